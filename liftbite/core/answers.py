@@ -1,0 +1,301 @@
+"""The answers of a job at one moment: results, verdict, chart, assumptions, and what is still missing.
+
+In the order in which it is used:
+
+- `RESULTS`   the results a job shows, by question
+- `Band`      a result at the low, the nominal and the high end of the friction band
+- `Link`, `Verdict`   each question's answer: a margin, its weakest link, the reason in words
+- `Chart`     engine torque over speed with the capacity across it
+- `Answers`, `answer`   all of it
+
+Bite is judged at the low end of the friction band and for the planned stage: that is the day it has to hold.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from liftbite.core.choices import CHOICES
+from liftbite.core.curve import TorqueCurve, intervals_above
+from liftbite.core.graph import Needs, Refused
+from liftbite.core.inputs import INPUTS
+from liftbite.core.ledger import Entry, Question, question
+from liftbite.core.setup import Setup, both, label_of, refusal, set_up
+from liftbite.core.units import figure
+
+NOW, PLANNED = 0.0, 1.0
+LOW, NOMINAL, HIGH = -1.0, 0.0, 1.0
+_BAND = np.array([LOW, NOMINAL, HIGH])
+
+#: Results shown, in the order of reading.
+RESULTS: tuple[str, ...] = (
+    "peak_engine_torque",
+    "peak_engine_torque_speed",
+    "peak_engine_power",
+    "peak_engine_power_speed",
+    "primary_ratio",
+    "torque_at_clutch",
+    "torque_demand",
+    "friction_faces",
+    "friction_coefficient",
+    "effective_radius",
+    "clamp_load",
+    "torque_capacity",
+    "holdable_engine_torque",
+    "kept_engine_torque",
+    "bite_margin",
+    "facing_area",
+    "facing_area_total",
+    "mean_pressure",
+    "edge_pressure",
+    "pressure_margin",
+)
+_RESULTS_AND_SPRINGS = ("spring_rate",)
+
+
+@dataclass(frozen=True, slots=True)
+class Band:
+    """A result over the friction band [SI]; the three are equal where friction does not enter."""
+
+    low: float
+    nominal: float
+    high: float
+
+    @property
+    def single(self) -> bool:
+        """True where friction does not enter."""
+        return self.low == self.nominal == self.high
+
+
+@dataclass(frozen=True, slots=True)
+class Link:
+    """One thing that can give way.
+
+    Attributes
+    ----------
+    name : the quantity behind it
+    label : what a builder calls it
+    reserve : value over what is required; below 1 falls short [-]
+    sentence : the comparison in words
+    """
+
+    name: str
+    label: str
+    reserve: float
+    sentence: str
+
+
+@dataclass(frozen=True, slots=True)
+class Verdict:
+    """The answer to one of the four questions.
+
+    Attributes
+    ----------
+    question : "bite"
+    state : "holds", "thin", "slips"; "open" while inputs are missing, "stop" for an impossible set-up
+    sentence : the reason in words
+    margin : over the friction band, for the planned stage
+    margin_now : the same for the engine as it is; equals `margin` where nothing is planned
+    target : margin asked for [-]
+    links : what can give way, weakest first
+    needs : inputs still missing
+    """
+
+    question: str
+    state: str
+    sentence: str
+    margin: Band | None = None
+    margin_now: Band | None = None
+    target: float | None = None
+    links: tuple[Link, ...] = ()
+    needs: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Chart:
+    """Engine torque over speed, and the torque the clutch holds, all at the crank.
+
+    Attributes
+    ----------
+    now, planned : torque curves; `planned` is None where nothing is planned
+    holds : engine torque the clutch can hold, None while it cannot be worked out
+    keeps : engine torque held with the reserve the use asks for, at low friction
+    slips : stretches of speed [rad/s] in which the engine gets through at low friction
+    """
+
+    now: TorqueCurve
+    planned: TorqueCurve | None
+    holds: Band | None
+    keeps: float | None
+    slips: tuple[tuple[float, float], ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Assumption:
+    """A value or an option nobody entered: its name, what is taken, whose figure it is."""
+
+    name: str
+    value: float | None
+    option: str | None
+    mark: str
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class Answers:
+    """All a job says at one moment.
+
+    Attributes
+    ----------
+    setup : what is known
+    asked : inputs this arrangement has a field for, in the order of work
+    results, results_now : result -> band, `Needs` or `Refused`, planned stage and as it is
+    verdict : the answer to Bite
+    chart : None while there is no curve
+    assumptions : what the answer stands on that nobody entered
+    questions : input -> a question about an unusual figure
+    refusals : sentences on values that cannot exist, by the quantity at fault
+    """
+
+    setup: Setup
+    asked: tuple[str, ...]
+    results: Mapping[str, Any]
+    results_now: Mapping[str, Any]
+    verdict: Verdict
+    chart: Chart | None
+    assumptions: tuple[Assumption, ...]
+    questions: Mapping[str, Question]
+    refusals: Mapping[str, str]
+
+
+def answer(entries: Mapping[str, Entry]) -> Answers:
+    """Works a job out.
+
+    >>> answer({"layout": Entry("layout", "dry_car")}).verdict.state
+    'open'
+    """
+    setup = set_up(entries)
+    wanted = (*RESULTS, *(n for n in _RESULTS_AND_SPRINGS if n in setup.graph.functions), "use_factor", "engine_curve")
+    values_now = setup.evaluate(wanted, stage=NOW, friction=_BAND)
+    has_plan = setup.chosen.options.get("stage_plan", "none") != "none"
+    values = setup.evaluate(wanted, stage=PLANNED, friction=_BAND) if has_plan else values_now
+    asked = _asked(setup, wanted)
+    refusals = {v.error.quantity: refusal(v.error, setup) for v in values.values() if isinstance(v, Refused)}
+    return Answers(
+        setup=setup,
+        asked=asked,
+        results={name: _band(values[name]) for name in wanted if name in RESULTS or name in _RESULTS_AND_SPRINGS},
+        results_now={name: _band(values_now[name]) for name in RESULTS},
+        verdict=_bite(setup, values, values_now, refusals),
+        chart=_chart(values_now, values, has_plan),
+        assumptions=_assumptions(setup, asked),
+        questions={e.quantity: q for e in entries.values() if e.quantity in asked and (q := question(e))},
+        refusals=refusals,
+    )
+
+
+def _asked(setup: Setup, wanted: tuple[str, ...]) -> tuple[str, ...]:
+    needed = setup.graph.inputs((*wanted, "pressure_limit"))
+    return tuple(name for name in INPUTS if name in needed)
+
+
+def _band(value: Any) -> Any:
+    if isinstance(value, Needs | Refused):
+        return value
+    if np.ndim(value) == 0:
+        return Band(float(value), float(value), float(value))
+    low, nominal, high = np.broadcast_to(np.asarray(value, dtype=np.float64), 3)
+    return Band(float(low), float(nominal), float(high))
+
+
+def _bite(
+    setup: Setup, values: Mapping[str, Any], values_now: Mapping[str, Any], refusals: Mapping[str, str]
+) -> Verdict:
+    margin, target = values["bite_margin"], values["use_factor"]
+    pressure = values["pressure_margin"]
+    if refusals:
+        return Verdict("bite", "stop", next(iter(refusals.values())))
+    missing = frozenset().union(*(v.names for v in (margin, target, pressure) if isinstance(v, Needs)))
+    if missing:
+        names = setup.chosen.to_ask(missing)
+        return Verdict("bite", "open", f"Needs {_listed([label_of(n).lower() for n in names])}.", needs=names)
+    band, now = _band(margin), _band(values_now["bite_margin"])
+    return _judged(setup, values, band, now, float(target), float(pressure))
+
+
+def _listed(words: list[str]) -> str:
+    return words[0] if len(words) == 1 else ", ".join(words[:-1]) + " and " + words[-1] if words else ""
+
+
+def _judged(setup: Setup, values: Mapping[str, Any], band: Band, now: Band, target: float, pressure: float) -> Verdict:
+    use = CHOICES["use"].option(setup.chosen.options.get("use", ""))
+    asks = f"{use.label.lower()} asks for {figure(target, 3)}" if use else f"{figure(target, 3)} is asked for"
+    engine = "planned engine" if setup.chosen.options.get("stage_plan", "none") != "none" else "engine"
+    held = both(float(_band(values["holdable_engine_torque"]).low), "N·m")
+    made = both(float(values["peak_engine_torque"]), "N·m")
+    links = sorted(
+        (
+            Link("bite_margin", "torque reserve", band.low / target,
+                 f"at low friction it holds {figure(band.low, 3)} times the {engine}'s torque; {asks}"),
+            Link("pressure_margin", "face pressure", pressure,
+                 f"the facing is pressed with {both(float(values['mean_pressure']), 'Pa')}; "
+                 f"its limit is {both(float(values['pressure_limit']), 'Pa')}"),
+        ),
+        key=lambda link: link.reserve,
+    )  # fmt: skip
+    weakest = links[0]
+    if band.low < 1:
+        where = _where(values)
+        sentence = f"Slips at low friction: holds {held} at the crank, the {engine} makes {made}{where}."
+        state = "slips"
+    elif weakest.reserve < 1:
+        state, sentence = "thin", f"Thin on {weakest.label}: {weakest.sentence}."
+    else:
+        reserve = next(link for link in links if link.name == "bite_margin")
+        state, sentence = "holds", f"Holds: {reserve.sentence}. Nearest to its limit: {weakest.label}."
+    return Verdict("bite", state, sentence, band, now, target, tuple(links))
+
+
+def _where(values: Mapping[str, Any]) -> str:
+    curve: TorqueCurve = values["engine_curve"]
+    stretches = intervals_above(curve, _band(values["holdable_engine_torque"]).low)
+    return ", from " + " and ".join(f"{_rpm(a)} to {_rpm(b)} rpm" for a, b in stretches) if stretches else ""
+
+
+def _rpm(speed: float) -> str:
+    return figure(round(speed * 60 / (2 * np.pi), -1))
+
+
+def _chart(values_now: Mapping[str, Any], values: Mapping[str, Any], has_plan: bool) -> Chart | None:
+    now, planned = values_now["engine_curve"], values["engine_curve"]
+    if not isinstance(now, TorqueCurve):
+        return None
+    curve = planned if isinstance(planned, TorqueCurve) else now
+    holds = _band(values["holdable_engine_torque"])
+    holds = holds if isinstance(holds, Band) else None
+    keeps = _band(values["kept_engine_torque"])
+    return Chart(
+        now=now,
+        planned=planned if has_plan and isinstance(planned, TorqueCurve) else None,
+        holds=holds,
+        keeps=keeps.low if isinstance(keeps, Band) else None,
+        slips=tuple(intervals_above(curve, holds.low)) if holds else (),
+    )
+
+
+def _assumptions(setup: Setup, asked: tuple[str, ...]) -> tuple[Assumption, ...]:
+    listed = [
+        Assumption(name, a.value, None, a.mark, a.why)
+        for name in asked
+        if name not in setup.entries and (a := setup.chosen.assumed.get(name))
+    ]
+    for name in setup.chosen.begun:
+        choice = CHOICES[name]
+        option = choice.option(setup.chosen.options[name])
+        if choice.assumption and option:
+            listed.append(Assumption(name, None, option.label, "practice", option.meaning))
+    return tuple(listed)

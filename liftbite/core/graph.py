@@ -1,0 +1,177 @@
+"""The calculation graph: functions wired by the names of their parameters.
+
+A quantity is a plain function. Its name is the quantity's name, its parameters name the quantities it needs.
+A graph is made of modules; choosing an arrangement chooses the modules. Nothing else decides what depends on what.
+
+- `Needs`, `Refused`   why a quantity has no value: inputs are missing, or a value cannot exist
+- `within`             how a quantity function guards its documented range, for scalars and arrays alike
+- `Graph`              orders the functions and evaluates what is asked for
+
+>>> def area(width, height): return width * height
+>>> def price(area, price_per_area): return area * price_per_area
+>>> graph = Graph([area, price])
+>>> graph.evaluate(["price"], {"width": 2.0, "height": 3.0, "price_per_area": 10.0})["price"]
+60.0
+>>> sorted(graph.evaluate(["price"], {"width": 2.0})["price"].names)
+['height', 'price_per_area']
+"""
+
+from __future__ import annotations
+
+import inspect
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import dataclass
+from graphlib import TopologicalSorter
+from types import ModuleType
+from typing import Any, TypeAlias
+
+import numpy as np
+import numpy.typing as npt
+
+from liftbite.core.errors import Bound, OutOfRange
+
+#: A quantity's value: one figure, or many of one shape.
+Values: TypeAlias = "float | npt.NDArray[np.float64]"
+
+
+@dataclass(frozen=True, slots=True)
+class Needs:
+    """No value yet: these inputs are missing."""
+
+    names: frozenset[str]
+
+
+@dataclass(frozen=True, slots=True)
+class Refused:
+    """No value possible: a value upstream cannot exist beside the others."""
+
+    error: OutOfRange
+
+
+def within(ok: Any, quantity: str, value: Values, relation: str, limit: Values, limit_of: str | None = None) -> Values:
+    """1 where `ok`; a scalar that is not ok raises, an array is NaN where it is not.
+
+    A quantity multiplies its result by this, so that one impossible candidate out of a million is masked
+    and a single impossible value is refused with its name.
+
+    Raises
+    ------
+    OutOfRange : `ok` is a single False
+
+    >>> within(np.array([True, False]), "x", np.array([1.0, -1.0]), "above", 0.0)
+    array([ 1., nan])
+    """
+    if isinstance(ok, np.ndarray) and ok.ndim:
+        return np.where(ok, 1.0, np.nan)
+    if ok:
+        return 1.0
+    raise OutOfRange(quantity, float(value), Bound(relation, float(limit), limit_of))
+
+
+def plain(value: Values) -> Values:
+    """A single figure as a float, an array as it is.
+
+    >>> plain(np.array(2.0)), plain(np.array([1.0, 2.0]))
+    (2.0, array([1., 2.]))
+    """
+    return float(value) if np.ndim(value) == 0 else value
+
+
+def functions_of(module: ModuleType) -> list[Callable[..., Any]]:
+    """The quantity functions a module defines, in the order in which they stand."""
+    return [
+        f
+        for name, f in vars(module).items()
+        if inspect.isfunction(f) and f.__module__ == module.__name__ and not name.startswith("_")
+    ]
+
+
+class Graph:
+    """Quantity functions of one arrangement, wired by parameter name.
+
+    Parameters
+    ----------
+    functions : the quantities; two of the same name, or a circle, are a mistake of the arrangement
+
+    Raises
+    ------
+    ValueError : a name is supplied twice
+    graphlib.CycleError : a quantity needs itself
+    """
+
+    def __init__(self, functions: Iterable[Callable[..., Any]]) -> None:
+        self.functions: dict[str, Callable[..., Any]] = {}
+        for function in functions:
+            if function.__name__ in self.functions:
+                raise ValueError(f"{function.__name__} is supplied twice")
+            self.functions[function.__name__] = function
+        self.parameters: dict[str, tuple[str, ...]] = {
+            name: tuple(inspect.signature(function).parameters) for name, function in self.functions.items()
+        }
+        self._sequence = [n for n in TopologicalSorter(self.parameters).static_order() if n in self.functions]
+        self._plans: dict[frozenset[str], list[tuple[str, Callable[..., Any], tuple[str, ...]]]] = {}
+
+    def upstream(self, wanted: Iterable[str]) -> set[str]:
+        """Every name, quantity or input, that `wanted` rests on, itself included."""
+        found: set[str] = set()
+        open_names = list(wanted)
+        while open_names:
+            name = open_names.pop()
+            if name not in found:
+                found.add(name)
+                open_names.extend(self.parameters.get(name, ()))
+        return found
+
+    def inputs(self, wanted: Iterable[str]) -> set[str]:
+        """The inputs, names no function supplies, that `wanted` rests on."""
+        return {name for name in self.upstream(wanted) if name not in self.functions}
+
+    def order(self, wanted: Iterable[str]) -> list[str]:
+        """The quantities `wanted` rests on, themselves included, each after what it needs."""
+        needed = self.upstream(wanted)
+        return [name for name in self._sequence if name in needed]
+
+    def _plan(self, wanted: frozenset[str]) -> list[tuple[str, Callable[..., Any], tuple[str, ...]]]:
+        if wanted not in self._plans:
+            self._plans[wanted] = [(n, self.functions[n], self.parameters[n]) for n in self.order(wanted)]
+        return self._plans[wanted]
+
+    def evaluate(self, wanted: Iterable[str], known: Mapping[str, Any]) -> dict[str, Any]:
+        """Values of `wanted` and of all they rest on, given `known` [SI].
+
+        A known value is taken as it is, even where a function could supply it. What has no value is a
+        `Needs` or a `Refused`; nothing a builder enters makes this raise.
+        """
+        wanted = frozenset(wanted)
+        values = dict(known)
+        for name, function, parameters in self._plan(wanted):
+            if name not in values:
+                arguments = [values.get(p, _MISSING) for p in parameters]
+                values[name] = _call(function, parameters, arguments)
+        for name in wanted:
+            if name not in values:
+                values[name] = Needs(frozenset({name}))
+        return values
+
+
+_MISSING = object()
+
+
+def _call(function: Callable[..., Any], parameters: tuple[str, ...], arguments: list[Any]) -> Any:
+    missing: frozenset[str] = frozenset()
+    refused: Refused | None = None
+    for name, argument in zip(parameters, arguments, strict=True):
+        if argument is _MISSING:
+            missing |= {name}
+        elif isinstance(argument, Needs):
+            missing |= argument.names
+        elif isinstance(argument, Refused):
+            refused = refused or argument
+    if refused:
+        return refused
+    if missing:
+        return Needs(missing)
+    try:
+        return function(*arguments)
+    except OutOfRange as error:
+        return Refused(error)

@@ -1,0 +1,115 @@
+"""What is known of a job before anything is worked out: choices in force, values entered, values assumed.
+
+- `Setup`       choices, values and where each value comes from
+- `set_up`      entries of the ledger to a `Setup`
+- `label_of`    what the screen calls a quantity
+- `unit_of`     its SI unit
+- `refusal`     an impossible value as a sentence
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from liftbite.core.choices import CHOICES, Chosen, choose
+from liftbite.core.doc import read_doc
+from liftbite.core.errors import OutOfRange
+from liftbite.core.graph import Graph
+from liftbite.core.inputs import INPUTS
+from liftbite.core.ledger import Entry
+from liftbite.core.units import show
+
+
+@dataclass(frozen=True, slots=True)
+class Setup:
+    """Everything the graph is given.
+
+    Attributes
+    ----------
+    entries : quantity -> its entry in force
+    chosen : options, graph and assumptions that follow from the choices
+    known : input -> value [SI], entered values over assumed ones
+    """
+
+    entries: Mapping[str, Entry]
+    chosen: Chosen
+    known: Mapping[str, Any]
+
+    @property
+    def graph(self) -> Graph:
+        """The quantities of this arrangement."""
+        return self.chosen.graph
+
+    def mark(self, name: str) -> str:
+        """Where an input's value comes from: "entered", "measured", "assumed" or "missing"."""
+        if name in self.entries:
+            return self.entries[name].mark
+        return "assumed" if name in self.chosen.assumed else "missing"
+
+    def evaluate(self, wanted: tuple[str, ...], *, stage: float = 0.0, friction: Any = 0.0) -> dict[str, Any]:
+        """Values of `wanted` and what they rest on, at a stage and a place in the friction band."""
+        return self.graph.evaluate(wanted, {**self.known, "stage": stage, "friction_state": friction})
+
+
+def set_up(entries: Mapping[str, Entry]) -> Setup:
+    """What the ledger's present entries amount to.
+
+    >>> set_up({"layout": Entry("layout", "dry_car")}).chosen.options["clamp_source"]
+    'figure'
+    """
+    picked = {name: e.typed for name, e in entries.items() if name in CHOICES and e.typed is not None}
+    chosen = choose(picked)
+    known: dict[str, Any] = {name: a.value for name, a in chosen.assumed.items()}
+    for name, entry in entries.items():
+        if entry.curve is not None:
+            known[name] = entry.curve
+        elif entry.si is not None:
+            known[name] = entry.si
+    for name in chosen.graph.functions:
+        known.pop(name, None)  # what the arrangement works out is not taken from a figure of another arrangement
+    return Setup(entries, chosen, known)
+
+
+def label_of(name: str) -> str:
+    """What the screen calls a quantity.
+
+    >>> label_of("clamp_load"), label_of("bite_margin"), label_of("curve_reference")
+    ('Clamp load', 'Bite margin', 'Figures taken at')
+    """
+    if name in INPUTS:
+        return INPUTS[name].label
+    if name in CHOICES:
+        return CHOICES[name].label
+    return name.replace("_", " ").capitalize()
+
+
+def unit_of(name: str, graph: Graph) -> str:
+    """SI unit of a quantity, from its input or its docstring."""
+    if name in INPUTS:
+        return INPUTS[name].unit
+    return read_doc(graph.functions[name]).result.unit if name in graph.functions else "-"
+
+
+def both(value: float, unit: str) -> str:
+    """A value in both systems: `241.3 mm (9.5 in)`.
+
+    >>> both(0.2413, "m"), both(1.25, "-")
+    ('241.3 mm (9.5 in)', '1.25')
+    """
+    metric, inch = str(show(value, unit, "metric")), str(show(value, unit, "inch"))
+    return metric if metric == inch else f"{metric} ({inch})"
+
+
+def refusal(error: OutOfRange, setup: Setup) -> str:
+    """An impossible value as a sentence that names the field, the value and what would be right."""
+    entry = setup.entries.get(error.quantity)
+    unit = unit_of(error.quantity, setup.graph)
+    value = both(error.value, unit)
+    typed = f"“{entry.typed}”" if entry is not None and entry.si is not None else value
+    if error.bound.quantity is None:
+        return f"{label_of(error.quantity)} {typed} has to be {error.bound.relation} {both(error.bound.value, unit)}."
+    bound = label_of(error.bound.quantity).lower()
+    limit = both(error.bound.value, unit)
+    return f"{label_of(error.quantity)} {typed} has to be {error.bound.relation} what the {bound} allows, {limit}."
