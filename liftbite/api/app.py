@@ -1,0 +1,143 @@
+"""The application factory."""
+
+from __future__ import annotations
+
+import mimetypes
+import os
+from pathlib import Path
+from typing import Any
+
+from flask import Response, request, send_from_directory
+from flask_openapi3 import Info, OpenAPI
+from sqlalchemy import text
+from sqlalchemy.orm import Session, sessionmaker
+from werkzeug.exceptions import NotFound
+
+from liftbite import __version__
+from liftbite.api import curves, jobs, problems
+from liftbite.api import models as m
+from liftbite.api.guard import protect
+from liftbite.api.present import catalogue_out
+from liftbite.jobfile import JobFile
+from liftbite.store.database import open_database
+
+MAX_UPLOAD = 6 * 1024 * 1024
+WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
+
+
+def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset(), testing: bool = False) -> OpenAPI:
+    """The application on the SQLite file at `data`.
+
+    Parameters
+    ----------
+    data : the shop's file, made and migrated if need be
+    web : folder of the built web application
+    hosts : names it answers to besides this machine's own
+    testing : True to check every response against its model
+    """
+    app = OpenAPI(
+        "liftbite",
+        info=Info(title="Lift Bite", version=__version__, description="Does this clutch hold, and by how much?"),
+        static_folder=None,
+        doc_prefix="/api/docs",
+        security_schemes={},
+        validation_error_status=422,
+        validation_error_model=problems.Problem,
+        validation_error_callback=problems.invalid,
+        validate_response=testing,
+    )
+    app.config["MAX_CONTENT_LENGTH"] = MAX_UPLOAD
+    app.json.sort_keys = False  # type: ignore[attr-defined]
+    sessions = open_database(data)
+    app.extensions["liftbite.sessions"] = sessions
+    app.register_api(jobs.api)
+    app.register_api(curves.api)
+    _add_catalogue(app, sessions)
+    problems.register(app)
+    protect(app, hosts)
+    _add_web(app, web)
+    return app
+
+
+def app_from_environment() -> OpenAPI:
+    """The application as LIFTBITE_DATA and LIFTBITE_HOSTS say."""
+    return create_app(data_path(), hosts=hosts_from_environment())
+
+
+def data_path(default: str = "") -> Path:
+    """The shop's file: LIFTBITE_DATA, else the default given, else the user's data folder."""
+    home = Path(os.environ.get("XDG_DATA_HOME") or Path.home() / ".local" / "share")
+    return Path(os.environ.get("LIFTBITE_DATA") or default or home / "lift-bite" / "shop.sqlite").expanduser()
+
+
+def hosts_from_environment() -> frozenset[str]:
+    """Names listed in LIFTBITE_HOSTS, separated by commas."""
+    return frozenset(h.strip().lower() for h in os.environ.get("LIFTBITE_HOSTS", "").split(",") if h.strip())
+
+
+def _add_catalogue(app: OpenAPI, sessions: sessionmaker[Session]) -> None:
+    @app.get("/api/catalogue", responses={"200": m.CatalogueOut})
+    def catalogue() -> tuple[dict[str, Any], int]:
+        """Every field and choice there is."""
+        return catalogue_out().model_dump(), 200
+
+    @app.get("/api/job-file.schema.json", responses={"200": None})
+    def job_file_schema() -> tuple[dict[str, Any], int]:
+        """JSON Schema of the job file."""
+        return JobFile.model_json_schema(), 200
+
+    @app.get("/healthz", responses={"200": m.HealthOut})
+    def health() -> tuple[dict[str, Any], int]:
+        """That the application answers and its file can be read."""
+        with sessions() as session:
+            session.execute(text("SELECT 1 FROM job LIMIT 1"))
+        return m.HealthOut(status="ok", version=__version__).model_dump(), 200
+
+    @app.get("/api/openapi.json", doc_ui=False)
+    def openapi_document() -> tuple[dict[str, Any], int]:
+        """This document."""
+        return document(app), 200
+
+
+def document(app: OpenAPI) -> dict[str, Any]:
+    """The OpenAPI document."""
+    found: dict[str, Any] = app.api_doc
+    return found
+
+
+def _add_web(app: OpenAPI, web: Path) -> None:
+    mimetypes.add_type("font/woff2", ".woff2")
+
+    def asset(name: str = "") -> Response:
+        if name.startswith("api/"):
+            raise NotFound("There is nothing at this address.")
+        if name and (web / name).is_file():
+            return _file(web, name)
+        if name.startswith("assets/") or "." in name.rsplit("/", 1)[-1]:
+            raise NotFound("There is nothing at this address.")
+        return _page(web)
+
+    app.add_url_rule("/", "root", asset)
+    app.add_url_rule("/<path:name>", "asset", asset)
+
+
+def _page(web: Path) -> Response:
+    """The page itself, as the answer to every address of the application."""
+    if not (web / "index.html").is_file():
+        raise NotFound("The web pages are not built yet: run “make build”.")
+    response = send_from_directory(web, "index.html")
+    response.headers["Cache-Control"] = "no-cache"
+    return response
+
+
+def _file(web: Path, name: str) -> Response:
+    """A built file, compressed where the browser takes it; hashed names never change."""
+    packed = (web / f"{name}.gz").is_file() and "gzip" in request.headers.get("Accept-Encoding", "")
+    response = send_from_directory(web, f"{name}.gz" if packed else name)
+    if packed:
+        response.headers["Content-Encoding"] = "gzip"
+        response.headers["Content-Type"] = mimetypes.guess_type(name)[0] or "application/octet-stream"
+        response.headers["Vary"] = "Accept-Encoding"
+    if name.startswith("assets/"):
+        response.headers["Cache-Control"] = "public, max-age=31536000, immutable"
+    return response

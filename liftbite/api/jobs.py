@@ -1,0 +1,294 @@
+"""Views of jobs: list, open, change, undo, ask backwards, working, history, files in and out."""
+
+from __future__ import annotations
+
+import re
+from datetime import UTC, datetime
+from typing import Any
+
+from flask import Response, current_app, request
+from flask_openapi3 import APIBlueprint, Tag
+from pydantic import BaseModel, Field
+from sqlalchemy.orm import Session
+
+from liftbite.api import models as m
+from liftbite.api import present as out
+from liftbite.api.problems import Faults, NeedsPrecondition, problem_responses
+from liftbite.api.reading import changes, read_entries
+from liftbite.core import ledger
+from liftbite.core.answers import LOW, NOW, PLANNED, answer
+from liftbite.core.dyno import write_csv
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.graph import Needs, Refused
+from liftbite.core.ledger import Entry, Revision
+from liftbite.core.seek import seek_all
+from liftbite.core.setup import Setup, label_of, set_up, unit_of
+from liftbite.core.units import read
+from liftbite.core.working import working
+from liftbite.jobfile import dump, read_job_file, to_file
+from liftbite.store import jobs as store
+
+api = APIBlueprint("jobs", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="jobs")])
+
+
+class JobPath(BaseModel):
+    """Number of a job."""
+
+    job_id: int = Field(ge=1, le=2**53)
+
+
+class WorkingPath(JobPath):
+    """A result of a job."""
+
+    quantity: str = Field(max_length=100)
+
+
+class ListQuery(BaseModel):
+    """Which jobs."""
+
+    put_away: bool = False
+
+
+class StateQuery(BaseModel):
+    """The state a working is shown at."""
+
+    planned: bool = True
+    friction: float = Field(default=LOW, ge=-1, le=1, allow_inf_nan=False, description="-1 low, 0 nominal, 1 high")
+
+
+class CurveQuery(BaseModel):
+    """Which curve, and at the crank or as measured."""
+
+    stage: str = Field(default="now", pattern="^(now|planned)$")
+
+
+def _session() -> Session:
+    maker = current_app.extensions["liftbite.sessions"]
+    session: Session = maker()
+    return session
+
+
+def _now() -> datetime:
+    return datetime.now(UTC)
+
+
+def _seen() -> int:
+    """The revision named in If-Match."""
+    tag = request.headers.get("If-Match", "")
+    match = re.fullmatch(r'(?:W/)?"(\d{1,12})"', tag.strip())
+    if match is None:
+        raise NeedsPrecondition
+    return int(match[1])
+
+
+def _job(session: Session, job_id: int, revisions: list[Revision], status: int = 200) -> Response:
+    job = out.job_out(job_id, revisions, put_away=store.is_put_away(session, job_id))
+    response = Response(job.model_dump_json(), status, content_type="application/json")
+    response.headers["ETag"] = f'"{job.revision}"'
+    return response
+
+
+@api.get("", responses={"200": m.JobListOut})
+def list_jobs(query: ListQuery) -> tuple[dict[str, Any], int]:
+    """The jobs of the shop, newest first."""
+    with _session() as session:
+        jobs = store.list_jobs(session, put_away=query.put_away)
+        others = store.list_jobs(session, put_away=not query.put_away)
+    away = len(jobs) if query.put_away else len(others)
+    lines = [out.line_out(job_id, revisions) for job_id, revisions in jobs]
+    return m.JobListOut(jobs=lines, put_away=away).model_dump(), 200
+
+
+@api.post("", responses={"201": m.JobOut, **problem_responses(400, 422)})
+def create_job(body: m.NewJobIn) -> Response:
+    """A new job of a layout."""
+    typed = {"layout": body.layout, "job_name": body.name, "vehicle": body.vehicle}
+    taken, faults = read_entries(m.EntryIn(quantity=q, typed=t) for q, t in typed.items() if t)
+    if faults:
+        raise Faults({field: why for field, (_, why) in faults.items()})
+    at = _now()
+    first = Revision(1, "start", store.utc_text(at), tuple(taken))
+    with _session() as session:
+        job_id = store.create(session, [first], at)
+        return _job(session, job_id, [first], 201)
+
+
+@api.get("/<int:job_id>", responses={"200": m.JobOut, **problem_responses(404)})
+def get_job(path: JobPath) -> Response:
+    """A job with everything it says now; the ETag is its revision."""
+    with _session() as session:
+        return _job(session, path.job_id, store.revisions_of(session, path.job_id))
+
+
+@api.post("/<int:job_id>/entries", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
+def enter(path: JobPath, body: m.EntriesIn) -> Response:
+    """Appends what was entered; all of it or, where something cannot be taken, nothing."""
+    seen = _seen()
+    taken, faults = read_entries(body.entries)
+    if faults:
+        raise Faults({field: why for field, (_, why) in faults.items()})
+    with _session() as session:
+        revisions = store.revisions_of(session, path.job_id)
+        if revisions[-1].number != seen:
+            raise store.Stale(revisions[-1].number)
+        new = changes(taken, ledger.present(revisions))
+        if new:
+            revisions.append(store.append(session, path.job_id, seen, new, _now()))
+        return _job(session, path.job_id, revisions)
+
+
+@api.post("/<int:job_id>/preview", responses={"200": m.JobOut, **problem_responses(400, 404, 422)})
+def preview(path: JobPath, body: m.EntriesIn) -> tuple[dict[str, Any], int]:
+    """What the job would say with these entries; nothing is kept."""
+    taken, faults = read_entries(body.entries)
+    with _session() as session:
+        revisions = store.revisions_of(session, path.job_id)
+        away = store.is_put_away(session, path.job_id)
+    entries: dict[str, Entry] = ledger.present(revisions)
+    for entry in taken:
+        if entry.typed is None:
+            entries.pop(entry.quantity, None)
+        else:
+            entries[entry.quantity] = entry
+    job = out.job_out(path.job_id, revisions, put_away=away, entries=entries, problems=faults)
+    return job.model_dump(), 200
+
+
+def _turn(job_id: int, kind: ledger.RevisionKind) -> Response:
+    seen = _seen()
+    with _session() as session:
+        revisions = store.revisions_of(session, job_id)
+        if revisions[-1].number != seen:
+            raise store.Stale(revisions[-1].number)
+        turned = ledger.undo(revisions) if kind == "undo" else ledger.redo(revisions)
+        if turned is not None:
+            of, entries = turned
+            revisions.append(store.append(session, job_id, seen, entries, _now(), kind=kind, of=of))
+        return _job(session, job_id, revisions)
+
+
+@api.post("/<int:job_id>/undo", responses={"200": m.JobOut, **problem_responses(404, 412, 428)})
+def undo(path: JobPath) -> Response:
+    """Turns the last change back; the ledger keeps both."""
+    return _turn(path.job_id, "undo")
+
+
+@api.post("/<int:job_id>/redo", responses={"200": m.JobOut, **problem_responses(404, 412, 428)})
+def redo(path: JobPath) -> Response:
+    """Brings the last change turned back again."""
+    return _turn(path.job_id, "redo")
+
+
+@api.put("/<int:job_id>/put-away", responses={"200": m.JobOut, **problem_responses(400, 404, 422)})
+def put_away(path: JobPath, body: m.PutAwayIn) -> Response:
+    """Puts a job out of sight, or back; nothing is deleted."""
+    with _session() as session:
+        store.put_away(session, path.job_id, _now() if body.put_away else None)
+        return _job(session, path.job_id, store.revisions_of(session, path.job_id))
+
+
+@api.get("/<int:job_id>/history", responses={"200": m.HistoryOut, **problem_responses(404)})
+def history(path: JobPath) -> tuple[dict[str, Any], int]:
+    """The ledger in words, newest first."""
+    with _session() as session:
+        return out.history_out(store.revisions_of(session, path.job_id)).model_dump(), 200
+
+
+def _setup(job_id: int) -> Setup:
+    with _session() as session:
+        return set_up(ledger.present(store.revisions_of(session, job_id)))
+
+
+def _at(planned: bool, friction: float) -> str:
+    place = "low" if friction <= -1 else "high" if friction >= 1 else "nominal" if friction == 0 else f"{friction:g}"
+    return f"{'planned stage' if planned else 'engine as it is'}, {place} friction"
+
+
+@api.get("/<int:job_id>/working/<quantity>", responses={"200": m.WorkingOut, **problem_responses(404, 422)})
+def get_working(path: WorkingPath, query: StateQuery) -> tuple[dict[str, Any], int]:
+    """How a result came about, down to the inputs."""
+    setup = _setup(path.job_id)
+    if path.quantity not in setup.graph.functions:
+        raise UnreadableEntry(f"{label_of(path.quantity)} is not worked out in this arrangement, so it has no working.")
+    planned = query.planned and setup.chosen.options.get("stage_plan", "none") != "none"
+    steps = working(setup, path.quantity, stage=PLANNED if planned else NOW, friction=query.friction)
+    return out.working_out(steps, _at(planned, query.friction)).model_dump(), 200
+
+
+@api.post("/<int:job_id>/ask", responses={"200": m.AskedOut, **problem_responses(400, 404, 422)})
+def ask(path: JobPath, body: m.AskIn) -> tuple[dict[str, Any], int]:
+    """Asks a result backwards: what each quantity would have to be for it to reach a target."""
+    setup = _setup(path.job_id)
+    if body.result not in setup.graph.functions:
+        raise UnreadableEntry(f"“{body.result}” is not a result of this arrangement")
+    unit = unit_of(body.result, setup.graph)
+    if body.target and body.target.strip():
+        target = _target(body.target, unit, body.result)
+    else:
+        wanted = setup.evaluate(("use_factor",))["use_factor"]
+        if body.result != "bite_margin" or isinstance(wanted, Needs | Refused):
+            raise UnreadableEntry("Target: say what the result should be; choose a use to have one proposed.")
+        target = float(wanted)
+    planned = setup.chosen.options.get("stage_plan", "none") != "none"
+    sought = seek_all(setup, body.result, target, stage=PLANNED if planned else NOW, friction=LOW)
+    asked = m.AskedOut(
+        target=out.figure_out(target, unit),
+        at=_at(planned, LOW),
+        sought=[out.sought_out(s, setup) for s in sought],
+    )
+    return asked.model_dump(), 200
+
+
+def _target(typed: str, unit: str, result: str) -> float:
+    from liftbite.core.units import KINDS
+
+    try:
+        target = read(typed, unit, KINDS[unit].metric).si
+    except UnreadableEntry as error:
+        raise UnreadableEntry(f"Target for {label_of(result).lower()}: {error.reason}.") from None
+    if not 0 < target < 1e12:
+        raise UnreadableEntry(f"Target for {label_of(result).lower()}: “{typed}” has to be more than 0.")
+    return target
+
+
+def _file_name(name: str, ending: str) -> str:
+    stem = re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-") or "job"
+    return f"{stem[:60]}{ending}"
+
+
+def _download(text: str, content_type: str, name: str) -> Response:
+    response = Response(text, 200, content_type=content_type)
+    response.headers["Content-Disposition"] = f'attachment; filename="{name}"'
+    return response
+
+
+@api.get("/<int:job_id>/file", responses={"200": None, **problem_responses(404)})
+def export_job(path: JobPath) -> Response:
+    """The job as `*.liftbite.json`."""
+    with _session() as session:
+        revisions = store.revisions_of(session, path.job_id)
+    name = ledger.present(revisions).get("job_name")
+    text = dump(to_file(revisions))
+    return _download(text, "application/json", _file_name((name.typed if name else "") or "", ".liftbite.json"))
+
+
+@api.post("/file", responses={"201": m.JobOut, **problem_responses(400, 413, 422)})
+def import_job() -> Response:
+    """A job file, sent as it is, becomes a job with its whole ledger."""
+    revisions = read_job_file(request.get_data())
+    with _session() as session:
+        job_id = store.create(session, revisions, _now())
+        return _job(session, job_id, revisions, 201)
+
+
+@api.get("/<int:job_id>/curve.csv", responses={"200": None, **problem_responses(404, 422)})
+def export_curve(path: JobPath, query: CurveQuery) -> Response:
+    """The torque curve at the crank as CSV."""
+    with _session() as session:
+        entries = ledger.present(store.revisions_of(session, path.job_id))
+    chart = answer(entries).chart
+    curve = None if chart is None else chart.planned if query.stage == "planned" else chart.now
+    if curve is None:
+        raise UnreadableEntry("There is no torque curve to write yet.")
+    name = entries["job_name"].typed if "job_name" in entries else "job"
+    return _download(write_csv(curve), "text/csv; charset=utf-8", _file_name(f"{name} {query.stage}", ".csv"))

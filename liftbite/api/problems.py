@@ -1,0 +1,128 @@
+"""Every error as a problem document (RFC 9457), mapped in one place."""
+
+from __future__ import annotations
+
+import json
+import logging
+from typing import Any
+
+from flask import Flask, Response, request
+from pydantic import BaseModel, ValidationError
+from werkzeug.exceptions import HTTPException
+
+from liftbite.core.errors import LiftBiteError, UnreadableEntry, UnreadableFile
+from liftbite.store.jobs import NoSuchJob, Stale
+
+MEDIA_TYPE = "application/problem+json"
+log = logging.getLogger(__name__)
+
+
+class FaultOut(BaseModel):
+    """What was wrong with one field."""
+
+    field: str
+    message: str
+
+
+class Problem(BaseModel):
+    """What went wrong, in words a builder can act on."""
+
+    type: str = "about:blank"
+    title: str
+    status: int
+    detail: str
+    errors: list[FaultOut] = []
+    newest: int | None = None
+
+
+class Faults(LiftBiteError):
+    """Several fields at fault at once.
+
+    Attributes
+    ----------
+    faults : field -> sentence
+    """
+
+    def __init__(self, faults: dict[str, str]) -> None:
+        super().__init__(" ".join(faults.values()))
+        self.faults = faults
+
+
+class NeedsPrecondition(LiftBiteError):
+    """A write without If-Match."""
+
+
+def respond(problem: Problem) -> Response:
+    """A problem as a response."""
+    return Response(problem.model_dump_json(exclude_none=True), problem.status, content_type=MEDIA_TYPE)
+
+
+def invalid(error: ValidationError) -> Response:
+    """A body, path or query that does not have the shape asked for."""
+    faults = [FaultOut(field=".".join(map(str, e["loc"])) or "body", message=e["msg"]) for e in error.errors()]
+    malformed = any(e["type"] == "json_invalid" for e in error.errors())
+    status = 400 if malformed or not _is_json_object() else 422
+    detail = "; ".join(f"{f.field}: {f.message}" for f in faults[:5])
+    return respond(Problem(title="The request cannot be read", status=status, detail=detail, errors=faults))
+
+
+def _is_json_object() -> bool:
+    if request.method in {"GET", "HEAD"}:
+        return True
+    try:
+        return isinstance(json.loads(request.get_data(cache=True) or b"null"), dict)
+    except ValueError:
+        return False
+
+
+def register(app: Flask) -> None:
+    """Maps errors to problems."""
+
+    @app.errorhandler(Stale)
+    def stale(error: Stale) -> Response:
+        detail = "This job was changed elsewhere in the meantime, so nothing was overwritten."
+        return respond(Problem(title="Changed elsewhere", status=412, detail=detail, newest=error.newest))
+
+    @app.errorhandler(NeedsPrecondition)
+    def precondition(_: NeedsPrecondition) -> Response:
+        detail = "A change has to say in If-Match which revision of the job it was made on."
+        return respond(Problem(title="Revision not named", status=428, detail=detail))
+
+    @app.errorhandler(NoSuchJob)
+    def no_job(_: NoSuchJob) -> Response:
+        return respond(Problem(title="No such job", status=404, detail="There is no job of this number."))
+
+    @app.errorhandler(Faults)
+    def faults(error: Faults) -> Response:
+        errors = [FaultOut(field=field, message=message) for field, message in error.faults.items()]
+        return respond(Problem(title="Cannot be taken", status=422, detail=str(error), errors=errors))
+
+    @app.errorhandler(UnreadableFile)
+    def file(error: UnreadableFile) -> Response:
+        return respond(Problem(title="File cannot be read", status=422, detail=str(error)))
+
+    @app.errorhandler(UnreadableEntry)
+    def entry(error: UnreadableEntry) -> Response:
+        return respond(Problem(title="Cannot be taken", status=422, detail=error.reason))
+
+    @app.errorhandler(HTTPException)
+    def http(error: HTTPException) -> Response:
+        detail = error.description or error.name
+        if error.code == 413:
+            detail = "The file is larger than 4 MB; a dynamometer run or a job file is far smaller."
+        return respond(Problem(title=error.name, status=error.code or 500, detail=detail))
+
+    @app.errorhandler(Exception)
+    def unexpected(error: Exception) -> Response:
+        log.exception("unexpected error", exc_info=error)
+        detail = "Something went wrong that is not your doing. What was stored before is safe."
+        return respond(Problem(title="Unexpected error", status=500, detail=detail))
+
+
+def problem_responses(*codes: int) -> dict[str | int, Any]:
+    """The OpenAPI entries of the problems a view can answer with."""
+    titles = {400: "Malformed", 404: "No such job", 412: "Changed elsewhere", 413: "Too large",
+              422: "Cannot be taken", 428: "Revision not named"}  # fmt: skip
+    schema = Problem.model_json_schema(ref_template="#/components/schemas/{model}")
+    schema.pop("$defs", None)
+    return {str(c): {"description": titles[c], "content": {MEDIA_TYPE: {"schema": schema}}} for c in codes}

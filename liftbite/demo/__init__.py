@@ -1,0 +1,50 @@
+"""The demo shop: invented jobs in an invented world, loaded into an empty file by `liftbite demo`.
+
+- `shop`   the jobs, typed as a builder would type them
+- `load`   puts them into a store that has no job yet
+"""
+
+from __future__ import annotations
+
+from datetime import timedelta
+from pathlib import Path
+
+from sqlalchemy.orm import Session
+
+from liftbite.core.dyno import decode, propose, read_curve
+from liftbite.core.ledger import Entry, Revision, curve_entry, read_entry
+from liftbite.demo.shop import JOBS, OPENED, DemoJob
+from liftbite.store import jobs as store
+
+HERE = Path(__file__).parent
+
+
+def _curve(quantity: str, name: str) -> Entry:
+    text = decode((HERE / name).read_bytes())
+    mapping = propose(text).mapping
+    read = read_curve(text, mapping)
+    kept = {"notes": list(read.notes), "mapping": {f: getattr(mapping, f) for f in mapping.__slots__}, "text": text}
+    return curve_entry(quantity, name, read.curve, kept)
+
+
+def ledger_of(job: DemoJob) -> list[Revision]:
+    """The ledger a demo job would have, one revision a step."""
+    at = OPENED + timedelta(days=job.day)
+    revisions = []
+    for number, step in enumerate(job.steps, start=1):
+        entries = [
+            _curve(quantity, typed) if quantity.endswith("_curve") else read_entry(quantity, typed)
+            for quantity, typed in step.items()
+        ]
+        moment = store.utc_text(at + timedelta(minutes=7 * number))
+        revisions.append(Revision(number, "start" if number == 1 else "edit", moment, tuple(entries)))
+    return revisions
+
+
+def load(session: Session) -> int:
+    """Puts the demo jobs into a store without jobs; the number of jobs put in."""
+    if store.list_jobs(session) or store.list_jobs(session, put_away=True):
+        return 0
+    for job in JOBS:
+        store.create(session, ledger_of(job), OPENED + timedelta(days=job.day))
+    return len(JOBS)
