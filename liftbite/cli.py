@@ -138,6 +138,25 @@ def schema_text() -> str:
     return json.dumps(found, ensure_ascii=False, indent=2, sort_keys=True) + "\n"
 
 
+@main.command()
+@click.option("--json", "as_json", is_flag=True, help="Print as JSON.")
+@click.option("--markdown", "as_markdown", is_flag=True, help="Print the docs page.")
+def quantities(as_json: bool, as_markdown: bool) -> None:
+    """List every quantity with unit, meaning and source."""
+    from liftbite.quantities import markdown, quantity_rows
+
+    if as_markdown:
+        click.echo(markdown(), nl=False)
+        return
+    rows = quantity_rows()
+    if as_json:
+        click.echo(json.dumps(rows, ensure_ascii=False, indent=1))
+        return
+    width = max(len(row["name"]) for row in rows)
+    for row in rows:
+        click.echo(f"{row['name'].ljust(width)}  {row['unit'].ljust(6)}  {row['meaning']}  {row['source']}")
+
+
 @main.command(hidden=True)
 def openapi() -> None:
     """Print the OpenAPI document the web's types are generated from."""

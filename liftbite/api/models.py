@@ -129,6 +129,13 @@ class VerdictOut(BaseModel):
     needs: list[NameOut]
 
 
+class StretchOut(BaseModel):
+    """A stretch of engine speed [rpm]."""
+
+    start: float
+    end: float
+
+
 class ChartOut(BaseModel):
     """Engine torque over speed at the crank, with what the clutch holds across it [rpm], [N·m]."""
 
@@ -138,7 +145,7 @@ class ChartOut(BaseModel):
     holds_nominal: float | None
     holds_high: float | None
     keeps: float | None
-    slips: list[tuple[float, float]]
+    slips: list[StretchOut]
     inch_per_metric: float = Field(description="lb-ft per N·m, for the second ruler.")
     peak: FigureOut | None
     holds: FigureOut | None

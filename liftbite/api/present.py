@@ -14,7 +14,7 @@ from liftbite.core.inputs import INPUTS
 from liftbite.core.ledger import Entry, Revision, present, redoable, undoable
 from liftbite.core.seek import Sought
 from liftbite.core.setup import Setup, label_of, unit_of
-from liftbite.core.units import KINDS, figure, from_si, show, typeset
+from liftbite.core.units import KINDS, figure, from_si, show, show_together, typeset
 from liftbite.core.working import Step
 
 LATER = {
@@ -38,10 +38,17 @@ def band_out(band: Any, unit: str) -> m.BandOut | None:
     """A band, or None for what has no value yet."""
     if not isinstance(band, Band):
         return None
-    return m.BandOut(
-        low=figure_out(band.low, unit), nominal=figure_out(band.nominal, unit), high=figure_out(band.high, unit),
-        single=band.single,
-    )  # fmt: skip
+    values = (band.low, band.nominal, band.high)
+    metric, inch = show_together(values, unit, "metric"), show_together(values, unit, "inch")
+    low, nominal, high = (
+        m.FigureOut(
+            si=value if isfinite(value) else None,
+            metric=m.ShownOut(figure=a.figure, unit=a.unit),
+            inch=m.ShownOut(figure=b.figure, unit=b.unit),
+        )
+        for value, a, b in zip(values, metric, inch, strict=True)
+    )
+    return m.BandOut(low=low, nominal=nominal, high=high, single=band.single)
 
 
 def curve_out(curve: TorqueCurve) -> m.CurveOut:
@@ -94,7 +101,7 @@ def _chart_out(chart: Chart, answers: Answers) -> m.ChartOut:
         holds_nominal=holds.nominal if holds else None,
         holds_high=holds.high if holds else None,
         keeps=chart.keeps,
-        slips=[(from_si(a, "rpm"), from_si(b, "rpm")) for a, b in chart.slips],
+        slips=[m.StretchOut(start=from_si(a, "rpm"), end=from_si(b, "rpm")) for a, b in chart.slips],
         inch_per_metric=from_si(1.0, "lb-ft"),
         peak=figure_out(peak.nominal, "N·m") if isinstance(peak, Band) else None,
         holds=figure_out(holds.low, "N·m") if holds else None,

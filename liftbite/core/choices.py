@@ -1,6 +1,7 @@
 """The alternatives a builder picks. A choice decides which modules are in the graph and what is assumed.
 
 - `Option`, `Choice`, `CHOICES`   what can be picked
+- `QUANTITIES`     every quantity function there is, by name
 - `Chosen`         what a job has picked, with what that assumes
 - `choose`         picked options to a `Chosen`
 - `graph_of`       the graph of what was chosen, built once per combination
@@ -135,7 +136,7 @@ CHOICES: Mapping[str, Choice] = {
             Option("ratio", "Ratio", "Crank turns per clutch turn."),
             Option("teeth", "Teeth", "Teeth of the two primary gears.", (primary_gears,)),
         ), begins={MOTORCYCLE: "ratio"}),
-        Choice("facing_material", "Facing", tuple(
+        Choice("facing_material", "Facing material", tuple(
             Option(m.name, m.label, m.character, (), m.assumes(), (CAR,) if m.runs == "dry" else (MOTORCYCLE,))
             for m in MATERIALS.values()
         )),
@@ -153,6 +154,15 @@ CHOICES: Mapping[str, Choice] = {
         ), begins={CAR: "uniform_wear", MOTORCYCLE: "uniform_wear"}, assumption=True),
     )
 }  # fmt: skip
+
+#: Every quantity function of every arrangement, by name; of alternatives the first.
+QUANTITIES: Mapping[str, Callable[..., Any]] = {
+    function.__name__: function
+    for module in reversed(
+        [engine, bite, *(m for c in CHOICES.values() for option in c.options for m in option.modules)]
+    )
+    for function in functions_of(module)
+}
 
 _ORDER_OF_WORK = (
     "layout", "curve_source", "curve_reference", "stage_plan", "use", "primary_source",

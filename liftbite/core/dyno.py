@@ -19,6 +19,7 @@ import re
 from collections import Counter
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from functools import cache
 
 import numpy as np
 
@@ -399,13 +400,16 @@ def _cells(number: int, cells: list[str], used: dict[str, int], decimal: str) ->
     return found
 
 
-#: Factors between units that are mistaken for each other, and the sentence that says so.
-_MISTAKES = (
-    (to_si(1, "lb-ft"), "torque reads like lb-ft taken for N·m, or power like kW taken for hp"),
-    (1 / to_si(1, "lb-ft"), "torque reads like N·m taken for lb-ft"),
-    (to_si(1, "hp") / 1e3, "power reads like kW taken for hp"),
-    (1e3 / to_si(1, "hp"), "power reads like hp taken for kW"),
-)
+@cache
+def _mistakes() -> tuple[tuple[float, str], ...]:
+    """Factors between units that are mistaken for each other, and the sentence that says so."""
+    pound_foot, horsepower = to_si(1, "lb-ft"), to_si(1, "hp")
+    return (
+        (pound_foot, "torque reads like lb-ft taken for N·m, or power like kW taken for hp"),
+        (1 / pound_foot, "torque reads like N·m taken for lb-ft"),
+        (horsepower / 1e3, "power reads like kW taken for hp"),
+        (1e3 / horsepower, "power reads like hp taken for kW"),
+    )
 
 
 def _disagreement(speed: Array, torque: Array, power: Array | None) -> list[str]:
@@ -414,7 +418,7 @@ def _disagreement(speed: Array, torque: Array, power: Array | None) -> list[str]
     ratio = float(np.median(power / (torque * speed)))
     if abs(ratio - 1) < 0.03:
         return []
-    told = next((text for factor, text in _MISTAKES if abs(ratio / factor - 1) < 0.02), "check both units")
+    told = next((text for factor, text in _mistakes() if abs(ratio / factor - 1) < 0.02), "check both units")
     return [f"Power and torque disagree: P is {ratio:.3g} times T·ω; {told}."]
 
 

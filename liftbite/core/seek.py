@@ -55,6 +55,13 @@ class Sought:
         """True where some value in the usual range gives the target."""
         return bool(self.crossings)
 
+    @property
+    def change(self) -> float:
+        """Smallest share by which the present value would have to change; 1 where there is none yet."""
+        if not self.present or not self.crossings:
+            return 1.0
+        return min(abs(v / self.present - 1) for v in self.crossings)
+
 
 def seekable(setup: Setup, result: str) -> tuple[str, ...]:
     """Quantities that `result` rests on and that a builder might change, in the order of work."""
@@ -143,8 +150,8 @@ def _refined(values: Array, results: Array, target: float, many: Callable[[Array
 
 
 def seek_all(setup: Setup, result: str, target: float, *, stage: float, friction: float) -> list[Sought]:
-    """`seek` for everything `seekable`."""
+    """`seek` for everything `seekable`: what reaches the target first, by the smallest change, then the rest."""
     sought = (
         seek(setup, result, target, quantity, stage=stage, friction=friction) for quantity in seekable(setup, result)
     )
-    return [s for s in sought if s is not None]
+    return sorted((s for s in sought if s is not None), key=lambda s: (not s.reached, s.change))

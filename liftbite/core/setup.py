@@ -13,7 +13,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from liftbite.core.choices import CHOICES, Chosen, choose
+from liftbite.core.choices import CHOICES, QUANTITIES, Chosen, choose
 from liftbite.core.doc import read_doc
 from liftbite.core.errors import OutOfRange
 from liftbite.core.graph import Graph
@@ -75,13 +75,16 @@ def set_up(entries: Mapping[str, Entry]) -> Setup:
 def label_of(name: str) -> str:
     """What the screen calls a quantity.
 
-    >>> label_of("clamp_load"), label_of("bite_margin"), label_of("curve_reference")
-    ('Clamp load', 'Bite margin', 'Figures taken at')
+    >>> label_of("clamp_load"), label_of("kept_engine_torque"), label_of("curve_reference")
+    ('Clamp load', 'Engine torque held with reserve', 'Figures taken at')
     """
     if name in INPUTS:
         return INPUTS[name].label
     if name in CHOICES:
         return CHOICES[name].label
+    if name in QUANTITIES:
+        text = read_doc(QUANTITIES[name]).result.text
+        return text[0].upper() + text[1:]
     return name.replace("_", " ").capitalize()
 
 
@@ -111,5 +114,10 @@ def refusal(error: OutOfRange, setup: Setup) -> str:
     if error.bound.quantity is None:
         return f"{label_of(error.quantity)} {typed} has to be {error.bound.relation} {both(error.bound.value, unit)}."
     bound = label_of(error.bound.quantity).lower()
-    limit = both(error.bound.value, unit)
-    return f"{label_of(error.quantity)} {typed} has to be {error.bound.relation} what the {bound} allows, {limit}."
+    same_kind = unit_of(error.bound.quantity, setup.graph) == unit
+    limit = (
+        f"the {bound}, {both(error.bound.value, unit)}"
+        if same_kind
+        else (f"{both(error.bound.value, unit)}, which is what the {bound} allows")
+    )
+    return f"{label_of(error.quantity)} {typed} has to be {error.bound.relation} {limit}."

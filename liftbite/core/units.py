@@ -6,7 +6,7 @@ In the order in which it is used:
 - `parse_number`    `9 1/2`, `3-7/32`, `7,24`, `15 842` to a float
 - `read`            number and unit as typed, to SI
 - `other_readings`  the same bare number in the kind's other units: the 25.4 mistake
-- `show`, `Shown`   the one number formatter: a value in the metric and in the inch system
+- `show`, `show_together`, `Shown`   the one number formatter: values in the metric and in the inch system
 - `typeset`         what was typed, with fractions and minus signs set properly
 
 Conversion is Pint's [standard: NIST SP 811 for the factors]. Pint alone misreads the bench (`3 7/32 in`
@@ -419,6 +419,21 @@ def show(value: float, si: str, system: System) -> Shown:
     if si == "N" and system == "metric" and abs(value) >= 10_000:
         unit = "kN"
     return Shown(figure(from_si(value, unit), kind.digits), unit)
+
+
+def show_together(values: tuple[float, ...], si: str, system: System) -> tuple[Shown, ...]:
+    """Several values of one kind in one unit and with the same decimals, so that they compare at a glance.
+
+    >>> [s.figure for s in show_together((0.989, 1.19, 1.5), "-", "metric")]
+    ['0.989', '1.190', '1.500']
+    """
+    units = {show(v, si, system).unit for v in values}
+    unit = units.pop() if len(units) == 1 else (KINDS[si].metric if system == "metric" else KINDS[si].inch)
+    texts = [figure(from_si(v, unit), KINDS[si].digits) for v in values]
+    decimals = max(len(t.partition(".")[2]) for t in texts)
+    if decimals:
+        texts = [f"{t if '.' in t else t + '.'}".ljust(len(t.partition(".")[0]) + 1 + decimals, "0") for t in texts]
+    return tuple(Shown(t, unit) for t in texts)
 
 
 _SUPERSCRIPT = str.maketrans("0123456789", "⁰¹²³⁴⁵⁶⁷⁸⁹")

@@ -1,0 +1,83 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+type Schemas = components["schemas"];
+export type Job = Schemas["JobOut"];
+export type JobLine = Schemas["JobLineOut"];
+export type Field = Schemas["FieldOut"];
+export type Picked = Schemas["PickedOut"];
+export type Figure = Schemas["FigureOut"];
+export type Band = Schemas["BandOut"];
+export type Verdict = Schemas["VerdictOut"];
+export type Result = Schemas["ResultOut"];
+export type Chart = Schemas["ChartOut"];
+export type Curve = Schemas["CurveOut"];
+export type Assumption = Schemas["AssumptionOut"];
+export type Proposal = Schemas["ProposalOut"];
+export type ColumnMapping = Schemas["ColumnMappingIO"];
+export type CurveRead = Schemas["CurveReadOut"];
+export type EntryIn = Schemas["EntryIn"];
+export type Working = Schemas["WorkingOut"];
+export type WorkingStep = Schemas["WorkingStepOut"];
+export type Sought = Schemas["SoughtOut"];
+export type Asked = Schemas["AskedOut"];
+export type History = Schemas["HistoryOut"];
+export type Catalogue = Schemas["CatalogueOut"];
+export type InputInfo = Schemas["InputInfoOut"];
+export type ChoiceInfo = Schemas["ChoiceInfoOut"];
+
+/** What the server says when it refuses: a sentence, and the fields at fault. */
+export class Refusal extends Error {
+  readonly status: number;
+  readonly faults: Record<string, string>;
+
+  constructor(status: number, detail: string, faults: Record<string, string> = {}) {
+    super(detail);
+    this.status = status;
+    this.faults = faults;
+  }
+}
+
+const UNREACHABLE =
+  "Lift Bite does not answer. What you typed stays here; it goes on when the program is back.";
+
+type Problem = { detail?: string; errors?: { field: string; message: string }[] };
+
+function refusal(status: number, problem: unknown): Refusal {
+  const { detail, errors } = (problem ?? {}) as Problem;
+  const faults = Object.fromEntries((errors ?? []).map((fault) => [fault.field, fault.message]));
+  return new Refusal(status, detail ?? `The request failed (${status}).`, faults);
+}
+
+/** The data of a response, or its refusal thrown. */
+export async function taken<T>(
+  call: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<NonNullable<T>> {
+  let answer: { data?: T; error?: unknown; response: Response };
+  try {
+    answer = await call;
+  } catch (error) {
+    if (error instanceof DOMException) throw error;
+    throw new Refusal(0, UNREACHABLE);
+  }
+  if (answer.data === undefined || answer.data === null) throw refusal(answer.response.status, answer.error);
+  return answer.data;
+}
+
+export const client = createClient<paths>({ baseUrl: "/" });
+
+/** The header that says which revision a change was made on. */
+export const seen = (revision: number) => ({ "If-Match": `"${revision}"` });
+
+/** Sends a job file as it is. */
+export async function importJob(file: File): Promise<Job> {
+  const response = await fetch("/api/jobs/file", {
+    method: "POST",
+    body: await file.arrayBuffer(),
+    headers: { "Content-Type": "application/json" },
+  }).catch(() => {
+    throw new Refusal(0, UNREACHABLE);
+  });
+  if (!response.ok) throw refusal(response.status, await response.json().catch(() => null));
+  return response.json();
+}

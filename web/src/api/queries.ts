@@ -1,0 +1,144 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { client, type EntryIn, type Job, seen, taken } from "./client";
+
+const jobKey = (id: number) => ["job", id] as const;
+
+export const useCatalogue = () =>
+  useQuery({
+    queryKey: ["catalogue"],
+    queryFn: () => taken(client.GET("/api/catalogue")),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const useJobs = (putAway: boolean) =>
+  useQuery({
+    queryKey: ["jobs", putAway],
+    queryFn: () => taken(client.GET("/api/jobs", { params: { query: { put_away: putAway } } })),
+  });
+
+export const useJob = (id: number) =>
+  useQuery({
+    queryKey: jobKey(id),
+    queryFn: () => taken(client.GET("/api/jobs/{job_id}", { params: { path: { job_id: id } } })),
+  });
+
+/** What the job would say with entries that are not kept yet. */
+export const usePreview = (id: number, revision: number, entries: EntryIn[]) =>
+  useQuery({
+    queryKey: ["preview", id, revision, entries],
+    queryFn: ({ signal }) =>
+      taken(
+        client.POST("/api/jobs/{job_id}/preview", {
+          params: { path: { job_id: id } },
+          body: { entries },
+          signal,
+        }),
+      ),
+    enabled: entries.length > 0,
+    placeholderData: keepPreviousData,
+    gcTime: 5_000,
+  });
+
+export const useWorking = (
+  id: number,
+  revision: number,
+  quantity: string,
+  planned: boolean,
+  friction: number,
+) =>
+  useQuery({
+    queryKey: ["working", id, revision, quantity, planned, friction],
+    queryFn: () =>
+      taken(
+        client.GET("/api/jobs/{job_id}/working/{quantity}", {
+          params: { path: { job_id: id, quantity }, query: { planned, friction } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+export const useAsk = (id: number, revision: number, result: string, target: string) =>
+  useQuery({
+    queryKey: ["ask", id, revision, result, target],
+    queryFn: () =>
+      taken(
+        client.POST("/api/jobs/{job_id}/ask", {
+          params: { path: { job_id: id } },
+          body: { result, target: target || null },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+export const useHistory = (id: number, revision: number) =>
+  useQuery({
+    queryKey: ["history", id, revision],
+    queryFn: () => taken(client.GET("/api/jobs/{job_id}/history", { params: { path: { job_id: id } } })),
+    placeholderData: keepPreviousData,
+  });
+
+/** Keeps a job that came back from a change, and lets the lists be read again. */
+export function useKeepJob() {
+  const cache = useQueryClient();
+  return (job: Job) => {
+    cache.setQueryData(jobKey(job.id), job);
+    void cache.invalidateQueries({ queryKey: ["jobs"] });
+  };
+}
+
+/** Reads a job again from the server. */
+export function useReread() {
+  const cache = useQueryClient();
+  return (id: number) =>
+    cache.fetchQuery({
+      queryKey: jobKey(id),
+      queryFn: () => taken(client.GET("/api/jobs/{job_id}", { params: { path: { job_id: id } } })),
+      staleTime: 0,
+    });
+}
+
+/** Changes of one job go one after the other, each on the revision this tab has seen when its turn comes. */
+function useChange<T>(id: number, call: (change: T, headers: { "If-Match": string }) => Promise<Job>) {
+  const cache = useQueryClient();
+  const keep = useKeepJob();
+  return useMutation({
+    mutationFn: (change: T) => call(change, seen(cache.getQueryData<Job>(jobKey(id))?.revision ?? 0)),
+    onSuccess: keep,
+    scope: { id: `job-${id}` },
+  });
+}
+
+export const useEnter = (id: number) =>
+  useChange(id, (entries: EntryIn[], headers) =>
+    taken(
+      client.POST("/api/jobs/{job_id}/entries", {
+        params: { path: { job_id: id } },
+        body: { entries },
+        headers,
+      }),
+    ),
+  );
+
+export const useTurn = (id: number) =>
+  useChange(id, (way: "undo" | "redo", headers) =>
+    taken(client.POST(`/api/jobs/{job_id}/${way}`, { params: { path: { job_id: id } }, headers })),
+  );
+
+export function usePutAway() {
+  const cache = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, putAway }: { id: number; putAway: boolean }) =>
+      taken(
+        client.PUT("/api/jobs/{job_id}/put-away", {
+          params: { path: { job_id: id } },
+          body: { put_away: putAway },
+        }),
+      ),
+    onSuccess: (job) => {
+      cache.setQueryData(jobKey(job.id), job);
+      return cache.invalidateQueries({ queryKey: ["jobs"] });
+    },
+  });
+}

@@ -1,0 +1,43 @@
+import { useId } from "react";
+import { useCatalogue } from "@/api/queries";
+import { useDesk } from "@/lib/useDesk";
+
+/** A choice of the arrangement: what is picked decides which fields there are. */
+export function Choice({ name }: { name: string }) {
+  const desk = useDesk();
+  const catalogue = useCatalogue();
+  const id = useId();
+  const info = catalogue.data?.choices.find((choice) => choice.name === name);
+  const picked = desk.picked(name);
+  if (!info || !picked) return null;
+  const options = info.options.filter((option) => option.layouts.includes(desk.shown.layout));
+  const chosen = options.find((option) => option.value === picked.option);
+  return (
+    <div className="py-2" data-row={name}>
+      <label htmlFor={id} className="block text-body font-semibold">
+        {info.label}
+      </label>
+      <select
+        id={id}
+        value={picked.option ?? ""}
+        aria-describedby={`${id}-says`}
+        onChange={(event) => desk.put([{ quantity: name, typed: event.target.value || null }])}
+        className="mt-1 h-11 w-full rounded-cut border border-line bg-sheet px-2 text-field hover:border-ink"
+      >
+        {(picked.option === null || picked.begun) && (
+          <option value="" disabled={picked.begun} hidden={picked.begun}>
+            choose …
+          </option>
+        )}
+        {options.map((option) => (
+          <option key={option.value} value={option.value}>
+            {option.label}
+          </option>
+        ))}
+      </select>
+      <p id={`${id}-says`} className="mt-1 min-h-[1.1rem] text-note text-soft">
+        {chosen?.meaning ?? "Nothing is chosen yet."}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,115 @@
+import { useId } from "react";
+import type { Field, InputInfo } from "@/api/client";
+import { useDesk } from "@/lib/useDesk";
+import { bothSystems } from "@/lib/words";
+import { Figure } from "./Figure";
+
+type Props = { info: InputInfo; field: Field };
+
+/** A figure as typed on the bench, with what it was read as below it. */
+export function NumberField({ info, field }: Props) {
+  const desk = useDesk();
+  const id = useId();
+  const draft = desk.drafts[info.name];
+  const typed = draft ?? field.typed ?? "";
+  const assumed = field.mark === "assumed" && !typed && field.value ? bothSystems(field.value) : null;
+  const changing = draft !== undefined;
+  const bare = typed === "" || /[\d.,½¼¾⅛⅜⅝⅞]\s*$/.test(typed);
+  return (
+    <div
+      className="grid grid-cols-[1fr_12.5rem] items-center gap-x-3 py-1.5"
+      data-row={info.name}
+      data-mark={field.mark}
+    >
+      <label htmlFor={id} className="font-semibold leading-tight" title={info.meaning}>
+        {info.label}
+      </label>
+      <div className="relative">
+        <input
+          id={id}
+          value={typed}
+          placeholder={assumed ?? "not entered"}
+          autoComplete="off"
+          spellCheck={false}
+          aria-invalid={field.problem ? true : undefined}
+          aria-describedby={`${id}-says`}
+          onChange={(event) => desk.type(info.name, event.target.value)}
+          onBlur={() => desk.enter(info.name)}
+          onKeyDown={(event) => {
+            if (event.key === "Enter") desk.enter(info.name);
+            if (event.key === "Escape" && changing) {
+              event.stopPropagation();
+              desk.drop(info.name);
+            }
+          }}
+          className={`figure h-11 w-full rounded-cut border px-3 text-field placeholder:text-soft placeholder:italic ${
+            changing ? "border-now bg-now-wash" : "border-line bg-sheet hover:border-ink"
+          } ${field.problem ? "border-2 border-ink" : ""}`}
+        />
+        {bare && info.field_unit && !assumed && (
+          <span className="pointer-events-none absolute inset-y-0 right-3 flex items-center text-note text-soft">
+            {info.field_unit}
+          </span>
+        )}
+      </div>
+      <div
+        id={`${id}-says`}
+        className="col-span-2 mt-0.5 min-h-[1.1rem] text-right text-note"
+        aria-live="polite"
+      >
+        <Says info={info} field={field} changing={changing} />
+      </div>
+    </div>
+  );
+}
+
+function Says({ info, field, changing }: Props & { changing: boolean }) {
+  const desk = useDesk();
+  if (field.problem) {
+    return (
+      <p className="text-left font-semibold">
+        <span aria-hidden="true">▲ </span>
+        {field.problem}
+      </p>
+    );
+  }
+  if (field.question) {
+    const { sentence, instead } = field.question;
+    return (
+      <div className="text-left">
+        <p className="text-left font-semibold">
+          <span aria-hidden="true">? </span>
+          {sentence}
+        </p>
+        {instead.map((typed) => (
+          <button
+            key={typed}
+            type="button"
+            className="button mr-2 mt-1"
+            onClick={() => {
+              desk.drop(info.name);
+              desk.put([{ quantity: info.name, typed }]);
+            }}
+          >
+            Read it as {typed}
+          </button>
+        ))}
+      </div>
+    );
+  }
+  if (field.mark === "assumed") {
+    return (
+      <p className="truncate text-left text-soft" title={field.why ?? ""}>
+        <span className="font-semibold">assumed</span> [{field.source}] {field.why}
+      </p>
+    );
+  }
+  if (!field.value) return <p className="text-left text-soft">{info.meaning}</p>;
+  if (info.units.length === 0) return null;
+  return (
+    <p className={changing ? "text-now" : "text-soft"}>
+      {changing ? "reads " : "= "}
+      <Figure value={field.value} />
+    </p>
+  );
+}

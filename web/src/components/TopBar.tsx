@@ -1,0 +1,35 @@
+import type { ReactNode } from "react";
+import { useState } from "react";
+import { Link } from "react-router";
+import { type Print, storedPrint, storePrint, systemPrint } from "@/lib/theme";
+
+/** The head of the sheet. */
+export function TopBar({ children }: { children?: ReactNode }) {
+  const [print, setPrint] = useState<Print>(() => storedPrint() ?? systemPrint());
+  const other: Print = print === "day" ? "night" : "day";
+  return (
+    <header className="flex min-h-13 shrink-0 flex-wrap items-stretch gap-x-5 border-b border-ink bg-paper px-4 no-print">
+      <Link to="/" className="flex items-center gap-2 py-2 font-bold" aria-label="Lift Bite: all jobs">
+        <svg viewBox="0 0 28 24" className="h-6 w-7" aria-hidden="true" fill="none" stroke="currentColor">
+          <path d="M2 2h10v20H2zM16 2h10v20H16z" strokeWidth="1.8" />
+          <path
+            d="M2 9l10-7M2 16l10-7M2 22l10-6.5M16 2l10 7M16 9l10 7M16 15.500l10 6.500"
+            strokeWidth="1.2"
+          />
+        </svg>
+        <span className="text-head [font-stretch:85%]">Lift Bite</span>
+      </Link>
+      {children}
+      <button
+        type="button"
+        className="button my-2 ml-auto"
+        onClick={() => {
+          storePrint(other);
+          setPrint(other);
+        }}
+      >
+        {other === "night" ? "Night print" : "Day print"}
+      </button>
+    </header>
+  );
+}

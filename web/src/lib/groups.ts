@@ -1,0 +1,63 @@
+/** Which fields and choices stand together on screen, in the order of work. What the arrangement does not ask for
+ *  is left out by the server, so a group lists all that may ever stand in it. */
+export type Group = { title: string; rows: readonly string[] };
+
+export const ENGINE: Group = {
+  title: "Engine output",
+  rows: [
+    "curve_source",
+    "measured_curve",
+    "peak_torque",
+    "peak_torque_speed",
+    "peak_power",
+    "peak_power_speed",
+    "curve_reference",
+    "driveline_loss",
+  ],
+};
+
+export const STAGE: Group = {
+  title: "Planned stage",
+  rows: ["stage_plan", "stage_gain", "replacement_curve"],
+};
+
+export const USE: Group = { title: "Use", rows: ["use", "use_factor"] };
+
+export const CHOOSE: readonly Group[] = [
+  {
+    title: "Primary drive",
+    rows: ["primary_source", "primary_ratio", "basket_gear_teeth", "crank_gear_teeth", "primary_efficiency"],
+  },
+  {
+    title: "Stack",
+    rows: ["disc_count", "friction_plate_count", "outer_diameter", "inner_diameter", "interface_efficiency"],
+  },
+  {
+    title: "Facing",
+    rows: [
+      "facing_material",
+      "friction_low",
+      "friction_nominal",
+      "friction_high",
+      "pressure_limit",
+      "coverage",
+      "capacity_model",
+    ],
+  },
+  {
+    title: "Clamp",
+    rows: [
+      "clamp_source",
+      "clamp_load",
+      "spring_count",
+      "spring_rate_source",
+      "spring_rate",
+      "wire_diameter",
+      "coil_mean_diameter",
+      "active_coils",
+      "shear_modulus",
+      "spring_free_length",
+      "spring_installed_length",
+    ],
+  },
+];

@@ -1,0 +1,31 @@
+import type { Figure, Verdict } from "@/api/client";
+
+/** The word of a state, one family per question. */
+export const STATE_WORDS: Record<Verdict["state"], string> = {
+  holds: "holds",
+  thin: "thin",
+  slips: "slips",
+  open: "open",
+  stop: "cannot be",
+  later: "later",
+};
+
+export const QUESTION_LABELS: Record<Verdict["question"], string> = {
+  bite: "Bite",
+  lift: "Lift",
+  heat: "Heat",
+  true: "True",
+};
+
+const one = ({ figure, unit }: Figure["metric"]) => (unit ? `${figure} ${unit}` : figure);
+
+/** A value in both systems, as text: `241.3 mm · 9.5 in`; once where they are the same. */
+export function bothSystems(value: Figure): string {
+  const [metric, inch] = [one(value.metric), one(value.inch)];
+  return metric === inch ? metric : `${metric} · ${inch}`;
+}
+
+/** A moment in the reader's own zone. */
+export function moment(utc: string): string {
+  return new Date(utc).toLocaleString(undefined, { dateStyle: "medium", timeStyle: "short" });
+}

@@ -1,0 +1,30 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { App } from "./App";
+import { Refusal } from "./api/client";
+import { applyPrint, storedPrint } from "./lib/theme";
+import "./styles.css";
+
+applyPrint(storedPrint());
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      // a refusal is an answer; only a server that does not answer is asked again
+      retry: (count, error) => count < 2 && error instanceof Refusal && error.status === 0,
+      networkMode: "always",
+    },
+    mutations: { networkMode: "always" },
+  },
+});
+
+const root = document.getElementById("root");
+if (root === null) throw new Error("the page has no root");
+createRoot(root).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <App />
+    </QueryClientProvider>
+  </StrictMode>,
+);

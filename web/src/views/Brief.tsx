@@ -1,0 +1,64 @@
+import { Row, Rows } from "@/components/Rows";
+import { Scroll } from "@/components/Scroll";
+import { TorqueChart } from "@/components/TorqueChart";
+import { ENGINE, STAGE, USE } from "@/lib/groups";
+import { PARTS_LEAF, RESULTS_LEAF, TWO_LEAVES } from "@/lib/leaves";
+import { useDesk } from "@/lib/useDesk";
+import { CurveRow } from "./CurveRow";
+import { Results } from "./Results";
+
+const OUTPUT = [
+  "peak_engine_torque",
+  "peak_engine_torque_speed",
+  "peak_engine_power",
+  "peak_engine_power_speed",
+];
+
+/** The brief: what the engine makes, what is planned, how it is used. */
+export function Brief() {
+  const { shown } = useDesk();
+  const row = (name: string) => (name.endsWith("_curve") ? <CurveRow key={name} name={name} /> : undefined);
+  return (
+    <div className={TWO_LEAVES}>
+      <Scroll label="Brief" className={PARTS_LEAF}>
+        <Rows group={ENGINE}>{row}</Rows>
+        <Rows group={STAGE}>{row}</Rows>
+        <Rows group={USE} />
+        <section aria-label="The job">
+          <h2 className="mb-1 border-b border-ink pb-1 text-head font-bold">The job</h2>
+          <Row name="job_name" />
+          <Row name="vehicle" />
+          <Row name="notes" lines={4} />
+        </section>
+      </Scroll>
+      <Scroll label="Engine output" className={RESULTS_LEAF}>
+        <h2 className="text-head font-bold">Torque at the crank</h2>
+        {shown.chart ? (
+          <>
+            <TorqueChart chart={shown.chart} />
+            <div className="mt-4 grid gap-x-8 bench:grid-cols-2">
+              <Results names={OUTPUT} stage="now" title={shown.has_plan ? "Engine as it is" : "Engine"} />
+              {shown.has_plan && <Results names={OUTPUT} stage="planned" title="Planned engine" />}
+            </div>
+            <p className="mt-4 flex flex-wrap gap-5">
+              <a className="plain-link" href={`/api/jobs/${shown.id}/curve.csv?stage=now`} download>
+                Curve as CSV
+              </a>
+              {shown.has_plan && (
+                <a className="plain-link" href={`/api/jobs/${shown.id}/curve.csv?stage=planned`} download>
+                  Planned curve as CSV
+                </a>
+              )}
+            </p>
+          </>
+        ) : (
+          <p className="mt-3 max-w-prose text-soft">
+            There is no curve yet. Drop in a dynamometer file, or take two peaks, and say whether the figures
+            were taken at the crank or at the wheels: a wheel figure must never be held against a clutch
+            rating.
+          </p>
+        )}
+      </Scroll>
+    </div>
+  );
+}

@@ -1,0 +1,108 @@
+import { useEffect } from "react";
+import { NavLink, Outlet, useParams } from "react-router";
+import type { Job } from "@/api/client";
+import { useCatalogue, useJob } from "@/api/queries";
+import { ConflictDialog } from "@/components/ConflictDialog";
+import { TitleBlock } from "@/components/TitleBlock";
+import { TopBar } from "@/components/TopBar";
+import { DeskContext, useDesk, useDeskState } from "@/lib/useDesk";
+import { Leaves } from "./Leaves";
+import { Trouble } from "./Trouble";
+
+const STATIONS = [
+  { to: "brief", label: "Brief" },
+  { to: "choose", label: "Choose" },
+  { to: "sheet", label: "Sheet" },
+  { to: "record", label: "Record" },
+];
+
+/** One job: the stations of the work above, the four answers below. */
+export function JobFrame() {
+  const id = Number(useParams().id);
+  const job = useJob(id);
+  if (job.error && !job.data) return <Trouble sentence={job.error.message} />;
+  if (!job.data) return <p className="p-8">Opening the job …</p>;
+  return <OpenJob key={id} job={job.data} />;
+}
+
+function OpenJob({ job }: { job: Job }) {
+  const desk = useDeskState(job);
+  const catalogue = useCatalogue();
+  const layout = catalogue.data?.choices
+    .find((choice) => choice.name === "layout")
+    ?.options.find((option) => option.value === job.layout);
+  const { turn } = desk;
+
+  useEffect(() => {
+    document.title = `${job.name || "Job"} · Lift Bite`;
+  }, [job.name]);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+      if (typing || !(event.ctrlKey || event.metaKey)) return;
+      const key = event.key.toLowerCase();
+      if (key === "z" || key === "y") {
+        event.preventDefault();
+        turn(key === "y" || event.shiftKey ? "redo" : "undo");
+      }
+    };
+    addEventListener("keydown", onKey);
+    return () => removeEventListener("keydown", onKey);
+  }, [turn]);
+
+  return (
+    <DeskContext value={desk}>
+      <div className="flex h-full flex-col print:block print:h-auto">
+        <TopBar>
+          <nav aria-label="Order of work" className="flex">
+            {STATIONS.map(({ to, label }) => (
+              <NavLink
+                key={to}
+                to={to}
+                className={({ isActive }) =>
+                  `flex items-center border-b-4 px-4 pt-1 font-semibold ${
+                    isActive ? "border-ink" : "border-transparent text-soft hover:text-ink"
+                  }`
+                }
+              >
+                {label}
+              </NavLink>
+            ))}
+          </nav>
+          <div className="flex items-center gap-2">
+            <Turn way="undo" label="Undo" words={job.undo?.words} />
+            <Turn way="redo" label="Redo" words={job.redo?.words} />
+          </div>
+        </TopBar>
+        {desk.trouble && (
+          <p role="alert" className="shrink-0 border-b border-ink bg-sheet px-4 py-2 font-semibold">
+            <span aria-hidden="true">▲ </span>
+            {desk.trouble}
+          </p>
+        )}
+        <main className="min-h-0 grow print:overflow-visible">
+          <Outlet />
+        </main>
+        <TitleBlock job={desk.shown} layoutLabel={layout?.label ?? ""} />
+        <Leaves />
+        <ConflictDialog />
+      </div>
+    </DeskContext>
+  );
+}
+
+function Turn({ way, label, words }: { way: "undo" | "redo"; label: string; words: string | undefined }) {
+  const desk = useDesk();
+  return (
+    <button
+      type="button"
+      className="button"
+      disabled={!words || desk.busy}
+      title={words ? `${label}: ${words}` : `Nothing to ${way}`}
+      onClick={() => desk.turn(way)}
+    >
+      {label}
+    </button>
+  );
+}

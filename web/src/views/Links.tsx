@@ -1,0 +1,83 @@
+import { Link } from "react-router";
+import type { Band, Verdict } from "@/api/client";
+import { useDesk } from "@/lib/useDesk";
+
+/** What can give way, weakest first, and the margin now and after the planned work. */
+export function Links() {
+  const { shown } = useDesk();
+  const bite = shown.verdicts.find((verdict) => verdict.question === "bite");
+  if (!bite) return null;
+  if (bite.state === "open" || bite.state === "stop") {
+    return (
+      <p className="mt-3 border-l-4 border-ink pl-3 font-semibold" role="status">
+        {bite.sentence}
+      </p>
+    );
+  }
+  return (
+    <div className="mt-3 grid gap-x-8 gap-y-3 bench:grid-cols-2">
+      {shown.has_plan && <Margins bite={bite} />}
+      <ol className={shown.has_plan ? "" : "bench:col-span-2"}>
+        {bite.links.map((link, i) => (
+          <li
+            key={link.name}
+            className="border-l-4 border-ink py-1 pl-3 not-first:mt-2 not-first:border-hair"
+          >
+            <p>
+              <Link className="plain-link font-bold" to={`?working=${link.name}`} replace>
+                {i === 0 ? "Weakest" : "Next"}: {link.label}
+              </Link>
+              <span className="figure text-soft"> {link.reserve.metric.figure} of what is needed</span>
+            </p>
+            <p className="text-note">{link.sentence}.</p>
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+function Margins({ bite }: { bite: Verdict }) {
+  return (
+    <table className="w-full self-start">
+      <caption className="sr-only">Bite margin now and planned</caption>
+      <thead>
+        <tr className="text-left text-note text-soft">
+          <th className="font-normal">Bite margin at friction</th>
+          <th className="text-right font-normal">low</th>
+          <th className="text-right font-normal">nominal</th>
+          <th className="text-right font-normal">high</th>
+        </tr>
+      </thead>
+      <tbody>
+        <MarginRow label="engine as it is" band={bite.margin_now} stage="now" />
+        <MarginRow label="planned engine" band={bite.margin} stage="planned" />
+        <tr>
+          <th scope="row" className="py-1 text-left font-normal">
+            asked for by the use
+          </th>
+          <td className="figure py-1 text-right">{bite.target?.metric.figure}</td>
+          <td />
+          <td />
+        </tr>
+      </tbody>
+    </table>
+  );
+}
+
+function MarginRow({ label, band, stage }: { label: string; band: Band | null; stage: string }) {
+  return (
+    <tr className="border-b border-hair">
+      <th scope="row" className="py-1 text-left font-normal">
+        <Link className="plain-link" to={`?working=bite_margin&stage=${stage}`} replace>
+          {label}
+        </Link>
+      </th>
+      {(["low", "nominal", "high"] as const).map((place) => (
+        <td key={place} className={`figure py-1 text-right ${place === "low" ? "font-bold" : "text-soft"}`}>
+          {band?.[place].metric.figure ?? "open"}
+        </td>
+      ))}
+    </tr>
+  );
+}

@@ -1,0 +1,177 @@
+import { useQuery } from "@tanstack/react-query";
+import { Dialog } from "radix-ui";
+import { useState } from "react";
+import { type ColumnMapping, client, type Proposal, taken } from "@/api/client";
+import { Figure } from "@/components/Figure";
+
+type Role = "speed" | "torque" | "power";
+const ROLES: { role: Role; label: string; wanted: string }[] = [
+  { role: "speed", label: "Engine speed", wanted: "needed" },
+  { role: "torque", label: "Torque", wanted: "or power" },
+  { role: "power", label: "Power", wanted: "or torque" },
+];
+
+type Props = {
+  proposal: Proposal;
+  onTake: (mapping: ColumnMapping) => void;
+  onCancel: () => void;
+};
+
+const select = "h-11 w-full rounded-cut border border-line bg-paper px-2";
+
+/** How a file is read, shown on its own first rows, to be confirmed. */
+export function MappingSheet({ proposal, onTake, onCancel }: Props) {
+  const [mapping, setMapping] = useState<ColumnMapping>(proposal.mapping);
+  const read = useQuery({
+    queryKey: ["read", proposal.name, proposal.text, mapping],
+    queryFn: () =>
+      taken(client.POST("/api/curves/read", { body: { name: proposal.name, text: proposal.text, mapping } })),
+    retry: false,
+    gcTime: 0,
+  });
+  const put = (change: Partial<ColumnMapping>) => setMapping({ ...mapping, ...change });
+  return (
+    <Dialog.Root open modal={false} onOpenChange={(open) => !open && onCancel()}>
+      <Dialog.Portal>
+        <Dialog.Content
+          aria-describedby={undefined}
+          onInteractOutside={(event) => event.preventDefault()}
+          className="framed fixed left-1/2 top-1/2 z-30 max-h-[94vh] w-[min(56rem,96vw)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto bg-sheet p-6"
+        >
+          <Dialog.Title className="text-head font-bold">
+            How is <span className="figure">{proposal.name}</span> to be read?
+          </Dialog.Title>
+          {proposal.questions.map((question) => (
+            <p key={question} className="mt-2 font-semibold">
+              ? {question}
+            </p>
+          ))}
+          {proposal.reference && (
+            <p className="mt-2">
+              The file speaks of the {proposal.reference}. Say where the figures were taken in the brief,
+              under “Figures taken at”.
+            </p>
+          )}
+          <div className="mt-4 grid gap-4 tablet:grid-cols-3">
+            {ROLES.map(({ role, label, wanted }) => (
+              <fieldset key={role}>
+                <legend className="font-semibold">
+                  {label} <span className="text-note font-normal text-soft">{wanted}</span>
+                </legend>
+                <select
+                  aria-label={`${label}: column`}
+                  className={`${select} mt-1`}
+                  value={mapping[role] ?? ""}
+                  onChange={(e) => put({ [role]: e.target.value === "" ? null : Number(e.target.value) })}
+                >
+                  <option value="">no such column</option>
+                  {proposal.columns.map((column) => (
+                    <option key={column.index} value={column.index}>
+                      {column.index + 1}: {column.heading || "without heading"}
+                    </option>
+                  ))}
+                </select>
+                <select
+                  aria-label={`${label}: unit`}
+                  className={`${select} mt-2`}
+                  value={mapping[`${role}_unit`] ?? ""}
+                  disabled={mapping[role] == null}
+                  onChange={(e) => put({ [`${role}_unit`]: e.target.value })}
+                >
+                  <option value="">which unit?</option>
+                  {(proposal.units[role] ?? []).map((unit) => (
+                    <option key={unit}>{unit}</option>
+                  ))}
+                </select>
+              </fieldset>
+            ))}
+          </div>
+          <Preview proposal={proposal} mapping={mapping} onDecimal={(decimal) => put({ decimal })} />
+          <div aria-live="polite" className="mt-4 min-h-14 border-t border-hair pt-3">
+            {read.error && <p className="font-semibold">▲ {read.error.message}</p>}
+            {read.data && (
+              <>
+                <p>
+                  <span className="font-bold">{read.data.points} points.</span> Peak torque{" "}
+                  <Figure value={read.data.peak_torque} /> at <Figure value={read.data.peak_torque_speed} />,
+                  peak power <Figure value={read.data.peak_power} /> at{" "}
+                  <Figure value={read.data.peak_power_speed} />.
+                </p>
+                {read.data.notes.map((note) => (
+                  <p key={note} className="text-note text-soft">
+                    {note}
+                  </p>
+                ))}
+              </>
+            )}
+          </div>
+          <div className="mt-4 flex gap-3">
+            <button
+              type="button"
+              className="button h-11"
+              disabled={!read.data}
+              onClick={() => onTake(mapping)}
+            >
+              Take this curve
+            </button>
+            <button type="button" className="button h-11" onClick={onCancel}>
+              Leave it
+            </button>
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+type PreviewProps = { proposal: Proposal; mapping: ColumnMapping; onDecimal: (decimal: "." | ",") => void };
+
+function Preview({ proposal, mapping, onDecimal }: PreviewProps) {
+  const roleOf = (index: number) => ROLES.find(({ role }) => mapping[role] === index);
+  return (
+    <div className="mt-4 overflow-x-auto">
+      <table className="w-full">
+        <caption className="pb-1 text-left text-note text-soft">
+          The first rows, from line {mapping.first_row}.{" "}
+          {mapping.delimiter !== "," && (
+            <label className="ml-2">
+              Decimal mark{" "}
+              <select
+                className="rounded-cut border border-line bg-paper px-1"
+                value={mapping.decimal}
+                onChange={(event) => onDecimal(event.target.value === "," ? "," : ".")}
+              >
+                <option value=".">point</option>
+                <option value=",">comma</option>
+              </select>
+            </label>
+          )}
+        </caption>
+        <thead>
+          <tr className="border-b border-ink text-left">
+            {proposal.columns.map((column) => (
+              <th key={column.index} className="py-1 pr-4 font-normal">
+                {column.heading || `column ${column.index + 1}`}
+                <span className="block font-bold text-now">{roleOf(column.index)?.label ?? "\u00a0"}</span>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody className="figure">
+          {proposal.preview.map((cells) => (
+            <tr key={cells.join("|")} className="border-b border-hair">
+              {proposal.columns.map((column) => (
+                <td
+                  key={column.index}
+                  className={roleOf(column.index) ? "py-0.5 pr-4" : "py-0.5 pr-4 text-soft"}
+                >
+                  {cells[column.index]}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

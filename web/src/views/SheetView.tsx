@@ -1,0 +1,136 @@
+import type { Field } from "@/api/client";
+import { useCatalogue } from "@/api/queries";
+import { Figure } from "@/components/Figure";
+import { Scroll } from "@/components/Scroll";
+import { TorqueChart } from "@/components/TorqueChart";
+import { useDesk } from "@/lib/useDesk";
+import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
+import { Results } from "./Results";
+
+const SHOWN = [
+  "torque_demand",
+  "torque_capacity",
+  "bite_margin",
+  "clamp_load",
+  "effective_radius",
+  "mean_pressure",
+  "pressure_margin",
+];
+
+/** The sheet to hand over: prints on paper as it stands. */
+export function SheetView() {
+  const { entered: job } = useDesk();
+  const catalogue = useCatalogue();
+  const bite = job.verdicts.find((verdict) => verdict.question === "bite");
+  const label = (name: string) => catalogue.data?.inputs.find((input) => input.name === name)?.label ?? name;
+  const entered = job.fields.filter((field) => field.value && field.mark !== "assumed");
+  const notes = job.fields.find((field) => field.name === "notes")?.typed;
+  const picked = job.choices.flatMap((choice) => {
+    const info = catalogue.data?.choices.find((c) => c.name === choice.name);
+    const option = info?.options.find((o) => o.value === choice.option);
+    return info && option ? [{ label: info.label, option: option.label }] : [];
+  });
+  return (
+    <Scroll label="Sheet" className="overflow-y-auto h-full px-6 py-6">
+      <p className="mx-auto flex max-w-[62rem] flex-wrap gap-3 pb-5 no-print">
+        <button type="button" className="button" onClick={() => print()}>
+          Print the sheet
+        </button>
+        <a className="button" href={`/api/jobs/${job.id}/file`} download>
+          Job file (.liftbite.json)
+        </a>
+        {job.chart && (
+          <a className="button" href={`/api/jobs/${job.id}/curve.csv?stage=now`} download>
+            Curve (CSV)
+          </a>
+        )}
+      </p>
+      <article className="framed mx-auto max-w-[62rem] bg-sheet p-8 print:border-0 print:p-0 print:outline-0">
+        <header className="border-b-2 border-ink pb-3">
+          <h1 className="text-big font-bold">{job.name || "Job without a name"}</h1>
+          <p className="text-soft">
+            {job.vehicle} {job.vehicle && "·"} revision {job.revision}
+          </p>
+        </header>
+        {bite && (
+          <section className="border-b border-ink py-4">
+            <h2 className="text-state font-bold">
+              {QUESTION_LABELS.bite}: {STATE_WORDS[bite.state]}
+            </h2>
+            <p className="mt-1">{bite.sentence}</p>
+            <p className="mt-1 text-note text-soft">
+              Lift, Heat and True are not worked out yet; this sheet does not speak of them.
+            </p>
+          </section>
+        )}
+        {job.chart && (
+          <section className="py-3">
+            <TorqueChart chart={job.chart} />
+          </section>
+        )}
+        <div className="grid gap-8 tablet:grid-cols-2 print:grid-cols-2">
+          <section>
+            <h2 className="border-b border-ink pb-1 text-head font-bold">Entered</h2>
+            <dl>
+              {picked.map((choice) => (
+                <Line key={choice.label} term={choice.label}>
+                  {choice.option}
+                </Line>
+              ))}
+              {entered.map((field) => (
+                <Line key={field.name} term={label(field.name)}>
+                  <AsTyped field={field} />
+                </Line>
+              ))}
+            </dl>
+          </section>
+          <section>
+            <Results names={SHOWN} title="Worked out" />
+            <h2 className="mt-6 border-b border-ink pb-1 text-head font-bold">Assumed, not entered</h2>
+            <dl>
+              {job.assumptions.map((assumption) => (
+                <Line key={assumption.name} term={assumption.label}>
+                  {assumption.value ? <Figure value={assumption.value} /> : assumption.option} [
+                  {assumption.mark}]
+                </Line>
+              ))}
+            </dl>
+          </section>
+        </div>
+        {notes && (
+          <section className="mt-6">
+            <h2 className="border-b border-ink pb-1 text-head font-bold">Notes</h2>
+            <p className="whitespace-pre-wrap pt-2">{notes}</p>
+          </section>
+        )}
+        <p className="mt-6 border-t border-ink pt-3 text-note text-soft">
+          A calculation, not a certificate. The vehicle's manual, the kit maker's sheet, the law where the
+          work is done and a qualified technician come first. Figures marked memory or practice are typical,
+          not guaranteed.
+        </p>
+      </article>
+    </Scroll>
+  );
+}
+
+function Line({ term, children }: { term: string; children: React.ReactNode }) {
+  return (
+    <div className="flex items-baseline justify-between gap-4 border-b border-hair py-1">
+      <dt>{term}</dt>
+      <dd className="text-right">{children}</dd>
+    </div>
+  );
+}
+
+function AsTyped({ field }: { field: Field }) {
+  return (
+    <>
+      <span className="figure font-bold">{field.typeset}</span>
+      {field.value && (
+        <span className="ml-2 text-note text-soft">
+          <Figure value={field.value} />
+        </span>
+      )}
+    </>
+  );
+}
