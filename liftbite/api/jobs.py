@@ -93,8 +93,7 @@ def list_jobs(query: ListQuery) -> tuple[dict[str, Any], int]:
     """The jobs of the shop, newest first."""
     with _session() as session:
         jobs = store.list_jobs(session, put_away=query.put_away)
-        others = store.list_jobs(session, put_away=not query.put_away)
-    away = len(jobs) if query.put_away else len(others)
+        away = store.count_jobs(session, put_away=True)
     lines = [out.line_out(job_id, revisions) for job_id, revisions in jobs]
     return m.JobListOut(jobs=lines, put_away=away).model_dump(), 200
 

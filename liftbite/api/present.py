@@ -38,6 +38,9 @@ def band_out(band: Any, unit: str) -> m.BandOut | None:
     """A band, or None for what has no value yet."""
     if not isinstance(band, Band):
         return None
+    if band.single:
+        one = figure_out(band.nominal, unit)
+        return m.BandOut(low=one, nominal=one, high=one, single=True)
     values = (band.low, band.nominal, band.high)
     metric, inch = show_together(values, unit, "metric"), show_together(values, unit, "inch")
     low, nominal, high = (
@@ -48,7 +51,7 @@ def band_out(band: Any, unit: str) -> m.BandOut | None:
         )
         for value, a, b in zip(values, metric, inch, strict=True)
     )
-    return m.BandOut(low=low, nominal=nominal, high=high, single=band.single)
+    return m.BandOut(low=low, nominal=nominal, high=high, single=False)
 
 
 def curve_out(curve: TorqueCurve) -> m.CurveOut:

@@ -222,9 +222,14 @@ def _bite(
     missing = frozenset().union(*(v.names for v in (margin, target, pressure) if isinstance(v, Needs)))
     if missing:
         names = setup.chosen.to_ask(missing)
-        return Verdict("bite", "open", f"Needs {_listed([label_of(n).lower() for n in names])}.", needs=names)
+        return Verdict("bite", "open", f"Needs {_listed([_asked_for(n) for n in names])}.", needs=names)
     band, now = _band(margin), _band(values_now["bite_margin"])
     return _judged(setup, values, band, now, float(target), float(pressure))
+
+
+def _asked_for(name: str) -> str:
+    choice = CHOICES.get(name)
+    return (choice.asks if choice else "") or label_of(name).lower()
 
 
 def _listed(words: list[str]) -> str:

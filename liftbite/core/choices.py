@@ -12,7 +12,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass, field
 from functools import lru_cache
-from inspect import Parameter, Signature
+from inspect import Parameter, Signature, signature
 from types import ModuleType
 from typing import Any
 
@@ -72,6 +72,7 @@ class Choice:
     begins : option each layout begins with; a layout missing here has to choose
     supplies : quantity that is missing while nothing is chosen
     assumption : True where beginning with an option changes the answer, so that it is listed as an assumption
+    asks : what is said to be needed while nothing is chosen; the label where empty
     """
 
     name: str
@@ -80,6 +81,7 @@ class Choice:
     begins: Mapping[str, str] = field(default_factory=dict)
     supplies: str = ""
     assumption: bool = False
+    asks: str = ""
 
     def option(self, value: str) -> Option | None:
         """The option of that name, or None."""
@@ -115,7 +117,7 @@ CHOICES: Mapping[str, Choice] = {
                    (curve_at_wheel,), _loss(0.145, "two-wheel drive, 12 to 17 %"), (CAR,)),
             Option("all_wheel", "The wheels, four driven", "A chassis dynamometer; 18 to 25 % is lost on the way.",
                    (curve_at_wheel,), _loss(0.215, "all-wheel drive, 18 to 25 %"), (CAR,)),
-        ), supplies="crank_curve"),
+        ), supplies="crank_curve", asks="where the figures were taken"),
         Choice("stage_plan", "Planned stage", (
             Option("none", "None", "The engine stays as it is.", (stage_none,)),
             Option("scaled", "A gain over the present curve", "Every torque changes by the same share.",
@@ -274,11 +276,16 @@ def _used(choice: str, picked: Mapping[str, str]) -> bool:
 
 
 def _asks_for(choice: Choice) -> Callable[..., Any]:
-    """A quantity that has no value until `choice` is made."""
+    """A quantity that has no value until `choice` is made; what every option of it needs is needed already."""
+    supplied = [f for o in choice.options for m in o.modules for f in functions_of(m) if f.__name__ == choice.supplies]
+    common = [
+        name for name in signature(supplied[0]).parameters if all(name in signature(f).parameters for f in supplied)
+    ]
 
     def missing(**_: Any) -> None:
         return None
 
     missing.__name__ = choice.supplies
-    missing.__signature__ = Signature([Parameter(choice.name, Parameter.KEYWORD_ONLY)])  # type: ignore[attr-defined]
+    parameters = [Parameter(name, Parameter.KEYWORD_ONLY) for name in (choice.name, *common)]
+    missing.__signature__ = Signature(parameters)  # type: ignore[attr-defined]
     return missing

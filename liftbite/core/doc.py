@@ -97,7 +97,7 @@ def read_doc(function: Callable[..., Any]) -> Doc:
         block = text.split("Parameters\n----------\n")[1].split("\n\n")[0]
         for line in block.splitlines():
             key, _, rest = line.partition(" : ")
-            terms[key] = _term(name, rest)
+            terms[key] = _term(key, rest)
     returns = re.search(r"Returns\n-------\n(.+)", text)
     source = _SOURCE.search(text)
     if returns is None or source is None or source["mark"] not in MARKS:

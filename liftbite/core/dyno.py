@@ -34,7 +34,10 @@ _DELIMITERS = (";", "\t", ",", "|")
 
 ROLES: Mapping[str, str] = {"speed": "rad/s", "torque": "N·m", "power": "W"}
 _WORDS: tuple[tuple[str, str], ...] = (
-    ("speed", r"rpm|drehzahl|r[ée]gime|1/min|min-1|u/min|tr/min|\bn\b|engine[ _]?speed|revs?\b|revolutions|giri"),
+    (
+        "speed",
+        r"rpm|drehzahl|r[ée]gime|1/min|min-1|u/min|tr/min|^n(?![·.]?m)\b|engine[ _]?speed|revs?\b|revolutions|giri",
+    ),
     ("torque", r"torque|tq\b|drehmoment|\bmoment|couple|coppia|\bnm\b|n·m|n\.m|lb.?ft|ft.?lb|kgf?.?m\b"),
     ("power", r"power|puissance|leistung|potenza|\bk?w\b|\bkw|\b[wb]?hp\b|rwhp|\bps\b|\bcv\b|horse"),
 )

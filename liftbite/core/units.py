@@ -408,6 +408,7 @@ def figure(value: float, digits: int = 4) -> str:
     return ("−" if rounded < 0 else "") + whole + (f".{decimals}" if decimals else "")
 
 
+@lru_cache(maxsize=16_384)
 def show(value: float, si: str, system: System) -> Shown:
     """An SI `value` of the kind with SI unit `si`, in the metric or the inch system.
 
@@ -421,6 +422,7 @@ def show(value: float, si: str, system: System) -> Shown:
     return Shown(figure(from_si(value, unit), kind.digits), unit)
 
 
+@lru_cache(maxsize=4_096)
 def show_together(values: tuple[float, ...], si: str, system: System) -> tuple[Shown, ...]:
     """Several values of one kind in one unit and with the same decimals, so that they compare at a glance.
 

@@ -10,6 +10,8 @@ from alembic.config import Config
 from sqlalchemy import Engine, create_engine, event
 from sqlalchemy.orm import Session, sessionmaker
 
+from liftbite.store.jobs import LedgerCache
+
 MIGRATIONS = Path(__file__).parent / "migrations"
 
 
@@ -28,7 +30,7 @@ def open_database(path: Path) -> sessionmaker[Session]:
     engine = create_engine(f"sqlite:///{path}")
     event.listen(engine, "connect", _on_connect)
     migrate(engine)
-    return sessionmaker(engine, expire_on_commit=False)
+    return sessionmaker(engine, expire_on_commit=False, info={"ledgers": LedgerCache()})
 
 
 def migrate(engine: Engine) -> None:

@@ -1,15 +1,17 @@
 """Jobs and their ledger, read and appended to.
 
-- `list_jobs`, `revisions_of`   reading
+- `list_jobs`, `count_jobs`, `revisions_of`   reading, through a `LedgerCache`
 - `create`, `append`, `put_away`   writing; `Stale` when the writer had not seen the newest revision
 """
 
 from __future__ import annotations
 
+from collections import OrderedDict
 from collections.abc import Iterable, Sequence
 from datetime import UTC, datetime
+from threading import Lock
 
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session, selectinload
 
@@ -71,15 +73,55 @@ def _add(session: Session, job_id: int, revision: Revision) -> None:
     session.add(row)
 
 
+class LedgerCache:
+    """Ledgers read before. A ledger is only ever added to, so what was read stays right and only the rest is read.
+
+    Bounded to the `most` jobs used last; one lock, for sessions of several threads share it.
+    """
+
+    def __init__(self, most: int = 256) -> None:
+        self.most = most
+        self._ledgers: OrderedDict[int, list[Revision]] = OrderedDict()
+        self._lock = Lock()
+
+    def read(self, session: Session, job_id: int) -> list[Revision]:
+        """The ledger of a job, oldest revision first; empty where there is no such job."""
+        with self._lock:
+            known = list(self._ledgers.get(job_id, ()))
+        query = (
+            select(RevisionRow)
+            .where(RevisionRow.job_id == job_id, RevisionRow.number > len(known))
+            .options(selectinload(RevisionRow.entries))
+            .order_by(RevisionRow.number)
+        )
+        known += [_revision(row) for row in session.scalars(query)]
+        with self._lock:
+            self._ledgers[job_id] = known
+            self._ledgers.move_to_end(job_id)
+            while len(self._ledgers) > self.most:
+                self._ledgers.popitem(last=False)
+        return list(known)
+
+
+def _cache(session: Session) -> LedgerCache:
+    cache: LedgerCache = session.info["ledgers"]
+    return cache
+
+
 def list_jobs(session: Session, *, put_away: bool = False) -> list[tuple[int, list[Revision]]]:
     """Every job with its revisions, newest first; the ones put away, or the ones at hand."""
     query = (
-        select(JobRow)
+        select(JobRow.id)
         .where(JobRow.put_away_at.is_not(None) if put_away else JobRow.put_away_at.is_(None))
-        .options(selectinload(JobRow.revisions).selectinload(RevisionRow.entries))
         .order_by(JobRow.id.desc())
     )
-    return [(job.id, [_revision(r) for r in job.revisions]) for job in session.scalars(query)]
+    return [(job_id, _cache(session).read(session, job_id)) for job_id in session.scalars(query).all()]
+
+
+def count_jobs(session: Session, *, put_away: bool) -> int:
+    """How many jobs are put away, or at hand."""
+    shelf = JobRow.put_away_at.is_not(None) if put_away else JobRow.put_away_at.is_(None)
+    return session.scalar(select(func.count()).select_from(JobRow).where(shelf)) or 0
 
 
 def revisions_of(session: Session, job_id: int) -> list[Revision]:
@@ -89,13 +131,7 @@ def revisions_of(session: Session, job_id: int) -> list[Revision]:
     ------
     NoSuchJob : no job has this number
     """
-    query = (
-        select(RevisionRow)
-        .where(RevisionRow.job_id == job_id)
-        .options(selectinload(RevisionRow.entries))
-        .order_by(RevisionRow.number)
-    )
-    found = [_revision(row) for row in session.scalars(query)]
+    found = _cache(session).read(session, job_id)
     if not found:
         raise NoSuchJob(job_id)
     return found

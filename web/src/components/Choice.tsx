@@ -10,8 +10,9 @@ export function Choice({ name }: { name: string }) {
   const info = catalogue.data?.choices.find((choice) => choice.name === name);
   const picked = desk.picked(name);
   if (!info || !picked) return null;
-  const options = info.options.filter((option) => option.layouts.includes(desk.shown.layout));
-  const chosen = options.find((option) => option.value === picked.option);
+  const options = info.options.filter((o) => o.layouts.includes(desk.shown.layout));
+  const option = desk.drafts[name] ?? picked.option;
+  const chosen = options.find((o) => o.value === option);
   return (
     <div className="py-2" data-row={name}>
       <label htmlFor={id} className="block text-body font-semibold">
@@ -19,9 +20,9 @@ export function Choice({ name }: { name: string }) {
       </label>
       <select
         id={id}
-        value={picked.option ?? ""}
+        value={option ?? ""}
         aria-describedby={`${id}-says`}
-        onChange={(event) => desk.put([{ quantity: name, typed: event.target.value || null }])}
+        onChange={(event) => desk.pick(name, event.target.value)}
         className="mt-1 h-11 w-full rounded-cut border border-line bg-sheet px-2 text-field hover:border-ink"
       >
         {(picked.option === null || picked.begun) && (
@@ -29,9 +30,9 @@ export function Choice({ name }: { name: string }) {
             choose …
           </option>
         )}
-        {options.map((option) => (
-          <option key={option.value} value={option.value}>
-            {option.label}
+        {options.map((o) => (
+          <option key={o.value} value={o.value}>
+            {o.label}
           </option>
         ))}
       </select>

@@ -19,6 +19,7 @@ export function ConflictDialog() {
   return (
     <Dialog.Root open modal={false}>
       <Dialog.Portal>
+        <div className="fixed inset-0 z-30 bg-paper/70" />
         <Dialog.Content
           aria-describedby={undefined}
           onEscapeKeyDown={(event) => event.preventDefault()}

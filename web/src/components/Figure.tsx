@@ -5,7 +5,7 @@ function One({ figure, unit }: FigureData["metric"]) {
   return (
     <span className="whitespace-nowrap">
       <span className="figure">{figure}</span>
-      {unit && <span className="ml-1 text-[0.8em] text-soft">{unit}</span>}
+      {unit && <span className="text-[0.8em] text-soft">{`\u00a0${unit}`}</span>}
     </span>
   );
 }
@@ -15,7 +15,7 @@ export function Figure({ value }: { value: FigureData }) {
   const same = value.metric.figure === value.inch.figure && value.metric.unit === value.inch.unit;
   return (
     <span className="inline-flex flex-wrap items-baseline gap-x-2">
-      <One {...value.metric} />
+      <One {...value.metric} />{" "}
       {!same && (
         <span className="text-[0.86em] text-soft">
           <One {...value.inch} />

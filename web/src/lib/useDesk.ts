@@ -21,7 +21,9 @@ export type Desk = {
   enter: (quantity: string) => void;
   /** Takes back what is typed for a quantity but not entered. */
   drop: (quantity: string) => void;
-  /** Enters something at once, such as an option picked or a file. */
+  /** Picks an option: shown at once, entered at once. */
+  pick: (choice: string, option: string) => void;
+  /** Enters something at once, such as a file. */
   put: (entries: EntryIn[]) => void;
   turn: (way: "undo" | "redo") => void;
   conflict: Conflict | null;
@@ -52,11 +54,16 @@ export function useDeskState(entered: Job): Desk {
   const enterChange = useEnter(id);
   const turnChange = useTurn(id);
 
+  // from the moment a write is refused as stale until the builder has decided, nothing else is sent: reading the
+  // job again makes this tab's next write valid, and a field that loses its focus would slip its figure in
+  const undecided = useRef(false);
+
   useEffect(() => saveDrafts(id, drafts, sessionStorage), [id, drafts]);
 
   const failed = useCallback(
     async (error: unknown, mine: EntryIn[]) => {
       if (error instanceof Refusal && error.status === 412) {
+        undecided.current = true;
         setConflict({ mine, theirs: await reread(id) });
       } else if (
         !(error instanceof Refusal) ||
@@ -72,6 +79,7 @@ export function useDeskState(entered: Job): Desk {
   const { mutateAsync: enterNow } = enterChange;
   const put = useCallback(
     (mine: EntryIn[]) => {
+      if (undecided.current) return;
       setTrouble(null);
       enterNow(mine).then(
         () => setDrafts((now) => dropEntered(now, mine)),
@@ -96,7 +104,8 @@ export function useDeskState(entered: Job): Desk {
     if (entries.length === 0 || preview.data === undefined || preview.isPlaceholderData) return;
     const sound = entries.filter((entry) => {
       const field = preview.data.fields.find((f) => f.name === entry.quantity);
-      return field && !field.problem && !field.question && entry.typed !== null;
+      const fault = preview.data.problems.some((p) => p.field === entry.quantity);
+      return entry.typed !== null && !fault && !field?.question;
     });
     if (sound.length === 0) return;
     const timer = setTimeout(() => put(sound), REST_MS);
@@ -107,6 +116,14 @@ export function useDeskState(entered: Job): Desk {
     const before = latest.current.entered.fields.find((f) => f.name === quantity)?.typed ?? null;
     setDrafts((now) => typing(now, quantity, typed, before));
   }, []);
+
+  const pick = useCallback(
+    (choice: string, option: string) => {
+      setDrafts((now) => ({ ...now, [choice]: option }));
+      put([{ quantity: choice, typed: option || null }]);
+    },
+    [put],
+  );
 
   const drop = useCallback((quantity: string) => setDrafts((now) => without(now, [quantity])), []);
 
@@ -122,6 +139,7 @@ export function useDeskState(entered: Job): Desk {
   const settle = useCallback(
     (mine: boolean) => {
       if (conflict === null) return;
+      undecided.current = false;
       setConflict(null);
       if (mine && conflict.mine.length > 0) put(conflict.mine);
       else
@@ -144,6 +162,7 @@ export function useDeskState(entered: Job): Desk {
     type,
     enter,
     drop,
+    pick,
     put,
     turn,
     conflict,

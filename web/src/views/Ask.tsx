@@ -87,7 +87,7 @@ function Answer({ sought }: { sought: Sought }) {
         <button
           type="button"
           className="button"
-          aria-label={`Enter ${sought.label.toLowerCase()} ${sought.typed[0]}`}
+          aria-label={`Enter ${sought.typed[0]} as ${sought.label.toLowerCase()}`}
           onClick={() => desk.put([{ quantity: sought.name, typed: sought.typed[0] ?? null }])}
         >
           Enter {sought.typed[0]}

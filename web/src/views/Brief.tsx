@@ -31,8 +31,8 @@ export function Brief() {
           <Row name="notes" lines={4} />
         </section>
       </Scroll>
-      <Scroll label="Engine output" className={RESULTS_LEAF}>
-        <h2 className="text-head font-bold">Torque at the crank</h2>
+      <Scroll label="What the engine makes" className={RESULTS_LEAF}>
+        <h1 className="text-head font-bold">Torque at the crank</h1>
         {shown.chart ? (
           <>
             <TorqueChart chart={shown.chart} />

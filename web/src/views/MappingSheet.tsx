@@ -33,6 +33,7 @@ export function MappingSheet({ proposal, onTake, onCancel }: Props) {
   return (
     <Dialog.Root open modal={false} onOpenChange={(open) => !open && onCancel()}>
       <Dialog.Portal>
+        <div className="fixed inset-0 z-30 bg-paper/70" />
         <Dialog.Content
           aria-describedby={undefined}
           onInteractOutside={(event) => event.preventDefault()}

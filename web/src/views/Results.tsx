@@ -47,7 +47,7 @@ function Values({ band }: { band: Band }) {
         {" – "}
         {band.nominal.metric.figure} – {band.high.metric.figure}
       </span>
-      {unit && <span className="ml-1 text-[0.8em] text-soft">{unit}</span>}
+      {unit && <span className="text-[0.8em] text-soft">{`\u00a0${unit}`}</span>}
       {unit !== band.low.inch.unit && (
         <span className="figure block text-note text-soft">
           {band.low.inch.figure} – {band.nominal.inch.figure} – {band.high.inch.figure} {band.low.inch.unit}

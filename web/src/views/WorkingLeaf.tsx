@@ -102,13 +102,13 @@ function Step({ step }: { step: WorkingStep }) {
           <caption className="sr-only">Terms of {step.label}</caption>
           <tbody>
             {step.terms.map((term) => (
-              <tr key={term.name} className="align-top">
-                <th scope="row" className="figure w-16 py-0.5 pr-2 text-left font-normal">
+              <tr key={term.name} className="align-top [&_td]:py-1 [&_th]:py-1">
+                <th scope="row" className="figure w-16 pr-2 text-left font-normal">
                   <Formula text={term.symbol} />
                 </th>
-                <td className="py-0.5 pr-2">
+                <td className="pr-2">
                   {term.mark === "worked out" ? (
-                    <a className="plain-link" href={`#step-${term.name}`}>
+                    <a className="plain-link inline-block min-h-6" href={`#step-${term.name}`}>
                       {term.label}
                     </a>
                   ) : (
@@ -116,7 +116,7 @@ function Step({ step }: { step: WorkingStep }) {
                   )}
                   <Origin mark={term.mark} typed={term.typeset} why={term.why} />
                 </td>
-                <td className="figure py-0.5 text-right">{term.curve ?? term.si}</td>
+                <td className="figure text-right">{term.curve ?? term.si}</td>
               </tr>
             ))}
           </tbody>
@@ -137,10 +137,10 @@ function Step({ step }: { step: WorkingStep }) {
 
 function Origin({ mark, typed, why }: { mark: string; typed: string | null; why: string }) {
   if (mark === "worked out") return null;
-  if (mark === "state") return <span className="ml-2 text-soft">as looked at</span>;
+  if (mark === "state") return <span className="text-soft"> as looked at</span>;
   return (
-    <span className="ml-2 text-soft">
-      {mark}
+    <span className="text-soft">
+      {` ${mark}`}
       {typed && (
         <>
           {" "}

@@ -35,7 +35,7 @@ def upgrade() -> None:
         sa.Column("revision_id", sa.Integer(), nullable=False),
         sa.Column("quantity", sa.String(), nullable=False),
         sa.Column("typed", sa.String(), nullable=True),
-        sa.Column("si", sa.Float(), nullable=True),
+        sa.Column("si", sa.Double(), nullable=True),
         sa.Column("mark", sa.String(), nullable=False),
         sa.Column("curve", sa.JSON(), nullable=True),
         sa.Column("file", sa.JSON(), nullable=True),

@@ -1,0 +1,128 @@
+"""Runs every measurement and prints one table."""
+
+from __future__ import annotations
+
+import gzip
+import os
+import platform
+import statistics
+import tempfile
+import threading
+import time
+from collections.abc import Callable
+from pathlib import Path
+
+import numpy as np
+
+from bench.browser import keystroke_times
+from liftbite.api.app import WEB, create_app
+from liftbite.core.answers import answer
+from liftbite.core.ledger import present
+from liftbite.core.setup import set_up
+from liftbite.demo import JOBS, ledger_of, load
+
+ROWS: list[tuple[str, str, str]] = []
+
+
+def row(what: str, measured: str, aim: str) -> None:
+    ROWS.append((what, measured, aim))
+    print(f"{what.ljust(64)} {measured.rjust(22)}   aim {aim}", flush=True)
+
+
+def times(call: Callable[[], object], runs: int) -> list[float]:
+    call()
+    found = []
+    for _ in range(runs):
+        start = time.perf_counter()
+        call()
+        found.append(time.perf_counter() - start)
+    return sorted(found)
+
+
+def p95(found: list[float]) -> float:
+    return found[int(len(found) * 0.95)]
+
+
+def machine_figure() -> float:
+    """Seconds of a fixed piece of Python and NumPy work, so that figures of two machines can be compared."""
+
+    def work() -> float:
+        total = sum(i * i for i in range(300_000))
+        return total + float(np.sort(np.random.default_rng(1).random(500_000)).sum())
+
+    return statistics.median(times(work, 7))
+
+
+def whole_job() -> None:
+    entries = present(ledger_of(JOBS[1]))
+    found = times(lambda: answer(entries), 400)
+    row("whole job in-process, median", f"{statistics.median(found) * 1e3:.2f} ms", "< 2 ms")
+
+
+def candidates() -> None:
+    setup = set_up(present(ledger_of(JOBS[1])))
+    rng = np.random.default_rng(2)
+    clamp, outer = rng.uniform(4e3, 12e3, 1_000_000), rng.uniform(0.2, 0.28, 1_000_000)
+    known = {**setup.known, "friction_state": 0.0, "stage": 0.0}
+
+    def at_once() -> None:
+        setup.graph.evaluate(["torque_capacity"], {**known, "clamp_load": clamp, "outer_diameter": outer})
+
+    def one_by_one() -> None:
+        for c, o in zip(clamp[:3_000].tolist(), outer[:3_000].tolist(), strict=True):
+            setup.graph.evaluate(["torque_capacity"], {**known, "clamp_load": c, "outer_diameter": o})
+
+    vector = statistics.median(times(at_once, 5)) / 1_000_000
+    scalar = statistics.median(times(one_by_one, 3)) / 3_000
+    row("capacity of 1 000 000 candidates against a scalar loop", f"{scalar / vector:.0f} times", "> 100 times")
+
+
+def over_http() -> None:
+    import http.client
+    import json
+
+    from waitress.server import create_server
+
+    with tempfile.TemporaryDirectory() as folder:
+        app = create_app(Path(folder) / "bench.sqlite")
+        with app.extensions["liftbite.sessions"]() as session:
+            load(session)
+        server = create_server(app, host="127.0.0.1", port=0, threads=4)
+        threading.Thread(target=server.run, daemon=True).start()
+        line = http.client.HTTPConnection("127.0.0.1", server.effective_port)
+        revision = [6]
+
+        def enter() -> None:
+            typed = f"{8 + revision[0] % 97 / 100} kN"
+            body = json.dumps({"entries": [{"quantity": "clamp_load", "typed": typed}]})
+            headers = {"Content-Type": "application/json", "If-Match": f'"{revision[0]}"'}
+            line.request("POST", "/api/jobs/2/entries", body, headers)
+            response = line.getresponse()
+            revision[0] = json.loads(response.read())["revision"]
+
+        found = times(enter, 200)
+        row("changed entry over HTTP, p95", f"{p95(found) * 1e3:.1f} ms", "< 25 ms")
+        if (WEB / "index.html").is_file():
+            typed = keystroke_times(f"http://127.0.0.1:{server.effective_port}/jobs/3/choose")
+            row("keystroke to new number on screen, p95", f"{p95(typed):.0f} ms", "< 100 ms")
+        server.close()
+
+
+def scripts() -> None:
+    page = (WEB / "index.html").read_text()
+    first = [f for f in (WEB / "assets").glob("*.js") if f.name in page]
+    size = sum(len(gzip.compress(f.read_bytes(), 9)) for f in first)
+    row("initial JavaScript, gzip", f"{size / 1e3:.0f} kB", "< 200 kB")
+
+
+def main() -> None:
+    print(f"{platform.machine()}, {os.cpu_count()} cores, Python {platform.python_version()}")
+    print(f"machine figure {machine_figure() * 1e3:.0f} ms\n")
+    whole_job()
+    candidates()
+    over_http()
+    scripts()
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,261 @@
+"""Jobs over HTTP: begin, enter, preview, undo, conflicts, working, asking, files."""
+
+from __future__ import annotations
+
+import json
+from typing import Any
+
+import jsonschema
+import pytest
+from flask.testing import FlaskClient
+from werkzeug.test import TestResponse
+
+from tests.jobs import CAR, MOTORCYCLE
+
+
+def begin(client: FlaskClient, typed: dict[str, str] | None = None) -> dict[str, Any]:
+    """A job begun over HTTP, with what was typed entered in one go."""
+    typed = typed or CAR
+    body = {"name": typed["job_name"], "layout": typed["layout"]}
+    job = client.post("/api/jobs", json=body).get_json()
+    rest = {q: t for q, t in typed.items() if q not in {"layout", "job_name"}}
+    return enter(client, job, **rest).get_json()
+
+
+def enter(client: FlaskClient, job: dict[str, Any], *, seen: int | None = None, **typed: str | None) -> TestResponse:
+    entries = [{"quantity": q, "typed": t} for q, t in typed.items()]
+    tag = f'"{job["revision"] if seen is None else seen}"'
+    return client.post(f"/api/jobs/{job['id']}/entries", json={"entries": entries}, headers={"If-Match": tag})
+
+
+def turn(client: FlaskClient, job: dict[str, Any], way: str) -> TestResponse:
+    return client.post(f"/api/jobs/{job['id']}/{way}", headers={"If-Match": f'"{job["revision"]}"'})
+
+
+def field(job: dict[str, Any], name: str) -> dict[str, Any]:
+    found: dict[str, Any] = next(f for f in job["fields"] if f["name"] == name)
+    return found
+
+
+def test_a_job_is_begun_with_a_layout(client: FlaskClient) -> None:
+    response = client.post("/api/jobs", json={"name": "First", "layout": "dry_car", "vehicle": "Old one"})
+    assert response.status_code == 201
+    assert response.headers["ETag"] == '"1"'
+    job = response.get_json()
+    assert (job["name"], job["vehicle"], job["verdicts"][0]["state"]) == ("First", "Old one", "open")
+    (line,) = client.get("/api/jobs").get_json()["jobs"]
+    assert (line["name"], line["layout_label"]) == ("First", "Car, dry clutch")
+
+
+def test_entries_give_the_numbers_of_the_core(client: FlaskClient) -> None:
+    job = begin(client)
+    results = {r["name"]: r["planned"] for r in job["results"]}
+    assert results["torque_capacity"]["low"]["si"] == pytest.approx(450.0)
+    assert results["bite_margin"]["low"]["metric"]["figure"] == "1.12"
+    assert field(job, "outer_diameter")["value"]["inch"] == {"figure": "9.449", "unit": "in"}
+    assert job["verdicts"][0]["state"] == "thin"
+    assert [v["state"] for v in job["verdicts"][1:]] == ["later"] * 3
+
+
+def test_what_was_typed_stays_as_typed(client: FlaskClient) -> None:
+    job = enter(client, begin(client), outer_diameter="9 1/2 in").get_json()
+    found = field(job, "outer_diameter")
+    assert (found["typed"], found["typeset"], found["value"]["si"]) == ("9 1/2 in", "9\u202f¹⁄₂ in", 0.2413)
+
+
+def test_a_bad_entry_is_refused_whole_and_names_its_field(client: FlaskClient) -> None:
+    job = begin(client)
+    response = enter(client, job, clamp_load="10 kN", outer_diameter="9 1/0 in")
+    assert response.status_code == 422
+    assert response.content_type == "application/problem+json"
+    (fault,) = response.get_json()["errors"]
+    assert fault["field"] == "outer_diameter"
+    assert "divides by zero" in fault["message"]
+    assert client.get(f"/api/jobs/{job['id']}").get_json()["revision"] == job["revision"]
+
+
+def test_typing_the_same_again_is_no_revision(client: FlaskClient) -> None:
+    job = begin(client)
+    assert enter(client, job, clamp_load="9 kN").get_json()["revision"] == job["revision"]
+
+
+def test_a_preview_keeps_nothing(client: FlaskClient) -> None:
+    job = begin(client)
+    body = {"entries": [{"quantity": "clamp_load", "typed": "6 kN"}, {"quantity": "outer_diameter", "typed": "9 1/"}]}
+    shown = client.post(f"/api/jobs/{job['id']}/preview", json=body).get_json()
+    assert shown["verdicts"][0]["state"] == "slips"
+    assert field(shown, "outer_diameter")["typed"] == "9 1/"
+    assert "Outer diameter" in field(shown, "outer_diameter")["problem"]
+    assert client.get(f"/api/jobs/{job['id']}").get_json() == job
+
+
+def test_a_preview_of_an_emptied_field_shows_it_missing(client: FlaskClient) -> None:
+    job = begin(client)
+    body = {"entries": [{"quantity": "clamp_load", "typed": None}]}
+    shown = client.post(f"/api/jobs/{job['id']}/preview", json=body).get_json()
+    assert shown["verdicts"][0]["needs"] == [{"name": "clamp_load", "label": "Clamp load"}]
+
+
+def test_an_unusual_figure_is_taken_but_questioned(client: FlaskClient) -> None:
+    job = enter(client, begin(client), outer_diameter="9.5 mm", inner_diameter="6 mm").get_json()
+    asked = field(job, "outer_diameter")["question"]
+    assert "9.5 in = 241.3 mm" in asked["sentence"]
+    assert asked["instead"][0] == "9.5 in"
+
+
+def test_a_stale_write_is_refused_and_nothing_overwritten(client: FlaskClient) -> None:
+    job = begin(client)
+    first = enter(client, job, clamp_load="10 kN")
+    second = enter(client, job, clamp_load="8 kN")
+    assert (first.status_code, second.status_code) == (200, 412)
+    assert second.get_json()["newest"] == first.get_json()["revision"]
+    now = client.get(f"/api/jobs/{job['id']}").get_json()
+    assert field(now, "clamp_load")["typed"] == "10 kN"
+    assert turn(client, job, "undo").status_code == 412
+
+
+@pytest.mark.parametrize("tag", [None, "", "17", '"x"', "*"])
+def test_a_write_has_to_say_what_it_was_made_on(client: FlaskClient, tag: str | None) -> None:
+    job = begin(client)
+    headers = {} if tag is None else {"If-Match": tag}
+    body = {"entries": [{"quantity": "clamp_load", "typed": "8 kN"}]}
+    assert client.post(f"/api/jobs/{job['id']}/entries", json=body, headers=headers).status_code == 428
+
+
+def test_undo_and_redo_survive_a_new_reading_of_the_job(client: FlaskClient) -> None:
+    job = enter(client, begin(client), clamp_load="10 kN").get_json()
+    assert job["undo"]["words"] == "Clamp load"
+    back = turn(client, client.get(f"/api/jobs/{job['id']}").get_json(), "undo").get_json()
+    assert field(back, "clamp_load")["typed"] == "9 kN"
+    again = turn(client, client.get(f"/api/jobs/{job['id']}").get_json(), "redo").get_json()
+    assert field(again, "clamp_load")["typed"] == "10 kN"
+    assert again["redo"] is None
+    assert turn(client, again, "redo").get_json()["revision"] == again["revision"]
+
+
+def test_the_history_tells_before_and_after(client: FlaskClient) -> None:
+    job = enter(client, begin(client), clamp_load="10 kN", use="track").get_json()
+    turn(client, job, "undo")
+    undone, edited, *_, started = client.get(f"/api/jobs/{job['id']}/history").get_json()["revisions"]
+    assert (undone["kind"], undone["of"], started["kind"]) == ("undo", edited["number"], "start")
+    said = {c["label"]: (c["before"], c["after"]) for c in edited["changes"]}
+    assert said == {"Clamp load": ("9 kN", "10 kN"), "Use": ("Road, tuned", "Track")}
+    assert edited["at"].endswith("Z")
+
+
+def test_a_job_is_put_away_and_brought_back(client: FlaskClient) -> None:
+    job = begin(client)
+    assert client.put(f"/api/jobs/{job['id']}/put-away", json={"put_away": True}).get_json()["put_away"]
+    assert client.get("/api/jobs").get_json() == {"jobs": [], "put_away": 1}
+    assert len(client.get("/api/jobs?put_away=true").get_json()["jobs"]) == 1
+    client.put(f"/api/jobs/{job['id']}/put-away", json={"put_away": False})
+    assert len(client.get("/api/jobs").get_json()["jobs"]) == 1
+
+
+def test_the_working_over_http(client: FlaskClient) -> None:
+    job = begin(client)
+    found = client.get(f"/api/jobs/{job['id']}/working/bite_margin?friction=-1").get_json()
+    assert found["at"] == "engine as it is, low friction"
+    step = next(s for s in found["steps"] if s["name"] == "effective_radius")
+    assert step["formula"] == "r_e = (D_o + D_i) / 4"
+    term = step["terms"][0]
+    assert (term["typeset"], term["si"], term["mark"]) == ("240 mm", "0.24 m", "entered")
+    assert client.get(f"/api/jobs/{job['id']}/working/colour").status_code == 422
+    assert client.get(f"/api/jobs/{job['id']}/working/bite_margin?friction=7").status_code == 422
+
+
+def test_asking_backwards_over_http(client: FlaskClient) -> None:
+    job = begin(client)
+    asked = client.post(f"/api/jobs/{job['id']}/ask", json={}).get_json()
+    assert asked["target"]["metric"]["figure"] == "1.3"
+    by_name = {s["name"]: s for s in asked["sought"]}
+    assert by_name["clamp_load"]["values"][0]["si"] == pytest.approx(10_400.0)
+    typed = by_name["clamp_load"]["typed"][0]
+    held = enter(client, job, clamp_load=typed, pressure_limit="1 MPa").get_json()
+    assert held["verdicts"][0]["state"] == "holds", "the answer as typed meets the target"
+    assert not by_name["friction_coefficient"]["can_enter"]
+
+
+@pytest.mark.parametrize(
+    ("body", "says"),
+    [
+        ({"target": "abc"}, "Target for bite margin: “abc” does not begin with a number"),
+        ({"target": "-1"}, "has to be more than 0"),
+        ({"target": "1.3 mm"}, "Target for bite margin"),
+        ({"result": "colour"}, "is not a result"),
+        ({"result": "torque_capacity"}, "say what the result should be"),
+    ],
+)
+def test_a_bad_question_is_a_sentence(client: FlaskClient, body: dict[str, str], says: str) -> None:
+    response = client.post(f"/api/jobs/{begin(client)['id']}/ask", json=body)
+    assert response.status_code == 422
+    assert says in response.get_json()["detail"]
+
+
+def test_another_result_can_be_asked(client: FlaskClient) -> None:
+    job = begin(client)
+    body = {"result": "torque_capacity", "target": "400 lb-ft"}
+    asked = client.post(f"/api/jobs/{job['id']}/ask", json=body).get_json()
+    clamp = next(s for s in asked["sought"] if s["name"] == "clamp_load")
+    assert clamp["values"][0]["si"] == pytest.approx(400 * 1.3558179483314 / (2 * 0.25 * 0.1))
+
+
+def test_a_job_leaves_as_a_file_and_comes_back_unchanged(client: FlaskClient) -> None:
+    job = enter(client, begin(client, MOTORCYCLE), clamp_load=None, spring_count="5").get_json()
+    turn(client, job, "undo")
+    out = client.get(f"/api/jobs/{job['id']}/file")
+    assert 'filename="test-twin.liftbite.json"' in out.headers["Content-Disposition"]
+    schema = client.get("/api/job-file.schema.json").get_json()
+    jsonschema.validate(json.loads(out.data), schema)
+    back = client.post("/api/jobs/file", data=out.data, content_type="application/json")
+    assert back.status_code == 201
+    again = client.get(f"/api/jobs/{back.get_json()['id']}/file")
+    assert again.data == out.data
+    first, second = client.get(f"/api/jobs/{job['id']}").get_json(), back.get_json()
+    assert {k: v for k, v in first.items() if k != "id"} == {k: v for k, v in second.items() if k != "id"}
+
+
+@pytest.mark.parametrize(
+    ("path", "method", "body"),
+    [
+        ("/api/jobs/99", "GET", None),
+        ("/api/jobs/99/history", "GET", None),
+        ("/api/jobs/99/file", "GET", None),
+        ("/api/jobs/99/put-away", "PUT", {"put_away": True}),
+        ("/api/jobs/99/entries", "POST", {"entries": [{"quantity": "notes", "typed": "x"}]}),
+        ("/api/jobs/99/undo", "POST", None),
+        ("/api/nothing", "GET", None),
+    ],
+)
+def test_what_is_not_there(client: FlaskClient, path: str, method: str, body: Any) -> None:
+    response = client.open(path, method=method, json=body, headers={"If-Match": '"1"'})
+    assert response.status_code == 404
+    assert response.content_type == "application/problem+json"
+    assert response.get_json()["status"] == 404
+
+
+@pytest.mark.parametrize(
+    ("body", "status"),
+    [
+        (b"{bad", 400),
+        (b"[]", 400),
+        (b"{}", 422),
+        (b'{"name": "x", "layout": "tractor"}', 422),
+        (b'{"name": "x", "layout": "dry_car", "colour": "red"}', 422),
+        (b'{"name": "", "layout": "dry_car"}', 422),
+        (b'{"name": "a\\u0000b", "layout": "dry_car"}', 422),
+    ],
+)
+def test_a_body_that_cannot_be_taken(client: FlaskClient, body: bytes, status: int) -> None:
+    response = client.post("/api/jobs", data=body, content_type="application/json")
+    assert response.status_code == status
+    assert response.content_type == "application/problem+json"
+    assert client.get("/api/jobs").get_json()["jobs"] == []
+
+
+def test_the_curve_as_csv(client: FlaskClient) -> None:
+    job = begin(client)
+    response = client.get(f"/api/jobs/{job['id']}/curve.csv")
+    assert response.data.startswith(b"engine speed [rpm],torque [N\xc2\xb7m],power [kW]\n")
+    assert client.get(f"/api/jobs/{job['id']}/curve.csv?stage=planned").status_code == 422
+    assert client.get(f"/api/jobs/{job['id']}/curve.csv?stage=later").status_code == 422

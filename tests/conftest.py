@@ -1,0 +1,25 @@
+"""Each test gets its own database file."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+from flask.testing import FlaskClient
+from flask_openapi3 import OpenAPI
+
+from liftbite.api.app import create_app
+
+
+@pytest.fixture
+def app(tmp_path: Path) -> Iterator[OpenAPI]:
+    """The application on an empty file, every response checked against its model."""
+    found = create_app(tmp_path / "shop.sqlite", web=tmp_path / "web", testing=True)
+    yield found
+    found.extensions["liftbite.sessions"].kw["bind"].dispose()
+
+
+@pytest.fixture
+def client(app: OpenAPI) -> FlaskClient:
+    return app.test_client()

@@ -1,0 +1,70 @@
+"""Browser tests drive the built application, served by the same server as in use, in Debian's Chromium."""
+
+from __future__ import annotations
+
+import shutil
+import threading
+from collections.abc import Iterator
+from pathlib import Path
+from typing import Any
+
+import pytest
+from playwright.sync_api import BrowserContext, Page
+from waitress.server import create_server
+
+from liftbite.api.app import WEB, create_app
+from liftbite.demo import load
+
+ROOT = Path(__file__).parents[2]
+
+
+@pytest.fixture(scope="session")
+def browser_type_launch_args(browser_type_launch_args: dict[str, Any]) -> dict[str, Any]:
+    flags = (
+        "--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking "
+        "--disable-component-update --disable-sync --disable-dev-shm-usage"
+    )
+    return {**browser_type_launch_args, "executable_path": shutil.which("chromium"), "args": flags.split()}
+
+
+@pytest.fixture(scope="session")
+def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]:
+    return {
+        **browser_context_args,
+        "viewport": {"width": 1280, "height": 800},
+        "reduced_motion": "reduce",
+        "locale": "en-GB",
+    }
+
+
+@pytest.fixture
+def shop(tmp_path: Path) -> Iterator[str]:
+    """The address of a demo shop of the test's own."""
+    assert (WEB / "index.html").is_file(), "build the web application first: make build"
+    app = create_app(tmp_path / "shop.sqlite")
+    with app.extensions["liftbite.sessions"]() as session:
+        load(session)
+    server = create_server(app, host="127.0.0.1", port=0, threads=8)
+    thread = threading.Thread(target=server.run, daemon=True)
+    thread.start()
+    yield f"http://127.0.0.1:{server.effective_port}"
+    server.close()
+    thread.join(timeout=5)
+    app.extensions["liftbite.sessions"].kw["bind"].dispose()
+
+
+@pytest.fixture
+def page(context: BrowserContext) -> Iterator[Page]:
+    """A page that fails the test when a script fails or the policy is broken."""
+    page = context.new_page()
+    troubles: list[str] = []
+    page.on("pageerror", lambda error: troubles.append(str(error)))
+    page.on("console", lambda said: troubles.append(said.text) if "Content Security Policy" in said.text else None)
+    page.set_default_timeout(8_000)
+    yield page
+    assert troubles == []
+
+
+@pytest.fixture(scope="session")
+def axe() -> str:
+    return (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text()
