@@ -7,7 +7,7 @@ UV_VERSION := 0.13.9
 export LIFTBITE_DATA ?=
 export PORT ?= 8700
 
-.PHONY: help demo serve build test check format bench types docs clean
+.PHONY: help demo serve build test check format bench pictures docs clean
 
 help: ## What there is to make
 	@grep -hE '^[a-z]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 10
@@ -44,6 +44,9 @@ docs: .venv/.dev web/node_modules/.ok ## Write the generated files anew: schema,
 	$(BIN)/liftbite openapi > docs/openapi.json
 	$(BIN)/liftbite quantities --markdown > docs/quantities.md
 	cd web && npm run -s types
+
+pictures: .venv/.dev web/dist/index.html .venv/.chromium ## Take the screenshots again
+	$(BIN)/python -m docs.pictures
 
 bench: .venv/.dev web/dist/index.html .venv/.chromium ## Measure; prints figures, judges nothing
 	$(BIN)/python -m bench

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping, Sequence
 from math import isfinite
 from typing import Any
@@ -14,7 +15,7 @@ from liftbite.core.inputs import INPUTS
 from liftbite.core.ledger import Entry, Revision, present, redoable, undoable
 from liftbite.core.seek import Sought
 from liftbite.core.setup import Setup, label_of, unit_of
-from liftbite.core.units import KINDS, figure, from_si, show, show_together, typeset
+from liftbite.core.units import KINDS, figure, from_si, read, show, show_together, typeset
 from liftbite.core.working import Step
 
 LATER = {
@@ -228,8 +229,10 @@ def said(quantity: str, entry: Entry | None) -> str | None:
     if entry.curve is not None:
         return f"{entry.typed}: {curve_words(entry.curve)}"
     asked = INPUTS[quantity]
-    bare = asked.unit != "text" and entry.typed[-1:].isdigit()
-    return f"{typeset(entry.typed)} {asked.field_unit}".rstrip() if bare else entry.typed
+    if asked.unit == "text":
+        return entry.typed
+    bare = entry.typed[-1:].isdigit()
+    return f"{typeset(entry.typed)} {asked.field_unit if bare else ''}".rstrip()
 
 
 def _step_words(revisions: Sequence[Revision], number: int | None) -> m.StepOut | None:
@@ -301,28 +304,36 @@ def sought_out(sought: Sought, setup: Setup) -> m.SoughtOut:
         can_enter=sought.quantity in setup.graph.inputs(["bite_margin"]),
         present=figure_out(sought.present, unit) if sought.present is not None else None,
         values=[figure_out(v, unit) for v in sought.crossings],
-        typed=[typed_safely(v, sought.quantity, sought.at_least) for v in sought.crossings],
+        typed=[
+            typed_safely(v, sought.quantity, sought.at_least, _unit_typed(setup, sought.quantity))
+            for v in sought.crossings
+        ],
         at_least=sought.at_least,
         best=figure_out(sought.best, "-"),
         best_at=figure_out(sought.best_at, unit),
     )
 
 
-def typed_safely(value: float, quantity: str, at_least: bool) -> str:
-    """A sought value as it would be typed in its field, rounded so that the target is still met.
+def _unit_typed(setup: Setup, quantity: str) -> str:
+    """The unit a builder used for this quantity, else its field's."""
+    entry = setup.entries.get(quantity)
+    asked = INPUTS[quantity]
+    return read(entry.typed, asked.unit, asked.field_unit).unit if entry and entry.typed else asked.field_unit
 
-    >>> typed_safely(0.25512345, "outer_diameter", True), typed_safely(2.0, "disc_count", True)
+
+def typed_safely(value: float, quantity: str, at_least: bool, unit: str) -> str:
+    """A sought value as it would be typed, rounded so that the target is still met.
+
+    >>> typed_safely(0.25512345, "outer_diameter", True, "mm"), typed_safely(2.0, "disc_count", True, "")
     ('255.2 mm', '2')
     """
-    import math
-
     asked = INPUTS[quantity]
-    shown = from_si(value, asked.field_unit)
+    shown = from_si(value, unit)
     if asked.unit == "count" or shown == 0:
         return f"{shown:g}"
     step = 10.0 ** (math.floor(math.log10(abs(shown))) - 3)
     rounded = (math.ceil if at_least else math.floor)(round(shown / step, 6)) * step
-    return f"{rounded:.10g} {asked.field_unit}".rstrip()
+    return f"{rounded:.10g} {unit}".rstrip()
 
 
 def catalogue_out() -> m.CatalogueOut:
