@@ -66,11 +66,11 @@ def candidates() -> None:
     known = {**setup.known, "friction_state": 0.0, "stage": 0.0}
 
     def at_once() -> None:
-        setup.graph.evaluate(["torque_capacity"], {**known, "clamp_load": clamp, "outer_diameter": outer})
+        setup.graph.evaluate(["torque_capacity"], {**known, "cover_clamp": clamp, "outer_diameter": outer})
 
     def one_by_one() -> None:
         for c, o in zip(clamp[:3_000].tolist(), outer[:3_000].tolist(), strict=True):
-            setup.graph.evaluate(["torque_capacity"], {**known, "clamp_load": c, "outer_diameter": o})
+            setup.graph.evaluate(["torque_capacity"], {**known, "cover_clamp": c, "outer_diameter": o})
 
     vector = statistics.median(times(at_once, 5)) / 1_000_000
     scalar = statistics.median(times(one_by_one, 3)) / 3_000
@@ -94,7 +94,7 @@ def over_http() -> None:
 
         def enter() -> None:
             typed = f"{8 + revision[0] % 97 / 100} kN"
-            body = json.dumps({"entries": [{"quantity": "clamp_load", "typed": typed}]})
+            body = json.dumps({"entries": [{"quantity": "cover_clamp", "typed": typed}]})
             headers = {"Content-Type": "application/json", "If-Match": f'"{revision[0]}"'}
             line.request("POST", "/api/jobs/2/entries", body, headers)
             response = line.getresponse()

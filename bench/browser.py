@@ -12,7 +12,7 @@ FLAGS = (
 
 _WATCH = """() => {
   window.times = [];
-  const field = document.querySelector('[data-row=clamp_load] input');
+  const field = document.querySelector('[data-row=cover_clamp] input');
   const shown = document.querySelector('[data-testid=answer-bite]');
   let pressed = 0;
   field.addEventListener('input', () => { pressed = performance.now(); }, true);
@@ -33,7 +33,7 @@ def keystroke_times(address: str, strokes: int = 60) -> list[float]:
         page.goto(address)
         page.wait_for_load_state("networkidle")
         page.evaluate(_WATCH)
-        field = page.locator("[data-row=clamp_load] input")
+        field = page.locator("[data-row=cover_clamp] input")
         field.fill("")
         for i in range(strokes):
             field.press("End")

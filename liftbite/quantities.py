@@ -9,7 +9,8 @@ from __future__ import annotations
 from collections.abc import Iterator
 from typing import Any
 
-from liftbite.core.choices import CHOICES, QUANTITIES
+from liftbite.core.arrange import QUANTITIES
+from liftbite.core.choices import CHOICES
 from liftbite.core.doc import Doc, read_doc
 from liftbite.core.graph import functions_of
 from liftbite.core.inputs import INPUTS

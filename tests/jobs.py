@@ -20,7 +20,7 @@ CAR = {
     "outer_diameter": "240 mm",
     "inner_diameter": "160 mm",
     "facing_material": "organic",
-    "clamp_load": "9 kN",
+    "cover_clamp": "9 kN",
 }
 
 MOTORCYCLE = {

@@ -43,8 +43,8 @@ def test_compute_prints_a_table(tmp_path: Path) -> None:
 @pytest.mark.parametrize(
     ("change", "code"),
     [
-        ({"clamp_load": "10.5 kN", "pressure_limit": "1 MPa"}, 0),
-        ({"clamp_load": "6 kN"}, 1),
+        ({"cover_clamp": "10.5 kN", "pressure_limit": "1 MPa"}, 0),
+        ({"cover_clamp": "6 kN"}, 1),
         ({"inner_diameter": "300 mm"}, 2),
         ({"disc_count": ""}, 2),
     ],

@@ -65,7 +65,7 @@ def curve(*speed: float) -> dict[str, list[float]]:
         (one_entry(quantity="outer_diameter", typed="240 mm", si=0.3), "is 0.24 in SI, but the file says 0.3"),
         (one_entry(quantity="outer_diameter", typed="240 mm", si="x"), "si: Input should be a valid number"),
         (one_entry(quantity="colour", typed="red"), "not a quantity a job has"),
-        (one_entry(quantity="clamp_load", curve=curve(1.0, 2.0)), "not a curve"),
+        (one_entry(quantity="cover_clamp", curve=curve(1.0, 2.0)), "not a curve"),
         (one_entry(quantity="measured_curve", curve=curve(2.0, 1.0)), "ascend"),
     ],
 )  # fmt: skip

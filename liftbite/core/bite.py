@@ -5,12 +5,13 @@ In the order in which it is used:
 - demand      `torque_at_clutch`, `torque_demand`
 - friction    `friction_coefficient`
 - faces       `effective_faces`, `facing_area`, `facing_area_total`
-- capacity    `torque_capacity`, `holdable_engine_torque`, `kept_engine_torque`
+- clamp       `clamp_load`
+- capacity    `friction_torque`, `holdable_engine_torque`, `kept_engine_torque`
 - margins     `bite_margin`, `pressure_margin`
 - pressure    `mean_pressure`, `edge_pressure`
 
-`friction_faces`, `primary_ratio`, `primary_efficiency`, `interface_efficiency`, `effective_radius` and
-`clamp_load` come from an arrangement, or are inputs.
+`friction_faces`, `primary_ratio`, `primary_efficiency`, `interface_efficiency`, `effective_radius`, `spring_clamp`,
+`temperature_factor` and `torque_capacity` come from an arrangement, or are inputs.
 """
 
 from __future__ import annotations
@@ -71,11 +72,12 @@ def torque_demand(torque_at_clutch: Values, use_factor: Values) -> Values:
 
 
 def friction_coefficient(
-    friction_low: Values, friction_nominal: Values, friction_high: Values, friction_state: Values
-) -> Values:
-    """Coefficient of friction at a place in the material's band: −1 low, 0 nominal, +1 high.
+    friction_low: Values, friction_nominal: Values, friction_high: Values, friction_state: Values,
+    temperature_factor: Values,
+) -> Values:  # fmt: skip
+    """Coefficient of friction at a temperature and a place in the material's band: −1 low, 0 nominal, +1 high.
 
-    μ = μ_nom + s·(μ_high − μ_nom) for s above 0; μ = μ_nom + s·(μ_nom − μ_low) below
+    μ = f · (μ_nom + s·(μ_high − μ_nom)) for s above 0; μ = f · (μ_nom + s·(μ_nom − μ_low)) below
 
     Parameters
     ----------
@@ -83,6 +85,7 @@ def friction_coefficient(
     friction_nominal : μ_nom, nominal value [-]
     friction_high : μ_high, high end of the band [-]
     friction_state : s, place in the band from −1 to +1 [-]
+    temperature_factor : f, friction left at this temperature [-]
 
     Returns
     -------
@@ -91,7 +94,7 @@ def friction_coefficient(
     Range: μ_low ≤ μ_nom ≤ μ_high, all above 0.
     Source: [definition: straight lines between the three figures of the band].
 
-    >>> friction_coefficient(0.25, 0.30, 0.38, -1.0), friction_coefficient(0.25, 0.30, 0.38, 0.0)
+    >>> friction_coefficient(0.25, 0.30, 0.38, -1.0, 1.0), friction_coefficient(0.25, 0.30, 0.38, 0.0, 1.0)
     (0.25, 0.3)
     """
     ok = (
@@ -102,7 +105,8 @@ def friction_coefficient(
                  "at least", friction_nominal, "friction_nominal")
     )  # fmt: skip
     up, down = friction_high - friction_nominal, friction_nominal - friction_low
-    return plain((friction_nominal + friction_state * np.where(np.greater(friction_state, 0), up, down)) * ok)
+    band = friction_nominal + friction_state * np.where(np.greater(friction_state, 0), up, down)
+    return plain(temperature_factor * band * ok)
 
 
 def effective_faces(friction_faces: Values, interface_efficiency: Values) -> Values:
@@ -180,12 +184,38 @@ def facing_area_total(facing_area: Values, friction_faces: Values) -> Values:
     return facing_area * friction_faces
 
 
-def torque_capacity(
+def clamp_load(spring_clamp: Values, bearing_takes: Values, strap_force: Values, centrifugal_clamp: Values) -> Values:
+    """Force that presses the stack together: what the springs give, less what acts against them.
+
+    F = F_spring − F_takes + F_strap + ΔF_c
+
+    Parameters
+    ----------
+    spring_clamp : F_spring, spring force on the plate [N]
+    bearing_takes : F_takes, force the bearing takes off the clamp [N]
+    strap_force : F_strap, force of the straps towards the flywheel [N]
+    centrifugal_clamp : ΔF_c, centrifugal part of the clamp load [N]
+
+    Returns
+    -------
+    F, clamp load [N]
+
+    Range: above 0; below it the clutch is open.
+    Source: [definition: forces on the pressure plate].
+
+    >>> clamp_load(8000.0, 320.0, 0.0, 0.0)
+    7680.0
+    """
+    total = spring_clamp - bearing_takes + strap_force + centrifugal_clamp
+    return total * positive("clamp_load", total)
+
+
+def friction_torque(
     effective_faces: Values, friction_coefficient: Values, clamp_load: Values, effective_radius: Values
 ) -> Values:
-    """Torque the clutch carries before it slips.
+    """Torque the friction faces carry before they slip.
 
-    T_cap = N_eff · μ · F · r_e
+    T_f = N_eff · μ · F · r_e
 
     Parameters
     ----------
@@ -196,16 +226,15 @@ def torque_capacity(
 
     Returns
     -------
-    T_cap, torque capacity [N·m]
+    T_f, torque of the friction faces [N·m]
 
     Range: F above 0.
     Source: [handbook: Shigley's Mechanical Engineering Design, chapter on clutches, brakes, couplings and flywheels].
 
-    >>> torque_capacity(2.0, 0.25, 8000.0, 0.125)
+    >>> friction_torque(2.0, 0.25, 8000.0, 0.125)
     500.0
     """
-    ok = positive("clamp_load", clamp_load)
-    return effective_faces * friction_coefficient * clamp_load * effective_radius * ok
+    return effective_faces * friction_coefficient * clamp_load * effective_radius * positive("clamp_load", clamp_load)
 
 
 def holdable_engine_torque(torque_capacity: Values, primary_ratio: Values, primary_efficiency: Values) -> Values:

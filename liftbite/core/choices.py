@@ -1,40 +1,70 @@
 """The alternatives a builder picks. A choice decides which modules are in the graph and what is assumed.
 
 - `Option`, `Choice`, `CHOICES`   what can be picked
-- `QUANTITIES`     every quantity function there is, by name
-- `Chosen`         what a job has picked, with what that assumes
-- `choose`         picked options to a `Chosen`
-- `graph_of`       the graph of what was chosen, built once per combination
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass, field
-from functools import lru_cache
-from inspect import Parameter, Signature, signature
 from types import ModuleType
-from typing import Any
 
-from liftbite.core import bite, engine
 from liftbite.core.arrangements import (
+    adjusting_cover,
+    bearing_free,
+    bearing_rides,
+    button_wear,
+    cable,
+    carbon_friction,
     coil_springs,
+    concentric_slave,
+    coned_plate,
+    cover_figure,
+    cover_levers,
     curve_at_crank,
     curve_at_wheel,
     curve_from_peaks,
+    diaphragm,
     dry_discs,
+    engine_on_clutch,
+    engine_through_primary,
+    fading_friction,
+    fingers_thrown,
+    hydraulics,
+    inertia_by_rings,
+    inertia_by_swing,
+    inertia_by_weight,
+    no_fingers_thrown,
+    no_fork,
+    plain_cover,
+    plain_hub,
     primary_gears,
+    ramp_hub,
+    slave_on_fork,
     spring_wire,
+    springs_measured,
     stage_at_crank,
     stage_at_wheel,
     stage_none,
     stage_scaled,
+    straight_lifter,
+    unbalance_by_register,
     uniform_pressure,
     uniform_wear,
     wet_pack,
 )
-from liftbite.core.graph import Graph, functions_of
-from liftbite.core.inputs import ALWAYS_ASSUMED, INPUTS, Assumed
+from liftbite.core.assumes import (
+    CABLE,
+    HYDRAULIC,
+    LAYOUT_ASSUMES,
+    STARTS,
+    WHEELS,
+    grade_assumes,
+    loss_assumes,
+    start_assumes,
+    use_assumes,
+)
+from liftbite.core.inputs import Assumed
 from liftbite.core.materials import MATERIALS
 
 CAR, MOTORCYCLE = "dry_car", "wet_motorcycle"
@@ -88,22 +118,14 @@ class Choice:
         return next((o for o in self.options if o.value == value), None)
 
 
-def _use(factor: float) -> dict[str, Assumed]:
-    return {"use_factor": Assumed(factor, "practice", "use factors of the trade, never below 1.1")}
-
-
-def _loss(share: float, what: str) -> dict[str, Assumed]:
-    return {"driveline_loss": Assumed(share, "practice", f"{what}: middle of the usual losses")}
-
-
 CHOICES: Mapping[str, Choice] = {
     c.name: c
     for c in (
         Choice("layout", "Layout", (
             Option(CAR, "Car, dry clutch", "One to three discs between flywheel and pressure plate, at crank speed.",
-                   (dry_discs,)),
+                   (dry_discs, engine_on_clutch), LAYOUT_ASSUMES[CAR]),
             Option(MOTORCYCLE, "Motorcycle, wet pack", "Friction and plain plates in a basket, behind a primary drive.",
-                   (wet_pack,)),
+                   (wet_pack, engine_through_primary), LAYOUT_ASSUMES[MOTORCYCLE]),
         )),
         Choice("curve_source", "Engine output from", (
             Option("file", "A dynamometer file", "Torque or power over engine speed, as CSV."),
@@ -112,11 +134,11 @@ CHOICES: Mapping[str, Choice] = {
         Choice("curve_reference", "Figures taken at", (
             Option("crank", "The crank", "An engine dynamometer, or a maker's figure.", (curve_at_crank,)),
             Option("chain", "The wheel, chain drive", "A chassis dynamometer; 8 to 12 % is lost on the way.",
-                   (curve_at_wheel,), _loss(0.10, "chain drive, 8 to 12 %"), (MOTORCYCLE,)),
+                   (curve_at_wheel,), loss_assumes(0.10, "chain drive, 8 to 12 %"), (MOTORCYCLE,)),
             Option("two_wheel", "The wheels, two driven", "A chassis dynamometer; 12 to 17 % is lost on the way.",
-                   (curve_at_wheel,), _loss(0.145, "two-wheel drive, 12 to 17 %"), (CAR,)),
+                   (curve_at_wheel,), loss_assumes(0.145, "two-wheel drive, 12 to 17 %"), (CAR,)),
             Option("all_wheel", "The wheels, four driven", "A chassis dynamometer; 18 to 25 % is lost on the way.",
-                   (curve_at_wheel,), _loss(0.215, "all-wheel drive, 18 to 25 %"), (CAR,)),
+                   (curve_at_wheel,), loss_assumes(0.215, "all-wheel drive, 18 to 25 %"), (CAR,)),
         ), supplies="crank_curve", asks="where the figures were taken"),
         Choice("stage_plan", "Planned stage", (
             Option("none", "None", "The engine stays as it is.", (stage_none,)),
@@ -128,24 +150,49 @@ CHOICES: Mapping[str, Choice] = {
                    (stage_at_wheel,)),
         ), begins={CAR: "none", MOTORCYCLE: "none"}),
         Choice("use", "Use", (
-            Option("gentle", "Gentle road", "Daily driving, no tuning, no trailer.", (), _use(1.2)),
-            Option("tuned", "Road, tuned", "Road driving with a tuned engine.", (), _use(1.3)),
-            Option("track", "Track", "Standing starts now and then, hard shifts.", (), _use(1.35)),
+            Option("gentle", "Gentle road", "Daily driving, no tuning, no trailer.", (), use_assumes(1.2)),
+            Option("tuned", "Road, tuned", "Road driving with a tuned engine.", (), use_assumes(1.3)),
+            Option("track", "Track", "Standing starts now and then, hard shifts.", (), use_assumes(1.35)),
             Option("drag", "Drag, hill starts, towing", "The clutch slips under full load at every start.", (),
-                   _use(1.5)),
+                   use_assumes(1.5)),
         )),
         Choice("primary_source", "Primary drive by", (
             Option("ratio", "Ratio", "Crank turns per clutch turn."),
             Option("teeth", "Teeth", "Teeth of the two primary gears.", (primary_gears,)),
         ), begins={MOTORCYCLE: "ratio"}),
         Choice("facing_material", "Facing material", tuple(
-            Option(m.name, m.label, m.character, (), m.assumes(), (CAR,) if m.runs == "dry" else (MOTORCYCLE,))
+            Option(m.name, m.label, m.character, (carbon_friction if m.name == "carbon" else fading_friction,),
+                   m.assumes(), (CAR,) if m.runs == "dry" else (MOTORCYCLE,))
             for m in MATERIALS.values()
-        )),
+        ), supplies="temperature_factor"),
         Choice("clamp_source", "Clamp load from", (
-            Option("figure", "A figure", "The cover maker's clamp load, or one measured in a press."),
+            Option("figure", "A figure", "The cover maker's clamp load, or one measured in a press.", (cover_figure,)),
             Option("coils", "Coil springs", "Count, rate and lengths of the springs.", (coil_springs,)),
+            Option("diaphragm", "A diaphragm spring", "Sizes of the ring, seat, fulcrum and fingers.", (diaphragm,)),
         ), begins={CAR: "figure", MOTORCYCLE: "coils"}),
+        Choice("spring_lengths", "Spring lengths", (
+            Option("alike", "One length for all", "The springs are alike."),
+            Option("each", "Each measured", "Every spring's own length, in order round the plate.",
+                   (springs_measured,)),
+        ), begins={CAR: "alike", MOTORCYCLE: "alike"}),
+        Choice("adjuster", "Cover", (
+            Option("plain", "Follows the wear", "The fingers come back as the disc wears.", (plain_cover,)),
+            Option("self_adjusting", "Self-adjusting", "Fingers and clamp stay until the adjuster is spent.",
+                   (adjusting_cover,)),
+        ), begins={CAR: "plain", MOTORCYCLE: "plain"}),
+        Choice("fingers", "Fingers at speed", (
+            Option("left_aside", "Left aside", "What speed does to the fingers does not count.", (no_fingers_thrown,)),
+            Option("counted", "Counted", "Their mass off the pivots' plane adds or takes.", (fingers_thrown,)),
+        ), begins={CAR: "left_aside", MOTORCYCLE: "left_aside"}),
+        Choice("bearing", "Bearing at rest", (
+            Option("free", "Free", "The bearing does not press at rest.", (bearing_free,)),
+            Option("rides", "Rides with preload", "It takes its preload times the lever ratio off the clamp.",
+                   (bearing_rides,)),
+        ), begins={CAR: "free", MOTORCYCLE: "free"}),
+        Choice("hub", "Hub", (
+            Option("plain", "Plain", "No ramps.", (plain_hub,)),
+            Option("ramps", "Assist and slipper ramps", "Press when driving, open on the overrun.", (ramp_hub,)),
+        ), begins={CAR: "plain", MOTORCYCLE: "plain"}),
         Choice("spring_rate_source", "Spring rate from", (
             Option("figure", "A figure", "A data sheet, or force over travel in a press."),
             Option("wire", "The wire", "Wire, coil and number of working coils.", (spring_wire,)),
@@ -153,139 +200,39 @@ CHOICES: Mapping[str, Choice] = {
         Choice("capacity_model", "Capacity model", (
             Option("uniform_wear", "Uniform wear", "A bedded clutch; the cautious one.", (uniform_wear,)),
             Option("uniform_pressure", "Uniform pressure", "New, rigid and flat.", (uniform_pressure,)),
+            Option("button_wear", "Uniform wear, buttons", "Parallel-sided buttons that have worn in.", (button_wear,)),
+            Option("coned_plate", "Coned plate", "A plate coned by heat presses one edge harder.", (coned_plate,)),
         ), begins={CAR: "uniform_wear", MOTORCYCLE: "uniform_wear"}, assumption=True),
+        Choice("release", "Release by", (
+            Option("hydraulic_fork", "Hydraulic slave and fork", "Master, line, slave, fork.",
+                   (hydraulics, slave_on_fork, cover_levers), HYDRAULIC, (CAR,)),
+            Option("concentric", "Concentric slave", "A ring-shaped piston round the input shaft.",
+                   (hydraulics, concentric_slave, no_fork, cover_levers), HYDRAULIC, (CAR,)),
+            Option("cable_fork", "Cable and fork", "Pedal, cable, fork.", (cable, cover_levers), CABLE, (CAR,)),
+            Option("lever_cable", "Lever, cable and arm", "Hand lever, cable, arm with rack or cam.",
+                   (cable, straight_lifter), CABLE, (MOTORCYCLE,)),
+            Option("lever_hydraulic", "Lever and hydraulic slave", "Hand lever, master, line, slave.",
+                   (hydraulics, slave_on_fork, no_fork, straight_lifter), HYDRAULIC, (MOTORCYCLE,)),
+        ), begins={CAR: "hydraulic_fork", MOTORCYCLE: "lever_cable"}),
+        Choice("inertia_source", "Flywheel inertia from", (
+            Option("figure", "A figure", "A data sheet."),
+            Option("weight", "Its weight", "Weight and outer diameter.", (inertia_by_weight,)),
+            Option("swing", "A swing on three wires", "Weight, wires and the time of a swing.", (inertia_by_swing,)),
+            Option("rings", "Rings", "A sum of rings.", (inertia_by_rings,)),
+        ), begins={CAR: "figure"}),
+        Choice("flywheel_material", "Flywheel of", tuple(
+            Option(name, label, says, (), assumes) for name, (label, says, assumes) in WHEELS.items()
+        )),
+        Choice("balance", "Balance grade", (
+            Option("g63", "G 6.3", "General.", (), grade_assumes(0.0063)),
+            Option("g25", "G 2.5", "Performance rotating assemblies.", (), grade_assumes(0.0025)),
+        ), begins={CAR: "g25", MOTORCYCLE: "g25"}),
+        Choice("unbalance_source", "Residual unbalance from", (
+            Option("figure", "The balancer", "What the balancer reads."),
+            Option("register", "Its register", "How far the assembly sits off its register.", (unbalance_by_register,)),
+        ), begins={CAR: "figure", MOTORCYCLE: "figure"}),
+        Choice("start", "Kind of start", tuple(
+            Option(name, label, says, (), start_assumes(*figures)) for name, (label, says, figures) in STARTS.items()
+        )),
     )
 }  # fmt: skip
-
-#: Every quantity function of every arrangement, by name; of alternatives the first.
-QUANTITIES: Mapping[str, Callable[..., Any]] = {
-    function.__name__: function
-    for module in reversed(
-        [engine, bite, *(m for c in CHOICES.values() for option in c.options for m in option.modules)]
-    )
-    for function in functions_of(module)
-}
-
-_ORDER_OF_WORK = (
-    "layout", "curve_source", "curve_reference", "stage_plan", "use", "primary_source",
-    *INPUTS,
-    "facing_material", "clamp_source", "spring_rate_source", "capacity_model",
-)  # fmt: skip
-
-
-@dataclass(frozen=True, slots=True)
-class Chosen:
-    """What a job has picked.
-
-    Attributes
-    ----------
-    options : choice -> option in force
-    begun : choices nobody made, where the layout's beginning option is in force
-    graph : the quantities of this arrangement
-    assumed : input -> value in force until one is entered
-    """
-
-    options: Mapping[str, str]
-    begun: frozenset[str]
-    graph: Graph
-    assumed: Mapping[str, Assumed]
-
-    @property
-    def offered(self) -> tuple[str, ...]:
-        """Choices that count in this arrangement, in the order of work."""
-        return tuple(name for name in CHOICES if _used(name, self.options))
-
-    def to_ask(self, missing: Iterable[str]) -> tuple[str, ...]:
-        """What to ask a builder for where `missing` names have no value, in the order of work.
-
-        An input that the options of a choice not made would stand in for is asked for by that choice.
-
-        >>> choose({"layout": "dry_car"}).to_ask({"friction_low", "friction_high", "disc_count"})
-        ('disc_count', 'facing_material')
-        """
-        layout = self.options.get("layout", "")
-        stands_in = {
-            name: choice.name
-            for choice in CHOICES.values()
-            if choice.name not in self.options
-            for option in choice.options
-            if layout in option.layouts
-            for name in option.assumes
-        }
-        asked = {stands_in.get(name, name) for name in missing}
-        return tuple(name for name in _ORDER_OF_WORK if name in asked)
-
-
-def choose(picked: Mapping[str, str]) -> Chosen:
-    """What follows from the options picked; unknown ones are left out.
-
-    >>> choose({"layout": "dry_car"}).options["capacity_model"]
-    'uniform_wear'
-    """
-    return _choose(tuple(sorted(picked.items())))
-
-
-@lru_cache(maxsize=512)
-def _choose(picked: tuple[tuple[str, str], ...]) -> Chosen:
-    given = dict(picked)
-    layout = given.get("layout", "")
-    options: dict[str, str] = {}
-    begun: set[str] = set()
-    for choice in CHOICES.values():
-        value = given.get(choice.name, "")
-        option = choice.option(value)
-        if option is None or layout not in option.layouts:
-            value = choice.begins.get(layout, "")
-            begun |= {choice.name} if value else set()
-        if value:
-            options[choice.name] = value
-    assumed = dict(ALWAYS_ASSUMED)
-    for name, value in options.items():
-        found = CHOICES[name].option(value)
-        assumed |= found.assumes if found else {}
-    if options.get("stage_plan") == "wheel_file" and "driveline_loss" not in assumed:
-        assumed |= _loss(0.10, "chain drive") if layout == MOTORCYCLE else _loss(0.145, "two-wheel drive")
-    return Chosen(options, frozenset(begun), graph_of(tuple(sorted(options.items()))), assumed)
-
-
-@lru_cache(maxsize=512)
-def graph_of(options: tuple[tuple[str, str], ...]) -> Graph:
-    """The graph of the options picked. A choice not made leaves a quantity that needs that choice.
-
-    >>> "clamp_load" in graph_of((("clamp_source", "coils"), ("layout", "dry_car"))).functions
-    True
-    """
-    picked = dict(options)
-    functions: list[Callable[..., Any]] = [*functions_of(engine), *functions_of(bite)]
-    for choice in CHOICES.values():
-        option = choice.option(picked.get(choice.name, ""))
-        if option is None:
-            functions += [_asks_for(choice)] if choice.supplies else []
-        elif _used(choice.name, picked):
-            functions += [f for module in option.modules for f in functions_of(module)]
-    return Graph(functions)
-
-
-def _used(choice: str, picked: Mapping[str, str]) -> bool:
-    """A choice below another one counts only where the upper one leads to it."""
-    if choice == "spring_rate_source":
-        return picked.get("clamp_source") == "coils"
-    if choice == "primary_source":
-        return picked.get("layout") == MOTORCYCLE
-    return True
-
-
-def _asks_for(choice: Choice) -> Callable[..., Any]:
-    """A quantity that has no value until `choice` is made; what every option of it needs is needed already."""
-    supplied = [f for o in choice.options for m in o.modules for f in functions_of(m) if f.__name__ == choice.supplies]
-    common = [
-        name for name in signature(supplied[0]).parameters if all(name in signature(f).parameters for f in supplied)
-    ]
-
-    def missing(**_: Any) -> None:
-        return None
-
-    missing.__name__ = choice.supplies
-    parameters = [Parameter(name, Parameter.KEYWORD_ONLY) for name in (choice.name, *common)]
-    missing.__signature__ = Signature(parameters)  # type: ignore[attr-defined]
-    return missing

@@ -18,7 +18,7 @@ from liftbite.core.choices import CHOICES
 from liftbite.core.curve import TorqueCurve
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.inputs import INPUTS, Input
-from liftbite.core.units import other_readings, read, show, to_si
+from liftbite.core.units import other_readings, read, read_many, show, to_si
 
 RevisionKind = Literal["start", "edit", "undo", "redo"]
 MAX_TEXT = 4_000
@@ -159,6 +159,10 @@ def read_entry(quantity: str, typed: str | None) -> Entry:
     if asked.unit == "curve":
         raise UnreadableEntry(f"{asked.label}: a curve comes from a file; drop a CSV in.")
     try:
+        if asked.many:
+            for reading in read_many(typed, asked.unit, asked.field_unit):
+                _check_range(asked, reading.typed, reading.si)
+            return Entry(quantity, typed.strip())
         reading = read(typed, asked.unit, asked.field_unit)
     except UnreadableEntry as error:
         raise UnreadableEntry(f"{asked.label}: {error.reason}.") from None

@@ -25,8 +25,8 @@ from liftbite.core.setup import Setup
 
 _POINTS = 241
 #: Inputs that one other quantity stands for when a target is asked backwards.
-_SPOKEN_FOR = {"friction_low", "friction_nominal", "friction_high", "shear_modulus", "primary_efficiency"}
-_WORKED_OUT = ("friction_coefficient", "clamp_load", "spring_rate", "primary_ratio")
+_SPOKEN_FOR = {"friction_low", "friction_nominal", "friction_high", "shear_modulus", "primary_efficiency", "clamp_load"}
+_WORKED_OUT = ("friction_coefficient", "spring_rate", "primary_ratio")
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,6 +72,7 @@ def seekable(setup: Setup, result: str) -> tuple[str, ...]:
         for name, asked in INPUTS.items()
         if name in upstream
         and asked.unit not in {"text", "curve"}
+        and not asked.many
         and name not in _SPOKEN_FOR
         and (name in leaves or name in _WORKED_OUT)
         and not (name == "primary_ratio" and not setup.graph.inputs(["primary_ratio"]))

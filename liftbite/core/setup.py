@@ -9,17 +9,20 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from liftbite.core.choices import CHOICES, QUANTITIES, Chosen, choose
+import numpy as np
+
+from liftbite.core.arrange import QUANTITIES, Chosen, choose
+from liftbite.core.choices import CHOICES
 from liftbite.core.doc import read_doc
 from liftbite.core.errors import OutOfRange
 from liftbite.core.graph import Graph
-from liftbite.core.inputs import INPUTS
+from liftbite.core.inputs import INPUTS, STATES
 from liftbite.core.ledger import Entry
-from liftbite.core.units import show
+from liftbite.core.units import read_many, show
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,7 +33,7 @@ class Setup:
     ----------
     entries : quantity -> its entry in force
     chosen : options, graph and assumptions that follow from the choices
-    known : input -> value [SI], entered values over assumed ones
+    known : input or state -> value [SI], entered values over assumed ones, states at rest
     """
 
     entries: Mapping[str, Entry]
@@ -48,9 +51,14 @@ class Setup:
             return self.entries[name].mark
         return "assumed" if name in self.chosen.assumed else "missing"
 
-    def evaluate(self, wanted: tuple[str, ...], *, stage: float = 0.0, friction: Any = 0.0) -> dict[str, Any]:
-        """Values of `wanted` and what they rest on, at a stage and a place in the friction band."""
-        return self.graph.evaluate(wanted, {**self.known, "stage": stage, "friction_state": friction})
+    def evaluate(
+        self, wanted: Iterable[str], *, stage: float = 0.0, friction: Any = 0.0, **states: Any
+    ) -> dict[str, Any]:
+        """Values of `wanted` and what they rest on, at a stage, a place in the friction band and other states.
+
+        `states` may be any state or quantity, a value or an array: `wear=np.linspace(0, 1e-3, 50)`.
+        """
+        return self.graph.evaluate(wanted, {**self.known, "stage": stage, "friction_state": friction, **states})
 
 
 def set_up(entries: Mapping[str, Entry]) -> Setup:
@@ -61,12 +69,15 @@ def set_up(entries: Mapping[str, Entry]) -> Setup:
     """
     picked = {name: e.typed for name, e in entries.items() if name in CHOICES and e.typed is not None}
     chosen = choose(picked)
-    known: dict[str, Any] = {name: a.value for name, a in chosen.assumed.items()}
+    known: dict[str, Any] = {**STATES, **{name: a.value for name, a in chosen.assumed.items()}}
     for name, entry in entries.items():
         if entry.curve is not None:
             known[name] = entry.curve
         elif entry.si is not None:
             known[name] = entry.si
+        elif entry.typed and name in INPUTS and INPUTS[name].many:
+            asked = INPUTS[name]
+            known[name] = np.array([r.si for r in read_many(entry.typed, asked.unit, asked.field_unit)])
     for name in chosen.graph.functions:
         known.pop(name, None)  # what the arrangement works out is not taken from a figure of another arrangement
     return Setup(entries, chosen, known)
@@ -75,7 +86,7 @@ def set_up(entries: Mapping[str, Entry]) -> Setup:
 def label_of(name: str) -> str:
     """What the screen calls a quantity.
 
-    >>> label_of("clamp_load"), label_of("kept_engine_torque"), label_of("curve_reference")
+    >>> label_of("cover_clamp"), label_of("kept_engine_torque"), label_of("curve_reference")
     ('Clamp load', 'Engine torque held with reserve', 'Figures taken at')
     """
     if name in INPUTS:

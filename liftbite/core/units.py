@@ -5,6 +5,7 @@ In the order in which it is used:
 - `Kind`, `KINDS`   what can be typed: a kind of quantity, the units it is typed and shown in
 - `parse_number`    `9 1/2`, `3-7/32`, `7,24`, `15 842` to a float
 - `read`            number and unit as typed, to SI
+- `read_many`       several figures in one field
 - `other_readings`  the same bare number in the kind's other units: the 25.4 mistake
 - `show`, `show_together`, `Shown`   the one number formatter: values in the metric and in the inch system
 - `typeset`         what was typed, with fractions and minus signs set properly
@@ -74,6 +75,33 @@ _PINT: dict[str, str] = {
     "imp pt": "imperial_pint",
     "US gal": "US_liquid_gallon",
     "imp gal": "imperial_gallon",
+    "J": "joule",
+    "kJ": "kilojoule",
+    "kg·m²": "kilogram * meter ** 2",
+    "lb·ft²": "pound * foot ** 2",
+    "s": "second",
+    "°": "degree",
+    "rad": "radian",
+    "m/s": "meter / second",
+    "km/h": "kilometer / hour",
+    "mph": "mile / hour",
+    "km": "kilometer",
+    "mi": "mile",
+    "mm³/MPa": "millimeter ** 3 / megapascal",
+    "m³/Pa": "meter ** 3 / pascal",
+    "mm³/J": "millimeter ** 3 / joule",
+    "m³/J": "meter ** 3 / joule",
+    "kg/m³": "kilogram / meter ** 3",
+    "lb/in³": "pound / inch ** 3",
+    "J/mm²": "joule / millimeter ** 2",
+    "J/m²": "joule / meter ** 2",
+    "J/(kg·K)": "joule / kilogram / kelvin",
+    "W/(m·K)": "watt / meter / kelvin",
+    "W/K": "watt / kelvin",
+    "1/K": "1 / kelvin",
+    "1/m": "1 / meter",
+    "1/km": "1 / kilometer",
+    "1/mi": "1 / mile",
     "g·mm": "gram * millimeter",
     "kg·m": "kilogram * meter",
     "oz·in": "ounce * inch",
@@ -105,6 +133,9 @@ _SPELLINGS: dict[str, str] = {
     "ml": "mL", "cc": "mL", "cm3": "mL", "cm³": "mL", "l": "L", "litre": "L", "liter": "L",
     "uspt": "US pt", "usgal": "US gal", "imppt": "imp pt", "impgal": "imp gal",
     "gmm": "g·mm", "ozin": "oz·in",
+    "j": "J", "kj": "kJ", "kgm2": "kg·m²", "kgm²": "kg·m²", "lbft2": "lb·ft²", "lbft²": "lb·ft²",
+    "sec": "s", "seconds": "s", "deg": "°", "degree": "°", "degrees": "°", "kph": "km/h", "kmh": "km/h",
+    "miles": "mi", "mm3/mpa": "mm³/MPa", "mm3/j": "mm³/J", "j/mm2": "J/mm²", "kg/m3": "kg/m³", "lb/in3": "lb/in³",
     "n": "N", "kn": "kN",
 }  # fmt: skip
 
@@ -148,8 +179,24 @@ KINDS: dict[str, Kind] = {
         Kind("area", "m²", "cm²", "in²", ("cm²", "in²", "mm²", "m²")),
         Kind("mass", "kg", "kg", "lb", ("kg", "lb", "g")),
         Kind("temperature", "K", "°C", "°F", ("°C", "°F", "K")),
+        Kind("temperature rise", "K diff", "K", "K", ("K",)),
         Kind("volume", "m³", "mL", "US pt", ("mL", "L", "US pt", "imp pt", "US gal", "imp gal")),
         Kind("unbalance", "kg·m", "g·mm", "oz·in", ("g·mm", "oz·in")),
+        Kind("energy", "J", "kJ", "kJ", ("kJ", "J")),
+        Kind("inertia", "kg·m²", "kg·m²", "lb·ft²", ("kg·m²", "lb·ft²")),
+        Kind("time", "s", "s", "s", ("s",)),
+        Kind("angle", "rad", "°", "°", ("°", "rad")),
+        Kind("speed", "m/s", "m/s", "mph", ("m/s", "mph", "km/h")),
+        Kind("hose swell", "m³/Pa", "mm³/MPa", "mm³/MPa", ("mm³/MPa", "m³/Pa")),
+        Kind("wear rate", "m³/J", "mm³/J", "mm³/J", ("mm³/J", "m³/J"), digits=3),
+        Kind("density", "kg/m³", "kg/m³", "lb/in³", ("kg/m³", "lb/in³")),
+        Kind("energy per area", "J/m²", "J/mm²", "J/mm²", ("J/mm²", "J/m²"), digits=3),
+        Kind("heat capacity", "J/(kg·K)", "J/(kg·K)", "J/(kg·K)", ("J/(kg·K)",)),
+        Kind("conductivity", "W/(m·K)", "W/(m·K)", "W/(m·K)", ("W/(m·K)",)),
+        Kind("cooling", "W/K", "W/K", "W/K", ("W/K",)),
+        Kind("expansion", "1/K", "1/K", "1/K", ("1/K",)),
+        Kind("starts per distance", "1/m", "1/km", "1/mi", ("1/km", "1/mi", "1/m")),
+        Kind("distance driven", "m driven", "km", "mi", ("km", "mi")),
         Kind("plain number", "-", "", "", ("",), digits=3),
         Kind("whole number", "count", "", "", ("",)),
         Kind("share", "share", "%", "%", ("%",), digits=3),
@@ -169,7 +216,7 @@ def _to_si(unit: str) -> tuple[float, float]:
     """Scale and offset that take a figure in `unit` to SI, asked of Pint once per unit."""
     expression = _PINT[unit]
     ureg = _registry()
-    if expression.startswith("deg"):
+    if expression in {"degC", "degF"}:
         zero = float(ureg.Quantity(0.0, expression).to("kelvin").magnitude)
         one = float(ureg.Quantity(1.0, expression).to("kelvin").magnitude)
         return one - zero, zero
@@ -363,6 +410,25 @@ def read(typed: str, si: str, field_unit: str) -> Reading:
     if si == "count" and number != int(number):
         raise UnreadableEntry(f"“{typed.strip()}” is not a whole number; type 1, 2, 3 ...")
     return Reading(typed.strip(), to_si(number, unit), number, unit, bare=not unit_text)
+
+
+def read_many(typed: str, si: str, field_unit: str) -> tuple[Reading, ...]:
+    """Several figures separated by semicolons; bare ones take the unit the last one is typed in.
+
+    Raises
+    ------
+    UnreadableEntry : one of them cannot be read, or there are too many
+
+    >>> [round(r.si, 6) for r in read_many("44.1; 44; 43.2 mm", "m", "mm")]
+    [0.0441, 0.044, 0.0432]
+    """
+    parts = [part for part in typed.split(";") if part.strip()]
+    if not parts:
+        raise UnreadableEntry("nothing was typed")
+    if len(parts) > 64:
+        raise UnreadableEntry(f"{len(parts)} figures are too many; 64 at most")
+    last = read(parts[-1], si, field_unit)
+    return (*(read(part, si, last.unit) for part in parts[:-1]), last)
 
 
 def other_readings(reading: Reading, si: str, low: float, high: float) -> list[str]:

@@ -23,7 +23,7 @@ JOBS: tuple[DemoJob, ...] = (
         {"curve_source": "peaks", "curve_reference": "crank", "peak_torque": "350 N·m", "peak_torque_speed": "1900",
          "peak_power": "150 PS", "peak_power_speed": "3900", "use": "drag"},
         {"disc_count": "1", "outer_diameter": "240 mm", "inner_diameter": "155 mm", "facing_material": "organic",
-         "clamp_load": "10.8 kN"},
+         "cover_clamp": "10.8 kN"},
         {"notes": "Tows 1.4 t over the pass every other weekend. Smell on the last climb."},
     )),
     DemoJob(3, (
@@ -31,7 +31,7 @@ JOBS: tuple[DemoJob, ...] = (
         {"curve_source": "file", "measured_curve": "halvern-wheels.csv", "curve_reference": "two_wheel"},
         {"use": "tuned", "stage_plan": "scaled", "stage_gain": "18 %"},
         {"disc_count": "1", "outer_diameter": "9 1/2 in", "inner_diameter": "6 1/8 in", "facing_material": "organic"},
-        {"clamp_load": "1560 lbf"},
+        {"cover_clamp": "1560 lbf"},
         {"notes": "Holds today. Owner wants the larger intake and a new map in spring: will it still?"},
     )),
     DemoJob(4, (
@@ -40,7 +40,7 @@ JOBS: tuple[DemoJob, ...] = (
         {"curve_source": "file", "measured_curve": "halvern-wheels.csv", "curve_reference": "two_wheel"},
         {"use": "tuned", "stage_plan": "scaled", "stage_gain": "18 %"},
         {"disc_count": "2", "outer_diameter": "184 mm", "inner_diameter": "124 mm", "facing_material": "cermet",
-         "clamp_load": "7.4 kN"},
+         "cover_clamp": "7.4 kN"},
     )),
     DemoJob(9, (
         {"layout": "wet_motorcycle", "job_name": "Ostrel 900, heavier springs?", "vehicle": "Ostrel 900 twin"},

@@ -65,7 +65,7 @@ def test_what_was_typed_stays_as_typed(client: FlaskClient) -> None:
 
 def test_a_bad_entry_is_refused_whole_and_names_its_field(client: FlaskClient) -> None:
     job = begin(client)
-    response = enter(client, job, clamp_load="10 kN", outer_diameter="9 1/0 in")
+    response = enter(client, job, cover_clamp="10 kN", outer_diameter="9 1/0 in")
     assert response.status_code == 422
     assert response.content_type == "application/problem+json"
     (fault,) = response.get_json()["errors"]
@@ -76,12 +76,12 @@ def test_a_bad_entry_is_refused_whole_and_names_its_field(client: FlaskClient) -
 
 def test_typing_the_same_again_is_no_revision(client: FlaskClient) -> None:
     job = begin(client)
-    assert enter(client, job, clamp_load="9 kN").get_json()["revision"] == job["revision"]
+    assert enter(client, job, cover_clamp="9 kN").get_json()["revision"] == job["revision"]
 
 
 def test_a_preview_keeps_nothing(client: FlaskClient) -> None:
     job = begin(client)
-    body = {"entries": [{"quantity": "clamp_load", "typed": "6 kN"}, {"quantity": "outer_diameter", "typed": "9 1/"}]}
+    body = {"entries": [{"quantity": "cover_clamp", "typed": "6 kN"}, {"quantity": "outer_diameter", "typed": "9 1/"}]}
     shown = client.post(f"/api/jobs/{job['id']}/preview", json=body).get_json()
     assert shown["verdicts"][0]["state"] == "slips"
     assert field(shown, "outer_diameter")["typed"] == "9 1/"
@@ -91,9 +91,9 @@ def test_a_preview_keeps_nothing(client: FlaskClient) -> None:
 
 def test_a_preview_of_an_emptied_field_shows_it_missing(client: FlaskClient) -> None:
     job = begin(client)
-    body = {"entries": [{"quantity": "clamp_load", "typed": None}]}
+    body = {"entries": [{"quantity": "cover_clamp", "typed": None}]}
     shown = client.post(f"/api/jobs/{job['id']}/preview", json=body).get_json()
-    assert shown["verdicts"][0]["needs"] == [{"name": "clamp_load", "label": "Clamp load"}]
+    assert shown["verdicts"][0]["needs"] == [{"name": "cover_clamp", "label": "Clamp load"}]
 
 
 def test_an_unusual_figure_is_taken_but_questioned(client: FlaskClient) -> None:
@@ -105,12 +105,12 @@ def test_an_unusual_figure_is_taken_but_questioned(client: FlaskClient) -> None:
 
 def test_a_stale_write_is_refused_and_nothing_overwritten(client: FlaskClient) -> None:
     job = begin(client)
-    first = enter(client, job, clamp_load="10 kN")
-    second = enter(client, job, clamp_load="8 kN")
+    first = enter(client, job, cover_clamp="10 kN")
+    second = enter(client, job, cover_clamp="8 kN")
     assert (first.status_code, second.status_code) == (200, 412)
     assert second.get_json()["newest"] == first.get_json()["revision"]
     now = client.get(f"/api/jobs/{job['id']}").get_json()
-    assert field(now, "clamp_load")["typed"] == "10 kN"
+    assert field(now, "cover_clamp")["typed"] == "10 kN"
     assert turn(client, job, "undo").status_code == 412
 
 
@@ -118,23 +118,23 @@ def test_a_stale_write_is_refused_and_nothing_overwritten(client: FlaskClient) -
 def test_a_write_has_to_say_what_it_was_made_on(client: FlaskClient, tag: str | None) -> None:
     job = begin(client)
     headers = {} if tag is None else {"If-Match": tag}
-    body = {"entries": [{"quantity": "clamp_load", "typed": "8 kN"}]}
+    body = {"entries": [{"quantity": "cover_clamp", "typed": "8 kN"}]}
     assert client.post(f"/api/jobs/{job['id']}/entries", json=body, headers=headers).status_code == 428
 
 
 def test_undo_and_redo_survive_a_new_reading_of_the_job(client: FlaskClient) -> None:
-    job = enter(client, begin(client), clamp_load="10 kN").get_json()
+    job = enter(client, begin(client), cover_clamp="10 kN").get_json()
     assert job["undo"]["words"] == "Clamp load"
     back = turn(client, client.get(f"/api/jobs/{job['id']}").get_json(), "undo").get_json()
-    assert field(back, "clamp_load")["typed"] == "9 kN"
+    assert field(back, "cover_clamp")["typed"] == "9 kN"
     again = turn(client, client.get(f"/api/jobs/{job['id']}").get_json(), "redo").get_json()
-    assert field(again, "clamp_load")["typed"] == "10 kN"
+    assert field(again, "cover_clamp")["typed"] == "10 kN"
     assert again["redo"] is None
     assert turn(client, again, "redo").get_json()["revision"] == again["revision"]
 
 
 def test_the_history_tells_before_and_after(client: FlaskClient) -> None:
-    job = enter(client, begin(client), clamp_load="10 kN", use="track").get_json()
+    job = enter(client, begin(client), cover_clamp="10 kN", use="track").get_json()
     turn(client, job, "undo")
     undone, edited, *_, started = client.get(f"/api/jobs/{job['id']}/history").get_json()["revisions"]
     assert (undone["kind"], undone["of"], started["kind"]) == ("undo", edited["number"], "start")
@@ -169,9 +169,9 @@ def test_asking_backwards_over_http(client: FlaskClient) -> None:
     asked = client.post(f"/api/jobs/{job['id']}/ask", json={}).get_json()
     assert asked["target"]["metric"]["figure"] == "1.3"
     by_name = {s["name"]: s for s in asked["sought"]}
-    assert by_name["clamp_load"]["values"][0]["si"] == pytest.approx(10_400.0)
-    typed = by_name["clamp_load"]["typed"][0]
-    held = enter(client, job, clamp_load=typed, pressure_limit="1 MPa").get_json()
+    assert by_name["cover_clamp"]["values"][0]["si"] == pytest.approx(10_400.0)
+    typed = by_name["cover_clamp"]["typed"][0]
+    held = enter(client, job, cover_clamp=typed, pressure_limit="1 MPa").get_json()
     assert held["verdicts"][0]["state"] == "holds", "the answer as typed meets the target"
     assert not by_name["friction_coefficient"]["can_enter"]
 
@@ -196,12 +196,12 @@ def test_another_result_can_be_asked(client: FlaskClient) -> None:
     job = begin(client)
     body = {"result": "torque_capacity", "target": "400 lb-ft"}
     asked = client.post(f"/api/jobs/{job['id']}/ask", json=body).get_json()
-    clamp = next(s for s in asked["sought"] if s["name"] == "clamp_load")
+    clamp = next(s for s in asked["sought"] if s["name"] == "cover_clamp")
     assert clamp["values"][0]["si"] == pytest.approx(400 * 1.3558179483314 / (2 * 0.25 * 0.1))
 
 
 def test_a_job_leaves_as_a_file_and_comes_back_unchanged(client: FlaskClient) -> None:
-    job = enter(client, begin(client, MOTORCYCLE), clamp_load=None, spring_count="5").get_json()
+    job = enter(client, begin(client, MOTORCYCLE), cover_clamp=None, spring_count="5").get_json()
     turn(client, job, "undo")
     out = client.get(f"/api/jobs/{job['id']}/file")
     assert 'filename="test-twin.liftbite.json"' in out.headers["Content-Disposition"]

@@ -7,7 +7,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from liftbite.core.answers import LOW, NOW, RESULTS, Band, answer
-from liftbite.core.choices import CHOICES, QUANTITIES
+from liftbite.core.arrange import QUANTITIES
+from liftbite.core.choices import CHOICES
 from liftbite.core.doc import read_doc
 from liftbite.core.graph import Needs, Refused, functions_of
 from liftbite.core.inputs import INPUTS
@@ -44,15 +45,15 @@ def test_a_motorcycle_by_hand() -> None:
     ("clamp", "state"), [("6 kN", "slips"), ("8.5 kN", "thin"), ("9.5 kN", "thin"), ("7.9 kN", "slips")]
 )
 def test_states_follow_the_low_end_of_the_band(clamp: str, state: str) -> None:
-    assert answer(entries(CAR, clamp_load=clamp)).verdict.state == state
+    assert answer(entries(CAR, cover_clamp=clamp)).verdict.state == state
 
 
 def test_face_pressure_can_be_the_weakest_link() -> None:
-    verdict = answer(entries(CAR, clamp_load="11 kN")).verdict
+    verdict = answer(entries(CAR, cover_clamp="11 kN")).verdict
     assert verdict.state == "thin"
     assert [k.name for k in verdict.links] == ["pressure_margin", "bite_margin"]
     assert verdict.sentence.startswith("Thin on face pressure: the facing is pressed with")
-    held = answer(entries(CAR, clamp_load="11 kN", pressure_limit="0.6 MPa")).verdict
+    held = answer(entries(CAR, cover_clamp="11 kN", pressure_limit="0.6 MPa")).verdict
     assert held.state == "holds"
     assert "Nearest to its limit: torque reserve" in held.sentence
 
@@ -74,7 +75,7 @@ def test_contradicting_peaks_are_a_sentence() -> None:
 def test_needs_are_asked_for_in_the_order_of_work() -> None:
     verdict = answer(entries({"layout": "dry_car"})).verdict
     assert verdict.needs == (
-        "curve_reference", "use", "measured_curve", "disc_count", "outer_diameter", "inner_diameter", "clamp_load",
+        "curve_reference", "use", "measured_curve", "disc_count", "outer_diameter", "inner_diameter", "cover_clamp",
         "facing_material",
     )  # fmt: skip
     assert "Needs where the figures were taken, use, torque curve, discs" in verdict.sentence
@@ -87,17 +88,18 @@ def test_nothing_entered_still_answers() -> None:
 def test_every_assumption_is_listed_until_it_is_entered() -> None:
     names = {a.name for a in answer(entries(CAR)).assumptions}
     assert names == {"use_factor", "friction_low", "friction_nominal", "friction_high", "pressure_limit", "coverage",
-                     "capacity_model"}  # fmt: skip
+                     "capacity_model", "strap_force",
+                     "sustained_temperature", "brief_temperature", "fade_share"}  # fmt: skip
     fewer = answer(entries(CAR, use_factor="1.4", capacity_model="uniform_wear")).assumptions
     assert {a.name for a in fewer} == names - {"use_factor", "capacity_model"}
-    assert all(a.mark in {"memory", "practice", "standard", "handbook"} and a.why for a in fewer)
+    assert all(a.mark in {"memory", "practice", "standard", "handbook", "definition"} and a.why for a in fewer)
 
 
 def test_a_figure_of_another_arrangement_is_not_taken() -> None:
     """A clamp load typed before coil springs were chosen must not stand in for what the springs give."""
-    answers = answer(entries(MOTORCYCLE, clamp_load="9 kN"))
+    answers = answer(entries(MOTORCYCLE, cover_clamp="9 kN"))
     assert answers.results["clamp_load"].nominal == pytest.approx(2250.0)
-    assert "clamp_load" not in answers.asked
+    assert "cover_clamp" not in answers.asked
 
 
 def test_only_fields_of_the_arrangement_are_asked_for() -> None:
@@ -121,7 +123,7 @@ def ask(quantity: str, target: float = 1.3, **changes: str | None) -> Sought:
     return found
 
 
-@pytest.mark.parametrize("quantity", ["clamp_load", "friction_coefficient", "outer_diameter", "peak_torque"])
+@pytest.mark.parametrize("quantity", ["cover_clamp", "friction_coefficient", "outer_diameter", "peak_torque"])
 @pytest.mark.parametrize("target", [0.95, 1.1, 1.3])
 def test_goal_seek_inverts_the_computation(quantity: str, target: float) -> None:
     sought = ask(quantity, target)
@@ -138,7 +140,7 @@ def test_goal_seek_inverts_the_computation(quantity: str, target: float) -> None
 
 def test_the_clamp_a_margin_needs_by_hand() -> None:
     """1.3 × 400 / (2 × 0.25 × 0.1) = 10 400 N."""
-    sought = ask("clamp_load")
+    sought = ask("cover_clamp")
     assert sought.crossings == (pytest.approx(10_400.0),)
     assert sought.at_least
     assert sought.present == 9000.0
@@ -164,7 +166,7 @@ def test_what_falls_when_the_quantity_rises_is_at_most() -> None:
 
 def test_seekable_is_what_the_result_rests_on() -> None:
     names = seekable(setup_of(CAR), "bite_margin")
-    assert {"clamp_load", "friction_coefficient", "outer_diameter", "disc_count"} <= set(names)
+    assert {"cover_clamp", "friction_coefficient", "outer_diameter", "disc_count"} <= set(names)
     assert "coverage" not in names, "coverage does not enter the capacity"
     assert "primary_ratio" not in names, "a car has none to change"
     assert "primary_ratio" in seekable(setup_of(MOTORCYCLE, primary_source="ratio", primary_ratio="1.8"), "bite_margin")
@@ -180,14 +182,14 @@ def test_everything_at_once_puts_the_smallest_change_first() -> None:
 
 def test_without_a_value_nothing_can_be_sought() -> None:
     setup = setup_of(CAR, disc_count=None)
-    assert seek(setup, "bite_margin", 1.3, "clamp_load", stage=NOW, friction=LOW) is None
+    assert seek(setup, "bite_margin", 1.3, "cover_clamp", stage=NOW, friction=LOW) is None
 
 
 @settings(max_examples=25)
 @given(st.floats(5_000, 20_000), st.floats(0.7, 2.5))
 def test_goal_seek_agrees_with_the_forward_computation_for_any_start(clamp: float, target: float) -> None:
-    setup = set_up(entries(CAR) | {"clamp_load": Entry("clamp_load", f"{clamp} N", clamp)})
-    sought = seek(setup, "bite_margin", target, "clamp_load", stage=NOW, friction=LOW)
+    setup = set_up(entries(CAR) | {"cover_clamp": Entry("cover_clamp", f"{clamp} N", clamp)})
+    sought = seek(setup, "bite_margin", target, "cover_clamp", stage=NOW, friction=LOW)
     assert sought is not None
     assert sought.crossings == (pytest.approx(target * 400 / (2 * 0.25 * 0.1), rel=1e-9),)
 
@@ -199,7 +201,7 @@ def test_the_working_goes_down_to_the_inputs() -> None:
     steps = working(setup_of(CAR, outer_diameter="9 1/2 in"), "bite_margin", stage=NOW, friction=LOW)
     assert steps[0].name == "bite_margin"
     by_name = {s.name: s for s in steps}
-    assert by_name["torque_capacity"].formula == "T_cap = N_eff · μ · F · r_e"
+    assert by_name["friction_torque"].formula == "T_f = N_eff · μ · F · r_e"
     terms = {t.name: t for t in by_name["effective_radius"].terms}
     assert (terms["outer_diameter"].typed, terms["outer_diameter"].value) == ("9 1/2 in", 0.2413)
     assert (terms["outer_diameter"].mark, terms["outer_diameter"].unit) == ("entered", "m")
@@ -226,7 +228,7 @@ def test_the_working_of_something_missing_says_what_is_missing() -> None:
     steps = working(set_up(entries({"layout": "dry_car"})), "bite_margin", stage=NOW, friction=LOW)
     assert steps[0].value is None
     marks = {t.name: t.mark for s in steps for t in s.terms}
-    assert marks["clamp_load"] == "missing"
+    assert marks["cover_clamp"] == "missing"
     assert any(s.meaning == "Waits for a choice." for s in steps)
     with pytest.raises(KeyError):
         working(set_up({}), "no_such_result", stage=NOW, friction=LOW)

@@ -106,8 +106,8 @@ def test_spring_rate_of_din_en_13906_1() -> None:
 
 
 def test_clamp_of_coil_springs_falls_with_every_millimetre_of_wear() -> None:
-    clamp = coil_springs.clamp_load(5.0, 20_000.0, 0.035, 0.025)
-    worn = coil_springs.clamp_load(5.0, 20_000.0, 0.035, 0.026)
+    clamp = coil_springs.spring_clamp(5.0, 20_000.0, 0.035, 0.025, 0.0)
+    worn = coil_springs.spring_clamp(5.0, 20_000.0, 0.035, 0.025, 0.001)
     assert clamp - worn == pytest.approx(5 * 20_000 * 0.001)
 
 
@@ -115,12 +115,12 @@ def test_clamp_of_coil_springs_falls_with_every_millimetre_of_wear() -> None:
 def test_capacity_grows_with_clamp_friction_radius_and_faces(
     clamp: float, friction: float, radius: float, faces: int, more: float
 ) -> None:
-    base = bite.torque_capacity(faces, friction, clamp, radius)
+    base = bite.friction_torque(faces, friction, clamp, radius)
     for grown in (
-        bite.torque_capacity(faces * more, friction, clamp, radius),
-        bite.torque_capacity(faces, friction * more, clamp, radius),
-        bite.torque_capacity(faces, friction, clamp * more, radius),
-        bite.torque_capacity(faces, friction, clamp, radius * more),
+        bite.friction_torque(faces * more, friction, clamp, radius),
+        bite.friction_torque(faces, friction * more, clamp, radius),
+        bite.friction_torque(faces, friction, clamp * more, radius),
+        bite.friction_torque(faces, friction, clamp, radius * more),
     ):
         assert grown > base
 
@@ -128,7 +128,7 @@ def test_capacity_grows_with_clamp_friction_radius_and_faces(
 @given(st.floats(-1, 1), st.floats(0.05, 0.3), st.floats(0, 0.1), st.floats(0, 0.1))
 def test_friction_stays_in_its_band(state: float, nominal: float, down: float, up: float) -> None:
     low = nominal - down * 0.4
-    mu = bite.friction_coefficient(low, nominal, nominal + up, state)
+    mu = bite.friction_coefficient(low, nominal, nominal + up, state, 1.0)
     assert low - 1e-12 <= mu <= nominal + up + 1e-12
 
 
@@ -139,13 +139,13 @@ def test_friction_stays_in_its_band(state: float, nominal: float, down: float, u
         (lambda: uniform_pressure.effective_radius(0.2, 0.2), "inner_diameter"),
         (lambda: bite.facing_area(0.2, 0.3, 1.0), "inner_diameter"),
         (lambda: bite.edge_pressure(1000.0, 1.0, 0.2, 0.0), "inner_diameter"),
-        (lambda: bite.torque_capacity(2, 0.3, -1.0, 0.1), "clamp_load"),
+        (lambda: bite.friction_torque(2, 0.3, -1.0, 0.1), "clamp_load"),
         (lambda: bite.torque_demand(100.0, 1.05), "use_factor"),
-        (lambda: bite.friction_coefficient(0.4, 0.3, 0.5, 0.0), "friction_low"),
-        (lambda: bite.friction_coefficient(0.2, 0.3, 0.25, 0.0), "friction_high"),
+        (lambda: bite.friction_coefficient(0.4, 0.3, 0.5, 0.0, 1.0), "friction_low"),
+        (lambda: bite.friction_coefficient(0.2, 0.3, 0.25, 0.0, 1.0), "friction_high"),
         (lambda: bite.effective_faces(0, 1.0), "friction_faces"),
         (lambda: bite.effective_faces(4, 1.2), "interface_efficiency"),
-        (lambda: coil_springs.clamp_load(5.0, 2e4, 0.03, 0.031), "spring_installed_length"),
+        (lambda: coil_springs.spring_clamp(5.0, 2e4, 0.03, 0.031, 0.0), "spring_installed_length"),
         (lambda: spring_wire.spring_rate(8e10, 0.02, 0.01, 5.0), "wire_diameter"),
         (lambda: wet_pack.friction_faces(0.0), "friction_plate_count"),
         (lambda: dry_discs.friction_faces(-1.0), "disc_count"),
@@ -162,10 +162,10 @@ def test_a_million_candidates_equal_a_loop_on_a_sample() -> None:
     setup = setup_of(CAR)
     rng = np.random.default_rng(3)
     clamp = rng.uniform(4e3, 12e3, 200_000)
-    at_once = setup.graph.evaluate(["torque_capacity"], {**setup.known, "friction_state": 0.0, "clamp_load": clamp})
+    at_once = setup.graph.evaluate(["torque_capacity"], {**setup.known, "friction_state": 0.0, "cover_clamp": clamp})
     for i in range(0, 200_000, 40_000):
         one = setup.graph.evaluate(
-            ["torque_capacity"], {**setup.known, "friction_state": 0.0, "clamp_load": float(clamp[i])}
+            ["torque_capacity"], {**setup.known, "friction_state": 0.0, "cover_clamp": float(clamp[i])}
         )
         assert at_once["torque_capacity"][i] == pytest.approx(one["torque_capacity"], rel=1e-14)
 

@@ -112,7 +112,7 @@ def test_a_stage_replaces_the_curve() -> None:
 
 
 def test_where_it_slips_is_said() -> None:
-    answers = answer(with_curve(CAR, CURVE, clamp_load="6 kN"))
+    answers = answer(with_curve(CAR, CURVE, cover_clamp="6 kN"))
     held = answers.results["holdable_engine_torque"].low
     assert held == pytest.approx(2 * 0.25 * 6000 * 0.1)
     assert answers.verdict.state == "slips"

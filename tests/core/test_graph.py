@@ -9,7 +9,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from liftbite.core.choices import CHOICES, QUANTITIES, choose, graph_of
+from liftbite.core.arrange import QUANTITIES, choose, graph_of
+from liftbite.core.choices import CHOICES
 from liftbite.core.errors import OutOfRange
 from liftbite.core.graph import Graph, Needs, Refused, within
 

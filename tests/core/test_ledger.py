@@ -48,40 +48,40 @@ def begun() -> list[Revision]:
 
 def test_the_present_state_is_the_latest_of_each() -> None:
     job = begun()
-    edit(job, clamp_load="8 kN", disc_count="1")
-    edit(job, clamp_load="9 kN")
-    assert typed(job) == {"layout": "dry_car", "clamp_load": "9 kN", "disc_count": "1"}
+    edit(job, cover_clamp="8 kN", disc_count="1")
+    edit(job, cover_clamp="9 kN")
+    assert typed(job) == {"layout": "dry_car", "cover_clamp": "9 kN", "disc_count": "1"}
 
 
 def test_an_emptied_field_is_withdrawn() -> None:
     job = begun()
-    edit(job, clamp_load="8 kN")
-    edit(job, clamp_load="  ")
-    assert "clamp_load" not in typed(job)
+    edit(job, cover_clamp="8 kN")
+    edit(job, cover_clamp="  ")
+    assert "cover_clamp" not in typed(job)
     assert len(job) == 3
 
 
 def test_undo_and_redo_add_to_the_record() -> None:
     job = begun()
-    edit(job, clamp_load="8 kN")
-    edit(job, clamp_load="9 kN", disc_count="2")
+    edit(job, cover_clamp="8 kN")
+    edit(job, cover_clamp="9 kN", disc_count="2")
     assert turn(job, "undo")
-    assert typed(job) == {"layout": "dry_car", "clamp_load": "8 kN"}
+    assert typed(job) == {"layout": "dry_car", "cover_clamp": "8 kN"}
     assert turn(job, "undo")
     assert typed(job) == {"layout": "dry_car"}
     assert not turn(job, "undo"), "how the job began is not undone"
     assert turn(job, "redo")
     assert turn(job, "redo")
     assert not turn(job, "redo")
-    assert typed(job) == {"layout": "dry_car", "clamp_load": "9 kN", "disc_count": "2"}
+    assert typed(job) == {"layout": "dry_car", "cover_clamp": "9 kN", "disc_count": "2"}
     assert [r.kind for r in job] == ["start", "edit", "edit", "undo", "undo", "redo", "redo"]
 
 
 def test_a_new_entry_ends_what_could_be_redone() -> None:
     job = begun()
-    edit(job, clamp_load="8 kN")
+    edit(job, cover_clamp="8 kN")
     turn(job, "undo")
-    edit(job, clamp_load="7 kN")
+    edit(job, cover_clamp="7 kN")
     assert redoable(job) is None
     assert undoable(job) == 4
 
@@ -141,7 +141,7 @@ def test_what_was_typed_is_kept_as_typed() -> None:
     [
         ("outer_diameter", "9.5", "9.5 in"),
         ("outer_diameter", "240 thou", "240 mm"),
-        ("clamp_load", "9", "9 kN"),
+        ("cover_clamp", "9", "9 kN"),
         ("peak_torque", "6000 N·m", None),
     ],
 )
@@ -166,4 +166,4 @@ def test_curves_belong_to_curve_quantities() -> None:
     curve = TorqueCurve.of([100.0, 200.0], [10.0, 20.0])
     assert curve_entry("measured_curve", "run.csv", curve).typed == "run.csv"
     with pytest.raises(UnreadableEntry, match="is not a curve"):
-        curve_entry("clamp_load", "run.csv", curve)
+        curve_entry("cover_clamp", "run.csv", curve)

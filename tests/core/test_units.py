@@ -180,14 +180,14 @@ def test_units_are_found_however_they_are_spelled() -> None:
 def test_the_units_of_a_kind_are_of_one_dimension(kind) -> None:  # type: ignore[no-untyped-def]
     """Dimensional consistency, asked of Pint."""
     ureg = pint.UnitRegistry()
-    if kind.si in {"-", "count", "share", "K"}:
+    if kind.si in {"-", "count", "share", "K", "K diff", "m driven"}:
         return
     si = ureg(kind.si.replace("·", "*").replace("²", "**2").replace("³", "**3"))
     for unit in kind.units:
         assert from_si(to_si(3.0, unit), unit) == pytest.approx(3.0)
         expression = unit.replace("·", "*").replace("-", "*").replace("²", "**2").replace("lb*", "lbf*")
         spelled = {"US pt": "US_pint", "imp pt": "imperial_pint", "US gal": "gallon", "imp gal": "imperial_gallon",
-                   "PS": "metric_horsepower", "thou": "thou", "rpm": "rpm"}.get(unit, expression)  # fmt: skip
+                   "PS": "metric_horsepower", "lb·ft²": "lb*ft**2", "°": "degree", "thou": "thou", "rpm": "rpm"}.get(unit, expression)  # fmt: skip
         assert ureg(spelled).dimensionality == si.dimensionality, unit
 
 

@@ -80,7 +80,7 @@ def test_the_verdict_moves_while_typing_and_nothing_needs_saving(page: Page, sho
     clamp.fill("2100 lbf")
     expect(state(page)).to_have_text("thin")
     expect(sentence(page)).to_contain_text("Thin on face pressure")
-    expect(page.locator("[data-row=clamp_load]")).to_contain_text("reads 9341 N")
+    expect(page.locator("[data-row=cover_clamp]")).to_contain_text("reads 9341 N")
     page.wait_for_timeout(2_000)  # rests, and is entered by itself
     page.reload()
     expect(page.get_by_label("Clamp load", exact=True)).to_have_value("2100 lbf")

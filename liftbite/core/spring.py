@@ -1,0 +1,51 @@
+"""Conical disc springs [standard: DIN EN 16984, Almen and László]: the plain formulas the diaphragm modules use.
+
+- `disc_spring_force`    force of a disc spring loaded at its edges
+- `disc_spring_stress`   stress at the upper inner edge
+- `shape_factor`         K1
+
+Checked against the forces at 0.75·h0 of DIN EN 16983 (values from memory).
+"""
+
+from __future__ import annotations
+
+from typing import Any
+
+import numpy as np
+
+YOUNG = 206e9
+POISSON = 0.3
+
+
+def shape_factor(diameter_ratio: Any) -> Any:
+    """K1 of a disc spring with δ = De/Di [-]: (1/π)·((δ−1)/δ)² / ((δ+1)/(δ−1) − 2/ln δ).
+
+    >>> round(float(shape_factor(2.0)), 3)
+    0.694
+    """
+    d = diameter_ratio
+    return ((d - 1) / d) ** 2 / ((d + 1) / (d - 1) - 2 / np.log(d)) / np.pi
+
+
+def disc_spring_force(deflection: Any, outer: Any, inner: Any, thickness: Any, cone_height: Any) -> Any:
+    """Force [N] at a deflection [m] of a disc spring loaded at its edges, from diameters, thickness, height [m].
+
+    >>> round(float(disc_spring_force(0.75 * 1.1e-3, 0.05, 0.0254, 0.003, 1.1e-3)) / 1e3, 1)
+    12.0
+    """
+    t, h0 = thickness, cone_height
+    s = deflection / t
+    stiffness = 4 * YOUNG / (1 - POISSON**2) * t**4 / (shape_factor(outer / inner) * outer**2)
+    return stiffness * s * ((h0 / t - s) * (h0 / t - s / 2) + 1)
+
+
+def disc_spring_stress(deflection: Any, outer: Any, inner: Any, thickness: Any, cone_height: Any) -> Any:
+    """Stress [Pa] at the upper inner edge, compressive below 0, of the same spring."""
+    t, h0 = thickness, cone_height
+    ratio = outer / inner
+    log = np.log(ratio)
+    k2 = 6 / np.pi * ((ratio - 1) / log - 1) / log
+    k3 = 3 / np.pi * (ratio - 1) / log
+    s = deflection / t
+    stiffness = 4 * YOUNG / (1 - POISSON**2) * t**2 / (shape_factor(ratio) * outer**2)
+    return -stiffness * s * (k2 * (h0 / t - s / 2) + k3)
