@@ -3,8 +3,6 @@
 In the order in which it is used:
 
 - `RESULTS`   the results a job shows, by question
-- `Band`      a result at the low, the nominal and the high end of the friction band
-- `Link`, `Verdict`   each question's answer: a margin, its weakest link, the reason in words
 - `Chart`     engine torque over speed with the capacity across it
 - `Answers`, `answer`   all of it
 
@@ -26,6 +24,8 @@ from liftbite.core.inputs import INPUTS
 from liftbite.core.ledger import Entry, Question, question
 from liftbite.core.setup import Setup, both, label_of, refusal, set_up
 from liftbite.core.units import figure
+from liftbite.core.verdict import Band, Link, Verdict
+from liftbite.core.verdicts import bite_links, fuse_links, heat_verdict, lift_verdict, true_verdict
 
 NOW, PLANNED = 0.0, 1.0
 LOW, NOMINAL, HIGH = -1.0, 0.0, 1.0
@@ -55,64 +55,6 @@ RESULTS: tuple[str, ...] = (
     "pressure_margin",
 )
 _RESULTS_AND_SPRINGS = ("spring_rate",)
-
-
-@dataclass(frozen=True, slots=True)
-class Band:
-    """A result over the friction band [SI]; the three are equal where friction does not enter."""
-
-    low: float
-    nominal: float
-    high: float
-
-    @property
-    def single(self) -> bool:
-        """True where friction does not enter."""
-        return self.low == self.nominal == self.high
-
-
-@dataclass(frozen=True, slots=True)
-class Link:
-    """One thing that can give way.
-
-    Attributes
-    ----------
-    name : the quantity behind it
-    label : what a builder calls it
-    reserve : value over what is required; below 1 falls short [-]
-    sentence : the comparison in words
-    """
-
-    name: str
-    label: str
-    reserve: float
-    sentence: str
-
-
-@dataclass(frozen=True, slots=True)
-class Verdict:
-    """The answer to one of the four questions.
-
-    Attributes
-    ----------
-    question : "bite"
-    state : "holds", "thin", "slips"; "open" while inputs are missing, "stop" for an impossible set-up
-    sentence : the reason in words
-    margin : over the friction band, for the planned stage
-    margin_now : the same for the engine as it is; equals `margin` where nothing is planned
-    target : margin asked for [-]
-    links : what can give way, weakest first
-    needs : inputs still missing
-    """
-
-    question: str
-    state: str
-    sentence: str
-    margin: Band | None = None
-    margin_now: Band | None = None
-    target: float | None = None
-    links: tuple[Link, ...] = ()
-    needs: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -155,6 +97,7 @@ class Answers:
     asked : inputs this arrangement has a field for, in the order of work
     results, results_now : result -> band, `Needs` or `Refused`, planned stage and as it is
     verdict : the answer to Bite
+    others : the answers to Lift, Heat and True
     chart : None while there is no curve
     assumptions : what the answer stands on that nobody entered
     questions : input -> a question about an unusual figure
@@ -166,6 +109,7 @@ class Answers:
     results: Mapping[str, Any]
     results_now: Mapping[str, Any]
     verdict: Verdict
+    others: tuple[Verdict, ...]
     chart: Chart | None
     assumptions: tuple[Assumption, ...]
     questions: Mapping[str, Question]
@@ -191,6 +135,11 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
         results={name: _band(values[name]) for name in wanted if name in RESULTS or name in _RESULTS_AND_SPRINGS},
         results_now={name: _band(values_now[name]) for name in RESULTS},
         verdict=_bite(setup, values, values_now, refusals),
+        others=(
+            lift_verdict(setup),
+            heat_verdict(setup, PLANNED if has_plan else NOW),
+            true_verdict(setup, PLANNED if has_plan else NOW),
+        ),
         chart=_chart(values_now, values, has_plan),
         assumptions=_assumptions(setup, asked),
         questions={e.quantity: q for e in entries.values() if e.quantity in asked and (q := question(e))},
@@ -240,6 +189,7 @@ def _judged(setup: Setup, values: Mapping[str, Any], band: Band, now: Band, targ
     use = CHOICES["use"].option(setup.chosen.options.get("use", ""))
     asks = f"{use.label.lower()} asks for {figure(target, 3)}" if use else f"{figure(target, 3)} is asked for"
     engine = "planned engine" if setup.chosen.options.get("stage_plan", "none") != "none" else "engine"
+    stage = PLANNED if engine != "engine" else NOW
     held = both(float(_band(values["holdable_engine_torque"]).low), "N·m")
     made = both(float(values["peak_engine_torque"]), "N·m")
     links = sorted(
@@ -249,6 +199,8 @@ def _judged(setup: Setup, values: Mapping[str, Any], band: Band, now: Band, targ
             Link("pressure_margin", "face pressure", pressure,
                  f"the facing is pressed with {both(float(values['mean_pressure']), 'Pa')}; "
                  f"its limit is {both(float(values['pressure_limit']), 'Pa')}"),
+            *bite_links(setup, stage, engine)[0],
+            *fuse_links(setup, stage),
         ),
         key=lambda link: link.reserve,
     )  # fmt: skip

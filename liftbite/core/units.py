@@ -5,6 +5,7 @@ In the order in which it is used:
 - `Kind`, `KINDS`   what can be typed: a kind of quantity, the units it is typed and shown in
 - `parse_number`    `9 1/2`, `3-7/32`, `7,24`, `15 842` to a float
 - `read`            number and unit as typed, to SI
+- `spread_of`       the tolerance in `240 ± 0.2 mm`
 - `read_many`       several figures in one field
 - `other_readings`  the same bare number in the kind's other units: the 25.4 mistake
 - `show`, `show_together`, `Shown`   the one number formatter: values in the metric and in the inch system
@@ -389,6 +390,29 @@ class Reading:
     bare: bool
 
 
+_TOLERANCE = re.compile(r"\s*(?:±|\+/-|\+-)\s*(?P<half>[^a-zA-Z°%\"′″µ]*)(?P<unit>.*)$")
+
+
+def _without_tolerance(typed: str) -> str:
+    """`240 ± 0.2 mm` as `240 mm`."""
+    match = _TOLERANCE.search(typed)
+    return f"{typed[: match.start()]} {match['unit']}" if match else typed
+
+
+def spread_of(typed: str, si: str, field_unit: str) -> float:
+    """Half the width of a tolerance typed with ±, in SI; 0 where none was typed.
+
+    >>> spread_of("240 ± 0.2 mm", "m", "mm"), spread_of("240 mm", "m", "mm")
+    (0.0002, 0.0)
+    """
+    match = _TOLERANCE.search(typed)
+    if match is None:
+        return 0.0
+    reading = read(_without_tolerance(typed), si, field_unit)
+    half = abs(parse_number(match["half"].strip()))
+    return half * abs(to_si(1.0, reading.unit) - to_si(0.0, reading.unit))
+
+
 @lru_cache(maxsize=4096)
 def read(typed: str, si: str, field_unit: str) -> Reading:
     """What was typed for a quantity whose SI unit is `si`; a bare number takes `field_unit`.
@@ -403,7 +427,10 @@ def read(typed: str, si: str, field_unit: str) -> Reading:
     True
     """
     kind = KINDS[si]
-    number, unit_text = _split(typed)
+    tolerance = _TOLERANCE.search(typed)
+    if tolerance:
+        parse_number(tolerance["half"].strip())
+    number, unit_text = _split(_without_tolerance(typed))
     unit = find_unit(unit_text, kind) if unit_text else field_unit
     if si == "share" and not unit_text and 0 < abs(number) < 1:
         raise UnreadableEntry(f"“{typed.strip()}” could be a share or a percentage; type {number * 100:g} %")

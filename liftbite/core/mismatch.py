@@ -1,0 +1,99 @@
+"""Parts that do not go together. Each mismatch is a stop, with a sentence and the way out.
+
+- `Rule`, `RULES`   pairs of properties that have to agree
+- `Mismatch`, `mismatches`   the rules a set of parts breaks
+
+A part is a mapping of properties; a rule is looked at where both parts state theirs. Figures in SI.
+Source: [practice: the trade's list of what has to fit before anything is ordered].
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+
+@dataclass(frozen=True, slots=True)
+class Rule:
+    """Two properties that have to agree.
+
+    Attributes
+    ----------
+    first, second : slot and property of either side
+    within : largest difference that still agrees [SI]
+    says : what does not fit
+    mend : the way out
+    """
+
+    first: tuple[str, str]
+    second: tuple[str, str]
+    within: float
+    says: str
+    mend: str
+
+
+@dataclass(frozen=True, slots=True)
+class Mismatch:
+    """A rule that is broken: the slots, the two figures, what to say."""
+
+    slots: tuple[str, str]
+    figures: tuple[Any, Any]
+    sentence: str
+
+
+def _same(a: str, b: str, name: str, within: float, says: str, mend: str) -> Rule:
+    return Rule((a, name), (b, name), within, says, mend)
+
+
+RULES: tuple[Rule, ...] = (
+    _same("disc", "shaft", "spline_count", 0, "the hub's splines are not the input shaft's",
+          "take a disc with the shaft's spline, or change the shaft"),
+    _same("disc", "shaft", "spline_diameter", 0.0002, "the hub's spline size is not the input shaft's",
+          "take a disc with the shaft's spline, or change the shaft"),
+    _same("flywheel", "crank", "crank_bolts", 0, "the flywheel's bolt count is not the crank's",
+          "take the flywheel drilled for this crank"),
+    _same("flywheel", "crank", "crank_bolt_circle", 0.0002, "the flywheel's bolt circle is not the crank's",
+          "take the flywheel drilled for this crank"),
+    _same("flywheel", "crank", "external_balance", 1e-6, "the flywheel's external balance is not the engine's",
+          "take the flywheel of the engine's balance class; it cannot be balanced away safely"),
+    _same("flywheel", "starter", "ring_gear_teeth", 0, "the ring gear's teeth are not those the starter asks for",
+          "change ring gear or starter"),
+    _same("flywheel", "starter", "flywheel_diameter", 0.002, "the flywheel's diameter does not meet the starter",
+          "change flywheel or starter"),
+    _same("cover", "flywheel", "cover_bolt_circle", 0.0003, "the cover's bolt circle is not the flywheel's",
+          "take the cover drilled for this flywheel"),
+    _same("cover", "flywheel", "cover_dowels", 0, "the cover's dowels are not the flywheel's", "fit the right dowels"),
+    _same("cover", "flywheel", "step_height", 0.0002, "the flywheel's step is not what the cover is made for",
+          "cut both levels of the flywheel, or take the cover made for a flat one"),
+    _same("housing", "shaft", "housing_depth", 0.001, "the housing's depth is not what the input shaft reaches through",
+          "take the shaft or housing that belongs together, or a pilot adapter"),
+    _same("pilot", "crank", "pilot_bore", 0.00005, "the pilot bearing does not fit the crank's bore",
+          "take the bearing for this crank"),
+    _same("pilot", "shaft", "pilot_diameter", 0.00005, "the pilot bearing does not fit the shaft's nose",
+          "take the bearing for this shaft"),
+    _same("disc", "cover", "disc_size", 0.006, "the disc is not of the size the cover is made for",
+          "take disc and cover of one size"),
+)  # fmt: skip
+
+
+def mismatches(parts: Mapping[str, Mapping[str, Any]]) -> list[Mismatch]:
+    """The rules broken by parts, given as slot -> properties.
+
+    >>> mismatches({"disc": {"spline_count": 26}, "shaft": {"spline_count": 10}})[0].sentence
+    'disc 26, shaft 10: the hub's splines are not the input shaft's; take a disc with the shaft's spline, or change the shaft.'
+    """
+    found = []
+    for rule in RULES:
+        (slot_a, name_a), (slot_b, name_b) = rule.first, rule.second
+        a, b = parts.get(slot_a, {}).get(name_a), parts.get(slot_b, {}).get(name_b)
+        if a is None or b is None or abs(a - b) <= rule.within:
+            continue
+        found.append(Mismatch((slot_a, slot_b), (a, b), f"{slot_a} {a:g}, {slot_b} {b:g}: {rule.says}; {rule.mend}."))
+    wheel = parts.get("flywheel", {})
+    if wheel.get("material") == "aluminium" and not wheel.get("steel_insert", False):
+        sentence = (
+            "flywheel: aluminium without a steel friction insert; the facing would tear it; take one with an insert."
+        )
+        found.append(Mismatch(("flywheel", "flywheel"), ("aluminium", "no insert"), sentence))
+    return found

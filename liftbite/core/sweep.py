@@ -1,0 +1,305 @@
+"""All combinations of a shelf of parts against a brief: which hold, which are worth a look, what excludes the rest.
+
+- `Part`, `Shelf`   parts by slot, each with the values and options it brings, its properties and its price
+- `Finding`         the combinations worth a look and what excluded the others
+- `sweep`           evaluates every combination, in chunks of bounded memory
+- `STEPS`           how far two combinations have to be apart to be two
+- `non_dominated`   the rows no other row beats in everything
+
+Combinations whose parts bring the same options share a graph and are evaluated together, arrays in place of scalars.
+"""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, field
+from itertools import product
+from typing import Any
+
+import numpy as np
+
+from liftbite.core.curve import Array
+from liftbite.core.graph import Needs, Refused
+from liftbite.core.ledger import Entry
+from liftbite.core.mismatch import RULES
+from liftbite.core.setup import Setup, set_up
+
+CHUNK = 16_384
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """A part on the shelf.
+
+    Attributes
+    ----------
+    name, price : what it is called, what it costs
+    values : quantity -> value [SI]
+    options : choice -> option it brings
+    properties : what has to fit, as in `mismatch.RULES`
+    """
+
+    name: str
+    price: float = 0.0
+    values: Mapping[str, float] = field(default_factory=dict)
+    options: Mapping[str, str] = field(default_factory=dict)
+    properties: Mapping[str, Any] = field(default_factory=dict)
+
+
+Shelf = Mapping[str, Sequence[Part]]
+
+#: Objective -> +1 where more is better, −1 where less is.
+OBJECTIVES: Mapping[str, int] = {
+    "bite": 1, "lift": 1, "effort": -1, "inertia": -1, "heat": 1, "price": -1,
+}  # fmt: skip
+
+#: Limit -> what is said of those it excludes.
+LIMITS: Mapping[str, str] = {
+    "mismatch": "parts that do not go together",
+    "impossible": "a set-up that cannot exist",
+    "bite": "less bite than the use asks for",
+    "pressure": "face pressure over the facing's limit",
+    "lift": "less lift than is needed",
+    "overtravel": "more lift than the cover allows",
+    "effort": "more effort than is allowed",
+    "heat": "hotter than the facing stands",
+}
+
+
+@dataclass(frozen=True, eq=False)
+class Finding:
+    """What a sweep found.
+
+    Attributes
+    ----------
+    total, kept : combinations evaluated, and those that pass every limit
+    front : the non-dominated ones: slot -> part name, objective -> value
+    excluded : limit -> how many it excludes, each counted at the first limit it fails
+    unseen : objectives that could not be worked out from brief and shelf
+    complete : False where it was cancelled
+    """
+
+    total: int
+    kept: int
+    front: list[dict[str, Any]]
+    excluded: dict[str, int]
+    unseen: tuple[str, ...]
+    complete: bool
+
+
+#: Steps in which objectives are told apart: what is closer than this is equal to a builder.
+STEPS: Mapping[str, float] = {
+    "bite": 0.05, "lift": 0.05, "effort": 5.0, "inertia": 0.005, "heat": 0.25, "price": 10.0,
+}  # fmt: skip
+_BLOCK = 512
+
+
+def non_dominated(rows: Array) -> Array:
+    """Mask of the rows that no other row equals or beats in every column and beats in one; more is better.
+
+    >>> non_dominated(np.array([[1.0, 2.0], [2.0, 1.0], [1.0, 1.0]]))
+    array([ True,  True, False])
+    """
+    order = np.argsort(-rows.sum(axis=1), kind="stable")  # no row is beaten by one with a smaller sum
+    front = np.empty((0, rows.shape[1]))
+    mask = np.zeros(len(rows), dtype=bool)
+    for start in range(0, len(rows), _BLOCK):
+        at = order[start : start + _BLOCK]
+        at = at[~_beaten(rows[at], front)]
+        at = at[~_beaten(rows[at], rows[at])]
+        mask[at] = True
+        front = np.vstack([front, rows[at]])
+    return mask
+
+
+def _beaten(rows: Array, by: Array) -> Any:
+    """Mask of `rows` that some row of `by` equals or beats in every column and beats in one."""
+    if not len(rows) or not len(by):
+        return np.zeros(len(rows), dtype=bool)
+    at_least = np.ones((len(rows), len(by)), dtype=bool)
+    better = np.zeros((len(rows), len(by)), dtype=bool)
+    for column in range(rows.shape[1]):
+        mine, theirs = rows[:, column, None], by[None, :, column]
+        at_least &= theirs >= mine
+        better |= theirs > mine
+    return np.any(at_least & better, axis=1)
+
+
+def _groups(shelf: Shelf) -> Iterator[dict[str, list[Part]]]:
+    """The shelf split so that within each piece all parts of a slot bring the same options."""
+    split = []
+    for parts in shelf.values():
+        by_options: dict[tuple[tuple[str, str], ...], list[Part]] = {}
+        for part in parts:
+            by_options.setdefault(tuple(sorted(part.options.items())), []).append(part)
+        split.append(list(by_options.values()))
+    for pieces in product(*split):
+        yield dict(zip(shelf, pieces, strict=True))
+
+
+def _plain(value: Any, size: int) -> Array | None:
+    if isinstance(value, Needs):
+        return None
+    if isinstance(value, Refused):
+        return np.full(size, np.nan)
+    return np.broadcast_to(np.asarray(value, dtype=np.float64), size)
+
+
+def _clashes(piece: Mapping[str, list[Part]], index: Mapping[str, Any], size: int) -> Any:
+    """Mask of the combinations whose parts break a rule."""
+    bad = np.zeros(size, dtype=bool)
+    for rule in RULES:
+        (slot_a, name_a), (slot_b, name_b) = rule.first, rule.second
+        if slot_a in piece and slot_b in piece:
+            a = np.array([p.properties.get(name_a, np.nan) for p in piece[slot_a]], dtype=np.float64)[index[slot_a]]
+            b = np.array([p.properties.get(name_b, np.nan) for p in piece[slot_b]], dtype=np.float64)[index[slot_b]]
+            bad |= np.abs(a - b) > rule.within
+    return bad
+
+
+def sweep(
+    brief: Mapping[str, Entry],
+    shelf: Shelf,
+    *,
+    stage: float = 1.0,
+    progress: Callable[[int, int], bool] | None = None,
+) -> Finding:
+    """Evaluates every combination of one part from each slot.
+
+    Parameters
+    ----------
+    brief : entries of the job; parts override what they bring
+    shelf : slot -> parts
+    stage : engine as it is (0) or as planned (1)
+    progress : called with done and total after each chunk; returning False cancels
+    """
+    total = int(np.prod([len(parts) for parts in shelf.values()], dtype=np.int64)) if shelf else 0
+    done = kept = 0
+    excluded: Counter[str] = Counter()
+    unseen: set[str] = set()
+    names: list[dict[str, Any]] = []
+    rows = np.empty((0, len(OBJECTIVES)))
+    for piece in _groups(shelf):
+        options = {c: o for parts in piece.values() for c, o in parts[0].options.items()}
+        setup = set_up({**brief, **{c: Entry(c, o) for c, o in options.items()}})
+        sizes = [len(parts) for parts in piece.values()]
+        count = int(np.prod(sizes, dtype=np.int64))
+        for start in range(0, count, CHUNK):
+            flat = np.arange(start, min(start + CHUNK, count))
+            index = dict(zip(piece, np.unravel_index(flat, sizes), strict=True))
+            found, out, blind = _evaluate(setup, piece, index, flat.size, stage)
+            excluded.update(out)
+            unseen |= blind
+            kept += len(found)
+            if len(found):
+                names, rows = _merge(names, rows, piece, index, found)
+            done += flat.size
+            if progress is not None and not progress(done, total):
+                return _finding(done, kept, names, rows, excluded, unseen, complete=False)
+    return _finding(done, kept, names, rows, excluded, unseen, complete=True)
+
+
+def _evaluate(
+    setup: Setup, piece: Mapping[str, list[Part]], index: Mapping[str, Any], size: int, stage: float
+) -> tuple[Array, Counter[str], set[str]]:
+    """Rows of those that pass (position, then the objectives, more is better), what excluded the rest, blind spots.
+
+    Limits are looked at cheapest first, and what fails one is not worked out further.
+    """
+    out: Counter[str] = Counter()
+    left = np.arange(size)
+
+    def narrow(name: str, ok: Any) -> Any:
+        """Keeps what is `ok` among what is left."""
+        nonlocal left
+        out[name] += int(left.size - ok.sum())
+        left = left[ok]
+        return ok
+
+    narrow("mismatch", ~_clashes(piece, index, size))
+    known = {**setup.known, "stage": stage}
+    price = sum(np.array([p.price for p in parts])[index[slot][left]] for slot, parts in piece.items())
+    for slot, parts in piece.items():
+        for quantity in {q for p in parts for q in p.values}:
+            known[quantity] = np.array([p.values.get(quantity, np.nan) for p in parts])[index[slot][left]]
+    columns: dict[str, Any] = {"price": price}
+
+    def cut(ok: Any) -> None:
+        for store in (known, columns):
+            store.update({n: v[ok] for n, v in store.items() if isinstance(v, np.ndarray) and v.shape == ok.shape})
+
+    def values(names: Sequence[str], friction: float, **states: Any) -> dict[str, Array | None]:
+        found = setup.graph.evaluate(names, {**known, "friction_state": friction, **states})
+        return {n: _plain(found[n], left.size) for n in names}
+
+    v = values(("bite_margin", "use_factor", "pressure_margin"), -1.0)
+    bite, target, pressure = v["bite_margin"], v["use_factor"], v["pressure_margin"]
+    columns |= {"bite": bite, "_pressure": pressure, "_target": target}
+    if bite is not None and target is not None:
+        cut(narrow("impossible", np.isfinite(bite)))
+        cut(narrow("bite", columns["bite"] >= columns["_target"]))
+    if pressure is not None:
+        cut(narrow("pressure", columns["_pressure"] >= 1))
+    v = values(("lift_margin", "least_lift_margin", "overtravel_margin", "plate_lift_available", "effort_limit",
+                "engine_inertia"), -1.0)  # fmt: skip
+    columns |= {"lift": v["lift_margin"], "inertia": v["engine_inertia"], "limit": v["effort_limit"]}
+    lifted = v["plate_lift_available"]
+    columns["effort"] = None if lifted is None else _effort(values, lifted, known)
+    for name, margin in (("lift", v["least_lift_margin"]), ("overtravel", v["overtravel_margin"])):
+        columns[f"_{name}"] = margin
+    for name in ("lift", "overtravel"):
+        if columns[f"_{name}"] is not None:
+            cut(narrow(name, columns[f"_{name}"] >= 1))
+    if columns["effort"] is not None and columns["limit"] is not None:
+        cut(narrow("effort", columns["effort"] <= columns["limit"]))
+    v = values(("heat_margin", "sustained_margin"), 0.0)
+    heat, sustained = v["heat_margin"], v["sustained_margin"]
+    columns["heat"] = np.minimum(heat, sustained) if heat is not None and sustained is not None else heat
+    if columns["heat"] is not None:
+        cut(narrow("heat", columns["heat"] >= 1))
+    blind = {name for name in OBJECTIVES if columns[name] is None}
+    rows = np.column_stack(
+        [np.zeros(left.size) if columns[n] is None else sign * columns[n] for n, sign in OBJECTIVES.items()]
+    )
+    return np.column_stack([left, rows]), out, blind
+
+
+def _effort(values: Callable[..., dict[str, Array | None]], lifted: Array, known: Mapping[str, Any]) -> Array | None:
+    """The larger effort of two points of the stroke: where the cushion is just unloaded, and full pedal."""
+    full = values(("pedal_effort",), -1.0, plate_lift=lifted)["pedal_effort"]
+    early = values(("pedal_effort",), -1.0, plate_lift=known.get("cushion_travel", 0.0))["pedal_effort"]
+    return full if full is None or early is None else np.maximum(full, early)
+
+
+def _merge(
+    names: list[dict[str, Any]], rows: Array, piece: Mapping[str, list[Part]], index: Mapping[str, Any], found: Array
+) -> tuple[list[dict[str, Any]], Array]:
+    """The front with a chunk's passing rows taken in; rows that differ by less than `STEPS` count as one."""
+    steps = np.array([STEPS[o] for o in OBJECTIVES])
+    new, first = np.unique(np.floor(found[:, 1:] / steps), axis=0, return_index=True)
+    joined = np.vstack([np.floor(rows / steps), new])
+    _, once = np.unique(joined, axis=0, return_index=True)
+    once = np.sort(once)
+    keep = once[non_dominated(joined[once])]
+    exact = np.vstack([rows, found[first, 1:]])[keep]
+    labels = [
+        names[k] if k < len(names) else
+        {slot: parts[int(index[slot][int(found[first[k - len(names)], 0])])].name for slot, parts in piece.items()}
+        for k in keep
+    ]  # fmt: skip
+    return labels, exact
+
+
+def _finding(
+    done: int, kept: int, names: list[dict[str, Any]], rows: Array, excluded: Counter[str], unseen: set[str], *,
+    complete: bool,
+) -> Finding:  # fmt: skip
+    front = [
+        {
+            **name,
+            **{o: sign * float(v) for (o, sign), v in zip(OBJECTIVES.items(), row, strict=True) if o not in unseen},
+        }
+        for name, row in zip(names, rows, strict=True)
+    ]
+    return Finding(done, kept, front, {k: v for k, v in excluded.items() if v}, tuple(sorted(unseen)), complete)

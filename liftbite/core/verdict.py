@@ -1,0 +1,71 @@
+"""What a question's answer is made of.
+
+- `Band`      a result at the low, the nominal and the high end of the friction band
+- `Link`      one thing that can give way
+- `Verdict`   the answer: a state, a margin, the links, the reason in words
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+#: States in which nothing falls short.
+GOOD_STATES = frozenset({"holds", "frees", "stays", "runs true"})
+
+
+@dataclass(frozen=True, slots=True)
+class Band:
+    """A result over the friction band [SI]; the three are equal where friction does not enter."""
+
+    low: float
+    nominal: float
+    high: float
+
+    @property
+    def single(self) -> bool:
+        """True where friction does not enter."""
+        return self.low == self.nominal == self.high
+
+
+@dataclass(frozen=True, slots=True)
+class Link:
+    """One thing that can give way.
+
+    Attributes
+    ----------
+    name : the quantity behind it
+    label : what a builder calls it
+    reserve : value over what is required; below 1 falls short [-]
+    sentence : the comparison in words
+    """
+
+    name: str
+    label: str
+    reserve: float
+    sentence: str
+
+
+@dataclass(frozen=True, slots=True)
+class Verdict:
+    """The answer to one of the four questions.
+
+    Attributes
+    ----------
+    question : "bite", "lift", "heat" or "true"
+    state : a word of the question, such as "holds", "thin", "slips"; "open" while inputs are missing, "stop" for an impossible set-up
+    sentence : the reason in words
+    margin : over the friction band, for the planned stage
+    margin_now : the same for the engine as it is; equals `margin` where nothing is planned
+    target : margin asked for [-]
+    links : what can give way, weakest first
+    needs : inputs still missing
+    """
+
+    question: str
+    state: str
+    sentence: str
+    margin: Band | None = None
+    margin_now: Band | None = None
+    target: float | None = None
+    links: tuple[Link, ...] = ()
+    needs: tuple[str, ...] = ()

@@ -1,0 +1,219 @@
+"""Lift, Heat and True: each rolls up to a margin, its weakest link and the reason in words. Bite stands in `answers`.
+
+- `STATES_OF`   the words of each question: good, thin, bad
+- `lift_verdict`, `heat_verdict`, `true_verdict`
+- `bite_links`  what else can end the bite: wear, heat, and the parts that break when the clutch does not slip
+- `fixes`       what would mend a margin soonest
+
+A link whose inputs are not entered is not looked at, and that is said; a verdict is good only where what has to be
+looked at has been.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from liftbite.core.graph import Needs, Refused
+from liftbite.core.launch import Launch, case_of, launch
+from liftbite.core.life import Life, life
+from liftbite.core.setup import Setup, both, label_of, refusal
+from liftbite.core.stroke import Stroke, stroke
+from liftbite.core.units import figure
+from liftbite.core.verdict import Band, Link, Verdict
+
+LOW, HIGH = -1.0, 1.0
+LIFT_NEW, LIFT_WORN = 1.1, 1.0
+
+#: question -> words for good, thin and bad
+STATES_OF: Mapping[str, tuple[str, str, str]] = {
+    "bite": ("holds", "thin", "slips"),
+    "lift": ("frees", "thin", "drags"),
+    "heat": ("stays", "warm", "cooks"),
+    "true": ("runs true", "look again", "stop"),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class _Found:
+    links: list[Link]
+    unseen: list[str]
+
+    def look(self, name: str, label: str, value: Any, need: float, sentence: str) -> None:
+        """Adds a link, or notes that it could not be looked at; `{}` in the sentence takes the value."""
+        if value is None or isinstance(value, Needs | Refused):
+            self.unseen.append(label)
+        else:
+            self.links.append(Link(name, label, float(value) / need, sentence.format(figure(float(value), 3))))
+
+
+def _rolled(question: str, found: _Found, margin: Band | None, target: float | None, bad: bool) -> Verdict:
+    links = tuple(sorted(found.links, key=lambda link: link.reserve))
+    weakest = links[0]
+    good, thin, worst = STATES_OF[question]
+    state = worst if bad else thin if weakest.reserve < 1 else good
+    sentence = f"{state[0].upper()}{state[1:]}: {weakest.label}, {weakest.sentence}."
+    if found.unseen:
+        sentence += f" Not looked at: {', '.join(found.unseen)}."
+    return Verdict(question, state, sentence, margin, margin, target, links)
+
+
+def _open(question: str, setup: Setup, missing: frozenset[str]) -> Verdict:
+    names = setup.chosen.to_ask(missing)
+    return Verdict(question, "open", f"Needs {', '.join(label_of(n).lower() for n in names)}.", needs=names)
+
+
+def _stop(question: str, setup: Setup, refused: Refused) -> Verdict:
+    return Verdict(question, "stop", refusal(refused.error, setup))
+
+
+def lift_verdict(setup: Setup) -> Verdict:
+    """Does it let go, new and at the wear limit, at an effort the driver can live with?"""
+    now = stroke(setup)
+    if isinstance(now, Needs):
+        return _open("lift", setup, now.names)
+    if isinstance(now, Refused):
+        return _stop("lift", setup, now)
+    v = setup.evaluate(("lift_margin", "least_lift_margin", "wear_limit", "effort_limit", "pressure_rating",
+                        "plate_lift_limit"))  # fmt: skip
+    for name in ("lift_margin", "least_lift_margin"):
+        if isinstance(v[name], Needs):
+            return _open("lift", setup, v[name].names)
+        if isinstance(v[name], Refused):
+            return _stop("lift", setup, v[name])
+    found = _Found([], [])
+    found.look("lift_margin", "lift at a comfortable gap", v["lift_margin"], LIFT_NEW,
+               f"{{}} times what is needed; {LIFT_NEW} is asked for")  # fmt: skip
+    found.look("least_lift_margin", "lift at the least gap", v["least_lift_margin"], 1.0, "{} times what just frees")
+    worn = None
+    if not isinstance(v["wear_limit"], Needs | Refused):
+        worn = stroke(setup, wear=float(v["wear_limit"]))
+        share = setup.evaluate(("least_lift_margin",), wear=float(v["wear_limit"]))["least_lift_margin"]
+        found.look("least_lift_margin", "lift at the wear limit", share, LIFT_WORN, "{} times what just frees")
+    _effort_links(found, v, now, worn)
+    _stop_links(found, setup, now)
+    margin = float(v["lift_margin"])
+    return _rolled("lift", found, Band(margin, margin, margin), LIFT_NEW, bad=float(v["least_lift_margin"]) < 1)
+
+
+def _effort_links(found: _Found, v: Mapping[str, Any], now: Stroke, worn: Any) -> None:
+    effort = max(now.peak_effort, worn.peak_effort if isinstance(worn, Stroke) else 0.0)
+    limit = v["effort_limit"]
+    if not isinstance(limit, Needs | Refused):
+        words = f"takes {both(effort, 'N')}; {both(float(limit), 'N')} is allowed"
+        found.links.append(Link("pedal_effort", "effort", float(limit) / max(effort, 1e-9), words))
+    if now.pressure is not None and not isinstance(v["pressure_rating"], Needs | Refused):
+        pressure, rating = float(now.pressure.max()), float(v["pressure_rating"])
+        words = f"reaches {both(pressure, 'Pa')}; the cylinders stand {both(rating, 'Pa')}"
+        found.links.append(Link("line_pressure", "line pressure", rating / max(pressure, 1e-9), words))
+
+
+def _stop_links(found: _Found, setup: Setup, now: Stroke) -> None:
+    full = next(at for name, at in now.stops if name == "pedal_stroke")
+    words = {
+        "plate_lift_limit": ("overtravel", "fingers bend beyond {}; set a pedal stop there"),
+        "master_stroke": ("master stroke", "the master bottoms at {} of pedal"),
+        "slave_stroke": ("slave stroke", "the slave runs out at {} of pedal; set a pedal stop before it"),
+    }
+    for name, (label, says) in words.items():
+        at = next((at for stop, at in now.stops if stop == name), None)
+        if at is not None:
+            found.links.append(Link(name, label, at / full, says.format(both(at, "m"))))
+        elif setup.known.get(name) is None and (name == "plate_lift_limit" or now.pressure is not None):
+            found.unseen.append(label)
+
+
+def heat_verdict(setup: Setup, stage: float) -> Verdict:
+    """Does it survive the way it is used? By the closed form at nominal friction; `launch` integrates the same start."""
+    wanted = ("heat_margin", "sustained_margin", "energy_margin", "surface_temperature", "brief_temperature",
+              "base_temperature", "sustained_temperature", "specific_energy", "slip_energy", "slip_time",
+              "starts_to_limit")  # fmt: skip
+    v = setup.evaluate(wanted, stage=stage)
+    missing = frozenset().union(*(v[n].names for n in wanted[:-1] if isinstance(v[n], Needs)))
+    refused = next((v[n] for n in wanted if isinstance(v[n], Refused)), None)
+    if refused is not None and refused.error.quantity == "closing_rate":
+        return Verdict("heat", "cooks", "Never locks: the clutch is let to carry less than engine and road bring, so it "
+                       f"slips on without end (speeds part by {figure(-refused.error.value, 3)} rad/s each second).")  # fmt: skip
+    if refused is not None:
+        return _stop("heat", setup, refused)
+    if missing:
+        return _open("heat", setup, missing)
+    found = _Found([], [])
+    found.look("heat_margin", "surface in the last start", v["heat_margin"], 1.0,
+               f"{both(float(v['surface_temperature']), 'K')} where the facing stands "
+               f"{both(float(v['brief_temperature']), 'K')} for moments")  # fmt: skip
+    found.look("sustained_margin", "plate between starts", v["sustained_margin"], 1.0,
+               f"{both(float(v['base_temperature']), 'K')} where the facing stands "
+               f"{both(float(v['sustained_temperature']), 'K')} for long")  # fmt: skip
+    found.look("energy_margin", "heat per area", v["energy_margin"], 1.0,
+               f"{both(float(v['specific_energy']), 'J/m²')} each start")  # fmt: skip
+    margin = float(min(v["heat_margin"], v["sustained_margin"]))
+    return _rolled("heat", found, Band(margin, margin, margin), 1.0, bad=margin < 1)
+
+
+def true_verdict(setup: Setup, stage: float) -> Verdict:
+    """Does it run true: speed, balance, joints? Runout waits for the bench."""
+    wanted = ("burst_margin", "disc_speed_margin", "balance_margin", "joint_margin", "proof_margin", "rim_speed")
+    v = setup.evaluate(wanted, stage=stage, friction=HIGH)
+    refused = next((v[n] for n in wanted if isinstance(v[n], Refused)), None)
+    if refused is not None:
+        return _stop("true", setup, refused)
+    found = _Found([], [])
+    for name, label, words in (
+        ("burst_margin", "flywheel strength", "{} times what over-speed and its factor need"),
+        ("disc_speed_margin", "disc in a missed shift", "proved to {} times that speed"),
+        ("balance_margin", "balance", "the grade allows {} times what is left"),
+        ("joint_margin", "flywheel joint", "{} times what it has to carry"),
+        ("proof_margin", "flywheel bolts", "proof load {} times the highest preload"),
+    ):
+        found.look(name, label, v[name], 1.0, words)
+    if not found.links:
+        return _open("true", setup, v["burst_margin"].names)
+    weakest = min(link.reserve for link in found.links)
+    verdict = _rolled("true", found, Band(weakest, weakest, weakest), 1.0, bad=weakest < 1)
+    if verdict.state == "runs true" and isinstance(v["burst_margin"], Needs):
+        return Verdict("true", "look again", verdict.sentence.replace("Runs true:", "Look again:"), verdict.margin,
+                       verdict.margin, 1.0, verdict.links)  # fmt: skip
+    return verdict
+
+
+def bite_links(setup: Setup, stage: float, engine: str) -> tuple[list[Link], Life | None]:
+    """What else can end the bite: the wear of the stack, and hot friction; each only where it can be worked out."""
+    links: list[Link] = []
+    over_life = life(setup, stage=stage, friction=LOW)
+    if isinstance(over_life, Life) and np.ptp(np.nan_to_num(over_life.clamp)) > 1e-6 * over_life.clamp_new:
+        low = over_life.lowest_margin
+        words = f"at its lowest over the life of the facings it holds {figure(low, 3)} times the {engine}'s torque"
+        links.append(Link("bite_margin_worn", "clamp over wear", low / over_life.target, words))
+    hot = setup.evaluate(("surface_temperature",), stage=stage)["surface_temperature"]
+    if not isinstance(hot, Needs | Refused):
+        share = setup.evaluate(("bite_margin", "use_factor"), stage=stage, friction=LOW, facing_temperature=hot)
+        margin, target = share["bite_margin"], share["use_factor"]
+        if not isinstance(margin, Needs | Refused) and not isinstance(target, Needs | Refused):
+            words = f"at {both(float(hot), 'K')} it holds {figure(float(margin), 3)} times the {engine}'s torque"
+            links.append(Link("bite_margin_hot", "hot friction", float(margin), words))
+    return links, over_life if isinstance(over_life, Life) else None
+
+
+def fuse_links(setup: Setup, stage: float) -> list[Link]:
+    """The parts that break when the clutch does not slip: high friction, highest clamp."""
+    found = _Found([], [])
+    peak = setup.evaluate(("spring_peak_clamp",))["spring_peak_clamp"]
+    states = {} if isinstance(peak, Needs | Refused) else {"spring_clamp": peak}
+    v = setup.evaluate(("shaft_margin", "spline_margin", "damper_margin"), stage=stage, friction=HIGH, **states)
+    for name, label, words in (
+        ("shaft_margin", "input shaft", "carries {} times what the clutch can pass at high friction"),
+        ("spline_margin", "splines", "carry {} times what the clutch can pass at high friction"),
+        ("damper_margin", "torsion damper", "its stops take {} times the engine's torque and a fifth"),
+    ):
+        found.look(name, label, v[name], 1.0, words)
+    return found.links
+
+
+def simulated(setup: Setup, stage: float) -> Launch | Needs | Refused:
+    """The start of the setup, integrated at nominal friction."""
+    case = case_of(setup, stage=stage)
+    return case if isinstance(case, Needs | Refused) else launch(case)
