@@ -11,9 +11,8 @@ from typing import Any
 import click
 
 from liftbite import __version__
-from liftbite.core.errors import UnreadableFile
-
-EXIT_HOLDS, EXIT_FALLS_SHORT, EXIT_BAD_INPUT = 0, 1, 2
+from liftbite.commands import EXIT_BAD_INPUT, EXIT_FALLS_SHORT, EXIT_HOLDS
+from liftbite.core.verdict import GOOD_STATES
 
 
 @click.group()
@@ -72,28 +71,41 @@ def _warm() -> None:
 def compute(file: Path, as_json: bool) -> None:
     """Work out a job FILE (*.liftbite.json). Exit code 0 holds, 1 falls short, 2 bad input."""
     from liftbite.api.present import job_out
-    from liftbite.jobfile import read_job_file
+    from liftbite.commands import read_revisions
 
-    try:
-        revisions = read_job_file(file.read_bytes())
-    except OSError as error:
-        _bad_input(f"{file}: {error.strerror}")
-    except UnreadableFile as error:
-        _bad_input(f"{file}: {error}")
+    revisions = read_revisions(file)
     job = job_out(0, revisions)
     if as_json:
         click.echo(json.dumps(job.model_dump(exclude={"id", "put_away"}), ensure_ascii=False, indent=1))
     else:
         click.echo(_table(job))
-    verdict = job.verdicts[0]
-    if verdict.state in {"open", "stop"}:
+        for line in _mends(revisions):
+            click.echo(line)
+    if job.verdicts[0].state == "open":
         sys.exit(EXIT_BAD_INPUT)
-    sys.exit(EXIT_HOLDS if verdict.state == "holds" else EXIT_FALLS_SHORT)
+    good = all(v.state in GOOD_STATES | {"later"} for v in job.verdicts)
+    sys.exit(EXIT_HOLDS if good else EXIT_FALLS_SHORT)
 
 
-def _bad_input(sentence: str) -> None:
-    click.echo(sentence, err=True)
-    sys.exit(EXIT_BAD_INPUT)
+def _mends(revisions: Any) -> list[str]:
+    """What would mend each answer that falls short soonest."""
+    from liftbite.core.answers import NOW, PLANNED, answer
+    from liftbite.core.ledger import present
+    from liftbite.core.setup import both, label_of, unit_of
+    from liftbite.core.verdicts import soonest
+
+    answers = answer(present(revisions))
+    setup = answers.setup
+    stage = PLANNED if setup.chosen.options.get("stage_plan", "none") != "none" else NOW
+    lines = []
+    for verdict in (answers.verdict, *answers.others):
+        for sought in soonest(setup, verdict, stage):
+            value = both(sought.crossings[0], unit_of(sought.quantity, setup.graph))
+            bound = "at least" if sought.at_least else "at most"
+            lines.append(
+                f"{verdict.question.capitalize()} is mended by {label_of(sought.quantity).lower()} {bound} {value}."
+            )
+    return ["", *lines] if lines else []
 
 
 def _cell(figure: Any) -> str:
@@ -104,7 +116,6 @@ def _cell(figure: Any) -> str:
 
 def _table(job: Any) -> str:
     """The results as a table for the eye."""
-    verdict = job.verdicts[0]
     rows = [["", "low friction", "nominal", "high friction"]]
     for result in job.results:
         band = result.planned
@@ -116,7 +127,11 @@ def _table(job: Any) -> str:
             rows.append([result.label, _cell(band.low), _cell(band.nominal), _cell(band.high)])
     widths = [max(len(row[i]) for row in rows) for i in range(4)]
     lines = ["  ".join(cell.ljust(w) for cell, w in zip(row, widths, strict=True)).rstrip() for row in rows]
-    head = [job.name or "Job", f"Bite: {verdict.state.upper()}", verdict.sentence, ""]
+    head = [job.name or "Job"]
+    for answer in job.verdicts:
+        if answer.state != "later":
+            head += [f"{answer.question.capitalize()}: {answer.state.upper()}", answer.sentence]
+    head.append("")
     tail = ["", "Stands on what nobody entered:"] if job.assumptions else []
     for a in job.assumptions:
         value = a.option or (_cell(a.value) if a.value else "")
@@ -172,6 +187,15 @@ def openapi_text() -> str:
     with tempfile.TemporaryDirectory() as folder:
         return json.dumps(document(create_app(Path(folder) / "none.sqlite")), ensure_ascii=False, indent=1) + "\n"
 
+
+def _register() -> None:
+    from liftbite.commands import COMMANDS
+
+    for command in COMMANDS:
+        main.add_command(command)
+
+
+_register()
 
 if __name__ == "__main__":
     main()

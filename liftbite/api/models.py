@@ -120,7 +120,21 @@ class VerdictOut(BaseModel):
     """The answer to one of the four questions."""
 
     question: Literal["bite", "lift", "heat", "true"]
-    state: Literal["holds", "thin", "slips", "open", "stop", "later"]
+    state: Literal[
+        "holds",
+        "slips",
+        "frees",
+        "drags",
+        "stays",
+        "warm",
+        "cooks",
+        "runs true",
+        "look again",
+        "thin",
+        "open",
+        "stop",
+        "later",
+    ]
     sentence: str
     margin: BandOut | None
     margin_now: BandOut | None

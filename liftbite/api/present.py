@@ -8,7 +8,7 @@ from math import isfinite
 from typing import Any
 
 from liftbite.api import models as m
-from liftbite.core.answers import Answers, Band, Chart, Verdict, answer
+from liftbite.core.answers import Answers, Chart, answer
 from liftbite.core.choices import CHOICES
 from liftbite.core.curve import TorqueCurve
 from liftbite.core.inputs import INPUTS
@@ -16,12 +16,13 @@ from liftbite.core.ledger import Entry, Revision, present, redoable, undoable
 from liftbite.core.seek import Sought
 from liftbite.core.setup import Setup, label_of, unit_of
 from liftbite.core.units import KINDS, figure, from_si, read, show, show_together, typeset
+from liftbite.core.verdict import Band, Verdict
 from liftbite.core.working import Step
 
 LATER = {
-    "lift": "Not worked out yet: release travel and effort.",
-    "heat": "Not worked out yet: launches and temperature.",
-    "true": "Not worked out yet: speed, balance and runout.",
+    "lift": "Not worked out yet: what release travel and effort need is not entered.",
+    "heat": "Not worked out yet: what starts and temperature need is not entered.",
+    "true": "Not worked out yet: what speed, balance and joints need is not entered.",
 }
 
 
@@ -181,7 +182,10 @@ def job_out(
             )
             for name, band in answers.results.items()
         ],
-        verdicts=[verdict_out(answers.verdict), *(_later(q) for q in LATER)],
+        verdicts=[
+            verdict_out(answers.verdict),
+            *(_later(v.question) if v.state == "open" else verdict_out(v) for v in answers.others),
+        ],
         chart=_chart_out(answers.chart, answers) if answers.chart else None,
         assumptions=[
             m.AssumptionOut(

@@ -17,14 +17,14 @@ from typing import Any
 from liftbite.core import bite, chain, engine, heat, lift, spin
 from liftbite.core.assumes import loss_assumes
 from liftbite.core.choices import CAR, CHOICES, MOTORCYCLE, Choice
-from liftbite.core.doc import read_doc
+from liftbite.core.doc import Term, read_doc
 from liftbite.core.graph import Graph, functions_of, inverse
 from liftbite.core.inputs import ALWAYS_ASSUMED, INPUTS, Assumed
 
 _SHARED = (engine, bite, lift, spin, heat, chain)
 
 #: Every quantity function of every arrangement, by name; of alternatives the first.
-QUANTITIES: Mapping[str, Callable[..., Any]] = {
+QUANTITIES: dict[str, Callable[..., Any]] = {
     function.__name__: function
     for module in reversed([*_SHARED, *(m for c in CHOICES.values() for option in c.options for m in option.modules)])
     for function in functions_of(module)
@@ -161,8 +161,10 @@ def _plate_lift_available(functions: list[Callable[..., Any]]) -> Callable[..., 
     made = inverse("plate_lift_available", functions, of="pedal_travel", equals="pedal_stroke", over="plate_lift",
                    reach="plate_lift_reach", doc="")  # fmt: skip
     terms = {t.name: t for f in functions if f.__doc__ for t in read_doc(f).terms.values()}
-    lines = (f"{n} : {terms[n].symbol}, {terms[n].text} [{terms[n].unit}]" if n in terms else
-             f"{n} : x_reach, lift at full pedal with nothing soft [m]" for n in signature(made).parameters)  # fmt: skip
+    terms["plate_lift_reach"] = Term("plate_lift_reach", "x_reach", "lift at full pedal with nothing soft", "m")
+    lines = (
+        f"{name} : {terms[name].symbol}, {terms[name].text} [{terms[name].unit}]" for name in signature(made).parameters
+    )
     made.__doc__ = _LIFT_DOC.format(parameters="\n".join(lines))
     return made
 
@@ -192,3 +194,6 @@ def _asks_for(choice: Choice) -> Callable[..., Any]:
     parameters = [Parameter(name, Parameter.POSITIONAL_OR_KEYWORD) for name in (choice.name, *common)]
     missing.__signature__ = Signature(parameters)  # type: ignore[attr-defined]
     return missing
+
+
+QUANTITIES["plate_lift_available"] = choose({"layout": CAR}).graph.functions["plate_lift_available"]

@@ -41,8 +41,8 @@ def turned_pack(first: Residual, second: Residual, holes: int, turned_by: int) -
 
     Source: [geometry: the residuals add as vectors].
 
-    >>> half = Residual(1.0, 0.0)
-    >>> round(turned_pack(half, Residual(1.0, np.pi), 6, 0).amount, 9), turned_pack(half, Residual(1.0, np.pi), 6, 3).amount
+    >>> one, other = Residual(1.0, 0.0), Residual(1.0, np.pi)
+    >>> round(turned_pack(one, other, 6, 0).amount, 9), turned_pack(one, other, 6, 3).amount
     (0.0, 2.0)
     """
     turn = 2 * np.pi * turned_by / holes

@@ -108,7 +108,7 @@ def _interpolator(curve: TorqueCurve, single: bool) -> Callable[[Any], Any]:
         if i == 0 or i == len(speed):
             return 0.0
         x0, x1 = speed[i - 1], speed[i]
-        return torque[i - 1] + (w - x0) / (x1 - x0) * (torque[i] - torque[i - 1])
+        return float(torque[i - 1] + (w - x0) / (x1 - x0) * (torque[i] - torque[i - 1]))
 
     return at
 

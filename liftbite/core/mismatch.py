@@ -80,8 +80,8 @@ RULES: tuple[Rule, ...] = (
 def mismatches(parts: Mapping[str, Mapping[str, Any]]) -> list[Mismatch]:
     """The rules broken by parts, given as slot -> properties.
 
-    >>> mismatches({"disc": {"spline_count": 26}, "shaft": {"spline_count": 10}})[0].sentence
-    'disc 26, shaft 10: the hub's splines are not the input shaft's; take a disc with the shaft's spline, or change the shaft.'
+    >>> print(mismatches({"flywheel": {"crank_bolts": 6}, "crank": {"crank_bolts": 8}})[0].sentence)
+    flywheel 6, crank 8: the flywheel's bolt count is not the crank's; take the flywheel drilled for this crank.
     """
     found = []
     for rule in RULES:

@@ -16,6 +16,7 @@ from typing import Any, Literal
 
 import numpy as np
 
+from liftbite.core.curve import Array
 from liftbite.core.graph import Needs, Refused
 from liftbite.core.inputs import INPUTS, STATES
 from liftbite.core.setup import Setup
@@ -119,6 +120,26 @@ def sensitivity(
     return sorted(effects, key=lambda e: -abs(e.elasticity))
 
 
+def _drawn(setup: Setup, stage: float, steps: Mapping[str, Array]) -> dict[str, Any]:
+    """Inputs moved by their steps. One that shapes the torque curve moves the peak it gives, to first order."""
+    shapes = setup.graph.inputs(["engine_curve"])
+    drawn: dict[str, Any] = {n: setup.known[n] + step for n, step in steps.items() if n not in shapes}
+    peak: Any = 0.0
+    for name in steps.keys() & shapes:
+        h = 1e-4 * abs(setup.known[name]) or 1e-6
+        up, down = (_at(setup, "peak_engine_torque", stage, 0.0, {name: setup.known[name] + s}) for s in (h, -h))
+        peak = peak + (up - down) / (2 * h) * steps[name]
+    if steps.keys() & shapes:
+        drawn["peak_engine_torque"] = _at(setup, "peak_engine_torque", stage, 0.0, {}) + peak
+    return drawn
+
+
+def _draw(rng: np.random.Generator, tolerance: Tolerance, samples: int) -> Array:
+    if tolerance.kind == "limits":
+        return rng.uniform(-tolerance.half, tolerance.half, samples)
+    return rng.normal(0, tolerance.half, samples)
+
+
 def spread(
     setup: Setup,
     result: str,
@@ -143,8 +164,8 @@ def spread(
     if isinstance(found, Needs | Refused):
         return found
     nominal = float(found)
-    slopes = {e.quantity: e.elasticity * nominal / float(setup.known[e.quantity])
-              for e in sensitivity(setup, result, stage=stage, friction=0.0, spreads=spreads) if e.quantity in spreads}  # fmt: skip
+    effects = sensitivity(setup, result, stage=stage, friction=0.0, spreads=spreads)
+    slopes = {e.quantity: e.swing / (2 * spreads[e.quantity].half) for e in effects if e.quantity in spreads}
     banded = "friction_state" in setup.graph.upstream([result])
     ends = [
         float(_at(setup, result, stage, friction if banded else 0.0, {
@@ -152,10 +173,9 @@ def spread(
         for sign, friction in ((-1, -1.0), (1, 1.0))
     ]  # fmt: skip
     rng = np.random.default_rng(seed)
-    drawn: dict[str, Any] = {
-        n: setup.known[n] + (rng.uniform(-t.half, t.half, samples) if t.kind == "limits" else rng.normal(0, t.half, samples))
-        for n, t in spreads.items() if n in setup.graph.inputs([result])
-    }  # fmt: skip
+    inputs = setup.graph.inputs([result])
+    steps = {name: _draw(rng, tolerance, samples) for name, tolerance in spreads.items() if name in inputs}
+    drawn = _drawn(setup, stage, steps)
     friction: Any = rng.triangular(-1, 0, 1, samples) if banded else 0.0
     values = np.broadcast_to(_at(setup, result, stage, friction, drawn), samples)
     valid = values[np.isfinite(values)]

@@ -471,6 +471,9 @@ def other_readings(reading: Reading, si: str, low: float, high: float) -> list[s
     return [u for u in KINDS[si].units if u != reading.unit and low <= to_si(reading.number, u) <= high]
 
 
+_RAISED = str.maketrans("-0123456789", "⁻⁰¹²³⁴⁵⁶⁷⁸⁹")
+
+
 @dataclass(frozen=True, slots=True)
 class Shown:
     """A value ready for the eye: figure and unit apart, so that the unit can be set smaller."""
@@ -490,6 +493,9 @@ def figure(value: float, digits: int = 4) -> str:
     """
     if value == 0 or not math.isfinite(value):
         return "0" if value == 0 else ("−∞" if value < 0 else "∞") if math.isinf(value) else "—"
+    if abs(value) < 1e-9:
+        power = math.floor(math.log10(abs(value)))
+        return f"{figure(value / 10.0**power, digits)} · 10{str(power).translate(_RAISED)}"
     places = max(digits - 1 - math.floor(math.log10(abs(value))), 0)
     rounded = round(value, digits - 1 - math.floor(math.log10(abs(value))))
     text = f"{abs(rounded):.{min(places, 12)}f}"

@@ -3,7 +3,8 @@
 - `STATES_OF`   the words of each question: good, thin, bad
 - `lift_verdict`, `heat_verdict`, `true_verdict`
 - `bite_links`  what else can end the bite: wear, heat, and the parts that break when the clutch does not slip
-- `fixes`       what would mend a margin soonest
+- `soonest`     what would mend a margin soonest
+- `simulated`   the start of the setup, integrated
 
 A link whose inputs are not entered is not looked at, and that is said; a verdict is good only where what has to be
 looked at has been.
@@ -20,6 +21,7 @@ import numpy as np
 from liftbite.core.graph import Needs, Refused
 from liftbite.core.launch import Launch, case_of, launch
 from liftbite.core.life import Life, life
+from liftbite.core.seek import Sought, seek_all
 from liftbite.core.setup import Setup, both, label_of, refusal
 from liftbite.core.stroke import Stroke, stroke
 from liftbite.core.units import figure
@@ -127,7 +129,7 @@ def _stop_links(found: _Found, setup: Setup, now: Stroke) -> None:
 
 
 def heat_verdict(setup: Setup, stage: float) -> Verdict:
-    """Does it survive the way it is used? By the closed form at nominal friction; `launch` integrates the same start."""
+    """Does it survive the way it is used? By the closed form; `simulated` integrates the same start."""
     wanted = ("heat_margin", "sustained_margin", "energy_margin", "surface_temperature", "brief_temperature",
               "base_temperature", "sustained_temperature", "specific_energy", "slip_energy", "slip_time",
               "starts_to_limit")  # fmt: skip
@@ -135,8 +137,9 @@ def heat_verdict(setup: Setup, stage: float) -> Verdict:
     missing = frozenset().union(*(v[n].names for n in wanted[:-1] if isinstance(v[n], Needs)))
     refused = next((v[n] for n in wanted if isinstance(v[n], Refused)), None)
     if refused is not None and refused.error.quantity == "closing_rate":
-        return Verdict("heat", "cooks", "Never locks: the clutch is let to carry less than engine and road bring, so it "
-                       f"slips on without end (speeds part by {figure(-refused.error.value, 3)} rad/s each second).")  # fmt: skip
+        apart = figure(-refused.error.value, 3)
+        sentence = "Never locks: the clutch is let to carry less than engine and road bring, so it slips on without end"
+        return Verdict("heat", "cooks", f"{sentence} (speeds part by {apart} rad/s each second).")
     if refused is not None:
         return _stop("heat", setup, refused)
     if missing:
@@ -217,3 +220,19 @@ def simulated(setup: Setup, stage: float) -> Launch | Needs | Refused:
     """The start of the setup, integrated at nominal friction."""
     case = case_of(setup, stage=stage)
     return case if isinstance(case, Needs | Refused) else launch(case)
+
+
+def soonest(setup: Setup, verdict: Verdict, stage: float, most: int = 3) -> list[Sought]:
+    """What would mend the weakest link of a verdict soonest: the smallest single changes that reach what is needed."""
+    if not verdict.links or verdict.links[0].reserve >= 1:
+        return []
+    name = verdict.links[0].name
+    if name not in setup.graph.functions:
+        name = {"lift": "lift_margin", "bite": "bite_margin"}.get(verdict.question, "")
+    targets = {"bite_margin": verdict.target, "lift_margin": LIFT_NEW}
+    target = targets.get(name) or 1.0
+    friction = (
+        LOW if verdict.question == "bite" and name == "bite_margin" else HIGH if verdict.question == "bite" else 0.0
+    )
+    found = seek_all(setup, name, target, stage=stage, friction=friction) if name in setup.graph.functions else []
+    return [s for s in found if s.reached][:most]

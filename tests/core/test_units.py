@@ -187,7 +187,8 @@ def test_the_units_of_a_kind_are_of_one_dimension(kind) -> None:  # type: ignore
         assert from_si(to_si(3.0, unit), unit) == pytest.approx(3.0)
         expression = unit.replace("·", "*").replace("-", "*").replace("²", "**2").replace("lb*", "lbf*")
         spelled = {"US pt": "US_pint", "imp pt": "imperial_pint", "US gal": "gallon", "imp gal": "imperial_gallon",
-                   "PS": "metric_horsepower", "lb·ft²": "lb*ft**2", "°": "degree", "thou": "thou", "rpm": "rpm"}.get(unit, expression)  # fmt: skip
+                   "PS": "metric_horsepower", "lb·ft²": "lb*ft**2", "°": "degree",
+                   "thou": "thou", "rpm": "rpm"}.get(unit, expression)  # fmt: skip
         assert ureg(spelled).dimensionality == si.dimensionality, unit
 
 
@@ -218,6 +219,7 @@ def test_fractions_read_as_their_decimals(whole: int, top: int, bottom: int) -> 
         (math.inf, 3, "∞"),
         (math.nan, 3, "—"),
         (1e-9, 4, "0.000000001"),
+        (4e-14, 4, "4 · 10⁻¹⁴"),
     ],
 )
 def test_the_one_formatter(value: float, digits: int, text: str) -> None:

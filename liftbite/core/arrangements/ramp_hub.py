@@ -58,7 +58,8 @@ def torque_capacity(friction_torque: Values, ramp_gain: Values) -> Values:
     >>> round(torque_capacity(200.0, 0.2))
     250
     """
-    return friction_torque / (1 - ramp_gain) * within(np.less(ramp_gain, 1), "ramp_gain", ramp_gain, "below", 1)
+    ok = within(np.less(ramp_gain, 1), "ramp_gain", ramp_gain, "below", 1)
+    return friction_torque / (1 - ramp_gain) * ok
 
 
 def overrun_capacity(friction_torque: Values, ramp_gain: Values) -> Values:

@@ -50,6 +50,21 @@ function Answer({ job, verdict }: { job: Job; verdict: Verdict }) {
       </div>
     );
   }
+  if (verdict.question !== "bite") {
+    return (
+      <div
+        className="col-span-2 flex items-center gap-2 border-l border-hair px-3 py-1 bench:col-span-1"
+        title={verdict.sentence}
+        data-testid={`answer-${verdict.question}`}
+      >
+        <p className="leading-tight">
+          <span className="lettering block">{label}</span>
+          <span className="block text-head font-bold">{STATE_WORDS[verdict.state]}</span>
+          {verdict.margin && <span className="figure block text-note">{verdict.margin.low.metric.figure}</span>}
+        </p>
+      </div>
+    );
+  }
   const margin = verdict.margin;
   return (
     <Link

@@ -1,0 +1,69 @@
+"""The shelf file, `*.liftbite-shelf.json`: parts by slot, for `liftbite sweep`.
+
+- `ShelfFile`        the file as a model
+- `read_shelf_file`  bytes to a `sweep.Shelf`, every fault a sentence that names the part and the field
+"""
+
+from __future__ import annotations
+
+import json
+from typing import Annotated, Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
+
+from liftbite.core.errors import UnreadableEntry, UnreadableFile
+from liftbite.core.ledger import read_entry
+from liftbite.core.sweep import Part
+
+
+class ShelfPart(BaseModel):
+    """A part: what it brings as typed, the options it decides, what has to fit."""
+
+    model_config = ConfigDict(extra="forbid")
+    name: Annotated[str, Field(min_length=1, max_length=200)]
+    price: Annotated[float, Field(ge=0, allow_inf_nan=False)] = 0.0
+    values: dict[str, str] = Field(default_factory=dict, description="Quantity to value as typed, with its unit.")
+    options: dict[str, str] = Field(default_factory=dict, description="Choice to option.")
+    properties: dict[str, float | str | bool] = Field(default_factory=dict, description="What has to fit, in SI.")
+
+
+class ShelfFile(BaseModel):
+    """A shelf of parts."""
+
+    model_config = ConfigDict(extra="forbid")
+    format: Literal["liftbite-shelf"] = "liftbite-shelf"
+    version: Literal[1] = 1
+    slots: dict[str, Annotated[list[ShelfPart], Field(min_length=1)]]
+
+
+def read_shelf_file(data: bytes) -> dict[str, list[Part]]:
+    """The shelf of a file.
+
+    Raises
+    ------
+    UnreadableFile : a sentence that names the part and the field
+    """
+    try:
+        file = ShelfFile.model_validate(json.loads(data.decode("utf-8-sig")))
+    except UnicodeDecodeError:
+        raise UnreadableFile("this is not a shelf file; it is not even text") from None
+    except json.JSONDecodeError as error:
+        raise UnreadableFile(f"this is not JSON: {error.msg}", error.lineno) from None
+    except ValidationError as error:
+        first = error.errors()[0]
+        raise UnreadableFile(f"{'.'.join(str(p) for p in first['loc'])}: {first['msg']}") from None
+    return {slot: [_part(slot, part) for part in parts] for slot, parts in file.slots.items()}
+
+
+def _part(slot: str, part: ShelfPart) -> Part:
+    values: dict[str, Any] = {}
+    for quantity, typed in {**part.values, **part.options}.items():
+        try:
+            entry = read_entry(quantity, typed)
+        except UnreadableEntry as error:
+            raise UnreadableFile(f"{slot}, {part.name}: {error.reason}") from None
+        if quantity in part.values:
+            if entry.si is None:
+                raise UnreadableFile(f"{slot}, {part.name}: {quantity} is not a single figure")
+            values[quantity] = entry.si
+    return Part(part.name, part.price, values, dict(part.options), dict(part.properties))
