@@ -98,6 +98,10 @@ def _mends(revisions: Any) -> list[str]:
     setup = answers.setup
     stage = PLANNED if setup.chosen.options.get("stage_plan", "none") != "none" else NOW
     lines = []
+    for question, assumptions in answers.stands_on.items():
+        if any(v.question == question and v.state != "open" for v in answers.others):
+            names = ", ".join(label_of(a.name).lower() for a in assumptions)
+            lines.append(f"{question.capitalize()} stands on what nobody entered: {names}.")
     for verdict in (answers.verdict, *answers.others):
         for sought in soonest(setup, verdict, stage):
             value = both(sought.crossings[0], unit_of(sought.quantity, setup.graph))

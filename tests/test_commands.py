@@ -77,7 +77,7 @@ def test_sweep(job: str, tmp_path: Path) -> None:
 @pytest.mark.parametrize(
     ("change", "says"),
     [
-        (lambda s: s["slots"]["cover"][0]["values"].update(diaphragm_thickness="2.8 kg"), "cover, soft: .*unit of mass"),
+        (lambda s: s["slots"]["cover"][0]["values"].update(diaphragm_thickness="2.8 kg"), "soft: .*unit of mass"),
         (lambda s: s["slots"]["cover"][0]["values"].update(colour="red"), "cover, soft: .*not a quantity"),
         (lambda s: s["slots"]["cover"][0]["options"].update(use="sailing") if "options" in s["slots"]["cover"][0]
          else s["slots"]["cover"][0].update(options={"use": "sailing"}), "cover, soft: Use: .*not offered"),

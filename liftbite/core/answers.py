@@ -54,6 +54,14 @@ RESULTS: tuple[str, ...] = (
     "edge_pressure",
     "pressure_margin",
 )
+#: Question -> the margins it is judged by.
+_MARGINS: Mapping[str, tuple[str, ...]] = {
+    "bite": ("bite_margin", "use_factor", "pressure_margin"),
+    "lift": ("lift_margin", "least_lift_margin", "overtravel_margin", "pedal_effort", "effort_limit"),
+    "heat": ("heat_margin", "sustained_margin", "energy_margin"),
+    "true": ("burst_margin", "disc_speed_margin", "balance_margin", "joint_margin", "proof_margin"),
+}
+
 _RESULTS_AND_SPRINGS = ("spring_rate",)
 
 
@@ -98,6 +106,7 @@ class Answers:
     results, results_now : result -> band, `Needs` or `Refused`, planned stage and as it is
     verdict : the answer to Bite
     others : the answers to Lift, Heat and True
+    stands_on : question -> what its answer stands on that nobody entered
     chart : None while there is no curve
     assumptions : what the answer stands on that nobody entered
     questions : input -> a question about an unusual figure
@@ -110,6 +119,7 @@ class Answers:
     results_now: Mapping[str, Any]
     verdict: Verdict
     others: tuple[Verdict, ...]
+    stands_on: Mapping[str, tuple[Assumption, ...]]
     chart: Chart | None
     assumptions: tuple[Assumption, ...]
     questions: Mapping[str, Question]
@@ -140,6 +150,7 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
             heat_verdict(setup, PLANNED if has_plan else NOW),
             true_verdict(setup, PLANNED if has_plan else NOW),
         ),
+        stands_on={q: _assumptions(setup, _asked(setup, names)) for q, names in _MARGINS.items()},
         chart=_chart(values_now, values, has_plan),
         assumptions=_assumptions(setup, asked),
         questions={e.quantity: q for e in entries.values() if e.quantity in asked and (q := question(e))},
@@ -148,7 +159,7 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
 
 
 def _asked(setup: Setup, wanted: tuple[str, ...]) -> tuple[str, ...]:
-    needed = setup.graph.inputs((*wanted, "pressure_limit"))
+    needed = setup.graph.inputs(wanted)
     return tuple(name for name in INPUTS if name in needed)
 
 

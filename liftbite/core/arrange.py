@@ -31,10 +31,11 @@ QUANTITIES: dict[str, Callable[..., Any]] = {
 }
 
 _ORDER_OF_WORK = (
-    "layout", "curve_source", "curve_reference", "stage_plan", "use", "primary_source",
+    "layout", "curve_source", "curve_reference", "air", "stage_plan", "use", "primary_source",
     *INPUTS,
     "facing_material", "clamp_source", "spring_rate_source", "spring_lengths", "adjuster", "fingers", "bearing", "hub",
-    "capacity_model", "release", "inertia_source", "flywheel_material", "balance", "unbalance_source", "start",
+    "cover_action", "capacity_model", "release", "inertia_source", "flywheel_material", "balance", "unbalance_source",
+    "start",
 )  # fmt: skip
 
 
@@ -137,7 +138,7 @@ def graph_of(options: tuple[tuple[str, str], ...]) -> Graph:
 
 
 #: Quantities of discs that a wet pack has no counterpart of.
-_CAR_ONLY = {"inner_gap", "outer_gap"}
+_CAR_ONLY = {"inner_gap", "outer_gap", "reshim_wear"}
 
 _LIFT_DOC = """Lift of the plate at full pedal, with what hose, air or cable swallow.
 
@@ -173,7 +174,7 @@ def _used(choice: str, picked: Mapping[str, str]) -> bool:
     """A choice below another one counts only where the upper one leads to it."""
     if choice in {"spring_rate_source", "spring_lengths"}:
         return picked.get("clamp_source") == "coils"
-    if choice == "inertia_source":
+    if choice in {"inertia_source", "cover_action"}:
         return picked.get("layout") == CAR
     if choice == "primary_source":
         return picked.get("layout") == MOTORCYCLE

@@ -2,7 +2,7 @@
 
 - `use_assumes`, `loss_assumes`, `grade_assumes`, `start_assumes`   small tables of one option each
 - `STARTS`, `WHEELS`   kinds of start, flywheel materials
-- `LAYOUT_ASSUMES`, `HYDRAULIC`, `CABLE`   by layout and by release
+- `LAYOUT_ASSUMES`, `HYDRAULIC`, `CABLE`, `DENSE_AIR`   by layout, by release, for corrected figures
 
 Every one carries its mark and its reason; materials of facings stand in `liftbite.core.materials`.
 """
@@ -91,6 +91,11 @@ LAYOUT_ASSUMES: Mapping[str, dict[str, Assumed]] = {
         "effort_limit": Assumed(65.0, "practice", "up to 65 N at the fingers is firm, 90 N too much for traffic"),
     },
 }  # fmt: skip
+
+DENSE_AIR: Mapping[str, Assumed] = {
+    "dry_pressure": Assumed(103_000.0, "practice", "a high-pressure day at sea level"),
+    "intake_temperature": Assumed(273.15, "practice", "a day at freezing"),
+}
 
 HYDRAULIC: Mapping[str, Assumed] = {"pedal_efficiency": Assumed(0.9, "memory", "0.85 to 0.95")}
 CABLE: Mapping[str, Assumed] = {"pedal_efficiency": Assumed(0.85, "memory", "0.75 to 0.95; old cables lose it")}

@@ -11,6 +11,8 @@ from types import ModuleType
 
 from liftbite.core.arrangements import (
     adjusting_cover,
+    air_as_measured,
+    air_corrected,
     bearing_free,
     bearing_rides,
     button_wear,
@@ -55,6 +57,7 @@ from liftbite.core.arrangements import (
 )
 from liftbite.core.assumes import (
     CABLE,
+    DENSE_AIR,
     HYDRAULIC,
     LAYOUT_ASSUMES,
     STARTS,
@@ -149,6 +152,15 @@ CHOICES: Mapping[str, Choice] = {
             Option("wheel_file", "A curve of its own, at the wheel", "A file of the planned engine.",
                    (stage_at_wheel,)),
         ), begins={CAR: "none", MOTORCYCLE: "none"}),
+        Choice("air", "Figures are", (
+            Option("measured", "As measured", "The torque of the day.", (air_as_measured,)),
+            Option("corrected", "Corrected to standard air", "The clutch feels the actual torque of the densest day.",
+                   (air_corrected,), DENSE_AIR),
+        ), begins={CAR: "measured", MOTORCYCLE: "measured"}),
+        Choice("cover_action", "Cover works by", (
+            Option("push", "Push", "The bearing pushes the fingers towards the flywheel."),
+            Option("pull", "Pull", "The bearing pulls; the fingers move towards the engine with wear."),
+        ), begins={CAR: "push"}),
         Choice("use", "Use", (
             Option("gentle", "Gentle road", "Daily driving, no tuning, no trailer.", (), use_assumes(1.2)),
             Option("tuned", "Road, tuned", "Road driving with a tuned engine.", (), use_assumes(1.3)),

@@ -14,16 +14,17 @@ from liftbite.core.curve import TorqueCurve
 from liftbite.core.graph import Values
 
 
-def engine_curve(crank_curve: TorqueCurve, planned_curve: TorqueCurve, stage: float) -> TorqueCurve:
+def engine_curve(crank_curve: TorqueCurve, planned_curve: TorqueCurve, stage: float, air_gain: float) -> TorqueCurve:
     """Torque curve at the crank for the stage looked at.
 
-    T(ω) = T_now(ω) at stage 0, T_planned(ω) at stage 1
+    T(ω) = g_air · T_now(ω) at stage 0, g_air · T_planned(ω) at stage 1
 
     Parameters
     ----------
     crank_curve : T_now, curve as the engine is [N·m]
     planned_curve : T_planned, curve after the planned work [N·m]
     stage : s, 0 as it is, 1 as planned [-]
+    air_gain : g_air, actual torque over the figures given [-]
 
     Returns
     -------
@@ -31,7 +32,8 @@ def engine_curve(crank_curve: TorqueCurve, planned_curve: TorqueCurve, stage: fl
 
     Source: [definition: the builder's plan].
     """
-    return planned_curve if stage >= 0.5 else crank_curve
+    curve = planned_curve if stage >= 0.5 else crank_curve
+    return curve if air_gain == 1 else curve.scaled(float(air_gain))
 
 
 def peak_engine_torque(engine_curve: TorqueCurve) -> float:

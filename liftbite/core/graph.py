@@ -177,18 +177,34 @@ class Graph:
             name: tuple(inspect.signature(function).parameters) for name, function in self.functions.items()
         }
         self._sequence = [n for n in TopologicalSorter(self.parameters).static_order() if n in self.functions]
+        self._downstream: dict[frozenset[str], frozenset[str]] = {}
+        self._upstream: dict[frozenset[str], frozenset[str]] = {}
         self._plans: dict[frozenset[str], list[tuple[str, Callable[..., Any], tuple[str, ...]]]] = {}
 
-    def upstream(self, wanted: Iterable[str]) -> set[str]:
+    def upstream(self, wanted: Iterable[str]) -> frozenset[str]:
         """Every name, quantity or input, that `wanted` rests on, itself included."""
-        found: set[str] = set()
-        open_names = list(wanted)
-        while open_names:
-            name = open_names.pop()
-            if name not in found:
-                found.add(name)
-                open_names.extend(self.parameters.get(name, ()))
-        return found
+        key = frozenset(wanted)
+        if key not in self._upstream:
+            found: set[str] = set()
+            open_names = list(key)
+            while open_names:
+                name = open_names.pop()
+                if name not in found:
+                    found.add(name)
+                    open_names.extend(self.parameters.get(name, ()))
+            self._upstream[key] = frozenset(found)
+        return self._upstream[key]
+
+    def downstream(self, changed: Iterable[str]) -> frozenset[str]:
+        """The quantities that rest on any of `changed`."""
+        key = frozenset(changed)
+        if key not in self._downstream:
+            moved = set(key)
+            for name in self._sequence:  # each after what it needs, so one pass finds them all
+                if not moved.isdisjoint(self.parameters[name]):
+                    moved.add(name)
+            self._downstream[key] = frozenset(moved - key)
+        return self._downstream[key]
 
     def inputs(self, wanted: Iterable[str]) -> set[str]:
         """The inputs, names no function supplies, that `wanted` rests on."""

@@ -85,6 +85,12 @@ _ALL = (
           "Share of the crank's torque that does not reach the wheel."),
     Input("stage_gain", "Planned gain", "share", "%", -0.9, 5, (-0.3, 1.5),
           "Gain of the planned stage over the present curve; negative for a detuned engine."),
+    Input("dry_pressure", "Dry air, densest day", "Pa", "kPa", 50_000, 120_000, (85_000, 106_000),
+          "Pressure of the dry air on the densest day expected."),
+    Input("intake_temperature", "Air temperature, densest day", "K", "°C", 200, 350, (240, 310),
+          "Temperature of the air on that day."),
+    Input("restrictor_time", "Restrictor holds back", "s", "s", 0, 10, (0, 2),
+          "Least time a restrictor in the line lets the pedal come up in."),
     Input("use_factor", "Use factor", "-", "", 1.1, 4, (1.1, 2),
           "How many times the engine's torque the clutch should hold."),
     # primary drive

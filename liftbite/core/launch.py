@@ -20,7 +20,7 @@ from typing import Any
 import numpy as np
 
 from liftbite.core.curve import TorqueCurve
-from liftbite.core.graph import Needs, Refused
+from liftbite.core.graph import Needs, Refused, plain
 from liftbite.core.setup import Setup
 
 
@@ -201,13 +201,14 @@ def case_of(setup: Setup, *, stage: float = 1.0, friction: float = 0.0, **states
         return refused or Needs(missing)
     ratio, efficiency = v["primary_ratio"], v["primary_efficiency"]
     geared = v["gear_ratio"] * v["final_ratio"]
+    restrictor = setup.known.get("restrictor_time", 0.0)
     grip = v["tyre_grip"] * v["driven_load_share"] * v["vehicle_mass"] * 9.80665 * v["tyre_radius"] / geared
     return LaunchCase(
         curve=v["engine_curve"], throttle=v["start_engine_share"], primary=ratio * efficiency, ratio=ratio,
         engine_inertia=v["engine_inertia"], vehicle_inertia=v["vehicle_inertia"],
         clutch_torque=v["start_clutch_share"] * v["torque_at_clutch"], capacity=v["torque_capacity"],
         grip_torque=grip, load_torque=v["start_load_torque"], start_speed=v["start_speed"],
-        stall_speed=v["stall_speed"] / ratio, release_time=v["release_time"],
+        stall_speed=v["stall_speed"] / ratio, release_time=plain(np.maximum(v["release_time"], restrictor)),
         start_temperature=v["ambient_temperature"], sustained=v["sustained_temperature"],
         brief=v["brief_temperature"], fade=v["fade_share"],
         heat_capacity=v["heat_mass"] * v["specific_heat"] / v["heat_share"],

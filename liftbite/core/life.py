@@ -72,7 +72,8 @@ def life(setup: Setup, *, stage: float, friction: float) -> Life | Needs | Refus
     if lost is not None:
         ends.append(("clamp", lost))
     reserve, ratio = setup.known.get("bearing_reserve"), new["release_lever_ratio"]
-    if reserve is not None and not isinstance(ratio, Needs | Refused):
+    pushed = setup.chosen.options.get("cover_action") == "push"  # a pulled cover's fingers go the other way
+    if pushed and reserve is not None and not isinstance(ratio, Needs | Refused):
         ends.append(("bearing", float(reserve / ratio)))
     peak = int(np.nanargmax(clamp))
     return Life(

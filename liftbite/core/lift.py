@@ -5,7 +5,7 @@ In the order in which it is used:
 - needed       `lift_needed`, `lift_needed_least`
 - at the plate `cushion_force`, `bearing_force`, `bearing_travel`
 - margins      `lift_margin`, `least_lift_margin`, `overtravel_margin`, `effort_margin`
-- twin discs   `inner_gap`, `outer_gap`
+- twin discs   `inner_gap`, `outer_gap`, `reshim_wear`
 
 `plate_lift` is a state: every force and travel of the stroke is a function of it. How far the plate is lifted at full
 pedal, `plate_lift_available`, is that function turned round (`liftbite.core.graph.inverse`).
@@ -233,6 +233,32 @@ def inner_gap(floater_clearance: Values, cushion_travel: Values, inner_wear: Val
     1.06
     """
     return floater_clearance + inner_wear - cushion_travel
+
+
+def reshim_wear(
+    plate_lift_available: Values, floater_clearance: Values, cushion_travel: Values, least_gap: Values
+) -> Values:
+    """Wear of the inner disc of a twin at which the outer one is left its least gaps: the stands want new shims.
+
+    w_shim = x_full − f − x_cush − 2·g_least
+
+    Parameters
+    ----------
+    plate_lift_available : x_full, lift at full pedal [m]
+    floater_clearance : f, gap between floater and its stop with the clutch clamped, new [m]
+    cushion_travel : x_cush, how far one disc's cushion springs back [m]
+    least_gap : g_least, gap per face that is just enough [m]
+
+    Returns
+    -------
+    w_shim, inner-disc wear at which the floater wants new shims [m]
+
+    Source: [geometry: the outer gap shrinks one for one with the inner disc's wear].
+
+    >>> round(reshim_wear(0.001143, 0.000559, 0.0, 0.00015) * 1e3, 3)
+    0.284
+    """
+    return plate_lift_available - floater_clearance - cushion_travel - 2 * least_gap
 
 
 def outer_gap(

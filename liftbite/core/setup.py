@@ -10,7 +10,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
@@ -34,11 +34,13 @@ class Setup:
     entries : quantity -> its entry in force
     chosen : options, graph and assumptions that follow from the choices
     known : input or state -> value [SI], entered values over assumed ones, states at rest
+    _rest : what was worked out with every state at rest; it serves again where a state does not touch it
     """
 
     entries: Mapping[str, Entry]
     chosen: Chosen
     known: Mapping[str, Any]
+    _rest: dict[str, Any] = field(default_factory=dict, compare=False, repr=False)
 
     @property
     def graph(self) -> Graph:
@@ -58,7 +60,14 @@ class Setup:
 
         `states` may be any state or quantity, a value or an array: `wear=np.linspace(0, 1e-3, 50)`.
         """
-        return self.graph.evaluate(wanted, {**self.known, "stage": stage, "friction_state": friction, **states})
+        changes = {"stage": stage, "friction_state": friction, **states}
+        changed = frozenset(n for n, v in changes.items() if np.ndim(v) or v != self.known.get(n))
+        wanted = frozenset(wanted)
+        moving = self.graph.downstream(changed)
+        resting = self.graph.upstream(wanted) - moving - changed
+        self._rest.update(self.graph.evaluate(resting & self.graph.functions.keys(), self._rest or self.known))
+        kept = {n: v for n, v in self._rest.items() if n not in moving and n not in changed}
+        return self.graph.evaluate(wanted, {**kept, **changes})
 
 
 def set_up(entries: Mapping[str, Entry]) -> Setup:

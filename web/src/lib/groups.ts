@@ -12,6 +12,9 @@ export const ENGINE: Group = {
     "peak_power",
     "peak_power_speed",
     "curve_reference",
+    "air",
+    "dry_pressure",
+    "intake_temperature",
     "driveline_loss",
   ],
 };
