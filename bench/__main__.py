@@ -15,6 +15,7 @@ from pathlib import Path
 import numpy as np
 
 from bench.browser import keystroke_times
+from bench.computation import computation
 from liftbite.api.app import WEB, create_app
 from liftbite.core.answers import answer
 from liftbite.core.ledger import present
@@ -120,6 +121,7 @@ def main() -> None:
     print(f"machine figure {machine_figure() * 1e3:.0f} ms\n")
     whole_job()
     candidates()
+    computation(row)
     over_http()
     scripts()
 

@@ -89,7 +89,7 @@ def compute(file: Path, as_json: bool) -> None:
 
 def _mends(revisions: Any) -> list[str]:
     """What would mend each answer that falls short soonest."""
-    from liftbite.core.answers import NOW, PLANNED, answer
+    from liftbite.core.answers import NOW, PLANNED, answer, stands_on
     from liftbite.core.ledger import present
     from liftbite.core.setup import both, label_of, unit_of
     from liftbite.core.verdicts import soonest
@@ -98,10 +98,10 @@ def _mends(revisions: Any) -> list[str]:
     setup = answers.setup
     stage = PLANNED if setup.chosen.options.get("stage_plan", "none") != "none" else NOW
     lines = []
-    for question, assumptions in answers.stands_on.items():
-        if any(v.question == question and v.state != "open" for v in answers.others):
-            names = ", ".join(label_of(a.name).lower() for a in assumptions)
-            lines.append(f"{question.capitalize()} stands on what nobody entered: {names}.")
+    for other in answers.others:
+        if other.state != "open":
+            names = ", ".join(label_of(a.name).lower() for a in stands_on(setup, other.question))
+            lines.append(f"{other.question.capitalize()} stands on what nobody entered: {names}.")
     for verdict in (answers.verdict, *answers.others):
         for sought in soonest(setup, verdict, stage):
             value = both(sought.crossings[0], unit_of(sought.quantity, setup.graph))

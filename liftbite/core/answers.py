@@ -5,6 +5,7 @@ In the order in which it is used:
 - `RESULTS`   the results a job shows, by question
 - `Chart`     engine torque over speed with the capacity across it
 - `Answers`, `answer`   all of it
+- `stands_on`   the assumptions behind one question
 
 Bite is judged at the low end of the friction band and for the planned stage: that is the day it has to hold.
 """
@@ -106,7 +107,6 @@ class Answers:
     results, results_now : result -> band, `Needs` or `Refused`, planned stage and as it is
     verdict : the answer to Bite
     others : the answers to Lift, Heat and True
-    stands_on : question -> what its answer stands on that nobody entered
     chart : None while there is no curve
     assumptions : what the answer stands on that nobody entered
     questions : input -> a question about an unusual figure
@@ -119,7 +119,6 @@ class Answers:
     results_now: Mapping[str, Any]
     verdict: Verdict
     others: tuple[Verdict, ...]
-    stands_on: Mapping[str, tuple[Assumption, ...]]
     chart: Chart | None
     assumptions: tuple[Assumption, ...]
     questions: Mapping[str, Question]
@@ -150,7 +149,6 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
             heat_verdict(setup, PLANNED if has_plan else NOW),
             true_verdict(setup, PLANNED if has_plan else NOW),
         ),
-        stands_on={q: _assumptions(setup, _asked(setup, names)) for q, names in _MARGINS.items()},
         chart=_chart(values_now, values, has_plan),
         assumptions=_assumptions(setup, asked),
         questions={e.quantity: q for e in entries.values() if e.quantity in asked and (q := question(e))},
@@ -166,8 +164,10 @@ def _asked(setup: Setup, wanted: tuple[str, ...]) -> tuple[str, ...]:
 def _band(value: Any) -> Any:
     if isinstance(value, Needs | Refused):
         return value
-    if np.ndim(value) == 0:
+    if isinstance(value, float | int) or np.ndim(value) == 0:
         return Band(float(value), float(value), float(value))
+    if value.shape == (3,):
+        return Band(*value.tolist())
     low, nominal, high = np.broadcast_to(np.asarray(value, dtype=np.float64), 3)
     return Band(float(low), float(nominal), float(high))
 
@@ -253,6 +253,11 @@ def _chart(values_now: Mapping[str, Any], values: Mapping[str, Any], has_plan: b
         keeps=keeps.low if isinstance(keeps, Band) else None,
         slips=tuple(intervals_above(curve, holds.low)) if holds else (),
     )
+
+
+def stands_on(setup: Setup, question: str) -> tuple[Assumption, ...]:
+    """What the answer to a question stands on that nobody entered."""
+    return _assumptions(setup, _asked(setup, _MARGINS[question]))
 
 
 def _assumptions(setup: Setup, asked: tuple[str, ...]) -> tuple[Assumption, ...]:

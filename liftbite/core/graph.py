@@ -177,6 +177,7 @@ class Graph:
             name: tuple(inspect.signature(function).parameters) for name, function in self.functions.items()
         }
         self._sequence = [n for n in TopologicalSorter(self.parameters).static_order() if n in self.functions]
+        self._inputs: dict[frozenset[str], frozenset[str]] = {}
         self._downstream: dict[frozenset[str], frozenset[str]] = {}
         self._upstream: dict[frozenset[str], frozenset[str]] = {}
         self._plans: dict[frozenset[str], list[tuple[str, Callable[..., Any], tuple[str, ...]]]] = {}
@@ -206,9 +207,12 @@ class Graph:
             self._downstream[key] = frozenset(moved - key)
         return self._downstream[key]
 
-    def inputs(self, wanted: Iterable[str]) -> set[str]:
+    def inputs(self, wanted: Iterable[str]) -> frozenset[str]:
         """The inputs, names no function supplies, that `wanted` rests on."""
-        return {name for name in self.upstream(wanted) if name not in self.functions}
+        key = frozenset(wanted)
+        if key not in self._inputs:
+            self._inputs[key] = self.upstream(key) - self.functions.keys()
+        return self._inputs[key]
 
     def order(self, wanted: Iterable[str]) -> list[str]:
         """The quantities `wanted` rests on, themselves included, each after what it needs."""

@@ -53,6 +53,10 @@ class Setup:
             return self.entries[name].mark
         return "assumed" if name in self.chosen.assumed else "missing"
 
+    def lacks(self, wanted: Iterable[str]) -> frozenset[str]:
+        """The inputs and choices `wanted` rests on that have no value, without working anything out."""
+        return self.graph.inputs(wanted) - self.known.keys()
+
     def evaluate(
         self, wanted: Iterable[str], *, stage: float = 0.0, friction: Any = 0.0, **states: Any
     ) -> dict[str, Any]:

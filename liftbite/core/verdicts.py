@@ -74,6 +74,9 @@ def _stop(question: str, setup: Setup, refused: Refused) -> Verdict:
 
 def lift_verdict(setup: Setup) -> Verdict:
     """Does it let go, new and at the wear limit, at an effort the driver can live with?"""
+    lacks = setup.lacks(("lift_margin", "least_lift_margin", "pedal_effort"))
+    if lacks:
+        return _open("lift", setup, lacks)
     now = stroke(setup)
     if isinstance(now, Needs):
         return _open("lift", setup, now.names)
@@ -133,8 +136,10 @@ def heat_verdict(setup: Setup, stage: float) -> Verdict:
     wanted = ("heat_margin", "sustained_margin", "energy_margin", "surface_temperature", "brief_temperature",
               "base_temperature", "sustained_temperature", "specific_energy", "slip_energy", "slip_time",
               "starts_to_limit")  # fmt: skip
+    missing = setup.lacks(wanted[:-1])
+    if missing:
+        return _open("heat", setup, missing)
     v = setup.evaluate(wanted, stage=stage)
-    missing = frozenset().union(*(v[n].names for n in wanted[:-1] if isinstance(v[n], Needs)))
     refused = next((v[n] for n in wanted if isinstance(v[n], Refused)), None)
     if refused is not None and refused.error.quantity == "closing_rate":
         apart = figure(-refused.error.value, 3)
@@ -142,8 +147,6 @@ def heat_verdict(setup: Setup, stage: float) -> Verdict:
         return Verdict("heat", "cooks", f"{sentence} (speeds part by {apart} rad/s each second).")
     if refused is not None:
         return _stop("heat", setup, refused)
-    if missing:
-        return _open("heat", setup, missing)
     found = _Found([], [])
     found.look("heat_margin", "surface in the last start", v["heat_margin"], 1.0,
                f"{both(float(v['surface_temperature']), 'K')} where the facing stands "
@@ -160,8 +163,11 @@ def heat_verdict(setup: Setup, stage: float) -> Verdict:
 def true_verdict(setup: Setup, stage: float) -> Verdict:
     """Does it run true: speed, balance, joints? Runout waits for the bench."""
     wanted = ("burst_margin", "disc_speed_margin", "balance_margin", "joint_margin", "proof_margin", "rim_speed")
-    v = setup.evaluate(wanted, stage=stage, friction=HIGH)
-    refused = next((v[n] for n in wanted if isinstance(v[n], Refused)), None)
+    seen = tuple(n for n in wanted if not setup.lacks((n,)))
+    if not seen:
+        return _open("true", setup, setup.lacks(("burst_margin",)))
+    v = setup.evaluate(seen, stage=stage, friction=HIGH)
+    refused = next((v[n] for n in seen if isinstance(v[n], Refused)), None)
     if refused is not None:
         return _stop("true", setup, refused)
     found = _Found([], [])
@@ -172,12 +178,12 @@ def true_verdict(setup: Setup, stage: float) -> Verdict:
         ("joint_margin", "flywheel joint", "{} times what it has to carry"),
         ("proof_margin", "flywheel bolts", "proof load {} times the highest preload"),
     ):
-        found.look(name, label, v[name], 1.0, words)
+        found.look(name, label, v.get(name), 1.0, words)
     if not found.links:
-        return _open("true", setup, v["burst_margin"].names)
+        return _open("true", setup, setup.lacks(("burst_margin",)))
     weakest = min(link.reserve for link in found.links)
     verdict = _rolled("true", found, Band(weakest, weakest, weakest), 1.0, bad=weakest < 1)
-    if verdict.state == "runs true" and isinstance(v["burst_margin"], Needs):
+    if verdict.state == "runs true" and "burst_margin" not in seen:
         return Verdict("true", "look again", verdict.sentence.replace("Runs true:", "Look again:"), verdict.margin,
                        verdict.margin, 1.0, verdict.links)  # fmt: skip
     return verdict
@@ -186,11 +192,13 @@ def true_verdict(setup: Setup, stage: float) -> Verdict:
 def bite_links(setup: Setup, stage: float, engine: str) -> tuple[list[Link], Life | None]:
     """What else can end the bite: the wear of the stack, and hot friction; each only where it can be worked out."""
     links: list[Link] = []
-    over_life = life(setup, stage=stage, friction=LOW)
+    over_life = None if setup.chosen.options.get("clamp_source") == "figure" else life(setup, stage=stage, friction=LOW)
     if isinstance(over_life, Life) and np.ptp(np.nan_to_num(over_life.clamp)) > 1e-6 * over_life.clamp_new:
         low = over_life.lowest_margin
         words = f"at its lowest over the life of the facings it holds {figure(low, 3)} times the {engine}'s torque"
         links.append(Link("bite_margin_worn", "clamp over wear", low / over_life.target, words))
+    if setup.lacks(("surface_temperature",)):
+        return links, over_life if isinstance(over_life, Life) else None
     hot = setup.evaluate(("surface_temperature",), stage=stage)["surface_temperature"]
     if not isinstance(hot, Needs | Refused):
         share = setup.evaluate(("bite_margin", "use_factor"), stage=stage, friction=LOW, facing_temperature=hot)
@@ -204,15 +212,18 @@ def bite_links(setup: Setup, stage: float, engine: str) -> tuple[list[Link], Lif
 def fuse_links(setup: Setup, stage: float) -> list[Link]:
     """The parts that break when the clutch does not slip: high friction, highest clamp."""
     found = _Found([], [])
+    wanted = tuple(n for n in ("shaft_margin", "spline_margin", "damper_margin") if not setup.lacks((n,)))
+    if not wanted:
+        return []
     peak = setup.evaluate(("spring_peak_clamp",))["spring_peak_clamp"]
     states = {} if isinstance(peak, Needs | Refused) else {"spring_clamp": peak}
-    v = setup.evaluate(("shaft_margin", "spline_margin", "damper_margin"), stage=stage, friction=HIGH, **states)
+    v = setup.evaluate(wanted, stage=stage, friction=HIGH, **states)
     for name, label, words in (
         ("shaft_margin", "input shaft", "carries {} times what the clutch can pass at high friction"),
         ("spline_margin", "splines", "carry {} times what the clutch can pass at high friction"),
         ("damper_margin", "torsion damper", "its stops take {} times the engine's torque and a fifth"),
     ):
-        found.look(name, label, v[name], 1.0, words)
+        found.look(name, label, v.get(name), 1.0, words)
     return found.links
 
 

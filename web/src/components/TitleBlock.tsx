@@ -60,7 +60,9 @@ function Answer({ job, verdict }: { job: Job; verdict: Verdict }) {
         <p className="leading-tight">
           <span className="lettering block">{label}</span>
           <span className="block text-head font-bold">{STATE_WORDS[verdict.state]}</span>
-          {verdict.margin && <span className="figure block text-note">{verdict.margin.low.metric.figure}</span>}
+          {verdict.margin && (
+            <span className="figure block text-note">{verdict.margin.low.metric.figure}</span>
+          )}
         </p>
       </div>
     );

@@ -1,0 +1,124 @@
+"""The whole computation: every quantity of a job, launches, sweep, Monte Carlo, import, each beside its comparison."""
+
+from __future__ import annotations
+
+import resource
+import statistics
+import subprocess
+import sys
+import time
+from collections.abc import Callable
+from typing import Any
+
+import numpy as np
+from scipy.integrate import solve_ivp
+
+from liftbite.core.launch import LaunchCase, case_of, launch
+from liftbite.core.setup import set_up
+from liftbite.core.sweep import Part, sweep
+from liftbite.core.tolerance import Tolerance, spread
+from tests.jobs import FULL, entries, setup_of
+
+Row = Callable[[str, str, str], None]
+
+
+def seconds(call: Callable[[], Any], runs: int) -> float:
+    call()
+    found = []
+    for _ in range(runs):
+        start = time.perf_counter()
+        call()
+        found.append(time.perf_counter() - start)
+    return statistics.median(found)
+
+
+def by_scipy(c: LaunchCase) -> float:
+    """Heat of the same start by solve_ivp (RK45, rtol 1e-6)."""
+    xs = np.array([0.0, *c.curve.speed, c.curve.speed[-1] * 1.02])
+    ys = np.array([0.0, *c.curve.torque, 0.0])
+
+    def rates(t: float, y: Any) -> list[float]:
+        we, wv, q = y
+        hot = min(max((c.start_temperature + q / c.heat_capacity - c.sustained) / (c.brief - c.sustained), 0), 1)
+        up = min(t / c.release_time, 1)
+        tc = min(c.clutch_torque * up, c.capacity * (1 - (1 - c.fade) * hot), c.grip_torque)
+        te = np.interp(we * c.ratio, xs, ys) * c.throttle * up * c.primary
+        pull = tc - c.load_torque if wv > 0 else max(tc - c.load_torque, 0)
+        return [(te - tc) / c.engine_inertia, pull / c.vehicle_inertia, tc * (we - wv)]
+
+    def meet(_t: float, y: Any) -> float:
+        return float(y[0] - y[1])
+
+    meet.terminal, meet.direction = True, -1  # type: ignore[attr-defined]
+    return float(solve_ivp(rates, (0, c.longest), [c.start_speed, 0, 0], rtol=1e-6, events=meet).y[2][-1])
+
+
+def launches(row: Row) -> None:
+    found = case_of(setup_of(FULL), stage=0)
+    assert isinstance(found, LaunchCase)
+    base = {**vars(found), "throttle": 0.6, "start_speed": 350.0, "grip_torque": 500.0, "clutch_torque": 250.0}
+    one = LaunchCase(**base)
+    mine, other = seconds(lambda: launch(one), 30), seconds(lambda: by_scipy(one), 30)
+    row("one launch against one solve_ivp", f"{mine * 1e3:.1f} ms, {other / mine:.1f} times", "no slower")
+    rng = np.random.default_rng(4)
+    varied = {"clutch_torque": rng.uniform(200, 330, 1000), "vehicle_inertia": rng.uniform(0.4, 0.9, 1000)}
+    many = seconds(lambda: launch(LaunchCase(**{**base, **varied})), 5)
+    row("1 000 launches at once against 1 000 solve_ivp", f"{other * 1000 / many:.0f} times", "> 100 times")
+    heat = launch(LaunchCase(**{**base, **varied})).energy
+    worst = max(
+        abs(heat[i] / by_scipy(LaunchCase(**{**base, **{k: float(v[i]) for k, v in varied.items()}})) - 1)
+        for i in range(0, 1000, 25)
+    )
+    row("their heat against solve_ivp, worst", f"{worst * 100:.3f} %", "< 0.1 %")
+
+
+def _shelf(combinations: int) -> dict[str, list[Part]]:
+    n = round(combinations**0.25)
+    facings = ("organic", "cermet")
+    return {
+        "disc": [Part(f"d{i}", 100 + 10 * i, {"outer_diameter": 0.215 + 0.04 * i / n, "inner_diameter": 0.145},
+                      {"facing_material": facings[i % 2]}) for i in range(n)],
+        "cover": [Part(f"c{i}", 300 + 9 * i, {"diaphragm_thickness": 0.0027 + 0.0006 * i / n}) for i in range(n)],
+        "master": [Part(f"m{i}", 60, {"master_diameter": 0.0155 + 0.008 * i / n}) for i in range(n)],
+        "slave": [Part(f"s{i}", 80, {"slave_outer_diameter": 0.047 + 0.009 * i / n}) for i in range(n)],
+    }  # fmt: skip
+
+
+def _resident() -> float:
+    """Peak resident memory of this process so far [MB]."""
+    return resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1e3
+
+
+def sweeps(row: Row) -> None:
+    given = {"facing_material", "outer_diameter", "inner_diameter", "pressure_limit", "diaphragm_thickness"}
+    brief = entries({q: t for q, t in FULL.items() if q not in given})
+    for combinations, aim in ((1_000_000, "> 300 000"), (10_000_000, "flat")):
+        idle = _resident()
+        start = time.perf_counter()
+        found = sweep(brief, _shelf(combinations), stage=0.0)
+        rate = found.total / (time.perf_counter() - start)
+        row(f"sweep of {found.total:,} ({found.kept:,} pass)", f"{rate:,.0f} a second", aim)
+        row("  memory above idle", f"{_resident() - idle:.0f} MB", "< 300 MB")
+
+
+def monte_carlo(row: Row) -> None:
+    setup = setup_of(FULL)
+    spreads = {"outer_diameter": Tolerance(0.0005), "diaphragm_thickness": Tolerance(0.00002),
+               "master_diameter": Tolerance(0.00003), "flywheel_mass": Tolerance(0.1)}  # fmt: skip
+    margins = ("bite_margin", "lift_margin", "heat_margin", "burst_margin")
+    took = seconds(lambda: [spread(setup, m, stage=0, target=1.0, spreads=spreads) for m in margins], 3)
+    row("Monte Carlo of all four margins, 100 000 samples each", f"{took:.2f} s", "< 0.5 s")
+
+
+def computation(row: Row) -> None:
+    given = entries(FULL)
+    names = tuple(set_up(given).graph.functions)
+    every = seconds(lambda: set_up(given).evaluate(names), 200)
+    row("every quantity of a job, in-process, median", f"{every * 1e3:.2f} ms", "< 5 ms")
+    code = "import time; t = time.perf_counter(); import liftbite.core.answers; print(time.perf_counter() - t)"
+    runs = [float(subprocess.run([sys.executable, "-c", code], capture_output=True, text=True, check=True).stdout)
+            for _ in range(5)]  # fmt: skip
+    row("import of the core, median", f"{statistics.median(runs):.2f} s", "< 0.5 s")
+    launches(row)
+    monte_carlo(row)
+    sweeps(row)
