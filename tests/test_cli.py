@@ -83,6 +83,11 @@ def test_every_command_in_the_readme_exists() -> None:
     named = set(re.findall(r"liftbite ([a-z]+)", readme))
     assert named
     assert named <= set(main.commands)
+    for line in re.findall(r"^ {4}liftbite ((?!serve|demo)[^#\n]+)", readme, re.MULTILINE):
+        words = [str(ROOT / w) if w.startswith("docs/") else w for w in line.split()]
+        result = run(*words)
+        assert result.exit_code in {0, 1}, (line, result.output)
+        assert result.output
     targets = set(re.findall(r"make ([a-z]+)", readme))
     makefile = (ROOT / "Makefile").read_text()
     assert targets <= set(re.findall(r"^([a-z]+):", makefile, re.MULTILINE))
