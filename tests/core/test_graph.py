@@ -71,6 +71,13 @@ def test_inputs_are_the_names_no_function_supplies() -> None:
     assert GRAPH.inputs(["price"]) == {"width", "height", "price_per_area"}
 
 
+def test_what_rests_on_a_changed_name_is_found_in_one_pass() -> None:
+    assert GRAPH.downstream(["width"]) == {"area", "price"}
+    assert GRAPH.downstream(["price_per_area"]) == {"price"}
+    assert GRAPH.downstream(["area"]) == {"price"}
+    assert GRAPH.downstream(["colour"]) == frozenset()
+
+
 def test_two_functions_of_one_name_are_a_mistake() -> None:
     with pytest.raises(ValueError, match="area is supplied twice"):
         Graph([area, area])

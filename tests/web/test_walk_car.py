@@ -162,7 +162,7 @@ def test_the_working_opens_by_address_and_goes_down_to_what_was_typed(page: Page
     address = open_job(page, shop, "Halvern coupé, stage two")
     page.goto(f"{address}?working=torque_capacity")
     leaf = page.get_by_role("dialog")
-    expect(leaf).to_contain_text("Tcap = Neff · μ · F · re")
+    expect(leaf).to_contain_text("Tf = Neff · μ · F · re")
     expect(leaf).to_contain_text("entered as 9\u202f¹⁄₂ in")
     expect(leaf).to_contain_text("assumed: Organic, moulded")
     expect(leaf).to_contain_text("344.3 N·m")

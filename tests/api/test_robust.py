@@ -1,0 +1,135 @@
+"""Every view against what a client should not send: always a problem document, never a trace, nothing stored."""
+
+from __future__ import annotations
+
+import string
+from typing import Any
+
+import pytest
+from flask.testing import FlaskClient
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+
+from liftbite.core.inputs import INPUTS
+from tests.api.test_jobs import begin, enter, field
+
+WRITES = [
+    ("post", "/api/jobs"),
+    ("post", "/api/jobs/1/entries"),
+    ("post", "/api/jobs/1/preview"),
+    ("post", "/api/jobs/1/ask"),
+    ("put", "/api/jobs/1/put-away"),
+    ("post", "/api/jobs/file"),
+    ("post", "/api/curves/propose"),
+    ("post", "/api/curves/read"),
+]
+BODIES: list[Any] = [
+    b"",
+    b"{",
+    b"null",
+    b"[]",
+    b'"x"',
+    b"17",
+    b'{"entries": 5}',
+    b'{"entries": [{}]}',
+    b"\xff\xfe",
+    b"NaN",
+]
+
+
+@pytest.mark.parametrize(("method", "path"), WRITES)
+@pytest.mark.parametrize("body", BODIES, ids=repr)
+def test_a_bad_body_is_a_problem(client: FlaskClient, method: str, path: str, body: bytes) -> None:
+    begin(client)
+    before = client.get("/api/jobs/1").get_json()
+    response = client.open(
+        path, method=method.upper(), data=body, content_type="application/json", headers={"If-Match": '"2"'}
+    )
+    assert 400 <= response.status_code < 500, response.data
+    problem = response.get_json()
+    assert problem["status"] == response.status_code
+    assert problem["detail"]
+    assert "Traceback" not in problem["detail"]
+    assert client.get("/api/jobs/1").get_json() == before
+
+
+@pytest.mark.parametrize(
+    "path",
+    [
+        "/api/jobs/0",
+        "/api/jobs/-1",
+        "/api/jobs/x",
+        "/api/jobs/99999999999999999999",
+        "/api/jobs/1/working/" + "x" * 300,
+        "/api/jobs/1/working/bite_margin?friction=nan",
+        "/api/jobs/1/working/bite_margin?planned=maybe",
+        "/api/jobs/1/curve.csv?stage=",
+    ],
+)
+def test_a_bad_address_is_a_problem(client: FlaskClient, path: str) -> None:
+    begin(client)
+    response = client.get(path)
+    assert response.status_code in {404, 422}
+    assert response.content_type == "application/problem+json"
+
+
+@pytest.mark.parametrize("quantity", sorted(n for n, i in INPUTS.items() if i.unit not in {"text", "curve"}))
+def test_every_field_refuses_nonsense_by_its_name(client: FlaskClient, quantity: str) -> None:
+    job = client.post("/api/jobs", json={"name": "x", "layout": "dry_car"}).get_json()
+    for typed in ("nonsense", "1e400", "--5", "9 1/0", "9" * 40, "1,850,1", "5 parsnips"):
+        response = enter(client, job, **{quantity: typed})
+        assert response.status_code == 422, typed
+        (fault,) = response.get_json()["errors"]
+        assert fault["field"] == quantity
+        assert fault["message"].startswith(f"{INPUTS[quantity].label}: "), fault
+        assert fault["message"].endswith(".")
+
+
+@pytest.mark.parametrize("quantity", sorted(n for n, i in INPUTS.items() if i.unit not in {"text", "curve"}))
+def test_every_field_takes_a_usual_figure_in_its_own_units(client: FlaskClient, quantity: str) -> None:
+    from liftbite.core.units import KINDS, from_si
+
+    asked = INPUTS[quantity]
+    low, high = asked.usual
+    middle = high if asked.unit == "count" else (max(low, 0) + high) / 2
+    job = client.post("/api/jobs", json={"name": "x", "layout": "dry_car"}).get_json()
+    for unit in KINDS[asked.unit].units:
+        typed = f"{from_si(middle, unit):.12g} {unit}".strip()
+        response = enter(client, job, **{quantity: typed})
+        assert response.status_code == 200, (typed, response.data)
+        job = response.get_json()
+
+
+@settings(max_examples=120, suppress_health_check=[HealthCheck.function_scoped_fixture], deadline=None)
+@given(
+    st.sampled_from(sorted(INPUTS)),
+    st.text(string.digits + " /.,-±½\"'°%·" + "mnkNgblft⁄" + "\u202f\u00a0", max_size=24),
+)
+def test_whatever_is_typed_gives_a_preview(client: FlaskClient, quantity: str, typed: str) -> None:
+    listed = client.get("/api/jobs").get_json()["jobs"]
+    job = client.get(f"/api/jobs/{listed[0]['id']}").get_json() if listed else begin(client)
+    body = {"entries": [{"quantity": quantity, "typed": typed}]}
+    response = client.post(f"/api/jobs/{job['id']}/preview", json=body)
+    assert response.status_code == 200, response.data
+    shown = response.get_json()
+    if any(p["field"] == quantity for p in shown["problems"]) and any(f["name"] == quantity for f in shown["fields"]):
+        assert field(shown, quantity)["typed"] == typed
+
+
+def test_a_job_cannot_be_made_to_hold_what_it_has_no_place_for(client: FlaskClient) -> None:
+    job = begin(client)
+    for quantity in ("bite_margin", "__class__", "stage", "wear", "torque_capacity", ""):
+        response = enter(client, job, **{quantity: "1"}) if quantity else client.post(
+            f"/api/jobs/{job['id']}/entries", json={"entries": [{"quantity": "", "typed": "1"}]},
+            headers={"If-Match": f'"{job["revision"]}"'},
+        )  # fmt: skip
+        assert response.status_code == 422, quantity
+
+
+def test_many_entries_at_once_are_one_revision(client: FlaskClient) -> None:
+    job = begin(client)
+    after = enter(client, job, cover_clamp="8 kN", disc_count="2", use="track").get_json()
+    assert after["revision"] == job["revision"] + 1
+    too_many = {"entries": [{"quantity": "notes", "typed": str(i)} for i in range(201)]}
+    response = client.post(f"/api/jobs/{job['id']}/entries", json=too_many, headers={"If-Match": '"3"'})
+    assert response.status_code == 422

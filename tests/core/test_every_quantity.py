@@ -1,0 +1,291 @@
+"""Laws that hold for every quantity: homogeneous in its units, arrays equal loops, monotone where physics says so."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import numpy as np
+import pytest
+
+from liftbite.core.arrange import QUANTITIES
+from liftbite.core.doc import read_doc
+from liftbite.core.graph import Needs, Refused
+from liftbite.core.inputs import INPUTS, STATES
+from liftbite.core.setup import Setup, set_up
+from liftbite.core.units import KINDS
+from tests.jobs import FULL, MOTORCYCLE, entries
+
+#: A motorcycle with every figure entered that its arrangement asks for.
+WHOLE_MOTORCYCLE = {
+    **MOTORCYCLE,
+    "release": "lever_hydraulic",
+    "master_diameter": "14 mm",
+    "slave_diameter": "28 mm",
+    "pedal_stroke": "75 mm",
+    "pedal_ratio": "5.4",
+    "plate_lift_limit": "3 mm",
+    "crank_inertia": "0.011 kg·m²",
+    "basket_inertia": "0.01 kg·m²",
+    "vehicle_mass": "280 kg",
+    "tyre_radius": "310 mm",
+    "gear_ratio": "2.8",
+    "final_ratio": "2.7",
+    "start": "standing",
+    "heat_mass": "1.1 kg",
+    "hub": "ramps",
+    "ramp_radius": "38 mm",
+    "ramp_angle": "80 °",
+    "spring_lengths": "each",
+    "spring_free_lengths": "45; 44.8; 44.9; 45; 44.2; 45 mm",
+    "spring_circle_diameter": "96 mm",
+    "spring_rate_source": "wire",
+    "wire_diameter": "2.4 mm",
+    "coil_mean_diameter": "14 mm",
+    "active_coils": "5.5",
+    "capacity_model": "uniform_pressure",
+    **{q: t for q, t in FULL.items() if q in {
+        "redline", "idle_speed", "flywheel_material", "flywheel_diameter", "flywheel_bore", "disc_inertia",
+        "rotating_mass", "residual_unbalance", "gear_ratio_from", "gear_ratio_into", "disc_burst_speed",
+        "shaft_diameter",
+        "shaft_yield", "spline_pitch_diameter", "spline_count", "spline_height", "spline_engagement",
+        "damper_stop_torque", "bolt_count", "bolt_diameter", "bolt_pitch", "bolt_torque", "bolt_proof_strength",
+        "bolt_circle_diameter", "shift_speed_step", "free_rev_torque", "starts_per_distance",
+    }},
+    "flywheel_inertia": "0.01 kg·m²",
+}  # fmt: skip
+CABLE_CAR = {
+    **{q: t for q, t in FULL.items() if not q.startswith(("slave_", "master_"))},
+    "release": "cable_fork",
+    "fork_ratio": "2.2",
+    "fingers": "counted",
+    "finger_mass": "0.3 kg",
+    "finger_centroid_radius": "58 mm",
+    "finger_offset": "1.5 mm",
+    "adjuster": "self_adjusting",
+    "adjuster_range": "2 mm",
+    "capacity_model": "coned_plate",
+    "pressure_slope": "0.2",
+    "air": "corrected",
+    "unbalance_source": "register",
+    "register_offset": "0.01 mm",
+    "facing_material": "carbon",
+    "inertia_source": "swing",
+    "wire_radius": "120 mm",
+    "wire_length": "1.5 m",
+    "swing_period": "1.4 s",
+}
+JOBS = {"car": FULL, "cable car": CABLE_CAR, "motorcycle": WHOLE_MOTORCYCLE}
+AT = {"wear": 0.0004, "plate_lift": 0.0009, "clutch_speed": 300.0, "engine_speed": 350.0, "facing_temperature": 420.0}
+
+
+def worked(name: str) -> tuple[Setup, dict[str, Any]]:
+    setup = set_up(entries(JOBS[name]))
+    return setup, setup.evaluate(setup.graph.functions, friction=-0.5, **AT)
+
+
+def plain_calls() -> list[tuple[str, str]]:
+    """Every quantity of every job whose arguments are single figures."""
+    found = []
+    for job in JOBS:
+        setup, values = worked(job)
+        for name, parameters in setup.graph.parameters.items():
+            arguments = [values.get(p) for p in parameters]
+            if (
+                name != "measured_curve"
+                and parameters
+                and all(isinstance(a, float | int) for a in arguments)
+                and np.ndim(values[name]) == 0
+            ):
+                found.append((job, name))
+    return found
+
+
+CALLS = plain_calls()
+
+
+def test_every_job_is_worked_out_in_full() -> None:
+    for job in JOBS:
+        _, values = worked(job)
+        blank = {n: v for n, v in values.items() if isinstance(v, Needs | Refused)}
+        assert blank == {}, job
+
+
+def test_nearly_every_quantity_is_covered() -> None:
+    covered = {name for _, name in CALLS}
+    curves = {n for n, f in QUANTITIES.items() if any("curve" in p for p in f.__code__.co_varnames) or "curve" in n}
+    lists = {"spring_free_length", "spring_count", "spring_spread", "clamp_offset", "flywheel_inertia"}
+    nothing = {n for n, f in QUANTITIES.items() if not f.__code__.co_argcount}
+    assert set(QUANTITIES) - covered - curves - lists - nothing <= {"plate_lift_available", "engine_torque"}
+
+
+@pytest.mark.parametrize(("job", "name"), CALLS)
+def test_arrays_equal_loops(job: str, name: str) -> None:
+    setup, values = worked(job)
+    function, parameters = setup.graph.functions[name], setup.graph.parameters[name]
+    arguments = [float(values[p]) for p in parameters]
+    spread = np.array([0.98, 0.99, 1.0])
+    at_once = np.broadcast_to(function(*(a * spread for a in arguments)), 3)
+    one_by_one = [function(*(a * s for a in arguments)) for s in spread]
+    np.testing.assert_allclose(at_once, one_by_one, rtol=1e-10)
+
+
+#: SI unit -> exponents of length, mass, time.
+EXPONENTS = {
+    "m": (1, 0, 0), "N": (1, 1, -2), "N·m": (2, 1, -2), "W": (2, 1, -3), "rad/s": (0, 0, -1), "Pa": (-1, 1, -2),
+    "N/m": (0, 1, -2), "m²": (2, 0, 0), "kg": (0, 1, 0), "m³": (3, 0, 0), "kg·m": (1, 1, 0), "J": (2, 1, -2),
+    "kg·m²": (2, 1, 0), "s": (0, 0, 1), "m/s": (1, 0, -1), "m³/Pa": (4, -1, 2), "m³/J": (1, -1, 2),
+    "kg/m³": (-3, 1, 0), "J/m²": (0, 1, -2), "J/(kg·K)": (2, 0, -2), "W/(m·K)": (1, 1, -3), "W/K": (2, 1, -3),
+    "1/m": (-1, 0, 0), "m driven": (1, 0, 0), "-": (0, 0, 0), "count": (0, 0, 0), "share": (0, 0, 0),
+    "rad": (0, 0, 0), "K": (0, 0, 0), "K diff": (0, 0, 0), "1/K": (0, 0, 0),
+}  # fmt: skip
+#: What carries a constant of nature or of a material in itself, so that it does not scale.
+CONSTANTS = {
+    "spring_clamp", "lifted_spring_force", "spring_peak_clamp", "diaphragm_stress", "soft_volume", "start_load_torque",
+    "flywheel_inertia", "air_gain", "plate_lift_available", "overtravel_margin", "balance_margin",
+}  # fmt: skip
+
+
+def test_the_exponents_name_every_unit() -> None:
+    assert set(KINDS) <= set(EXPONENTS)
+
+
+@pytest.mark.parametrize(("job", "name"), [c for c in CALLS if c[1] not in CONSTANTS])
+@pytest.mark.parametrize("scale", [(2.0, 1.0, 1.0), (1.0, 3.0, 1.0), (1.0, 1.0, 0.5)], ids=["length", "mass", "time"])
+def test_every_quantity_is_homogeneous_in_its_units(job: str, name: str, scale: tuple[float, float, float]) -> None:
+    """Dimensional consistency: measured in other base units, the same formula gives the same thing."""
+    setup, values = worked(job)
+    doc = read_doc(setup.graph.functions[name])
+
+    def factor(unit: str) -> float:
+        return float(np.prod([s**e for s, e in zip(scale, EXPONENTS[unit], strict=True)]))
+
+    arguments = [float(values[p]) * factor(doc.terms[p].unit) for p in setup.graph.parameters[name]]
+    expected = float(values[name]) * factor(doc.result.unit)
+    assert setup.graph.functions[name](*arguments) == pytest.approx(expected, rel=1e-9, abs=1e-15)
+
+
+#: quantity, input, +1 where it rises with the input and −1 where it falls: laws a builder would swear to.
+LAWS = [
+    ("bite_margin", "clamp_load", 1),
+    ("bite_margin", "friction_low", 1),
+    ("bite_margin", "outer_diameter", 1),
+    ("bite_margin", "inner_diameter", 1),
+    ("bite_margin", "peak_engine_torque", -1),
+    ("mean_pressure", "clamp_load", 1),
+    ("mean_pressure", "outer_diameter", -1),
+    ("mean_pressure", "coverage", -1),
+    ("edge_pressure", "inner_diameter", 1),
+    ("spring_clamp", "diaphragm_thickness", 1),
+    ("clamp_load", "bearing_preload", -1),
+    ("clamp_load", "strap_force", 1),
+    ("lever_ratio", "finger_tip_diameter", -1),
+    ("lift_needed", "gap_single", 1),
+    ("lift_needed", "cushion_travel", 1),
+    ("lift_needed", "disc_wobble", 1),
+    ("lift_needed", "hot_coning", 1),
+    ("plate_lift_available", "master_diameter", 1),
+    ("plate_lift_available", "slave_outer_diameter", -1),
+    ("plate_lift_available", "slave_inner_diameter", 1),
+    ("plate_lift_available", "pedal_stroke", 1),
+    ("plate_lift_available", "pedal_ratio", -1),
+    ("plate_lift_available", "pedal_free_play", -1),
+    ("plate_lift_available", "port_travel", -1),
+    ("plate_lift_available", "hose_swell", -1),
+    ("plate_lift_available", "finger_flex", 1),
+    ("plate_lift_available", "bearing_clearance", -1),
+    ("pedal_effort", "master_diameter", 1),
+    ("pedal_effort", "slave_outer_diameter", -1),
+    ("pedal_effort", "pedal_ratio", -1),
+    ("pedal_effort", "pedal_efficiency", -1),
+    ("pedal_effort", "pedal_return_force", 1),
+    ("line_pressure", "strap_force", 1),
+    ("overtravel_margin", "plate_lift_limit", 1),
+    ("outer_gap", "floater_clearance", -1),
+    ("inner_gap", "floater_clearance", 1),
+    ("reshim_wear", "floater_clearance", -1),
+    ("bore_stress", "redline", 1),
+    ("bore_stress", "density", 1),
+    ("bore_stress", "flywheel_diameter", 1),
+    ("bore_stress", "flywheel_bore", 1),
+    ("burst_margin", "wheel_strength", 1),
+    ("burst_margin", "strength_factor", -1),
+    ("rim_speed", "redline", 1),
+    ("disc_speed_margin", "gear_ratio_into", -1),
+    ("disc_speed_margin", "gear_ratio_from", 1),
+    ("flywheel_inertia", "flywheel_mass", 1),
+    ("flywheel_inertia", "gyration_share", 1),
+    ("effective_mass", "flywheel_mass", 1),
+    ("effective_mass", "gear_ratio", 1),
+    ("effective_mass", "tyre_radius", -1),
+    ("stored_energy", "flywheel_mass", 1),
+    ("stored_energy", "start_engine_speed", 1),
+    ("free_rev_time", "flywheel_mass", 1),
+    ("free_rev_time", "free_rev_torque", -1),
+    ("synchro_energy", "disc_inertia", 1),
+    ("permissible_unbalance", "rotating_mass", 1),
+    ("permissible_unbalance", "redline", -1),
+    ("balance_margin", "residual_unbalance", -1),
+    ("unbalance_force", "redline", 1),
+    ("vehicle_inertia", "vehicle_mass", 1),
+    ("vehicle_inertia", "gear_ratio", -1),
+    ("start_load_torque", "grade", 1),
+    ("start_load_torque", "trailer_mass", 1),
+    ("start_load_torque", "rolling_resistance", 1),
+    ("slip_energy", "vehicle_mass", 1),
+    ("slip_energy", "start_engine_speed", 1),
+    ("slip_energy", "gear_ratio", -1),
+    ("slip_energy", "tyre_radius", 1),
+    ("specific_energy", "outer_diameter", -1),
+    ("energy_margin", "specific_energy_limit", 1),
+    ("bulk_rise", "heat_mass", -1),
+    ("bulk_rise", "specific_heat", -1),
+    ("flash_rise", "conductivity", -1),
+    ("flash_rise", "plate_density", -1),
+    ("base_temperature", "start_interval", -1),
+    ("base_temperature", "starts_in_row", 1),
+    ("base_temperature", "cooling", -1),
+    ("surface_temperature", "ambient_temperature", 1),
+    ("heat_margin", "brief_temperature", 1),
+    ("sustained_margin", "sustained_temperature", 1),
+    ("wear_per_start", "wear_rate", 1),
+    ("starts_to_limit", "facing_depth", 1),
+    ("distance_to_limit", "starts_per_distance", -1),
+    ("shaft_margin", "shaft_diameter", 1),
+    ("shaft_margin", "shock_factor", -1),
+    ("shaft_margin", "clamp_load", -1),
+    ("spline_margin", "spline_engagement", 1),
+    ("spline_margin", "spline_sharing", -1),
+    ("damper_margin", "damper_stop_torque", 1),
+    ("joint_margin", "bolt_torque", 1),
+    ("joint_margin", "joint_friction", 1),
+    ("joint_margin", "preload_scatter", -1),
+    ("joint_margin", "dowel_torque", 1),
+    ("proof_margin", "bolt_torque", -1),
+    ("proof_margin", "bolt_proof_strength", 1),
+]
+
+
+@pytest.mark.parametrize(("quantity", "moved", "sign"), LAWS)
+def test_laws_a_builder_would_swear_to(quantity: str, moved: str, sign: int) -> None:
+    """Over ±8 % of the input, or a little above nothing, the quantity moves one way only."""
+    setup = set_up(entries(FULL))
+    base = setup.evaluate((moved,), **{k: v for k, v in AT.items() if k != "engine_speed"})[moved]
+    steps = np.linspace(0.92, 1.08, 9) * base if base else np.linspace(0, 1, 9) * _little(moved)
+    friction = -1.0 if moved == "friction_low" else 0.0
+    found = [
+        setup.evaluate((quantity,), friction=friction, plate_lift=0.0009, **{moved: float(x)})[quantity] for x in steps
+    ]
+    assert np.all(sign * np.diff(np.array(found, dtype=np.float64)) > 0), found
+
+
+def _little(name: str) -> float:
+    """A step for what stands at nothing: a tenth of its usual range."""
+    low, high = INPUTS[name].usual
+    return (high - max(low, 0.0)) / 10
+
+
+def test_states_at_rest_change_nothing() -> None:
+    setup = set_up(entries(FULL))
+    for name in ("bite_margin", "lift_margin", "heat_margin"):
+        assert setup.evaluate((name,))[name] == setup.evaluate((name,), **{"wear": 0.0, "clutch_speed": 0.0})[name]
+    assert set(STATES) <= set(setup.known)

@@ -1,0 +1,121 @@
+"""The finer arrangements on screen: diaphragm, springs each measured, tolerances, four answers, day and night."""
+
+from __future__ import annotations
+
+import json
+from pathlib import Path
+
+from playwright.sync_api import Page, expect
+
+from tests.jobs import FULL
+from tests.test_cli import write
+from tests.web.steps import fill, open_job, pick, result, sentence, state
+
+
+def test_a_cover_by_its_diaphragm(page: Page, shop: str) -> None:
+    open_job(page, shop, "Halvern coupé, twin-disc plan")
+    expect(state(page)).to_have_text("holds")
+    pick(page, "Clamp load from", "A diaphragm spring")
+    expect(sentence(page)).to_contain_text("Needs diaphragm, outside, diaphragm, slot roots")
+    expect(page.get_by_role("textbox", name="Clamp load", exact=True)).to_have_count(0)
+    for label, typed in (
+        ("Diaphragm, outside", "172 mm"),
+        ("Diaphragm, slot roots", "132 mm"),
+        ("Diaphragm, thickness", "2.5 mm"),
+        ("Diaphragm, cone height", "3.6 mm"),
+        ("Pressed flat by", "3.9 mm"),
+        ("Plate seat", "168 mm"),
+        ("Fulcrum ring", "144 mm"),
+    ):
+        fill(page, label, typed)
+    expect(result(page, "clamp_load")).to_contain_text("kN")
+    first = result(page, "clamp_load").inner_text()
+    page.get_by_role("textbox", name="Diaphragm, thickness", exact=True).fill("2.8 mm")
+    expect(result(page, "clamp_load")).not_to_have_text(first)
+    page.get_by_role("textbox", name="Diaphragm, cone height", exact=True).fill("9 mm")
+    expect(page.locator("[data-row=diaphragm_cone_height]")).to_contain_text("has to be at most 7.92 mm")
+    expect(state(page)).to_have_text("cannot be")
+
+
+def test_one_tired_spring_among_its_fellows(page: Page, shop: str) -> None:
+    open_job(page, shop, "Merrix 600")
+    pick(page, "Spring lengths", "Each measured")
+    expect(sentence(page)).to_contain_text("Needs free lengths")
+    expect(page.get_by_role("textbox", name="Springs", exact=True)).to_have_count(0)
+    fill(page, "Free lengths", "44.1; 44.1; 41.8; 44.1; 44.1 mm")
+    expect(result(page, "clamp_load")).to_contain_text("1134 N")
+    page.get_by_role("textbox", name="Free lengths", exact=True).fill("44.1; 44.1; x")
+    expect(page.locator("[data-row=spring_free_lengths]")).to_contain_text("does not begin with a number")
+
+
+def test_a_tolerance_is_kept_as_typed(page: Page, shop: str) -> None:
+    open_job(page, shop, "Halvern coupé, stage two")
+    fill(page, "Outer diameter", "9 1/2 in ± 0.02")
+    field = page.get_by_role("textbox", name="Outer diameter", exact=True)
+    row = page.locator("[data-row=outer_diameter]")
+    expect(row).to_contain_text("type")
+    field.fill("241.3 ± 0.5 mm")
+    field.press("Enter")
+    expect(row).to_contain_text("241.3 mm")
+    page.reload()
+    expect(field).to_have_value("241.3 ± 0.5 mm")
+
+
+def test_a_job_file_brings_all_four_answers(page: Page, shop: str, tmp_path: Path) -> None:
+    page.goto(shop)
+    page.set_input_files("input[aria-label='Job file']", write(tmp_path / "full.liftbite.json", FULL))
+    expect(state(page)).to_have_text("slips")
+    expect(page.get_by_test_id("answer-lift")).to_contain_text("thin")
+    expect(page.get_by_test_id("answer-heat")).to_contain_text("stays")
+    expect(page.get_by_test_id("answer-true")).to_contain_text("stop")
+    expect(page.locator("section[aria-label='Results']")).to_contain_text("splines")
+
+
+def test_a_job_file_that_is_none_is_refused_in_words(page: Page, shop: str, tmp_path: Path) -> None:
+    page.goto(shop)
+    wrong = tmp_path / "wrong.json"
+    wrong.write_text(json.dumps({"format": "liftbite-job", "version": 9}))
+    page.set_input_files("input[aria-label='Job file']", wrong)
+    expect(page.get_by_role("alert")).to_contain_text("wrong.json: this job file is of version 9")
+
+
+def test_a_job_wants_a_name_and_can_be_put_away(page: Page, shop: str) -> None:
+    page.goto(shop)
+    page.get_by_role("button", name="Begin").click()
+    expect(page.get_by_role("alert")).to_contain_text("Give the job a name")
+    page.get_by_role("button", name="Put away: Dunlode hillclimb special").click()
+    expect(page.get_by_role("link", name="Dunlode")).to_have_count(0)
+    page.get_by_role("button", name="1 put away").click()
+    expect(page).to_have_url(f"{shop}/?put-away=")
+    page.get_by_role("button", name="Bring back: Dunlode hillclimb special").click()
+    expect(page.get_by_text("Nothing is put away.")).to_be_visible()
+
+
+def test_night_print_is_remembered(page: Page, shop: str) -> None:
+    page.goto(shop)
+    ground = "getComputedStyle(document.body).backgroundColor"
+    day = page.evaluate(ground)
+    page.get_by_role("button", name="Night print").click()
+    night = page.evaluate(ground)
+    assert night != day
+    page.reload()
+    expect(page.get_by_role("button", name="Day print")).to_be_visible()
+    assert page.evaluate(ground) == night
+
+
+def test_the_sheet_prints_without_the_frame_of_the_screen(page: Page, shop: str) -> None:
+    open_job(page, shop, "Ostrel 900", "sheet")
+    expect(page.get_by_role("heading", name="Bite: holds")).to_be_visible()
+    page.emulate_media(media="print")
+    expect(page.get_by_role("navigation", name="Order of work")).to_be_hidden()
+    expect(page.get_by_role("button", name="Print the sheet")).to_be_hidden()
+    expect(page.get_by_text("A calculation, not a certificate.")).to_be_visible()
+    assert page.evaluate("getComputedStyle(document.body).backgroundColor") == "rgb(255, 255, 255)"
+
+
+def test_corrected_figures_raise_the_demand(page: Page, shop: str) -> None:
+    open_job(page, shop, "Ostrel 900", "brief")
+    expect(result(page, "peak_engine_torque")).to_contain_text("90.38")
+    pick(page, "Figures are", "Corrected to standard air")
+    expect(result(page, "peak_engine_torque")).to_contain_text("99.")
+    expect(page.locator("[data-row=dry_pressure]")).to_contain_text("assumed [practice]")
