@@ -133,6 +133,7 @@ class VerdictOut(BaseModel):
         "thin",
         "open",
         "stop",
+        "cannot be",
         "later",
     ]
     sentence: str

@@ -117,7 +117,7 @@ def _field_out(name: str, answers: Answers, problems: Mapping[str, tuple[str | N
     setup = answers.setup
     entry, assumed = setup.entries.get(name), setup.chosen.assumed.get(name)
     unit = INPUTS[name].unit
-    value = None if unit in {"text", "curve"} else setup.known.get(name)
+    value = None if unit in {"text", "curve"} or INPUTS[name].many else setup.known.get(name)
     curve = entry.curve if entry else None
     asks = answers.questions.get(name)
     typed, problem = problems.get(name, (entry.typed if entry else None, answers.refusals.get(name)))

@@ -178,7 +178,7 @@ def _bite(
     margin, target = values["bite_margin"], values["use_factor"]
     pressure = values["pressure_margin"]
     if refusals:
-        return Verdict("bite", "stop", next(iter(refusals.values())))
+        return Verdict("bite", "cannot be", next(iter(refusals.values())))
     missing = frozenset().union(*(v.names for v in (margin, target, pressure) if isinstance(v, Needs)))
     if missing:
         names = setup.chosen.to_ask(missing)

@@ -52,8 +52,8 @@ class Verdict:
     Attributes
     ----------
     question : "bite", "lift", "heat" or "true"
-    state : a word of the question, such as "holds", "thin", "slips"; "open" while inputs are missing, "stop" for an
-        impossible set-up
+    state : a word of the question, such as "holds", "thin", "slips"; "open" while inputs are missing,
+        "cannot be" for an impossible set-up
     sentence : the reason in words
     margin : over the friction band, for the planned stage
     margin_now : the same for the engine as it is; equals `margin` where nothing is planned

@@ -69,7 +69,7 @@ def _open(question: str, setup: Setup, missing: frozenset[str]) -> Verdict:
 
 
 def _stop(question: str, setup: Setup, refused: Refused) -> Verdict:
-    return Verdict(question, "stop", refusal(refused.error, setup))
+    return Verdict(question, "cannot be", refusal(refused.error, setup))
 
 
 def lift_verdict(setup: Setup) -> Verdict:

@@ -63,6 +63,19 @@ def test_what_was_typed_stays_as_typed(client: FlaskClient) -> None:
     assert (found["typed"], found["typeset"], found["value"]["si"]) == ("9 1/2 in", "9\u202f¹⁄₂ in", 0.2413)
 
 
+def test_several_figures_in_one_field(client: FlaskClient) -> None:
+    job = begin(client, {**MOTORCYCLE, "spring_lengths": "each"})
+    after = enter(client, job, spring_free_lengths="45; 44,8; 44.9 mm").get_json()
+    found = field(after, "spring_free_lengths")
+    assert (found["typed"], found["value"], found["problem"]) == ("45; 44,8; 44.9 mm", None, None)
+    assert next(r for r in after["results"] if r["name"] == "clamp_load")["planned"]["low"]["si"] == pytest.approx(
+        25e3 * (0.045 + 0.0448 + 0.0449 - 3 * 0.030)
+    )
+    refused = enter(client, after, spring_free_lengths="45; 44,8; x mm")
+    assert refused.status_code == 422
+    assert "Free lengths: “x mm” does not begin with a number" in refused.get_json()["detail"]
+
+
 def test_a_bad_entry_is_refused_whole_and_names_its_field(client: FlaskClient) -> None:
     job = begin(client)
     response = enter(client, job, cover_clamp="10 kN", outer_diameter="9 1/0 in")

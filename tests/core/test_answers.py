@@ -60,7 +60,7 @@ def test_face_pressure_can_be_the_weakest_link() -> None:
 
 def test_an_impossible_set_up_is_a_sentence_not_an_exception() -> None:
     answers = answer(entries(CAR, inner_diameter="10 in"))
-    assert answers.verdict.state == "stop"
+    assert answers.verdict.state == "cannot be"
     assert answers.verdict.sentence == ("Inner diameter “10 in” has to be below the outer diameter, 240 mm (9.449 in).")
     assert isinstance(answers.results["bite_margin"], Refused)
     assert isinstance(answers.results["peak_engine_torque"], Band)

@@ -171,5 +171,5 @@ def test_the_working_opens_by_address_and_goes_down_to_what_was_typed(page: Page
     expect(page).to_have_url(f"{address}?working=torque_capacity&friction=1")
     page.keyboard.press("Escape")
     expect(leaf).to_have_count(0)
-    page.get_by_role("link", name="8 assumptions").click()
+    page.get_by_role("link", name="12 assumptions").click()
     expect(page.get_by_role("dialog")).to_contain_text("Uniform wear")

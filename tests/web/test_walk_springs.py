@@ -28,7 +28,7 @@ def test_a_cover_by_its_diaphragm(page: Page, shop: str) -> None:
         ("Fulcrum ring", "144 mm"),
     ):
         fill(page, label, typed)
-    expect(result(page, "clamp_load")).to_contain_text("kN")
+    expect(result(page, "clamp_load")).to_contain_text("7327 N")
     first = result(page, "clamp_load").inner_text()
     page.get_by_role("textbox", name="Diaphragm, thickness", exact=True).fill("2.8 mm")
     expect(result(page, "clamp_load")).not_to_have_text(first)
@@ -53,7 +53,7 @@ def test_a_tolerance_is_kept_as_typed(page: Page, shop: str) -> None:
     fill(page, "Outer diameter", "9 1/2 in ± 0.02")
     field = page.get_by_role("textbox", name="Outer diameter", exact=True)
     row = page.locator("[data-row=outer_diameter]")
-    expect(row).to_contain_text("type")
+    expect(row).to_contain_text("241.3 mm")
     field.fill("241.3 ± 0.5 mm")
     field.press("Enter")
     expect(row).to_contain_text("241.3 mm")

@@ -1,5 +1,6 @@
 import { lazy, Suspense } from "react";
-import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
+import { createBrowserRouter, Navigate } from "react-router";
+import { RouterProvider } from "react-router/dom";
 import { Brief } from "./views/Brief";
 import { Choose } from "./views/Choose";
 import { JobFrame } from "./views/JobFrame";

@@ -415,7 +415,7 @@ export interface components {
              * State
              * @enum {string}
              */
-            state: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "later";
+            state: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "cannot be" | "later";
             /** Sentence */
             sentence: string;
             margin: components["schemas"]["BandOut"] | null;

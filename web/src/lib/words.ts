@@ -13,7 +13,8 @@ export const STATE_WORDS: Record<Verdict["state"], string> = {
   "runs true": "runs true",
   "look again": "look again",
   open: "open",
-  stop: "cannot be",
+  stop: "stop",
+  "cannot be": "cannot be",
   later: "later",
 };
 

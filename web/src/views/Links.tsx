@@ -7,7 +7,7 @@ export function Links() {
   const { shown } = useDesk();
   const bite = shown.verdicts.find((verdict) => verdict.question === "bite");
   if (!bite) return null;
-  if (bite.state === "open" || bite.state === "stop") {
+  if (bite.state === "open" || bite.state === "cannot be") {
     return (
       <p className="mt-3 border-l-4 border-ink pl-3 font-semibold" role="status">
         {bite.sentence}

@@ -23,7 +23,11 @@ export function SheetView() {
   const catalogue = useCatalogue();
   const bite = job.verdicts.find((verdict) => verdict.question === "bite");
   const label = (name: string) => catalogue.data?.inputs.find((input) => input.name === name)?.label ?? name;
-  const entered = job.fields.filter((field) => field.value && field.mark !== "assumed");
+  const kind = (name: string) => catalogue.data?.inputs.find((input) => input.name === name)?.kind;
+  const entered = job.fields.filter(
+    (field) =>
+      field.typed && field.mark !== "assumed" && !["text", "curve"].includes(kind(field.name) ?? "text"),
+  );
   const notes = job.fields.find((field) => field.name === "notes")?.typed;
   const picked = job.choices.flatMap((choice) => {
     const info = catalogue.data?.choices.find((c) => c.name === choice.name);

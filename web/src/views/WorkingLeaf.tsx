@@ -19,9 +19,10 @@ export function WorkingLeaf({ quantity, onClose }: { quantity: string; onClose: 
   const friction = search.get("friction") ?? "-1";
   const planned = search.get("stage") !== "now";
   const working = useWorking(desk.entered.id, desk.entered.revision, quantity, planned, Number(friction));
-  const put = (name: string, value: string) => {
-    search.set(name, value);
-    setSearch(search, { replace: true });
+  const put = (name: "friction" | "stage", value: string) => {
+    const next = new URLSearchParams(search);
+    next.set(name, value);
+    setSearch(next, { replace: true, flushSync: true });
   };
   const first = working.data?.steps[0];
   return (
