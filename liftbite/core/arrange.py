@@ -14,14 +14,14 @@ from functools import lru_cache
 from inspect import Parameter, Signature, signature
 from typing import Any
 
-from liftbite.core import bite, chain, engine, heat, lift, spin
+from liftbite.core import bite, chain, engine, heat, lift, spin, wear
 from liftbite.core.assumes import loss_assumes
 from liftbite.core.choices import CAR, CHOICES, MOTORCYCLE, Choice
 from liftbite.core.doc import Term, read_doc
 from liftbite.core.graph import Graph, functions_of, inverse
 from liftbite.core.inputs import ALWAYS_ASSUMED, INPUTS, Assumed
 
-_SHARED = (engine, bite, lift, spin, heat, chain)
+_SHARED = (engine, bite, lift, spin, heat, wear, chain)
 
 #: Every quantity function of every arrangement, by name; of alternatives the first.
 QUANTITIES: dict[str, Callable[..., Any]] = {

@@ -37,8 +37,9 @@ class Sought:
     ----------
     quantity : what may move
     present : its value now [SI], None where it has none yet
-    at_least : True where the target wants this much or more, False where this much or less
-    crossings : every value at which the result equals the target; the first whole number that meets it, for counts
+    at_least : True where the target wants this much or more, False where this much or less, near the first crossing
+    crossings : every value at which the result equals the target, the nearest to the present one first; for counts
+        the first whole number that meets it
     best : the result's value nearest to the target when it is not reached, and the largest otherwise
     best_at : where that lies [SI]
     """
@@ -128,6 +129,11 @@ def seek(setup: Setup, result: str, target: float, quantity: str, *, stage: floa
     values, results = values[valid], results[valid]
     at_least = bool(results[-1] >= results[0])
     crossings = _whole(values, results, target, at_least) if whole else _refined(values, results, target, many)
+    if crossings and not whole:
+        crossings = tuple(sorted(crossings, key=lambda v: abs(v - present) if present is not None else v))
+        step = (high - low) * 1e-6
+        above, below = many(np.array([crossings[0] + step, crossings[0] - step]))
+        at_least = bool(above > below)
     at = int(results.argmax() if crossings else np.abs(results - target).argmin())
     return Sought(quantity, present, at_least, crossings, float(results[at]), float(values[at]))
 

@@ -196,7 +196,7 @@ def bite_links(setup: Setup, stage: float, engine: str) -> tuple[list[Link], Lif
     if isinstance(over_life, Life) and np.ptp(np.nan_to_num(over_life.clamp)) > 1e-6 * over_life.clamp_new:
         low = over_life.lowest_margin
         words = f"at its lowest over the life of the facings it holds {figure(low, 3)} times the {engine}'s torque"
-        links.append(Link("bite_margin_worn", "clamp over wear", low / over_life.target, words))
+        links.append(Link("clamp_load", "clamp over wear", low / over_life.target, words))
     if setup.lacks(("surface_temperature",)):
         return links, over_life if isinstance(over_life, Life) else None
     hot = setup.evaluate(("surface_temperature",), stage=stage)["surface_temperature"]
@@ -205,7 +205,7 @@ def bite_links(setup: Setup, stage: float, engine: str) -> tuple[list[Link], Lif
         margin, target = share["bite_margin"], share["use_factor"]
         if not isinstance(margin, Needs | Refused) and not isinstance(target, Needs | Refused):
             words = f"at {both(float(hot), 'K')} it holds {figure(float(margin), 3)} times the {engine}'s torque"
-            links.append(Link("bite_margin_hot", "hot friction", float(margin), words))
+            links.append(Link("friction_coefficient", "hot friction", float(margin), words))
     return links, over_life if isinstance(over_life, Life) else None
 
 
@@ -238,12 +238,10 @@ def soonest(setup: Setup, verdict: Verdict, stage: float, most: int = 3) -> list
     if not verdict.links or verdict.links[0].reserve >= 1:
         return []
     name = verdict.links[0].name
+    if not name.endswith("_margin"):
+        name = "bite_margin" if verdict.question == "bite" else ""
     if name not in setup.graph.functions:
-        name = {"lift": "lift_margin", "bite": "bite_margin"}.get(verdict.question, "")
-    targets = {"bite_margin": verdict.target, "lift_margin": LIFT_NEW}
-    target = targets.get(name) or 1.0
-    friction = (
-        LOW if verdict.question == "bite" and name == "bite_margin" else HIGH if verdict.question == "bite" else 0.0
-    )
-    found = seek_all(setup, name, target, stage=stage, friction=friction) if name in setup.graph.functions else []
-    return [s for s in found if s.reached][:most]
+        return []
+    target = {"bite_margin": verdict.target, "lift_margin": LIFT_NEW}.get(name) or 1.0
+    friction = 0.0 if verdict.question != "bite" else LOW if name == "bite_margin" else HIGH
+    return [s for s in seek_all(setup, name, target, stage=stage, friction=friction) if s.reached][:most]

@@ -10,7 +10,7 @@ import math
 import numpy as np
 import pytest
 
-from liftbite.core import bite, chain, heat, lift, spin
+from liftbite.core import bite, chain, heat, lift, spin, wear
 from liftbite.core.arrangements import cable, dry_discs, hydraulics, wet_pack
 from liftbite.core.balance import vector_sum
 from liftbite.core.fitting import best_spacers, cushion_window, flywheel_cut
@@ -211,9 +211,9 @@ class TestHeat:
 
     def test_wear_of_a_life(self) -> None:
         """5·10⁻⁵ mm³/J, 10 kJ on 243 cm²: 0.0206 µm a start, 68 000 starts to 1.4 mm."""
-        per = heat.wear_per_start(5e-14, 10e3, 243e-4)
+        per = wear.wear_per_start(5e-14, 10e3, 243e-4)
         assert per * 1e6 == pytest.approx(0.0206, abs=0.0001)
-        assert heat.starts_to_limit(0.0014, 0.0, per) == pytest.approx(68_040, abs=10)
+        assert wear.starts_to_limit(0.0014, 0.0, per) == pytest.approx(68_040, abs=10)
 
     def test_the_working_ceiling(self) -> None:
         """30 kJ on 500 cm² is 0.6 J/mm², inside the 0.5 to 1 of a hard start."""

@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.integrate import quad, solve_ivp
 
-from liftbite.core import balance, chain, heat, spin
+from liftbite.core import balance, chain, heat, spin, wear
 from liftbite.core.arrangements import engine_through_primary, inertia_by_rings, inertia_by_swing, inertia_by_weight
 from liftbite.core.balance import Residual
 from liftbite.core.errors import OutOfRange
@@ -131,10 +131,10 @@ def test_repeated_starts_are_a_sum_of_decays(starts: int, interval: float) -> No
 
 
 def test_wear_there_and_back() -> None:
-    per_start = heat.wear_per_start(5e-14, 30e3, 0.025)
-    starts = heat.starts_to_limit(0.0014, 0.0002, per_start)
+    per_start = wear.wear_per_start(5e-14, 30e3, 0.025)
+    starts = wear.starts_to_limit(0.0014, 0.0002, per_start)
     assert starts * per_start + 0.0002 == pytest.approx(0.0014)
-    assert heat.distance_to_limit(starts, 0.0005) == pytest.approx(starts * 2000)
+    assert wear.distance_to_limit(starts, 0.0005) == pytest.approx(starts * 2000)
 
 
 @pytest.mark.parametrize(

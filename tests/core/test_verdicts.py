@@ -210,3 +210,18 @@ def test_what_brief_and_shelf_do_not_say_is_left_out_and_named() -> None:
                   stage=0.0)  # fmt: skip
     assert found.unseen == ("effort", "heat", "inertia", "lift")
     assert found.excluded == {"bite": 1, "pressure": 1}
+
+
+def test_of_several_crossings_the_nearest_comes_first_with_its_own_direction() -> None:
+    """A concentric slave lifts enough when a little smaller; far smaller would cross again on the other side."""
+    from liftbite.core.seek import seek
+
+    setup = setup_of(FULL)
+    found = seek(setup, "lift_margin", 1.1, "slave_outer_diameter", stage=0, friction=0)
+    assert found is not None
+    assert found.reached
+    now = setup.known["slave_outer_diameter"]
+    assert abs(found.crossings[0] - now) == min(abs(c - now) for c in found.crossings)
+    assert not found.at_least
+    smaller = setup.evaluate(("lift_margin",), slave_outer_diameter=found.crossings[0] - 1e-5)["lift_margin"]
+    assert smaller > 1.1

@@ -12,7 +12,7 @@ export function TitleBlock({ job, layoutLabel }: { job: Job; layoutLabel: string
     >
       <div className="col-span-6 flex flex-col justify-center gap-0.5 border-b border-ink px-4 py-2 tablet:col-span-2 tablet:border-r bench:col-span-1 bench:border-b-0">
         <p className="line-clamp-2 font-bold leading-tight">{job.name || "Job without a name"}</p>
-        <p className="truncate text-note text-soft">{job.vehicle || layoutLabel}</p>
+        {job.vehicle && <p className="truncate text-note text-soft">{job.vehicle}</p>}
         <p className="truncate text-note text-soft">
           {layoutLabel} · revision <span className="figure">{job.revision}</span>
         </p>
