@@ -68,7 +68,8 @@ def _warm() -> None:
 @main.command()
 @click.argument("file", type=click.Path(path_type=Path))
 @click.option("--json", "as_json", is_flag=True, help="Print what the screen is made from, as JSON.")
-def compute(file: Path, as_json: bool) -> None:
+@click.option("--csv", "as_csv", is_flag=True, help="Print the results as CSV, in SI.")
+def compute(file: Path, as_json: bool, as_csv: bool) -> None:
     """Work out a job FILE (*.liftbite.json). Exit code 0 holds, 1 falls short, 2 bad input."""
     from liftbite.api.present import job_out
     from liftbite.commands import read_revisions
@@ -77,6 +78,12 @@ def compute(file: Path, as_json: bool) -> None:
     job = job_out(0, revisions)
     if as_json:
         click.echo(json.dumps(job.model_dump(exclude={"id", "put_away"}), ensure_ascii=False, indent=1))
+    elif as_csv:
+        click.echo("quantity,low,nominal,high")
+        for result in job.results:
+            band = result.planned
+            figures = [getattr(band, place).si if band else "" for place in ("low", "nominal", "high")]
+            click.echo(",".join([result.name, *map(str, figures)]))
     else:
         click.echo(_table(job))
         for line in _mends(revisions):

@@ -84,7 +84,8 @@ def _table(heads: Sequence[str], rows: Sequence[Sequence[str]]) -> str:
 @click.argument("quantity")
 @FILE
 @JSON
-def explain(quantity: str, file: Path, as_json: bool) -> None:
+@CSV
+def explain(quantity: str, file: Path, as_json: bool, as_csv: bool) -> None:
     """Show how QUANTITY came about in a job FILE, down to the inputs."""
     from liftbite.api.present import working_out
     from liftbite.core.working import working
@@ -96,6 +97,16 @@ def explain(quantity: str, file: Path, as_json: bool) -> None:
     shown = working_out(working(setup, quantity, stage=_stage(setup), friction=-1.0), "low friction")
     if as_json:
         click.echo(json.dumps(shown.model_dump(), ensure_ascii=False, indent=1))
+        return
+    if as_csv:
+        out = io.StringIO()
+        writer = csv.writer(out, lineterminator="\n")
+        writer.writerow(["of", "quantity", "symbol", "value", "mark", "typed"])
+        for step in shown.steps:
+            writer.writerow(["", step.name, step.symbol, step.si or step.curve, step.mark, ""])
+            for t in step.terms:
+                writer.writerow([step.name, t.name, t.symbol, t.si or t.curve, t.mark, t.typeset or ""])
+        click.echo(out.getvalue(), nl=False)
         return
     for step in shown.steps:
         click.echo(f"{step.label}: {step.curve or step.si}\n    {step.formula}    [{step.mark}] {step.source}")

@@ -46,6 +46,30 @@ def test_explain_goes_down_to_what_was_typed(job: str) -> None:
     assert (unknown.exit_code, "“colour” is not worked out" in unknown.stderr) == (2, True)
 
 
+def test_compute_and_explain_as_csv(job: str) -> None:
+    rows = {r["quantity"]: r for r in csv.DictReader(io.StringIO(run("compute", job, "--csv").output))}
+    assert float(rows["bite_margin"]["low"]) < float(rows["bite_margin"]["high"])
+    steps = list(csv.DictReader(io.StringIO(run("explain", "lever_ratio", job, "--csv").output)))
+    assert steps[0] == {
+        "of": "",
+        "quantity": "lever_ratio",
+        "symbol": "R_d",
+        "value": "4.5",
+        "mark": "geometry",
+        "typed": "",
+    }
+    assert {s["typed"] for s in steps if s["of"] == "lever_ratio"} == {"221 mm", "191 mm", "56 mm"}
+
+
+def test_the_bands_of_lift_and_heat_are_ordered() -> None:
+    from liftbite.core.answers import answer
+    from tests.jobs import entries
+
+    for verdict in answer(entries(FULL)).others[:2]:
+        assert verdict.margin is not None
+        assert verdict.margin.low <= verdict.margin.nominal <= verdict.margin.high
+
+
 def test_stroke_as_table_csv_and_json(job: str) -> None:
     assert "Full pedal lifts 1.486 mm" in run("stroke", job).output
     rows = list(csv.DictReader(io.StringIO(run("stroke", job, "--csv").output)))

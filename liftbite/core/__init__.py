@@ -15,7 +15,7 @@ In the order in which it is used:
 - `setup`     everything the graph is given, and the evaluation at a state
 - `stroke`, `life`, `launch`   the whole stroke, the life of the facings, one start integrated
 - `seek`, `tolerance`, `sweep`   a result asked backwards, under tolerances, over a shelf of parts
-- `mismatch`, `balance`, `fitting`   sums that stand beside the graph
+- `mismatch`, `balance`, `fitting`, `slab`   sums that stand beside the graph
 - `working`   how a number came about, down to the inputs
 - `verdict`, `verdicts`, `answers`   everything a job says at one moment
 

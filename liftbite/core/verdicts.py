@@ -73,7 +73,7 @@ def _stop(question: str, setup: Setup, refused: Refused) -> Verdict:
 
 
 def lift_verdict(setup: Setup) -> Verdict:
-    """Does it let go, new and at the wear limit, at an effort the driver can live with?"""
+    """Does it let go, at an effort the driver can live with? The band is from new to the wear limit."""
     lacks = setup.lacks(("lift_margin", "least_lift_margin", "pedal_effort"))
     if lacks:
         return _open("lift", setup, lacks)
@@ -101,7 +101,10 @@ def lift_verdict(setup: Setup) -> Verdict:
     _effort_links(found, v, now, worn)
     _stop_links(found, setup, now)
     margin = float(v["lift_margin"])
-    return _rolled("lift", found, Band(margin, margin, margin), LIFT_NEW, bad=float(v["least_lift_margin"]) < 1)
+    ends = [margin]
+    if isinstance(worn, Stroke):
+        ends.append(float(setup.evaluate(("lift_margin",), wear=float(v["wear_limit"]))["lift_margin"]))
+    return _rolled("lift", found, Band(min(ends), margin, max(ends)), LIFT_NEW, bad=float(v["least_lift_margin"]) < 1)
 
 
 def _effort_links(found: _Found, v: Mapping[str, Any], now: Stroke, worn: Any) -> None:
@@ -132,7 +135,7 @@ def _stop_links(found: _Found, setup: Setup, now: Stroke) -> None:
 
 
 def heat_verdict(setup: Setup, stage: float) -> Verdict:
-    """Does it survive the way it is used? By the closed form; `simulated` integrates the same start."""
+    """Does it survive the way it is used? By the closed form, over the friction band; `simulated` integrates it."""
     wanted = ("heat_margin", "sustained_margin", "energy_margin", "surface_temperature", "brief_temperature",
               "base_temperature", "sustained_temperature", "specific_energy", "slip_energy", "slip_time",
               "starts_to_limit")  # fmt: skip
@@ -156,8 +159,10 @@ def heat_verdict(setup: Setup, stage: float) -> Verdict:
                f"{both(float(v['sustained_temperature']), 'K')} for long")  # fmt: skip
     found.look("energy_margin", "heat per area", v["energy_margin"], 1.0,
                f"{both(float(v['specific_energy']), 'J/m²')} each start")  # fmt: skip
-    margin = float(min(v["heat_margin"], v["sustained_margin"]))
-    return _rolled("heat", found, Band(margin, margin, margin), 1.0, bad=margin < 1)
+    over = setup.evaluate(("heat_margin", "sustained_margin"), stage=stage, friction=np.array([LOW, 0.0, HIGH]))
+    three = np.broadcast_to(np.minimum(over["heat_margin"], over["sustained_margin"]), 3)
+    margin = float(three[1])
+    return _rolled("heat", found, Band(float(three.min()), margin, float(three.max())), 1.0, bad=three.min() < 1)
 
 
 def true_verdict(setup: Setup, stage: float) -> Verdict:
