@@ -8,8 +8,13 @@ from pathlib import Path
 import pytest
 from flask.testing import FlaskClient
 from flask_openapi3 import OpenAPI
+from hypothesis import settings
 
 from liftbite.api.app import create_app
+
+# time is measured by `make bench`, never by a test; the same examples every time, so that a failure comes back
+settings.register_profile("steady", deadline=None, derandomize=True)
+settings.load_profile("steady")
 
 
 @pytest.fixture
