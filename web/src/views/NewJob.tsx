@@ -26,6 +26,8 @@ export function NewJob() {
     }
   };
 
+  if (!catalogue.data) return null; // the form comes whole, so that nothing moves under a finger
+
   const box = "mt-1 h-11 w-full rounded-cut border border-line bg-sheet px-3 text-field hover:border-ink";
   return (
     <form onSubmit={begin} aria-labelledby="begin" noValidate>
