@@ -113,7 +113,7 @@ def _interpolator(curve: TorqueCurve, single: bool) -> Callable[[Any], Any]:
     return at
 
 
-def launch(case: LaunchCase, steps: int = 64) -> Launch:
+def launch(case: LaunchCase, steps: int = 44) -> Launch:
     """Integrates a start, or as many as the arrays of the case hold.
 
     Parameters

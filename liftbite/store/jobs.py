@@ -102,6 +102,13 @@ class LedgerCache:
                 self._ledgers.popitem(last=False)
         return list(known)
 
+    def add(self, job_id: int, revision: Revision) -> None:
+        """Takes in a revision just written, so that it need not be read back."""
+        with self._lock:
+            known = self._ledgers.get(job_id)
+            if known is not None and len(known) == revision.number - 1:
+                self._ledgers[job_id] = [*known, revision]
+
 
 def _cache(session: Session) -> LedgerCache:
     cache: LedgerCache = session.info["ledgers"]
@@ -181,6 +188,7 @@ def append(
     except IntegrityError:
         session.rollback()
         raise Stale(newest_revision(session, job_id)) from None
+    _cache(session).add(job_id, revision)
     return revision
 
 
