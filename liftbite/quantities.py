@@ -12,9 +12,10 @@ from typing import Any
 from liftbite.core.arrange import QUANTITIES
 from liftbite.core.choices import CHOICES
 from liftbite.core.doc import Doc, read_doc
+from liftbite.core.figures import show
 from liftbite.core.graph import functions_of
 from liftbite.core.inputs import INPUTS
-from liftbite.core.units import KINDS, show
+from liftbite.core.units import KINDS
 
 
 def quantity_rows() -> list[dict[str, str]]:

@@ -11,11 +11,12 @@ from liftbite.api import models as m
 from liftbite.core.answers import Answers, Chart, answer
 from liftbite.core.choices import CHOICES
 from liftbite.core.curve import TorqueCurve
+from liftbite.core.figures import figure, show, show_together, typeset
 from liftbite.core.inputs import INPUTS
 from liftbite.core.ledger import Entry, Revision, present, redoable, undoable
 from liftbite.core.seek import Sought
 from liftbite.core.setup import Setup, label_of, unit_of
-from liftbite.core.units import KINDS, figure, from_si, read, show, show_together, typeset
+from liftbite.core.units import KINDS, from_si, read
 from liftbite.core.verdict import Band, Verdict
 from liftbite.core.working import Step
 

@@ -2,7 +2,7 @@
 
 In the order in which it is used:
 
-- `units`     reads what a builder types and shows numbers in both systems
+- `units`     reads what a builder types; `figures` shows numbers in both systems
 - `inputs`    the quantities a builder enters, with their range and what is assumed without them
 - `choices`, `assumes`, `materials`   the alternatives a builder picks, the modules each brings, what each assumes
 - `graph`     orders quantity functions by parameter name and evaluates them

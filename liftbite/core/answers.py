@@ -20,11 +20,11 @@ import numpy as np
 
 from liftbite.core.choices import CHOICES
 from liftbite.core.curve import TorqueCurve, intervals_above
+from liftbite.core.figures import figure
 from liftbite.core.graph import Needs, Refused
 from liftbite.core.inputs import INPUTS
 from liftbite.core.ledger import Entry, Question, question
 from liftbite.core.setup import Setup, both, label_of, refusal, set_up
-from liftbite.core.units import figure
 from liftbite.core.verdict import Band, Link, Verdict
 from liftbite.core.verdicts import bite_links, fuse_links, heat_verdict, lift_verdict, true_verdict
 

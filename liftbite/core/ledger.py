@@ -17,8 +17,9 @@ from typing import Any, Literal
 from liftbite.core.choices import CHOICES
 from liftbite.core.curve import TorqueCurve
 from liftbite.core.errors import UnreadableEntry
+from liftbite.core.figures import show
 from liftbite.core.inputs import INPUTS, Input
-from liftbite.core.units import other_readings, read, read_many, show, to_si
+from liftbite.core.units import other_readings, read, read_many, to_si
 
 RevisionKind = Literal["start", "edit", "undo", "redo"]
 MAX_TEXT = 4_000

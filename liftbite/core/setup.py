@@ -19,10 +19,11 @@ from liftbite.core.arrange import QUANTITIES, Chosen, choose
 from liftbite.core.choices import CHOICES
 from liftbite.core.doc import read_doc
 from liftbite.core.errors import OutOfRange
+from liftbite.core.figures import show
 from liftbite.core.graph import Graph
 from liftbite.core.inputs import INPUTS, STATES
 from liftbite.core.ledger import Entry
-from liftbite.core.units import read_many, show
+from liftbite.core.units import read_many
 
 
 @dataclass(frozen=True, slots=True)

@@ -18,13 +18,13 @@ from typing import Any
 
 import numpy as np
 
+from liftbite.core.figures import figure
 from liftbite.core.graph import Needs, Refused
 from liftbite.core.launch import Launch, case_of, launch
 from liftbite.core.life import Life, life
 from liftbite.core.seek import Sought, seek_all
 from liftbite.core.setup import Setup, both, label_of, refusal
 from liftbite.core.stroke import Stroke, stroke
-from liftbite.core.units import figure
 from liftbite.core.verdict import Band, Link, Verdict
 
 LOW, HIGH = -1.0, 1.0

@@ -10,19 +10,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.units import (
-    KINDS,
-    figure,
-    find_unit,
-    from_si,
-    other_readings,
-    parse_number,
-    read,
-    show,
-    show_together,
-    to_si,
-    typeset,
-)
+from liftbite.core.figures import figure, show, show_together, typeset
+from liftbite.core.units import KINDS, find_unit, from_si, other_readings, parse_number, read, to_si
 
 
 @pytest.mark.parametrize(
