@@ -14,8 +14,9 @@ from pathlib import Path
 
 import numpy as np
 
-from bench.browser import keystroke_times
+from bench.browser import answer_times, drag_times, finder_times, keystroke_times
 from bench.computation import computation
+from bench.measuring import measuring
 from liftbite.api.app import WEB, create_app
 from liftbite.core.answers import answer
 from liftbite.core.ledger import present
@@ -104,8 +105,15 @@ def over_http() -> None:
         found = times(enter, 200)
         row("changed entry over HTTP, p95", f"{p95(found) * 1e3:.1f} ms", "< 25 ms")
         if (WEB / "index.html").is_file():
-            typed = keystroke_times(f"http://127.0.0.1:{server.effective_port}/jobs/3/choose")
+            typed = keystroke_times(f"http://127.0.0.1:{server.effective_port}/jobs/3/choose/bite")
             row("keystroke to new number on screen, p95", f"{p95(typed):.0f} ms", "< 100 ms")
+            job = f"http://127.0.0.1:{server.effective_port}/jobs/3/choose"
+            row("slider drag to redraw, p95", f"{p95(drag_times(f'{job}/section')):.1f} ms", "< 33 ms")
+            row("changed entry to all four answers, p95", f"{p95(answer_times(f'{job}/section')):.0f} ms", "< 120 ms")
+            first, ended, says = finder_times(f"{job}/find")
+            row("finder, first candidates on screen", f"{first:.2f} s", "< 1 s")
+            row("finder, all of them", f"{ended:.1f} s", "< 10 s")
+            print(f"    {says}")
         server.close()
 
 
@@ -123,6 +131,7 @@ def main() -> None:
     candidates()
     computation(row)
     over_http()
+    measuring(row)
     scripts()
 
 

@@ -23,14 +23,22 @@ VIEWS = {
     "jobs": ("/", 1280, "light"),
     "brief": ("/jobs/2/brief", 1280, "light"),
     "mapping": ("/jobs/6/brief", 1280, "light"),
-    "choose": ("/jobs/2/choose", 1280, "light"),
-    "choose-820": ("/jobs/2/choose", 820, "light"),
-    "choose-motorcycle-night": ("/jobs/5/choose", 1280, "dark"),
-    "working": ("/jobs/2/choose?working=bite_margin", 1280, "light"),
-    "ask": ("/jobs/2/choose?ask", 1280, "light"),
-    "assumptions": ("/jobs/4/choose?assumptions", 1280, "light"),
-    "sheet": ("/jobs/4/sheet", 1280, "light"),
-    "record": ("/jobs/2/record", 1280, "light"),
+    "section": ("/jobs/3/choose/section?pedal=62&worn=20", 1280, "light"),
+    "section-820": ("/jobs/3/choose/section?pedal=62&part=disc", 820, "light"),
+    "section-motorcycle-night": ("/jobs/4/choose/section?pedal=100&sizes", 1280, "dark"),
+    "torque": ("/jobs/2/choose/bite", 1280, "light"),
+    "start": ("/jobs/3/choose/start", 1280, "light"),
+    "flywheel": ("/jobs/3/choose/wheel", 1280, "light"),
+    "find": ("/jobs/3/choose/find", 1280, "light"),
+    "moves": ("/jobs/3/choose/moves?result=bite_margin", 1280, "light"),
+    "shelf": ("/shelf?slot=disc", 1280, "light"),
+    "working": ("/jobs/2/choose/bite?working=bite_margin", 1280, "light"),
+    "ask": ("/jobs/2/choose/bite?ask", 1280, "light"),
+    "sheet": ("/jobs/3/sheet", 1280, "light"),
+    "measure": ("/jobs/5/measure/bench?check=plate_thickness&place=Plate%204,%20place%202", 1280, "light"),
+    "measure-bore": ("/jobs/3/measure/bench?check=bore_runout", 1280, "light"),
+    "measure-phone": ("/jobs/5/measure/bench?check=spring_free_length&place=Spring%203", 390, "dark"),
+    "decide": ("/jobs/5/measure/decide", 1280, "light"),
 }
 
 
@@ -38,12 +46,24 @@ def _before(name: str, page: Page) -> None:
     if name == "mapping":
         page.set_input_files("input[aria-label='Dynamometer file']", HERE / "halvern-wheels.csv")
         page.get_by_text("26 points.").wait_for()
+    if name.startswith("measure") and page.get_by_test_id("keypad").count():
+        page.locator("[data-testid=keypad] input").fill("2.815" if name == "measure" else "41 1/4")
+        page.wait_for_timeout(500)
+    if name == "find":
+        for kind in ("Master cylinder", "Slave cylinder"):
+            page.locator("summary", has_text=kind).click()
+            page.locator("details[open]").get_by_role("button", name="all", exact=True).click()
+            page.locator("summary", has_text=kind).click()
+        page.get_by_role("button", name="Find", exact=True).click()
+        page.get_by_text("Found:").wait_for()
+        page.locator("[data-testid=candidates] input").first.check()
+        page.get_by_test_id("compare").wait_for()
 
 
 def _take(browser: Browser, address: str) -> None:
     for name, (path, width, scheme) in VIEWS.items():
         context = browser.new_context(
-            viewport={"width": width, "height": 800 if width > 900 else 1100},
+            viewport={"width": width, "height": 800 if width > 900 else 1100 if width > 500 else 844},
             color_scheme=scheme,  # type: ignore[arg-type]
             reduced_motion="reduce",
             locale="en-GB",

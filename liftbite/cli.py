@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 import sys
 import threading
+import time
 from pathlib import Path
 from typing import Any
 
@@ -60,6 +61,52 @@ def _serve(host: str, port: int, *, demo: bool) -> None:
     server.run()
 
 
+@main.command()
+@click.argument("kind", type=click.Choice(["caliper", "dial", "depth"]))
+@click.option("--port", default=8765, show_default=True, type=click.IntRange(0, 65535), help="TCP port to listen at.")
+@click.option("--value", default=2.83, show_default=True, help="What the caliper reads [mm].")
+@click.option("--values", default="", help='What the depth gauge reads, in order: "3.219 in, 63.5 mm".')
+@click.option("--off", default=0.15, show_default=True, help="How far the dial's bore is off centre [mm].")
+@click.option("--towards", default=120.0, show_default=True, help="Which way [°], clockwise, 0 at the top.")
+@click.option("--angles", default=8, show_default=True, type=click.IntRange(3, 72), help="Angles of the dial's sweep.")
+@click.option("--noise", default=0.005, show_default=True, help="Scatter of a reading [mm].")
+@click.option("--every", default=1.0, show_default=True, help="Seconds between readings; 0 waits for Enter.")
+@click.option("--drop-after", default=0, show_default=True, help="Breaks the connection after so many readings.")
+@click.option("--seed", default=1, show_default=True, help="Seed of the scatter.")
+def gauge(kind: str, port: int, value: float, values: str, off: float, towards: float, angles: int, noise: float,
+          every: float, drop_after: int, seed: int) -> None:  # fmt: skip
+    """Simulate a gauge with a data port: a caliper, a dial swept round a bore, or a depth gauge."""
+    from liftbite.bench import simulate
+    from liftbite.core.errors import UnreadableEntry
+
+    try:
+        lines = {
+            "caliper": lambda: simulate.caliper(value, noise, seed),
+            "dial": lambda: simulate.dial_sweep(off, towards, angles, noise=noise, seed=seed),
+            "depth": lambda: simulate.depths(simulate.read_values(values), noise, seed),
+        }[kind]()
+        there = simulate.Simulator(lines, every=every, port=port, drop_after=drop_after, by_hand=every == 0)
+    except UnreadableEntry as error:
+        raise click.ClickException(error.reason) from None
+    except OSError as error:
+        raise click.ClickException(
+            f"Port {port} cannot be used ({error.strerror}); name another with --port."
+        ) from None
+    click.echo(f"The simulated {kind} is at  {there.url}")
+    click.echo("Give this address as the data port of an instrument. Stop it with Ctrl+C.")
+    there.start()
+    try:
+        while there.running:
+            if every == 0:
+                click.pause("Enter sends a reading.")
+                there.press()
+            else:
+                time.sleep(0.2)
+    except (KeyboardInterrupt, EOFError):
+        pass
+    there.stop()
+
+
 def _warm() -> None:
     """Loads what the first question asked backwards would wait for."""
     import scipy.optimize  # noqa: F401
@@ -90,7 +137,7 @@ def compute(file: Path, as_json: bool, as_csv: bool) -> None:
             click.echo(line)
     if job.verdicts[0].state == "open":
         sys.exit(EXIT_BAD_INPUT)
-    good = all(v.state in GOOD_STATES | {"later"} for v in job.verdicts)
+    good = all(v.state in GOOD_STATES | {"open"} for v in job.verdicts)
     sys.exit(EXIT_HOLDS if good else EXIT_FALLS_SHORT)
 
 
@@ -140,7 +187,7 @@ def _table(job: Any) -> str:
     lines = ["  ".join(cell.ljust(w) for cell, w in zip(row, widths, strict=True)).rstrip() for row in rows]
     head = [job.name or "Job"]
     for answer in job.verdicts:
-        if answer.state != "later":
+        if answer.state != "open" or answer.question == "bite":
             head += [f"{answer.question.capitalize()}: {answer.state.upper()}", answer.sentence]
     head.append("")
     tail = ["", "Stands on what nobody entered:"] if job.assumptions else []

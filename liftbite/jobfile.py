@@ -132,7 +132,7 @@ def _from_entry(entry: FileEntry, where: str) -> Entry:
         raise UnreadableFile(
             f"{where}, {entry.quantity}: “{entry.typed}” is {read.si:.6g} in SI, but the file says {entry.si:.6g}"
         )
-    return Entry(read.quantity, read.typed, read.si, entry.mark)
+    return Entry(read.quantity, read.typed, read.si, entry.mark, file=entry.file)
 
 
 def read_job_file(data: bytes) -> list[Revision]:

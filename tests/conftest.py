@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import shutil
 from collections.abc import Iterator
 from pathlib import Path
 
@@ -17,9 +18,19 @@ settings.register_profile("steady", deadline=None, derandomize=True)
 settings.load_profile("steady")
 
 
+@pytest.fixture(scope="session")
+def new_shop(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """The file of a shop that has just begun, made once and copied for every test."""
+    file = tmp_path_factory.mktemp("new") / "shop.sqlite"
+    app = create_app(file)
+    app.extensions["liftbite.sessions"].kw["bind"].dispose()
+    return file
+
+
 @pytest.fixture
-def app(tmp_path: Path) -> Iterator[OpenAPI]:
+def app(tmp_path: Path, new_shop: Path) -> Iterator[OpenAPI]:
     """The application on an empty file, every response checked against its model."""
+    shutil.copy(new_shop, tmp_path / "shop.sqlite")
     found = create_app(tmp_path / "shop.sqlite", web=tmp_path / "web", testing=True)
     yield found
     found.extensions["liftbite.sessions"].kw["bind"].dispose()

@@ -91,4 +91,5 @@ FULL = {
     "bolt_count": "8", "bolt_diameter": "11 mm", "bolt_pitch": "1.25 mm", "bolt_torque": "100 N·m",
     "bolt_proof_strength": "970 MPa", "bolt_circle_diameter": "76 mm", "shift_speed_step": "2200 rpm",
     "free_rev_torque": "180 N·m", "floater_clearance": "0.022 in",
+    "drill_radius": "135 mm", "drill_diameter": "9 mm",
 }  # fmt: skip

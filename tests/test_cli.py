@@ -83,7 +83,7 @@ def test_every_command_in_the_readme_exists() -> None:
     named = set(re.findall(r"liftbite ([a-z]+)", readme))
     assert named
     assert named <= set(main.commands)
-    for line in re.findall(r"^ {4}liftbite ((?!serve|demo)[^#\n]+)", readme, re.MULTILINE):
+    for line in re.findall(r"^ {4}liftbite ((?!serve|demo|gauge)[^#\n]+)", readme, re.MULTILINE):
         words = [str(ROOT / w) if w.startswith("docs/") else w for w in line.split()]
         result = run(*words)
         assert result.exit_code in {0, 1}, (line, result.output)
@@ -91,6 +91,14 @@ def test_every_command_in_the_readme_exists() -> None:
     targets = set(re.findall(r"make ([a-z]+)", readme))
     makefile = (ROOT / "Makefile").read_text()
     assert targets <= set(re.findall(r"^([a-z]+):", makefile, re.MULTILINE))
+
+
+def test_every_option_in_the_page_on_gauges_exists() -> None:
+    page = (ROOT / "docs" / "gauge.md").read_text()
+    options = {opt for param in main.commands["gauge"].params for opt in param.opts}
+    assert set(re.findall(r"--[a-z-]+", page)) <= options
+    kinds = next(p for p in main.commands["gauge"].params if p.name == "kind").type.choices  # type: ignore[attr-defined]
+    assert set(re.findall(r"liftbite gauge ([a-z]+)", page)) == set(kinds)
 
 
 def test_the_demo_loads_once(tmp_path: Path) -> None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import mimetypes
 import os
+from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any
 
@@ -14,12 +15,15 @@ from sqlalchemy.orm import Session, sessionmaker
 from werkzeug.exceptions import NotFound
 
 from liftbite import __version__
-from liftbite.api import curves, jobs, problems
+from liftbite.api import curves, finding, jobs, measure, problems, shelf, workbench
 from liftbite.api import models as m
 from liftbite.api.guard import protect
 from liftbite.api.present import catalogue_out
+from liftbite.bench.gauge import Gauges
 from liftbite.jobfile import JobFile
+from liftbite.stock import generic_parts
 from liftbite.store.database import open_database
+from liftbite.store.parts import stock
 
 MAX_UPLOAD = 6 * 1024 * 1024
 WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
@@ -52,6 +56,14 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     app.extensions["liftbite.sessions"] = sessions
     app.register_api(jobs.api)
     app.register_api(curves.api)
+    app.register_api(workbench.api)
+    app.register_api(shelf.api)
+    app.register_api(finding.api)
+    app.register_api(measure.api)
+    app.extensions["liftbite.runs"] = finding.Runs()
+    app.extensions["liftbite.gauges"] = Gauges()
+    with sessions() as session:
+        stock(session, generic_parts(), datetime.now(UTC))
     _add_catalogue(app, sessions)
     problems.register(app)
     protect(app, hosts)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Iterable
 from datetime import UTC, datetime
 from typing import Any
 
@@ -19,8 +20,8 @@ from liftbite.core import ledger
 from liftbite.core.answers import LOW, NOW, PLANNED, answer
 from liftbite.core.dyno import write_csv
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.graph import Needs, Refused
 from liftbite.core.ledger import Entry, Revision
+from liftbite.core.results import friction_of, target_of
 from liftbite.core.seek import seek_all
 from liftbite.core.setup import Setup, label_of, set_up, unit_of
 from liftbite.core.units import read
@@ -72,7 +73,7 @@ def _now() -> datetime:
     return datetime.now(UTC)
 
 
-def _seen() -> int:
+def seen_revision() -> int:
     """The revision named in If-Match."""
     tag = request.headers.get("If-Match", "")
     match = re.fullmatch(r'(?:W/)?"(\d{1,12})"', tag.strip())
@@ -81,7 +82,8 @@ def _seen() -> int:
     return int(match[1])
 
 
-def _job(session: Session, job_id: int, revisions: list[Revision], status: int = 200) -> Response:
+def answer_with_job(session: Session, job_id: int, revisions: list[Revision], status: int = 200) -> Response:
+    """A job, worked out, with its revision as the tag."""
     job = out.job_out(job_id, revisions, put_away=store.is_put_away(session, job_id))
     response = Response(job.model_dump_json(), status, content_type="application/json")
     response.headers["ETag"] = f'"{job.revision}"'
@@ -109,20 +111,20 @@ def create_job(body: m.NewJobIn) -> Response:
     first = Revision(1, "start", store.utc_text(at), tuple(taken))
     with _session() as session:
         job_id = store.create(session, [first], at)
-        return _job(session, job_id, [first], 201)
+        return answer_with_job(session, job_id, [first], 201)
 
 
 @api.get("/<int:job_id>", responses={"200": m.JobOut, **problem_responses(404)})
 def get_job(path: JobPath) -> Response:
     """A job with everything it says now; the ETag is its revision."""
     with _session() as session:
-        return _job(session, path.job_id, store.revisions_of(session, path.job_id))
+        return answer_with_job(session, path.job_id, store.revisions_of(session, path.job_id))
 
 
 @api.post("/<int:job_id>/entries", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
 def enter(path: JobPath, body: m.EntriesIn) -> Response:
     """Appends what was entered; all of it or, where something cannot be taken, nothing."""
-    seen = _seen()
+    seen = seen_revision()
     taken, faults = read_entries(body.entries)
     if faults:
         raise Faults({field: why for field, (_, why) in faults.items()})
@@ -133,28 +135,23 @@ def enter(path: JobPath, body: m.EntriesIn) -> Response:
         new = changes(taken, ledger.present(revisions))
         if new:
             revisions.append(store.append(session, path.job_id, seen, new, _now()))
-        return _job(session, path.job_id, revisions)
+        return answer_with_job(session, path.job_id, revisions)
 
 
 @api.post("/<int:job_id>/preview", responses={"200": m.JobOut, **problem_responses(400, 404, 422)})
-def preview(path: JobPath, body: m.EntriesIn) -> tuple[dict[str, Any], int]:
+def preview(path: JobPath, body: m.EntriesIn) -> Response:
     """What the job would say with these entries; nothing is kept."""
     taken, faults = read_entries(body.entries)
     with _session() as session:
         revisions = store.revisions_of(session, path.job_id)
         away = store.is_put_away(session, path.job_id)
-    entries: dict[str, Entry] = ledger.present(revisions)
-    for entry in taken:
-        if entry.typed is None:
-            entries.pop(entry.quantity, None)
-        else:
-            entries[entry.quantity] = entry
+    entries = _with(ledger.present(revisions), taken)
     job = out.job_out(path.job_id, revisions, put_away=away, entries=entries, problems=faults)
-    return job.model_dump(), 200
+    return Response(job.model_dump_json(), 200, content_type="application/json")
 
 
 def _turn(job_id: int, kind: ledger.RevisionKind) -> Response:
-    seen = _seen()
+    seen = seen_revision()
     with _session() as session:
         revisions = store.revisions_of(session, job_id)
         if revisions[-1].number != seen:
@@ -163,7 +160,7 @@ def _turn(job_id: int, kind: ledger.RevisionKind) -> Response:
         if turned is not None:
             of, entries = turned
             revisions.append(store.append(session, job_id, seen, entries, _now(), kind=kind, of=of))
-        return _job(session, job_id, revisions)
+        return answer_with_job(session, job_id, revisions)
 
 
 @api.post("/<int:job_id>/undo", responses={"200": m.JobOut, **problem_responses(404, 412, 428)})
@@ -183,7 +180,7 @@ def put_away(path: JobPath, body: m.PutAwayIn) -> Response:
     """Puts a job out of sight, or back; nothing is deleted."""
     with _session() as session:
         store.put_away(session, path.job_id, _now() if body.put_away else None)
-        return _job(session, path.job_id, store.revisions_of(session, path.job_id))
+        return answer_with_job(session, path.job_id, store.revisions_of(session, path.job_id))
 
 
 @api.get("/<int:job_id>/history", responses={"200": m.HistoryOut, **problem_responses(404)})
@@ -194,8 +191,24 @@ def history(path: JobPath) -> tuple[dict[str, Any], int]:
 
 
 def _setup(job_id: int) -> Setup:
+    return setup_with(job_id, ())
+
+
+def setup_with(job_id: int, tried: Iterable[m.EntryIn]) -> Setup:
+    """The set-up of a job with entries that are not kept; what cannot be read is left as it was."""
     with _session() as session:
-        return set_up(ledger.present(store.revisions_of(session, job_id)))
+        entries: dict[str, Entry] = ledger.present(store.revisions_of(session, job_id))
+    return set_up(_with(entries, read_entries(tried)[0]))
+
+
+def _with(entries: dict[str, Entry], taken: Iterable[Entry]) -> dict[str, Entry]:
+    """Entries in force with others in their place; one that withdraws takes its quantity out."""
+    for entry in taken:
+        if entry.typed is None:
+            entries.pop(entry.quantity, None)
+        else:
+            entries[entry.quantity] = entry
+    return entries
 
 
 def _at(planned: bool, friction: float) -> str:
@@ -224,16 +237,17 @@ def ask(path: JobPath, body: m.AskIn) -> tuple[dict[str, Any], int]:
     if body.target and body.target.strip():
         target = _target(body.target, unit, body.result)
     else:
-        wanted = setup.evaluate(("use_factor",))["use_factor"]
-        if body.result != "bite_margin" or isinstance(wanted, Needs | Refused):
+        wanted = target_of(setup, body.result)
+        if wanted is None:
             raise UnreadableEntry("Target: say what the result should be; choose a use to have one proposed.")
-        target = float(wanted)
+        target = wanted
     planned = setup.chosen.options.get("stage_plan", "none") != "none"
-    sought = seek_all(setup, body.result, target, stage=PLANNED if planned else NOW, friction=LOW)
+    friction = friction_of(body.result)
+    sought = seek_all(setup, body.result, target, stage=PLANNED if planned else NOW, friction=friction)
     asked = m.AskedOut(
         target=out.figure_out(target, unit),
-        at=_at(planned, LOW),
-        sought=[out.sought_out(s, setup) for s in sought],
+        at=_at(planned, friction),
+        sought=[out.sought_out(s, setup, body.result) for s in sought],
     )
     return asked.model_dump(), 200
 
@@ -255,7 +269,8 @@ def _file_name(name: str, ending: str) -> str:
     return f"{stem[:60]}{ending}"
 
 
-def _download(text: str, content_type: str, name: str) -> Response:
+def download(text: str, content_type: str, name: str) -> Response:
+    """A text as a file to keep."""
     response = Response(text, 200, content_type=content_type)
     response.headers["Content-Disposition"] = f'attachment; filename="{name}"'
     return response
@@ -268,7 +283,7 @@ def export_job(path: JobPath) -> Response:
         revisions = store.revisions_of(session, path.job_id)
     name = ledger.present(revisions).get("job_name")
     text = dump(to_file(revisions))
-    return _download(text, "application/json", _file_name((name.typed if name else "") or "", ".liftbite.json"))
+    return download(text, "application/json", _file_name((name.typed if name else "") or "", ".liftbite.json"))
 
 
 @api.post("/file", responses={"201": m.JobOut, **problem_responses(400, 413, 422)})
@@ -277,7 +292,7 @@ def import_job() -> Response:
     revisions = read_job_file(request.get_data())
     with _session() as session:
         job_id = store.create(session, revisions, _now())
-        return _job(session, job_id, revisions, 201)
+        return answer_with_job(session, job_id, revisions, 201)
 
 
 @api.get("/<int:job_id>/curve.csv", responses={"200": None, **problem_responses(404, 422)})
@@ -290,4 +305,4 @@ def export_curve(path: JobPath, query: CurveQuery) -> Response:
     if curve is None:
         raise UnreadableEntry("There is no torque curve to write yet.")
     name = entries["job_name"].typed if "job_name" in entries else "job"
-    return _download(write_csv(curve), "text/csv; charset=utf-8", _file_name(f"{name} {query.stage}", ".csv"))
+    return download(write_csv(curve), "text/csv; charset=utf-8", _file_name(f"{name} {query.stage}", ".csv"))

@@ -96,6 +96,7 @@ class ResultOut(BaseModel):
 
     name: str
     label: str
+    question: Literal["bite", "lift", "heat", "true"]
     planned: BandOut | None
     now: BandOut | None
 
@@ -134,7 +135,6 @@ class VerdictOut(BaseModel):
         "open",
         "stop",
         "cannot be",
-        "later",
     ]
     sentence: str
     margin: BandOut | None
@@ -184,6 +184,13 @@ class ProblemFieldOut(BaseModel):
     message: str
 
 
+class MisfitOut(BaseModel):
+    """Parts that do not go together: a stop, with the way out."""
+
+    fields: list[NameOut]
+    sentence: str
+
+
 class StepOut(BaseModel):
     """A revision that undo or redo would act on, in words."""
 
@@ -208,6 +215,7 @@ class JobOut(BaseModel):
     chart: ChartOut | None
     assumptions: list[AssumptionOut]
     problems: list[ProblemFieldOut]
+    misfits: list[MisfitOut]
     undo: StepOut | None
     redo: StepOut | None
 

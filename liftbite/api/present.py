@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Mapping, Sequence
+from functools import lru_cache
 from math import isfinite
 from typing import Any
 
@@ -11,25 +12,35 @@ from liftbite.api import models as m
 from liftbite.core.answers import Answers, Chart, answer
 from liftbite.core.choices import CHOICES
 from liftbite.core.curve import TorqueCurve
-from liftbite.core.figures import figure, show, show_together, typeset
-from liftbite.core.inputs import INPUTS
-from liftbite.core.ledger import Entry, Revision, present, redoable, undoable
+from liftbite.core.figures import figure, show, show_fine, show_together, typeset
+from liftbite.core.inputs import INPUTS, Assumed
+from liftbite.core.ledger import Entry, Question, Revision, present, redoable, undoable
+from liftbite.core.results import RESULTS_OF
 from liftbite.core.seek import Sought
 from liftbite.core.setup import Setup, label_of, unit_of
+from liftbite.core.shelf import fields_of, misfits
 from liftbite.core.units import KINDS, from_si, read
 from liftbite.core.verdict import Band, Verdict
 from liftbite.core.working import Step
 
-LATER = {
-    "lift": "Not worked out yet: what release travel and effort need is not entered.",
-    "heat": "Not worked out yet: what starts and temperature need is not entered.",
-    "true": "Not worked out yet: what speed, balance and joints need is not entered.",
-}
+_QUESTION_OF = {name: question for question, names in RESULTS_OF.items() for name in names}
 
 
+@lru_cache(maxsize=8192)
 def figure_out(value: float, unit: str) -> m.FigureOut:
     """A value [SI] in both systems."""
     metric, inch = show(value, unit, "metric"), show(value, unit, "inch")
+    return m.FigureOut(
+        si=value if isfinite(value) else None,
+        metric=m.ShownOut(figure=metric.figure, unit=metric.unit),
+        inch=m.ShownOut(figure=inch.figure, unit=inch.unit),
+    )
+
+
+@lru_cache(maxsize=8192)
+def fine_out(value: float, unit: str) -> m.FigureOut:
+    """A value that was measured [SI], in both systems, to no more decimals than a bench reads."""
+    metric, inch = show_fine(value, unit, "metric"), show_fine(value, unit, "inch")
     return m.FigureOut(
         si=value if isfinite(value) else None,
         metric=m.ShownOut(figure=metric.figure, unit=metric.unit),
@@ -91,13 +102,6 @@ def verdict_out(verdict: Verdict) -> m.VerdictOut:
     )
 
 
-def _later(question: str) -> m.VerdictOut:
-    return m.VerdictOut(
-        question=question,  # type: ignore[arg-type]
-        state="later", sentence=LATER[question], margin=None, margin_now=None, target=None, links=[], needs=[],
-    )  # fmt: skip
-
-
 def _chart_out(chart: Chart, answers: Answers) -> m.ChartOut:
     peak, holds = answers.results["peak_engine_torque"], chart.holds
     return m.ChartOut(
@@ -119,24 +123,36 @@ def _field_out(name: str, answers: Answers, problems: Mapping[str, tuple[str | N
     entry, assumed = setup.entries.get(name), setup.chosen.assumed.get(name)
     unit = INPUTS[name].unit
     value = None if unit in {"text", "curve"} or INPUTS[name].many else setup.known.get(name)
-    curve = entry.curve if entry else None
-    asks = answers.questions.get(name)
     typed, problem = problems.get(name, (entry.typed if entry else None, answers.refusals.get(name)))
+    asks = None if name in problems else answers.questions.get(name)
+    field = _plain_field(name, typed, None if value is None else float(value), setup.mark(name), assumed, asks, problem)
+    if entry is None or (entry.curve is None and not entry.file):
+        return field
+    curve = entry.curve
+    more = {"curve": curve_out(curve), "points": curve.speed.size} if curve else {}
+    return field.model_copy(update={**more, "notes": list((entry.file or {}).get("notes", []))})
+
+
+@lru_cache(maxsize=4096)
+def _plain_field(
+    name: str, typed: str | None, value: float | None, mark: str, assumed: Assumed | None, asks: Question | None,
+    problem: str | None,
+) -> m.FieldOut:  # fmt: skip
+    """A field without a curve. The same field comes back again and again while another one is typed in."""
+    unit = INPUTS[name].unit
     return m.FieldOut(
         name=name,
         typed=typed,
         typeset=typeset(typed) if typed and unit not in {"text", "curve"} else typed,
-        value=figure_out(float(value), unit) if value is not None else None,
-        mark=setup.mark(name),  # type: ignore[arg-type]
+        value=figure_out(value, unit) if value is not None else None,
+        mark=mark,  # type: ignore[arg-type]
         why=assumed.why if assumed else None,
         source=assumed.mark if assumed else None,
-        question=m.QuestionOut(sentence=asks.sentence, instead=list(asks.instead))
-        if asks and name not in problems
-        else None,
+        question=m.QuestionOut(sentence=asks.sentence, instead=list(asks.instead)) if asks else None,
         problem=problem,
-        curve=curve_out(curve) if curve else None,
-        points=curve.speed.size if curve else None,
-        notes=list((entry.file or {}).get("notes", [])) if entry and entry.file else [],
+        curve=None,
+        points=None,
+        notes=[],
     )
 
 
@@ -178,6 +194,7 @@ def job_out(
             m.ResultOut(
                 name=name,
                 label=label_of(name),
+                question=_QUESTION_OF[name],  # type: ignore[arg-type]
                 planned=band_out(band, unit_of(name, setup.graph)),
                 now=band_out(answers.results_now.get(name), unit_of(name, setup.graph)),
             )
@@ -185,7 +202,7 @@ def job_out(
         ],
         verdicts=[
             verdict_out(answers.verdict),
-            *(_later(v.question) if v.state == "open" else verdict_out(v) for v in answers.others),
+            *map(verdict_out, answers.others),
         ],
         chart=_chart_out(answers.chart, answers) if answers.chart else None,
         assumptions=[
@@ -197,6 +214,9 @@ def job_out(
         ],
         problems=[m.ProblemFieldOut(field=q, message=why) for q, (_, why) in problems.items()]
         + [m.ProblemFieldOut(field=q, message=why) for q, why in answers.refusals.items()],
+        misfits=[
+            m.MisfitOut(fields=[_name(f) for f in fields_of(x)], sentence=x.sentence) for x in misfits(setup)
+        ],
         undo=_step_words(revisions, undoable(revisions)),
         redo=_step_words(revisions, redoable(revisions)),
     )  # fmt: skip
@@ -300,13 +320,13 @@ def working_out(steps: Sequence[Step], at: str) -> m.WorkingOut:
     )  # fmt: skip
 
 
-def sought_out(sought: Sought, setup: Setup) -> m.SoughtOut:
+def sought_out(sought: Sought, setup: Setup, result: str) -> m.SoughtOut:
     """An answer of goal seek."""
     unit = INPUTS[sought.quantity].unit
     return m.SoughtOut(
         name=sought.quantity,
         label=label_of(sought.quantity),
-        can_enter=sought.quantity in setup.graph.inputs(["bite_margin"]),
+        can_enter=sought.quantity in setup.graph.inputs([result]),
         present=figure_out(sought.present, unit) if sought.present is not None else None,
         values=[figure_out(v, unit) for v in sought.crossings],
         typed=[
@@ -314,7 +334,7 @@ def sought_out(sought: Sought, setup: Setup) -> m.SoughtOut:
             for v in sought.crossings
         ],
         at_least=sought.at_least,
-        best=figure_out(sought.best, "-"),
+        best=figure_out(sought.best, unit_of(result, setup.graph)),
         best_at=figure_out(sought.best_at, unit),
     )
 

@@ -11,7 +11,9 @@ from pydantic import BaseModel, ValidationError
 from werkzeug.exceptions import HTTPException
 
 from liftbite.core.errors import LiftBiteError, UnreadableEntry, UnreadableFile
+from liftbite.store.bench import NoSuchInstrument, NoSuchTaking
 from liftbite.store.jobs import NoSuchJob, Stale
+from liftbite.store.parts import NoSuchPart
 
 MEDIA_TYPE = "application/problem+json"
 log = logging.getLogger(__name__)
@@ -91,6 +93,18 @@ def register(app: Flask) -> None:
     @app.errorhandler(NoSuchJob)
     def no_job(_: NoSuchJob) -> Response:
         return respond(Problem(title="No such job", status=404, detail="There is no job of this number."))
+
+    @app.errorhandler(NoSuchPart)
+    def no_part(_: NoSuchPart) -> Response:
+        return respond(Problem(title="No such part", status=404, detail="There is no part of this number."))
+
+    @app.errorhandler(NoSuchTaking)
+    def no_taking(_: NoSuchTaking) -> Response:
+        return respond(Problem(title="No such taking", status=404, detail="This job has no taking of this number."))
+
+    @app.errorhandler(NoSuchInstrument)
+    def no_instrument(_: NoSuchInstrument) -> Response:
+        return respond(Problem(title="No such instrument", status=404, detail="No instrument has this number."))
 
     @app.errorhandler(Faults)
     def faults(error: Faults) -> Response:

@@ -2,7 +2,7 @@
 
 In the order in which it is used:
 
-- `RESULTS`   the results a job shows, by question
+- `RESULTS`   what the answer to Bite is read from
 - `Chart`     engine torque over speed with the capacity across it
 - `Answers`, `answer`   all of it
 - `stands_on`   the assumptions behind one question
@@ -12,7 +12,7 @@ Bite is judged at the low end of the friction band and for the planned stage: th
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from typing import Any
 
@@ -24,6 +24,7 @@ from liftbite.core.figures import figure
 from liftbite.core.graph import Needs, Refused
 from liftbite.core.inputs import INPUTS
 from liftbite.core.ledger import Entry, Question, question
+from liftbite.core.results import MARGINS, RESULTS_OF, asked_of, results_in
 from liftbite.core.setup import Setup, both, label_of, refusal, set_up
 from liftbite.core.verdict import Band, Link, Verdict
 from liftbite.core.verdicts import bite_links, fuse_links, heat_verdict, lift_verdict, true_verdict
@@ -32,38 +33,9 @@ NOW, PLANNED = 0.0, 1.0
 LOW, NOMINAL, HIGH = -1.0, 0.0, 1.0
 _BAND = np.array([LOW, NOMINAL, HIGH])
 
-#: Results shown, in the order of reading.
-RESULTS: tuple[str, ...] = (
-    "peak_engine_torque",
-    "peak_engine_torque_speed",
-    "peak_engine_power",
-    "peak_engine_power_speed",
-    "primary_ratio",
-    "torque_at_clutch",
-    "torque_demand",
-    "friction_faces",
-    "friction_coefficient",
-    "effective_radius",
-    "clamp_load",
-    "torque_capacity",
-    "holdable_engine_torque",
-    "kept_engine_torque",
-    "bite_margin",
-    "facing_area",
-    "facing_area_total",
-    "mean_pressure",
-    "edge_pressure",
-    "pressure_margin",
-)
-#: Question -> the margins it is judged by.
-_MARGINS: Mapping[str, tuple[str, ...]] = {
-    "bite": ("bite_margin", "use_factor", "pressure_margin"),
-    "lift": ("lift_margin", "least_lift_margin", "overtravel_margin", "pedal_effort", "effort_limit"),
-    "heat": ("heat_margin", "sustained_margin", "energy_margin"),
-    "true": ("burst_margin", "disc_speed_margin", "balance_margin", "joint_margin", "proof_margin"),
-}
-
-_RESULTS_AND_SPRINGS = ("spring_rate",)
+#: Results of the first question, which no job is without.
+RESULTS = RESULTS_OF["bite"]
+_ALWAYS = tuple(n for n in RESULTS if n != "spring_rate")
 
 
 @dataclass(frozen=True, slots=True)
@@ -132,31 +104,40 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
     'open'
     """
     setup = set_up(entries)
-    wanted = (*RESULTS, *(n for n in _RESULTS_AND_SPRINGS if n in setup.graph.functions), "use_factor", "engine_curve")
+    graph = setup.graph
+    shown = results_in(graph)
+    wanted = (*(n for n in shown if n not in RESULTS or n == "spring_rate"), *_ALWAYS, "use_factor", "engine_curve")
     values_now = setup.evaluate(wanted, stage=NOW, friction=_BAND)
     has_plan = setup.chosen.options.get("stage_plan", "none") != "none"
     values = setup.evaluate(wanted, stage=PLANNED, friction=_BAND) if has_plan else values_now
-    asked = _asked(setup, wanted)
-    refusals = {v.error.quantity: refusal(v.error, setup) for v in values.values() if isinstance(v, Refused)}
+    asked = asked_of(setup)
+    refusals = {v.error.quantity: refusal(v.error, setup) for n, v in values.items()
+                if isinstance(v, Refused) and n in {*RESULTS, "use_factor", "engine_curve"}}  # fmt: skip
+    others = tuple(
+        verdict(setup, PLANNED if has_plan else NOW) for verdict in (_lift, heat_verdict, true_verdict)
+    )  # fmt: skip
+    seen = ("bite", *(v.question for v in others if v.state != "open"))
     return Answers(
         setup=setup,
         asked=asked,
-        results={name: _band(values[name]) for name in wanted if name in RESULTS or name in _RESULTS_AND_SPRINGS},
-        results_now={name: _band(values_now[name]) for name in RESULTS},
+        results={name: _band(values[name]) for name in shown},
+        results_now={name: _band(values_now[name]) for name in shown},
         verdict=_bite(setup, values, values_now, refusals),
-        others=(
-            lift_verdict(setup),
-            heat_verdict(setup, PLANNED if has_plan else NOW),
-            true_verdict(setup, PLANNED if has_plan else NOW),
-        ),
+        others=others,
         chart=_chart(values_now, values, has_plan),
-        assumptions=_assumptions(setup, asked),
+        assumptions=_assumptions(setup, _rests_on(setup, seen)),
         questions={e.quantity: q for e in entries.values() if e.quantity in asked and (q := question(e))},
         refusals=refusals,
     )
 
 
-def _asked(setup: Setup, wanted: tuple[str, ...]) -> tuple[str, ...]:
+def _lift(setup: Setup, _stage: float) -> Verdict:
+    return lift_verdict(setup)
+
+
+def _rests_on(setup: Setup, questions: Iterable[str]) -> tuple[str, ...]:
+    """The inputs the answers to `questions` rest on, in the order of work."""
+    wanted = [n for q in questions for n in ((*_ALWAYS, *MARGINS[q]) if q == "bite" else MARGINS[q])]
     needed = setup.graph.inputs(wanted)
     return tuple(name for name in INPUTS if name in needed)
 
@@ -184,7 +165,20 @@ def _bite(
         names = setup.chosen.to_ask(missing)
         return Verdict("bite", "open", f"Needs {_listed([_asked_for(n) for n in names])}.", needs=names)
     band, now = _band(margin), _band(values_now["bite_margin"])
+    impossible = _impossible(setup, band)
+    if impossible:
+        return Verdict("bite", "cannot be", impossible)
     return _judged(setup, values, band, now, float(target), float(pressure))
+
+
+def _impossible(setup: Setup, band: Band) -> str:
+    """Why the margin has no value at a place of the friction band, such as ramps that lock themselves; else empty."""
+    for place, value, words in ((LOW, band.low, "low"), (NOMINAL, band.nominal, "nominal"), (HIGH, band.high, "high")):
+        if not np.isfinite(value):
+            found = setup.evaluate(("bite_margin",), stage=PLANNED, friction=place)["bite_margin"]
+            why = refusal(found.error, setup) if isinstance(found, Refused) else "The margin has no value there."
+            return f"At {words} friction: {why}"
+    return ""
 
 
 def _asked_for(name: str) -> str:
@@ -257,7 +251,7 @@ def _chart(values_now: Mapping[str, Any], values: Mapping[str, Any], has_plan: b
 
 def stands_on(setup: Setup, question: str) -> tuple[Assumption, ...]:
     """What the answer to a question stands on that nobody entered."""
-    return _assumptions(setup, _asked(setup, _MARGINS[question]))
+    return _assumptions(setup, _rests_on(setup, [question]))
 
 
 def _assumptions(setup: Setup, asked: tuple[str, ...]) -> tuple[Assumption, ...]:

@@ -34,7 +34,8 @@ _ORDER_OF_WORK = (
     "layout", "curve_source", "curve_reference", "air", "stage_plan", "use", "primary_source",
     *INPUTS,
     "facing_material", "clamp_source", "spring_rate_source", "spring_lengths", "adjuster", "fingers", "bearing", "hub",
-    "cover_action", "capacity_model", "release", "inertia_source", "flywheel_material", "balance", "unbalance_source",
+    "cover_action", "capacity_model", "release", "inertia_source", "old_wheel_source",
+    "flywheel_material", "flywheel_insert", "balance", "unbalance_source",
     "start",
 )  # fmt: skip
 
@@ -174,7 +175,7 @@ def _used(choice: str, picked: Mapping[str, str]) -> bool:
     """A choice below another one counts only where the upper one leads to it."""
     if choice in {"spring_rate_source", "spring_lengths"}:
         return picked.get("clamp_source") == "coils"
-    if choice in {"inertia_source", "cover_action"}:
+    if choice in {"inertia_source", "old_wheel_source", "cover_action", "flywheel_insert"}:
         return picked.get("layout") == CAR
     if choice == "primary_source":
         return picked.get("layout") == MOTORCYCLE

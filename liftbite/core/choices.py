@@ -51,6 +51,7 @@ from liftbite.core.arrangements import (
     stage_scaled,
     straight_lifter,
     unbalance_by_register,
+    unbalance_by_vectors,
     uniform_pressure,
     uniform_wear,
     wet_pack,
@@ -67,11 +68,14 @@ from liftbite.core.assumes import (
     start_assumes,
     use_assumes,
 )
-from liftbite.core.inputs import Assumed
+from liftbite.core.graph import renamed
+from liftbite.core.inputs import OF_WHEEL, Assumed
 from liftbite.core.materials import MATERIALS
 
 CAR, MOTORCYCLE = "dry_car", "wet_motorcycle"
 _BOTH = (CAR, MOTORCYCLE)
+#: The flywheel that comes out has a name of its own for everything its inertia is worked out from.
+_OLD = {name: f"old_{name}" for name in ("flywheel_inertia", *OF_WHEEL)}
 
 
 @dataclass(frozen=True, slots=True)
@@ -232,8 +236,20 @@ CHOICES: Mapping[str, Choice] = {
             Option("swing", "A swing on three wires", "Weight, wires and the time of a swing.", (inertia_by_swing,)),
             Option("rings", "Rings", "A sum of rings.", (inertia_by_rings,)),
         ), begins={CAR: "figure"}),
+        Choice("old_wheel_source", "Old flywheel's inertia from", (
+            Option("figure", "A figure", "A data sheet, or worked out before."),
+            Option("weight", "Its weight", "Weight and outer diameter.", (renamed(inertia_by_weight, _OLD),)),
+            Option("swing", "A swing on three wires", "Weight, wires and the time of a swing.",
+                   (renamed(inertia_by_swing, _OLD),)),
+            Option("rings", "Rings", "A sum of rings.", (renamed(inertia_by_rings, _OLD),)),
+        ), begins={CAR: "figure"}),
         Choice("flywheel_material", "Flywheel of", tuple(
             Option(name, label, says, (), assumes) for name, (label, says, assumes) in WHEELS.items()
+        )),
+        Choice("flywheel_insert", "Friction face", (
+            Option("own", "Its own metal", "Iron or steel takes the facing itself.", (), {}, (CAR,)),
+            Option("steel", "A steel insert", "What an aluminium flywheel needs.", (), {}, (CAR,)),
+            Option("none", "Bare aluminium", "The facing would tear it.", (), {}, (CAR,)),
         )),
         Choice("balance", "Balance grade", (
             Option("g63", "G 6.3", "General.", (), grade_assumes(0.0063)),
@@ -241,6 +257,8 @@ CHOICES: Mapping[str, Choice] = {
         ), begins={CAR: "g25", MOTORCYCLE: "g25"}),
         Choice("unbalance_source", "Residual unbalance from", (
             Option("figure", "The balancer", "What the balancer reads."),
+            Option("vectors", "What the parts bring", "The vector sum of each part's unbalance at its angle.",
+                   (unbalance_by_vectors,)),
             Option("register", "Its register", "How far the assembly sits off its register.", (unbalance_by_register,)),
         ), begins={CAR: "figure", MOTORCYCLE: "figure"}),
         Choice("start", "Kind of start", tuple(

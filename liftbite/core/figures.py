@@ -1,7 +1,7 @@
 """Workshop notation out: the one number formatter.
 
 - `figure`        a number to its significant digits, grouped as print groups
-- `show`, `show_together`, `Shown`   values in the metric and in the inch system
+- `show`, `show_fine`, `show_together`, `Shown`   values in the metric and in the inch system
 - `typeset`       what was typed, with fractions and minus signs set properly
 """
 
@@ -65,6 +65,24 @@ def show(value: float, si: str, system: System) -> Shown:
     if si == "N" and system == "metric" and abs(value) >= 10_000:
         unit = "kN"
     return Shown(figure(from_si(value, unit), kind.digits), unit)
+
+
+#: Decimals to which a bench reads: a micrometre, and a tenth of a thou.
+_FINEST = {"mm": 3, "in": 4, "thou": 1}
+
+
+@lru_cache(maxsize=16_384)
+def show_fine(value: float, si: str, system: System) -> Shown:
+    """A value that was measured, to no more decimals than a bench reads; what is no length as `show` has it.
+
+    >>> str(show_fine(0.00016942, "m", "metric")), str(show_fine(0.00016942, "m", "inch"))
+    ('0.169 mm', '0.0067 in')
+    """
+    shown = show(value, si, system)
+    places = _FINEST.get(shown.unit)
+    if si != "m" or places is None:
+        return shown
+    return Shown(figure(round(from_si(value, shown.unit), places), 12), shown.unit)
 
 
 @lru_cache(maxsize=4_096)

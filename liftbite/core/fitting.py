@@ -1,7 +1,7 @@
 """Sums of the bench that stand beside the graph: bearing cushion and spacers, a cut flywheel, a taller bearing, the
 port, stocked cylinders, and what another flywheel changes.
 
-- `bearing_cushion`, `cushion_window`, `best_spacers`   a concentric bearing from two depths
+- `bearing_cushion`, `cushion_window`   a concentric bearing from two depths; `core.proving` tries its spacers
 - `flywheel_cut`        what cutting one or both levels of a flywheel does
 - `taller_bearing`      what a bearing of another height does to a fork
 - `port_shut`           what hot fluid does with the master's port shut
@@ -15,7 +15,6 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from itertools import combinations
 from typing import Any
 
 import numpy as np
@@ -65,24 +64,6 @@ def cushion_window(
     (6.1, 13.5)
     """
     return Window(total_wear * lever_ratio + margin, bearing_stroke - release_stroke)
-
-
-def best_spacers(x: float, y: float, spacers: Sequence[float], window: Window) -> tuple[tuple[int, ...], float] | None:
-    """Which of the spacers measured bring the cushion nearest to the middle of a window, and the cushion left; or None.
-
-    >>> rule = Window(0.125 * INCH, 0.375 * INCH)
-    >>> found = best_spacers(2.880 * INCH, 2.402 * INCH, [0.25 * INCH, 0.1 * INCH], rule)
-    >>> found[0], round(found[1] / INCH, 3)
-    ((0,), 0.228)
-    """
-    middle = (window.low + window.high) / 2
-    stacks = [c for n in range(len(spacers) + 1) for c in combinations(range(len(spacers)), n)]
-    left = {c: bearing_cushion(x, y, [spacers[i] for i in c]) for c in stacks}
-    fits = [c for c, cushion in left.items() if window.low <= cushion <= window.high]
-    if not fits:
-        return None
-    best = min(fits, key=lambda c: (abs(left[c] - middle), len(c)))
-    return best, left[best]
 
 
 @dataclass(frozen=True, slots=True)

@@ -20,6 +20,7 @@ A graph is made of modules; choosing an arrangement chooses the modules. Nothing
 from __future__ import annotations
 
 import inspect
+import re
 from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass
 from graphlib import TopologicalSorter
@@ -152,6 +153,35 @@ def functions_of(module: ModuleType) -> list[Callable[..., Any]]:
         for name, f in vars(module).items()
         if inspect.isfunction(f) and f.__module__ == module.__name__ and not name.startswith("_")
     ]
+
+
+def renamed(module: ModuleType, names: Mapping[str, str]) -> ModuleType:
+    """A module whose quantities stand for the same of another part: names changed, in parameters and docstrings too.
+
+    >>> from liftbite.core.arrangements import inertia_by_weight
+    >>> old = renamed(inertia_by_weight, {n: f"old_{n}" for n in ("flywheel_inertia", "flywheel_mass")})
+    >>> [f.__name__ for f in functions_of(old)], round(old.old_flywheel_inertia(8.0, 0.3, 0.7), 4)
+    (['old_flywheel_inertia'], 0.0882)
+    """
+    made = ModuleType(f"{module.__name__}.renamed")
+    words = re.compile(r"\b(" + "|".join(map(re.escape, names)) + r")\b")
+    for function in functions_of(module):
+        signature = inspect.signature(function)
+        parameters = [p.replace(name=names.get(p.name, p.name)) for p in signature.parameters.values()]
+        other = _passed_on(function)
+        other.__name__ = names.get(function.__name__, function.__name__)
+        other.__module__ = made.__name__
+        other.__doc__ = words.sub(lambda m: names[m[0]], function.__doc__ or "")
+        other.__signature__ = signature.replace(parameters=parameters)  # type: ignore[attr-defined]
+        setattr(made, other.__name__, other)
+    return made
+
+
+def _passed_on(function: Callable[..., Any]) -> Callable[..., Any]:
+    def passed(*values: Any) -> Any:
+        return function(*values)
+
+    return passed
 
 
 class Graph:

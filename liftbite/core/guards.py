@@ -3,6 +3,7 @@
 - `positive`      a value above zero
 - `ring_exists`   an inner diameter below the outer one
 - `share_lost`    a loss from nothing to below everything
+- `same_length`   as many figures of one as of another
 """
 
 from __future__ import annotations
@@ -10,6 +11,8 @@ from __future__ import annotations
 import numpy as np
 
 from liftbite.core.graph import Values, within
+
+AS_MANY = "as many as"
 
 
 def positive(quantity: str, value: Values) -> Values:
@@ -43,3 +46,13 @@ def share_lost(quantity: str, value: Values) -> Values:
     ok = np.greater_equal(value, 0) & np.less(value, 1)
     return within(ok, quantity, value, "below" if np.all(np.greater_equal(value, 0)) else "at least",
                   1 if np.all(np.greater_equal(value, 0)) else 0)  # fmt: skip
+
+
+def same_length(quantity: str, values: Values, other: str, others: Values) -> Values:
+    """1 where there are as many figures of one input as of another.
+
+    Raises
+    ------
+    OutOfRange : there are not
+    """
+    return within(np.size(values) == np.size(others), quantity, np.size(values), AS_MANY, np.size(others), other)

@@ -13,8 +13,10 @@ unit.
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from math import inf, tau
+
+from liftbite.core.fits import FIT_FIELDS, SLOTS
 
 RPM = tau / 60
 
@@ -184,12 +186,27 @@ _ALL = (
     Input("fade_share", "Friction left when hot", "share", "%", 0, 1, (0.3, 1),
           "Share of the friction left at the brief limit."),
     # wear
+    Input("wear", "Wear found", "m", "mm", 0, 0.03, (0, 0.006),
+          "Thickness all discs or plates together have lost, as measured; the parts were new without it."),
     Input("facing_depth", "Facing to wear", "m", "mm", 0, 0.01, (0.0002, 0.004),
           "Facing above rivet or carrier that may be worn, per face.", above=True),
     Input("plate_wear_allowed", "Plate wear allowed", "m", "mm", 0, 0.005, (0.0001, 0.0015),
           "Thickness a friction plate may lose.", above=True),
     Input("bearing_reserve", "Bearing reserve", "m", "mm", 0, 0.05, (0.001, 0.02),
           "How far the bearing can be pushed back before it bottoms; X less Y of a concentric slave."),
+    # sizes of the drawing
+    Input("disc_thickness", "Disc, clamped thickness", "m", "mm", 0, 0.05, (0.005, 0.012),
+          "Thickness of a new disc under clamp.", above=True),
+    Input("floater_thickness", "Floater thickness", "m", "mm", 0, 0.05, (0.004, 0.016),
+          "Thickness of the plate between two discs.", above=True),
+    Input("friction_plate_thickness", "Friction plate thickness", "m", "mm", 0, 0.02, (0.0018, 0.005),
+          "Thickness of a new friction plate.", above=True),
+    Input("plain_plate_thickness", "Plain plate thickness", "m", "mm", 0, 0.02, (0.001, 0.003),
+          "Thickness of a plain plate.", above=True),
+    Input("pressure_plate_thickness", "Pressure plate thickness", "m", "mm", 0, 0.08, (0.004, 0.03),
+          "Thickness of the pressure plate under the facing.", above=True),
+    Input("flywheel_thickness", "Flywheel thickness", "m", "mm", 0, 0.15, (0.008, 0.06),
+          "Thickness of the flywheel behind the facing.", above=True),
     # release
     Input("running_gap", "Running gap per face", "m", "mm", 0, 0.003, (0.00005, 0.0008),
           "Comfortable gap per face.", above=True),
@@ -276,12 +293,21 @@ _ALL = (
     Input("stress_concentration", "Stress rise at holes", "-", "", 1, 6, (1, 3), "Local rise at holes near the bore."),
     Input("disc_burst_speed", "Disc proved to", "rad/s", "rpm", 0, 60_000 * RPM, (6_000 * RPM, 30_000 * RPM),
           "Speed the disc is proved to.", above=True),
+    Input("old_flywheel_inertia", "Old flywheel, inertia", "kg·m²", "kg·m²", 0, 10, (0.005, 0.6),
+          "The flywheel that comes out, to compare with.", above=True),
+    Input("gear_ratios", "Gears", "-", "", 0, 20, (0.5, 5), "Ratio of every gear, first to last.", above=True, many=True),
     Input("gear_ratio_from", "Gear left", "-", "", 0, 20, (0.6, 4), "Gear left at the redline.", above=True),
     Input("gear_ratio_into", "Gear caught", "-", "", 0, 20, (1, 5), "Lowest gear that can be caught.", above=True),
     Input("balance_grade", "Balance grade", "m/s", "m/s", 0, 0.1, (0.0005, 0.02),
           "Quality grade as a speed: G 6.3 is 0.0063 m/s.", above=True),
     Input("rotating_mass", "Mass balanced together", "kg", "kg", 0, 200, (1, 40), "Flywheel with cover.", above=True),
     Input("residual_unbalance", "Residual unbalance", "kg·m", "g·mm", 0, 1, (0, 0.002), "What the balancer reads."),
+    Input("unbalance_amounts", "Contributions", "kg·m", "g·mm", 0, 1, (0, 0.002),
+          "Each part's unbalance: wheel, cover, bolts of unequal mass.", many=True),
+    Input("unbalance_angles", "Their angles", "rad", "°", -7, 7, (0, 6.3),
+          "Clockwise seen from the gearbox side.", many=True),
+    Input("drill_radius", "Drilled at radius", "m", "mm", 0, 0.5, (0.05, 0.25), "Where the hole begins.", above=True),
+    Input("drill_diameter", "Drill", "m", "mm", 0, 0.05, (0.004, 0.016), "Diameter of the drill.", above=True),
     Input("register_offset", "Off its register", "m", "mm", 0, 0.005, (0, 0.0002), "How far the assembly sits off."),
     Input("crank_inertia", "Crank inertia", "kg·m²", "kg·m²", 0, 10, (0.002, 0.5), "Crankshaft with its damper.", above=True),
     Input("cover_inertia", "Cover inertia", "kg·m²", "kg·m²", 0, 10, (0.005, 0.3), "Cover and pressure plate.", above=True),
@@ -343,9 +369,18 @@ _ALL = (
     Input("joint_friction", "Joint friction", "-", "", 0, 1, (0.08, 0.5), "Flywheel on crank.", above=True),
     Input("bolt_circle_diameter", "Bolt circle", "m", "mm", 0, 0.5, (0.03, 0.15), "Of the flywheel bolts.", above=True),
     Input("dowel_torque", "Dowel torque", "N·m", "N·m", 0, 20_000, (0, 3_000), "Torque the dowels carry."),
+    *(Input(*fields) for fields in FIT_FIELDS),
+    *(Input(f"{slot}_part", label, "text", meaning="Taken from the shelf.") for slot, label in SLOTS.items()),
 )  # fmt: skip
 
-INPUTS: Mapping[str, Input] = {i.name: i for i in _ALL}
+#: What the inertia of a flywheel is worked out from; the one that comes out has its own of each.
+OF_WHEEL = ("flywheel_mass", "flywheel_diameter", "gyration_share", "wire_radius", "wire_length", "swing_period",
+            "ring_outer_diameters", "ring_inner_diameters", "ring_thicknesses", "ring_densities")  # fmt: skip
+
+INPUTS: Mapping[str, Input] = {
+    i.name: i
+    for i in (*_ALL, *(replace(i, name=f"old_{i.name}", label=f"Old: {i.label}") for i in _ALL if i.name in OF_WHEEL))
+}
 
 #: State -> its value where nothing else is asked: nominal friction, engine as it is.
 STATES: Mapping[str, float] = {
@@ -373,8 +408,10 @@ ALWAYS_ASSUMED: Mapping[str, Assumed] = {
     "pressure_rating": Assumed(7 * MPA, "memory", "about 7 MPa"),
     "cable_stiffness": Assumed(1.5e5, "practice", "a cable of usual length with its outer"),
     "arm_efficiency": Assumed(0.9, "practice", "a greased pivot"),
+    "wear": Assumed(0.0, "practice", "discs or plates new"),
     "inner_wear": Assumed(0.0, "practice", "discs new"),
     "gyration_share": Assumed(0.7, "memory", "0.65 to 0.72 of the outer radius for one-piece plates"),
+    "old_gyration_share": Assumed(0.7, "memory", "0.65 to 0.72 of the outer radius for one-piece plates"),
     "stress_concentration": Assumed(2.0, "memory", "2 to 3 at holes near the bore"),
     "trailer_mass": Assumed(0.0, "practice", "no trailer"),
     "grade": Assumed(0.0, "practice", "level road"),

@@ -23,6 +23,9 @@ from liftbite.core.curve import TorqueCurve
 from liftbite.core.graph import Needs, Refused, plain
 from liftbite.core.setup import Setup
 
+#: Share of the last speed of a curve over which the torque beyond it falls to nothing.
+_CUT = 0.25
+
 
 @dataclass(frozen=True, eq=False)
 class LaunchCase:
@@ -31,7 +34,8 @@ class LaunchCase:
     Attributes
     ----------
     curve : engine torque over engine speed [N·m]
-    throttle : share of it that is asked for once the pedal is up; until then it grows with the pedal [-]
+    asked_torque : engine torque the driver asks for once the pedal is up, as far as the curve gives it; until then it
+        grows with the pedal [N·m]
     primary : crank turns per clutch turn times efficiency for torque [-]; `ratio` the turns alone
     engine_inertia, vehicle_inertia : [kg·m²]
     clutch_torque : torque the pedal lets the clutch carry once fully up [N·m]
@@ -45,7 +49,7 @@ class LaunchCase:
     """
 
     curve: TorqueCurve
-    throttle: Any
+    asked_torque: Any
     primary: Any
     ratio: Any
     engine_inertia: Any
@@ -96,8 +100,8 @@ class Launch:
 
 
 def _interpolator(curve: TorqueCurve, single: bool) -> Callable[[Any], Any]:
-    """Torque at a speed; below the first point it falls to nothing at rest, beyond the last it is cut."""
-    speed = [0.0, *curve.speed.tolist(), float(curve.speed[-1]) * 1.02]
+    """Torque at a speed; it falls to nothing towards rest, and over a quarter more speed beyond the last point."""
+    speed = [0.0, *curve.speed.tolist(), float(curve.speed[-1]) * (1 + _CUT)]
     torque = [0.0, *curve.torque.tolist(), 0.0]
     if not single:
         xs, ys = np.array(speed), np.array(torque)
@@ -133,12 +137,15 @@ def launch(case: LaunchCase, steps: int = 44) -> Launch:
         hot = least(most((c.start_temperature + q / c.heat_capacity - c.sustained) / (c.brief - c.sustained), 0.0), 1.0)
         up = least(t / c.release_time, 1.0)  # the driver opens the throttle as he lets the pedal up
         tc = least(least(c.clutch_torque * up, c.capacity * (1 - (1 - c.fade) * hot)), c.grip_torque)
-        te = engine(we * c.ratio) * c.throttle * up * c.primary
+        te = least(engine(we * c.ratio), c.asked_torque) * up * c.primary
         held = pick(wv > 0, tc - c.load_torque, most(tc - c.load_torque, 0.0))  # brakes hold until the clutch pulls
         return (te - tc) / c.engine_inertia, held / c.vehicle_inertia, tc * (we - wv), te * we, c.load_torque * wv, tc
 
     full = least(least(c.clutch_torque, c.capacity), c.grip_torque)
     h = least(most(c.start_speed * c.vehicle_inertia / most(full, 1e-9) + c.release_time, 0.02), 4.0) / steps
+    # an engine that outruns its clutch gets to the end of its curve, where torque falls steeply; steps are short there
+    steep = c.curve.torque[-1] * c.primary * c.ratio / (_CUT * c.curve.speed[-1] * c.engine_inertia)
+    h = pick(c.asked_torque * c.primary > 0.98 * full, least(h, 1.2 / most(steep, 1e-9)), h)
     zero: Any = 0.0 if single else np.zeros(shape)
     t, we, wv, q, work, road = zero, c.start_speed + zero, zero, zero, zero, zero
     low, peak_power, peak_torque = we, zero, zero
@@ -189,7 +196,8 @@ def _outcome(c: LaunchCase, single: bool, stalled: Any, gap: Any, peak: Any) -> 
 
 def case_of(setup: Setup, *, stage: float = 1.0, friction: float = 0.0, **states: Any) -> LaunchCase | Needs | Refused:
     """The start a setup describes, or what is missing or impossible."""
-    wanted = ("engine_curve", "engine_inertia", "vehicle_inertia", "torque_capacity", "torque_at_clutch",
+    wanted = ("engine_curve", "peak_engine_torque", "engine_inertia", "vehicle_inertia", "torque_capacity",
+              "torque_at_clutch",
               "start_load_torque", "start_speed", "primary_ratio", "primary_efficiency", "start_engine_share",
               "start_clutch_share", "release_time", "sustained_temperature", "brief_temperature", "fade_share",
               "heat_mass", "specific_heat", "heat_share", "ambient_temperature", "tyre_grip", "driven_load_share",
@@ -204,7 +212,8 @@ def case_of(setup: Setup, *, stage: float = 1.0, friction: float = 0.0, **states
     restrictor = setup.known.get("restrictor_time", 0.0)
     grip = v["tyre_grip"] * v["driven_load_share"] * v["vehicle_mass"] * 9.80665 * v["tyre_radius"] / geared
     return LaunchCase(
-        curve=v["engine_curve"], throttle=v["start_engine_share"], primary=ratio * efficiency, ratio=ratio,
+        curve=v["engine_curve"], asked_torque=v["start_engine_share"] * v["peak_engine_torque"],
+        primary=ratio * efficiency, ratio=ratio,
         engine_inertia=v["engine_inertia"], vehicle_inertia=v["vehicle_inertia"],
         clutch_torque=v["start_clutch_share"] * v["torque_at_clutch"], capacity=v["torque_capacity"],
         grip_torque=grip, load_torque=v["start_load_torque"], start_speed=v["start_speed"],

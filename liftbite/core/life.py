@@ -74,7 +74,8 @@ def life(setup: Setup, *, stage: float, friction: float) -> Life | Needs | Refus
     reserve, ratio = setup.known.get("bearing_reserve"), new["release_lever_ratio"]
     pushed = setup.chosen.options.get("cover_action") == "push"  # a pulled cover's fingers go the other way
     if pushed and reserve is not None and not isinstance(ratio, Needs | Refused):
-        ends.append(("bearing", float(reserve / ratio)))
+        worn_off = float(setup.known.get("wear", 0.0))  # the reserve was measured with the discs as they are
+        ends.append(("bearing", worn_off + float(reserve / ratio)))
     peak = int(np.nanargmax(clamp))
     return Life(
         wear, clamp, margin, target, float(clamp[0]), float(clamp[peak]), float(clamp[-1]), float(wear[peak]), lost,

@@ -35,11 +35,12 @@ class Rule:
 
 @dataclass(frozen=True, slots=True)
 class Mismatch:
-    """A rule that is broken: the slots, the two figures, what to say."""
+    """A rule that is broken: the slots, the two figures, what to say, and the rule where it is one of `RULES`."""
 
     slots: tuple[str, str]
     figures: tuple[Any, Any]
     sentence: str
+    rule: Rule | None = None
 
 
 def _same(a: str, b: str, name: str, within: float, says: str, mend: str) -> Rule:
@@ -77,6 +78,16 @@ RULES: tuple[Rule, ...] = (
 )  # fmt: skip
 
 
+_BARE = (
+    "Flywheel: aluminium without a steel friction insert; the facing would tear it. Way out: take one with an insert."
+)
+
+
+def bare_aluminium(options: Mapping[str, str]) -> bool:
+    """True for a flywheel of aluminium that is said to have no friction insert."""
+    return options.get("flywheel_material") == "aluminium" and options.get("flywheel_insert") == "none"
+
+
 def mismatches(parts: Mapping[str, Mapping[str, Any]]) -> list[Mismatch]:
     """The rules broken by parts, given as slot -> properties.
 
@@ -89,11 +100,9 @@ def mismatches(parts: Mapping[str, Mapping[str, Any]]) -> list[Mismatch]:
         a, b = parts.get(slot_a, {}).get(name_a), parts.get(slot_b, {}).get(name_b)
         if a is None or b is None or abs(a - b) <= rule.within:
             continue
-        found.append(Mismatch((slot_a, slot_b), (a, b), f"{slot_a} {a:g}, {slot_b} {b:g}: {rule.says}; {rule.mend}."))
+        sentence = f"{slot_a} {a:g}, {slot_b} {b:g}: {rule.says}; {rule.mend}."
+        found.append(Mismatch((slot_a, slot_b), (a, b), sentence, rule))
     wheel = parts.get("flywheel", {})
     if wheel.get("material") == "aluminium" and not wheel.get("steel_insert", False):
-        sentence = (
-            "flywheel: aluminium without a steel friction insert; the facing would tear it; take one with an insert."
-        )
-        found.append(Mismatch(("flywheel", "flywheel"), ("aluminium", "no insert"), sentence))
+        found.append(Mismatch(("flywheel", "flywheel"), ("aluminium", "no insert"), _BARE))
     return found

@@ -4,6 +4,7 @@
 - `set_up`      entries of the ledger to a `Setup`
 - `label_of`    what the screen calls a quantity
 - `unit_of`     its SI unit
+- `both`, `both_fine`   a value in both systems, as worked out and as measured
 - `refusal`     an impossible value as a sentence
 """
 
@@ -19,8 +20,9 @@ from liftbite.core.arrange import QUANTITIES, Chosen, choose
 from liftbite.core.choices import CHOICES
 from liftbite.core.doc import read_doc
 from liftbite.core.errors import OutOfRange
-from liftbite.core.figures import show
+from liftbite.core.figures import show, show_fine
 from liftbite.core.graph import Graph
+from liftbite.core.guards import AS_MANY
 from liftbite.core.inputs import INPUTS, STATES
 from liftbite.core.ledger import Entry
 from liftbite.core.units import read_many
@@ -130,12 +132,27 @@ def both(value: float, unit: str) -> str:
     return metric if metric == inch else f"{metric} ({inch})"
 
 
+def both_fine(value: float, unit: str) -> str:
+    """A value that was measured, in both systems, to no more decimals than a bench reads.
+
+    >>> both_fine(0.00016942, "m")
+    '0.169 mm (0.0067 in)'
+    """
+    metric, inch = str(show_fine(value, unit, "metric")), str(show_fine(value, unit, "inch"))
+    return metric if metric == inch else f"{metric} ({inch})"
+
+
 def refusal(error: OutOfRange, setup: Setup) -> str:
     """An impossible value as a sentence that names the field, the value and what would be right."""
     entry = setup.entries.get(error.quantity)
     unit = unit_of(error.quantity, setup.graph)
     value = both(error.value, unit)
     typed = f"“{entry.typed}”" if entry is not None and entry.si is not None else value
+    if error.bound.relation == AS_MANY:
+        other = label_of(error.bound.quantity or "").lower()
+        return (
+            f"{label_of(error.quantity)}: {error.value:g} figures, but {error.bound.value:g} of {other}; one for each."
+        )
     if error.bound.quantity is None:
         return f"{label_of(error.quantity)} {typed} has to be {error.bound.relation} {both(error.bound.value, unit)}."
     bound = label_of(error.bound.quantity).lower()

@@ -10,6 +10,7 @@ second over an array of lifts, so nothing is iterated.
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
@@ -20,6 +21,7 @@ from liftbite.core.graph import Needs, Refused
 from liftbite.core.setup import Setup
 
 _BUILD = np.linspace(0.0, 1.0, 41)
+_LINKS = ("master_travel", "slave_travel", "cable_travel")
 
 
 @dataclass(frozen=True, eq=False)
@@ -30,6 +32,8 @@ class Stroke:
     ----------
     pedal, lift, bearing, effort : travel of the pad, lift of the plate, bearing travel [m], force at the pad [N]
     pressure : line pressure [Pa], None for a cable
+    chain : travels on the way, as the chain has them: `master_travel`, `slave_travel`, `cable_travel` [m]
+    held : share of the clamp that still presses the facings, 1 at rest [-]
     gap : gap per face, 0 until the discs have sprung back [m]
     first_movement, bite_point : pedal travel at which the plate first moves, and at which on the way back it touches
         the unloaded cushion [m]; None where the pedal ends before
@@ -43,6 +47,8 @@ class Stroke:
     bearing: Array
     effort: Array
     pressure: Array | None
+    chain: Mapping[str, Array]
+    held: Array
     gap: Array
     first_movement: float | None
     bite_point: float | None
@@ -66,16 +72,18 @@ def stroke(setup: Setup, *, points: int = 161, **states: Any) -> Stroke | Needs 
     states : states or quantities to be taken instead of what is known
     """
     wanted = ("plate_lift_available", "plate_lift_reach", "bearing_force", "pedal_stroke", "friction_faces",
-              "springback", "cushion_stack", "bearing_travel")  # fmt: skip
+              "springback", "cushion_stack", "bearing_travel", "spring_clamp", "strap_force",
+              "release_lever_ratio")  # fmt: skip
     rest = setup.evaluate(wanted, **states)
     for name in wanted:
         if isinstance(rest[name], Needs | Refused):
             found: Needs | Refused = rest[name]
             return found
     lift = np.linspace(0.0, max(float(rest["plate_lift_reach"]), 1e-6), points)
-    chain = ("pedal_travel", "pedal_effort", "bearing_travel", "line_pressure")
+    links = tuple(n for n in _LINKS if n in setup.graph.functions)
+    chain = ("pedal_travel", "pedal_effort", "bearing_travel", "line_pressure", *links)
     built = setup.evaluate(chain, **states, bearing_force=_BUILD * rest["bearing_force"], plate_lift=0.0)
-    lifted = setup.evaluate(chain, **states, plate_lift=lift)
+    lifted = setup.evaluate((*chain, "cushion_force"), **states, plate_lift=lift)
 
     def joined(name: str) -> Array:
         start = np.broadcast_to(np.asarray(built[name], dtype=np.float64), _BUILD.shape)
@@ -90,6 +98,19 @@ def stroke(setup: Setup, *, points: int = 161, **states: Any) -> Stroke | Needs 
     pressure = None if isinstance(lifted["line_pressure"], Needs) else joined("line_pressure")
     gap = np.maximum(lifts - rest["springback"], 0.0) / rest["friction_faces"]
 
+    clamped = rest["spring_clamp"] + rest["strap_force"]
+    taken = rest["release_lever_ratio"] * _BUILD * rest["bearing_force"]
+    cushioned = np.broadcast_to(lifted["cushion_force"], lift.shape)[1:]
+    held = np.clip(np.concatenate([clamped - taken, cushioned]) / clamped, 0.0, 1.0)
+
+    if not inside.any():  # the pedal ends within its free play: nothing moves
+        none = np.zeros(2)
+        idle = float(setup.known.get("pedal_return_force", 0.0))
+        return Stroke(
+            np.array([0.0, end]), none, none, np.full(2, idle), None if pressure is None else none,
+            dict.fromkeys(links, none), np.ones(2), none, None, None, 0.0, (("pedal_stroke", end),), smooth=True,
+        )  # fmt: skip
+
     def cut(values: Array) -> Array:
         last = np.interp(end, steady, values) if pedal[0] < end < pedal[-1] else None
         return values[inside] if last is None else np.append(values[inside], last)
@@ -100,7 +121,8 @@ def stroke(setup: Setup, *, points: int = 161, **states: Any) -> Stroke | Needs 
 
     return Stroke(
         pedal=cut(pedal), lift=cut(lifts), bearing=cut(joined("bearing_travel")), effort=cut(effort),
-        pressure=None if pressure is None else cut(pressure), gap=cut(gap),
+        pressure=None if pressure is None else cut(pressure), chain={n: cut(joined(n)) for n in links},
+        held=cut(held), gap=cut(gap),
         first_movement=at_lift(0.0), bite_point=at_lift(float(rest["cushion_stack"])), full=full,
         stops=_stops(setup, lift, pedal[_BUILD.size - 1 :], states), smooth=bool(np.all(np.diff(pedal) >= -1e-12)),
     )  # fmt: skip

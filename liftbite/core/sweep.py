@@ -20,9 +20,10 @@ from typing import Any
 import numpy as np
 
 from liftbite.core.curve import Array
+from liftbite.core.fits import FITS
 from liftbite.core.graph import Needs, Refused
 from liftbite.core.ledger import Entry
-from liftbite.core.mismatch import RULES
+from liftbite.core.mismatch import RULES, bare_aluminium
 from liftbite.core.setup import Setup, set_up
 
 CHUNK = 16_384
@@ -64,7 +65,19 @@ LIMITS: Mapping[str, str] = {
     "overtravel": "more lift than the cover allows",
     "effort": "more effort than is allowed",
     "heat": "hotter than the facing stands",
+    "comfort": "no comfortable gap, or a drag once worn",
+    "life": "less bite than the use asks for once worn",
+    "strokes": "a cylinder at its end, or over its pressure, before full pedal",
+    "hot": "slips at the heat of its own starts",
+    "fuse": "shaft, splines or damper break before the clutch slips",
+    "true": "flywheel, balance or joint short of its limit",
 }
+#: Margins behind the limits that only a set-up good in all four answers has to meet.
+_FUSE = ("shaft_margin", "spline_margin", "damper_margin")
+_TRUE = ("burst_margin", "disc_speed_margin", "balance_margin", "joint_margin", "proof_margin")
+_COMFORT = 1.1
+#: Shares of the wear limit at which the bite is looked at again; clamp rises and falls over wear.
+_WEARS = (0.25, 0.5, 0.75, 1.0)
 
 
 @dataclass(frozen=True, eq=False)
@@ -146,15 +159,20 @@ def _plain(value: Any, size: int) -> Array | None:
     return np.broadcast_to(np.asarray(value, dtype=np.float64), size)
 
 
-def _clashes(piece: Mapping[str, list[Part]], index: Mapping[str, Any], size: int) -> Any:
-    """Mask of the combinations whose parts break a rule."""
-    bad = np.zeros(size, dtype=bool)
+def _clashes(setup: Setup, piece: Mapping[str, list[Part]], index: Mapping[str, Any], size: int) -> Any:
+    """Mask of the combinations whose parts break a rule, among themselves or with what the job has."""
+    bad = np.full(size, bare_aluminium(setup.chosen.options))
+
+    def side(slot: str, name: str) -> Any:
+        if slot in piece:
+            stated = [p.properties.get(name, np.nan) for p in piece[slot]]
+            return np.array(stated, dtype=np.float64)[index[slot]]
+        quantity = FITS.get((slot, name), "")
+        return float(setup.known[quantity]) if quantity in setup.entries and quantity in setup.known else np.nan
+
     for rule in RULES:
-        (slot_a, name_a), (slot_b, name_b) = rule.first, rule.second
-        if slot_a in piece and slot_b in piece:
-            a = np.array([p.properties.get(name_a, np.nan) for p in piece[slot_a]], dtype=np.float64)[index[slot_a]]
-            b = np.array([p.properties.get(name_b, np.nan) for p in piece[slot_b]], dtype=np.float64)[index[slot_b]]
-            bad |= np.abs(a - b) > rule.within
+        if rule.first[0] in piece or rule.second[0] in piece:
+            bad |= np.abs(side(*rule.first) - side(*rule.second)) > rule.within
     return bad
 
 
@@ -163,7 +181,9 @@ def sweep(
     shelf: Shelf,
     *,
     stage: float = 1.0,
+    all_four: bool = False,
     progress: Callable[[int, int], bool] | None = None,
+    seen: Callable[[Finding], None] | None = None,
 ) -> Finding:
     """Evaluates every combination of one part from each slot.
 
@@ -172,7 +192,9 @@ def sweep(
     brief : entries of the job; parts override what they bring
     shelf : slot -> parts
     stage : engine as it is (0) or as planned (1)
+    all_four : True to keep only what is good in Bite, Lift, Heat and True alike, not just what works
     progress : called with done and total after each chunk; returning False cancels
+    seen : called after each chunk with what was found so far
     """
     total = int(np.prod([len(parts) for parts in shelf.values()], dtype=np.int64)) if shelf else 0
     done = kept = 0
@@ -188,21 +210,24 @@ def sweep(
         for start in range(0, count, CHUNK):
             flat = np.arange(start, min(start + CHUNK, count))
             index = dict(zip(piece, np.unravel_index(flat, sizes), strict=True))
-            found, out, blind = _evaluate(setup, piece, index, flat.size, stage)
+            found, out, blind = _evaluate(setup, piece, index, flat.size, stage, all_four=all_four)
             excluded.update(out)
             unseen |= blind
             kept += len(found)
             if len(found):
                 names, rows = _merge(names, rows, piece, index, found)
             done += flat.size
+            if seen is not None:
+                seen(_finding(done, kept, names, rows, excluded, unseen, complete=False))
             if progress is not None and not progress(done, total):
                 return _finding(done, kept, names, rows, excluded, unseen, complete=False)
     return _finding(done, kept, names, rows, excluded, unseen, complete=True)
 
 
 def _evaluate(
-    setup: Setup, piece: Mapping[str, list[Part]], index: Mapping[str, Any], size: int, stage: float
-) -> tuple[Array, Counter[str], set[str]]:
+    setup: Setup, piece: Mapping[str, list[Part]], index: Mapping[str, Any], size: int, stage: float, *,
+    all_four: bool,
+) -> tuple[Array, Counter[str], set[str]]:  # fmt: skip
     """Rows of those that pass (position, then the objectives, more is better), what excluded the rest, blind spots.
 
     Limits are looked at cheapest first, and what fails one is not worked out further.
@@ -217,11 +242,11 @@ def _evaluate(
         left = left[ok]
         return ok
 
-    narrow("mismatch", ~_clashes(piece, index, size))
+    narrow("mismatch", ~_clashes(setup, piece, index, size))
     known = {**setup.known, "stage": stage}
     price = sum(np.array([p.price for p in parts])[index[slot][left]] for slot, parts in piece.items())
     for slot, parts in piece.items():
-        for quantity in {q for p in parts for q in p.values}:
+        for quantity in {q for p in parts for q in p.values} - setup.graph.functions.keys():
             known[quantity] = np.array([p.values.get(quantity, np.nan) for p in parts])[index[slot][left]]
     columns: dict[str, Any] = {"price": price}
 
@@ -258,11 +283,58 @@ def _evaluate(
     columns["heat"] = np.minimum(heat, sustained) if heat is not None and sustained is not None else heat
     if columns["heat"] is not None:
         cut(narrow("heat", columns["heat"] >= 1))
+    if all_four:
+        _all_four(values, columns, setup, lambda name, ok: cut(narrow(name, ok)))
     blind = {name for name in OBJECTIVES if columns[name] is None}
     rows = np.column_stack(
         [np.zeros(left.size) if columns[n] is None else sign * columns[n] for n, sign in OBJECTIVES.items()]
     )
     return np.column_stack([left, rows]), out, blind
+
+
+def _all_four(
+    values: Callable[..., dict[str, Array | None]], columns: dict[str, Any], setup: Setup,
+    keep: Callable[[str, Any], None],
+) -> None:  # fmt: skip
+    """What the four answers ask beyond working at all: a comfortable gap, new and worn, bite when hot, nothing that
+    breaks before the clutch slips, and a flywheel that runs true."""
+    if columns["bite"] is not None and setup.chosen.options.get("clamp_source") != "figure":
+        limit = values(("wear_limit",), 0.0)["wear_limit"]
+        for share in _WEARS if limit is not None else ():
+            v = values(("wear_limit", "use_factor"), -1.0)
+            left = values(("bite_margin",), -1.0, wear=share * np.asarray(v["wear_limit"]))["bite_margin"]
+            keep("life", np.asarray(left) >= np.asarray(v["use_factor"]))
+    if columns["lift"] is not None:
+        limit = values(("wear_limit",), 0.0)["wear_limit"]
+        worn: dict[str, Any] = {} if limit is None else {"wear": limit}
+        least = values(("least_lift_margin",), 0.0, **worn)["least_lift_margin"]
+        keep("comfort", (columns["lift"] >= _COMFORT) & (True if least is None else least >= 1))
+        _strokes(values, keep)
+    surface = values(("surface_temperature",), 0.0)["surface_temperature"]
+    hot = None if surface is None else values(("bite_margin",), -1.0, facing_temperature=surface)["bite_margin"]
+    if hot is not None:
+        keep("hot", hot >= 1)
+    for limit_name, names in (("fuse", _FUSE), ("true", _TRUE)):
+        seen = [v for v in values(names, 1.0).values() if v is not None]
+        if seen:
+            keep(limit_name, np.min(seen, axis=0) >= 1)
+
+
+def _strokes(values: Callable[..., dict[str, Array | None]], keep: Callable[[str, Any], None]) -> None:
+    """Cylinders have to reach full pedal before their ends, and stand the pressure; where their figures are known."""
+    lifted = values(("plate_lift_available",), 0.0)["plate_lift_available"]
+    names = ("master_travel", "slave_travel", "line_pressure", "port_travel", "master_stroke", "slave_stroke",
+             "pressure_rating")  # fmt: skip
+    v = values(names, 0.0, plate_lift=lifted)
+    ok: Any = True
+    for has, port, limit in (("master_travel", "port_travel", "master_stroke"), ("slave_travel", "", "slave_stroke"),
+                             ("line_pressure", "", "pressure_rating")):  # fmt: skip
+        reached, most = v[has], v[limit]
+        if reached is not None and most is not None:
+            before = v[port] if port else None
+            ok &= reached + (0.0 if before is None else before) <= most * (1 + 1e-9)
+    if ok is not True:
+        keep("strokes", ok)
 
 
 def _effort(values: Callable[..., dict[str, Array | None]], lifted: Array, known: Mapping[str, Any]) -> Array | None:

@@ -1,7 +1,8 @@
 """What a margin does when its inputs are not exact: worst case, root sum of squares, Monte Carlo, sensitivity.
 
 - `Tolerance`, `tolerances`   the spread of each input, as typed (`240 ± 0.2 mm`) or given
-- `Spread`, `spread`          worst case, RSS and Monte Carlo of a result, with the chance that it falls short
+- `Spread`, `spread`, `spread_of_samples`   worst case, RSS and Monte Carlo of a result, with the chance that it
+  falls short
 - `Effect`, `sensitivity`     how much each input moves a result, the strongest first
 
 A tolerance typed with ± is a pair of limits, taken as evenly likely between them; a standard uncertainty is taken as
@@ -150,7 +151,22 @@ def spread(
     samples: int = 100_000,
     seed: int = 1,
 ) -> Spread | Needs | Refused:
-    """A result under tolerances, or what is missing or impossible.
+    """A result under tolerances, or what is missing or impossible; `spread_of_samples` without the samples."""
+    found = spread_of_samples(setup, result, stage=stage, target=target, spreads=spreads, samples=samples, seed=seed)
+    return found if isinstance(found, Needs | Refused) else found[0]
+
+
+def spread_of_samples(
+    setup: Setup,
+    result: str,
+    *,
+    stage: float,
+    target: float | None = None,
+    spreads: Mapping[str, Tolerance] | None = None,
+    samples: int = 100_000,
+    seed: int = 1,
+) -> tuple[Spread, Array] | Needs | Refused:
+    """A result under tolerances with the samples that had a value, or what is missing or impossible.
 
     Parameters
     ----------
@@ -180,10 +196,11 @@ def spread(
     values = np.broadcast_to(_at(setup, result, stage, friction, drawn), samples)
     valid = values[np.isfinite(values)]
     low, high = np.percentile(valid, [2.5, 97.5]) if valid.size else (np.nan, np.nan)
-    return Spread(
+    found_spread = Spread(
         nominal, min(ends), max(ends),
         float(np.sqrt(sum((slope * spreads[n].standard) ** 2 for n, slope in slopes.items()))),
         float(valid.mean()) if valid.size else np.nan, float(valid.std()) if valid.size else np.nan,
         float(low), float(high),
         None if target is None else float(np.mean(~(values >= target))), int(valid.size),
     )  # fmt: skip
+    return found_spread, valid

@@ -100,6 +100,7 @@ def lift_verdict(setup: Setup) -> Verdict:
         found.look("least_lift_margin", "lift at the wear limit", share, LIFT_WORN, "{} times what just frees")
     _effort_links(found, v, now, worn)
     _stop_links(found, setup, now)
+    _fluid_link(found, setup)
     margin = float(v["lift_margin"])
     ends = [margin]
     if isinstance(worn, Stroke):
@@ -132,6 +133,15 @@ def _stop_links(found: _Found, setup: Setup, now: Stroke) -> None:
             found.links.append(Link(name, label, at / full, says.format(both(at, "m"))))
         elif setup.known.get(name) is None and (name == "plate_lift_limit" or now.pressure is not None):
             found.unseen.append(label)
+
+
+def _fluid_link(found: _Found, setup: Setup) -> None:
+    """Old fluid in a warm housing: where its boiling point is known."""
+    boils, housing = setup.known.get("fluid_wet_boiling"), setup.known.get("ambient_temperature")
+    if boils is not None and housing is not None and "master_travel" in setup.graph.functions:
+        words = f"old fluid boils at {both(float(boils), 'K')}; the housing is at {both(float(housing), 'K')}"
+        zero = 273.15
+        found.links.append(Link("fluid_wet_boiling", "fluid", (boils - zero) / max(housing - zero, 1e-9), words))
 
 
 def heat_verdict(setup: Setup, stage: float) -> Verdict:

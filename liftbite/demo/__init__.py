@@ -1,6 +1,8 @@
 """The demo shop: invented jobs in an invented world, loaded into an empty file by `liftbite demo`.
 
 - `shop`   the jobs, typed as a builder would type them
+- `parts`  what is on the shelf
+- `readings`   what was read on its bench
 - `load`   puts them into a store that has no job yet
 """
 
@@ -11,10 +13,17 @@ from pathlib import Path
 
 from sqlalchemy.orm import Session
 
+from liftbite.core.checks import CHECKS
 from liftbite.core.dyno import decode, propose, read_curve
+from liftbite.core.findings import Reading, uncertainty_of
 from liftbite.core.ledger import Entry, Revision, curve_entry, read_entry
+from liftbite.core.reading import read_distance, read_keyed
+from liftbite.demo.parts import PARTS
+from liftbite.demo.readings import TAKINGS, DemoTaking
 from liftbite.demo.shop import JOBS, OPENED, DemoJob
+from liftbite.store import bench
 from liftbite.store import jobs as store
+from liftbite.store.parts import add_parts
 
 HERE = Path(__file__).parent
 
@@ -41,10 +50,25 @@ def ledger_of(job: DemoJob) -> list[Revision]:
     return revisions
 
 
+def _read(session: Session, taking: DemoTaking) -> None:
+    """Readings of a demo job, half a minute apart."""
+    check, at = CHECKS[taking.check], OPENED + timedelta(days=JOBS[taking.job - 1].day + taking.day, hours=2)
+    vehicle = next(step["vehicle"] for step in JOBS[taking.job - 1].steps if "vehicle" in step)
+    number = bench.begin(session, taking.job, taking.check, vehicle, at, distance=read_distance(taking.distance))
+    for i, (place, typed) in enumerate(taking.readings.items()):
+        keyed = None if check.kind == "grade" else read_keyed(check, typed)
+        reading = Reading(place, keyed.si if keyed else None, keyed.typed if keyed else typed, taking.instrument,
+                          uncertainty_of(taking.instrument, check.unit))  # fmt: skip
+        bench.add_readings(session, taking.job, number, [reading], at + timedelta(seconds=30 * i))
+
+
 def load(session: Session) -> int:
     """Puts the demo jobs into a store without jobs; the number of jobs put in."""
     if store.list_jobs(session) or store.list_jobs(session, put_away=True):
         return 0
     for job in JOBS:
         store.create(session, ledger_of(job), OPENED + timedelta(days=job.day))
+    add_parts(session, PARTS, OPENED)
+    for taking in TAKINGS:
+        _read(session, taking)
     return len(JOBS)

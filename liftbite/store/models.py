@@ -82,3 +82,118 @@ class EntryRow(Base):
     curve: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
     file: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
     revision: Mapped[RevisionRow] = relationship(back_populates="entries")
+
+
+class PartRow(Base):
+    """A part on the shelf; it can be put away, and nothing of a job refers to it."""
+
+    __tablename__ = "part"
+    __table_args__ = (Index("ix_part_slot", "slot"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    slot: Mapped[str]
+    name: Mapped[str]
+    price: Mapped[float]
+    values: Mapped[dict[str, str]] = mapped_column(JSON)
+    source: Mapped[str]
+    notes: Mapped[str]
+    changed_at: Mapped[datetime] = mapped_column(UtcDateTime)
+    put_away_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
+
+
+class TakingRow(Base):
+    """One taking of one check: readings that belong together, with the distance driven and how a sweep was read."""
+
+    __tablename__ = "taking"
+    __table_args__ = (Index("ix_taking_job_id", "job_id", "check"), Index("ix_taking_vehicle", "vehicle", "check"))
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    job_id: Mapped[int] = mapped_column(ForeignKey("job.id"))
+    check: Mapped[str]
+    vehicle: Mapped[str]
+    begun_at: Mapped[datetime] = mapped_column(UtcDateTime)
+    distance: Mapped[float | None] = mapped_column(default=None)
+    settings: Mapped[dict[str, Any]] = mapped_column(JSON)
+    readings: Mapped[list[ReadingRow]] = relationship(order_by="ReadingRow.id", back_populates="taking")
+
+
+class ReadingRow(Base):
+    """One reading; struck ones stay, and repeats are never averaged away.
+
+    `struck_seen` is the newest reading of the taking when this one was struck: once another is read, what was struck
+    before is not brought back any more.
+    """
+
+    __tablename__ = "reading"
+    __table_args__ = (Index("ix_reading_taking_id", "taking_id"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    taking_id: Mapped[int] = mapped_column(ForeignKey("taking.id"))
+    place: Mapped[str]
+    si: Mapped[float | None]
+    typed: Mapped[str]
+    instrument: Mapped[str]
+    uncertainty: Mapped[float]
+    skipped: Mapped[str]
+    source: Mapped[str]
+    at: Mapped[datetime] = mapped_column(UtcDateTime)
+    struck_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
+    struck_seen: Mapped[int | None] = mapped_column(default=None)
+    taking: Mapped[TakingRow] = relationship(back_populates="readings")
+
+
+class VehicleLimitRow(Base):
+    """A limit as typed for a vehicle; the latest of a name is in force, `typed` None withdraws it."""
+
+    __tablename__ = "vehicle_limit"
+    __table_args__ = (Index("ix_vehicle_limit_vehicle", "vehicle"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    vehicle: Mapped[str]
+    check: Mapped[str]
+    name: Mapped[str]
+    typed: Mapped[str | None]
+    si: Mapped[float | None]
+    source: Mapped[str]
+    at: Mapped[datetime] = mapped_column(UtcDateTime)
+
+
+class SchoolRow(Base):
+    """What the shop picked where builders differ."""
+
+    __tablename__ = "school"
+
+    name: Mapped[str] = mapped_column(primary_key=True)
+    option: Mapped[str]
+    at: Mapped[datetime] = mapped_column(UtcDateTime)
+
+
+class InstrumentRow(Base):
+    """An instrument of the shop; `port` is where its data port is read, or empty."""
+
+    __tablename__ = "instrument"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    kind: Mapped[str]
+    name: Mapped[str]
+    resolution: Mapped[float]
+    uncertainty: Mapped[float]
+    calibrated_on: Mapped[str]
+    port: Mapped[str]
+    put_away_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
+
+
+class OpenSumRow(Base):
+    """The shop's own figures for renewing a part while it is open."""
+
+    __tablename__ = "open_sum"
+    __table_args__ = (UniqueConstraint("job_id", "part"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    job_id: Mapped[int] = mapped_column(ForeignKey("job.id"))
+    part: Mapped[str]
+    price: Mapped[float]
+    chance: Mapped[float]
+    hours: Mapped[float]
+    rate: Mapped[float]
+    extra_hours: Mapped[float]

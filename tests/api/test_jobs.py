@@ -54,7 +54,7 @@ def test_entries_give_the_numbers_of_the_core(client: FlaskClient) -> None:
     assert results["bite_margin"]["low"]["metric"]["figure"] == "1.12"
     assert field(job, "outer_diameter")["value"]["inch"] == {"figure": "9.449", "unit": "in"}
     assert job["verdicts"][0]["state"] == "thin"
-    assert [v["state"] for v in job["verdicts"][1:]] == ["later"] * 3
+    assert [v["state"] for v in job["verdicts"][1:]] == ["open"] * 3
 
 
 def test_what_was_typed_stays_as_typed(client: FlaskClient) -> None:

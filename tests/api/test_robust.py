@@ -9,7 +9,9 @@ import pytest
 from flask.testing import FlaskClient
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
+from pydantic import BaseModel
 
+from liftbite.api import models, models_measure, models_proofs, models_shelf, models_work
 from liftbite.core.inputs import INPUTS
 from tests.api.test_jobs import begin, enter, field
 
@@ -20,6 +22,31 @@ WRITES = [
     ("post", "/api/jobs/1/ask"),
     ("put", "/api/jobs/1/put-away"),
     ("post", "/api/jobs/file"),
+    ("post", "/api/jobs/1/section"),
+    ("post", "/api/jobs/1/launch"),
+    ("post", "/api/jobs/1/wheel"),
+    ("post", "/api/jobs/1/moves"),
+    ("post", "/api/jobs/1/take"),
+    ("post", "/api/jobs/1/finds"),
+    ("post", "/api/jobs/1/compare"),
+    ("post", "/api/shelf"),
+    ("put", "/api/shelf/1"),
+    ("put", "/api/shelf/1/put-away"),
+    ("post", "/api/shelf/csv/preview"),
+    ("post", "/api/shelf/csv"),
+    ("post", "/api/jobs/1/readings"),
+    ("post", "/api/jobs/1/readings/preview"),
+    ("post", "/api/jobs/1/readings/undo"),
+    ("post", "/api/jobs/1/readings/csv"),
+    ("post", "/api/jobs/1/takings"),
+    ("put", "/api/jobs/1/takings"),
+    ("put", "/api/jobs/1/limits"),
+    ("put", "/api/jobs/1/schools"),
+    ("post", "/api/jobs/1/instruments"),
+    ("put", "/api/jobs/1/sums"),
+    ("post", "/api/jobs/1/sums/drop"),
+    ("post", "/api/jobs/1/effects"),
+    ("put", "/api/instruments/1/put-away"),
     ("post", "/api/curves/propose"),
     ("post", "/api/curves/read"),
 ]
@@ -64,6 +91,18 @@ def test_a_bad_body_is_a_problem(client: FlaskClient, method: str, path: str, bo
         "/api/jobs/1/working/bite_margin?friction=nan",
         "/api/jobs/1/working/bite_margin?planned=maybe",
         "/api/jobs/1/curve.csv?stage=",
+        "/api/jobs/1/shelf?slot=wing",
+        "/api/jobs/99/shelf?slot=cover",
+        "/api/jobs/1/shelf",
+        "/api/shelf?put_away=maybe",
+        "/api/finds/0",
+        "/api/finds/x",
+        "/api/finds/77",
+        "/api/jobs/99/measure",
+        "/api/jobs/99/effects",
+        "/api/jobs/99/measure/history",
+        "/api/jobs/99/readings.csv",
+        "/api/jobs/99/parts.csv",
     ],
 )
 def test_a_bad_address_is_a_problem(client: FlaskClient, path: str) -> None:
@@ -118,7 +157,7 @@ def test_whatever_is_typed_gives_a_preview(client: FlaskClient, quantity: str, t
 
 def test_a_job_cannot_be_made_to_hold_what_it_has_no_place_for(client: FlaskClient) -> None:
     job = begin(client)
-    for quantity in ("bite_margin", "__class__", "stage", "wear", "torque_capacity", ""):
+    for quantity in ("bite_margin", "__class__", "stage", "plate_lift", "torque_capacity", ""):
         response = enter(client, job, **{quantity: "1"}) if quantity else client.post(
             f"/api/jobs/{job['id']}/entries", json={"entries": [{"quantity": "", "typed": "1"}]},
             headers={"If-Match": f'"{job["revision"]}"'},
@@ -133,3 +172,14 @@ def test_many_entries_at_once_are_one_revision(client: FlaskClient) -> None:
     too_many = {"entries": [{"quantity": "notes", "typed": str(i)} for i in range(201)]}
     response = client.post(f"/api/jobs/{job['id']}/entries", json=too_many, headers={"If-Match": '"3"'})
     assert response.status_code == 422
+
+
+def test_no_two_models_share_a_name() -> None:
+    """Their names are the names of the document's schemas: of two alike one would be lost without a word."""
+    seen: dict[str, str] = {}
+    for module in (models, models_measure, models_proofs, models_shelf, models_work):
+        for name, model in vars(module).items():
+            if isinstance(model, type) and issubclass(model, BaseModel) and model.__module__ == module.__name__:
+                assert name not in seen, (name, seen[name], module.__name__)
+                seen[name] = module.__name__
+    assert len(seen) > 100

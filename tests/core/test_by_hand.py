@@ -13,8 +13,9 @@ import pytest
 from liftbite.core import bite, chain, heat, lift, spin, wear
 from liftbite.core.arrangements import cable, dry_discs, hydraulics, wet_pack
 from liftbite.core.balance import vector_sum
-from liftbite.core.fitting import best_spacers, cushion_window, flywheel_cut
+from liftbite.core.fitting import cushion_window, flywheel_cut
 from liftbite.core.mismatch import mismatches
+from liftbite.core.proving import bearing_stacks
 from liftbite.core.units import from_si, to_si
 
 INCH = 0.0254
@@ -226,9 +227,8 @@ class TestFitting:
     def test_two_schools_and_the_computed_window(self) -> None:
         window = cushion_window(0.0014, 4.5, 0.00668, 0.020)
         assert window.low / INCH == pytest.approx(0.268, abs=0.001), "the rule's 1/8 in would bottom"
-        stack = best_spacers(0.090, 0.060, [0.0061, 0.0127, 0.0132], window)
-        assert stack is not None
-        assert window.low <= stack[1] <= window.high
+        stack = bearing_stacks(0.090, 0.060, [0.0061, 0.0127, 0.0132], window)[0]
+        assert window.low <= stack.cushion <= window.high
 
     @pytest.mark.parametrize(
         ("face", "seat", "fingers"), [(0.3, 0.3, -0.3), (0.3, 0.0, 1.35), (0.0, 0.3, -1.65), (0.0, 0.0, 0.0)]

@@ -49,7 +49,8 @@ WHOLE_MOTORCYCLE = {
         "shaft_diameter",
         "shaft_yield", "spline_pitch_diameter", "spline_count", "spline_height", "spline_engagement",
         "damper_stop_torque", "bolt_count", "bolt_diameter", "bolt_pitch", "bolt_torque", "bolt_proof_strength",
-        "bolt_circle_diameter", "shift_speed_step", "free_rev_torque", "starts_per_distance",
+        "bolt_circle_diameter", "drill_radius", "drill_diameter", "shift_speed_step", "free_rev_torque",
+        "starts_per_distance",
     }},
     "flywheel_inertia": "0.01 kg·m²",
 }  # fmt: skip

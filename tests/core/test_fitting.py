@@ -7,8 +7,9 @@ import pytest
 
 from liftbite.core import fitting
 from liftbite.core.arrangements import air_corrected
-from liftbite.core.fitting import INCH, Window, bearing_cushion, best_spacers, cylinder_choices, flywheel_cut
+from liftbite.core.fitting import INCH, Window, bearing_cushion, cylinder_choices, flywheel_cut
 from liftbite.core.graph import Needs
+from liftbite.core.proving import bearing_stacks
 from tests.jobs import CAR, FULL, MOTORCYCLE, setup_of
 
 RULE = Window(0.125 * INCH, 0.375 * INCH)
@@ -32,11 +33,10 @@ def test_cushions_of_the_trade(x: float, y: float, spacers: tuple[float, ...], c
 
 def test_the_stack_nearest_the_middle_is_named_from_measured_thicknesses() -> None:
     spacers = [t * INCH for t in (0.254, 0.255, 0.12)]
-    found = best_spacers(3.21875 * INCH, 2.5 * INCH, spacers, RULE)
-    assert found is not None
-    assert found[0] == (0, 1)
-    assert found[1] / INCH == pytest.approx(0.210, abs=0.0006)
-    assert best_spacers(3.0 * INCH, 2.9 * INCH, spacers, RULE) is None
+    best = bearing_stacks(3.21875 * INCH, 2.5 * INCH, spacers, RULE)[0]
+    assert best.pieces == (0, 1)
+    assert best.cushion / INCH == pytest.approx(0.210, abs=0.0006)
+    assert not any(s.in_window for s in bearing_stacks(3.0 * INCH, 2.9 * INCH, spacers, RULE))
 
 
 def test_the_rule_of_thumb_covers_little_wear() -> None:

@@ -49,7 +49,7 @@ def test_inertia_three_ways() -> None:
 def test_rings_that_cannot_be() -> None:
     with pytest.raises(OutOfRange, match="ring_outer_diameters"):
         inertia_by_rings.flywheel_inertia(*(np.array([v]) for v in (0.1, 0.2, 0.01, 7850.0)))
-    with pytest.raises(OutOfRange, match="ring_thicknesses"):
+    with pytest.raises(OutOfRange, match="ring_inner_diameters"):
         inertia_by_rings.flywheel_inertia(np.array([0.2, 0.3]), np.array([0.1]), np.array([0.01]), np.array([7850.0]))
 
 
@@ -173,7 +173,7 @@ def case(**changes: object) -> LaunchCase:
             **vars(found),
             "clutch_torque": 250.0,
             "grip_torque": 500.0,
-            "throttle": 0.6,
+            "asked_torque": 240.0,
             "start_speed": 350.0,
             **changes,
         }
@@ -182,7 +182,7 @@ def case(**changes: object) -> LaunchCase:
 
 def reference(c: LaunchCase):  # type: ignore[no-untyped-def]
     """The same equations through SciPy's solve_ivp."""
-    xs = np.array([0.0, *c.curve.speed, c.curve.speed[-1] * 1.02])
+    xs = np.array([0.0, *c.curve.speed, c.curve.speed[-1] * 1.25])
     ys = np.array([0.0, *c.curve.torque, 0.0])
 
     def rates(t, y):  # type: ignore[no-untyped-def]
@@ -190,7 +190,7 @@ def reference(c: LaunchCase):  # type: ignore[no-untyped-def]
         hot = min(max((c.start_temperature + q / c.heat_capacity - c.sustained) / (c.brief - c.sustained), 0), 1)
         up = min(t / c.release_time, 1)
         tc = min(c.clutch_torque * up, c.capacity * (1 - (1 - c.fade) * hot), c.grip_torque)
-        te = np.interp(we * c.ratio, xs, ys) * c.throttle * up * c.primary
+        te = min(np.interp(we * c.ratio, xs, ys), c.asked_torque) * up * c.primary
         pull = tc - c.load_torque if wv > 0 else max(tc - c.load_torque, 0)
         return [(te - tc) / c.engine_inertia, pull / c.vehicle_inertia, tc * (we - wv)]
 
@@ -219,7 +219,7 @@ def test_a_start_keeps_energy_and_converges() -> None:
         left = (c.engine_inertia + c.vehicle_inertia) * found.end_speed**2 / 2
         errors.append(abs(found.engine_work + turned - found.energy - found.road_work - left) / found.energy)
     assert errors[1] < 1e-3
-    assert errors[2] < errors[0] / 10
+    assert errors[2] < errors[0] / 5
 
 
 def test_many_starts_at_once_equal_one_by_one() -> None:
@@ -234,9 +234,9 @@ def test_many_starts_at_once_equal_one_by_one() -> None:
 @pytest.mark.parametrize(
     ("changes", "outcome"),
     [
-        ({"throttle": 0.05, "clutch_torque": 300.0, "start_speed": 120.0, "release_time": 0.2}, "stalls"),
+        ({"asked_torque": 20.0, "clutch_torque": 300.0, "start_speed": 120.0, "release_time": 0.2}, "stalls"),
         ({"grip_torque": 60.0}, "spins"),
-        ({"clutch_torque": 60.0, "throttle": 1.0, "load_torque": 80.0}, "never locks"),
+        ({"clutch_torque": 60.0, "asked_torque": 400.0, "load_torque": 80.0}, "never locks"),
     ],
 )
 def test_how_a_start_can_end(changes: dict[str, float], outcome: str) -> None:

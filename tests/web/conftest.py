@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import shutil
 import threading
+import time
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
@@ -48,6 +49,8 @@ def shop(tmp_path: Path) -> Iterator[str]:
     thread = threading.Thread(target=server.run, daemon=True)
     thread.start()
     yield f"http://127.0.0.1:{server.effective_port}"
+    app.extensions["liftbite.gauges"].close_all()  # what waits for a reading is answered
+    time.sleep(0.1)
     server.close()
     thread.join(timeout=5)
     app.extensions["liftbite.sessions"].kw["bind"].dispose()

@@ -13,7 +13,14 @@ def open_job(page: Page, shop: str, name: str, station: str = "choose") -> str:
     page.get_by_role("link", name=re.compile(name)).click()
     expect(page.get_by_role("navigation", name="Order of work")).to_be_visible()
     page.get_by_role("link", name=station.capitalize(), exact=True).click()
+    if station == "choose":
+        show(page, "Torque")
     return page.url
+
+
+def show(page: Page, view: str) -> None:
+    """Turns to a view of the workbench."""
+    page.get_by_role("navigation", name="Workbench").get_by_role("link", name=view, exact=True).click()
 
 
 def fill(page: Page, label: str, text: str) -> None:
@@ -21,7 +28,7 @@ def fill(page: Page, label: str, text: str) -> None:
     field = page.get_by_role("textbox", name=label, exact=True)
     field.fill(text)
     field.press("Enter")
-    expect(page.locator("[class*=border-now]")).to_have_count(0)
+    expect(page.locator("input[class*=border-now]")).to_have_count(0)
 
 
 def pick(page: Page, label: str, option: str) -> None:
@@ -39,3 +46,14 @@ def sentence(page: Page) -> Locator:
 
 def result(page: Page, name: str) -> Locator:
     return page.locator(f"[data-result={name}]")
+
+
+def answer(page: Page, question: str) -> Locator:
+    """The cell of an answer in the title block; its state is `data-state`."""
+    return page.get_by_test_id(f"answer-{question}")
+
+
+def all_four(page: Page, *states: str) -> None:
+    """Expects the four answers to stand as said, Bite first."""
+    for question, expected in zip(("bite", "lift", "heat", "true"), states, strict=True):
+        expect(answer(page, question)).to_have_attribute("data-state", expected)

@@ -7,7 +7,8 @@ from pathlib import Path
 
 from playwright.sync_api import Page, expect
 
-from tests.web.steps import fill, open_job, pick, result, sentence, state
+from liftbite.demo import JOBS
+from tests.web.steps import fill, open_job, pick, result, sentence, show, state
 
 RUN = Path(__file__).parents[2] / "liftbite" / "demo" / "halvern-wheels.csv"
 
@@ -17,7 +18,7 @@ def begin_car(page: Page, shop: str) -> None:
     page.get_by_label("Name").fill("Walked coupé")
     page.get_by_role("radio", name="Car, dry clutch").check()
     page.get_by_role("button", name="Begin").click()
-    expect(page).to_have_url(f"{shop}/jobs/7/brief")
+    expect(page).to_have_url(f"{shop}/jobs/{len(JOBS) + 1}/brief")
 
 
 def take_run(page: Page, file: Path) -> None:
@@ -41,6 +42,7 @@ def test_from_a_run_to_a_clutch_that_holds(page: Page, shop: str) -> None:
     pick(page, "Use", "Road, tuned")
 
     page.get_by_role("link", name="Choose", exact=True).click()
+    show(page, "Torque")
     fill(page, "Discs", "1")
     fill(page, "Outer diameter", "9 1/2 in")
     expect(page.locator("[data-row=outer_diameter]")).to_contain_text("241.3 mm")
@@ -68,7 +70,7 @@ def test_from_a_run_to_a_clutch_that_holds(page: Page, shop: str) -> None:
     assert leaving.value.suggested_filename == "walked-coup.liftbite.json"
     page.goto(shop)
     page.set_input_files("input[aria-label='Job file']", leaving.value.path())
-    expect(page).to_have_url(f"{shop}/jobs/8/choose")
+    expect(page).to_have_url(f"{shop}/jobs/{len(JOBS) + 2}/choose/section")
     expect(state(page)).to_have_text("holds")
     assert kept["revisions"][0]["kind"] == "start"
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 import pytest
 from playwright.sync_api import BrowserContext, Page, expect
 
+from liftbite.demo import JOBS
 from tests.web.steps import fill, open_job, sentence, state
 
 
@@ -39,7 +40,7 @@ def test_a_motorcycle_by_keyboard_alone(page: Page, shop: str) -> None:
     page.keyboard.press("Tab")
     page.keyboard.press("ArrowDown")
     page.keyboard.press("Enter")
-    expect(page).to_have_url(f"{shop}/jobs/7/brief")
+    expect(page).to_have_url(f"{shop}/jobs/{len(JOBS) + 1}/brief")
 
     choose(page, "Engine output from", "Two")
     type_into(page, "Peak torque", "66 lb-ft")
@@ -51,6 +52,9 @@ def test_a_motorcycle_by_keyboard_alone(page: Page, shop: str) -> None:
 
     page.get_by_role("link", name="Choose", exact=True).focus()
     page.keyboard.press("Enter")
+    expect(page.get_by_test_id("bench")).to_be_visible()
+    page.keyboard.press("2")
+    expect(page.get_by_role("heading", name="Does it hold?")).to_be_visible()
     type_into(page, "Friction plates", "7")
     type_into(page, "Outer diameter", "140")
     type_into(page, "Inner diameter", "110")
@@ -125,11 +129,20 @@ VIEWS = {
     "put away": "/?put-away",
     "brief": "/jobs/2/brief",
     "brief, open": "/jobs/6/brief",
-    "choose": "/jobs/2/choose",
-    "choose, motorcycle": "/jobs/4/choose",
-    "working": "/jobs/2/choose?working=bite_margin",
-    "ask": "/jobs/2/choose?ask",
-    "assumptions": "/jobs/2/choose?assumptions",
+    "section": "/jobs/3/choose/section?pedal=60&worn=20&sizes",
+    "section, motorcycle": "/jobs/4/choose/section?part=plates",
+    "torque": "/jobs/2/choose/bite",
+    "start": "/jobs/3/choose/start",
+    "flywheel": "/jobs/3/choose/wheel",
+    "find": "/jobs/3/choose/find",
+    "what moves it": "/jobs/3/choose/moves?result=lift_margin",
+    "from the shelf": "/jobs/3/choose/section?shelf=cover",
+    "shelf": "/shelf?slot=disc",
+    "new part": "/shelf?slot=cover&part=new",
+    "keys": "/jobs/3/choose/section?keys",
+    "working": "/jobs/2/choose/bite?working=bite_margin",
+    "ask": "/jobs/2/choose/bite?ask",
+    "assumptions": "/jobs/2/choose/bite?assumptions",
     "sheet": "/jobs/2/sheet",
     "record": "/jobs/2/record",
     "no page": "/nowhere",

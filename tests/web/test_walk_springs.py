@@ -9,7 +9,7 @@ from playwright.sync_api import Page, expect
 
 from tests.jobs import FULL
 from tests.test_cli import write
-from tests.web.steps import fill, open_job, pick, result, sentence, state
+from tests.web.steps import fill, open_job, pick, result, sentence, show, state
 
 
 def test_a_cover_by_its_diaphragm(page: Page, shop: str) -> None:
@@ -68,6 +68,7 @@ def test_a_job_file_brings_all_four_answers(page: Page, shop: str, tmp_path: Pat
     expect(page.get_by_test_id("answer-lift")).to_contain_text("thin")
     expect(page.get_by_test_id("answer-heat")).to_contain_text("stays")
     expect(page.get_by_test_id("answer-true")).to_contain_text("stop")
+    show(page, "Torque")
     expect(page.locator("section[aria-label='Results']")).to_contain_text("splines")
 
 
@@ -95,7 +96,7 @@ def test_night_print_is_remembered(page: Page, shop: str) -> None:
     page.goto(shop)
     ground = "getComputedStyle(document.body).backgroundColor"
     day = page.evaluate(ground)
-    page.get_by_role("button", name="Night print").click()
+    page.get_by_role("button", name="Night print", exact=True).click()
     night = page.evaluate(ground)
     assert night != day
     page.reload()

@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from liftbite.core.curve import Array
-from liftbite.core.guards import positive
+from liftbite.core.guards import positive, same_length
 
 
 def flywheel_inertia(
@@ -33,8 +33,12 @@ def flywheel_inertia(
     >>> round(flywheel_inertia(one(0.3), one(0.05), one(0.02), one(7200.0)), 4)
     0.1144
     """
-    sizes = {np.size(a) for a in (ring_outer_diameters, ring_inner_diameters, ring_thicknesses, ring_densities)}
-    positive("ring_thicknesses", 1.0 if len(sizes) == 1 else 0.0)
+    for name, values in (
+        ("ring_inner_diameters", ring_inner_diameters),
+        ("ring_thicknesses", ring_thicknesses),
+        ("ring_densities", ring_densities),
+    ):
+        same_length(name, values, "ring_outer_diameters", ring_outer_diameters)
     positive("ring_outer_diameters", float(np.min(ring_outer_diameters - ring_inner_diameters)))
     return float(
         np.sum(np.pi / 32 * ring_densities * ring_thicknesses * (ring_outer_diameters**4 - ring_inner_diameters**4))

@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { client, type EntryIn, type Job, seen, taken } from "./client";
+import { client, type EntryIn, type Job, type Launch, type Section, seen, taken, type Wheel } from "./client";
 
 const jobKey = (id: number) => ["job", id] as const;
 
@@ -37,6 +37,49 @@ export const usePreview = (id: number, revision: number, entries: EntryIn[]) =>
     enabled: entries.length > 0,
     placeholderData: keepPreviousData,
     gcTime: 5_000,
+  });
+
+type Looked = "section" | "launch" | "wheel";
+
+/** A view of the workbench with what is typed and tried; while the next one is on its way the last one stays. */
+function useLook<T extends Looked>(view: T, id: number, revision: number, entries: EntryIn[]) {
+  return useQuery({
+    queryKey: [view, id, revision, entries],
+    queryFn: ({ signal }) =>
+      taken(
+        client.POST(`/api/jobs/{job_id}/${view}` as "/api/jobs/{job_id}/section", {
+          params: { path: { job_id: id } },
+          body: { entries },
+          signal,
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    gcTime: 20_000,
+  });
+}
+
+export const useSection = (id: number, revision: number, entries: EntryIn[]) =>
+  useLook("section", id, revision, entries) as unknown as { data: Section | undefined; error: Error | null };
+
+export const useLaunch = (id: number, revision: number, entries: EntryIn[]) =>
+  useLook("launch", id, revision, entries) as unknown as { data: Launch | undefined; error: Error | null };
+
+export const useWheel = (id: number, revision: number, entries: EntryIn[]) =>
+  useLook("wheel", id, revision, entries) as unknown as { data: Wheel | undefined; error: Error | null };
+
+export const useMoves = (id: number, revision: number, entries: EntryIn[], result: string) =>
+  useQuery({
+    queryKey: ["moves", id, revision, entries, result],
+    queryFn: ({ signal }) =>
+      taken(
+        client.POST("/api/jobs/{job_id}/moves", {
+          params: { path: { job_id: id } },
+          body: { entries, result },
+          signal,
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
   });
 
 export const useWorking = (
@@ -100,7 +143,7 @@ export function useReread() {
 }
 
 /** Changes of one job go one after the other, each on the revision this tab has seen when its turn comes. */
-function useChange<T>(id: number, call: (change: T, headers: { "If-Match": string }) => Promise<Job>) {
+export function useChange<T>(id: number, call: (change: T, headers: { "If-Match": string }) => Promise<Job>) {
   const cache = useQueryClient();
   const keep = useKeepJob();
   return useMutation({

@@ -260,6 +260,589 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/section": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The clutch as a drawing that moves over pedal travel and wear. */
+        post: operations["workbench_section__int_job_id__section_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/launch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The start of a job, integrated; every kind of start beside it; several in a row. */
+        post: operations["workbench_start__int_job_id__launch_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/wheel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The flywheel: the old one against the new one, in figures and in every gear. */
+        post: operations["workbench_wheel__int_job_id__wheel_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What moves a result most, what its tolerances make of it, and the chance that it falls short. */
+        post: operations["workbench_moves__int_job_id__moves_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every part, and what each kind may state. */
+        get: operations["shelf_get_shelf_api_shelf_get"];
+        put?: never;
+        /** A new part. */
+        post: operations["shelf_add_part_api_shelf_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{part_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** What a part says from now on; jobs that took it keep what they took. */
+        put: operations["shelf_change_part_api_shelf__int_part_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{part_id}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Takes a part off the shelf, or puts it back. */
+        put: operations["shelf_put_part_away_api_shelf__int_part_id__put_away_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The shelf as CSV. */
+        get: operations["shelf_export_shelf_api_shelf_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/csv/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a file would do to the shelf, row by row; nothing is kept. */
+        post: operations["shelf_preview_csv_api_shelf_csv_preview_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes in the rows of a file that can be read; the others are named and left. */
+        post: operations["shelf_import_csv_api_shelf_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The parts of a kind, each with what it would make of the job or why it does not go in. */
+        get: operations["shelf_offers_api_jobs__int_job_id__shelf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes parts and figures into a job, as one change. Parts that do not go together are refused. */
+        post: operations["shelf_take_api_jobs__int_job_id__take_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/finds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begins a sweep over parts and free figures against the job's brief. */
+        post: operations["finder_start_find_api_jobs__int_job_id__finds_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/finds/{run_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far a sweep is and what it found so far. */
+        get: operations["finder_get_find_api_finds__int_run_id__get"];
+        put?: never;
+        post?: never;
+        /** Stops a sweep; what it found so far stays. */
+        delete: operations["finder_cancel_find_api_finds__int_run_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Candidates side by side with the job as it is. */
+        post: operations["finder_compare_api_jobs__int_job_id__compare_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The bench of a job: every check of its layout with readings, verdict, limit and what is left. */
+        get: operations["measure_get_measure_api_jobs__int_job_id__measure_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/readings/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What is in the keypad, as it would be taken; nothing is kept. */
+        post: operations["measure_preview_reading_api_jobs__int_job_id__readings_preview_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** One reading into the taking in force, or into a first one. A gauge's reading is taken once, by one tab. */
+        post: operations["measure_add_reading_api_jobs__int_job_id__readings_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/readings/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Strikes the last reading of a check; it stays in the record, struck. */
+        post: operations["measure_undo_reading_api_jobs__int_job_id__readings_undo_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/readings/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings the reading struck last back, as long as nothing was read since. */
+        post: operations["measure_redo_reading_api_jobs__int_job_id__readings_redo_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/takings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says more of the taking in force: the odometer, and how a sweep is read. */
+        put: operations["measure_change_taking_api_jobs__int_job_id__takings_put"];
+        /** A new taking of a check, at another mileage or after a change; the earlier ones stay. */
+        post: operations["measure_begin_taking_api_jobs__int_job_id__takings_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/limits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** The manual's limit, remembered for this vehicle; nothing typed goes back to the default. */
+        put: operations["measure_set_limit_api_jobs__int_job_id__limits_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** What the shop does from now on, in every job. */
+        put: operations["measure_set_school_api_jobs__int_job_id__schools_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** An instrument of the shop, with its own uncertainty and data port. */
+        post: operations["measure_add_instrument_api_jobs__int_job_id__instruments_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/{instrument_id}/put-away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Takes an instrument off the bench, or puts it back; its readings keep their uncertainty. */
+        put: operations["measure_put_instrument_away_api_instruments__int_instrument_id__put_away_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/sums": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** The shop's own figures for renewing a part while it is open. */
+        put: operations["measure_set_sum_api_jobs__int_job_id__sums_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/sums/drop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a sum off the list. */
+        post: operations["measure_drop_sum_api_jobs__int_job_id__sums_drop_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/effects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What measured values would do to the four questions, before and after. */
+        get: operations["measure_get_effects_api_jobs__int_job_id__effects_get"];
+        put?: never;
+        /** Takes measured values into the job as one change, each marked measured; undo turns it back. */
+        post: operations["measure_take_effects_api_jobs__int_job_id__effects_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/measure/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Readings over the vehicle's life, with their trends. */
+        get: operations["measure_get_history_api_jobs__int_job_id__measure_history_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/measure/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The latest readings of the whole shop. */
+        get: operations["measure_get_shop_history_api_measure_history_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/readings.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The readings of the vehicle as CSV, as typed, in UTC. */
+        get: operations["measure_export_readings_api_jobs__int_job_id__readings_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/readings/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes in a file of readings; the rows that cannot be read are named and left. */
+        post: operations["measure_import_readings_api_jobs__int_job_id__readings_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/parts.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The parts to get and the work to have done, with every reason, as CSV. */
+        get: operations["measure_export_parts_api_jobs__int_job_id__parts_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gauge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a gauge's data port has sent since; opens the port where it is not yet, and waits for more if asked to. */
+        get: operations["measure_read_gauge_api_gauge_get"];
+        put?: never;
+        post?: never;
+        /** Lets a data port go. */
+        delete: operations["measure_close_gauge_api_gauge_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -415,7 +998,7 @@ export interface components {
              * State
              * @enum {string}
              */
-            state: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "cannot be" | "later";
+            state: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "cannot be";
             /** Sentence */
             sentence: string;
             margin: components["schemas"]["BandOut"] | null;
@@ -458,6 +1041,8 @@ export interface components {
             assumptions: components["schemas"]["AssumptionOut"][];
             /** Problems */
             problems: components["schemas"]["ProblemFieldOut"][];
+            /** Misfits */
+            misfits: components["schemas"]["MisfitOut"][];
             undo: components["schemas"]["StepOut"] | null;
             redo: components["schemas"]["StepOut"] | null;
         };
@@ -562,6 +1147,16 @@ export interface components {
             notes: string[];
         };
         /**
+         * MisfitOut
+         * @description Parts that do not go together: a stop, with the way out.
+         */
+        MisfitOut: {
+            /** Fields */
+            fields: components["schemas"]["NameOut"][];
+            /** Sentence */
+            sentence: string;
+        };
+        /**
          * PickedOut
          * @description A choice of this arrangement as it stands.
          */
@@ -605,6 +1200,11 @@ export interface components {
             name: string;
             /** Label */
             label: string;
+            /**
+             * Question
+             * @enum {string}
+             */
+            question: "bite" | "lift" | "heat" | "true";
             planned: components["schemas"]["BandOut"] | null;
             now: components["schemas"]["BandOut"] | null;
         };
@@ -955,6 +1555,1649 @@ export interface components {
             peak_torque_speed: components["schemas"]["FigureOut"];
             peak_power: components["schemas"]["FigureOut"];
             peak_power_speed: components["schemas"]["FigureOut"];
+        };
+        /**
+         * SectionOut
+         * @description The clutch as a drawing that moves. Grids are [wear][pedal]; lengths in mm, forces in N.
+         */
+        SectionOut: {
+            /** Parts */
+            parts: components["schemas"]["NameOut"][];
+            /** Clutch */
+            clutch: components["schemas"]["OutlineOut"][];
+            /** Chain */
+            chain: components["schemas"]["OutlineOut"][];
+            /** Dimensions */
+            dimensions: components["schemas"]["DimensionOut"][];
+            /**
+             * Motions
+             * @description Displacement by motion index.
+             */
+            motions: number[][][];
+            /** Wear */
+            wear: number[];
+            /**
+             * Found
+             * @description Wear found by measuring, or entered [mm].
+             */
+            found: number;
+            /** Pedal */
+            pedal: number[];
+            /**
+             * Gaps
+             * @description Gap at each face, from the engine's side on.
+             */
+            gaps: number[][][];
+            /**
+             * Face Parts
+             * @description What lies between the gaps, one more than there are gaps.
+             */
+            face_parts: string[];
+            /** Lift */
+            lift: number[][];
+            /** Effort */
+            effort: number[][] | null;
+            /**
+             * Pressure
+             * @description [MPa]
+             */
+            pressure: number[][] | null;
+            /**
+             * Passes
+             * @description Engine torque still passed, nominal friction [N·m].
+             */
+            passes: number[][] | null;
+            /** Effort Limit */
+            effort_limit: number | null;
+            /** First Movement */
+            first_movement: (number | null)[];
+            /** Bite Point */
+            bite_point: (number | null)[];
+            stop: components["schemas"]["LimitOut"] | null;
+            /** Warns */
+            warns: components["schemas"]["LimitOut"][];
+            life: components["schemas"]["LifeOut"] | null;
+            /** Usual */
+            usual: components["schemas"]["UsualOut"][];
+            /** Needs */
+            needs: components["schemas"]["NameOut"][];
+            /**
+             * Trouble
+             * @description Why nothing can be drawn.
+             */
+            trouble: string | null;
+            inch: components["schemas"]["PerMetricOut"];
+        };
+        /**
+         * DimensionOut
+         * @description A dimension between two corners.
+         */
+        DimensionOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            value: components["schemas"]["FigureOut"];
+            /** Start */
+            start: [
+                number,
+                number,
+                number
+            ];
+            /** End */
+            end: [
+                number,
+                number,
+                number
+            ];
+            /** Across */
+            across: boolean;
+        };
+        /**
+         * LifeOut
+         * @description Clamp and margin over wear.
+         */
+        LifeOut: {
+            /**
+             * Wear
+             * @description [mm]
+             */
+            wear: number[];
+            /**
+             * Clamp
+             * @description [N]
+             */
+            clamp: (number | null)[];
+            /** Margin */
+            margin: (number | null)[];
+            /** Target */
+            target: number;
+            /** Ends */
+            ends: components["schemas"]["LimitOut"][];
+        };
+        /**
+         * LimitOut
+         * @description Something the stroke or the life runs into: where [mm], and why in words.
+         */
+        LimitOut: {
+            /** Name */
+            name: string;
+            /** At */
+            at: number;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
+         * OutlineOut
+         * @description A closed outline: corners as [along the shaft, radius, motion], in mm; motion is an index, -1 for none.
+         */
+        OutlineOut: {
+            /** Part */
+            part: string;
+            /** Material */
+            material: string;
+            /** Points */
+            points: [
+                number,
+                number,
+                number
+            ][];
+        };
+        /**
+         * PerMetricOut
+         * @description Inch-system units per metric one, for second rulers.
+         */
+        PerMetricOut: {
+            /**
+             * Length
+             * @description in per mm
+             */
+            length: number;
+            /**
+             * Force
+             * @description lbf per N
+             */
+            force: number;
+            /**
+             * Pressure
+             * @description psi per MPa
+             */
+            pressure: number;
+            /**
+             * Torque
+             * @description lb-ft per N·m
+             */
+            torque: number;
+        };
+        /**
+         * UsualOut
+         * @description A size that is drawn though nobody entered it.
+         */
+        UsualOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            value: components["schemas"]["FigureOut"];
+        };
+        /**
+         * TryIn
+         * @description Entries to look at that are not kept.
+         */
+        TryIn: {
+            /** Entries */
+            entries?: components["schemas"]["EntryIn"][];
+        };
+        /**
+         * LaunchOut
+         * @description Starts of a job.
+         */
+        LaunchOut: {
+            trace: components["schemas"]["TraceOut"] | null;
+            start: components["schemas"]["StartOut"] | null;
+            closed_energy: components["schemas"]["FigureOut"] | null;
+            closed_time: components["schemas"]["FigureOut"] | null;
+            /** Kinds */
+            kinds: components["schemas"]["StartOut"][];
+            row: components["schemas"]["RowOut"] | null;
+            /** Sentence */
+            sentence: string;
+            /** Needs */
+            needs: components["schemas"]["NameOut"][];
+            /** Trouble */
+            trouble: string | null;
+        };
+        /**
+         * RowOut
+         * @description Starts one after the other with cooling between them [°C], [kJ].
+         */
+        RowOut: {
+            /** Begins */
+            begins: number[];
+            /** Ends */
+            ends: number[];
+            /** Heat */
+            heat: number[];
+            /** Outcome */
+            outcome: string[];
+            interval: components["schemas"]["FigureOut"];
+            /** Sustained */
+            sustained: number;
+            /** Brief */
+            brief: number;
+        };
+        /**
+         * StartOut
+         * @description One kind of start, integrated.
+         */
+        StartOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Outcome */
+            outcome: string;
+            /** Good */
+            good: boolean;
+            energy: components["schemas"]["FigureOut"];
+            slip_time: components["schemas"]["FigureOut"];
+            peak_power: components["schemas"]["FigureOut"];
+            lowest_speed: components["schemas"]["FigureOut"];
+            temperature: components["schemas"]["FigureOut"];
+        };
+        /**
+         * TraceOut
+         * @description One start over time.
+         */
+        TraceOut: {
+            /**
+             * Time
+             * @description [s]
+             */
+            time: number[];
+            /**
+             * Engine
+             * @description [rpm], at the crank
+             */
+            engine: number[];
+            /**
+             * Vehicle
+             * @description [rpm], the gearbox side as seen from the crank
+             */
+            vehicle: number[];
+            /**
+             * Torque
+             * @description [N·m] at the clutch
+             */
+            torque: number[];
+            /**
+             * Power
+             * @description [kW] of heat
+             */
+            power: number[];
+            /**
+             * Heat
+             * @description [kJ]
+             */
+            heat: number[];
+            /**
+             * Temperature
+             * @description [°C] of the hottest plate
+             */
+            temperature: number[];
+        };
+        /**
+         * WheelOut
+         * @description Flywheel: old against new.
+         */
+        WheelOut: {
+            /** Figures */
+            figures: components["schemas"]["ChangeOfWheelOut"][];
+            /** Gears */
+            gears: components["schemas"]["GearOut"][];
+            /** Needs */
+            needs: components["schemas"]["NameOut"][];
+            /** Has Old */
+            has_old: boolean;
+        };
+        /**
+         * ChangeOfWheelOut
+         * @description A figure with the old wheel and with the new one.
+         */
+        ChangeOfWheelOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            old: components["schemas"]["FigureOut"] | null;
+            new: components["schemas"]["FigureOut"] | null;
+        };
+        /**
+         * GearOut
+         * @description What the rotating parts feel like in a gear.
+         */
+        GearOut: {
+            /** Gear */
+            gear: number;
+            /** Ratio */
+            ratio: number;
+            old: components["schemas"]["FigureOut"] | null;
+            new: components["schemas"]["FigureOut"] | null;
+            /**
+             * Of Vehicle
+             * @description New mass over the vehicle's.
+             */
+            of_vehicle: number | null;
+        };
+        /**
+         * MovesOut
+         * @description What moves a result most, and how sure it is.
+         */
+        MovesOut: {
+            result: components["schemas"]["NameOut"];
+            /** Results */
+            results: components["schemas"]["NameOut"][];
+            /** Effects */
+            effects: components["schemas"]["EffectOut"][];
+            spread: components["schemas"]["SpreadOut"] | null;
+            /** Tolerances */
+            tolerances: number;
+            /** Needs */
+            needs: components["schemas"]["NameOut"][];
+            /** Trouble */
+            trouble: string | null;
+        };
+        /**
+         * EffectOut
+         * @description How an input moves a result.
+         */
+        EffectOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /**
+             * Elasticity
+             * @description Per cent of the result per per cent of the input.
+             */
+            elasticity: number;
+            /** @description Change of the result over the tolerance typed. */
+            swing: components["schemas"]["FigureOut"] | null;
+            low: components["schemas"]["FigureOut"] | null;
+            high: components["schemas"]["FigureOut"] | null;
+            value: components["schemas"]["FigureOut"] | null;
+            /** Can Enter */
+            can_enter: boolean;
+        };
+        /**
+         * SpreadOut
+         * @description A result under the tolerances of its inputs.
+         */
+        SpreadOut: {
+            nominal: components["schemas"]["FigureOut"];
+            worst: components["schemas"]["FigureOut"];
+            best: components["schemas"]["FigureOut"];
+            low: components["schemas"]["FigureOut"];
+            high: components["schemas"]["FigureOut"];
+            /** Short */
+            short: number | null;
+            /** Samples */
+            samples: number;
+            /** Bins */
+            bins: number[];
+            /** Counts */
+            counts: number[];
+            /** Target */
+            target: number | null;
+        };
+        /**
+         * MovesIn
+         * @description Which result to look into.
+         */
+        MovesIn: {
+            /** Entries */
+            entries?: components["schemas"]["EntryIn"][];
+            /**
+             * Result
+             * @default bite_margin
+             */
+            result?: string;
+        };
+        /**
+         * ShelfOut
+         * @description The shelf.
+         */
+        ShelfOut: {
+            /** Slots */
+            slots: components["schemas"]["SlotOut"][];
+            /** Parts */
+            parts: components["schemas"]["PartOut"][];
+            /** Put Away */
+            put_away: number;
+        };
+        /**
+         * PartOut
+         * @description A part on the shelf.
+         */
+        PartOut: {
+            /** Id */
+            id: number;
+            /** Slot */
+            slot: string;
+            /** Name */
+            name: string;
+            /** Values */
+            values: {
+                [key: string]: string;
+            };
+            /** Price */
+            price: number;
+            /** Source */
+            source: string;
+            /** Notes */
+            notes: string;
+        };
+        /**
+         * SlotOut
+         * @description A kind of part and what it may state.
+         */
+        SlotOut: {
+            /** Slot */
+            slot: string;
+            /** Label */
+            label: string;
+            /** Quantities */
+            quantities: string[];
+        };
+        /**
+         * PartIn
+         * @description A part as its maker's sheet says it.
+         */
+        PartIn: {
+            /** Slot */
+            slot: string;
+            /** Name */
+            name: string;
+            /**
+             * Values
+             * @description Quantity or choice to value as typed.
+             */
+            values?: {
+                [key: string]: string;
+            };
+            /**
+             * Price
+             * @default 0
+             */
+            price?: number;
+            /**
+             * Source
+             * @default
+             */
+            source?: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes?: string;
+        };
+        /**
+         * CsvOut
+         * @description A shelf file as it was read.
+         */
+        CsvOut: {
+            /** Lines */
+            lines: components["schemas"]["CsvLineOut"][];
+            /** New */
+            new: number;
+            /** Changes */
+            changes: number;
+            /** Bad */
+            bad: number;
+        };
+        /**
+         * CsvLineOut
+         * @description A row of a shelf file and what would become of it.
+         */
+        CsvLineOut: {
+            /** Line */
+            line: number;
+            /** Name */
+            name: string;
+            /** Slot */
+            slot: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "new" | "changes" | "same" | "bad";
+            /** Says */
+            says: string;
+            /** Column */
+            column: string;
+        };
+        /**
+         * CsvIn
+         * @description A shelf file's text.
+         */
+        CsvIn: {
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * OffersOut
+         * @description The parts of a slot offered to a job.
+         */
+        OffersOut: {
+            /** Slot */
+            slot: string;
+            /** Label */
+            label: string;
+            /** Taken */
+            taken: string | null;
+            /**
+             * Changed
+             * @description What was typed over since the part was taken.
+             */
+            changed: components["schemas"]["NameOut"][];
+            /** Parts */
+            parts: components["schemas"]["OfferOut"][];
+        };
+        /**
+         * OfferOut
+         * @description A part offered to a job: what it would make of it, or why it does not go in.
+         */
+        OfferOut: {
+            part: components["schemas"]["PartOut"];
+            /**
+             * States
+             * @description What it states, as label and typed.
+             */
+            states: components["schemas"]["NameOut"][];
+            /** Taken */
+            taken: boolean;
+            /** Misfit */
+            misfit: string | null;
+            /** Bite */
+            bite: number | null;
+            /** Lift */
+            lift: number | null;
+        };
+        /**
+         * TakeIn
+         * @description Parts to take into a job, with figures beside them.
+         */
+        TakeIn: {
+            /** Parts */
+            parts?: number[];
+            /** Entries */
+            entries?: components["schemas"]["EntryIn"][];
+        };
+        /**
+         * FindOut
+         * @description A sweep, finished or on its way.
+         */
+        FindOut: {
+            /** Run */
+            run: number;
+            /** Total */
+            total: number;
+            /** Done */
+            done: number;
+            /** Kept */
+            kept: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "running" | "finished" | "cancelled" | "failed";
+            /** Candidates */
+            candidates: components["schemas"]["CandidateOut"][];
+            /** More Candidates */
+            more_candidates: number;
+            /** Excluded */
+            excluded: components["schemas"]["ExcludedOut"][];
+            /** Objectives */
+            objectives: components["schemas"]["ObjectiveOut"][];
+            /** Unseen */
+            unseen: string[];
+            /** Trouble */
+            trouble: string | null;
+        };
+        /**
+         * CandidateOut
+         * @description A combination worth a look.
+         */
+        CandidateOut: {
+            /**
+             * Parts
+             * @description Slot to part.
+             */
+            parts: {
+                [key: string]: number;
+            };
+            /**
+             * Free
+             * @description Quantity to figure as it would be typed.
+             */
+            free: {
+                [key: string]: string;
+            };
+            /** Names */
+            names: {
+                [key: string]: string;
+            };
+            /** Objectives */
+            objectives: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * ExcludedOut
+         * @description What ruled combinations out, and how many.
+         */
+        ExcludedOut: {
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /** Count */
+            count: number;
+        };
+        /**
+         * ObjectiveOut
+         * @description What candidates are told apart by.
+         */
+        ObjectiveOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Unit */
+            unit: string;
+            /**
+             * More
+             * @description True where more is better.
+             */
+            more: boolean;
+        };
+        /**
+         * FindIn
+         * @description What to sweep: parts by slot, and figures left free.
+         */
+        FindIn: {
+            /** Slots */
+            slots?: {
+                [key: string]: number[];
+            };
+            /** Free */
+            free?: components["schemas"]["FreeIn"][];
+            /**
+             * All Four
+             * @description Keep only what leaves all four answers good, not just what works.
+             * @default true
+             */
+            all_four?: boolean;
+        };
+        /**
+         * FreeIn
+         * @description A figure the finder may choose itself, in even steps.
+         */
+        FreeIn: {
+            /** Quantity */
+            quantity: string;
+            /** Start */
+            start: string;
+            /** End */
+            end: string;
+            /** Steps */
+            steps: number;
+        };
+        /**
+         * CompareOut
+         * @description Candidates side by side; the first column is the job as it is.
+         */
+        CompareOut: {
+            /** Rows */
+            rows: components["schemas"]["NameOut"][];
+            /** Columns */
+            columns: components["schemas"]["ComparedOut"][];
+        };
+        /**
+         * ComparedOut
+         * @description One column of a comparison.
+         */
+        ComparedOut: {
+            /** Label */
+            label: string;
+            /** Verdicts */
+            verdicts: components["schemas"]["VerdictOut"][];
+            /** Figures */
+            figures: {
+                [key: string]: string;
+            };
+            /** Misfit */
+            misfit: string | null;
+        };
+        /**
+         * CompareIn
+         * @description Candidates to put side by side with the job as it is.
+         */
+        CompareIn: {
+            /** Candidates */
+            candidates: components["schemas"]["TakeIn"][];
+        };
+        /**
+         * MeasureOut
+         * @description The bench of a job.
+         */
+        MeasureOut: {
+            /** Job */
+            job: number;
+            /** Vehicle */
+            vehicle: string;
+            /** Checks */
+            checks: components["schemas"]["CheckOut"][];
+            /**
+             * Worst
+             * @enum {string}
+             */
+            worst: "stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted";
+            /** Done */
+            done: number;
+            /** Wanted */
+            wanted: number;
+            /** Next Check */
+            next_check: string;
+            /** Instruments */
+            instruments: components["schemas"]["InstrumentOut"][];
+            /** Schools */
+            schools: components["schemas"]["SchoolOut"][];
+            /** Needs */
+            needs: components["schemas"]["NeedOut"][];
+            /** Sums */
+            sums: components["schemas"]["SumOut"][];
+            proofs: components["schemas"]["ProofsOut"];
+        };
+        /**
+         * AirOut
+         * @description Trapped air.
+         */
+        AirOut: {
+            low: components["schemas"]["FigureOut"];
+            volume: components["schemas"]["FigureOut"];
+            high: components["schemas"]["FigureOut"];
+            /** Sentence */
+            sentence: string;
+        };
+        /**
+         * BearingOut
+         * @description A concentric bearing's set-up; shares place the figures on a ruler from 0 to 1.
+         */
+        BearingOut: {
+            cushion: components["schemas"]["FigureOut"];
+            doubt: components["schemas"]["FigureOut"];
+            window_low: components["schemas"]["FigureOut"] | null;
+            window_high: components["schemas"]["FigureOut"] | null;
+            rule_low: components["schemas"]["FigureOut"];
+            rule_high: components["schemas"]["FigureOut"];
+            /** Stacks */
+            stacks: components["schemas"]["StackOut"][];
+            /** Sentence */
+            sentence: string;
+            /** Ruler */
+            ruler: components["schemas"]["StandsAtOut"][];
+            /** Working */
+            working: string[];
+        };
+        /**
+         * BetweenOut
+         * @description From one figure to another.
+         */
+        BetweenOut: {
+            low: components["schemas"]["FigureOut"];
+            high: components["schemas"]["FigureOut"];
+        };
+        /**
+         * CheckLimitOut
+         * @description A limit in force, whose it is, and how readings stand against it.
+         */
+        CheckLimitOut: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "new" | "least" | "most" | "spread";
+            value: components["schemas"]["FigureOut"] | null;
+            /** Mark */
+            mark: string;
+            /** Why */
+            why: string;
+            /** Zone */
+            zone: ("pass" | "fail" | "close") | null;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
+         * CheckOut
+         * @description A check of the job's layout with its readings and its verdict.
+         */
+        CheckOut: {
+            /** Name */
+            name: string;
+            /** Part */
+            part: string;
+            /** Label */
+            label: string;
+            /** Title */
+            title: string;
+            /** How */
+            how: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "reading" | "grade" | "sweep" | "figure";
+            /** Units */
+            units: string[];
+            /** Instruments */
+            instruments: string[];
+            /** Places */
+            places: components["schemas"]["PlaceOut"][];
+            /** Grows */
+            grows: boolean;
+            /** Grades */
+            grades: components["schemas"]["GradeOut"][];
+            /**
+             * Picture
+             * @enum {string}
+             */
+            picture: "surface" | "bearing" | "seal" | "facing" | "fastener";
+            /** Limits */
+            limits: components["schemas"]["CheckLimitOut"][];
+            /** Taking */
+            taking: number | null;
+            /** Begun At */
+            begun_at: string | null;
+            distance: components["schemas"]["FigureOut"] | null;
+            /** Settings */
+            settings: {
+                [key: string]: string;
+            };
+            /** Readings */
+            readings: components["schemas"]["TakenOut"][];
+            /** Can Undo */
+            can_undo: boolean;
+            /** Can Redo */
+            can_redo: boolean;
+            finding: components["schemas"]["FindingOut"];
+            /**
+             * Working
+             * @description How the verdict was worked out, line by line.
+             */
+            working: string[];
+            ruler: components["schemas"]["RulerOut"] | null;
+            sweep: components["schemas"]["SweepOut"] | null;
+            /** @description The sweep taken before this one. */
+            before: components["schemas"]["SweepOut"] | null;
+        };
+        /**
+         * DowelOut
+         * @description A pair of offset dowels; offset 0 leaves the plain ones in.
+         */
+        DowelOut: {
+            offset: components["schemas"]["FigureOut"];
+            /**
+             * Clock
+             * @description High side, clockwise seen from the gearbox side [°].
+             */
+            clock: number;
+            /** Clock Words */
+            clock_words: string;
+            residual: components["schemas"]["FigureOut"];
+            /**
+             * Slack
+             * @description How far it may be clocked off [°].
+             */
+            slack: number;
+            /** Meets */
+            meets: boolean;
+        };
+        /**
+         * FindingOut
+         * @description What the readings of a check amount to.
+         */
+        FindingOut: {
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted";
+            /** Sentence */
+            sentence: string;
+            /** Place */
+            place: string;
+            /** Better */
+            better: string;
+            /** Taken */
+            taken: number;
+            /** Wanted */
+            wanted: number;
+            worst: components["schemas"]["FigureOut"] | null;
+            mean: components["schemas"]["FigureOut"] | null;
+            spread: components["schemas"]["FigureOut"] | null;
+            life: components["schemas"]["PartLifeOut"] | null;
+        };
+        /**
+         * FloaterOut
+         * @description The floater: shims, and the free travel of both discs as the inner one wears.
+         */
+        FloaterOut: {
+            /** Stands */
+            stands: components["schemas"]["StandsOut"][];
+            /** Wear */
+            wear: components["schemas"]["FigureOut"][];
+            /** Inner */
+            inner: components["schemas"]["FigureOut"][];
+            /** Outer */
+            outer: components["schemas"]["FigureOut"][];
+            wants_shims_at: components["schemas"]["FigureOut"] | null;
+        };
+        /**
+         * ForkOut
+         * @description What the new bearing does to the fork.
+         */
+        ForkOut: {
+            height: components["schemas"]["FigureOut"];
+            free_play: components["schemas"]["FigureOut"];
+            tilt: components["schemas"]["FigureOut"] | null;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
+         * GradeOut
+         * @description A condition to pick.
+         */
+        GradeOut: {
+            /** Value */
+            value: string;
+            /** Word */
+            word: string;
+            /** Says */
+            says: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted";
+            /** Level */
+            level: number;
+        };
+        /**
+         * InstrumentOut
+         * @description An instrument: a kind by its name, or one of the shop's own by its number.
+         */
+        InstrumentOut: {
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Label */
+            label: string;
+            uncertainty: components["schemas"]["FigureOut"];
+            /** Why */
+            why: string;
+            /** Calibrated On */
+            calibrated_on: string;
+            /** Port */
+            port: string;
+            /** Own */
+            own: boolean;
+        };
+        /**
+         * NeedOut
+         * @description A part to get or work to have done, with its reasons.
+         */
+        NeedOut: {
+            /** Part */
+            part: string;
+            /** Work */
+            work: string;
+            /** Reasons */
+            reasons: string[];
+        };
+        /**
+         * PartLifeOut
+         * @description Share of the life used, 0 to 1, with its band, and the distance left where the readings are dated.
+         */
+        PartLifeOut: {
+            /** Low */
+            low: number;
+            /** Best */
+            best: number;
+            /** High */
+            high: number;
+            /** @default null */
+            distance?: components["schemas"]["FigureOut"] | null;
+            /** @default null */
+            distance_low?: components["schemas"]["FigureOut"] | null;
+            /** @default null */
+            distance_high?: components["schemas"]["FigureOut"] | null;
+        };
+        /**
+         * PlaceOut
+         * @description Where on a part.
+         */
+        PlaceOut: {
+            /** Key */
+            key: string;
+            /** Item */
+            item: string;
+            /** Spot */
+            spot: string;
+        };
+        /**
+         * PolarOut
+         * @description Points round a circle: angles [°] and radii, 1 = the true circle.
+         */
+        PolarOut: {
+            /** Angles */
+            angles: number[];
+            /** Radii */
+            radii: number[];
+        };
+        /**
+         * ProofsOut
+         * @description The sums of the set-up.
+         */
+        ProofsOut: {
+            bearing: components["schemas"]["BearingOut"] | null;
+            floater: components["schemas"]["FloaterOut"] | null;
+            reach: components["schemas"]["ReachOut"] | null;
+            fork: components["schemas"]["ForkOut"] | null;
+            air: components["schemas"]["AirOut"] | null;
+            /** End Float */
+            end_float: string;
+            /** Pack */
+            pack: string[];
+        };
+        /**
+         * ReachOut
+         * @description The input shaft in its pilot.
+         */
+        ReachOut: {
+            engagement: components["schemas"]["FigureOut"];
+            clear: components["schemas"]["FigureOut"];
+            /** Full */
+            full: boolean;
+            /** Touches */
+            touches: boolean;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
+         * RulerOut
+         * @description Readings on a ruler with their limits: positions from 0 to 1.
+         */
+        RulerOut: {
+            /** Readings */
+            readings: number[];
+            /** Limits */
+            limits: components["schemas"]["StandsAtOut"][];
+            /**
+             * Close
+             * @description Stretches that are too close to call.
+             */
+            close: components["schemas"]["StandsAtOut"][];
+            low: components["schemas"]["FigureOut"];
+            high: components["schemas"]["FigureOut"];
+        };
+        /**
+         * SchoolOut
+         * @description Where builders differ, and what the shop does.
+         */
+        SchoolOut: {
+            /** Name */
+            name: string;
+            /** About */
+            about: string;
+            /** Option */
+            option: string;
+            /** Options */
+            options: components["schemas"]["NameOut"][];
+        };
+        /**
+         * StackOut
+         * @description A stack of spacers.
+         */
+        StackOut: {
+            /** Pieces */
+            pieces: string[];
+            height: components["schemas"]["FigureOut"];
+            cushion: components["schemas"]["FigureOut"];
+            /** In Rule */
+            in_rule: boolean;
+            off_nominal: components["schemas"]["FigureOut"];
+            /** In Window */
+            in_window: boolean | null;
+            /** Sure */
+            sure: boolean;
+        };
+        /**
+         * StandsAtOut
+         * @description Something on a ruler: its name and from where to where, 0 to 1; the same where it is a mark.
+         */
+        StandsAtOut: {
+            /** Name */
+            name: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
+        /**
+         * StandsOut
+         * @description Shims for the floater's stands, for one place the shim may sit at.
+         */
+        StandsOut: {
+            /** Opens */
+            opens: boolean;
+            /** Pieces */
+            pieces: string[][];
+            /** Gaps */
+            gaps: components["schemas"]["FigureOut"][];
+            /** In Window */
+            in_window: boolean;
+            /** Alike */
+            alike: boolean;
+        };
+        /**
+         * SumOut
+         * @description Renew now, or take the chance.
+         */
+        SumOut: {
+            /** Part */
+            part: string;
+            /** Price */
+            price: number;
+            /** Chance */
+            chance: number;
+            /** Hours */
+            hours: number;
+            /** Rate */
+            rate: number;
+            /** Extra Hours */
+            extra_hours: number;
+            /** Now */
+            now: number;
+            /** Later */
+            later: number;
+            /** Pays */
+            pays: boolean;
+            /** Even */
+            even: number;
+        };
+        /**
+         * SweepOut
+         * @description A fitted sweep, with what its clock picture is drawn from; angles as seen from the gearbox side.
+         */
+        SweepOut: {
+            tir: components["schemas"]["FigureOut"];
+            tir_fit: components["schemas"]["FigureOut"];
+            eccentricity: components["schemas"]["FigureOut"];
+            doubt: components["schemas"]["FigureOut"];
+            /** Direction */
+            direction: number;
+            /** Direction Words */
+            direction_words: string;
+            /**
+             * Face
+             * @description True for a face: the fit is its lean, highest towards the direction.
+             */
+            face: boolean;
+            oval: components["schemas"]["FigureOut"] | null;
+            scatter: components["schemas"]["FigureOut"] | null;
+            closes: components["schemas"]["FigureOut"] | null;
+            /** Stands */
+            stands: boolean;
+            /** Passes Tir */
+            passes_tir: boolean;
+            /** Passes Centre */
+            passes_centre: boolean;
+            /** Dowels */
+            dowels: components["schemas"]["DowelOut"][];
+            /** Unreachable */
+            unreachable: components["schemas"]["BetweenOut"][];
+            /** @description Deviation that the radius of the picture's circle stands for. */
+            radius: components["schemas"]["FigureOut"];
+            points: components["schemas"]["PolarOut"];
+            curve: components["schemas"]["PolarOut"];
+            /**
+             * Right
+             * @description Centre of the fitted circle, to the right.
+             */
+            right: number;
+            /**
+             * Up
+             * @description Centre of the fitted circle, upwards.
+             */
+            up: number;
+            /**
+             * Limit
+             * @description Radius of half the limit, as the picture draws it.
+             */
+            limit: number | null;
+        };
+        /**
+         * TakenOut
+         * @description A reading in force.
+         */
+        TakenOut: {
+            /** Id */
+            id: number;
+            /** Place */
+            place: string;
+            /**
+             * Typed
+             * @description As typed, with fractions set properly; a grade's word.
+             */
+            typed: string;
+            value: components["schemas"]["FigureOut"] | null;
+            /** Instrument */
+            instrument: string;
+            uncertainty: components["schemas"]["FigureOut"] | null;
+            /** Skipped */
+            skipped: string;
+            /** At */
+            at: string;
+            /** Source */
+            source: string;
+        };
+        /**
+         * KeyedOut
+         * @description What was keyed, as it would be taken.
+         */
+        KeyedOut: {
+            value: components["schemas"]["FigureOut"] | null;
+            /** Typeset */
+            typeset: string;
+            /** Question */
+            question: string;
+            /** Instead */
+            instead: string[];
+            /** Problem */
+            problem: string;
+        };
+        /**
+         * ReadingIn
+         * @description A reading as keyed, a grade, a skip with its reason, or the event of a gauge.
+         */
+        ReadingIn: {
+            /** Check */
+            check: string;
+            /** Place */
+            place: string;
+            /**
+             * Typed
+             * @default
+             */
+            typed?: string;
+            /**
+             * Unit
+             * @default
+             */
+            unit?: string;
+            /**
+             * Grade
+             * @default
+             */
+            grade?: string;
+            /**
+             * Skipped
+             * @default
+             */
+            skipped?: string;
+            /**
+             * Instrument
+             * @description Kind, or the number of one of the shop's own.
+             * @default
+             */
+            instrument?: string;
+            /**
+             * Sure
+             * @description True to take a figure that is unusual.
+             * @default false
+             */
+            sure?: boolean;
+            /**
+             * Port
+             * @default
+             */
+            port?: string;
+            /**
+             * Event
+             * @default 0
+             */
+            event?: number;
+        };
+        /**
+         * UndoIn
+         * @description Which check's last reading.
+         */
+        UndoIn: {
+            /** Check */
+            check: string;
+        };
+        /**
+         * TakingIn
+         * @description Begins a new taking of a check, or says more of one.
+         */
+        TakingIn: {
+            /** Check */
+            check: string;
+            /**
+             * Distance
+             * @default
+             */
+            distance?: string;
+            /**
+             * Seen From
+             * @default gearbox
+             * @enum {string}
+             */
+            seen_from?: "gearbox" | "engine";
+            /**
+             * Presses Plus
+             * @default true
+             */
+            presses_plus?: boolean;
+            /**
+             * Sag
+             * @default
+             */
+            sag?: string;
+            /**
+             * Label
+             * @default
+             */
+            label?: string;
+        };
+        /**
+         * LimitIn
+         * @description A manual's limit for this vehicle; nothing typed goes back to the default.
+         */
+        LimitIn: {
+            /** Check */
+            check: string;
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "new" | "least" | "most" | "spread";
+            /**
+             * Typed
+             * @default null
+             */
+            typed?: string | null;
+            /**
+             * Unit
+             * @default
+             */
+            unit?: string;
+            /**
+             * Source
+             * @default
+             */
+            source?: string;
+        };
+        /**
+         * SchoolIn
+         * @description What the shop does where builders differ.
+         */
+        SchoolIn: {
+            /** Name */
+            name: string;
+            /** Option */
+            option: string;
+        };
+        /**
+         * InstrumentIn
+         * @description An instrument of the shop.
+         */
+        InstrumentIn: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /**
+             * Uncertainty
+             * @description Expanded, k = 2; empty takes its kind's.
+             * @default
+             */
+            uncertainty?: string;
+            /**
+             * Calibrated On
+             * @default
+             */
+            calibrated_on?: string;
+            /**
+             * Port
+             * @default
+             */
+            port?: string;
+        };
+        /**
+         * SumIn
+         * @description The shop's own figures for renewing a part while it is open.
+         */
+        SumIn: {
+            /** Part */
+            part: string;
+            /** Price */
+            price: number;
+            /** Chance */
+            chance: number;
+            /** Hours */
+            hours: number;
+            /** Rate */
+            rate: number;
+            /**
+             * Extra Hours
+             * @default 0
+             */
+            extra_hours?: number;
+        };
+        /**
+         * DropSumIn
+         * @description A sum to take off the list.
+         */
+        DropSumIn: {
+            /** Part */
+            part: string;
+        };
+        /**
+         * MeasuredEffectsOut
+         * @description What measured values do to the four questions.
+         */
+        MeasuredEffectsOut: {
+            /** Effects */
+            effects: components["schemas"]["MeasuredEffectOut"][];
+            /** Before */
+            before: components["schemas"]["VerdictOut"][];
+            /** After */
+            after: components["schemas"]["VerdictOut"][];
+        };
+        /**
+         * MeasuredEffectOut
+         * @description A quantity that readings change.
+         */
+        MeasuredEffectOut: {
+            /** Check */
+            check: string;
+            /** Quantity */
+            quantity: string;
+            /** Label */
+            label: string;
+            /** Before */
+            before: string;
+            /** After */
+            after: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * EffectsIn
+         * @description Which measured values go into the job.
+         */
+        EffectsIn: {
+            /** Quantities */
+            quantities: string[];
+        };
+        /**
+         * BenchHistoryOut
+         * @description Readings over a part's life, newest first, and their trends.
+         */
+        BenchHistoryOut: {
+            /** Trends */
+            trends: components["schemas"]["TrendOut"][];
+            /** Readings */
+            readings: components["schemas"]["BenchLineOut"][];
+            /** Total */
+            total: number;
+        };
+        /**
+         * BenchLineOut
+         * @description A reading of the record, struck ones among them.
+         */
+        BenchLineOut: {
+            /** At */
+            at: string;
+            /** Job */
+            job: number;
+            /** Vehicle */
+            vehicle: string;
+            /** Check */
+            check: string;
+            /** Label */
+            label: string;
+            /** Place */
+            place: string;
+            /** Typed */
+            typed: string;
+            value: components["schemas"]["FigureOut"] | null;
+            /** Instrument */
+            instrument: string;
+            /** Source */
+            source: string;
+            /** Skipped */
+            skipped: string;
+            /** Struck */
+            struck: boolean;
+        };
+        /**
+         * PointOut
+         * @description A point of a chart, 0 to 1.
+         */
+        PointOut: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * TrendOut
+         * @description A check's takings over a vehicle's life.
+         */
+        TrendOut: {
+            /** Check */
+            check: string;
+            /** Title */
+            title: string;
+            /** Points */
+            points: components["schemas"]["TrendPointOut"][];
+            /** Rate */
+            rate: string;
+            limit: components["schemas"]["FigureOut"] | null;
+            low: components["schemas"]["FigureOut"];
+            high: components["schemas"]["FigureOut"];
+            /** Line */
+            line: components["schemas"]["PointOut"][];
+            /** Limit At */
+            limit_at: number | null;
+        };
+        /**
+         * TrendPointOut
+         * @description One taking: its moment, odometer, worst reading and their places on the chart, 0 to 1.
+         */
+        TrendPointOut: {
+            /** At */
+            at: string;
+            /** Job */
+            job: number;
+            distance: components["schemas"]["FigureOut"] | null;
+            worst: components["schemas"]["FigureOut"];
+            /** Readings */
+            readings: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Y Low */
+            y_low: number;
+            /** Y High */
+            y_high: number;
+        };
+        /**
+         * ImportedOut
+         * @description What a file of readings brought.
+         */
+        ImportedOut: {
+            /** Taken */
+            taken: number;
+            /** Faults */
+            faults: string[];
+        };
+        /**
+         * ReadingsFileIn
+         * @description A file of readings.
+         */
+        ReadingsFileIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * GaugeOut
+         * @description A data port.
+         */
+        GaugeOut: {
+            /** Port */
+            port: string;
+            /** Connected */
+            connected: boolean;
+            /** Newest */
+            newest: number;
+            /** Events */
+            events: components["schemas"]["EventOut"][];
+        };
+        /**
+         * EventOut
+         * @description Something a gauge sent or that happened to it.
+         */
+        EventOut: {
+            /** Number */
+            number: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "value" | "said" | "odd" | "lost" | "back";
+            /** Text */
+            text: string;
         };
         /**
          * CatalogueOut
@@ -2643,6 +4886,4037 @@ export interface operations {
                          */
                         newest?: number | null;
                     };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    workbench_section__int_job_id__section_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SectionOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    workbench_start__int_job_id__launch_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LaunchOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    workbench_wheel__int_job_id__wheel_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WheelOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    workbench_moves__int_job_id__moves_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MovesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MovesOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    shelf_get_shelf_api_shelf_get: {
+        parameters: {
+            query?: {
+                put_away?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    shelf_add_part_api_shelf_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    shelf_change_part_api_shelf__int_part_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    shelf_put_part_away_api_shelf__int_part_id__put_away_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutAwayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    shelf_export_shelf_api_shelf_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    shelf_preview_csv_api_shelf_csv_preview_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CsvIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CsvOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    shelf_import_csv_api_shelf_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CsvIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CsvOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    shelf_offers_api_jobs__int_job_id__shelf_get: {
+        parameters: {
+            query: {
+                slot: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OffersOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    shelf_take_api_jobs__int_job_id__take_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Changed elsewhere */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Revision not named */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    finder_start_find_api_jobs__int_job_id__finds_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FindIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    finder_get_find_api_finds__int_run_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    finder_cancel_find_api_finds__int_run_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FindOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    finder_compare_api_jobs__int_job_id__compare_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_get_measure_api_jobs__int_job_id__measure_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureOut"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    measure_preview_reading_api_jobs__int_job_id__readings_preview_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeyedOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_add_reading_api_jobs__int_job_id__readings_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_undo_reading_api_jobs__int_job_id__readings_undo_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UndoIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_redo_reading_api_jobs__int_job_id__readings_redo_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UndoIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_change_taking_api_jobs__int_job_id__takings_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakingIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_begin_taking_api_jobs__int_job_id__takings_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakingIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_set_limit_api_jobs__int_job_id__limits_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LimitIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_set_school_api_jobs__int_job_id__schools_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SchoolIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_add_instrument_api_jobs__int_job_id__instruments_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InstrumentIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_put_instrument_away_api_instruments__int_instrument_id__put_away_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                instrument_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutAwayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PutAwayIn"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_set_sum_api_jobs__int_job_id__sums_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SumIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_drop_sum_api_jobs__int_job_id__sums_drop_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DropSumIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_get_effects_api_jobs__int_job_id__effects_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasuredEffectsOut"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    measure_take_effects_api_jobs__int_job_id__effects_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EffectsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Changed elsewhere */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Revision not named */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_get_history_api_jobs__int_job_id__measure_history_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchHistoryOut"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    measure_get_shop_history_api_measure_history_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchHistoryOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    measure_export_readings_api_jobs__int_job_id__readings_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    measure_import_readings_api_jobs__int_job_id__readings_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingsFileIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportedOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_export_parts_api_jobs__int_job_id__parts_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    measure_read_gauge_api_gauge_get: {
+        parameters: {
+            query: {
+                port: string;
+                after?: number;
+                wait?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GaugeOut"];
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_close_gauge_api_gauge_delete: {
+        parameters: {
+            query: {
+                port: string;
+                after?: number;
+                wait?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GaugeOut"];
                 };
             };
             /** @description Cannot be taken */

@@ -1,15 +1,68 @@
 import type { Verdict } from "@/api/client";
-import { biteGlyph } from "@/lib/glyph";
+import { biteGlyph, heatGlyph, liftGlyph, temperColour, trueGlyph } from "@/lib/glyph";
 
 /** The four glyphs, drawn from the numbers. What is not worked out is only outlined. */
-export function Glyph({ verdict, className = "h-12 w-16" }: { verdict: Verdict; className?: string }) {
+export function Glyph({
+  verdict,
+  celsius = null,
+  className = "h-12 w-16",
+}: {
+  verdict: Verdict;
+  celsius?: number | null;
+  className?: string;
+}) {
+  const margin = verdict.margin?.low.si ?? null;
   return (
     <svg viewBox="0 0 64 48" className={className} aria-hidden="true" fill="none" stroke="currentColor">
       {verdict.question === "bite" && <Bite verdict={verdict} />}
-      {verdict.question === "lift" && <LiftOutline />}
-      {verdict.question === "heat" && <HeatOutline />}
-      {verdict.question === "true" && <TrueOutline />}
+      {verdict.question === "lift" && (margin === null ? <LiftOutline /> : <Lift margin={margin} />)}
+      {verdict.question === "heat" &&
+        (margin === null ? <HeatOutline /> : <Heat margin={margin} celsius={celsius} />)}
+      {verdict.question === "true" && (margin === null ? <TrueOutline /> : <True margin={margin} />)}
     </svg>
+  );
+}
+
+/** Two faces apart by as much as the margin; the tick is where it is just enough. */
+function Lift({ margin }: { margin: number }) {
+  const { gap, enough } = liftGlyph(margin);
+  return (
+    <g strokeWidth="1.75">
+      <Plate from={4} to={24} lean={1} />
+      <Plate from={24 + gap} to={Math.min(44 + gap, 62)} lean={-1} />
+      <path d={`M${24 + enough} 0v4M${24 + enough} 44v4`} strokeWidth="2.5" />
+    </g>
+  );
+}
+
+/** A bar filled by what the hottest moment uses up, in the colour steel takes at that heat. */
+function Heat({ margin, celsius }: { margin: number; celsius: number | null }) {
+  return (
+    <g strokeWidth="1.75">
+      <rect
+        x="6"
+        y="16"
+        width={heatGlyph(margin)}
+        height="16"
+        fill={(celsius !== null && temperColour(celsius)) || "var(--hair)"}
+        stroke="none"
+      />
+      <rect x="6" y="16" width="52" height="16" />
+      <path d={`M${6 + heatGlyph(margin)} 11v26`} strokeWidth="2.5" />
+    </g>
+  );
+}
+
+/** A circle as far off its centre as the weakest of speed, balance and joints is from its limit. */
+function True({ margin }: { margin: number }) {
+  const off = trueGlyph(margin);
+  return (
+    <g strokeWidth="1.75">
+      <circle cx="32" cy="24" r="20" strokeWidth="1" strokeDasharray="3 3" />
+      <path d="M32 18v12M26 24h12" strokeWidth="1" />
+      <circle cx={32 + off * 0.8} cy={24 - off * 0.6} r="14" />
+      <circle cx={32 + off * 0.8} cy={24 - off * 0.6} r="1.800" fill="currentColor" stroke="none" />
+    </g>
   );
 }
 

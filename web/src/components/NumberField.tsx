@@ -1,16 +1,31 @@
-import { useId } from "react";
+import { memo, useId } from "react";
 import type { Field, InputInfo } from "@/api/client";
-import { useDesk } from "@/lib/useDesk";
+import { type FieldActions, useDesk } from "@/lib/useDesk";
 import { bothSystems } from "@/lib/words";
 import { Figure } from "./Figure";
 
 type Props = { info: InputInfo; field: Field };
+type BodyProps = Props & { draft: string | undefined; actions: FieldActions };
 
 /** A figure as typed on the bench, with what it was read as below it. */
 export function NumberField({ info, field }: Props) {
   const desk = useDesk();
+  return <Body info={info} field={field} draft={desk.drafts[info.name]} actions={desk.actions} />;
+}
+
+/** Drawn again only when what it shows has changed: a page of fields must not slow down the one being typed in. */
+const Body = memo(NumberFieldBody, (before, now) => {
+  const { field, ...rest } = now;
+  return (
+    before.info === rest.info &&
+    before.draft === rest.draft &&
+    before.actions === rest.actions &&
+    (before.field === field || JSON.stringify(before.field) === JSON.stringify(field))
+  );
+});
+
+function NumberFieldBody({ info, field, draft, actions }: BodyProps) {
   const id = useId();
-  const draft = desk.drafts[info.name];
   const typed = draft ?? field.typed ?? "";
   const assumed = field.mark === "assumed" && !typed && field.value ? bothSystems(field.value) : null;
   const changing = draft !== undefined;
@@ -33,13 +48,13 @@ export function NumberField({ info, field }: Props) {
           spellCheck={false}
           aria-invalid={field.problem ? true : undefined}
           aria-describedby={`${id}-says`}
-          onChange={(event) => desk.type(info.name, event.target.value)}
-          onBlur={() => desk.enter(info.name)}
+          onChange={(event) => actions.type(info.name, event.target.value)}
+          onBlur={() => actions.enter(info.name)}
           onKeyDown={(event) => {
-            if (event.key === "Enter") desk.enter(info.name);
+            if (event.key === "Enter") actions.enter(info.name);
             if (event.key === "Escape" && changing) {
               event.stopPropagation();
-              desk.drop(info.name);
+              actions.drop(info.name);
             }
           }}
           className={`figure h-11 w-full rounded-cut border px-3 text-field placeholder:text-soft placeholder:italic ${
@@ -57,14 +72,13 @@ export function NumberField({ info, field }: Props) {
         className="col-span-2 mt-0.5 min-h-[1.1rem] text-right text-note"
         aria-live="polite"
       >
-        <Says info={info} field={field} changing={changing} />
+        <Says info={info} field={field} changing={changing} actions={actions} />
       </div>
     </div>
   );
 }
 
-function Says({ info, field, changing }: Props & { changing: boolean }) {
-  const desk = useDesk();
+function Says({ info, field, changing, actions }: Props & { changing: boolean; actions: FieldActions }) {
   if (field.problem) {
     return (
       <p className="text-left font-semibold">
@@ -87,8 +101,8 @@ function Says({ info, field, changing }: Props & { changing: boolean }) {
             type="button"
             className="button mr-2 mt-1"
             onClick={() => {
-              desk.drop(info.name);
-              desk.put([{ quantity: info.name, typed }]);
+              actions.drop(info.name);
+              actions.put([{ quantity: info.name, typed }]);
             }}
           >
             Read it as {typed}

@@ -1,5 +1,7 @@
 import type { ReactNode } from "react";
+import { Link } from "react-router";
 import { useCatalogue } from "@/api/queries";
+import { useLeaf } from "@/lib/address";
 import type { Group } from "@/lib/groups";
 import { useDesk } from "@/lib/useDesk";
 import { Choice } from "./Choice";
@@ -27,8 +29,44 @@ export function Rows({ group, children }: Props) {
   if (rows.length === 0) return null;
   return (
     <section className="mb-6 break-inside-avoid" aria-label={group.title}>
-      <h2 className="mb-1 border-b border-ink pb-1 text-head font-bold">{group.title}</h2>
+      <div className="mb-1 flex flex-wrap items-baseline justify-between gap-x-3 border-b border-ink pb-1">
+        <h2 className="text-head font-bold">{group.title}</h2>
+        <Shelves group={group} />
+      </div>
       {rows.map((name) => children?.(name) ?? <Row key={name} name={name} />)}
     </section>
+  );
+}
+
+const OF_LAYOUT: Record<string, readonly string[]> = {
+  plates: ["wet_motorcycle"],
+  disc: ["dry_car"],
+  cover: ["dry_car"],
+  flywheel: ["dry_car"],
+  bolts: ["dry_car"],
+  pilot: ["dry_car"],
+  starter: ["dry_car"],
+  housing: ["dry_car"],
+};
+
+/** Ways to the shelf for what brings the figures of a group; the part taken is named. */
+function Shelves({ group }: { group: Group }) {
+  const desk = useDesk();
+  const leaf = useLeaf();
+  const catalogue = useCatalogue();
+  const slots = (group.slots ?? []).filter((slot) => OF_LAYOUT[slot]?.includes(desk.shown.layout) ?? true);
+  if (slots.length === 0) return null;
+  return (
+    <p className="flex flex-wrap gap-x-3 text-note">
+      {slots.map((slot) => {
+        const label = catalogue.data?.inputs.find((i) => i.name === `${slot}_part`)?.label ?? slot;
+        const taken = desk.field(`${slot}_part`)?.typed;
+        return (
+          <Link key={slot} className="plain-link inline-block min-h-6" to={leaf({ shelf: slot })} replace>
+            {taken ?? `${label} from the shelf`}
+          </Link>
+        );
+      })}
+    </p>
   );
 }

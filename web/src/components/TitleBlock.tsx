@@ -8,9 +8,9 @@ export function TitleBlock({ job, layoutLabel }: { job: Job; layoutLabel: string
   return (
     <section
       aria-label="The four answers"
-      className="grid shrink-0 grid-cols-6 border-t-2 border-ink bg-sheet bench:grid-cols-[minmax(9rem,14rem)_1fr_7.5rem_7.5rem_7.5rem] no-print"
+      className="grid shrink-0 grid-cols-4 border-t-2 border-ink bg-sheet tablet:grid-cols-6 bench:grid-cols-[minmax(9rem,13rem)_1fr_11rem_11rem_11rem] no-print"
     >
-      <div className="col-span-6 flex flex-col justify-center gap-0.5 border-b border-ink px-4 py-2 tablet:col-span-2 tablet:border-r bench:col-span-1 bench:border-b-0">
+      <div className="hidden flex-col justify-center gap-0.5 border-b border-ink px-4 py-2 tablet:col-span-2 tablet:flex tablet:border-r bench:col-span-1 bench:border-b-0">
         <p className="line-clamp-2 font-bold leading-tight">{job.name || "Job without a name"}</p>
         {job.vehicle && <p className="truncate text-note text-soft">{job.vehicle}</p>}
         <p className="truncate text-note text-soft">
@@ -24,76 +24,76 @@ export function TitleBlock({ job, layoutLabel }: { job: Job; layoutLabel: string
   );
 }
 
-/** Where an answer leads: to what is missing, else to the working of its weakest link. */
+const VIEW_OF = { bite: "bite", lift: "section", heat: "start", true: "wheel" } as const;
+
+/** Where an answer leads: to what is missing, else to its view with the working of its weakest link. */
 function leadsTo(job: Job, verdict: Verdict): string {
+  const view = `/jobs/${job.id}/choose/${VIEW_OF[verdict.question]}`;
   const missing = verdict.needs[0];
-  if (missing) {
-    const brief = /curve|peak|stage|use|driveline/.test(missing.name);
-    return `/jobs/${job.id}/${brief ? "brief" : "choose"}`;
-  }
-  return `/jobs/${job.id}/choose?working=${verdict.links[0]?.name ?? "bite_margin"}`;
+  if (missing) return /curve|peak|stage|use|driveline/.test(missing.name) ? `/jobs/${job.id}/brief` : view;
+  const weakest = verdict.links.find((link) => link.name.endsWith("_margin"));
+  return weakest ? `${view}?working=${weakest.name}` : view;
 }
+
+function surfaceCelsius(job: Job): number | null {
+  const si = job.results.find((result) => result.name === "surface_temperature")?.planned?.high.si;
+  return si == null ? null : si - KELVIN;
+}
+
+/** The zero of the Celsius scale, for the colour of the bar only [K]. */
+const KELVIN = 273.15;
 
 function Answer({ job, verdict }: { job: Job; verdict: Verdict }) {
   const label = QUESTION_LABELS[verdict.question];
-  if (verdict.state === "later") {
-    return (
-      <div
-        className="col-span-2 flex items-center gap-2 border-l border-hair px-3 py-1 text-soft bench:col-span-1"
-        title={verdict.sentence}
-      >
-        <Glyph verdict={verdict} className="h-8 w-10 shrink-0" />
-        <p className="leading-tight">
-          <span className="lettering block">{label}</span>
-          <span className="block text-note">not worked out yet</span>
-        </p>
-      </div>
-    );
-  }
-  if (verdict.question !== "bite") {
-    return (
-      <div
-        className="col-span-2 flex items-center gap-2 border-l border-hair px-3 py-1 bench:col-span-1"
-        title={verdict.sentence}
-        data-testid={`answer-${verdict.question}`}
-      >
-        <p className="leading-tight">
-          <span className="lettering block">{label}</span>
-          <span className="block text-head font-bold">{STATE_WORDS[verdict.state]}</span>
-          {verdict.margin && (
-            <span className="figure block text-note">{verdict.margin.low.metric.figure}</span>
-          )}
-        </p>
-      </div>
-    );
-  }
-  const margin = verdict.margin;
+  const bite = verdict.question === "bite";
+  const { margin } = verdict;
   return (
     <Link
       to={leadsTo(job, verdict)}
       data-testid={`answer-${verdict.question}`}
       data-state={verdict.state}
-      className="group col-span-6 flex items-center gap-4 border-b border-ink px-4 py-2 hover:bg-paper tablet:col-span-4 bench:col-span-1 bench:border-b-0"
+      title={verdict.sentence}
+      className={`group flex flex-col items-start gap-x-2.5 gap-y-0.5 border-ink px-2 py-1.5 hover:bg-paper tablet:flex-row tablet:items-center tablet:border-b tablet:px-3 tablet:py-2 bench:border-b-0 ${
+        bite
+          ? "tablet:col-span-4 bench:col-span-1"
+          : "border-l border-l-hair tablet:col-span-2 bench:col-span-1"
+      }`}
     >
-      <Glyph verdict={verdict} className="h-14 w-[4.7rem] shrink-0" />
-      <div className="shrink-0">
+      <Glyph
+        verdict={verdict}
+        celsius={surfaceCelsius(job)}
+        className={`hidden shrink-0 tablet:block ${bite ? "h-14 w-[4.7rem]" : "h-9 w-12"}`}
+      />
+      <div className={bite ? "shrink-0" : "min-w-0"}>
         <p className="lettering">{label}</p>
-        <p className="text-state font-bold" data-testid="bite-state">
+        <p
+          className={`font-bold leading-tight ${bite ? "text-body tablet:text-state" : "text-body tablet:text-head"}`}
+          data-testid={bite ? "bite-state" : undefined}
+        >
           {STATE_WORDS[verdict.state]}
         </p>
         {margin && (
-          <p className="figure text-body" data-testid="bite-margin">
+          <p
+            className="figure whitespace-nowrap text-note max-tablet:[&>:not(:first-child)]:hidden"
+            data-testid={`${verdict.question}-margin`}
+          >
             <span className="font-bold">{margin.low.metric.figure}</span>
-            <span className="text-soft"> to {margin.high.metric.figure}</span>
-            {verdict.target && (
-              <span className="block text-note">of {verdict.target.metric.figure} asked</span>
-            )}
+            {!margin.single && <span className="text-soft"> to {margin.high.metric.figure}</span>}
+            {verdict.target && <span className="block">of {verdict.target.metric.figure} asked</span>}
           </p>
         )}
+        {!margin && verdict.needs.length > 0 && !bite && (
+          <p className="hidden text-note text-soft tablet:block">needs {verdict.needs.length} more</p>
+        )}
       </div>
-      <p className="text-note leading-snug group-hover:underline" data-testid="bite-sentence">
-        {verdict.sentence}
-      </p>
+      {bite && (
+        <p
+          className="hidden text-note leading-snug group-hover:underline tablet:line-clamp-4"
+          data-testid="bite-sentence"
+        >
+          {verdict.sentence}
+        </p>
+      )}
     </Link>
   );
 }

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link, NavLink } from "react-router";
 import { type Print, storedPrint, storePrint, systemPrint } from "@/lib/theme";
 
 /** The head of the sheet. */
@@ -8,8 +8,12 @@ export function TopBar({ children }: { children?: ReactNode }) {
   const [print, setPrint] = useState<Print>(() => storedPrint() ?? systemPrint());
   const other: Print = print === "day" ? "night" : "day";
   return (
-    <header className="flex min-h-13 shrink-0 flex-wrap items-stretch gap-x-5 border-b border-ink bg-paper px-4 no-print">
-      <Link to="/" className="flex items-center gap-2 py-2 font-bold" aria-label="Lift Bite: all jobs">
+    <header className="flex min-h-13 shrink-0 flex-wrap items-stretch gap-x-2 border-b border-ink bg-paper px-4 no-print bench:gap-x-5">
+      <Link
+        to="/"
+        className="order-2 flex min-h-11 items-center gap-2 py-2 font-bold tablet:order-none"
+        aria-label="Lift Bite: all jobs"
+      >
         <svg viewBox="0 0 28 24" className="h-6 w-7" aria-hidden="true" fill="none" stroke="currentColor">
           <path d="M2 2h10v20H2zM16 2h10v20H16z" strokeWidth="1.8" />
           <path
@@ -17,18 +21,31 @@ export function TopBar({ children }: { children?: ReactNode }) {
             strokeWidth="1.2"
           />
         </svg>
-        <span className="text-head [font-stretch:85%]">Lift Bite</span>
+        <span className="hidden text-head [font-stretch:85%] tablet:inline">Lift Bite</span>
       </Link>
       {children}
+      <NavLink
+        to="/shelf"
+        className={({ isActive }) =>
+          `order-3 ml-auto flex items-center border-b-4 px-3 pt-1 font-semibold ${
+            isActive ? "border-ink" : "border-transparent text-soft hover:text-ink"
+          }`
+        }
+      >
+        Shelf
+      </NavLink>
       <button
         type="button"
-        className="button my-2 ml-auto"
+        className="button order-3 my-2"
         onClick={() => {
           storePrint(other);
           setPrint(other);
         }}
       >
-        {other === "night" ? "Night print" : "Day print"}
+        <span>
+          {other === "night" ? "Night" : "Day"}
+          <span className="hidden bench:inline"> print</span>
+        </span>
       </button>
     </header>
   );

@@ -1,6 +1,11 @@
 /** Which fields and choices stand together on screen, in the order of work. What the arrangement does not ask for
  *  is left out by the server, so a group lists all that may ever stand in it. */
-export type Group = { title: string; rows: readonly string[] };
+export type Group = {
+  title: string;
+  rows: readonly string[];
+  /** Kinds of shelf parts that bring these figures. */
+  slots?: readonly string[];
+};
 
 export const ENGINE: Group = {
   title: "Engine output",
@@ -26,17 +31,28 @@ export const STAGE: Group = {
 
 export const USE: Group = { title: "Use", rows: ["use", "use_factor"] };
 
-export const CHOOSE: readonly Group[] = [
-  {
+/** Every group of the parts, by what it is about. */
+const G = {
+  primary: {
     title: "Primary drive",
     rows: ["primary_source", "primary_ratio", "basket_gear_teeth", "crank_gear_teeth", "primary_efficiency"],
   },
-  {
+  stack: {
     title: "Stack",
-    rows: ["disc_count", "friction_plate_count", "outer_diameter", "inner_diameter", "interface_efficiency"],
+    slots: ["disc", "plates"],
+    rows: [
+      "disc_count",
+      "friction_plate_count",
+      "outer_diameter",
+      "inner_diameter",
+      "interface_efficiency",
+      "floater_clearance",
+      "inner_wear",
+    ],
   },
-  {
+  facing: {
     title: "Facing",
+    slots: ["material"],
     rows: [
       "facing_material",
       "friction_low",
@@ -48,8 +64,9 @@ export const CHOOSE: readonly Group[] = [
       "pressure_slope",
     ],
   },
-  {
+  clamp: {
     title: "Clamp",
+    slots: ["cover", "springs"],
     rows: [
       "clamp_source",
       "cover_clamp",
@@ -64,6 +81,7 @@ export const CHOOSE: readonly Group[] = [
       "spring_free_length",
       "spring_free_lengths",
       "spring_installed_length",
+      "spring_circle_diameter",
       "diaphragm_outer_diameter",
       "diaphragm_inner_diameter",
       "diaphragm_thickness",
@@ -72,14 +90,15 @@ export const CHOOSE: readonly Group[] = [
       "plate_seat_diameter",
       "fulcrum_diameter",
       "finger_tip_diameter",
+      "lever_ratio",
+      "plate_lift_limit",
     ],
   },
-  {
-    title: "Finer points",
+  cover: {
+    title: "Cover, finer points",
     rows: [
-      "bearing",
-      "bearing_preload",
-      "lever_ratio",
+      "cover_action",
+      "finger_flex",
       "strap_force",
       "fingers",
       "finger_mass",
@@ -90,9 +109,305 @@ export const CHOOSE: readonly Group[] = [
       "hub",
       "ramp_radius",
       "ramp_angle",
+    ],
+  },
+  bearing: {
+    title: "Bearing",
+    slots: ["bearing"],
+    rows: ["bearing", "bearing_preload", "bearing_clearance", "bearing_reserve"],
+  },
+  release: {
+    title: "Release",
+    slots: ["master", "slave"],
+    rows: [
+      "release",
+      "pedal_stroke",
+      "pedal_ratio",
+      "master_diameter",
+      "master_stroke",
+      "slave_diameter",
+      "slave_outer_diameter",
+      "slave_inner_diameter",
+      "slave_stroke",
+      "fork_ratio",
+      "effort_limit",
+    ],
+  },
+  losses: {
+    title: "What the chain loses",
+    slots: ["fluid"],
+    rows: [
+      "trapped_air",
+      "hose_swell",
+      "cable_stiffness",
+      "pedal_free_play",
+      "port_travel",
+      "pedal_efficiency",
+      "arm_efficiency",
+      "pedal_return_force",
+      "slave_spring_force",
+      "pressure_rating",
+      "fluid_dry_boiling",
+      "fluid_wet_boiling",
+    ],
+  },
+  room: {
+    title: "Lift that is needed",
+    rows: [
+      "cushion_travel",
+      "disc_wobble",
+      "hot_coning",
+      "running_gap",
+      "gap_single",
+      "gap_several",
+      "least_gap",
+    ],
+  },
+  wear: {
+    title: "Wear",
+    rows: ["wear", "facing_depth", "plate_wear_allowed", "wear_rate", "starts_per_distance"],
+  },
+  sizes: {
+    title: "Sizes of the drawing",
+    rows: [
+      "disc_thickness",
+      "floater_thickness",
+      "friction_plate_thickness",
+      "plain_plate_thickness",
+      "pressure_plate_thickness",
+      "flywheel_thickness",
+    ],
+  },
+  wheel: {
+    title: "Flywheel",
+    slots: ["flywheel"],
+    rows: [
+      "inertia_source",
+      "flywheel_inertia",
+      "flywheel_mass",
+      "flywheel_diameter",
+      "flywheel_bore",
+      "gyration_share",
+      "wire_radius",
+      "wire_length",
+      "swing_period",
+      "ring_outer_diameters",
+      "ring_inner_diameters",
+      "ring_thicknesses",
+      "ring_densities",
+    ],
+  },
+  old: {
+    title: "The flywheel that comes out",
+    rows: [
+      "old_wheel_source",
+      "old_flywheel_inertia",
+      "old_flywheel_mass",
+      "old_flywheel_diameter",
+      "old_gyration_share",
+      "old_wire_radius",
+      "old_wire_length",
+      "old_swing_period",
+      "old_ring_outer_diameters",
+      "old_ring_inner_diameters",
+      "old_ring_thicknesses",
+      "old_ring_densities",
+    ],
+  },
+  strength: {
+    title: "Strength at speed",
+    rows: [
+      "redline",
+      "flywheel_material",
+      "density",
+      "poisson_ratio",
+      "wheel_strength",
+      "strength_factor",
+      "stress_concentration",
+      "disc_burst_speed",
+      "gear_ratio_from",
+      "gear_ratio_into",
+    ],
+  },
+  turning: {
+    title: "What turns with it",
+    slots: ["crank"],
+    rows: [
+      "crank_inertia",
+      "cover_inertia",
+      "basket_inertia",
+      "disc_inertia",
+      "gear_ratios",
+      "idle_speed",
+      "free_rev_torque",
+      "shift_speed_step",
+    ],
+  },
+  balance: {
+    title: "Balance",
+    rows: [
+      "balance",
+      "balance_grade",
+      "rotating_mass",
+      "unbalance_source",
+      "residual_unbalance",
+      "register_offset",
+      "unbalance_amounts",
+      "unbalance_angles",
+      "drill_radius",
+      "drill_diameter",
+    ],
+  },
+  joint: {
+    title: "Flywheel joint",
+    slots: ["bolts"],
+    rows: [
+      "bolt_count",
+      "bolt_diameter",
+      "bolt_pitch",
+      "bolt_torque",
+      "torque_factor",
+      "bolt_proof_strength",
+      "preload_scatter",
+      "joint_friction",
+      "bolt_circle_diameter",
+      "dowel_torque",
+    ],
+  },
+  shaft: {
+    title: "Shaft and damper",
+    slots: ["shaft"],
+    rows: [
+      "shaft_diameter",
+      "shaft_yield",
+      "shock_factor",
+      "spline_pitch_diameter",
+      "spline_count",
+      "spline_height",
+      "spline_engagement",
+      "spline_pressure_limit",
+      "spline_sharing",
+      "damper_stop_torque",
+    ],
+  },
+  fits: {
+    title: "What has to fit",
+    slots: ["crank", "pilot", "starter", "housing"],
+    rows: [
+      "disc_spline_count",
+      "disc_spline_diameter",
+      "shaft_spline_diameter",
+      "cover_disc_size",
+      "cover_bolt_circle",
+      "flywheel_cover_bolt_circle",
+      "cover_dowel_count",
+      "flywheel_dowel_count",
+      "cover_step_height",
+      "flywheel_step_height",
+      "flywheel_insert",
+      "crank_bolt_count",
+      "crank_bolt_circle",
+      "engine_external_balance",
+      "flywheel_external_balance",
+      "ring_gear_teeth",
+      "starter_ring_gear_teeth",
+      "starter_flywheel_diameter",
+      "crank_pilot_bore",
+      "pilot_outer_diameter",
+      "pilot_inner_diameter",
+      "shaft_pilot_diameter",
+      "housing_depth",
+      "shaft_housing_depth",
+    ],
+  },
+  start: {
+    title: "Start",
+    rows: [
+      "start",
+      "start_engine_speed",
+      "start_clutch_share",
+      "start_engine_share",
+      "release_time",
+      "restrictor_time",
+      "stall_speed",
+      "starts_in_row",
+      "start_interval",
+    ],
+  },
+  vehicle: {
+    title: "Vehicle",
+    rows: [
+      "vehicle_mass",
+      "trailer_mass",
+      "tyre_radius",
+      "gear_ratio",
+      "final_ratio",
+      "grade",
+      "rolling_resistance",
+      "tyre_grip",
+      "driven_load_share",
+    ],
+  },
+  heat: {
+    title: "Heat",
+    rows: [
+      "heat_mass",
+      "heat_share",
+      "cooling",
+      "ambient_temperature",
+      "specific_heat",
+      "conductivity",
+      "plate_density",
       "sustained_temperature",
       "brief_temperature",
       "fade_share",
+      "specific_energy_limit",
     ],
   },
-];
+} satisfies Record<string, Group>;
+
+export type View = "section" | "bite" | "start" | "wheel" | "find" | "moves";
+
+/** The groups that stand beside a view of the workbench. */
+export const GROUPS_OF: Record<View, readonly Group[]> = {
+  section: [G.release, G.losses, G.stack, G.clamp, G.bearing, G.cover, G.room, G.wear, G.sizes, G.fits],
+  bite: [G.primary, G.stack, G.facing, G.clamp, G.bearing, G.cover, G.heat, G.shaft],
+  start: [G.start, G.vehicle, G.heat, G.turning, G.wheel, G.wear],
+  wheel: [G.wheel, G.old, G.turning, G.strength, G.balance, G.joint, G.fits, G.vehicle],
+  find: [],
+  moves: [],
+};
+
+/** The groups a part of the drawing stands for, and the results that come from it. */
+export const OF_PART: Record<string, { groups: readonly Group[]; results: readonly string[] }> = {
+  crank: {
+    groups: [G.joint, G.balance, G.fits],
+    results: ["joint_margin", "proof_margin", "unbalance_force"],
+  },
+  flywheel: {
+    groups: [G.wheel, G.strength, G.fits, G.sizes],
+    results: ["flywheel_inertia", "burst_margin", "rim_speed"],
+  },
+  disc: {
+    groups: [G.stack, G.facing, G.room, G.wear, G.sizes],
+    results: ["torque_capacity", "mean_pressure", "lift_needed", "pressure_margin"],
+  },
+  floater: { groups: [G.stack, G.sizes], results: ["inner_gap", "outer_gap", "reshim_wear"] },
+  plates: {
+    groups: [G.stack, G.facing, G.room, G.wear, G.sizes],
+    results: ["torque_capacity", "mean_pressure", "lift_needed"],
+  },
+  basket: { groups: [G.primary, G.turning], results: ["torque_at_clutch", "engine_inertia"] },
+  plate: { groups: [G.heat, G.sizes], results: ["bulk_rise", "base_temperature", "surface_temperature"] },
+  spring: { groups: [G.clamp], results: ["clamp_load", "spring_rate", "bite_margin"] },
+  cover: { groups: [G.clamp, G.cover], results: ["clamp_load", "release_lever_ratio", "overtravel_margin"] },
+  bearing: { groups: [G.bearing], results: ["release_lever_ratio", "lift_margin"] },
+  shaft: { groups: [G.shaft, G.fits], results: ["shaft_margin", "spline_margin", "damper_margin"] },
+  release: {
+    groups: [G.release, G.losses],
+    results: ["plate_lift_available", "lift_needed", "lift_margin", "least_lift_margin"],
+  },
+};
+
+/** Every group of the workbench. */
+export const CHOOSE: readonly Group[] = Object.values(G);

@@ -1,6 +1,8 @@
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
+import { useSearchParams } from "react-router";
 import { type EntryIn, type Field, type Job, type Picked, Refusal } from "@/api/client";
 import { useEnter, usePreview, useReread, useTurn } from "@/api/queries";
+import { triedIn, tryKey, withSearch } from "./address";
 import { asEntries, type Drafts, loadDrafts, saveDrafts, typing, without } from "./drafts";
 
 /** How long a figure rests before it is entered by itself, so that nothing needs saving. */
@@ -8,12 +10,32 @@ const REST_MS = 1500;
 
 export type Conflict = { mine: EntryIn[]; theirs: Job };
 
+/** What a field can do; stays the same from one drawing to the next. */
+export type FieldActions = {
+  type: (quantity: string, typed: string) => void;
+  enter: (quantity: string) => void;
+  drop: (quantity: string) => void;
+  put: (entries: EntryIn[]) => void;
+};
+
 export type Desk = {
   /** The job as entered. */
   entered: Job;
   /** The job as it would be with what is being typed. */
   shown: Job;
   drafts: Drafts;
+  /** What is typed or tried but not entered, as it is sent along to look at. */
+  tried: EntryIn[];
+  /** The same as far as the answers shown follow from it; views of the workbench look at this. */
+  looked: EntryIn[];
+  actions: FieldActions;
+  /** What is tried without being entered; it stands in the address. */
+  trial: Drafts;
+  try: (quantity: string, typed: string | null) => void;
+  /** Enters what is tried. */
+  keepTrial: () => void;
+  /** Takes back what is tried. */
+  dropTrial: () => void;
   field: (name: string) => Field | undefined;
   picked: (name: string) => Picked | undefined;
   type: (quantity: string, typed: string) => void;
@@ -47,9 +69,18 @@ export function useDeskState(entered: Job): Desk {
   const [drafts, setDrafts] = useState<Drafts>(() => loadDrafts(id, sessionStorage));
   const [conflict, setConflict] = useState<Conflict | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [search, setSearch] = useSearchParams();
+  const trialText = JSON.stringify(triedIn(search));
+  const trial = useMemo<Drafts>(() => JSON.parse(trialText), [trialText]);
   const entries = useMemo(() => asEntries(drafts), [drafts]);
-  const preview = usePreview(id, entered.revision, entries);
-  const shown = entries.length > 0 && preview.data ? preview.data : entered;
+  const tried = useMemo(() => asEntries({ ...trial, ...drafts }), [trial, drafts]);
+  const preview = usePreview(id, entered.revision, tried);
+  const shown = tried.length > 0 && preview.data ? preview.data : entered;
+  // the answers come first: what the workbench draws is asked for once they are there
+  const settled = tried.length === 0 || (preview.data !== undefined && !preview.isPlaceholderData);
+  const lastLooked = useRef(tried);
+  if (settled) lastLooked.current = tried;
+  const looked = lastLooked.current;
   const reread = useReread();
   const enterChange = useEnter(id);
   const turnChange = useTurn(id);
@@ -127,6 +158,20 @@ export function useDeskState(entered: Job): Desk {
 
   const drop = useCallback((quantity: string) => setDrafts((now) => without(now, [quantity])), []);
 
+  const setTrial = useCallback(
+    (quantity: string, typed: string | null) =>
+      setSearch((now) => withSearch(now, { [tryKey(quantity)]: typed }), { replace: true, flushSync: true }),
+    [setSearch],
+  );
+  const dropTrial = useCallback(() => {
+    const keys = Object.keys(trial).map((quantity) => [tryKey(quantity), null]);
+    setSearch((now) => withSearch(now, Object.fromEntries(keys)), { replace: true, flushSync: true });
+  }, [trial, setSearch]);
+  const keepTrial = useCallback(() => {
+    put(asEntries(trial));
+    dropTrial();
+  }, [trial, put, dropTrial]);
+
   const { mutateAsync: turnNow } = turnChange;
   const turn = useCallback(
     (way: "undo" | "redo") => {
@@ -157,6 +202,13 @@ export function useDeskState(entered: Job): Desk {
     entered,
     shown,
     drafts,
+    tried,
+    looked,
+    actions: useMemo(() => ({ type, enter, drop, put }), [type, enter, drop, put]),
+    trial,
+    try: setTrial,
+    keepTrial,
+    dropTrial,
     field: useCallback((name) => shown.fields.find((f) => f.name === name), [shown]),
     picked: useCallback((name) => shown.choices.find((c) => c.name === name), [shown]),
     type,

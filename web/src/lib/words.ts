@@ -15,7 +15,6 @@ export const STATE_WORDS: Record<Verdict["state"], string> = {
   open: "open",
   stop: "stop",
   "cannot be": "cannot be",
-  later: "later",
 };
 
 export const QUESTION_LABELS: Record<Verdict["question"], string> = {

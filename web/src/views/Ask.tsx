@@ -5,20 +5,23 @@ import { Figure } from "@/components/Figure";
 import { Panel } from "@/components/Panel";
 import { useDesk } from "@/lib/useDesk";
 
-/** The bite margin asked backwards: what would each quantity have to be for the target? */
-export function Ask({ onClose }: { onClose: () => void }) {
+/** A result asked backwards: what would each quantity have to be for the target? */
+export function Ask({ result, onClose }: { result: string; onClose: () => void }) {
   const desk = useDesk();
   const [target, setTarget] = useState("");
-  const asked = useAsk(desk.entered.id, desk.entered.revision, "bite_margin", useDeferredValue(target));
+  const asked = useAsk(desk.entered.id, desk.entered.revision, result, useDeferredValue(target));
+  const label = desk.shown.results.find((r) => r.name === result)?.label ?? "the result";
   return (
     <Panel title="Ask it backwards" onClose={onClose}>
-      <p>What would each quantity have to be, alone, for the bite margin to reach the target?</p>
+      <p>
+        What would each quantity have to be, alone, for <b>{label.toLowerCase()}</b> to reach the target?
+      </p>
       <label className="mt-3 flex items-center gap-3 font-semibold">
-        Target margin
+        Target
         <input
           value={target}
           onChange={(event) => setTarget(event.target.value)}
-          placeholder={asked.data && !target ? `${asked.data.target.metric.figure}, from the use` : "1.3"}
+          placeholder={asked.data && !target ? `${asked.data.target.metric.figure}, as asked for` : "1.3"}
           autoComplete="off"
           className="figure h-11 w-48 rounded-cut border border-line bg-paper px-3 text-field placeholder:text-soft placeholder:italic"
         />
@@ -37,8 +40,7 @@ export function Ask({ onClose }: { onClose: () => void }) {
 }
 
 function Answers({ asked }: { asked: Asked }) {
-  if (asked.sought.length === 0)
-    return <p>The bite margin has no value yet, so nothing can be asked of it.</p>;
+  if (asked.sought.length === 0) return <p>It has no value yet, or nothing that may be changed moves it.</p>;
   return (
     <>
       <p className="text-note text-soft">For the {asked.at}; everything else stays as it is.</p>

@@ -1,66 +1,71 @@
-import { Link } from "react-router";
+import { NavLink, Outlet, useLocation, useSearchParams } from "react-router";
 import { Rows } from "@/components/Rows";
 import { Scroll } from "@/components/Scroll";
-import { TorqueChart } from "@/components/TorqueChart";
-import { CHOOSE } from "@/lib/groups";
-import { PARTS_LEAF, RESULTS_LEAF, TWO_LEAVES } from "@/lib/leaves";
+import { withSearch } from "@/lib/address";
+import { GROUPS_OF, OF_PART, type View } from "@/lib/groups";
+import { PARTS_LEAF, TWO_LEAVES } from "@/lib/leaves";
 import { useDesk } from "@/lib/useDesk";
-import { Links } from "./Links";
-import { Results } from "./Results";
 
-const CAPACITY = [
-  "torque_capacity",
-  "holdable_engine_torque",
-  "bite_margin",
-  "clamp_load",
-  "effective_radius",
-  "friction_faces",
+export const VIEWS: readonly { to: View; label: string }[] = [
+  { to: "section", label: "Section" },
+  { to: "bite", label: "Torque" },
+  { to: "start", label: "Start" },
+  { to: "wheel", label: "Flywheel" },
+  { to: "find", label: "Find parts" },
+  { to: "moves", label: "What moves it" },
 ];
-const DEMAND = ["peak_engine_torque", "torque_at_clutch", "torque_demand"];
-const PRESSURE = ["mean_pressure", "edge_pressure", "pressure_margin", "facing_area", "facing_area_total"];
 
-/** Choose: the parts on the left, what they amount to on the right. */
+/** Choose: the parts on the left, the clutch and what it amounts to on the right. */
 export function Choose() {
-  const { shown } = useDesk();
+  const view = (useLocation().pathname.split("/")[4] ?? "section") as View;
+  const [search] = useSearchParams();
+  const part = view === "section" ? search.get("part") : null;
+  const groups = (part && OF_PART[part]?.groups) || GROUPS_OF[view] || [];
   return (
-    <div className={TWO_LEAVES}>
-      <Scroll label="Parts" className={PARTS_LEAF}>
-        {CHOOSE.map((group) => (
-          <Rows key={group.title} group={group} />
+    <div className="flex h-full min-h-0 flex-col">
+      <nav aria-label="Workbench" className="flex shrink-0 gap-1 overflow-x-auto border-b border-ink px-4">
+        {VIEWS.map(({ to, label }) => (
+          <NavLink
+            key={to}
+            to={{ pathname: to, search: keptBetweenViews(search) }}
+            className={({ isActive }) =>
+              `whitespace-nowrap border-b-[3px] px-3 py-1.5 ${
+                isActive ? "border-ink font-bold" : "border-transparent text-soft hover:text-ink"
+              }`
+            }
+          >
+            {label}
+          </NavLink>
         ))}
-      </Scroll>
-      <Scroll label="Results" className={RESULTS_LEAF}>
-        <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
-          <h1 className="text-head font-bold">Does it hold?</h1>
-          <p className="flex gap-5">
-            <Link className="plain-link" to="?ask" replace>
-              Ask it backwards
-            </Link>
-            <Link className="plain-link" to="?assumptions" replace>
-              {shown.assumptions.length} assumptions
-            </Link>
-          </p>
-        </div>
-        {shown.chart ? (
-          <TorqueChart chart={shown.chart} />
-        ) : (
-          <p className="my-4 text-soft">
-            The chart waits for the engine's curve:{" "}
-            <Link className="plain-link" to="../brief">
-              give it in the brief
-            </Link>
-            .
-          </p>
+      </nav>
+      <div className={`${groups.length > 0 ? TWO_LEAVES : "grid h-full min-h-0 grid-cols-1"} grow`}>
+        {groups.length > 0 && (
+          <Scroll label="Parts" className={PARTS_LEAF}>
+            <Misfits />
+            {groups.map((group) => (
+              <Rows key={group.title} group={group} />
+            ))}
+          </Scroll>
         )}
-        <Links />
-        <div className="mt-5 grid gap-x-8 gap-y-5 bench:grid-cols-2">
-          <Results names={CAPACITY} title="Capacity" />
-          <div className="grid content-start gap-y-5">
-            <Results names={DEMAND} title="Demand" />
-            <Results names={PRESSURE} title="Face pressure" />
-          </div>
-        </div>
-      </Scroll>
+        <Outlet />
+      </div>
     </div>
   );
+}
+
+/** What is tried goes along from view to view; leaves and part do not. */
+function keptBetweenViews(search: URLSearchParams): string {
+  const drop = [...search.keys()].filter((key) => !key.startsWith("try."));
+  const text = withSearch(search, Object.fromEntries(drop.map((key) => [key, null])));
+  return text === "?" ? "" : text;
+}
+
+/** Parts that do not go together, with the way out. */
+function Misfits() {
+  const { shown } = useDesk();
+  return shown.misfits.map((misfit) => (
+    <p key={misfit.sentence} role="alert" className="mb-4 border-l-4 border-ink pl-3" data-testid="misfit">
+      <span className="font-bold">▲ Stop.</span> {misfit.sentence}
+    </p>
+  ));
 }

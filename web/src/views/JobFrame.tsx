@@ -1,10 +1,12 @@
 import { useEffect } from "react";
-import { NavLink, Outlet, useParams } from "react-router";
+import { Link, NavLink, Outlet, useNavigate, useParams, useSearchParams } from "react-router";
 import type { Job } from "@/api/client";
 import { useCatalogue, useJob } from "@/api/queries";
 import { ConflictDialog } from "@/components/ConflictDialog";
 import { TitleBlock } from "@/components/TitleBlock";
 import { TopBar } from "@/components/TopBar";
+import { useLeaf, withSearch } from "@/lib/address";
+import { actionOf, keysOn } from "@/lib/keys";
 import { DeskContext, useDesk, useDeskState } from "@/lib/useDesk";
 import { Leaves } from "./Leaves";
 import { Trouble } from "./Trouble";
@@ -12,6 +14,7 @@ import { Trouble } from "./Trouble";
 const STATIONS = [
   { to: "brief", label: "Brief" },
   { to: "choose", label: "Choose" },
+  { to: "measure", label: "Measure" },
   { to: "sheet", label: "Sheet" },
   { to: "record", label: "Record" },
 ];
@@ -32,6 +35,7 @@ function OpenJob({ job }: { job: Job }) {
     .find((choice) => choice.name === "layout")
     ?.options.find((option) => option.value === job.layout);
   const { turn } = desk;
+  const leaf = useLeaf();
 
   useEffect(() => {
     document.title = `${job.name || "Job"} · Lift Bite`;
@@ -51,17 +55,22 @@ function OpenJob({ job }: { job: Job }) {
     return () => removeEventListener("keydown", onKey);
   }, [turn]);
 
+  useKeys(job.id);
+
   return (
     <DeskContext value={desk}>
       <div className="flex h-full flex-col print:block print:h-auto">
         <TopBar>
-          <nav aria-label="Order of work" className="flex">
+          <nav
+            aria-label="Order of work"
+            className="order-1 flex basis-full tablet:order-none tablet:basis-auto"
+          >
             {STATIONS.map(({ to, label }) => (
               <NavLink
                 key={to}
                 to={to}
                 className={({ isActive }) =>
-                  `flex items-center border-b-4 px-4 pt-1 font-semibold ${
+                  `flex min-h-11 items-center border-b-4 px-2.5 pt-1 font-semibold tablet:px-3 bench:px-4 ${
                     isActive ? "border-ink" : "border-transparent text-soft hover:text-ink"
                   }`
                 }
@@ -70,9 +79,12 @@ function OpenJob({ job }: { job: Job }) {
               </NavLink>
             ))}
           </nav>
-          <div className="flex items-center gap-2">
+          <div className="order-2 flex items-center gap-2 tablet:order-none">
             <Turn way="undo" label="Undo" words={job.undo?.words} />
             <Turn way="redo" label="Redo" words={job.redo?.words} />
+            <Link className="plain-link ml-2 hidden min-h-6 bench:inline" to={leaf({ keys: "" })} replace>
+              Keys
+            </Link>
           </div>
         </TopBar>
         {desk.trouble && (
@@ -105,4 +117,27 @@ function Turn({ way, label, words }: { way: "undo" | "redo"; label: string; word
       {label}
     </button>
   );
+}
+
+/** Single keys, as the key map says. */
+function useKeys(id: number) {
+  const navigate = useNavigate();
+  const [search] = useSearchParams();
+  const leaf = useLeaf();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const action = keysOn() ? actionOf(event) : null;
+      if (!action) return;
+      event.preventDefault();
+      if ("go" in action) navigate(`/jobs/${id}/${action.go}`);
+      else if ("leaf" in action) navigate(leaf(action.leaf), { replace: true });
+      else if ("focus" in action) document.querySelector<HTMLElement>(action.focus)?.focus();
+      else
+        navigate(withSearch(search, { [action.toggle]: search.has(action.toggle) ? null : "" }), {
+          replace: true,
+        });
+    };
+    addEventListener("keydown", onKey);
+    return () => removeEventListener("keydown", onKey);
+  }, [id, navigate, leaf, search]);
 }

@@ -1,30 +1,35 @@
 import { Link } from "react-router";
 import type { Band, Verdict } from "@/api/client";
+import { useLeaf } from "@/lib/address";
 import { useDesk } from "@/lib/useDesk";
 
-/** What can give way, weakest first, and the margin now and after the planned work. */
-export function Links() {
+type Props = { question?: Verdict["question"]; most?: number };
+
+/** What can give way, weakest first, and for Bite the margin now and after the planned work. */
+export function Links({ question = "bite", most = 20 }: Props) {
   const { shown } = useDesk();
-  const bite = shown.verdicts.find((verdict) => verdict.question === "bite");
-  if (!bite) return null;
-  if (bite.state === "open" || bite.state === "cannot be") {
+  const leaf = useLeaf();
+  const verdict = shown.verdicts.find((v) => v.question === question);
+  if (!verdict) return null;
+  const margins = question === "bite" && shown.has_plan;
+  if (verdict.links.length === 0) {
     return (
       <p className="mt-3 border-l-4 border-ink pl-3 font-semibold" role="status">
-        {bite.sentence}
+        {verdict.sentence}
       </p>
     );
   }
   return (
     <div className="mt-3 grid gap-x-8 gap-y-3 bench:grid-cols-2">
-      {shown.has_plan && <Margins bite={bite} />}
-      <ol className={shown.has_plan ? "" : "bench:col-span-2"}>
-        {bite.links.map((link, i) => (
+      {margins && <Margins bite={verdict} />}
+      <ol className={margins ? "" : "bench:col-span-2"} data-testid={`links-${question}`}>
+        {verdict.links.slice(0, most).map((link, i) => (
           <li
-            key={link.name}
+            key={link.label}
             className="border-l-4 border-ink py-1 pl-3 not-first:mt-2 not-first:border-hair"
           >
             <p>
-              <Link className="plain-link font-bold" to={`?working=${link.name}`} replace>
+              <Link className="plain-link font-bold" to={leaf({ working: link.name })} replace>
                 {i === 0 ? "Weakest" : "Next"}: {link.label}
               </Link>
               <span className="figure text-soft"> {link.reserve.metric.figure} of what is needed</span>
@@ -66,10 +71,11 @@ function Margins({ bite }: { bite: Verdict }) {
 }
 
 function MarginRow({ label, band, stage }: { label: string; band: Band | null; stage: string }) {
+  const leaf = useLeaf();
   return (
     <tr className="border-b border-hair">
       <th scope="row" className="py-1 text-left font-normal">
-        <Link className="plain-link" to={`?working=bite_margin&stage=${stage}`} replace>
+        <Link className="plain-link" to={leaf({ working: "bite_margin", stage })} replace>
           {label}
         </Link>
       </th>

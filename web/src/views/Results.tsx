@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import type { Band, Result } from "@/api/client";
 import { Figure } from "@/components/Figure";
+import { useLeaf } from "@/lib/address";
 import { useDesk } from "@/lib/useDesk";
 
 type Props = { names: readonly string[]; title: string; stage?: "now" | "planned" };
@@ -22,11 +23,12 @@ export function Results({ names, title, stage = "planned" }: Props) {
 }
 
 function ResultRow({ result, stage }: { result: Result; stage: "now" | "planned" }) {
+  const leaf = useLeaf();
   const band = stage === "now" ? result.now : result.planned;
   return (
     <tr className="border-b border-hair align-baseline">
       <th scope="row" className="py-1.5 pr-3 text-left font-normal">
-        <Link className="plain-link" to={`?working=${result.name}&stage=${stage}`} replace>
+        <Link className="plain-link" to={leaf({ working: result.name, stage })} replace>
           {result.label}
         </Link>
       </th>

@@ -1,10 +1,13 @@
 import type { Field } from "@/api/client";
+import { useMeasure } from "@/api/measure";
 import { useCatalogue } from "@/api/queries";
 import { Figure } from "@/components/Figure";
+import { Glyph } from "@/components/Glyph";
 import { Scroll } from "@/components/Scroll";
 import { TorqueChart } from "@/components/TorqueChart";
 import { useDesk } from "@/lib/useDesk";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
+import { VERDICT_WORDS } from "./measure/marks";
 import { Results } from "./Results";
 
 const SHOWN = [
@@ -17,17 +20,37 @@ const SHOWN = [
   "pressure_margin",
 ];
 
+const SHOWN_OF: Record<string, readonly string[]> = {
+  lift: ["plate_lift_available", "lift_needed", "lift_margin", "least_lift_margin", "overtravel_margin"],
+  heat: [
+    "slip_time",
+    "slip_energy",
+    "surface_temperature",
+    "heat_margin",
+    "sustained_margin",
+    "distance_to_limit",
+  ],
+  true: [
+    "engine_inertia",
+    "burst_margin",
+    "disc_speed_margin",
+    "balance_margin",
+    "joint_margin",
+    "proof_margin",
+  ],
+};
+
 /** The sheet to hand over: prints on paper as it stands. */
 export function SheetView() {
   const { entered: job } = useDesk();
   const catalogue = useCatalogue();
-  const bite = job.verdicts.find((verdict) => verdict.question === "bite");
   const label = (name: string) => catalogue.data?.inputs.find((input) => input.name === name)?.label ?? name;
   const kind = (name: string) => catalogue.data?.inputs.find((input) => input.name === name)?.kind;
   const entered = job.fields.filter(
     (field) =>
       field.typed && field.mark !== "assumed" && !["text", "curve"].includes(kind(field.name) ?? "text"),
   );
+  const parts = job.fields.filter((field) => field.name.endsWith("_part") && field.typed);
   const notes = job.fields.find((field) => field.name === "notes")?.typed;
   const picked = job.choices.flatMap((choice) => {
     const info = catalogue.data?.choices.find((c) => c.name === choice.name);
@@ -56,17 +79,23 @@ export function SheetView() {
             {job.vehicle} {job.vehicle && "·"} revision {job.revision}
           </p>
         </header>
-        {bite && (
-          <section className="border-b border-ink py-4">
-            <h2 className="text-state font-bold">
-              {QUESTION_LABELS.bite}: {STATE_WORDS[bite.state]}
-            </h2>
-            <p className="mt-1">{bite.sentence}</p>
-            <p className="mt-1 text-note text-soft">
-              Lift, Heat and True are not worked out yet; this sheet does not speak of them.
-            </p>
+        {job.verdicts.map((verdict) => (
+          <section key={verdict.question} className="flex gap-5 border-b border-ink py-3">
+            <Glyph verdict={verdict} className="h-10 w-14 shrink-0" />
+            <div>
+              <h2 className="text-head font-bold">
+                {QUESTION_LABELS[verdict.question]}:{" "}
+                {verdict.state === "open" ? "not answered" : STATE_WORDS[verdict.state]}
+              </h2>
+              <p>{verdict.sentence}</p>
+            </div>
           </section>
-        )}
+        ))}
+        {job.misfits.map((misfit) => (
+          <p key={misfit.sentence} className="border-b border-ink py-3 font-semibold">
+            ▲ Stop. {misfit.sentence}
+          </p>
+        ))}
         {job.chart && (
           <section className="py-3">
             <TorqueChart chart={job.chart} />
@@ -76,6 +105,11 @@ export function SheetView() {
           <section>
             <h2 className="border-b border-ink pb-1 text-head font-bold">Entered</h2>
             <dl>
+              {parts.map((part) => (
+                <Line key={part.name} term={label(part.name)}>
+                  {part.typed}
+                </Line>
+              ))}
               {picked.map((choice) => (
                 <Line key={choice.label} term={choice.label}>
                   {choice.option}
@@ -90,6 +124,13 @@ export function SheetView() {
           </section>
           <section>
             <Results names={SHOWN} title="Worked out" />
+            {job.verdicts
+              .filter((verdict) => verdict.question !== "bite" && verdict.links.length > 0)
+              .map(({ question }) => (
+                <div key={question} className="mt-4">
+                  <Results names={SHOWN_OF[question] ?? []} title={QUESTION_LABELS[question]} />
+                </div>
+              ))}
             <h2 className="mt-6 border-b border-ink pb-1 text-head font-bold">Assumed, not entered</h2>
             <dl>
               {job.assumptions.map((assumption) => (
@@ -101,6 +142,7 @@ export function SheetView() {
             </dl>
           </section>
         </div>
+        <Measured id={job.id} revision={job.revision} />
         {notes && (
           <section className="mt-6">
             <h2 className="border-b border-ink pb-1 text-head font-bold">Notes</h2>
@@ -114,6 +156,36 @@ export function SheetView() {
         </p>
       </article>
     </Scroll>
+  );
+}
+
+/** What was measured, by whose limit it was judged, and what it takes. */
+function Measured({ id, revision }: { id: number; revision: number }) {
+  const bench = useMeasure(id, revision).data;
+  const begun = bench?.checks.filter((check) => check.finding.taken > 0) ?? [];
+  if (!bench || begun.length === 0) return null;
+  return (
+    <section className="mt-6" data-testid="measured">
+      <h2 className="border-b border-ink pb-1 text-head font-bold">Measured</h2>
+      <table className="w-full">
+        <tbody>
+          {begun.map((check) => (
+            <tr key={check.name} className="border-b border-hair align-baseline">
+              <th scope="row" className="py-1 pr-3 text-left font-normal">
+                {check.title}
+              </th>
+              <td className="whitespace-nowrap py-1 pr-3 font-bold">
+                {VERDICT_WORDS[check.finding.verdict]}
+              </td>
+              <td className="py-1 text-note">{check.finding.sentence}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {bench.needs.length > 0 && (
+        <p className="pt-2">{bench.needs.map((need) => `${need.part} (${need.work})`).join(", ")}.</p>
+      )}
+    </section>
   );
 }
 

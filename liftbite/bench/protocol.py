@@ -1,0 +1,71 @@
+"""A reading as a line: value, unit, newline. ASCII or UTF-8, `\\n` or `\\r\\n`; docs/gauge.md describes it.
+
+- `Line`, `parse_line`   a line that came in
+- `write_line`           a line to send
+- `check_port`           the addresses that are read
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from liftbite.core.errors import UnreadableEntry
+
+MOST = 120
+_VALUE = re.compile(r"^([+\-−]?\d{1,9}(?:[.,]\d{1,9})?)\s*(mm|in|thou|cm|m|kg|g|lb|s|°|deg)$")
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """A line: "value" with what it says as one would type it, "said" for a remark, "odd" for what is no reading."""
+
+    kind: str
+    text: str
+
+
+def parse_line(raw: bytes) -> Line | None:
+    """What a line says; None for an empty one.
+
+    >>> parse_line(b"+12.30 mm\\r\\n"), parse_line(b"# caliper\\n"), parse_line(b"12.3\\n")
+    (Line(kind='value', text='12.30 mm'), Line(kind='said', text='caliper'), Line(kind='odd', text='12.3'))
+    """
+    text = raw.decode("utf-8", errors="replace").strip()
+    if not text:
+        return None
+    if text.startswith("#"):
+        return Line("said", text[1:].strip()[:MOST])
+    match = _VALUE.match(text)
+    if match is None:
+        return Line("odd", text[:MOST])
+    number = match[1].replace("−", "-").removeprefix("+")
+    return Line("value", f"{number} {match[2]}")
+
+
+def write_line(value: float, unit: str, decimals: int) -> bytes:
+    """A reading as a line.
+
+    >>> write_line(12.3, "mm", 2)
+    b'12.30 mm\\n'
+    """
+    return f"{value:.{decimals}f} {unit}\n".encode()
+
+
+def check_port(port: str) -> str:
+    """A port as it may be opened: a serial device by name, or `socket://host:port`.
+
+    Raises
+    ------
+    UnreadableEntry : any other address
+
+    >>> check_port("socket://127.0.0.1:8765"), check_port(" /dev/ttyUSB0 ")
+    ('socket://127.0.0.1:8765', '/dev/ttyUSB0')
+    """
+    port = port.strip()
+    if re.fullmatch(r"socket://[A-Za-z0-9.\-\[\]:]+:\d{1,5}", port) and int(port.rsplit(":", 1)[1]) <= 65_535:
+        return port
+    if re.fullmatch(r"(/dev/[A-Za-z0-9._/\-]+|COM\d{1,3})", port) and ".." not in port:
+        return port
+    raise UnreadableEntry(
+        f"Data port: “{port}” is neither a serial device (/dev/ttyUSB0, COM3) nor socket://host:port."
+    )

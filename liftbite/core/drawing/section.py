@@ -1,0 +1,78 @@
+"""The whole drawing of a setup: half section, release chain, what moves, and the sizes nobody entered.
+
+- `Section`   all of it
+- `section`   from a setup
+- `DRAWN`     inputs that only the drawing needs, by layout
+
+The drawing is made from the same quantities as the numbers: what it shows at a pedal travel is what `stroke` says.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+import numpy as np
+
+from liftbite.core.choices import CAR, MOTORCYCLE
+from liftbite.core.curve import Array
+from liftbite.core.drawing.car import car_section
+from liftbite.core.drawing.motion import Motion, motion
+from liftbite.core.drawing.motorcycle import motorcycle_section
+from liftbite.core.drawing.outline import Drawing
+from liftbite.core.drawing.release import chain, fork
+from liftbite.core.drawing.sizes import sizes_of
+from liftbite.core.errors import Bound, OutOfRange
+from liftbite.core.setup import Setup
+
+DRAWN: Mapping[str, tuple[str, ...]] = {
+    CAR: ("disc_thickness", "floater_thickness", "pressure_plate_thickness", "flywheel_thickness"),
+    MOTORCYCLE: ("friction_plate_thickness", "plain_plate_thickness", "pressure_plate_thickness"),
+}
+
+
+@dataclass(frozen=True, eq=False)
+class Section:
+    """A setup as a drawing.
+
+    Attributes
+    ----------
+    clutch : the half section, axes as in the package's docstring
+    chain : pedal or lever with what it works, on axes of its own
+    motion : gaps, effort and every motion but those only the drawing has
+    follows : motion -> displacement [wear, pedal] [m]; "-name" is the same towards the engine, "rod" the push-rod
+    usual : sizes drawn though nobody entered them, name -> value [m]
+    """
+
+    clutch: Drawing
+    chain: Drawing
+    motion: Motion
+    follows: Mapping[str, Array]
+    usual: Mapping[str, float]
+
+
+def section(setup: Setup) -> Section:
+    """The drawing of a setup.
+
+    Raises
+    ------
+    OutOfRange : the facing's inner diameter is not below its outer one
+    """
+    sizes = sizes_of(setup)
+    if not sizes["inner_diameter"] < sizes["outer_diameter"]:
+        bound = Bound("below", sizes["outer_diameter"], "outer_diameter")
+        raise OutOfRange("inner_diameter", sizes["inner_diameter"], bound)
+    moves = motion(setup)
+    clutch = car_section(sizes) if sizes.car else motorcycle_section(sizes)
+    if sizes.car:
+        clutch = Drawing((*clutch.outlines, *fork(sizes)), clutch.dimensions)
+    beside = chain(sizes)
+    follows = dict(moves.follows)
+    hydraulic = "master_travel" in setup.graph.functions
+    follows["rod"] = follows["master"] if hydraulic else follows["cable"]
+    for name in ("slave", "cable", "rod", "pedal"):
+        follows[f"-{name}"] = -np.asarray(follows.pop(name))
+    if setup.chosen.options.get("cover_action") == "pull":
+        follows["-slave"], follows["-cable"] = -follows["-slave"], -follows["-cable"]
+    follows.pop("master")
+    return Section(clutch, beside, moves, follows, {n: sizes[n] for n in sorted(set(sizes.usual))})

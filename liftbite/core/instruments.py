@@ -1,0 +1,139 @@
+"""What a reading is taken with, how far it can be trusted, and what that does to a verdict.
+
+- `InstrumentKind`, `INSTRUMENT_KINDS`   caliper to stopwatch, each with resolution and expanded uncertainty
+- `GUARD_RULES`, `guard_band`   how much of the uncertainty a verdict keeps away from its limit
+- `zone`         pass, fail or too close to call
+- `settles_it`   the plainest instrument that would settle what is too close to call
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from liftbite.core.errors import UnreadableEntry
+
+Text = np.ndarray[Any, np.dtype[np.str_]]
+
+
+@dataclass(frozen=True, slots=True)
+class InstrumentKind:
+    """A kind of instrument.
+
+    Attributes
+    ----------
+    name, label : name in files, name on screen
+    unit : SI unit of what it reads
+    resolution : smallest step it shows [SI]
+    uncertainty : expanded uncertainty of one reading, k = 2 [SI]
+    mark, why : where that figure comes from
+    """
+
+    name: str
+    label: str
+    unit: str
+    resolution: float
+    uncertainty: float
+    mark: str
+    why: str
+
+
+INSTRUMENT_KINDS: Mapping[str, InstrumentKind] = {
+    k.name: k
+    for k in (
+        InstrumentKind("rule", "Steel rule", "m", 5e-4, 3e-4, "practice", "0.3 mm, read by eye"),
+        InstrumentKind("caliper", "Caliper", "m", 1e-5, 3e-5, "practice", "0.02 to 0.03 mm; the larger"),
+        InstrumentKind("depth_gauge", "Depth gauge", "m", 1e-5, 3e-5, "practice", "as a caliper, 0.02 to 0.03 mm"),
+        InstrumentKind("feeler", "Feeler set", "m", 5e-5, 2.5e-5, "practice", "half the next blade's step of 0.05 mm"),
+        InstrumentKind("dial", "Dial indicator", "m", 1e-5, 1e-5, "practice", "0.01 mm"),
+        InstrumentKind("micrometer", "Micrometer", "m", 1e-6, 4e-6, "practice", "0.004 mm"),
+        InstrumentKind("scale", "Scale", "kg", 1e-3, 5e-3, "practice", "5 g on a bench scale"),
+        InstrumentKind("stopwatch", "Stopwatch", "s", 1e-2, 0.2, "memory", "0.2 s, two reactions of a thumb"),
+    )
+}
+
+#: Rule -> guard band over expanded uncertainty.
+GUARD_RULES: Mapping[str, tuple[str, float]] = {
+    "full": ("All of the uncertainty, the stricter", 1.0),
+    "share95": ("0.82 of it, the 95 % rule of 2017", 0.82),
+}
+
+
+def guard_band(uncertainty: float, rule: str = "full") -> float:
+    """How far inside its limit a reading has to lie to pass.
+
+    Parameters
+    ----------
+    uncertainty : U, expanded uncertainty of the reading, k = 2 [SI]
+    rule : a key of `GUARD_RULES`
+
+    Raises
+    ------
+    UnreadableEntry : no such rule
+
+    Source: [standard: ISO 14253-1, from memory].
+
+    >>> guard_band(3e-5), guard_band(3e-5, "share95")
+    (3e-05, 2.46e-05)
+    """
+    if rule not in GUARD_RULES:
+        raise UnreadableEntry(f"Guard band: “{rule}” is not offered; pick one of {', '.join(GUARD_RULES)}.")
+    return float(f"{uncertainty * GUARD_RULES[rule][1]:.12g}")
+
+
+def zone(value: Any, limit: Any, guard: Any, sense: str) -> Text:
+    """Where readings lie against a limit: "pass", "fail" or "close", elementwise.
+
+    Inside the limit by more than the guard band passes, outside by more fails, all between is too close to call; so is
+    a reading exactly one guard band away.
+
+    Parameters
+    ----------
+    value : readings [SI]
+    limit : the limit [SI]
+    guard : guard band of each reading, 0 or more [SI]
+    sense : "least" where the reading must not be below the limit, "most" where not above
+
+    Returns
+    -------
+    an array of words of the readings' shape
+
+    Source: [standard: ISO 14253-1, from memory].
+
+    >>> zone([2.9e-3, 2.81e-3, 2.7e-3], 2.8e-3, 3e-5, "least").tolist()
+    ['pass', 'close', 'fail']
+    """
+    if sense not in {"least", "most"}:
+        raise ValueError(f"sense is “least” or “most”, not “{sense}”")
+    inside = np.subtract(value, limit) * (1.0 if sense == "least" else -1.0)
+    guard = np.asarray(guard, dtype=float)
+    slack = 1e-9 * np.maximum(np.abs(np.asarray(limit, dtype=float)), 1e-6)  # a reading on the edge is not past it
+    found = np.where(inside > guard + slack, "pass", np.where(inside < -guard - slack, "fail", "close"))
+    return np.asarray(found)
+
+
+def settles_it(distance: float, suited: Iterable[str], now: float, rule: str = "full") -> InstrumentKind | None:
+    """The plainest instrument whose guard band is smaller than a reading's distance from its limit.
+
+    Parameters
+    ----------
+    distance : how far the reading lies from its limit [SI]
+    suited : kinds that can take this reading
+    now : expanded uncertainty of the reading as taken [SI]
+    rule : a key of `GUARD_RULES`
+
+    Returns
+    -------
+    the instrument, or None where none that is better would settle it either
+
+    >>> settles_it(1e-5, ["caliper", "micrometer"], 3e-5).label
+    'Micrometer'
+    >>> settles_it(1e-6, ["caliper", "micrometer"], 3e-5) is None
+    True
+    """
+    kinds = (INSTRUMENT_KINDS[name] for name in suited)
+    better = [k for k in kinds if k.uncertainty < now and guard_band(k.uncertainty, rule) < abs(distance)]
+    return max(better, key=lambda k: k.uncertainty, default=None)

@@ -1,0 +1,331 @@
+"""The bench's record: takings and readings, limits of vehicles, the shop's schools, instruments and sums.
+
+- `Taken`, `Taking`     a reading and the readings taken together, with their numbers
+- `takings_of`, `takings_of_vehicle`, `latest_takings`   reading them
+- `begin`, `change_taking`, `add_readings`, `strike_last`, `bring_back`   writing them; nothing is ever deleted
+- `limits_of_vehicle`, `set_limit`     a manual's figure, remembered for its vehicle
+- `schools`, `set_school`              where builders differ
+- `instruments`, `add_instrument`, `put_instrument_away`
+- `sums_of`, `set_sum`, `drop_sum`     renewing while it is open
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import delete, select
+from sqlalchemy.orm import Session, selectinload
+
+from liftbite.core.decide import SCHOOLS
+from liftbite.core.findings import Reading
+from liftbite.store.jobs import NoSuchJob
+from liftbite.store.models import (
+    InstrumentRow,
+    JobRow,
+    OpenSumRow,
+    ReadingRow,
+    SchoolRow,
+    TakingRow,
+    VehicleLimitRow,
+)
+
+
+class NoSuchTaking(Exception):
+    """No taking of this job has this number."""
+
+
+class NoSuchInstrument(Exception):
+    """No instrument has this number."""
+
+
+@dataclass(frozen=True, slots=True)
+class Taken:
+    """A reading with its number, its moment and where it came from: "typed", "gauge" or "file".
+
+    `struck` where it was taken back, `back` where it may still be brought back.
+    """
+
+    id: int
+    reading: Reading
+    at: datetime
+    source: str
+    struck: bool
+    back: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Taking:
+    """Readings taken together.
+
+    Attributes
+    ----------
+    id, job_id, check : numbers and the check
+    begun_at : when, UTC
+    distance : odometer then [m]; None where nobody said
+    settings : how a sweep was read and what it is called
+    taken : readings, struck ones among them, in the order taken
+    """
+
+    id: int
+    job_id: int
+    check: str
+    begun_at: datetime
+    distance: float | None
+    settings: Mapping[str, Any]
+    taken: tuple[Taken, ...]
+
+    @property
+    def readings(self) -> tuple[Reading, ...]:
+        """The readings in force."""
+        return tuple(t.reading for t in self.taken if not t.struck)
+
+
+def _taking(row: TakingRow) -> Taking:
+    newest = row.readings[-1].id if row.readings else 0
+    taken = tuple(
+        Taken(r.id, Reading(r.place, r.si, r.typed, r.instrument, r.uncertainty, r.skipped), r.at, r.source,
+              r.struck_at is not None, r.struck_seen == newest)
+        for r in row.readings
+    )  # fmt: skip
+    return Taking(row.id, row.job_id, row.check, row.begun_at, row.distance, dict(row.settings), taken)
+
+
+def takings_of(session: Session, job_id: int) -> list[Taking]:
+    """Every taking of a job, oldest first."""
+    query = select(TakingRow).where(TakingRow.job_id == job_id).options(selectinload(TakingRow.readings))
+    return [_taking(row) for row in session.scalars(query.order_by(TakingRow.id))]
+
+
+def takings_of_vehicle(session: Session, vehicle: str) -> list[Taking]:
+    """Takings of a vehicle over all jobs, oldest first; none for a vehicle without a name."""
+    if not vehicle:
+        return []
+    query = (
+        select(TakingRow)
+        .where(TakingRow.vehicle == vehicle)
+        .options(selectinload(TakingRow.readings))
+        .order_by(TakingRow.begun_at, TakingRow.id)
+    )
+    return [_taking(row) for row in session.scalars(query)]
+
+
+def latest_takings(session: Session, most: int) -> list[tuple[Taking, str]]:
+    """The takings of the whole shop begun last, newest first, each with its vehicle."""
+    query = select(TakingRow).options(selectinload(TakingRow.readings)).order_by(TakingRow.id.desc()).limit(most)
+    return [(_taking(row), row.vehicle) for row in session.scalars(query)]
+
+
+def _row(session: Session, job_id: int, taking_id: int) -> TakingRow:
+    row = session.get(TakingRow, taking_id)
+    if row is None or row.job_id != job_id:
+        raise NoSuchTaking(taking_id)
+    return row
+
+
+def begin(session: Session, job_id: int, check: str, vehicle: str, at: datetime, *, distance: float | None = None,
+          settings: Mapping[str, Any] | None = None) -> int:  # fmt: skip
+    """A new taking of a check; its number.
+
+    Raises
+    ------
+    NoSuchJob : no job has this number
+    """
+    if session.get(JobRow, job_id) is None:
+        raise NoSuchJob(job_id)
+    row = TakingRow(job_id=job_id, check=check, vehicle=vehicle, begun_at=at, distance=distance,
+                    settings=dict(settings or {}))  # fmt: skip
+    session.add(row)
+    session.commit()
+    return row.id
+
+
+def change_taking(session: Session, job_id: int, taking_id: int, *, distance: float | None,
+                  settings: Mapping[str, Any]) -> None:  # fmt: skip
+    """The distance of a taking and how its sweep was read.
+
+    Raises
+    ------
+    NoSuchTaking : the job has no such taking
+    """
+    row = _row(session, job_id, taking_id)
+    row.distance, row.settings = distance, dict(settings)
+    session.commit()
+
+
+def add_readings(session: Session, job_id: int, taking_id: int, readings: Iterable[Reading], at: datetime,
+                 source: str = "typed") -> list[int]:  # fmt: skip
+    """Readings into a taking; their numbers.
+
+    Raises
+    ------
+    NoSuchTaking : the job has no such taking
+    """
+    _row(session, job_id, taking_id)
+    rows = [
+        ReadingRow(taking_id=taking_id, place=r.place, si=r.si, typed=r.typed, instrument=r.instrument,
+                   uncertainty=r.uncertainty, skipped=r.skipped, source=source, at=at)
+        for r in readings
+    ]  # fmt: skip
+    session.add_all(rows)
+    session.commit()
+    return [row.id for row in rows]
+
+
+def strike_last(session: Session, job_id: int, taking_id: int, at: datetime) -> str | None:
+    """Strikes the last reading in force of a taking; its place, or None where there is none. The row stays.
+
+    Raises
+    ------
+    NoSuchTaking : the job has no such taking
+    """
+    rows = _row(session, job_id, taking_id).readings
+    row = next((r for r in reversed(rows) if r.struck_at is None), None)
+    if row is None:
+        return None
+    row.struck_at, row.struck_seen = at, rows[-1].id
+    session.commit()
+    return row.place
+
+
+def bring_back(session: Session, job_id: int, taking_id: int) -> str | None:
+    """Brings the reading struck last back, as long as nothing was read since; its place, or None.
+
+    Raises
+    ------
+    NoSuchTaking : the job has no such taking
+    """
+    rows = _row(session, job_id, taking_id).readings
+    row = next((r for r in rows if r.struck_seen == rows[-1].id), None)
+    if row is None:
+        return None
+    row.struck_at = row.struck_seen = None
+    session.commit()
+    return row.place
+
+
+# --- limits, schools
+
+
+def limits_of_vehicle(session: Session, vehicle: str) -> dict[str, dict[str, tuple[float, str]]]:
+    """Check -> limit -> value [SI] and its source, as typed for a vehicle; the latest of each is in force."""
+    found: dict[str, dict[str, tuple[float, str]]] = {}
+    query = select(VehicleLimitRow).where(VehicleLimitRow.vehicle == vehicle).order_by(VehicleLimitRow.id)
+    for row in session.scalars(query):
+        if row.typed is None or row.si is None:
+            found.get(row.check, {}).pop(row.name, None)
+        else:
+            found.setdefault(row.check, {})[row.name] = (row.si, row.source)
+    return found
+
+
+def set_limit(session: Session, vehicle: str, check: str, name: str, typed: str | None, si: float | None, source: str,
+              at: datetime) -> None:  # fmt: skip
+    """A limit for a vehicle from now on; `typed` None goes back to the default."""
+    session.add(VehicleLimitRow(vehicle=vehicle, check=check, name=name, typed=typed, si=si, source=source, at=at))
+    session.commit()
+
+
+def schools(session: Session) -> dict[str, str]:
+    """School -> option in force, the shop's own over where a shop begins."""
+    begins = {name: next(iter(options)) for name, (_, options) in SCHOOLS.items()}
+    return begins | {row.name: row.option for row in session.scalars(select(SchoolRow)) if row.name in SCHOOLS}
+
+
+def set_school(session: Session, name: str, option: str, at: datetime) -> None:
+    """What the shop does from now on."""
+    session.merge(SchoolRow(name=name, option=option, at=at))
+    session.commit()
+
+
+# --- instruments
+
+
+@dataclass(frozen=True, slots=True)
+class Instrument:
+    """An instrument of the shop; lengths in SI, `calibrated_on` an ISO date or empty, `port` a device or address."""
+
+    kind: str
+    name: str
+    resolution: float
+    uncertainty: float
+    calibrated_on: str = ""
+    port: str = ""
+
+
+def instruments(session: Session) -> list[tuple[int, Instrument]]:
+    """The shop's instruments with their numbers."""
+    query = select(InstrumentRow).where(InstrumentRow.put_away_at.is_(None)).order_by(InstrumentRow.id)
+    return [
+        (r.id, Instrument(r.kind, r.name, r.resolution, r.uncertainty, r.calibrated_on, r.port))
+        for r in session.scalars(query)
+    ]  # fmt: skip
+
+
+def add_instrument(session: Session, found: Instrument) -> int:
+    """A new instrument; its number."""
+    row = InstrumentRow(kind=found.kind, name=found.name, resolution=found.resolution, uncertainty=found.uncertainty,
+                        calibrated_on=found.calibrated_on, port=found.port)  # fmt: skip
+    session.add(row)
+    session.commit()
+    return row.id
+
+
+def put_instrument_away(session: Session, number: int, at: datetime | None) -> None:
+    """Takes an instrument off the bench, or with `at` None puts it back.
+
+    Raises
+    ------
+    NoSuchInstrument : no instrument has this number
+    """
+    row = session.get(InstrumentRow, number)
+    if row is None:
+        raise NoSuchInstrument(number)
+    row.put_away_at = at
+    session.commit()
+
+
+# --- renewing while it is open
+
+
+@dataclass(frozen=True, slots=True)
+class OpenSum:
+    """The shop's own figures for a part: price, chance of failing, hours to get back in, rate, hours it adds."""
+
+    part: str
+    price: float
+    chance: float
+    hours: float
+    rate: float
+    extra_hours: float = 0.0
+
+
+def sums_of(session: Session, job_id: int) -> list[OpenSum]:
+    """The sums of a job, in the order they were first made."""
+    query = select(OpenSumRow).where(OpenSumRow.job_id == job_id).order_by(OpenSumRow.id)
+    return [OpenSum(r.part, r.price, r.chance, r.hours, r.rate, r.extra_hours) for r in session.scalars(query)]
+
+
+def set_sum(session: Session, job_id: int, found: OpenSum) -> None:
+    """The figures for a part of a job from now on.
+
+    Raises
+    ------
+    NoSuchJob : no job has this number
+    """
+    if session.get(JobRow, job_id) is None:
+        raise NoSuchJob(job_id)
+    query = select(OpenSumRow).where(OpenSumRow.job_id == job_id, OpenSumRow.part == found.part)
+    row = session.scalar(query) or OpenSumRow(job_id=job_id, part=found.part)
+    row.price, row.chance, row.hours = found.price, found.chance, found.hours
+    row.rate, row.extra_hours = found.rate, found.extra_hours
+    session.add(row)
+    session.commit()
+
+
+def drop_sum(session: Session, job_id: int, part: str) -> None:
+    """Takes a sum off a job's list."""
+    session.execute(delete(OpenSumRow).where(OpenSumRow.job_id == job_id, OpenSumRow.part == part))
+    session.commit()

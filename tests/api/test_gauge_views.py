@@ -1,0 +1,67 @@
+"""Gauges over HTTP: readings arrive by themselves, each is taken once, an odd port is refused."""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+from flask.testing import FlaskClient
+
+from liftbite.bench.simulate import Simulator, depths, dial_sweep
+from tests.api.test_jobs import begin
+from tests.api.test_measure import CONCENTRIC, bench, check, post
+from tests.jobs import CAR
+
+
+@pytest.fixture
+def dial() -> Iterator[Simulator]:
+    there = Simulator(dial_sweep(0.18, 60), every=0.01).start()
+    yield there
+    there.stop()
+
+
+def heard(client: FlaskClient, port: str, count: int) -> list[dict[str, Any]]:
+    end = time.monotonic() + 5
+    while time.monotonic() < end:
+        told = client.get("/api/gauge", query_string={"port": port, "wait": 0.2}).get_json()
+        values = [e for e in told["events"] if e["kind"] == "value"]
+        if len(values) >= count:
+            return values
+    raise AssertionError(f"only {len(values)} of {count} readings came")
+
+
+def test_a_gauge_sweeps_the_bore_by_itself_and_two_tabs_take_each_reading_once(
+    client: FlaskClient, dial: Simulator
+) -> None:
+    job = begin(client, CAR)
+    places = [p["key"] for p in check(bench(client, job), "bore_runout")["places"]]
+    for place, event in zip(places, heard(client, dial.url, 9), strict=True):
+        for _ in range(2):  # the same event from two tabs
+            post(client, job, "readings", check="bore_runout", place=place, port=dial.url, event=event["number"])
+    bore = check(bench(client, job), "bore_runout")
+    assert len(bore["readings"]) == 9
+    assert {r["source"] for r in bore["readings"]} == {"gauge"}
+    assert bore["sweep"]["direction"] == pytest.approx(60, abs=1)
+    client.delete("/api/gauge", query_string={"port": dial.url})
+
+
+def test_a_gauges_unit_is_its_own(client: FlaskClient) -> None:
+    there = Simulator(depths([(3.219, "in"), (2.5, "in")]), every=0.01).start()
+    job = begin(client, CONCENTRIC)
+    x, y = heard(client, there.url, 2)
+    post(client, job, "readings", check="depth_x", place="At 12", port=there.url, event=x["number"], unit="mm")
+    measured = post(
+        client, job, "readings", check="depth_y", place="At 12", port=there.url, event=y["number"]
+    ).get_json()
+    assert measured["proofs"]["bearing"]["cushion"]["inch"]["figure"] == "0.719"
+    client.delete("/api/gauge", query_string={"port": there.url})
+    there.stop()
+
+
+@pytest.mark.parametrize(
+    "query", ["port=spy://x", "port=", "", "port=socket://a:1&wait=99", "port=socket://a:1&after=-1"]
+)
+def test_a_bad_port_is_a_problem(client: FlaskClient, query: str) -> None:
+    assert client.get(f"/api/gauge?{query}").status_code == 422

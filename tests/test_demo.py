@@ -1,0 +1,74 @@
+"""The demo shop's bench says what it was made to say."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+from flask.testing import FlaskClient
+
+from liftbite.api.app import create_app
+from liftbite.core.checks import CHECKS
+from liftbite.core.reading import read_distance, read_keyed
+from liftbite.demo import JOBS, load
+from liftbite.demo.readings import TAKINGS
+
+
+@pytest.fixture(scope="module")
+def demo(tmp_path_factory: pytest.TempPathFactory) -> Iterator[FlaskClient]:
+    app = create_app(tmp_path_factory.mktemp("demo") / "shop.sqlite", testing=True)
+    with app.extensions["liftbite.sessions"]() as session:
+        load(session)
+    yield app.test_client()
+    app.extensions["liftbite.sessions"].kw["bind"].dispose()
+
+
+def verdicts(demo: FlaskClient, job: int) -> dict[str, str]:
+    bench = demo.get(f"/api/jobs/{job}/measure").get_json()
+    return {c["name"]: c["finding"]["verdict"] for c in bench["checks"] if c["finding"]["taken"]}
+
+
+@pytest.mark.parametrize("taking", TAKINGS, ids=lambda t: f"{t.job} {t.check} {t.day}")
+def test_demo_readings_are_such_as_a_builder_takes(taking: Any) -> None:
+    check = CHECKS[taking.check]
+    assert 1 <= taking.job <= len(JOBS)
+    read_distance(taking.distance)
+    for typed in taking.readings.values():
+        if check.kind == "grade":
+            assert typed in {grade.value for grade in check.grades}
+        else:
+            assert read_keyed(check, typed).question == ""
+
+
+def test_a_pack_with_a_tired_spring_and_a_plate_too_close_to_call(demo: FlaskClient) -> None:
+    assert verdicts(demo, 5) == {
+        "plate_thickness": "too close to call", "plain_warp": "reuse", "spring_free_length": "renew as set",
+        "basket": "dress or resurface", "lifter": "reuse",
+    }  # fmt: skip
+    life = next(c for c in demo.get("/api/jobs/5/measure").get_json()["checks"] if c["name"] == "plate_thickness")
+    assert life["finding"]["life"]["distance"]["metric"] == {"figure": "800", "unit": "km"}
+
+
+def test_a_twin_with_a_bore_off_centre_and_a_stand_too_close(demo: FlaskClient) -> None:
+    found = verdicts(demo, 3)
+    assert found["bore_runout"] == found["floater_gap"] == "put right"
+    assert found["release_bearing"] == "renew"
+    assert found["rivet_depth"] == "reuse"
+    parts = {need["part"] for need in demo.get("/api/jobs/3/measure").get_json()["needs"]}
+    assert {"Release bearing", "Bell housing", "Floater plate", "Flywheel"} <= parts
+
+
+def test_a_bearing_that_wants_a_spacer(demo: FlaskClient) -> None:
+    bearing = demo.get("/api/jobs/7/measure").get_json()["proofs"]["bearing"]
+    assert bearing["cushion"]["inch"]["figure"] == "0.7189"
+    assert bearing["stacks"][0]["in_window"]
+    assert bearing["stacks"][0]["pieces"] == ["Spacer 2"]
+
+
+@pytest.mark.parametrize("job", range(1, len(JOBS) + 1))
+def test_every_demo_job_opens_everywhere(demo: FlaskClient, job: int) -> None:
+    for view in ("", "/measure", "/effects", "/measure/history", "/readings.csv", "/parts.csv", "/file"):
+        assert demo.get(f"/api/jobs/{job}{view}").status_code == 200, view
+    for view in ("section", "launch", "wheel"):
+        assert demo.post(f"/api/jobs/{job}/{view}", json={"entries": []}).status_code == 200, view

@@ -1,0 +1,148 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  client,
+  type InstrumentIn,
+  type LimitIn,
+  type Measure,
+  type ReadingIn,
+  type SumIn,
+  type TakingIn,
+  taken,
+} from "./client";
+import { useChange } from "./queries";
+
+const benchKey = (id: number) => ["measure", id] as const;
+const at = (id: number) => ({ path: { job_id: id } });
+
+/** The bench of a job: checks, readings, verdicts. */
+export const useMeasure = (id: number, revision: number) =>
+  useQuery({
+    queryKey: [...benchKey(id), revision],
+    queryFn: () => taken(client.GET("/api/jobs/{job_id}/measure", { params: at(id) })),
+    placeholderData: keepPreviousData,
+    refetchOnWindowFocus: "always",
+  });
+
+export type BenchChange =
+  | { read: ReadingIn }
+  | { undo: string }
+  | { redo: string }
+  | { begin: TakingIn }
+  | { say: TakingIn }
+  | { limit: LimitIn }
+  | { school: { name: string; option: string } }
+  | { instrument: InstrumentIn }
+  | { sum: SumIn }
+  | { drop: string };
+
+function sent(id: number, change: BenchChange): Promise<Measure> {
+  const params = at(id);
+  if ("read" in change)
+    return taken(client.POST("/api/jobs/{job_id}/readings", { params, body: change.read }));
+  if ("undo" in change)
+    return taken(client.POST("/api/jobs/{job_id}/readings/undo", { params, body: { check: change.undo } }));
+  if ("redo" in change)
+    return taken(client.POST("/api/jobs/{job_id}/readings/redo", { params, body: { check: change.redo } }));
+  if ("begin" in change)
+    return taken(client.POST("/api/jobs/{job_id}/takings", { params, body: change.begin }));
+  if ("say" in change) return taken(client.PUT("/api/jobs/{job_id}/takings", { params, body: change.say }));
+  if ("limit" in change)
+    return taken(client.PUT("/api/jobs/{job_id}/limits", { params, body: change.limit }));
+  if ("school" in change)
+    return taken(client.PUT("/api/jobs/{job_id}/schools", { params, body: change.school }));
+  if ("instrument" in change)
+    return taken(client.POST("/api/jobs/{job_id}/instruments", { params, body: change.instrument }));
+  if ("sum" in change) return taken(client.PUT("/api/jobs/{job_id}/sums", { params, body: change.sum }));
+  return taken(client.POST("/api/jobs/{job_id}/sums/drop", { params, body: { part: change.drop } }));
+}
+
+/** Changes of the bench, one after the other; what comes back is what the screen shows. */
+export function useBenchChange(id: number, revision: number) {
+  const cache = useQueryClient();
+  return useMutation({
+    mutationFn: (change: BenchChange) => sent(id, change),
+    onSuccess: (bench) => {
+      cache.setQueryData([...benchKey(id), revision], bench);
+      void cache.invalidateQueries({ queryKey: ["effects", id] });
+      void cache.invalidateQueries({ queryKey: ["bench-history", id] });
+    },
+    scope: { id: `bench-${id}` },
+  });
+}
+
+/** Reads the bench again a little later: another tab may be taking the reading that this one was too late for. */
+export function useRereadBench(id: number) {
+  const cache = useQueryClient();
+  return () => setTimeout(() => void cache.invalidateQueries({ queryKey: benchKey(id) }), 500);
+}
+
+/** What is in the keypad, as it would be taken. */
+export const useKeyed = (id: number, check: string, typed: string, unit: string) =>
+  useQuery({
+    queryKey: ["keyed", id, check, typed, unit],
+    queryFn: ({ signal }) =>
+      taken(
+        client.POST("/api/jobs/{job_id}/readings/preview", {
+          params: at(id),
+          body: { check, place: "", typed, unit },
+          signal,
+        }),
+      ),
+    enabled: typed.trim() !== "",
+    placeholderData: keepPreviousData,
+    gcTime: 5_000,
+  });
+
+export const useEffects = (id: number, revision: number) =>
+  useQuery({
+    queryKey: ["effects", id, revision],
+    queryFn: () => taken(client.GET("/api/jobs/{job_id}/effects", { params: at(id) })),
+    placeholderData: keepPreviousData,
+  });
+
+/** Takes measured values into the job. */
+export const useTakeEffects = (id: number) =>
+  useChange(id, (quantities: string[], headers) =>
+    taken(client.POST("/api/jobs/{job_id}/effects", { params: at(id), body: { quantities }, headers })),
+  );
+
+/** What was read of a job's vehicle, or of every vehicle of the shop. */
+export const useBenchHistory = (id: number, shop: boolean) =>
+  useQuery({
+    queryKey: ["bench-history", id, shop],
+    queryFn: () =>
+      shop
+        ? taken(client.GET("/api/measure/history"))
+        : taken(client.GET("/api/jobs/{job_id}/measure/history", { params: at(id) })),
+    placeholderData: keepPreviousData,
+  });
+
+export function useBringReadings(id: number) {
+  const cache = useQueryClient();
+  return useMutation({
+    mutationFn: (text: string) =>
+      taken(client.POST("/api/jobs/{job_id}/readings/csv", { params: at(id), body: { text } })),
+    onSuccess: () => {
+      for (const key of [benchKey(id), ["effects", id], ["bench-history", id]])
+        void cache.invalidateQueries({ queryKey: key });
+    },
+  });
+}
+
+export function usePutInstrumentAway(id: number) {
+  const cache = useQueryClient();
+  return useMutation({
+    mutationFn: (number: number) =>
+      taken(
+        client.PUT("/api/instruments/{instrument_id}/put-away", {
+          params: { path: { instrument_id: number } },
+          body: { put_away: true },
+        }),
+      ),
+    onSuccess: () => cache.invalidateQueries({ queryKey: benchKey(id) }),
+  });
+}
+
+/** What a data port has sent since; the request stays open until there is something, or so many seconds have gone. */
+export const askGauge = (port: string, after: number, wait: number, signal: AbortSignal) =>
+  taken(client.GET("/api/gauge", { params: { query: { port, after, wait } }, signal }));

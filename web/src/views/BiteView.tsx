@@ -1,0 +1,61 @@
+import { Link } from "react-router";
+import { Scroll } from "@/components/Scroll";
+import { TorqueChart } from "@/components/TorqueChart";
+import { useLeaf } from "@/lib/address";
+import { RESULTS_LEAF } from "@/lib/leaves";
+import { useDesk } from "@/lib/useDesk";
+import { Links } from "./Links";
+import { Results } from "./Results";
+
+const CAPACITY = [
+  "torque_capacity",
+  "holdable_engine_torque",
+  "bite_margin",
+  "clamp_load",
+  "effective_radius",
+  "friction_faces",
+];
+const DEMAND = ["peak_engine_torque", "torque_at_clutch", "torque_demand"];
+const PRESSURE = ["mean_pressure", "edge_pressure", "pressure_margin", "facing_area", "facing_area_total"];
+const CHAIN = ["shaft_margin", "spline_margin", "damper_margin"];
+
+/** Does it hold? Engine torque over speed with what the clutch holds across it. */
+export function BiteView() {
+  const { shown } = useDesk();
+  const leaf = useLeaf();
+  return (
+    <Scroll label="Results" className={RESULTS_LEAF}>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
+        <h1 className="text-head font-bold">Does it hold?</h1>
+        <p className="flex gap-5">
+          <Link className="plain-link" to={leaf({ ask: "" })} replace>
+            Ask it backwards
+          </Link>
+          <Link className="plain-link" to={leaf({ assumptions: "" })} replace>
+            {shown.assumptions.length} assumptions
+          </Link>
+        </p>
+      </div>
+      {shown.chart ? (
+        <TorqueChart chart={shown.chart} />
+      ) : (
+        <p className="my-4 text-soft">
+          The chart waits for the engine's curve:{" "}
+          <Link className="plain-link" to="../../brief">
+            give it in the brief
+          </Link>
+          .
+        </p>
+      )}
+      <Links />
+      <div className="mt-5 grid gap-x-8 gap-y-5 bench:grid-cols-2">
+        <Results names={CAPACITY} title="Capacity" />
+        <div className="grid content-start gap-y-5">
+          <Results names={DEMAND} title="Demand" />
+          <Results names={PRESSURE} title="Face pressure" />
+          <Results names={CHAIN} title="What breaks if it does not slip" />
+        </div>
+      </div>
+    </Scroll>
+  );
+}

@@ -1,0 +1,89 @@
+import type { Section } from "@/api/client";
+import { at, type Place } from "@/lib/motion";
+
+const BLOCK = 15;
+const SIDE = 34;
+const HEIGHT = 30;
+
+/** The gaps at the faces, enlarged; the plates between them are drawn shortened, and the sheet says so. */
+export function GapStrip({ section, place, width }: { section: Section; place: Place; width: number }) {
+  const faces = section.gaps.map((grid) => at(grid, place));
+  if (faces.length === 0) return null;
+  const most = section.gaps.reduce(
+    (sum, grid) => sum + Math.max(0, ...grid.map((row) => row[row.length - 1] ?? 0)),
+    0,
+  );
+  const room = width - 2 * SIDE - (faces.length - 1) * BLOCK - 150;
+  const scale = most > 0 ? stepBelow(room / most) : 50;
+  let x = 1;
+  const blocks = faces.map((gap, i) => {
+    const wide = i === 0 ? SIDE : BLOCK;
+    const start = x;
+    x += wide + gap * scale;
+    return { start, wide, gap, face: i };
+  });
+  const least = Math.min(...faces);
+  return (
+    <svg width={width} height={HEIGHT + 20} role="img" aria-label={words(faces)} data-testid="gaps">
+      {blocks.map(({ start, wide, gap, face }) => (
+        <g key={face} data-face={face + 1} data-gap={gap.toFixed(4)}>
+          <Block x={start} wide={wide} odd={face % 2 === 1} />
+          <rect
+            x={start + wide}
+            y={3}
+            width={gap * scale}
+            height={HEIGHT - 6}
+            fill="var(--now-wash)"
+            stroke="none"
+            data-drawn={(gap * scale).toFixed(3)}
+            data-scale={scale}
+          />
+          {faces.length <= 6 && gap * scale > 26 && (
+            <text
+              x={start + wide + (gap * scale) / 2}
+              y={HEIGHT + 15}
+              textAnchor="middle"
+              className="font-figure text-[12px]"
+              fill={gap > 0 ? "var(--now)" : "var(--soft)"}
+            >
+              {gap.toFixed(2)}
+            </text>
+          )}
+        </g>
+      ))}
+      <Block x={x} wide={SIDE} odd={false} />
+      <text x={x + SIDE + 10} y={14} className="text-[12px]" fill="var(--ink)">
+        gap per face {faces.length > 4 || least !== Math.max(...faces) ? "from " : ""}
+        <tspan className="font-figure font-bold">{least.toFixed(2)} mm</tspan>
+      </text>
+      <text x={x + SIDE + 10} y={30} className="text-[12px]" fill="var(--soft)">
+        {Math.max(1, Math.round(scale / 3.78))} : 1, plates shortened
+      </text>
+    </svg>
+  );
+}
+
+const words = (faces: number[]) =>
+  `Gaps at the faces: ${faces.map((gap) => `${gap.toFixed(2)} mm`).join(", ")}`;
+
+/** The next round scale below a value. */
+function stepBelow(value: number): number {
+  const ten = 10 ** Math.floor(Math.log10(value));
+  return (value >= 5 * ten ? 5 : value >= 2 * ten ? 2 : 1) * ten;
+}
+
+function Block({ x, wide, odd }: { x: number; wide: number; odd: boolean }) {
+  const lines: string[] = [];
+  for (let y = -wide; y < HEIGHT; y += 5) {
+    const from = Math.max(y, 0);
+    const to = Math.min(y + wide, HEIGHT);
+    if (to <= from) continue;
+    lines.push(`M${x + from - y} ${odd ? HEIGHT - from : from}L${x + to - y} ${odd ? HEIGHT - to : to}`);
+  }
+  return (
+    <g stroke="var(--ink)" fill="none">
+      <rect x={x} y="0.500" width={wide} height={HEIGHT - 1} strokeWidth="1.3" />
+      <path d={lines.join("")} strokeWidth="0.8" />
+    </g>
+  );
+}

@@ -1,0 +1,255 @@
+import { useId } from "react";
+import { Link, useSearchParams } from "react-router";
+import type { Moves } from "@/api/client";
+import { useMoves } from "@/api/queries";
+import { Figure } from "@/components/Figure";
+import { Plot } from "@/components/Plot";
+import { Scroll } from "@/components/Scroll";
+import { useLeaf, withSearch } from "@/lib/address";
+import { useDesk } from "@/lib/useDesk";
+
+/** What moves a result most, and how sure it is under the tolerances typed. */
+export function MovesView() {
+  const desk = useDesk();
+  const [search, setSearch] = useSearchParams();
+  const leaf = useLeaf();
+  const id = useId();
+  const result = search.get("result") ?? "bite_margin";
+  const moves = useMoves(desk.entered.id, desk.entered.revision, desk.looked, result);
+  return (
+    <Scroll label="What moves it" className="h-full overflow-y-auto px-6 py-4">
+      <h1 className="sr-only">What moves it</h1>
+      <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
+        <div>
+          <label htmlFor={id} className="block font-semibold">
+            What moves
+          </label>
+          <select
+            id={id}
+            value={result}
+            onChange={(event) =>
+              setSearch(withSearch(search, { result: event.target.value }), {
+                replace: true,
+                flushSync: true,
+              })
+            }
+            className="mt-1 h-11 min-w-[22rem] rounded-cut border border-line bg-sheet px-2 text-field"
+          >
+            {(moves.data?.results ?? [{ name: result, label: result }]).map((r) => (
+              <option key={r.name} value={r.name}>
+                {r.label}
+              </option>
+            ))}
+          </select>
+        </div>
+        <Link className="button" to={leaf({ ask: result })} replace>
+          Ask it backwards
+        </Link>
+      </div>
+      {moves.error && <p className="mt-4 font-semibold">▲ {moves.error.message}</p>}
+      {moves.data && <Sheet moves={moves.data} />}
+    </Scroll>
+  );
+}
+
+function Sheet({ moves }: { moves: Moves }) {
+  if (moves.trouble) return <p className="mt-4 font-semibold">▲ {moves.trouble}</p>;
+  if (moves.needs.length > 0) {
+    return (
+      <p className="mt-4">
+        It has no value yet; it needs {moves.needs.map((n) => n.label.toLowerCase()).join(", ")}.
+      </p>
+    );
+  }
+  return (
+    <div className="mt-4 grid gap-x-10 gap-y-6 bench:grid-cols-[3fr_2fr]">
+      <Effects moves={moves} />
+      <Chance moves={moves} />
+    </div>
+  );
+}
+
+/** Bars from 5 % less to 5 % more of each input, strongest first, about the value as it stands. */
+function Effects({ moves }: { moves: Moves }) {
+  const nominal = moves.spread?.nominal.si ?? null;
+  const ends = moves.effects.flatMap((e) => [e.low?.si, e.high?.si].filter((v): v is number => v != null));
+  const at = nominal ?? ends[0] ?? 0;
+  const reach = Math.max(...ends.map((v) => Math.abs(v - middle(moves, at))), 1e-12);
+  return (
+    <table className="w-full self-start" data-testid="effects">
+      <caption className="border-b border-ink pb-1 text-left text-head font-bold">
+        Each input 5 % less and 5 % more
+      </caption>
+      <tbody>
+        {moves.effects.map((effect, i) => {
+          const centre = middle(moves, at);
+          const x = (value: number | null | undefined) => 50 + (((value ?? centre) - centre) / reach) * 48;
+          const [low, high] = [x(effect.low?.si), x(effect.high?.si)];
+          return (
+            <tr key={effect.name} className="border-b border-hair" data-effect={effect.name}>
+              <th scope="row" className="w-[38%] py-1.5 pr-2 text-left font-normal">
+                <span className="figure text-note text-soft">{i + 1}</span> {effect.label}
+                {effect.value && (
+                  <span className="block text-note text-soft">
+                    <Figure value={effect.value} />
+                  </span>
+                )}
+              </th>
+              <td className="w-[40%]">
+                <svg
+                  viewBox="0 0 100 16"
+                  preserveAspectRatio="none"
+                  className="h-6 w-full"
+                  aria-hidden="true"
+                >
+                  <path d="M50 0V16" stroke="var(--ink)" vectorEffect="non-scaling-stroke" />
+                  <rect
+                    x={Math.min(low, 50)}
+                    y="3"
+                    width={Math.abs(50 - low)}
+                    height="10"
+                    fill="none"
+                    stroke="var(--ink)"
+                    vectorEffect="non-scaling-stroke"
+                  />
+                  <rect
+                    x={Math.min(high, 50)}
+                    y="3"
+                    width={Math.abs(high - 50)}
+                    height="10"
+                    fill="var(--ink)"
+                  />
+                </svg>
+              </td>
+              <td className="figure whitespace-nowrap py-1.5 text-right text-note">
+                {effect.low?.metric.figure} to <span className="font-bold">{effect.high?.metric.figure}</span>{" "}
+                {effect.high?.metric.unit}
+                {effect.swing && (
+                  <span className="block text-soft">± typed: {effect.swing.metric.figure} in all</span>
+                )}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+/** The value all bars stand about: half way between an input's two ends, for small steps. */
+function middle(moves: Moves, fallback: number): number {
+  const first = moves.effects.at(-1);
+  if (first?.low?.si == null || first.high?.si == null) return fallback;
+  return (first.low.si + first.high.si) / 2;
+}
+
+function Chance({ moves }: { moves: Moves }) {
+  const { spread } = moves;
+  if (!spread) return null;
+  if (spread.worst.metric.figure === spread.best.metric.figure) {
+    return (
+      <section className="self-start" data-testid="chance">
+        <h2 className="border-b border-ink pb-1 text-head font-bold">How sure it is</h2>
+        <p className="mt-2">
+          <span className="figure font-bold">
+            {spread.nominal.metric.figure} {spread.nominal.metric.unit}
+          </span>
+          {spread.target !== null && (
+            <>
+              {" "}
+              of <span className="figure">{spread.target}</span> asked
+            </>
+          )}
+          , and nothing it rests on has a tolerance. Type one with its figure, <i>240 ± 0.2 mm</i>, and the
+          chance of falling short stands here.
+        </p>
+      </section>
+    );
+  }
+  const most = Math.max(...spread.counts, 1);
+  const [first, last] = [spread.bins[0] ?? 0, spread.bins.at(-1) ?? 1];
+  const x: [number, number] = [
+    Math.min(first, spread.target ?? first),
+    Math.max(last, spread.target ?? last) + 1e-9,
+  ];
+  return (
+    <figure className="self-start" data-testid="chance">
+      <figcaption className="border-b border-ink pb-1 text-head font-bold">How sure it is</figcaption>
+      <Plot label="Spread of the result" x={x} y={[0, most]} xUnit="" yUnit="" height={170} right={16}>
+        {(scales) => (
+          <>
+            {spread.counts.map((count, i) => {
+              const [from, to] = [spread.bins[i] ?? 0, spread.bins[i + 1] ?? 0];
+              const short = spread.target !== null && (from + to) / 2 < spread.target;
+              return (
+                <rect
+                  key={from}
+                  x={scales.x(from)}
+                  y={scales.y(count)}
+                  width={Math.max(scales.x(to) - scales.x(from) - 1, 0.6)}
+                  height={scales.y(0) - scales.y(count)}
+                  fill={short ? "var(--ink)" : "var(--hair)"}
+                  stroke="var(--ink)"
+                  strokeWidth="0.6"
+                />
+              );
+            })}
+            {spread.target !== null && (
+              <g>
+                <path
+                  d={`M${scales.x(spread.target)} 0V${scales.y(0)}`}
+                  stroke="var(--ink)"
+                  strokeWidth="2"
+                />
+                <text
+                  x={scales.x(spread.target) + 5}
+                  y="14"
+                  className="text-[12px] font-bold"
+                  fill="var(--ink)"
+                >
+                  asked {spread.target}
+                </text>
+              </g>
+            )}
+          </>
+        )}
+      </Plot>
+      <dl className="text-note">
+        {spread.short !== null && (
+          <Line term="Chance of falling short" bold>
+            {(spread.short * 100).toFixed(spread.short < 0.1 ? 1 : 0)} %
+          </Line>
+        )}
+        <Line term="95 of 100 lie between">
+          {spread.low.metric.figure} and {spread.high.metric.figure} {spread.high.metric.unit}
+        </Line>
+        <Line term="Everything at its worst, at its best">
+          {spread.worst.metric.figure}, {spread.best.metric.figure} {spread.best.metric.unit}
+        </Line>
+      </dl>
+      <p className="mt-2 text-note text-soft">
+        {moves.tolerances > 0
+          ? `From ${moves.tolerances} tolerances typed and the friction band.`
+          : "From the friction band alone: type a figure with its tolerance, 240 ± 0.2 mm, and it counts too."}{" "}
+        {spread.samples.toLocaleString("en-GB")} draws.
+      </p>
+    </figure>
+  );
+}
+
+const Line = ({
+  term,
+  bold = false,
+  children,
+}: {
+  term: string;
+  bold?: boolean;
+  children: React.ReactNode;
+}) => (
+  <div
+    className={`flex justify-between gap-4 border-b border-hair py-1 ${bold ? "text-body font-bold" : ""}`}
+  >
+    <dt>{term}</dt>
+    <dd className="figure text-right">{children}</dd>
+  </div>
+);

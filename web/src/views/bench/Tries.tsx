@@ -1,0 +1,63 @@
+import { Slide } from "@/components/Slide";
+import { useDesk } from "@/lib/useDesk";
+
+const TRIES = [
+  { quantity: "trapped_air", label: "Trapped air", unit: "mL", most: 5, step: 0.25 },
+  { quantity: "hose_swell", label: "Hose swell", unit: "mm³/MPa", most: 200, step: 10 },
+];
+
+/** Faults to try on the drawing without entering them: air in the line, a soft hose. */
+export function Tries({ compact = false }: { compact?: boolean }) {
+  const desk = useDesk();
+  const offered = TRIES.filter(({ quantity }) => desk.field(quantity));
+  if (offered.length === 0) return null;
+  const trying = Object.keys(desk.trial).length > 0;
+  return (
+    <section
+      aria-label="Try a fault"
+      className={
+        compact
+          ? "absolute bottom-1 right-[7.5rem] w-[19rem]"
+          : "mt-2 border-t border-hair pt-1 tablet:max-w-[30rem]"
+      }
+    >
+      <div className="flex min-h-7 items-center justify-between gap-3 text-note">
+        <p className="font-semibold">Try a fault</p>
+        {trying && (
+          <p className="flex gap-3">
+            <button type="button" className="plain-link min-h-6" onClick={desk.dropTrial}>
+              Drop it
+            </button>
+            <button type="button" className="plain-link min-h-6" onClick={desk.keepTrial}>
+              Enter it
+            </button>
+          </p>
+        )}
+      </div>
+      {offered.map(({ quantity, label, unit, most, step }) => {
+        const typed = desk.trial[quantity];
+        return (
+          <div
+            key={quantity}
+            className="-my-2 grid grid-cols-[9.5rem_1fr] items-center gap-2 text-note first-of-type:mt-0"
+          >
+            <span className={typed ? "text-now" : undefined}>
+              {label}{" "}
+              <span className="figure" data-try={quantity}>
+                {typed ?? "as entered"}
+              </span>
+            </span>
+            <Slide
+              label={`Try ${label.toLowerCase()}`}
+              value={Number.parseFloat(typed ?? "0") || 0}
+              words={typed ?? "as entered"}
+              most={most}
+              step={step}
+              onValue={(next) => desk.try(quantity, next > 0 ? `${next} ${unit}` : null)}
+            />
+          </div>
+        );
+      })}
+    </section>
+  );
+}

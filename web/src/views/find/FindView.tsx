@@ -1,0 +1,263 @@
+import { useState } from "react";
+import { useSearchParams } from "react-router";
+import type { Candidate, Find } from "@/api/client";
+import { cancelFind, startFind, useFind, useShelf, useTake } from "@/api/shelf";
+import { Scroll } from "@/components/Scroll";
+import { withSearch } from "@/lib/address";
+import { counted, MOST_PINS, pinOf, type Ranges, sortedBy, takenBy, within } from "@/lib/finder";
+import { PARTS_LEAF, RESULTS_LEAF, TWO_LEAVES } from "@/lib/leaves";
+import { digits } from "@/lib/motion";
+import { useDesk } from "@/lib/useDesk";
+import { Compare } from "./Compare";
+import { Rulers } from "./Rulers";
+import { Setup } from "./Setup";
+
+const SHOWN = 40;
+
+/** The finder: sweeps the shelf against the brief and shows what is worth a look. */
+export function FindView() {
+  const desk = useDesk();
+  const shelf = useShelf();
+  const [search, setSearch] = useSearchParams();
+  const run = search.get("run") ? Number(search.get("run")) : null;
+  const find = useFind(run);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const pins = (search.get("pins") ?? "").split(";").filter(Boolean);
+  const put = (changes: Record<string, string | null>) =>
+    setSearch((now) => withSearch(now, changes), { replace: true, flushSync: true });
+  const toggle = (pin: string) => {
+    const next = pins.includes(pin) ? pins.filter((p) => p !== pin) : [...pins, pin].slice(-MOST_PINS);
+    put({ pins: next.join(";") || null });
+  };
+  if (!shelf.data) return <p className="p-5">Opening the shelf …</p>;
+  return (
+    <div className={TWO_LEAVES}>
+      <Scroll label="What may vary" className={PARTS_LEAF}>
+        <Setup
+          shelf={shelf.data}
+          running={find.data?.state === "running" && run !== null}
+          onStart={(body) => {
+            setTrouble(null);
+            startFind(desk.entered.id, body).then(
+              (begun) => put({ run: String(begun.run) }),
+              (error) => setTrouble(error instanceof Error ? error.message : "The search could not begin."),
+            );
+          }}
+          onCancel={() => run !== null && void cancelFind(run).then(() => find.refetch())}
+        />
+        {trouble && (
+          <p role="alert" className="mt-3 font-semibold">
+            ▲ {trouble}
+          </p>
+        )}
+      </Scroll>
+      <Scroll label="Candidates" className={RESULTS_LEAF}>
+        {run === null ? (
+          <div className="max-w-prose">
+            <h1 className="text-head font-bold">Let it look</h1>
+            <p className="mt-2">
+              Tick the kinds of parts that may vary, or leave figures free. Every combination is held against
+              the brief: low friction, face pressure, lift at the least gap, effort, heat, and what does not
+              fit together. What no other beats in everything is shown.
+            </p>
+          </div>
+        ) : find.error ? (
+          <p role="alert" className="font-semibold">
+            ▲ {find.error.message}
+          </p>
+        ) : find.data ? (
+          <Found find={find.data} pins={pins} onPin={toggle} />
+        ) : (
+          <p>Searching …</p>
+        )}
+        {pins.length > 0 && <Compare pins={pins} onDrop={toggle} />}
+      </Scroll>
+    </div>
+  );
+}
+
+function Found({ find, pins, onPin }: { find: Find; pins: string[]; onPin: (pin: string) => void }) {
+  const [ranges, setRanges] = useState<Ranges>({});
+  const [order, setOrder] = useState("bite");
+  const objectives = find.objectives;
+  const shown = sortedBy(
+    within(find.candidates, ranges),
+    objectives.find((o) => o.name === order),
+  );
+  const share = find.total > 0 ? find.done / find.total : 0;
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6">
+        <h1 className="text-head font-bold" data-testid="find-says">
+          {find.state === "running"
+            ? "Searching"
+            : find.state === "finished"
+              ? "Found"
+              : `Search ${find.state}`}
+          : {counted(find.done)} of {counted(find.total)} held against the brief, {counted(find.kept)} pass
+        </h1>
+        <p className="text-note">
+          {find.candidates.length + find.more_candidates} that no other beats in everything
+        </p>
+      </div>
+      <div
+        role="progressbar"
+        aria-label="Search"
+        aria-valuemin={0}
+        aria-valuemax={100}
+        aria-valuenow={Math.round(share * 100)}
+        className="mt-1 h-1.5 bg-hair"
+      >
+        <div className="h-full bg-now" style={{ width: `${share * 100}%` }} />
+      </div>
+      {find.trouble && <p className="mt-2 font-semibold">▲ {find.trouble}</p>}
+      <Excluded find={find} />
+      {find.candidates.length === 0 && find.state !== "running" && (
+        <p className="my-4 font-semibold">
+          Nothing passes. What ruled most of them out stands first above: loosen that, or add parts.
+        </p>
+      )}
+      {find.candidates.length > 0 && (
+        <>
+          <div className="mt-3">
+            <Rulers
+              candidates={find.candidates}
+              shown={shown}
+              objectives={objectives}
+              ranges={ranges}
+              pins={pins}
+              onRange={(name, range) => {
+                const next = { ...ranges };
+                if (range === null) delete next[name];
+                else next[name] = range;
+                setRanges(next);
+              }}
+            />
+          </div>
+          {find.unseen.length > 0 && (
+            <p className="text-note text-soft">
+              Not looked at, for the brief does not say enough: {find.unseen.join(", ").toLowerCase()}.
+            </p>
+          )}
+          <Table find={find} shown={shown} order={order} onOrder={setOrder} pins={pins} onPin={onPin} />
+        </>
+      )}
+    </>
+  );
+}
+
+function Excluded({ find }: { find: Find }) {
+  if (find.excluded.length === 0 || find.done === 0) return null;
+  return (
+    <ul className="mt-2 flex flex-wrap gap-x-6 gap-y-0.5 text-note" aria-label="What ruled the rest out">
+      {find.excluded.map((limit) => (
+        <li key={limit.name}>
+          <span className="figure font-bold">{percent(limit.count / find.done)}</span> {limit.says}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+const percent = (share: number) => (share < 0.005 ? "< 1 %" : `${(share * 100).toFixed(0)} %`);
+
+type TableProps = {
+  find: Find;
+  shown: Candidate[];
+  order: string;
+  onOrder: (name: string) => void;
+  pins: string[];
+  onPin: (pin: string) => void;
+};
+
+function Table({ find, shown, order, onOrder, pins, onPin }: TableProps) {
+  const desk = useDesk();
+  const take = useTake(desk.entered.id);
+  const kinds = Object.keys(find.candidates[0]?.names ?? {});
+  return (
+    <>
+      {take.error && (
+        <p role="alert" className="mt-2 font-semibold">
+          ▲ {take.error.message}
+        </p>
+      )}
+      <div className="overflow-x-auto">
+        <table className="mt-3 w-full text-note" data-testid="candidates">
+          <thead>
+            <tr className="border-b border-ink text-left align-bottom">
+              <th className="pr-2 font-normal">Pin</th>
+              {kinds.map((kind) => (
+                <th key={kind} className="pr-3 font-normal text-soft">
+                  {kind}
+                </th>
+              ))}
+              {find.objectives.map((o) => (
+                <th
+                  key={o.name}
+                  className="pl-2 text-right font-normal"
+                  aria-sort={o.name === order ? (o.more ? "descending" : "ascending") : undefined}
+                >
+                  <button
+                    type="button"
+                    className={`min-h-6 ${o.name === order ? "font-bold underline" : "plain-link"}`}
+                    onClick={() => onOrder(o.name)}
+                  >
+                    {o.label}
+                  </button>
+                </th>
+              ))}
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {shown.slice(0, SHOWN).map((candidate) => {
+              const pin = pinOf(candidate);
+              const pinned = pins.includes(pin);
+              return (
+                <tr key={pin} className={`border-b border-hair ${pinned ? "bg-now-wash" : ""}`}>
+                  <td>
+                    <input
+                      type="checkbox"
+                      className="size-5 accent-now"
+                      checked={pinned}
+                      onChange={() => onPin(pin)}
+                      aria-label={`Pin ${Object.values(candidate.names).join(", ")}`}
+                    />
+                  </td>
+                  {kinds.map((kind) => (
+                    <td key={kind} className="py-1 pr-3">
+                      {candidate.names[kind]}
+                    </td>
+                  ))}
+                  {find.objectives.map((o) => (
+                    <td key={o.name} className="figure pl-2 text-right">
+                      {candidate.objectives[o.name] === undefined
+                        ? ""
+                        : digits(candidate.objectives[o.name] ?? 0)}
+                    </td>
+                  ))}
+                  <td className="pl-3 text-right">
+                    <button
+                      type="button"
+                      className="plain-link min-h-8 font-semibold"
+                      disabled={take.isPending}
+                      aria-label={`Take ${Object.values(candidate.names).join(", ")} into the job`}
+                      onClick={() => take.mutate(takenBy(pin))}
+                    >
+                      Take
+                    </button>
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      {shown.length > SHOWN && (
+        <p className="py-2 text-note text-soft">
+          {shown.length - SHOWN} more: narrow the rulers down, or sort by another column.
+        </p>
+      )}
+    </>
+  );
+}

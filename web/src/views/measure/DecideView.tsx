@@ -1,0 +1,217 @@
+import { useState } from "react";
+import { Link, useOutletContext } from "react-router";
+import type { Measure, Verdict } from "@/api/client";
+import { useEffects, useTakeEffects } from "@/api/measure";
+import { Glyph } from "@/components/Glyph";
+import { Scroll } from "@/components/Scroll";
+import { useDesk } from "@/lib/useDesk";
+import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
+import type { Bench } from "./BenchView";
+import type { Send } from "./send";
+import { WhileOpen } from "./WhileOpen";
+
+/** From verdicts to decisions: what to get and why, what the readings do to the four questions, what is worth doing. */
+export function DecideView() {
+  const { bench, send } = useOutletContext<Bench>();
+  return (
+    <Scroll label="Decide" className="h-full overflow-y-auto px-5 py-4">
+      <div className="mx-auto grid max-w-[84rem] gap-x-10 gap-y-6 bench:grid-cols-2">
+        <div className="grid content-start gap-6">
+          <Needs bench={bench} />
+          <Schools bench={bench} send={send} />
+        </div>
+        <div className="grid content-start gap-6">
+          <Effects />
+          <WhileOpen bench={bench} send={send} />
+        </div>
+      </div>
+    </Scroll>
+  );
+}
+
+const WORK: Record<string, string> = {
+  get: "To get",
+  "dress or machine": "To dress or machine",
+  "put right": "To put right",
+  "measure better": "To measure better",
+};
+
+function Needs({ bench }: { bench: Measure }) {
+  const works = [...new Set(bench.needs.map((need) => need.work))];
+  return (
+    <section aria-labelledby="needs" data-testid="needs">
+      <div className="flex items-end justify-between gap-3 border-b-2 border-ink pb-1">
+        <h1 id="needs" className="text-head font-bold">
+          What it takes
+        </h1>
+        {bench.needs.length > 0 && (
+          <a className="button" href={`/api/jobs/${bench.job}/parts.csv`} download>
+            Save the list as CSV
+          </a>
+        )}
+      </div>
+      {bench.needs.length === 0 && (
+        <p className="py-3 text-soft">
+          Nothing yet. Take readings on the{" "}
+          <Link className="plain-link" to="../bench">
+            bench
+          </Link>
+          ; what has to be got or done collects here, each with its reasons.
+        </p>
+      )}
+      {works.map((work) => (
+        <div key={work} className="mt-2">
+          <h2 className="lettering">{WORK[work] ?? work}</h2>
+          <ul>
+            {bench.needs
+              .filter((need) => need.work === work)
+              .map((need) => (
+                <li key={need.part} className="border-b border-hair py-1.5" data-part={need.part}>
+                  <b>{need.part}</b>
+                  {need.reasons.map((reason) => (
+                    <span key={reason} className="block text-note">
+                      {reason}
+                    </span>
+                  ))}
+                </li>
+              ))}
+          </ul>
+        </div>
+      ))}
+      <p className="mt-2 text-note text-soft">
+        A calculator and a logbook: the vehicle's manual, local codes and a qualified technician come first.
+      </p>
+    </section>
+  );
+}
+
+function Schools({ bench, send }: { bench: Measure; send: Send }) {
+  return (
+    <section aria-labelledby="schools" data-testid="schools">
+      <h2 id="schools" className="border-b border-ink pb-1 text-head font-bold">
+        How this shop does it
+      </h2>
+      <p className="py-1 text-note text-soft">
+        Where good builders differ. It holds for every job of the shop.
+      </p>
+      {bench.schools.map((school) => (
+        <label key={school.name} className="block py-1.5">
+          <span className="font-semibold">{school.about}</span>
+          <select
+            value={school.option}
+            onChange={(event) => void send({ school: { name: school.name, option: event.target.value } })}
+            className="mt-1 h-11 w-full rounded-cut border border-line bg-sheet px-2"
+          >
+            {school.options.map(({ name: value, label: says }) => (
+              <option key={value} value={value}>
+                {says}
+              </option>
+            ))}
+          </select>
+        </label>
+      ))}
+    </section>
+  );
+}
+
+/** Measured values replace assumed ones: which, and what that does to the four questions. */
+function Effects() {
+  const { entered } = useDesk();
+  const effects = useEffects(entered.id, entered.revision);
+  const take = useTakeEffects(entered.id);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  if (!effects.data) return null;
+  const { effects: found, before, after } = effects.data;
+  const wanted = found.filter((effect) => !left.has(effect.quantity));
+  return (
+    <section aria-labelledby="effects" data-testid="effects">
+      <h2 id="effects" className="border-b-2 border-ink pb-1 text-head font-bold">
+        What the readings change
+      </h2>
+      {found.length === 0 ? (
+        <p className="py-3 text-soft">
+          No reading says otherwise than the job does. Springs, plates, rivets, depths and cuts show up here.
+        </p>
+      ) : (
+        <>
+          <table className="w-full">
+            <tbody>
+              {found.map((effect) => (
+                <tr
+                  key={effect.quantity}
+                  className="border-b border-hair align-baseline"
+                  data-effect={effect.quantity}
+                >
+                  <td className="py-1.5 pr-2">
+                    <input
+                      type="checkbox"
+                      className="size-5"
+                      aria-label={`Take ${effect.label}`}
+                      checked={!left.has(effect.quantity)}
+                      onChange={(event) => {
+                        const next = new Set(left);
+                        if (event.target.checked) next.delete(effect.quantity);
+                        else next.add(effect.quantity);
+                        setLeft(next);
+                      }}
+                    />
+                  </td>
+                  <th scope="row" className="py-1.5 pr-3 text-left">
+                    {effect.label}
+                    <span className="block text-note font-normal text-soft">{effect.why}</span>
+                  </th>
+                  <td className="figure py-1.5 text-right">
+                    <span className="block text-note text-soft line-through">{effect.before}</span>
+                    <b>{effect.after}</b>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <div
+            className="mt-3 grid grid-cols-2 gap-x-4 gap-y-2 tablet:grid-cols-4"
+            data-testid="before-after"
+          >
+            {before.map((was, i) => {
+              const now = after[i];
+              return now ? <Answer key={was.question} was={was} now={now} /> : null;
+            })}
+          </div>
+          <button
+            type="button"
+            className="button mt-3 min-h-12 w-full"
+            disabled={wanted.length === 0 || take.isPending}
+            onClick={() => take.mutate(wanted.map((effect) => effect.quantity))}
+          >
+            Put {wanted.length === found.length ? "them" : `${wanted.length} of ${found.length}`} into the
+            job, as measured
+          </button>
+          {take.error && (
+            <p role="alert" className="mt-1 font-semibold">
+              ▲ {take.error.message}
+            </p>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
+
+function Answer({ was, now }: { was: Verdict; now: Verdict }) {
+  const low = (verdict: Verdict) => verdict.margin?.low.metric.figure ?? "";
+  const same = was.state === now.state && low(was) === low(now);
+  return (
+    <div data-question={was.question}>
+      <p className="lettering">{QUESTION_LABELS[was.question]}</p>
+      <p className="text-note text-soft">
+        {STATE_WORDS[was.state]} <span className="figure">{low(was)}</span>
+      </p>
+      <p className="flex items-center gap-2">
+        <Glyph verdict={now} className="h-8 w-11" />
+        <span className={same ? "" : "font-bold"}>
+          {same ? "no change" : STATE_WORDS[now.state]} {!same && <span className="figure">{low(now)}</span>}
+        </span>
+      </p>
+    </div>
+  );
+}

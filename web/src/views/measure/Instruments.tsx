@@ -1,0 +1,131 @@
+import { useState } from "react";
+import type { Measure } from "@/api/client";
+import { usePutInstrumentAway } from "@/api/measure";
+import { Panel } from "@/components/Panel";
+import { setSoundOn, soundOn } from "@/lib/beep";
+import { bothSystems } from "@/lib/words";
+import type { Send } from "./send";
+
+/** The instruments of the shop: each with its own uncertainty, calibration and data port. */
+export function Instruments({ bench, send, onClose }: { bench: Measure; send: Send; onClose: () => void }) {
+  const away = usePutInstrumentAway(bench.job);
+  const [sound, setSound] = useState(soundOn());
+  return (
+    <Panel title="Instruments" onClose={onClose}>
+      <table className="w-full">
+        <tbody>
+          {bench.instruments.map((each) => (
+            <tr key={each.key} className="border-b border-hair align-baseline">
+              <th scope="row" className="py-1.5 pr-2 text-left">
+                {each.label}
+                <span className="block text-note font-normal text-soft">
+                  {each.why}
+                  {each.calibrated_on && `, calibrated ${each.calibrated_on}`}
+                  {each.port && `, reads ${each.port}`}
+                </span>
+              </th>
+              <td className="figure whitespace-nowrap">± {bothSystems(each.uncertainty)}</td>
+              <td className="pl-2 text-right">
+                {each.own && (
+                  <button
+                    type="button"
+                    className="plain-link min-h-11 text-note"
+                    onClick={() => away.mutate(Number(each.key))}
+                  >
+                    Put away
+                  </button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <New bench={bench} send={send} />
+      <label className="mt-5 flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5"
+          checked={sound}
+          onChange={(event) => {
+            setSoundOn(event.target.checked);
+            setSound(event.target.checked);
+          }}
+        />
+        Beep when a gauge's reading is taken
+      </label>
+    </Panel>
+  );
+}
+
+const FIELD = "block h-11 w-full rounded-cut border border-line bg-sheet px-2 placeholder:text-soft";
+
+function New({ bench, send }: { bench: Measure; send: Send }) {
+  const blank = { kind: "caliper", name: "", uncertainty: "", calibrated_on: "", port: "" };
+  const [found, setFound] = useState(blank);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const put = (change: Partial<typeof blank>) => setFound({ ...found, ...change });
+  return (
+    <form
+      className="mt-5 grid gap-3"
+      onSubmit={async (event) => {
+        event.preventDefault();
+        const refused = await send({ instrument: found });
+        setTrouble(refused);
+        if (!refused) setFound(blank);
+      }}
+    >
+      <h2 className="text-head font-bold">Add one of the shop's own</h2>
+      <label className="text-note font-semibold">
+        Kind
+        <select value={found.kind} onChange={(event) => put({ kind: event.target.value })} className={FIELD}>
+          {bench.instruments
+            .filter((each) => !each.own)
+            .map((each) => (
+              <option key={each.key} value={each.key}>
+                {each.label}
+              </option>
+            ))}
+        </select>
+      </label>
+      <label className="text-note font-semibold">
+        Name
+        <input value={found.name} onChange={(event) => put({ name: event.target.value })} className={FIELD} />
+      </label>
+      <label className="text-note font-semibold">
+        Uncertainty, k = 2 (empty: as its kind)
+        <input
+          value={found.uncertainty}
+          placeholder="0.02 mm"
+          onChange={(event) => put({ uncertainty: event.target.value })}
+          className={`figure ${FIELD}`}
+        />
+      </label>
+      <label className="text-note font-semibold">
+        Calibrated on
+        <input
+          type="date"
+          value={found.calibrated_on}
+          onChange={(event) => put({ calibrated_on: event.target.value })}
+          className={FIELD}
+        />
+      </label>
+      <label className="text-note font-semibold">
+        Data port (empty: read by eye)
+        <input
+          value={found.port}
+          placeholder="/dev/ttyUSB0 or socket://127.0.0.1:8765"
+          onChange={(event) => put({ port: event.target.value })}
+          className={`figure ${FIELD}`}
+        />
+      </label>
+      {trouble && (
+        <p role="alert" className="font-semibold">
+          ▲ {trouble}
+        </p>
+      )}
+      <button type="submit" className="button min-h-11" disabled={!found.name.trim()}>
+        Add to the bench
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,112 @@
+import { useState } from "react";
+import type { Check } from "@/api/client";
+import { bothSystems } from "@/lib/words";
+import type { Send } from "./send";
+
+const WORDS = { new: "New", least: "At least", most: "At most", spread: "Spread at most" } as const;
+type Limit = Check["limits"][number];
+
+/** The limits in force and whose they are. A manual's figure typed here stands for this vehicle from now on. */
+export function Limits({ check, send, vehicle }: { check: Check; send: Send; vehicle: string }) {
+  if (check.limits.length === 0) return null;
+  return (
+    <div className="mt-3" data-testid="limits">
+      <h3 className="lettering border-b border-ink pb-0.5">Limits</h3>
+      {check.limits.map((limit) => (
+        <One key={`${check.name} ${limit.name}`} check={check} limit={limit} send={send} vehicle={vehicle} />
+      ))}
+    </div>
+  );
+}
+
+function One({ check, limit, send, vehicle }: { check: Check; limit: Limit; send: Send; vehicle: string }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <div className="border-b border-hair py-1" data-limit={limit.name}>
+      <p className="flex flex-wrap items-baseline gap-x-3">
+        <span className="w-20 font-semibold bench:w-32">{WORDS[limit.name]}</span>
+        <span className="figure grow">{limit.value ? bothSystems(limit.value) : "not known"}</span>
+        <button
+          type="button"
+          className="plain-link min-h-11 text-note"
+          aria-expanded={open}
+          aria-label={`${WORDS[limit.name]}: the manual's figure`}
+          onClick={() => setOpen(!open)}
+        >
+          {limit.mark === "manual" && limit.value ? "Change" : "Manual says …"}
+        </button>
+      </p>
+      <p className="text-note text-soft">
+        {limit.mark === "manual" && limit.value ? `The manual's, for this vehicle: ${limit.why}` : limit.why}
+      </p>
+      {open && (
+        <Manual check={check} limit={limit} send={send} vehicle={vehicle} onDone={() => setOpen(false)} />
+      )}
+    </div>
+  );
+}
+
+function Manual({
+  check,
+  limit,
+  send,
+  vehicle,
+  onDone,
+}: {
+  check: Check;
+  limit: Limit;
+  send: Send;
+  vehicle: string;
+  onDone: () => void;
+}) {
+  const [typed, setTyped] = useState("");
+  const [source, setSource] = useState("");
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const set = async (figure: string) => {
+    const refused = await send({
+      limit: { check: check.name, name: limit.name, typed: figure, unit: check.units[0] ?? "", source },
+    });
+    if (refused) setTrouble(refused);
+    else onDone();
+  };
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2 py-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void set(typed);
+      }}
+    >
+      <label className="text-note font-semibold">
+        Figure{check.units[0] ? `, bare in ${check.units[0]}` : ""}
+        <input
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          className="figure block h-11 w-32 rounded-cut border border-line bg-sheet px-2 text-field"
+        />
+      </label>
+      <label className="grow text-note font-semibold">
+        Where it stands
+        <input
+          value={source}
+          placeholder="manual, page"
+          onChange={(event) => setSource(event.target.value)}
+          className="block h-11 w-full min-w-32 rounded-cut border border-line bg-sheet px-2 placeholder:text-soft"
+        />
+      </label>
+      <button type="submit" className="button min-h-11" disabled={!typed.trim()}>
+        Keep for {vehicle || "this job"}
+      </button>
+      {limit.mark === "manual" && limit.value && (
+        <button type="button" className="button min-h-11" onClick={() => void set("")}>
+          Back to the default
+        </button>
+      )}
+      {trouble && (
+        <p role="alert" className="basis-full font-semibold">
+          ▲ {trouble}
+        </p>
+      )}
+    </form>
+  );
+}

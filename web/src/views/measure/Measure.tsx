@@ -1,0 +1,63 @@
+import { NavLink, Outlet } from "react-router";
+import { useBenchChange, useMeasure } from "@/api/measure";
+import { useDesk } from "@/lib/useDesk";
+import type { Bench } from "./BenchView";
+import { Mark, VERDICT_WORDS } from "./marks";
+import type { Send } from "./send";
+
+const VIEWS = [
+  { to: "bench", label: "Bench" },
+  { to: "decide", label: "Decide" },
+  { to: "history", label: "History" },
+];
+
+/** Measure: readings on the bench, what to do about them, and what was read before. */
+export function Measure() {
+  const { entered } = useDesk();
+  const bench = useMeasure(entered.id, entered.revision);
+  const change = useBenchChange(entered.id, entered.revision);
+  const send: Send = async (what) => {
+    try {
+      await change.mutateAsync(what);
+      return null;
+    } catch (error) {
+      return error instanceof Error ? error.message : "That could not be taken.";
+    }
+  };
+  return (
+    <div className="flex h-full min-h-0 flex-col">
+      <nav
+        aria-label="Measure"
+        className="flex shrink-0 items-center gap-1 overflow-x-auto border-b border-ink px-4"
+      >
+        {VIEWS.map(({ to, label }) => (
+          <NavLink
+            key={to}
+            to={to}
+            className={({ isActive }) =>
+              `flex min-h-11 items-center whitespace-nowrap border-b-[3px] px-3 ${
+                isActive ? "border-ink font-bold" : "border-transparent text-soft hover:text-ink"
+              }`
+            }
+          >
+            {label}
+          </NavLink>
+        ))}
+        {bench.data && bench.data.worst !== "open" && (
+          <p className="ml-auto flex items-center gap-2 whitespace-nowrap pl-3 text-note">
+            <span className="hidden tablet:inline">Worst so far:</span>
+            <Mark verdict={bench.data.worst} className="size-3.5" />
+            <b>{VERDICT_WORDS[bench.data.worst]}</b>
+          </p>
+        )}
+      </nav>
+      <div className="min-h-0 grow">
+        {bench.data ? (
+          <Outlet context={{ bench: bench.data, send } satisfies Bench} />
+        ) : (
+          <p className="p-8">{bench.error?.message ?? "Laying out the bench …"}</p>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,111 @@
+import { useState } from "react";
+import type { Measure } from "@/api/client";
+import { figureIn } from "@/lib/money";
+import type { Send } from "./send";
+
+const FIELDS = [
+  { name: "price", label: "Part now", hint: "price" },
+  { name: "chance", label: "Chance it fails", hint: "%" },
+  { name: "hours", label: "Hours to redo it", hint: "h" },
+  { name: "rate", label: "An hour costs", hint: "price" },
+] as const;
+type Name = (typeof FIELDS)[number]["name"];
+
+const COMMON = ["Pilot bearing", "Rear main seal", "Input shaft seal", "Release bearing", "Fork and pivot"];
+
+/** Renew now, or take the chance of coming back: the user's own figures, and the sum. */
+export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
+  const [part, setPart] = useState("");
+  const [typed, setTyped] = useState<Record<Name, string>>({ price: "", chance: "", hours: "", rate: "" });
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const figures = FIELDS.map(({ name }) => figureIn(typed[name]));
+  const ready = part.trim() !== "" && figures.every((figure) => figure !== null);
+  return (
+    <section aria-labelledby="open" data-testid="while-open">
+      <h2 id="open" className="border-b border-ink pb-1 text-head font-bold">
+        While it is open
+      </h2>
+      {bench.sums.map((sum) => (
+        <div key={sum.part} className="border-b border-hair py-1.5" data-part={sum.part}>
+          <p className="flex items-baseline justify-between gap-3">
+            <span>
+              <b>{sum.part}</b>: {sum.pays ? "renew it now" : "leave it"}
+            </span>
+            <button
+              type="button"
+              className="plain-link min-h-11 text-note"
+              onClick={() => void send({ drop: sum.part })}
+            >
+              Take off
+            </button>
+          </p>
+          <p className="text-note">
+            Now <span className="figure">{sum.now.toFixed(2)}</span>; later{" "}
+            <span className="figure">{(sum.chance * 100).toFixed(0)} %</span> of (
+            <span className="figure">{sum.hours}</span> h at <span className="figure">{sum.rate}</span> and
+            the part) = <span className="figure">{sum.later.toFixed(2)}</span>. Even at{" "}
+            <span className="figure">{(sum.even * 100).toFixed(1)} %</span>.
+          </p>
+        </div>
+      ))}
+      <form
+        className="mt-2 grid grid-cols-2 items-end gap-2 tablet:grid-cols-5"
+        onSubmit={async (event) => {
+          event.preventDefault();
+          const [price, chance, hours, rate] = figures as number[];
+          const refused = await send({
+            sum: {
+              part,
+              price: price ?? 0,
+              chance: (chance ?? 0) / 100,
+              hours: hours ?? 0,
+              rate: rate ?? 0,
+              extra_hours: 0,
+            },
+          });
+          setTrouble(refused);
+          if (!refused) setPart("");
+        }}
+      >
+        <label className="text-note font-semibold">
+          Part
+          <input
+            list="parts-open"
+            value={part}
+            onChange={(event) => setPart(event.target.value)}
+            className="block h-11 w-full rounded-cut border border-line bg-sheet px-2"
+          />
+          <datalist id="parts-open">
+            {COMMON.map((each) => (
+              <option key={each} value={each} />
+            ))}
+          </datalist>
+        </label>
+        {FIELDS.map(({ name, label, hint }) => (
+          <label key={name} className="text-note font-semibold">
+            {label}
+            <input
+              inputMode="decimal"
+              placeholder={hint}
+              value={typed[name]}
+              onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+              className="figure block h-11 w-full rounded-cut border border-line bg-sheet px-2 placeholder:text-soft"
+            />
+          </label>
+        ))}
+        <button type="submit" className="button col-span-full min-h-11" disabled={!ready}>
+          Work it out
+        </button>
+      </form>
+      {trouble && (
+        <p role="alert" className="font-semibold">
+          ▲ {trouble}
+        </p>
+      )}
+      <p className="mt-1 text-note text-soft">
+        Labour decides: a cheap part is worth renewing when getting back in costs more than its chance of
+        failing.
+      </p>
+    </section>
+  );
+}

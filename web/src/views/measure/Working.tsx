@@ -1,0 +1,16 @@
+/** How a verdict was worked out, on demand. */
+export function Working({ lines }: { lines: readonly string[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <details className="mt-2" data-testid="working">
+      <summary className="min-h-11 content-center text-note font-semibold">How it is worked out</summary>
+      <ul className="border-l-2 border-hair pl-3 text-note">
+        {lines.map((line) => (
+          <li key={line} className="py-0.5">
+            {line}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

@@ -1,0 +1,258 @@
+import { useEffect, useRef, useState } from "react";
+import { useSearchParams } from "react-router";
+import type { CsvRead, Part, Shelf } from "@/api/client";
+import { Refusal } from "@/api/client";
+import { useCatalogue } from "@/api/queries";
+import { readCsv, useChangePart, useShelf } from "@/api/shelf";
+import { TopBar } from "@/components/TopBar";
+import { withSearch } from "@/lib/address";
+import { CsvSheet } from "./CsvSheet";
+import { PartSheet } from "./PartSheet";
+
+/** The shelf of the shop: parts with what their maker's sheet says, for use in any job. */
+export function ShelfView() {
+  const [search, setSearch] = useSearchParams();
+  const putAway = search.has("put-away");
+  const shelf = useShelf(putAway);
+  const slot = search.get("slot") ?? "disc";
+  const words = search.get("find") ?? "";
+  const editing = search.get("part");
+  const put = (changes: Record<string, string | null>) =>
+    setSearch(withSearch(search, changes), { replace: true, flushSync: true });
+  const [undo, setUndo] = useState<{ says: string; turn: () => void } | null>(null);
+  useEffect(() => {
+    document.title = "Shelf · Lift Bite";
+  }, []);
+  if (!shelf.data) return <p className="p-8">{shelf.error?.message ?? "Opening the shelf …"}</p>;
+  const shown = matching(shelf.data, slot, words);
+  return (
+    <div className="flex min-h-full flex-col">
+      <TopBar />
+      <main className="mx-auto grid w-full max-w-[84rem] grow content-start gap-x-8 gap-y-4 px-5 py-5 tablet:grid-cols-[13rem_1fr]">
+        <Kinds shelf={shelf.data} slot={slot} onSlot={(next) => put({ slot: next, find: null })} />
+        <section aria-labelledby="shelf">
+          <div className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
+            <h1 id="shelf" className="text-big font-bold">
+              {putAway ? "Put away" : "Shelf"}
+            </h1>
+            <p className="flex flex-wrap items-center gap-3">
+              <input
+                type="search"
+                aria-label="Search the shelf"
+                placeholder="Search all kinds"
+                value={words}
+                onChange={(event) => put({ find: event.target.value || null })}
+                className="h-9 w-52 rounded-cut border border-line bg-sheet px-2"
+              />
+              <button type="button" className="button" onClick={() => put({ part: "new" })}>
+                New part
+              </button>
+              <BringCsv />
+              <a className="button" href="/api/shelf.csv" download>
+                Save as CSV
+              </a>
+            </p>
+          </div>
+          {undo && (
+            <p role="status" className="flex items-center gap-3 border-b border-hair py-1 text-note">
+              {undo.says}
+              <button
+                type="button"
+                className="plain-link min-h-6 font-semibold"
+                onClick={() => {
+                  undo.turn();
+                  setUndo(null);
+                }}
+              >
+                Undo
+              </button>
+            </p>
+          )}
+          <Parts
+            parts={shown}
+            putAway={putAway}
+            bySlot={words !== ""}
+            shelf={shelf.data}
+            onEdit={(id) => put({ part: String(id) })}
+            onUndo={setUndo}
+          />
+          {(putAway || shelf.data.put_away > 0) && (
+            <button
+              type="button"
+              className="plain-link mt-4 min-h-9"
+              onClick={() => put({ "put-away": putAway ? null : "" })}
+            >
+              {putAway ? "Back to the shelf" : `${shelf.data.put_away} put away`}
+            </button>
+          )}
+        </section>
+      </main>
+      {editing && (
+        <PartSheet
+          key={`${editing} ${search.has("copy")}`}
+          shelf={shelf.data}
+          part={shelf.data.parts.find((p) => String(p.id) === editing) ?? null}
+          slot={slot}
+          copy={search.has("copy")}
+          onClose={() => put({ part: null, copy: null })}
+          onCopy={() => put({ part: editing, copy: "" })}
+          onUndo={setUndo}
+        />
+      )}
+    </div>
+  );
+}
+
+function matching(shelf: Shelf, slot: string, words: string): Part[] {
+  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
+  if (wanted.length === 0) return shelf.parts.filter((part) => part.slot === slot);
+  return shelf.parts.filter((part) => {
+    const text = `${part.slot} ${part.name} ${part.notes} ${part.source} ${Object.values(part.values).join(" ")}`;
+    return wanted.every((word) => text.toLowerCase().includes(word));
+  });
+}
+
+function Kinds({ shelf, slot, onSlot }: { shelf: Shelf; slot: string; onSlot: (slot: string) => void }) {
+  return (
+    <nav aria-label="Kinds of parts" className="flex flex-wrap gap-x-1 tablet:flex-col">
+      {shelf.slots.map((kind) => (
+        <button
+          key={kind.slot}
+          type="button"
+          aria-current={kind.slot === slot}
+          onClick={() => onSlot(kind.slot)}
+          className={`flex min-h-9 justify-between gap-2 border-b border-hair px-1 text-left ${
+            kind.slot === slot ? "border-b-2 border-b-ink font-bold" : "hover:underline"
+          }`}
+        >
+          {kind.label}
+          <span className="figure text-note text-soft">
+            {shelf.parts.filter((part) => part.slot === kind.slot).length}
+          </span>
+        </button>
+      ))}
+    </nav>
+  );
+}
+
+type Turn = { says: string; turn: () => void };
+
+function Parts({
+  parts,
+  putAway,
+  bySlot,
+  shelf,
+  onEdit,
+  onUndo,
+}: {
+  parts: Part[];
+  putAway: boolean;
+  bySlot: boolean;
+  shelf: Shelf;
+  onEdit: (id: number) => void;
+  onUndo: (turn: Turn | null) => void;
+}) {
+  const change = useChangePart();
+  const says = useSays();
+  if (parts.length === 0) return <p className="py-6 text-soft">Nothing here yet.</p>;
+  return (
+    <table className="w-full" data-testid="shelf">
+      <tbody>
+        {parts.map((part) => (
+          <tr key={part.id} className="border-b border-hair align-baseline">
+            <th scope="row" className="w-[32%] py-2 pr-3 text-left font-normal">
+              <button
+                type="button"
+                className="plain-link text-left font-bold"
+                onClick={() => onEdit(part.id)}
+              >
+                {part.name}
+              </button>
+              {bySlot && (
+                <span className="block text-note">
+                  {shelf.slots.find((kind) => kind.slot === part.slot)?.label}
+                </span>
+              )}
+              <span className="block text-note text-soft">{part.source}</span>
+            </th>
+            <td className="py-2 text-note">{says(part.values)}</td>
+            <td className="figure py-2 pl-3 text-right">{part.price > 0 ? part.price.toFixed(0) : ""}</td>
+            <td className="py-2 pl-3 text-right">
+              <button
+                type="button"
+                className="plain-link min-h-6 whitespace-nowrap text-note text-soft"
+                aria-label={`${putAway ? "Put back" : "Put away"}: ${part.name}`}
+                onClick={() => {
+                  change.mutate({ id: part.id, putAway: !putAway });
+                  onUndo({
+                    says: `${part.name} is ${putAway ? "back on the shelf" : "put away"}.`,
+                    turn: () => change.mutate({ id: part.id, putAway }),
+                  });
+                }}
+              >
+                {putAway ? "Put back" : "Put away"}
+              </button>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** What a part states, in one line. */
+export function useSays() {
+  const catalogue = useCatalogue();
+  return (values: Record<string, string>) =>
+    Object.entries(values)
+      .map(([quantity, typed]) => {
+        const choice = catalogue.data?.choices.find((c) => c.name === quantity);
+        const option = choice?.options.find((o) => o.value === typed)?.label;
+        const label =
+          choice?.label ?? catalogue.data?.inputs.find((i) => i.name === quantity)?.label ?? quantity;
+        return `${label.toLowerCase()} ${option?.toLowerCase() ?? typed}`;
+      })
+      .join(" · ");
+}
+
+/** A CSV file is shown row by row before anything is taken in. */
+function BringCsv() {
+  const picker = useRef<HTMLInputElement>(null);
+  const [read, setRead] = useState<{ name: string; text: string; told: CsvRead } | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const bring = async (file: File | undefined) => {
+    if (!file) return;
+    setTrouble(null);
+    try {
+      const text = await file.text();
+      setRead({ name: file.name, text, told: await readCsv(text) });
+    } catch (error) {
+      setTrouble(error instanceof Refusal ? `${file.name}: ${error.message}` : "The file could not be read.");
+    }
+  };
+  return (
+    <>
+      <button type="button" className="button" onClick={() => picker.current?.click()}>
+        Bring a CSV
+      </button>
+      <input
+        ref={picker}
+        type="file"
+        accept=".csv,text/csv"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Shelf file"
+        onChange={(event) => {
+          void bring(event.target.files?.[0]);
+          event.target.value = "";
+        }}
+      />
+      {trouble && (
+        <span role="alert" className="basis-full font-semibold">
+          ▲ {trouble}
+        </span>
+      )}
+      {read && <CsvSheet {...read} onClose={() => setRead(null)} />}
+    </>
+  );
+}
