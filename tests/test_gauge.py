@@ -110,9 +110,32 @@ def test_readings_arrive_by_themselves_numbered(gauges: Gauges) -> None:
     assert eventually(lambda: len(values(gauge)) == 3)
     assert values(gauge) == ["1.50 mm", "2.50 mm", "0.100 in"]
     numbers = [e.number for e in gauge.after(0)]
-    assert numbers == list(range(1, len(numbers) + 1))
+    assert numbers == list(range(numbers[0], numbers[0] + len(numbers)))
     assert gauge.after(numbers[-2])[0].number == numbers[-1]
     there.stop()
+
+
+def test_the_first_to_listen_hears_all_since_the_port_was_opened_the_next_from_now(gauges: Gauges) -> None:
+    there = Simulator(depths([(1.5, "mm"), (2.5, "mm"), (3.5, "mm")]), every=0.01).start()
+    gauge = gauges.at(there.url)
+    assert eventually(lambda: len(values(gauge)) == 3)
+    assert [e.text for e in gauge.after(gauge.join()) if e.kind == "value"] == ["1.50 mm", "2.50 mm", "3.50 mm"]
+    assert gauge.after(gauge.join()) == []
+    there.stop()
+
+
+def test_a_number_is_never_given_twice_over_a_restart() -> None:
+    """A tab that remembers the last number it saw hears all that comes after the program was started anew."""
+    seen = []
+    for value in (1.5, 2.5):
+        there = Simulator(depths([(value, "mm")]), every=0.01).start()
+        gauge = Gauge(there.url)
+        assert eventually(lambda gauge=gauge: len(values(gauge)) == 1)  # type: ignore[misc]
+        assert [e.text for e in gauge.after(max(seen, default=0)) if e.kind == "value"] == [f"{value:.2f} mm"]
+        seen += [e.number for e in gauge.after(0)]
+        gauge.stop()
+        there.stop()
+    assert len(set(seen)) == len(seen)
 
 
 def test_two_hundred_readings_a_second_without_loss(gauges: Gauges) -> None:

@@ -417,12 +417,15 @@ def export_parts(path: JobPath) -> Response:
 
 @api.get("/api/gauge", responses={"200": mm.GaugeOut, **problem_responses(422)})
 def read_gauge(query: GaugeQuery) -> Response:
-    """What a gauge's data port has sent since; opens the port where it is not yet, and waits for more if asked to."""
+    """What a gauge's data port has sent since; opens the port where it is not yet, and waits for more if asked to.
+
+    `after` beyond any number asks from now on; whoever opens the port hears all it sends.
+    """
     gauge = _gauges().at(query.port)
-    after = min(query.after, gauge.newest)
+    after = query.after if query.after <= gauge.newest else gauge.join()
     events = gauge.after(after, query.wait)
     return _answer(mm.GaugeOut(
-        port=gauge.port, connected=gauge.connected, newest=gauge.newest,
+        port=gauge.port, connected=gauge.connected, newest=events[-1].number if events else after,
         events=[mm.EventOut(number=e.number, kind=e.kind, text=e.text) for e in events],  # type: ignore[arg-type]
     ))  # fmt: skip
 

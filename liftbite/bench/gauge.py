@@ -43,7 +43,9 @@ class Gauge:
     def __init__(self, port: str) -> None:
         self.port = check_port(port)
         self._events: deque[Event] = deque(maxlen=KEPT)
-        self._count = 0
+        # Numbers go on from the clock [ms]: one given before a restart is never given again, and always lower.
+        self._count = int(time.time() * 1000)
+        self._unheard: int | None = self._count
         self._claimed: set[int] = set()
         self._news = threading.Condition()
         self._open = False
@@ -59,8 +61,14 @@ class Gauge:
 
     @property
     def newest(self) -> int:
-        """Number of the newest event, 0 before any."""
+        """Number of the newest event."""
         return self._count
+
+    def join(self) -> int:
+        """The number a new listener counts on from: the first hears all since the port was opened, later ones from now."""
+        with self._news:
+            begin, self._unheard = self._unheard, None
+            return self._count if begin is None else begin
 
     def after(self, number: int, wait: float = 0.0) -> list[Event]:
         """Events with a number above `number`, oldest first; waits up to `wait` seconds for one."""

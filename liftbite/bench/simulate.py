@@ -82,7 +82,7 @@ class Simulator:
     lines : what it sends
     every : seconds between readings; 0 sends as fast as they are taken off
     port : TCP port, 0 for any that is free
-    drop_after : readings after which the connection breaks off for `drop_for` seconds; 0 for never
+    drop_after : readings after which the connection breaks off for `drop_for` seconds or until `plug_in`; 0 for never
     again : True to begin anew when the readings are spent
     by_hand : True to send only on `press`
     """
@@ -96,7 +96,7 @@ class Simulator:
         self.by_hand = by_hand
         self._server = self._listen(port)
         self._port = int(self._server.getsockname()[1])
-        self._stop = threading.Event()
+        self._stop, self._plugged = threading.Event(), threading.Event()
         self._thread = threading.Thread(target=self._run, daemon=True)
 
     @property
@@ -118,9 +118,14 @@ class Simulator:
         """Sends the next reading, as the button on the gauge would; for `by_hand`."""
         self._press.release()
 
+    def plug_in(self) -> None:
+        """Plugs it in again, before `drop_for` has passed."""
+        self._plugged.set()
+
     def stop(self) -> None:
         """Unplugs it for good."""
         self._stop.set()
+        self._plugged.set()
         self._press.release()
         self._thread.join(timeout=2)
         self._server.close()
@@ -139,7 +144,8 @@ class Simulator:
                     self._send(there)
                 if not self._stop.is_set():  # unplugged: nothing listens for a while
                     self._server.close()
-                    self._stop.wait(self.drop_for)
+                    self._plugged.wait(self.drop_for)
+                    self._plugged.clear()
                     self._server = self._listen(self._port)
 
     def _send(self, there: socket.socket) -> None:

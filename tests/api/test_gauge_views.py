@@ -9,6 +9,7 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
+from liftbite.bench.gauge import Event, Gauge
 from liftbite.bench.simulate import Simulator, depths, dial_sweep
 from tests.api.test_jobs import begin
 from tests.api.test_measure import CONCENTRIC, bench, check, post
@@ -57,6 +58,29 @@ def test_a_gauges_unit_is_its_own(client: FlaskClient) -> None:
     ).get_json()
     assert measured["proofs"]["bearing"]["cushion"]["inch"]["figure"] == "0.719"
     client.delete("/api/gauge", query_string={"port": there.url})
+    there.stop()
+
+
+def test_a_reading_that_comes_while_the_answer_is_written_is_in_the_next(
+    client: FlaskClient, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """What the next question counts from is the last reading told, not the last there is."""
+    there = Simulator(depths([(1.5, "mm"), (2.5, "mm")]), by_hand=True).start()
+    asked = Gauge.after
+
+    def then_another(gauge: Gauge, number: int, wait: float = 0.0) -> list[Event]:
+        told = asked(gauge, number, wait)
+        there.press()
+        asked(gauge, gauge.newest, 2.0)
+        return told
+
+    there.press()
+    heard(client, there.url, 1)
+    with monkeypatch.context() as patch:
+        patch.setattr(Gauge, "after", then_another)
+        first = client.get("/api/gauge", query_string={"port": there.url}).get_json()
+    second = client.get("/api/gauge", query_string={"port": there.url, "after": first["newest"]}).get_json()
+    assert [e["text"] for e in (*first["events"], *second["events"]) if e["kind"] == "value"] == ["1.50 mm", "2.50 mm"]
     there.stop()
 
 
