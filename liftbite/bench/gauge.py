@@ -65,7 +65,7 @@ class Gauge:
         return self._count
 
     def join(self) -> int:
-        """The number a new listener counts on from: the first hears all since the port was opened, later ones from now."""
+        """What a new listener counts on from: the first hears all since the port was opened, later ones from now."""
         with self._news:
             begin, self._unheard = self._unheard, None
             return self._count if begin is None else begin
@@ -127,9 +127,8 @@ class Gauge:
         rest = b""
         try:
             while not self._stop.is_set():
-                rest += port.read(
-                    max(port.in_waiting, 1)
-                )  # no more than is there: a lost port takes a longer read along
+                # no more than is there: a lost port takes a longer read along
+                rest += port.read(max(port.in_waiting, 1))
                 *lines, rest = rest.split(b"\n")
                 for raw in lines:
                     line = parse_line(raw)

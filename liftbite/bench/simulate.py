@@ -94,7 +94,8 @@ class Simulator:
         self.sent = 0
         self._press = threading.Semaphore(0)
         self.by_hand = by_hand
-        self._server = self._listen(port)
+        self._server = self._bind(port)
+        self._server.listen()
         self._port = int(self._server.getsockname()[1])
         self._stop, self._plugged = threading.Event(), threading.Event()
         self._thread = threading.Thread(target=self._run, daemon=True)
@@ -131,9 +132,15 @@ class Simulator:
         self._server.close()
 
     @staticmethod
-    def _listen(port: int) -> socket.socket:
-        server = socket.create_server(("127.0.0.1", port))
+    def _bind(port: int) -> socket.socket:
+        server = socket.socket()
+        server.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         server.settimeout(0.2)
+        try:
+            server.bind(("127.0.0.1", port))
+        except OSError:
+            server.close()
+            raise
         return server
 
     def _run(self) -> None:
@@ -142,11 +149,12 @@ class Simulator:
                 there, _ = self._server.accept()
                 with there:
                     self._send(there)
-                if not self._stop.is_set():  # unplugged: nothing listens for a while
+                if not self._stop.is_set():  # unplugged: nothing listens for a while, but nobody else gets the port
                     self._server.close()
+                    self._server = self._bind(self._port)
                     self._plugged.wait(self.drop_for)
                     self._plugged.clear()
-                    self._server = self._listen(self._port)
+                    self._server.listen()
 
     def _send(self, there: socket.socket) -> None:
         with contextlib.suppress(OSError):

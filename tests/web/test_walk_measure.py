@@ -177,12 +177,12 @@ def test_angles_side_and_sign_are_said_and_counted(page: Page, shop: str) -> Non
 
 
 def test_unplugged_half_way_nothing_is_lost_and_it_says_so(page: Page, shop: str, gauge: list[Simulator]) -> None:
-    there = Simulator(depths([(1.1 + i / 1000, "mm") for i in range(6)]), every=0.05, drop_after=3, drop_for=60.0)
+    there = Simulator(depths([(1.1 + i / 1000, "mm") for i in range(6)]), every=0.05, drop_after=4, drop_for=60.0)
     gauge.append(there.start())
     bench(page, shop, "Bramwick estate", "finger_height")
     add_gauge(page, "Depth gauge", "Depth, wired", there.url)
     expect(page.get_by_test_id("gauge")).to_contain_text("is gone: unplugged", timeout=15_000)
-    expect(page.locator("[data-testid=readings] tr")).to_have_count(3)
+    expect(page.locator("[data-testid=readings] tr")).to_have_count(4)
     there.plug_in()
     expect(page.get_by_test_id("gauge")).to_contain_text("Gauge connected", timeout=15_000)
     expect(page.locator("[data-testid=readings] tr")).to_have_count(6, timeout=15_000)
