@@ -27,14 +27,14 @@ from liftbite.core.consequences import effects
 from liftbite.core.decide import SCHOOLS, needs, worst, worth_it
 from liftbite.core.explained import finding_explained, sweep_explained
 from liftbite.core.figures import figure, typeset
-from liftbite.core.findings import Finding, Reading, assess, deciding, distance_left, limits_of
+from liftbite.core.findings import Finding, Reading, assess, left_of, limits_of, value_of
 from liftbite.core.inputs import INPUTS
 from liftbite.core.instruments import INSTRUMENT_KINDS, guard_band
 from liftbite.core.ledger import Entry
 from liftbite.core.reading import units_of
 from liftbite.core.runout import FACES, SweepSettings, pointing, unreachable
 from liftbite.core.setup import Setup, both, label_of
-from liftbite.core.sweeps import Sweep, judge_sweep, sweep_of
+from liftbite.core.sweeps import Sweep, judge_sweep, places_taken, sweep_of
 from liftbite.core.units import from_si
 from liftbite.store.bench import Instrument, OpenSum, Taking
 from liftbite.store.jobs import utc_text
@@ -72,6 +72,11 @@ class Bench:
         """The limits of a check in force."""
         return limits_of(check, self.setup, self.manual.get(check.name, {}))
 
+    def places(self, check: Check) -> tuple[Place, ...]:
+        """Where a check is taken, the places added among them."""
+        taking = self.latest(check.name)
+        return places_taken(check, check.places(self.setup), taking.readings if taking else ())
+
     @property
     def readings(self) -> dict[str, tuple[Reading, ...]]:
         """Check -> readings in force."""
@@ -85,34 +90,16 @@ def settings_of(taking: Taking | None) -> SweepSettings:
                          float(kept.get("sag", 0.0)))  # fmt: skip
 
 
-def most_of(limits: Sequence[Limit]) -> float | None:
-    """The figure a reading must not go over, or None."""
-    return next((found.value for found in limits if found.name == "most"), None)
-
-
-def places_of(bench: Bench, check: Check, readings: Sequence[Reading]) -> tuple[Place, ...]:
-    """The places of a check, those added among them; a sweep with angles of its own goes by these."""
-    planned = check.places(bench.setup)
-    known = {p.key for p in planned}
-    added = list(dict.fromkeys(r.place for r in readings if r.place not in known))
-    if check.kind == "sweep" and added:
-        taken = list(dict.fromkeys(r.place for r in readings))
-        kept = [p for p in planned if p.key in taken] + [Place(key) for key in added]
-        first = next((p for p in taken if not p.endswith(" again")), None)
-        again = f"{first} again" if first else "0° again"
-        return (*(p for p in kept if not p.key.endswith(" again")), Place(again))
-    return (*planned, *(Place(key) for key in added))
-
-
 def found_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
     """The finding of a check, and for a sweep its fit."""
     taking, limits = bench.latest(check.name), bench.limits(check)
     readings = taking.readings if taking else ()
-    places = places_of(bench, check, readings)
-    finding = assess(check, places, readings, () if check.kind == "sweep" else limits, bench.schools["guard"])
+    finding = assess(
+        check, bench.places(check), readings, () if check.kind == "sweep" else limits, bench.schools["guard"]
+    )
     if check.kind != "sweep" or not any(r.si is not None for r in readings):
         return finding, None
-    sweep = sweep_of(check, readings, settings_of(taking), most_of(limits))
+    sweep = sweep_of(check, readings, settings_of(taking), value_of(limits, "most"))
     doubt = max((r.uncertainty for r in readings), default=0.0)
     return judge_sweep(check, sweep, limits, finding, doubt, bench.schools["guard"]), sweep
 
@@ -220,11 +207,6 @@ def _taken(check: Check, taking: Taking) -> list[mm.TakenOut]:
     ]  # fmt: skip
 
 
-def wears_to(limits: Sequence[Limit]) -> float | None:
-    """The figure a part wears down to, or None."""
-    return next((f.value for f in limits if f.name == "least" and f.value is not None), None)
-
-
 def _driven(distance: float) -> m.FigureOut:
     """A distance extrapolated, to two digits in either system: its doubt allows no more."""
     km, mi = (m.ShownOut(figure=figure(from_si(distance, unit), 2), unit=unit) for unit in ("km", "mi"))
@@ -236,14 +218,8 @@ def _life(bench: Bench, check: Check, finding: Finding, limits: Sequence[Limit])
         return None
     low, best, high = finding.used
     found = mm.PartLifeOut(low=low, best=best, high=high)
-    to = wears_to(limits)
-    taken = [
-        (t.distance, deciding(check, t.readings, limits)) for t in bench.life or bench.takings if t.check == check.name
-    ]
-    dated = [(d, w) for d, w in taken if d is not None and w is not None]
-    if to is None or len(dated) < 2:
-        return found
-    left = distance_left([d for d, _ in dated], [w for _, (w, _) in dated], [u for _, (_, u) in dated], to)
+    taken = ((t.distance, t.readings) for t in bench.life or bench.takings if t.check == check.name)
+    left = left_of(check, taken, limits)
     if left is None:
         return found
     near, far = max(left.distance - left.doubt, 0.0), left.distance + left.doubt
@@ -258,7 +234,8 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
     held = {h.limit.name: h for h in finding.held}
     own = [str(n) for n, i in bench.instruments if i.kind in check.suited]
     earlier = [t for t in bench.takings if t.check == check.name][:-1]
-    before = sweep_of(check, earlier[-1].readings, settings_of(earlier[-1]), most_of(limits)) if earlier else None
+    most = value_of(limits, "most")
+    before = sweep_of(check, earlier[-1].readings, settings_of(earlier[-1]), most) if earlier else None
     settings = {"seen_from": settings_of(taking).seen_from,
                 "presses_plus": "yes" if settings_of(taking).presses_plus else "no",
                 "sag": str((taking.settings if taking else {}).get("sag_typed", ""))}  # fmt: skip
@@ -269,7 +246,7 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
     return mm.CheckOut(
         name=check.name, part=check.part, label=check.label, title=check.title, how=check.how, kind=check.kind,
         units=list(units_of(check)), instruments=[*own, *check.suited],
-        places=[mm.PlaceOut(key=p.key, item=p.item, spot=p.spot) for p in places_of(bench, check, readings)],
+        places=[mm.PlaceOut(key=p.key, item=p.item, spot=p.spot) for p in bench.places(check)],
         grows=check.grows, picture=check.picture,  # type: ignore[arg-type]
         grades=[mm.GradeOut(**{f: getattr(g, f) for f in mm.GradeOut.model_fields})
                                    for g in check.grades],
@@ -292,8 +269,8 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         working=[*(sweep_explained(check, sweep) if sweep else ()),
                  *finding_explained(check, finding, limits, bench.schools["guard"])],
         ruler=_ruler(check, readings, limits, bench.schools["guard"]),
-        sweep=sweep_out(check, sweep, most_of(limits)) if sweep else None,
-        before=sweep_out(check, before, most_of(limits)) if before else None,
+        sweep=sweep_out(check, sweep, most) if sweep else None,
+        before=sweep_out(check, before, most) if before else None,
     )  # fmt: skip
 
 

@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from liftbite.api import models_measure as mm
-from liftbite.api.bench_out import Bench, most_of, span_of, wears_to
+from liftbite.api.bench_out import Bench, span_of
 from liftbite.api.present import figure_out, fine_out
 from liftbite.core.checks import CHECKS, Check, Limit
 from liftbite.core.figures import figure, typeset
-from liftbite.core.findings import Left, deciding, distance_left
+from liftbite.core.findings import deciding, left_of, value_of
 from liftbite.store.bench import Taking
 from liftbite.store.jobs import utc_text
 
@@ -65,13 +65,9 @@ def _trend(
         return None
     driven = not over_time and all(t.distance is not None for t, _ in points)
     xs = [t.distance if driven and t.distance is not None else t.begun_at.timestamp() for t, _ in points]
-    limit = wears_to(limits) if wears_to(limits) is not None else most_of(limits)
-    if over_time:  # a limit is a vehicle's own
-        limit = None
+    limit = None if over_time else value_of(limits, "least", "most")  # a limit is a vehicle's own
     low, high = span_of([v for _, (v, _) in points] + ([limit] if limit is not None else []))
-    left: Left | None = None
-    if driven and limit is not None:
-        left = distance_left(xs, [v for _, (v, _) in points], [u for _, (_, u) in points], limit)
+    left = left_of(check, [(t.distance, t.readings) for t, _ in points], limits) if driven else None
     start, last = min(xs), max(xs)
     end = last + (min(left.distance, 3 * (last - start)) if left else 0.0)
 

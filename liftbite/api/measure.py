@@ -15,7 +15,7 @@ from sqlalchemy.orm import Session
 
 from liftbite.api import models as m
 from liftbite.api import models_measure as mm
-from liftbite.api.bench_out import Bench, effects_out, found_of, measure_out, measured_entries, places_of
+from liftbite.api.bench_out import Bench, effects_out, found_of, measure_out, measured_entries
 from liftbite.api.history_out import history_out, shop_history_out
 from liftbite.api.jobs import JobPath, answer_with_job, download, seen_revision
 from liftbite.api.present import fine_out
@@ -140,8 +140,7 @@ def _instrument(bench: Bench, check: Check, key: str) -> tuple[str, float]:
 
 def _place(bench: Bench, check: Check, key: str) -> str:
     key = key.strip()
-    taking = bench.latest(check.name)
-    known = {p.key for p in places_of(bench, check, taking.readings if taking else ())}
+    known = {p.key for p in bench.places(check)}
     if key in known:
         return key
     if check.kind == "sweep":

@@ -16,7 +16,7 @@ from math import hypot
 import numpy as np
 
 from liftbite.core.checks import CHECKS, Limit
-from liftbite.core.findings import Reading, limits_of
+from liftbite.core.findings import Reading, limits_of, value_of
 from liftbite.core.fitting import Window, cushion_window, flywheel_cut
 from liftbite.core.graph import Needs, Refused
 from liftbite.core.instruments import INSTRUMENT_KINDS
@@ -76,10 +76,6 @@ def _mean_by_item(readings: Readings, check: str) -> dict[str, float]:
     return {item: float(np.mean(values)) for item, values in found.items()}
 
 
-def _new(limits: Sequence[Limit]) -> float | None:
-    return next((found.value for found in limits if found.name == "new"), None)
-
-
 def _length(value: float) -> str:
     return f"{round(from_si(value, 'mm'), 3):g} mm"
 
@@ -90,7 +86,7 @@ def _effect(check: str, quantity: str, value: float, why: str) -> Effect:
 
 
 def _plates(setup: Setup, readings: Readings, limits: Sequence[Limit]) -> list[Effect]:
-    means, new = _mean_by_item(readings, "plate_thickness"), _new(limits)
+    means, new = _mean_by_item(readings, "plate_thickness"), value_of(limits, "new")
     if not means or new is None:
         return []
     count = int(setup.known.get("friction_plate_count", len(means)))
@@ -99,7 +95,7 @@ def _plates(setup: Setup, readings: Readings, limits: Sequence[Limit]) -> list[E
 
 
 def _rivets(setup: Setup, readings: Readings, limits: Sequence[Limit]) -> list[Effect]:
-    new = _new(limits)
+    new = value_of(limits, "new")
     if new is None or not _values(readings, "rivet_depth"):
         return []
     lost: dict[str, float] = {}

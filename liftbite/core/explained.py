@@ -12,7 +12,7 @@ from collections.abc import Sequence
 from liftbite.core.checks import Check, Limit
 from liftbite.core.consequences import Proofs
 from liftbite.core.figures import figure
-from liftbite.core.findings import Finding
+from liftbite.core.findings import Finding, value_of
 from liftbite.core.instruments import GUARD_RULES
 from liftbite.core.proving import NOMINAL, RULE
 from liftbite.core.runout import FACES, INSIDE
@@ -51,7 +51,7 @@ def finding_explained(check: Check, finding: Finding, limits: Sequence[Limit], r
 
 def _life(check: Check, finding: Finding, limits: Sequence[Limit]) -> list[str]:
     assert finding.used is not None
-    new = next((f.value for f in limits if f.name == "new"), None)
+    new = value_of(limits, "new")
     least = next((h for h in finding.held if h.limit.name == "least"), None)
     if new is None or least is None or least.limit.value is None:
         return []

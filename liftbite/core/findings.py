@@ -141,6 +141,17 @@ def limits_of(check: Check, setup: Setup, manual: Mapping[str, tuple[float, str]
     return tuple(limits.values())
 
 
+def value_of(limits: Iterable[Limit], *names: str) -> float | None:
+    """The figure of the first of these names that has one [SI], or None.
+
+    >>> limits = (Limit("least", 2.8e-3, "practice", ""), Limit("new", 3e-3, "practice", ""))
+    >>> value_of(limits, "new"), value_of(limits, "least", "most"), value_of(limits, "most")
+    (0.003, 0.0028, None)
+    """
+    known = {found.name: found.value for found in limits if found.value is not None}
+    return next((known[name] for name in names if name in known), None)
+
+
 def _places(readings: Iterable[Reading]) -> dict[str, list[Reading]]:
     found: dict[str, list[Reading]] = {}
     for reading in readings:
@@ -298,7 +309,7 @@ def _judged(check: Check, base: Finding, held: tuple[Held, ...], limits: Sequenc
 
 def _used(first: Held, held: Sequence[Held], limits: Sequence[Limit],
           taken: Sequence[Reading]) -> tuple[float, float, float] | None:  # fmt: skip
-    new = next((found.value for found in limits if found.name == "new"), None)
+    new = value_of(limits, "new")
     wears = first if first.limit.name == "least" else next((h for h in held if h.limit.name == "least"), None)
     if new is None or wears is None or wears.limit.value is None or new <= wears.limit.value:
         return None
@@ -371,6 +382,24 @@ def distance_left(
     run = -gap / slope
     gradient = -fit[0] / slope + gap * fit[1] / slope**2
     return Left(float(run * scale), float(sqrt(np.sum((gradient * u) ** 2)) * scale), float(-slope / scale))
+
+
+def left_of(
+    check: Check, takings: Iterable[tuple[float | None, Sequence[Reading]]], limits: Sequence[Limit]
+) -> Left | None:
+    """Distance until the readings that decide meet their limit; None without two dated ones, or without wear.
+
+    Parameters
+    ----------
+    check : the check
+    takings : odometer [m driven], None where it was not noted, and the readings of one taking; the oldest first
+    limits : limits in force, from `limits_of`
+    """
+    dated = [(at, found) for at, readings in takings if at is not None and (found := deciding(check, readings, limits))]
+    to = value_of(limits, "least", "most")
+    if to is None or len(dated) < 2:
+        return None
+    return distance_left([at for at, _ in dated], [v for _, (v, _) in dated], [u for _, (_, u) in dated], to)
 
 
 def uncertainty_of(kind: str, unit: str) -> float:

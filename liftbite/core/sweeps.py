@@ -2,6 +2,7 @@
 
 - `angle_of`     the angle a place of a sweep names
 - `read_angle`   an angle as typed, to the place it is kept under
+- `places_taken`   where a check is taken, the places added among them
 - `Sweep`, `sweep_of`   readings of a sweep with their fit
 - `judge_sweep`  the verdict
 """
@@ -14,7 +15,7 @@ from math import sqrt
 
 import numpy as np
 
-from liftbite.core.checks import Check, Limit
+from liftbite.core.checks import Check, Limit, Place
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.findings import Finding, Held, Reading
 from liftbite.core.instruments import guard_band, settles_it, zone
@@ -69,6 +70,24 @@ def read_angle(typed: str) -> str:
     if not 0 <= found < 360:
         raise UnreadableEntry(f"Angle: “{typed}” is outside a turn; 0° to less than 360°, clockwise.")
     return f"{found:g}°{again}"
+
+
+def places_taken(check: Check, planned: Sequence[Place], readings: Sequence[Reading]) -> tuple[Place, ...]:
+    """The places of a check, those added among them; a sweep with angles of its own goes by these, and closes.
+
+    >>> from liftbite.core.checks import CHECKS
+    >>> planned = [Place("0°"), Place("90°"), Place("0° again")]
+    >>> [p.key for p in places_taken(CHECKS["bore_runout"], planned, [Reading("30°"), Reading("150°")])]
+    ['30°', '150°', '30° again']
+    """
+    known = {p.key for p in planned}
+    added = [Place(key) for key in dict.fromkeys(r.place for r in readings) if key not in known]
+    if check.kind != "sweep" or not added:
+        return (*planned, *added)
+    taken = list(dict.fromkeys(r.place for r in readings))
+    kept = [*(p for p in planned if p.key in taken), *added]
+    first = next((key for key in taken if not key.endswith(AGAIN)), "0°")
+    return (*(p for p in kept if not p.key.endswith(AGAIN)), Place(f"{first}{AGAIN}"))
 
 
 @dataclass(frozen=True, slots=True)
