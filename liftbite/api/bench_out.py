@@ -9,6 +9,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from datetime import date
 from math import log10
 from typing import Any
 
@@ -29,8 +30,9 @@ from liftbite.core.explained import finding_explained, sweep_explained
 from liftbite.core.figures import figure, typeset
 from liftbite.core.findings import Finding, Reading, assess, left_of, limits_of, value_of
 from liftbite.core.inputs import INPUTS
-from liftbite.core.instruments import INSTRUMENT_KINDS, guard_band
+from liftbite.core.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
 from liftbite.core.ledger import Entry
+from liftbite.core.proofs import proofs
 from liftbite.core.reading import units_of
 from liftbite.core.runout import FACES, SweepSettings, pointing, unreachable
 from liftbite.core.setup import Setup, both, label_of
@@ -51,6 +53,7 @@ class Bench:
     life : of its vehicle over all jobs, oldest first
     manual : limits typed for the vehicle
     schools, instruments, sums : of the shop
+    today : the day it is looked at
     """
 
     job_id: int
@@ -63,6 +66,7 @@ class Bench:
     schools: Mapping[str, str]
     instruments: Sequence[tuple[int, Instrument]]
     sums: Sequence[OpenSum]
+    today: date
 
     def latest(self, check: str) -> Taking | None:
         """The taking of a check that is in force: the last one."""
@@ -81,6 +85,12 @@ class Bench:
     def readings(self) -> dict[str, tuple[Reading, ...]]:
         """Check -> readings in force."""
         return {t.check: t.readings for t in self.takings}
+
+    @property
+    def shim(self) -> str:
+        """What a shim under the floater's stands does, "" where nobody said."""
+        taking = self.latest("floater_gap")
+        return str(taking.settings.get("shim", "")) if taking else ""
 
 
 def settings_of(taking: Taking | None) -> SweepSettings:
@@ -228,6 +238,17 @@ def _life(bench: Bench, check: Check, finding: Finding, limits: Sequence[Limit])
     })  # fmt: skip
 
 
+def _settings_out(check: Check, taking: Taking | None) -> dict[str, str]:
+    """What is said of a taking as a whole: how a dial was read, or where a floater's shims sit."""
+    kept, read = taking.settings if taking else {}, settings_of(taking)
+    if check.name == "floater_gap":
+        return {"shim": str(kept.get("shim", ""))}
+    if check.kind != "sweep":
+        return {}
+    return {"seen_from": read.seen_from, "presses_plus": "yes" if read.presses_plus else "no",
+            "sag": str(kept.get("sag_typed", ""))}  # fmt: skip
+
+
 def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None) -> mm.CheckOut:
     taking, limits = bench.latest(check.name), bench.limits(check)
     readings = taking.readings if taking else ()
@@ -236,9 +257,6 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
     earlier = [t for t in bench.takings if t.check == check.name][:-1]
     most = value_of(limits, "most")
     before = sweep_of(check, earlier[-1].readings, settings_of(earlier[-1]), most) if earlier else None
-    settings = {"seen_from": settings_of(taking).seen_from,
-                "presses_plus": "yes" if settings_of(taking).presses_plus else "no",
-                "sag": str((taking.settings if taking else {}).get("sag_typed", ""))}  # fmt: skip
 
     def shown(value: float | None) -> Any:
         return None if value is None else fine_out(value, check.unit)
@@ -258,7 +276,7 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         ],
         taking=taking.id if taking else None, begun_at=utc_text(taking.begun_at) if taking else None,
         distance=figure_out(taking.distance, "m driven") if taking and taking.distance is not None else None,
-        settings=settings if check.kind == "sweep" else {},
+        settings=_settings_out(check, taking),
         readings=_taken(check, taking) if taking else [], can_undo=bool(readings),
         can_redo=bool(taking and any(t.back for t in taking.taken)),
         finding=mm.FindingOut(
@@ -278,11 +296,12 @@ def instruments_out(bench: Bench) -> list[mm.InstrumentOut]:
     """The shop's instruments, then one of every kind."""
     own = [
         mm.InstrumentOut(key=str(n), kind=i.kind, label=i.name, own=True, calibrated_on=i.calibrated_on, port=i.port,
+                         warns=calibration_warns(i.calibrated_on, bench.today),
                          uncertainty=fine_out(i.uncertainty, INSTRUMENT_KINDS[i.kind].unit), why="the shop's own")
         for n, i in bench.instruments
     ]  # fmt: skip
     kinds = [
-        mm.InstrumentOut(key=k.name, kind=k.name, label=k.label, own=False, calibrated_on="", port="",
+        mm.InstrumentOut(key=k.name, kind=k.name, label=k.label, own=False, calibrated_on="", port="", warns="",
                          uncertainty=fine_out(k.uncertainty, k.unit), why=f"[{k.mark}] {k.why}")
         for k in INSTRUMENT_KINDS.values()
     ]  # fmt: skip
@@ -316,7 +335,7 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
         needs=[mm.NeedOut(part=n.part, work=n.work, reasons=list(n.reasons))
                for n in needs(bench.setup, begun, bench.schools)],
         sums=[_sum_out(s) for s in bench.sums],
-        proofs=proofs_out(bench.setup, bench.readings),
+        proofs=proofs_out(proofs(bench.setup, bench.readings, bench.shim)),
     )  # fmt: skip
 
 

@@ -78,7 +78,7 @@ def bench_of(session: Session, job_id: int) -> Bench:
     return Bench(
         job_id, vehicle, entries, set_up(entries), store.takings_of(session, job_id),
         store.takings_of_vehicle(session, vehicle), store.limits_of_vehicle(session, vehicle or _nameless(job_id)),
-        store.schools(session), store.instruments(session), store.sums_of(session, job_id),
+        store.schools(session), store.instruments(session), store.sums_of(session, job_id), _now().date(),
     )  # fmt: skip
 
 
@@ -213,7 +213,7 @@ def _turn(job_id: int, name: str, *, back: bool) -> Response:
 def _settings(body: mm.TakingIn) -> dict[str, Any]:
     sag = read_keyed(CHECKS["bore_runout"], body.sag, "mm").si if body.sag.strip() else 0.0
     return {"seen_from": body.seen_from, "presses_plus": body.presses_plus, "sag": sag, "sag_typed": body.sag.strip(),
-            "label": body.label}  # fmt: skip
+            "label": body.label, "shim": body.shim}  # fmt: skip
 
 
 @api.post("/api/jobs/<int:job_id>/takings", responses={"200": mm.MeasureOut, **_PROBLEMS})

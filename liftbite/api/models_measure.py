@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import date
 from typing import Annotated, Literal
 
 from pydantic import AfterValidator, BaseModel, Field
@@ -15,6 +16,11 @@ Verdict = Literal[
     "stop", "renew as set", "renew", "dress or resurface", "put right", "too close to call", "reuse and watch",
     "reuse", "open", "noted",
 ]  # fmt: skip
+
+
+def _a_day(text: str) -> str:
+    """A day as an ISO date, or nothing."""
+    return date.fromisoformat(text).isoformat() if text else ""
 
 
 class ReadingIn(_In):
@@ -51,6 +57,9 @@ class TakingIn(_In):
     presses_plus: bool = True
     sag: Short = ""
     label: Short = ""
+    shim: Literal["", "raises", "lowers"] = Field(
+        default="", description="What a shim of the floater does to its stop: where it sits decides."
+    )
 
 
 class UndoIn(_In):
@@ -82,7 +91,7 @@ class InstrumentIn(_In):
     kind: Short
     name: Annotated[str, Field(min_length=1, max_length=80), AfterValidator(_no_nul)]
     uncertainty: Short = Field(default="", description="Expanded, k = 2; empty takes its kind's.")
-    calibrated_on: Annotated[str, Field(pattern=r"^(\d{4}-\d{2}-\d{2})?$")] = ""
+    calibrated_on: Annotated[str, AfterValidator(_a_day)] = Field(default="", description="ISO date, or empty.")
     port: Annotated[str, Field(max_length=200), AfterValidator(_no_nul)] = ""
 
 
@@ -287,6 +296,7 @@ class InstrumentOut(BaseModel):
     uncertainty: FigureOut
     why: str
     calibrated_on: str
+    warns: str
     port: str
     own: bool
 

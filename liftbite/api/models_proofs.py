@@ -15,6 +15,13 @@ class StandsAtOut(BaseModel):
     end: float
 
 
+class SaidOut(BaseModel):
+    """A sum in words: what it comes to, and how, line by line."""
+
+    sentence: str
+    working: list[str]
+
+
 class StackOut(BaseModel):
     """A stack of spacers."""
 
@@ -27,7 +34,7 @@ class StackOut(BaseModel):
     sure: bool
 
 
-class BearingOut(BaseModel):
+class BearingOut(SaidOut):
     """A concentric bearing's set-up; shares place the figures on a ruler from 0 to 1."""
 
     cushion: FigureOut
@@ -37,57 +44,39 @@ class BearingOut(BaseModel):
     rule_low: FigureOut
     rule_high: FigureOut
     stacks: list[StackOut]
-    sentence: str
     ruler: list[StandsAtOut]
-    working: list[str]
 
 
-class StandsOut(BaseModel):
-    """Shims for the floater's stands, for one place the shim may sit at."""
+class StandOut(BaseModel):
+    """One stand of the floater: the shims under it, its gap without and with them, and both on the ruler."""
 
-    opens: bool
-    pieces: list[list[str]]
-    gaps: list[FigureOut]
-    in_window: bool
-    alike: bool
+    pieces: list[str]
+    before: FigureOut
+    after: FigureOut
+    before_at: float
+    after_at: float
 
 
-class FloaterOut(BaseModel):
+class ShimWayOut(BaseModel):
+    """Shims for the floater's stands, for one place a shim may sit at."""
+
+    way: str
+    about: str
+    stands: list[StandOut]
+    comes_right: bool
+
+
+class FloaterOut(SaidOut):
     """The floater: shims, and the free travel of both discs as the inner one wears."""
 
-    stands: list[StandsOut]
+    ways: list[ShimWayOut]
+    window: StandsAtOut
+    window_low: FigureOut
+    window_high: FigureOut
     wear: list[FigureOut]
     inner: list[FigureOut]
     outer: list[FigureOut]
     wants_shims_at: FigureOut | None
-
-
-class ReachOut(BaseModel):
-    """The input shaft in its pilot."""
-
-    engagement: FigureOut
-    clear: FigureOut
-    full: bool
-    touches: bool
-    sentence: str
-
-
-class ForkOut(BaseModel):
-    """What the new bearing does to the fork."""
-
-    height: FigureOut
-    free_play: FigureOut
-    tilt: FigureOut | None
-    sentence: str
-
-
-class AirOut(BaseModel):
-    """Trapped air."""
-
-    low: FigureOut
-    volume: FigureOut
-    high: FigureOut
-    sentence: str
 
 
 class ProofsOut(BaseModel):
@@ -95,8 +84,9 @@ class ProofsOut(BaseModel):
 
     bearing: BearingOut | None
     floater: FloaterOut | None
-    reach: ReachOut | None
-    fork: ForkOut | None
-    air: AirOut | None
-    end_float: str
-    pack: list[str]
+    shaft: SaidOut | None
+    fork: SaidOut | None
+    cut: SaidOut | None
+    air: SaidOut | None
+    end_float: SaidOut | None
+    pack: SaidOut | None

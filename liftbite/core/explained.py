@@ -2,7 +2,8 @@
 
 - `finding_explained`   readings against limits, life, distance
 - `sweep_explained`     the fit of a circle and the dowel
-- `bearing_explained`   a concentric bearing's cushion and its window
+
+The sums of the set-up are told in `proofs_said`.
 """
 
 from __future__ import annotations
@@ -10,11 +11,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from liftbite.core.checks import Check, Limit
-from liftbite.core.consequences import Proofs
 from liftbite.core.figures import figure
 from liftbite.core.findings import Finding, value_of
 from liftbite.core.instruments import GUARD_RULES
-from liftbite.core.proving import NOMINAL, RULE
 from liftbite.core.runout import FACES, INSIDE
 from liftbite.core.setup import both_fine
 from liftbite.core.sweeps import Sweep
@@ -81,21 +80,4 @@ def sweep_explained(check: Check, sweep: Sweep) -> tuple[str, ...]:
         said.append(f"Dowel: the housing moves against φ, so the high side stands at φ + 180°; what is left is "
                     f"2·|e − offset| = 2·|{both_fine(e, unit)} − {both_fine(best.offset, unit)}| = "
                     f"{both_fine(best.residual, unit)} [practice].")  # fmt: skip
-    return tuple(said)
-
-
-def bearing_explained(found: Proofs, margin: float = 0.0005) -> tuple[str, ...]:
-    """How a concentric bearing's cushion and its windows came about; empty without both depths."""
-    if found.cushion is None:
-        return ()
-    said = [
-        f"Cushion = X − Y − spacers, from the means of the depths: X − Y = {both_fine(found.cushion, 'm')}; its doubt "
-        f"is √(U_X² + U_Y²) and half of both spreads, {both_fine(found.cushion_doubt, 'm')}.",
-        f"Rule of the trade: {both_fine(RULE.low, 'm')} to {both_fine(RULE.high, 'm')}, or a nominal "
-        f"{both_fine(NOMINAL, 'm')} [practice].",
-    ]
-    if found.window is not None:
-        said.append(f"Window of this clutch: at least wear to come · lever ratio + {both_fine(margin, 'm')} = "
-                    f"{both_fine(found.window.low, 'm')}, so that the fingers can come back; at most bearing stroke − "
-                    f"release stroke = {both_fine(found.window.high, 'm')}. It outranks the rule.")  # fmt: skip
     return tuple(said)

@@ -54,8 +54,8 @@ def figure(value: float, digits: int = 4) -> str:
 
 
 @lru_cache(maxsize=16_384)
-def show(value: float, si: str, system: System) -> Shown:
-    """An SI `value` of the kind with SI unit `si`, in the metric or the inch system.
+def show(value: float, si: str, system: System, digits: int = 0) -> Shown:
+    """An SI `value` of the kind with SI unit `si`, in the metric or the inch system; digits as its kind has, or fewer.
 
     >>> str(show(0.2413, "m", "metric")), str(show(0.2413, "m", "inch"))
     ('241.3 mm', '9.5 in')
@@ -64,7 +64,7 @@ def show(value: float, si: str, system: System) -> Shown:
     unit = kind.metric if system == "metric" else kind.inch
     if si == "N" and system == "metric" and abs(value) >= 10_000:
         unit = "kN"
-    return Shown(figure(from_si(value, unit), kind.digits), unit)
+    return Shown(figure(from_si(value, unit), digits or kind.digits), unit)
 
 
 #: Decimals to which a bench reads: a micrometre, and a tenth of a thou.

@@ -2,7 +2,7 @@
 
 In the order in which it is used:
 
-- `Reading`      one reading as taken, graded or skipped; readings are kept, never averaged away
+- `Reading`, `Readings`   one reading as taken, graded or skipped, and all in force; kept, never averaged away
 - `limits_of`    the limits in force for a check: the manual's, the job's, then common practice
 - `assess`       readings of one check to a `Finding`
 - `distance_left`   from dated readings, the distance to the limit with its band
@@ -59,6 +59,24 @@ class Reading:
     instrument: str = ""
     uncertainty: float = 0.0
     skipped: str = ""
+
+
+#: Check -> its readings in force, in the order taken.
+Readings = Mapping[str, Sequence[Reading]]
+
+
+def values_of(readings: Readings, check: str, place: str = "") -> list[float]:
+    """The values of a check's readings [SI], of the places whose key begins with `place`."""
+    return [r.si for r in readings.get(check, ()) if r.si is not None and r.place.startswith(place)]
+
+
+def mean_by_item(readings: Readings, check: str) -> dict[str, float]:
+    """Mean of every item's readings [SI]: a plate's thickness from its three places."""
+    found: dict[str, list[float]] = {}
+    for r in readings.get(check, ()):
+        if r.si is not None:
+            found.setdefault(r.place.split(",")[0], []).append(r.si)
+    return {item: float(np.mean(values)) for item, values in found.items()}
 
 
 @dataclass(frozen=True, slots=True)

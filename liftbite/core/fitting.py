@@ -43,6 +43,10 @@ def bearing_cushion(x: float, y: float, spacers: Sequence[float] = ()) -> float:
     return x - y - sum(spacers)
 
 
+#: What the computed window of a cushion keeps beyond the wear [m]; our own choice.
+SPARE = 0.5e-3
+
+
 @dataclass(frozen=True, slots=True)
 class Window:
     """Cushions that serve a bearing over the life of the disc [m]; `low` over `high` where none does."""
@@ -52,7 +56,7 @@ class Window:
 
 
 def cushion_window(
-    total_wear: float, lever_ratio: float, release_stroke: float, bearing_stroke: float, margin: float = 0.0005
+    total_wear: float, lever_ratio: float, release_stroke: float, bearing_stroke: float, margin: float = SPARE
 ) -> Window:
     """The cushion a push-type cover needs: room for the fingers to come back, stroke enough to release.
 

@@ -4,12 +4,14 @@
 - `GUARD_RULES`, `guard_band`   how much of the uncertainty a verdict keeps away from its limit
 - `zone`         pass, fail or too close to call
 - `settles_it`   the plainest instrument that would settle what is too close to call
+- `calibration_warns`   what an old calibration is worth saying
 """
 
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from datetime import date
 from typing import Any
 
 import numpy as np
@@ -54,6 +56,9 @@ INSTRUMENT_KINDS: Mapping[str, InstrumentKind] = {
         InstrumentKind("stopwatch", "Stopwatch", "s", 1e-2, 0.2, "memory", "0.2 s, two reactions of a thumb"),
     )
 }
+
+#: A calibration is good for so many days; our own choice, a shop's own rule comes first.
+CALIBRATION_DAYS = 365
 
 #: Rule -> guard band over expanded uncertainty.
 GUARD_RULES: Mapping[str, tuple[str, float]] = {
@@ -137,3 +142,26 @@ def settles_it(distance: float, suited: Iterable[str], now: float, rule: str = "
     kinds = (INSTRUMENT_KINDS[name] for name in suited)
     better = [k for k in kinds if k.uncertainty < now and guard_band(k.uncertainty, rule) < abs(distance)]
     return max(better, key=lambda k: k.uncertainty, default=None)
+
+
+def calibration_warns(calibrated_on: str, today: date) -> str:
+    """What is to be said of an instrument's last calibration; empty where nothing is.
+
+    Parameters
+    ----------
+    calibrated_on : ISO date of the last one, or empty where none was noted
+    today : the day of the reading
+
+    >>> calibration_warns("2025-03-01", date(2026, 11, 26))
+    'calibrated 20 months ago: check it against a gauge block before it decides'
+    >>> calibration_warns("2026-03-01", date(2026, 11, 26)), calibration_warns("", date(2026, 11, 26))
+    ('', '')
+    """
+    if not calibrated_on:
+        return ""
+    age = (today - date.fromisoformat(calibrated_on)).days
+    if age < -1:  # a day's grace: the bench may be ahead of the clock's zone
+        return "its calibration is dated in the future"
+    if age <= CALIBRATION_DAYS:
+        return ""
+    return f"calibrated {round(age / 30.44)} months ago: check it against a gauge block before it decides"

@@ -26,6 +26,8 @@ NOMINAL = INCH / 4
 FLOATER = Window(20 * THOU, 25 * THOU)
 ALIKE = 2 * THOU
 ATMOSPHERE = 101_325.0
+#: Doubt of where a master's port closes [m] [practice].
+PORT_DOUBT = 0.5e-3
 #: More pieces than this are not tried in every combination.
 MOST_PIECES = 10
 
@@ -269,7 +271,7 @@ class Air:
 
 
 def air_left(master_area: float, master_travel: float, slave_area: float, slave_travel: float, hose_swell: float,
-             pressure: float, *, port_doubt: float = 0.5e-3, travel_doubt: float = 0.0) -> Air | None:  # fmt: skip
+             pressure: float, *, port_doubt: float = PORT_DOUBT, travel_doubt: float = 0.0) -> Air | None:  # fmt: skip
     """Trapped air from measured slave travel, the pedal held at full.
 
     V_air = (A_m·x_m − A_s·x_s − C·p)·(p_0 + p)/p, isothermal.

@@ -122,13 +122,13 @@ def unit_of(name: str, graph: Graph) -> str:
     return read_doc(graph.functions[name]).result.unit if name in graph.functions else "-"
 
 
-def both(value: float, unit: str) -> str:
-    """A value in both systems: `241.3 mm (9.5 in)`.
+def both(value: float, unit: str, digits: int = 0) -> str:
+    """A value in both systems: `241.3 mm (9.5 in)`; digits as its kind has, or fewer.
 
-    >>> both(0.2413, "m"), both(1.25, "-")
-    ('241.3 mm (9.5 in)', '1.25')
+    >>> both(0.2413, "m"), both(1.25, "-"), both(0.2413, "m", 2)
+    ('241.3 mm (9.5 in)', '1.25', '240 mm (9.5 in)')
     """
-    metric, inch = str(show(value, unit, "metric")), str(show(value, unit, "inch"))
+    metric, inch = (str(show(value, unit, system, digits)) for system in ("metric", "inch"))
     return metric if metric == inch else f"{metric} ({inch})"
 
 

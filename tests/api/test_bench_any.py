@@ -17,7 +17,7 @@ from hypothesis.stateful import RuleBasedStateMachine, invariant, precondition, 
 from liftbite.api.app import create_app
 from liftbite.core.checks import CHECKS
 from tests.api.test_jobs import begin
-from tests.jobs import CAR, FULL, MOTORCYCLE
+from tests.jobs import FULL, MOTORCYCLE
 
 NOTATION = st.text(string.digits + "./-+ ,;inmtho\"'°%±eE∞⁄½", max_size=14)
 ANYTHING = st.text(max_size=30)
@@ -146,76 +146,3 @@ def test_any_order_of_doing_leaves_what_a_plain_list_would(tmp_path: Path) -> No
         ),
     )  # type: ignore[no-untyped-call]
     app.extensions["liftbite.sessions"].kw["bind"].dispose()
-
-
-# --- the sentences of a set-up
-
-
-def proofs(client: FlaskClient, typed: dict[str, str], readings: dict[str, dict[str, str]]) -> dict[str, Any]:
-    job = begin(client, typed)["id"]
-    for check, places in readings.items():
-        for place, text in places.items():
-            body = {"check": check, "place": place, "typed": text, "sure": True}
-            response = client.post(f"/api/jobs/{job}/readings", json=body)
-            assert response.status_code == 200, response.text
-    found: dict[str, Any] = client.get(f"/api/jobs/{job}/measure").get_json()["proofs"]
-    return found
-
-
-NO_STROKE = {q: t for q, t in FULL.items() if q != "slave_stroke"}
-
-
-@pytest.mark.parametrize(("typed", "x", "y", "spacers", "says"), [
-    (NO_STROKE, "70", "75", {}, "already meets the fingers"),
-    (NO_STROKE, "80", "73.5", {}, "With no spacer the cushion is 6.5 mm"),
-    (NO_STROKE, "80", "60", {"Spacer 1": "2"}, "No stack at hand falls in 1/8 to 3/8 in. Nearest: with Spacer 1"),
-    (NO_STROKE, "80", "70.475", {}, "stands on the doubt of the readings"),
-    (FULL | {"slave_stroke": "12 mm"}, "80", "70", {}, "No cushion serves"),
-    (FULL | {"slave_stroke": "30 mm"}, "80", "40", {}, "No stack at hand falls between"),
-    (FULL | {"slave_stroke": "30 mm"}, "80", "68", {}, "It lies outside the rule of 1/8 to 3/8 in, which counts less"),
-])  # fmt: skip
-def test_what_a_bearings_sum_says(client: FlaskClient, typed: dict[str, str], x: str, y: str, spacers: dict[str, str],
-                                  says: str) -> None:  # fmt: skip
-    found = proofs(client, typed, {"depth_x": {"At 12": x}, "depth_y": {"At 12": y}, "spacers": spacers})
-    assert says in found["bearing"]["sentence"]
-
-
-@pytest.mark.parametrize(("protrusion", "says"), [
-    ("160", "does not reach its pilot: 12 mm"), ("180", "enters the pilot by 8 mm"), ("190", "passes the whole pilot"),
-    ("205", "meets the bottom of the bore")])  # fmt: skip
-def test_what_a_shafts_reach_says(client: FlaskClient, protrusion: str, says: str) -> None:
-    depths = {"Shaft beyond the gearbox face": protrusion, "Housing depth": "165", "Block plate and gaskets": "3",
-              "Pilot below the crank flange": "4", "Flange beyond the block face": "0", "Pilot bearing length": "16",
-              "Bottom of the bore below the pilot": "10"}  # fmt: skip
-    assert says in proofs(client, CAR, {"shaft_reach": depths})["reach"]["sentence"]
-
-
-@pytest.mark.parametrize(("new", "says"), [
-    ("21", "1 mm (0.0394 in) taller; 2 mm"), ("19", "1 mm (0.0394 in) shorter; 6 mm"),
-    ("23", "always loaded")])  # fmt: skip
-def test_what_another_bearing_says(client: FlaskClient, new: str, says: str) -> None:
-    typed = CAR | {"release": "hydraulic_fork", "fork_ratio": "2", "bearing_clearance": "2 mm"}
-    heights = {"Old": "20", "New": new}
-    plain = proofs(client, typed, {"bearing_height": heights})["fork"]
-    assert says in plain["sentence"]
-    assert plain["tilt"] is None
-    turned = proofs(client, typed, {"bearing_height": heights | {"Fork, pivot to slave": "110"}})["fork"]
-    assert "The fork turns by" in turned["sentence"]
-
-
-@pytest.mark.parametrize(("shims", "says"), [
-    ({}, "Measure the shims at hand"), ({"Shim 1": "0.5"}, "no shim at hand is thin enough"),
-    ({"Shim 1": "0.2", "Shim 2": "0.1"}, "Shim 1 and Shim 2 take the end float to 0 mm")])  # fmt: skip
-def test_what_an_end_float_says(client: FlaskClient, shims: dict[str, str], says: str) -> None:
-    assert says in proofs(client, CAR, {"end_float": {"Once": "0.3"}, "retainer_shims": shims})["end_float"]
-    assert proofs(client, CAR, {"retainer_shims": shims})["end_float"] == ""
-
-
-def test_what_trapped_air_says(client: FlaskClient) -> None:
-    typed = {**{q: t for q, t in FULL.items() if not q.startswith("slave_")}, "release": "hydraulic_fork",
-             "slave_diameter": "22 mm", "fork_ratio": "1.6", "slave_stroke": "30 mm"}  # fmt: skip
-    short = proofs(client, typed, {"slave_travel": {"Once": "13"}})["air"]
-    assert "of air is still in there, or something flexes" in short["sentence"]
-    assert short["low"]["si"] < short["volume"]["si"] < short["high"]["si"]
-    full = proofs(client, typed, {"slave_travel": {"Once": "45"}})["air"]
-    assert "no air worth counting" in full["sentence"]

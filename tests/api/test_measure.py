@@ -336,12 +336,19 @@ def test_floater_stands_and_their_shims(client: FlaskClient) -> None:
     take(client, job, "floater_gap", {"Stand 1": "0.015", "Stand 2": "0.022", "Stand 3": "0.0165"})
     take(client, job, "floater_shims", {"Shim 1": "0.007 in", "Shim 2": "0.006 in"})
     floater = bench(client, job)["proofs"]["floater"]
-    opens, closes = floater["stands"]
-    assert opens["pieces"] == [["Shim 1"], [], ["Shim 2"]]
-    assert opens["in_window"]
-    assert not closes["in_window"]
+    opens, closes = floater["ways"]
+    assert [stand["pieces"] for stand in opens["stands"]] == [["Shim 1"], [], ["Shim 2"]]
+    assert opens["comes_right"]
+    assert not closes["comes_right"]
+    window = floater["window"]
+    assert all(window["start"] <= stand["after_at"] <= window["end"] for stand in opens["stands"])
     assert len(floater["wear"]) == 5
     assert floater["outer"][-1]["si"] < floater["outer"][0]["si"]
+    said = {"check": "floater_gap", "shim": "lowers"}
+    only = client.put(f"/api/jobs/{job['id']}/takings", json=said).get_json()
+    assert [way["way"] for way in only["proofs"]["floater"]["ways"]] == ["lowers"]
+    assert check(only, "floater_gap")["settings"]["shim"] == "lowers"
+    assert client.put(f"/api/jobs/{job['id']}/takings", json=said | {"shim": "x"}).status_code == 422
 
 
 def test_shaft_reach_end_float_and_air(client: FlaskClient) -> None:
@@ -353,9 +360,9 @@ def test_shaft_reach_end_float_and_air(client: FlaskClient) -> None:
     take(client, job, "end_float", {"Once": "0.3"})
     take(client, job, "retainer_shims", {"Shim 1": "0.1", "Shim 2": "0.25"})
     found = bench(client, job)["proofs"]
-    assert found["reach"]["full"]
-    assert "stays 8 mm" in found["reach"]["sentence"]
-    assert found["end_float"].startswith("Shim 2 take")
+    assert "stays 8 mm" in found["shaft"]["sentence"]
+    assert len(found["shaft"]["working"]) == 2
+    assert found["end_float"]["sentence"].startswith("Shim 2 takes")
     assert found["air"] is None
 
 

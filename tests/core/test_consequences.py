@@ -8,17 +8,15 @@ import numpy as np
 import pytest
 
 from liftbite.core.answers import answer
-from liftbite.core.consequences import computed_window, effects, pack_order, proofs, trapped_air
+from liftbite.core.consequences import effects
 from liftbite.core.decide import SCHOOLS, needs, worst, worth_it
 from liftbite.core.findings import Finding, Reading
 from liftbite.core.ledger import Entry, read_entry
 from liftbite.core.life import life
 from liftbite.core.setup import Setup, set_up
-from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
+from tests.core.test_every_quantity import WHOLE_MOTORCYCLE
 from tests.jobs import CAR, FULL, MOTORCYCLE, entries
 
-FORK_CAR = {**{q: t for q, t in FULL.items() if not q.startswith("slave_")}, "release": "hydraulic_fork",
-            "slave_diameter": "22 mm", "fork_ratio": "1.6", "slave_stroke": "30 mm"}  # fmt: skip
 TWIN = FULL | {"disc_count": "2"}
 
 
@@ -150,82 +148,6 @@ def test_a_weight_and_a_swing_become_the_flywheels_inertia() -> None:
     )
     inertia = float(swung.evaluate(("flywheel_inertia",))["flywheel_inertia"])
     assert inertia == pytest.approx(8.2 * 9.80665 * 0.12**2 * 1.4**2 / (4 * np.pi**2 * 1.5), rel=1e-4)
-
-
-@pytest.mark.parametrize(("counts", "says"), [
-    ({"Friction": 7.0, "Plain": 6.0}, ["one more friction plate, as usual"]),
-    ({"Friction": 7.0, "Plain": 7.0}, ["look again"]),
-    ({"Friction": 8.0, "Plain": 7.0}, ["the job says 7", "as usual"]),
-    ({"Friction": 7.0}, []),
-])  # fmt: skip
-def test_the_counts_of_a_pack(counts: dict[str, float], says: list[str]) -> None:
-    readings = {"plate_count": [Reading(place, n) for place, n in counts.items()]}
-    found = pack_order(set_up(entries(MOTORCYCLE)), readings)
-    assert len(found) == len(says)
-    assert all(part in sentence for part, sentence in zip(says, found, strict=True))
-
-
-def test_an_odd_plain_plate_has_a_place_of_its_own() -> None:
-    """[practice]: a 2.2 among 1.9."""
-    plates = taken({f"Plain plate {i}": 1.9 for i in range(1, 6)} | {"Plain plate 6": 2.2})
-    (said,) = pack_order(set_up(entries(MOTORCYCLE)), {"plain_thickness": plates})
-    assert said.startswith("Plain plate 6 is 2.2 mm among 1.9 mm")
-    (alike,) = pack_order(set_up(entries(MOTORCYCLE)), {"plain_thickness": plates[:5]})
-    assert "of one thickness" in alike
-
-
-# --- the sums of the set-up
-
-
-def test_the_computed_window_covers_the_wear_to_come() -> None:
-    setup = set_up(entries(FULL, slave_stroke="25 mm"))
-    window = computed_window(setup)
-    assert window is not None
-    v = setup.evaluate(("wear_limit", "release_lever_ratio"))
-    assert window.low == pytest.approx(float(v["wear_limit"] * v["release_lever_ratio"]) + 0.5e-3)
-    worn = computed_window(set_up(entries(FULL, slave_stroke="25 mm", wear="0.5 mm")))
-    assert worn is not None
-    assert worn.low < window.low
-    assert computed_window(set_up(entries({q: t for q, t in FULL.items() if q != "slave_stroke"}))) is None
-
-
-def test_the_sums_wait_for_their_readings() -> None:
-    setup = set_up(entries(FULL))
-    nothing = proofs(setup, {})
-    assert (nothing.cushion, nothing.floater, nothing.fork, nothing.reach, nothing.air) == (None,) * 5
-    readings = {"depth_x": taken({"At 12": 80.0, "At 4": 80.1}), "depth_y": taken({"At 12": 62.0}),
-                "spacers": taken({"Spacer 1": 6.4, "Spacer 2": 3.2})}  # fmt: skip
-    found = proofs(setup, readings)
-    assert found.cushion == pytest.approx(18.05e-3)
-    assert found.cushion_doubt == pytest.approx((2**0.5 * 3e-5) + 0.05e-3)
-    assert len(found.stacks) == 4
-    twin = set_up(entries(TWIN))
-    stands = {"floater_gap": taken({"Stand 1": 0.5, "Stand 2": 0.55}), "floater_shims": []}
-    assert proofs(twin, stands).floater is None
-    assert proofs(twin, {"floater_gap": taken({"Stand 1": 0.5, "Stand 2": 0.55, "Stand 3": 0.6})}).floater is not None
-
-
-def test_the_last_reading_of_a_spacer_is_its_thickness() -> None:
-    readings = {"depth_x": taken({"At 12": 80.0}), "depth_y": taken({"At 12": 70.0}),
-                "spacers": taken({"Spacer 1": 9.9}) + taken({"Spacer 1": 3.0})}  # fmt: skip
-    heights = sorted(s.height for s in proofs(set_up(entries(FULL)), readings).stacks)
-    assert heights == [0.0, pytest.approx(3e-3)]
-
-
-@pytest.mark.parametrize("air", [0.0, 0.8, 2.0])
-def test_air_in_the_graph_is_found_again_from_its_slave_travel(air: float) -> None:
-    """Outwards through the whole release chain and back: what `trapped_air` does to the slave gives the same air."""
-    setup = set_up(entries(FORK_CAR, trapped_air=f"{air} mL"))
-    lift = setup.evaluate(("plate_lift_available",))["plate_lift_available"]
-    travel = float(setup.evaluate(("slave_travel",), plate_lift=lift)["slave_travel"])
-    clean = set_up(entries(FORK_CAR))
-    found = trapped_air(clean, {"slave_travel": [Reading("Once", travel, "", "caliper", 3e-5)]})
-    assert found is not None
-    assert found.volume * 1e6 == pytest.approx(air, abs=0.02)
-
-
-def test_a_cable_traps_no_air() -> None:
-    assert trapped_air(set_up(entries(CABLE_CAR)), {"slave_travel": taken({"Once": 12.0})}) is None
 
 
 # --- decisions

@@ -9,10 +9,12 @@ from hypothesis import strategies as st
 
 from liftbite.core.checks import CHECKS, Check, checks_for
 from liftbite.core.choices import CHOICES
-from liftbite.core.consequences import effects, proofs
+from liftbite.core.consequences import effects
 from liftbite.core.decide import SCHOOLS, needs
 from liftbite.core.findings import VERDICTS, Finding, Reading, assess, deciding, limits_of
 from liftbite.core.instruments import GUARD_RULES, INSTRUMENT_KINDS
+from liftbite.core.proofs import proofs
+from liftbite.core.proofs_said import say
 from liftbite.core.runout import SweepSettings
 from liftbite.core.setup import Setup, set_up
 from liftbite.core.sweeps import angle_of, judge_sweep, sweep_of
@@ -164,9 +166,13 @@ def test_effects_and_proofs_stand_any_readings(layout: str, data: st.DataObject)
         assert effect.why
         assert effect.si is None or np.isfinite(effect.si)
     found = proofs(setup, readings)
-    for stack in found.stacks:
-        assert stack.cushion + stack.height == pytest.approx(found.cushion, abs=1e-12)
-    assert all(sentence.endswith(".") for sentence in found.pack)
+    for stack in found.bearing.stacks if found.bearing else ():
+        assert found.bearing is not None
+        assert stack.cushion + stack.height == pytest.approx(found.bearing.cushion, abs=1e-12)
+    for said in say(found).values():
+        assert all(line.endswith(".") for line in said.working)
+        assert not said.sentence or said.sentence.endswith(".")
+        assert "nan" not in f"{said.sentence}{said.working}"
 
 
 @pytest.mark.parametrize("layout", LAYOUTS)

@@ -6,14 +6,10 @@ import numpy as np
 import pytest
 
 from liftbite.core.checks import CHECKS, Place
-from liftbite.core.consequences import Proofs, proofs
-from liftbite.core.explained import bearing_explained, finding_explained, sweep_explained
+from liftbite.core.explained import finding_explained, sweep_explained
 from liftbite.core.findings import Reading, assess
-from liftbite.core.fitting import Window
 from liftbite.core.runout import SweepSettings
-from liftbite.core.setup import set_up
 from liftbite.core.sweeps import sweep_of
-from tests.jobs import FULL, entries
 
 PLATES = CHECKS["plate_thickness"]
 
@@ -77,18 +73,3 @@ def test_a_sweep_says_its_sign_its_fit_and_its_dowel(check: str, sign: str) -> N
     assert (len(said) == 4) == (check == "bore_runout")
     if check == "bore_runout":
         assert "2·|0.18 mm (0.0071 in) − 0.178 mm (0.007 in)| = 0.004 mm" in said[3]
-
-
-def test_a_bearing_is_explained_with_its_windows() -> None:
-    assert bearing_explained(Proofs()) == ()
-    two = bearing_explained(Proofs(cushion=0.010, cushion_doubt=1e-4))
-    assert len(two) == 2
-    assert "X − Y = 10 mm" in two[0]
-    assert "3.175 mm (0.125 in) to 9.525 mm (0.375 in)" in two[1]
-    three = bearing_explained(Proofs(cushion=0.010, window=Window(6e-3, 12e-3)))
-    assert "= 6 mm (0.2362 in), so that the fingers can come back" in three[2]
-    setup = set_up(entries(FULL, slave_stroke="25 mm"))
-    readings = {
-        name: [Reading("At 12", mm / 1e3, "", "depth_gauge", 3e-5)] for name, mm in (("depth_x", 80), ("depth_y", 70))
-    }
-    assert len(bearing_explained(proofs(setup, readings))) == 3

@@ -832,7 +832,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What a gauge's data port has sent since; opens the port where it is not yet, and waits for more if asked to. */
+        /**
+         * What a gauge's data port has sent since; opens the port where it is not yet, and waits for more if asked to.
+         * @description <br/>`after` beyond any number asks from now on; whoever opens the port hears all it sends.
+         */
         get: operations["measure_read_gauge_api_gauge_get"];
         put?: never;
         post?: never;
@@ -2325,21 +2328,14 @@ export interface components {
             proofs: components["schemas"]["ProofsOut"];
         };
         /**
-         * AirOut
-         * @description Trapped air.
-         */
-        AirOut: {
-            low: components["schemas"]["FigureOut"];
-            volume: components["schemas"]["FigureOut"];
-            high: components["schemas"]["FigureOut"];
-            /** Sentence */
-            sentence: string;
-        };
-        /**
          * BearingOut
          * @description A concentric bearing's set-up; shares place the figures on a ruler from 0 to 1.
          */
         BearingOut: {
+            /** Sentence */
+            sentence: string;
+            /** Working */
+            working: string[];
             cushion: components["schemas"]["FigureOut"];
             doubt: components["schemas"]["FigureOut"];
             window_low: components["schemas"]["FigureOut"] | null;
@@ -2348,12 +2344,8 @@ export interface components {
             rule_high: components["schemas"]["FigureOut"];
             /** Stacks */
             stacks: components["schemas"]["StackOut"][];
-            /** Sentence */
-            sentence: string;
             /** Ruler */
             ruler: components["schemas"]["StandsAtOut"][];
-            /** Working */
-            working: string[];
         };
         /**
          * BetweenOut
@@ -2498,8 +2490,15 @@ export interface components {
          * @description The floater: shims, and the free travel of both discs as the inner one wears.
          */
         FloaterOut: {
-            /** Stands */
-            stands: components["schemas"]["StandsOut"][];
+            /** Sentence */
+            sentence: string;
+            /** Working */
+            working: string[];
+            /** Ways */
+            ways: components["schemas"]["ShimWayOut"][];
+            window: components["schemas"]["StandsAtOut"];
+            window_low: components["schemas"]["FigureOut"];
+            window_high: components["schemas"]["FigureOut"];
             /** Wear */
             wear: components["schemas"]["FigureOut"][];
             /** Inner */
@@ -2507,17 +2506,6 @@ export interface components {
             /** Outer */
             outer: components["schemas"]["FigureOut"][];
             wants_shims_at: components["schemas"]["FigureOut"] | null;
-        };
-        /**
-         * ForkOut
-         * @description What the new bearing does to the fork.
-         */
-        ForkOut: {
-            height: components["schemas"]["FigureOut"];
-            free_play: components["schemas"]["FigureOut"];
-            tilt: components["schemas"]["FigureOut"] | null;
-            /** Sentence */
-            sentence: string;
         };
         /**
          * GradeOut
@@ -2554,6 +2542,8 @@ export interface components {
             why: string;
             /** Calibrated On */
             calibrated_on: string;
+            /** Warns */
+            warns: string;
             /** Port */
             port: string;
             /** Own */
@@ -2618,27 +2608,12 @@ export interface components {
         ProofsOut: {
             bearing: components["schemas"]["BearingOut"] | null;
             floater: components["schemas"]["FloaterOut"] | null;
-            reach: components["schemas"]["ReachOut"] | null;
-            fork: components["schemas"]["ForkOut"] | null;
-            air: components["schemas"]["AirOut"] | null;
-            /** End Float */
-            end_float: string;
-            /** Pack */
-            pack: string[];
-        };
-        /**
-         * ReachOut
-         * @description The input shaft in its pilot.
-         */
-        ReachOut: {
-            engagement: components["schemas"]["FigureOut"];
-            clear: components["schemas"]["FigureOut"];
-            /** Full */
-            full: boolean;
-            /** Touches */
-            touches: boolean;
-            /** Sentence */
-            sentence: string;
+            shaft: components["schemas"]["SaidOut"] | null;
+            fork: components["schemas"]["SaidOut"] | null;
+            cut: components["schemas"]["SaidOut"] | null;
+            air: components["schemas"]["SaidOut"] | null;
+            end_float: components["schemas"]["SaidOut"] | null;
+            pack: components["schemas"]["SaidOut"] | null;
         };
         /**
          * RulerOut
@@ -2658,6 +2633,16 @@ export interface components {
             high: components["schemas"]["FigureOut"];
         };
         /**
+         * SaidOut
+         * @description A sum in words: what it comes to, and how, line by line.
+         */
+        SaidOut: {
+            /** Sentence */
+            sentence: string;
+            /** Working */
+            working: string[];
+        };
+        /**
          * SchoolOut
          * @description Where builders differ, and what the shop does.
          */
@@ -2670,6 +2655,20 @@ export interface components {
             option: string;
             /** Options */
             options: components["schemas"]["NameOut"][];
+        };
+        /**
+         * ShimWayOut
+         * @description Shims for the floater's stands, for one place a shim may sit at.
+         */
+        ShimWayOut: {
+            /** Way */
+            way: string;
+            /** About */
+            about: string;
+            /** Stands */
+            stands: components["schemas"]["StandOut"][];
+            /** Comes Right */
+            comes_right: boolean;
         };
         /**
          * StackOut
@@ -2689,6 +2688,20 @@ export interface components {
             sure: boolean;
         };
         /**
+         * StandOut
+         * @description One stand of the floater: the shims under it, its gap without and with them, and both on the ruler.
+         */
+        StandOut: {
+            /** Pieces */
+            pieces: string[];
+            before: components["schemas"]["FigureOut"];
+            after: components["schemas"]["FigureOut"];
+            /** Before At */
+            before_at: number;
+            /** After At */
+            after_at: number;
+        };
+        /**
          * StandsAtOut
          * @description Something on a ruler: its name and from where to where, 0 to 1; the same where it is a mark.
          */
@@ -2699,22 +2712,6 @@ export interface components {
             start: number;
             /** End */
             end: number;
-        };
-        /**
-         * StandsOut
-         * @description Shims for the floater's stands, for one place the shim may sit at.
-         */
-        StandsOut: {
-            /** Opens */
-            opens: boolean;
-            /** Pieces */
-            pieces: string[][];
-            /** Gaps */
-            gaps: components["schemas"]["FigureOut"][];
-            /** In Window */
-            in_window: boolean;
-            /** Alike */
-            alike: boolean;
         };
         /**
          * SumOut
@@ -2926,6 +2923,13 @@ export interface components {
              * @default
              */
             label?: string;
+            /**
+             * Shim
+             * @description What a shim of the floater does to its stop: where it sits decides.
+             * @default
+             * @enum {string}
+             */
+            shim?: "" | "raises" | "lowers";
         };
         /**
          * LimitIn
@@ -2982,6 +2986,7 @@ export interface components {
             uncertainty?: string;
             /**
              * Calibrated On
+             * @description ISO date, or empty.
              * @default
              */
             calibrated_on?: string;

@@ -36,3 +36,9 @@ export function bothSystems(value: Figure): string {
 export function moment(utc: string): string {
   return new Date(utc).toLocaleString(undefined, { dateStyle: "medium", timeStyle: "short" });
 }
+
+/** An ISO date as the reader's own day, without a clock: it has no zone. */
+export function day(iso: string): string {
+  const [year, month, date] = iso.split("-").map(Number);
+  return new Date(year ?? 0, (month ?? 1) - 1, date).toLocaleDateString(undefined, { dateStyle: "medium" });
+}

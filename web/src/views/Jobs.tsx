@@ -1,7 +1,8 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { importJob, type JobLine, Refusal } from "@/api/client";
 import { useJobs, useKeepJob, usePutAway } from "@/api/queries";
+import { FileButton } from "@/components/FileButton";
 import { Glyph } from "@/components/Glyph";
 import { TopBar } from "@/components/TopBar";
 import { moment, STATE_WORDS } from "@/lib/words";
@@ -105,12 +106,10 @@ function Line({ job, putAway }: { job: JobLine; putAway: boolean }) {
 }
 
 function BringJob() {
-  const picker = useRef<HTMLInputElement>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const navigate = useNavigate();
   const keep = useKeepJob();
-  const bring = async (file: File | undefined) => {
-    if (!file) return;
+  const bring = async (file: File) => {
     setTrouble(null);
     try {
       const job = await importJob(file);
@@ -126,21 +125,9 @@ function BringJob() {
         Bring a job file
       </h2>
       <p className="py-2 text-soft">A file ending in .liftbite.json becomes a job with all its history.</p>
-      <button type="button" className="button" onClick={() => picker.current?.click()}>
+      <FileButton name="Job file" accept=".json,application/json" onFile={(file) => void bring(file)}>
         Choose a file
-      </button>
-      <input
-        ref={picker}
-        type="file"
-        accept=".json,application/json"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Job file"
-        onChange={(event) => {
-          void bring(event.target.files?.[0]);
-          event.target.value = "";
-        }}
-      />
+      </FileButton>
       {trouble && (
         <p role="alert" className="mt-2 font-semibold">
           ▲ {trouble}

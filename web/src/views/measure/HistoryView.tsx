@@ -2,6 +2,7 @@ import { useRef, useState } from "react";
 import { Link, useOutletContext, useSearchParams } from "react-router";
 import type { Trend } from "@/api/client";
 import { useBenchHistory, useBringReadings } from "@/api/measure";
+import { FileButton } from "@/components/FileButton";
 import { Scroll } from "@/components/Scroll";
 import { withSearch } from "@/lib/address";
 import { useWidth } from "@/lib/useWidth";
@@ -186,33 +187,21 @@ function TrendChart({ trend, joined }: { trend: Trend; joined: boolean }) {
 }
 
 function Bring({ job }: { job: number }) {
-  const picker = useRef<HTMLInputElement>(null);
   const bring = useBringReadings(job);
   const [told, setTold] = useState<string[]>([]);
+  const take = async (file: File) => {
+    try {
+      const found = await bring.mutateAsync(await file.text());
+      setTold([`${found.taken} readings taken in.`, ...found.faults]);
+    } catch (error) {
+      setTold([error instanceof Error ? `▲ ${error.message}` : "▲ The file could not be read."]);
+    }
+  };
   return (
     <>
-      <button type="button" className="button min-h-11" onClick={() => picker.current?.click()}>
+      <FileButton name="File of readings" className="button min-h-11" onFile={(file) => void take(file)}>
         Bring readings
-      </button>
-      <input
-        ref={picker}
-        type="file"
-        accept=".csv,text/csv"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="File of readings"
-        onChange={async (event) => {
-          const file = event.target.files?.[0];
-          event.target.value = "";
-          if (!file) return;
-          try {
-            const found = await bring.mutateAsync(await file.text());
-            setTold([`${found.taken} readings taken in.`, ...found.faults]);
-          } catch (error) {
-            setTold([error instanceof Error ? `▲ ${error.message}` : "▲ The file could not be read."]);
-          }
-        }}
-      />
+      </FileButton>
       {told.length > 0 && (
         <span role="status" className="basis-full text-note">
           {told.map((line) => (

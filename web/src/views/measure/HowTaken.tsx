@@ -3,7 +3,9 @@ import type { Check } from "@/api/client";
 import { moment } from "@/lib/words";
 import type { Send } from "./send";
 
-/** What belongs to a taking as a whole: the odometer, and for a sweep how the dial was read. */
+type Shim = "" | "raises" | "lowers";
+
+/** What belongs to a taking as a whole: the odometer, for a sweep how the dial was read, for a floater where shims sit. */
 export function HowTaken({ check, send }: { check: Check; send: Send }) {
   const kept = check.distance ? `${check.distance.metric.figure} ${check.distance.metric.unit}` : "";
   const [distance, setDistance] = useState(kept);
@@ -12,8 +14,9 @@ export function HowTaken({ check, send }: { check: Check; send: Send }) {
   const swept = check.kind === "sweep";
   const seenFrom = check.settings.seen_from === "engine" ? "engine" : "gearbox";
   const plus = check.settings.presses_plus !== "no";
+  const shim = (check.settings.shim ?? "") as Shim;
   const say = async (
-    more: { seen_from?: "gearbox" | "engine"; presses_plus?: boolean } = {},
+    more: { seen_from?: "gearbox" | "engine"; presses_plus?: boolean; shim?: Shim } = {},
     begin = false,
   ) => {
     const body = {
@@ -23,6 +26,7 @@ export function HowTaken({ check, send }: { check: Check; send: Send }) {
       presses_plus: plus,
       sag,
       label: "",
+      shim,
       ...more,
     } as const;
     setTrouble(await send(begin ? { begin: body } : { say: body }));
@@ -77,6 +81,20 @@ export function HowTaken({ check, send }: { check: Check; send: Send }) {
               />
             </label>
           </>
+        )}
+        {"shim" in check.settings && (
+          <label className="text-note font-semibold">
+            A shim sits
+            <select
+              value={shim}
+              onChange={(event) => void say({ shim: event.target.value as Shim })}
+              className="block h-11 rounded-cut border border-line bg-sheet px-2"
+            >
+              <option value="">not said: both ways shown</option>
+              <option value="raises">under the stand, raises the stop</option>
+              <option value="lowers">under the plate, closes the gap</option>
+            </select>
+          </label>
         )}
         {check.readings.length > 0 && (
           <button type="button" className="button min-h-11" onClick={() => void say({}, true)}>

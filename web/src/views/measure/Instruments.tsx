@@ -3,7 +3,7 @@ import type { Measure } from "@/api/client";
 import { usePutInstrumentAway } from "@/api/measure";
 import { Panel } from "@/components/Panel";
 import { setSoundOn, soundOn } from "@/lib/beep";
-import { bothSystems } from "@/lib/words";
+import { bothSystems, day } from "@/lib/words";
 import type { Send } from "./send";
 
 /** The instruments of the shop: each with its own uncertainty, calibration and data port. */
@@ -20,9 +20,10 @@ export function Instruments({ bench, send, onClose }: { bench: Measure; send: Se
                 {each.label}
                 <span className="block text-note font-normal text-soft">
                   {each.why}
-                  {each.calibrated_on && `, calibrated ${each.calibrated_on}`}
+                  {each.calibrated_on && `, calibrated ${day(each.calibrated_on)}`}
                   {each.port && `, reads ${each.port}`}
                 </span>
+                {each.warns && <span className="block text-note">▲ {each.warns}</span>}
               </th>
               <td className="figure whitespace-nowrap">± {bothSystems(each.uncertainty)}</td>
               <td className="pl-2 text-right">

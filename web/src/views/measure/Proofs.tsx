@@ -4,6 +4,7 @@ import { Figure } from "@/components/Figure";
 import { EndLabel, Plot, pathThrough } from "@/components/Plot";
 import { useWidth } from "@/lib/useWidth";
 import { bothSystems } from "@/lib/words";
+import { Mark } from "./marks";
 import { Working } from "./Working";
 
 type All = Measure["proofs"];
@@ -15,8 +16,10 @@ export const PROOF_OF: Record<string, keyof All> = {
   spacers: "bearing",
   floater_gap: "floater",
   floater_shims: "floater",
-  shaft_reach: "reach",
+  shaft_reach: "shaft",
   bearing_height: "fork",
+  face_cut: "cut",
+  seat_cut: "cut",
   slave_travel: "air",
   end_float: "end_float",
   retainer_shims: "end_float",
@@ -24,33 +27,33 @@ export const PROOF_OF: Record<string, keyof All> = {
   plain_thickness: "pack",
 };
 
+/** What a sum waits for while its readings are missing. */
+const WAITS: Record<keyof All, string> = {
+  bearing: "X and Y, once each",
+  floater: "all three stands",
+  shaft: "all its depths, none left out: key 0 where there is no plate",
+  fork: "both heights, and this job's fork ratio",
+  cut: "what came off the face or the seat",
+  air: "the hydraulics of this job and the travel",
+  end_float: "the end float",
+  pack: "counts or plain plates",
+};
+
 /** The sum of the set-up that belongs to a check, once its readings are there. */
 export function Proof({ proofs, check }: { proofs: All; check: string }) {
   const which = PROOF_OF[check];
   if (!which) return null;
-  if (which === "bearing")
-    return proofs.bearing ? <Bearing bearing={proofs.bearing} /> : <Waits>X and Y, once each</Waits>;
-  if (which === "floater")
-    return proofs.floater ? <Floater floater={proofs.floater} /> : <Waits>all three stands</Waits>;
-  if (which === "pack")
-    return proofs.pack.map((sentence) => (
-      <p key={sentence} className="mt-2 text-field" data-testid="proof-pack">
-        {sentence}
-      </p>
-    ));
-  if (which === "end_float") return proofs.end_float ? <p className="mt-2">{proofs.end_float}</p> : null;
   const found = proofs[which];
-  if (!found) return which === "air" ? <Waits>the hydraulics of this job and the travel</Waits> : null;
+  if (!found) return <p className="mt-2 text-soft">The sum waits for {WAITS[which]}.</p>;
   return (
-    <p className="mt-2 text-field" data-testid={`proof-${which}`}>
-      {found.sentence}
-    </p>
+    <section aria-label="Set-up" className="mt-3" data-testid={`proof-${which}`}>
+      <p className="text-field">{found.sentence}</p>
+      {which === "bearing" && proofs.bearing && <Bearing bearing={proofs.bearing} />}
+      {which === "floater" && proofs.floater && <Floater floater={proofs.floater} />}
+      <Working lines={found.working} />
+    </section>
   );
 }
-
-const Waits = ({ children }: { children: string }) => (
-  <p className="mt-2 text-soft">The sum waits for {children}.</p>
-);
 
 const MARKS: Record<string, string> = {
   window: "window of this clutch",
@@ -65,8 +68,7 @@ function Bearing({ bearing }: { bearing: NonNullable<All["bearing"]> }) {
   const width = Math.max(useWidth(frame, 380), 240);
   const x = (share: number) => 8 + share * (width - 16);
   return (
-    <section aria-label="Bearing set-up" className="mt-3" data-testid="proof-bearing">
-      <p className="text-field">{bearing.sentence}</p>
+    <>
       <p className="mt-1 text-note text-soft">
         X less Y is {bothSystems(bearing.cushion)}, ± {bothSystems(bearing.doubt)} by the readings.
       </p>
@@ -146,40 +148,34 @@ function Bearing({ bearing }: { bearing: NonNullable<All["bearing"]> }) {
           ))}
         </tbody>
       </table>
-      <Working lines={bearing.working} />
       <p className="mt-1 text-note text-soft">
         Spacers are clocked: the holes line up one way. Line and dust shield go on before the gearbox; after
         it there is no hand room.
       </p>
-    </section>
+    </>
   );
 }
 
+/** Stand by stand: the gap as measured (hollow), with its shims (filled), and the window it belongs into. */
 function Floater({ floater }: { floater: NonNullable<All["floater"]> }) {
   const mm = (figures: readonly { si: number | null }[]) => figures.map((f) => (f.si ?? 0) * 1000);
   const [wear, inner, outer] = [mm(floater.wear), mm(floater.inner), mm(floater.outer)];
   const most = Math.max(...inner, ...outer, 0.1);
   const end = wear.at(-1) ?? 0;
   return (
-    <section aria-label="Floater set-up" className="mt-3" data-testid="proof-floater">
-      {floater.stands.map((stands) => (
-        <div key={String(stands.opens)} className="mb-2" data-opens={stands.opens}>
-          <p className="font-semibold">
-            {stands.opens
-              ? "Where a shim raises the stop (under the stand)"
-              : "Where a shim lowers the gap (under the plate)"}
-            : {stands.in_window && stands.alike ? "all three come right" : "not all three come right"}
-          </p>
-          <ul className="text-note">
-            {stands.gaps.map((gap, i) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: stand 1, 2, 3
-              <li key={i}>
-                Stand {i + 1}: {stands.pieces[i]?.join(" and ") || "no shim"}, then{" "}
-                <span className="figure font-bold">{bothSystems(gap)}</span>
-              </li>
-            ))}
-          </ul>
-        </div>
+    <>
+      {floater.ways.map((way) => (
+        <figure key={way.way} className="mt-3" data-way={way.way}>
+          <figcaption className="flex items-center gap-2 font-semibold">
+            <Mark verdict={way.comes_right ? "reuse" : "put right"} /> Shims {way.about}
+          </figcaption>
+          <Stands
+            stands={way.stands}
+            window={floater.window}
+            low={floater.window_low}
+            high={floater.window_high}
+          />
+        </figure>
       ))}
       {wear.length > 0 && end > 0 && (
         <>
@@ -217,6 +213,63 @@ function Floater({ floater }: { floater: NonNullable<All["floater"]> }) {
           </p>
         </>
       )}
-    </section>
+    </>
+  );
+}
+
+type Way = NonNullable<All["floater"]>["ways"][number];
+type Window = Pick<NonNullable<All["floater"]>, "window"> &
+  Record<"low" | "high", Parameters<typeof bothSystems>[0]>;
+
+const ROW = 46;
+
+function Stands({ stands, window, low, high }: { stands: Way["stands"] } & Window) {
+  const frame = useRef<HTMLDivElement>(null);
+  const width = Math.max(useWidth(frame, 380), 240);
+  const x = (share: number) => 8 + share * (width - 16);
+  const height = 18 + stands.length * ROW;
+  return (
+    <div ref={frame}>
+      <svg
+        width={width}
+        height={height}
+        role="img"
+        aria-label="Gap of each stand, without and with its shims"
+      >
+        <rect
+          x={x(window.start)}
+          y={16}
+          width={x(window.end) - x(window.start)}
+          height={height - 18}
+          fill="var(--now-wash)"
+          stroke="var(--now)"
+        />
+        <text
+          x={x(window.end)}
+          y={11}
+          textAnchor={window.end > 0.6 ? "end" : "start"}
+          className="text-[12px]"
+          fill="var(--ink)"
+        >
+          {bothSystems(low).split(" · ")[0]} to {bothSystems(high)}
+        </text>
+        {stands.map((stand, i) => {
+          const y = 44 + i * ROW;
+          const [from, to] = [x(stand.before_at), x(stand.after_at)];
+          return (
+            // biome-ignore lint/suspicious/noArrayIndexKey: stand 1, 2, 3
+            <g key={i} data-stand={i + 1}>
+              <path d={`M${x(0)} ${y}H${width - 8}`} stroke="var(--line)" />
+              <path d={`M${from} ${y}H${to}`} stroke="var(--ink)" strokeWidth="2" />
+              <circle cx={from} cy={y} r="4.5" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.5" />
+              <rect x={to - 3} y={y - 9} width="6" height="18" fill="var(--ink)" />
+              <text x={x(0)} y={y - 12} className="text-[13px] font-semibold" fill="var(--ink)">
+                Stand {i + 1}: {stand.pieces.join(" and ") || "no shim"}, {bothSystems(stand.after)}
+              </text>
+            </g>
+          );
+        })}
+      </svg>
+    </div>
   );
 }

@@ -4,6 +4,7 @@ import { useKeyed, useRereadBench } from "@/api/measure";
 import { beep } from "@/lib/beep";
 import { openPlaces, pieceAfter, placeNow } from "@/lib/keypad";
 import { useGauge } from "@/lib/useGauge";
+import { day } from "@/lib/words";
 import { Grades } from "./Grades";
 import { Keypad } from "./Keypad";
 import type { Send } from "./send";
@@ -217,25 +218,35 @@ function With({
   if (check.instruments.length === 0) return null;
   const held = bench.instruments.find((each) => each.key === now);
   return (
-    <label className="mb-2 flex items-center gap-2 text-note">
-      <span className="font-semibold">With</span>
-      <select
-        value={now}
-        onChange={(event) => onInstrument(event.target.value)}
-        className="h-11 min-w-0 grow rounded-cut border border-line bg-sheet px-2 text-body"
-      >
-        {check.instruments.map((key) => {
-          const each = bench.instruments.find((one) => one.key === key);
-          return (
-            <option key={key} value={key}>
-              {each?.label} ± {each?.uncertainty.metric.figure} {each?.uncertainty.metric.unit}
-              {each?.port ? ", data port" : ""}
-            </option>
-          );
-        })}
-      </select>
-      {held?.calibrated_on && <span className="text-soft">calibrated {held.calibrated_on}</span>}
-    </label>
+    <>
+      <label className="mb-2 flex items-center gap-2 text-note">
+        <span className="font-semibold">With</span>
+        <select
+          value={now}
+          onChange={(event) => onInstrument(event.target.value)}
+          className="h-11 min-w-0 grow rounded-cut border border-line bg-sheet px-2 text-body"
+        >
+          {check.instruments.map((key) => {
+            const each = bench.instruments.find((one) => one.key === key);
+            return (
+              <option key={key} value={key}>
+                {each?.label} ± {each?.uncertainty.metric.figure} {each?.uncertainty.metric.unit}
+                {each?.port ? ", data port" : ""}
+              </option>
+            );
+          })}
+        </select>
+      </label>
+      {held?.warns ? (
+        <p className="mb-2 text-note font-semibold" data-testid="calibration">
+          ▲ {held.label}: {held.warns}.
+        </p>
+      ) : (
+        held?.calibrated_on && (
+          <p className="mb-2 text-note text-soft">Calibrated {day(held.calibrated_on)}</p>
+        )
+      )}
+    </>
   );
 }
 

@@ -8,6 +8,7 @@ const FIELDS = [
   { name: "chance", label: "Chance it fails", hint: "%" },
   { name: "hours", label: "Hours to redo it", hint: "h" },
   { name: "rate", label: "An hour costs", hint: "price" },
+  { name: "extra", label: "Hours more now", hint: "h, none" },
 ] as const;
 type Name = (typeof FIELDS)[number]["name"];
 
@@ -16,9 +17,17 @@ const COMMON = ["Pilot bearing", "Rear main seal", "Input shaft seal", "Release 
 /** Renew now, or take the chance of coming back: the user's own figures, and the sum. */
 export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
   const [part, setPart] = useState("");
-  const [typed, setTyped] = useState<Record<Name, string>>({ price: "", chance: "", hours: "", rate: "" });
+  const [typed, setTyped] = useState<Record<Name, string>>({
+    price: "",
+    chance: "",
+    hours: "",
+    rate: "",
+    extra: "",
+  });
   const [trouble, setTrouble] = useState<string | null>(null);
-  const figures = FIELDS.map(({ name }) => figureIn(typed[name]));
+  const figures = FIELDS.map(({ name }) =>
+    name === "extra" && !typed.extra.trim() ? 0 : figureIn(typed[name]),
+  );
   const ready = part.trim() !== "" && figures.every((figure) => figure !== null);
   return (
     <section aria-labelledby="open" data-testid="while-open">
@@ -40,7 +49,8 @@ export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
             </button>
           </p>
           <p className="text-note">
-            Now <span className="figure">{sum.now.toFixed(2)}</span>; later{" "}
+            Now <span className="figure">{sum.now.toFixed(2)}</span>
+            {sum.extra_hours > 0 && ` with ${sum.extra_hours} h more`}; later{" "}
             <span className="figure">{(sum.chance * 100).toFixed(0)} %</span> of (
             <span className="figure">{sum.hours}</span> h at <span className="figure">{sum.rate}</span> and
             the part) = <span className="figure">{sum.later.toFixed(2)}</span>. Even at{" "}
@@ -49,10 +59,10 @@ export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
         </div>
       ))}
       <form
-        className="mt-2 grid grid-cols-2 items-end gap-2 tablet:grid-cols-5"
+        className="mt-2 grid grid-cols-2 items-end gap-2 tablet:grid-cols-6"
         onSubmit={async (event) => {
           event.preventDefault();
-          const [price, chance, hours, rate] = figures as number[];
+          const [price, chance, hours, rate, extra] = figures as number[];
           const refused = await send({
             sum: {
               part,
@@ -60,7 +70,7 @@ export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
               chance: (chance ?? 0) / 100,
               hours: hours ?? 0,
               rate: rate ?? 0,
-              extra_hours: 0,
+              extra_hours: extra ?? 0,
             },
           });
           setTrouble(refused);

@@ -1,9 +1,10 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
 import type { CsvRead, Part, Shelf } from "@/api/client";
 import { Refusal } from "@/api/client";
 import { useCatalogue } from "@/api/queries";
 import { readCsv, useChangePart, useShelf } from "@/api/shelf";
+import { FileButton } from "@/components/FileButton";
 import { TopBar } from "@/components/TopBar";
 import { withSearch } from "@/lib/address";
 import { CsvSheet } from "./CsvSheet";
@@ -217,11 +218,9 @@ export function useSays() {
 
 /** A CSV file is shown row by row before anything is taken in. */
 function BringCsv() {
-  const picker = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<{ name: string; text: string; told: CsvRead } | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const bring = async (file: File | undefined) => {
-    if (!file) return;
+  const bring = async (file: File) => {
     setTrouble(null);
     try {
       const text = await file.text();
@@ -232,21 +231,9 @@ function BringCsv() {
   };
   return (
     <>
-      <button type="button" className="button" onClick={() => picker.current?.click()}>
+      <FileButton name="Shelf file" onFile={(file) => void bring(file)}>
         Bring a CSV
-      </button>
-      <input
-        ref={picker}
-        type="file"
-        accept=".csv,text/csv"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Shelf file"
-        onChange={(event) => {
-          void bring(event.target.files?.[0]);
-          event.target.value = "";
-        }}
-      />
+      </FileButton>
       {trouble && (
         <span role="alert" className="basis-full font-semibold">
           ▲ {trouble}
