@@ -245,11 +245,47 @@ def test_a_concentric_bearing_that_needs_two_spacers(page: Page, shop: str, gaug
 def test_the_floaters_shims_stand_by_stand(page: Page, shop: str) -> None:
     bench(page, shop, "twin-disc plan", "floater_gap")
     proof = page.get_by_test_id("proof-floater")
-    raises = proof.locator("[data-opens=true]")
-    expect(raises).to_contain_text("all three come right")
-    expect(raises).to_contain_text("Stand 1: Shim 1")
+    expect(proof).to_contain_text("raises the stop, all three come right")
+    expect(proof.locator("[data-way]")).to_have_count(2)
+    raises = proof.locator("[data-way=raises]")
+    expect(raises.locator("[data-stand='1']")).to_contain_text("Shim 1")
+    proof.get_by_label("A shim sits").select_option("raises")
+    expect(proof.locator("[data-way=lowers]")).to_have_count(0)
+    page.reload()
+    expect(proof.locator("[data-way]")).to_have_count(1)
+    proof.get_by_text("How the sum is worked out").click()
+    expect(proof).to_contain_text("0.483 + 0.076 = 0.559")
     expect(proof).to_contain_text("want new shims when the inner disc has worn")
     expect(verdict(page)).to_have_attribute("data-verdict", "put right")
+
+
+def test_a_shafts_reach_and_its_end_float(page: Page, shop: str) -> None:
+    bench(page, shop, "twin-disc plan", "shaft_reach")
+    expect(page.get_by_text("The sum waits for all its depths")).to_be_visible()
+    read(page, "190", "165", "3", "4", "0", "16", "10")
+    proof = page.get_by_test_id("proof-shaft")
+    expect(proof).to_contain_text("passes the whole pilot and stays 8 mm")
+    proof.get_by_text("How the sum is worked out").click()
+    expect(proof).to_contain_text("190 − 165 − 3 − 4 + 0 = 18 mm")
+    turn_to(page, "end_float")
+    read(page, "0.3")
+    turn_to(page, "retainer_shims")
+    read(page, "0.1", "0.25")
+    expect(page.get_by_test_id("proof-end_float")).to_contain_text("Shim 2 takes the end float to 0.05 mm")
+
+
+def test_an_old_calibration_is_said_where_it_decides(page: Page, shop: str) -> None:
+    bench(page, shop, "Ostrel 900", "plate_thickness")
+    page.get_by_role("button", name="Instruments").click()
+    leaf = page.get_by_role("dialog")
+    leaf.get_by_label("Name", exact=True).fill("Old caliper")
+    leaf.get_by_label("Calibrated on").fill("2020-02-01")
+    leaf.get_by_role("button", name="Add to the bench").click()
+    expect(leaf.get_by_text("check it against a gauge block")).to_be_visible()
+    leaf.get_by_role("button", name="Close").click()
+    held = page.get_by_role("combobox", name="With")
+    held.select_option(held.locator("option", has_text="Old caliper").get_attribute("value"))
+    expect(page.get_by_test_id("calibration")).to_contain_text("Old caliper: calibrated")
 
 
 # --- gloves, telephone, refresh, slips of the finger
@@ -340,11 +376,12 @@ def test_what_is_worth_doing_while_it_is_open(page: Page, shop: str) -> None:
     expect(page.get_by_test_id("needs").locator("[data-part='Release bearing']")).to_contain_text("The grease has gone")
     open_ = page.get_by_test_id("while-open")
     for label, text in (("Part", "Pilot bearing"), ("Part now", "25"), ("Chance it fails", "10 %"),
-                        ("Hours to redo it", "8"), ("An hour costs", "70")):  # fmt: skip
+                        ("Hours to redo it", "8"), ("An hour costs", "70"), ("Hours more now", "0.2")):  # fmt: skip
         open_.get_by_label(label, exact=True).fill(text)
     open_.get_by_role("button", name="Work it out").click()
     expect(open_.locator("[data-part='Pilot bearing']")).to_contain_text("renew it now")
     expect(open_.locator("[data-part='Pilot bearing']")).to_contain_text("58.50")
+    expect(open_.locator("[data-part='Pilot bearing']")).to_contain_text("Now 39.00 with 0.2 h more")
     page.get_by_test_id("schools").get_by_label("Rear main and input shaft seal").select_option("bad")
     expect(page.get_by_test_id("needs").locator("[data-part='Rear main seal']")).to_have_count(0)
     page.reload()

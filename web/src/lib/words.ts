@@ -32,6 +32,16 @@ export function bothSystems(value: Figure): string {
   return metric === inch ? metric : `${metric} · ${inch}`;
 }
 
+/** From one value to another, in both systems: `0.508 to 0.635 mm · 0.02 to 0.025 in`. */
+export function rangeOf(low: Figure, high: Figure): string {
+  const [metric, inch] = (["metric", "inch"] as const).map((system) =>
+    low[system].unit === high[system].unit
+      ? `${low[system].figure} to ${one(high[system])}`
+      : `${one(low[system])} to ${one(high[system])}`,
+  );
+  return metric === inch ? `${metric}` : `${metric} · ${inch}`;
+}
+
 /** A moment in the reader's own zone. */
 export function moment(utc: string): string {
   return new Date(utc).toLocaleString(undefined, { dateStyle: "medium", timeStyle: "short" });

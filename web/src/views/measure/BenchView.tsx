@@ -96,7 +96,7 @@ export function BenchView() {
         {(check.kind !== "figure" || check.finding.verdict === "open") && <Finding check={check} />}
         {check.kind === "sweep" && <Clock check={check} here={placeNow(check, search.get("place"))} />}
         <SweepFigures check={check} />
-        <Proof proofs={bench.proofs} check={check.name} />
+        <Proof proofs={bench.proofs} check={check} send={send} />
         <Working lines={check.working} />
         {check.kind !== "grade" && check.kind !== "figure" && (
           <Limits check={check} send={send} vehicle={bench.vehicle} />

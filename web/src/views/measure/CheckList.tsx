@@ -1,3 +1,4 @@
+import { useEffect, useRef } from "react";
 import type { Check, Measure } from "@/api/client";
 import { Mark, VERDICT_WORDS } from "./marks";
 
@@ -24,9 +25,14 @@ export function CheckList({ bench, now, onCheck }: Props) {
 
 function Line({ check, now, onCheck }: { check: Check; now: boolean; onCheck: (name: string) => void }) {
   const { finding } = check;
+  const line = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    if (now) line.current?.scrollIntoView({ block: "nearest" });
+  }, [now]);
   const begun = finding.taken > 0 && finding.taken < finding.wanted;
   return (
     <button
+      ref={line}
       type="button"
       aria-current={now}
       data-check={check.name}

@@ -3,33 +3,33 @@ import type { Check } from "@/api/client";
 import { moment } from "@/lib/words";
 import type { Send } from "./send";
 
-type Shim = "" | "raises" | "lowers";
+export type Shim = "" | "raises" | "lowers";
 
-/** What belongs to a taking as a whole: the odometer, for a sweep how the dial was read, for a floater where shims sit. */
+/** What stands of a taking as a whole, as it is sent: a change of one thing leaves the rest. */
+export const saidOf = (check: Check) =>
+  ({
+    check: check.name,
+    distance: check.distance ? `${check.distance.metric.figure} ${check.distance.metric.unit}` : "",
+    seen_from: check.settings.seen_from === "engine" ? "engine" : "gearbox",
+    presses_plus: check.settings.presses_plus !== "no",
+    sag: check.settings.sag ?? "",
+    label: "",
+    shim: (check.settings.shim ?? "") as Shim,
+  }) as const;
+
+/** What belongs to a taking as a whole: the odometer, and for a sweep how the dial was read. */
 export function HowTaken({ check, send }: { check: Check; send: Send }) {
-  const kept = check.distance ? `${check.distance.metric.figure} ${check.distance.metric.unit}` : "";
-  const [distance, setDistance] = useState(kept);
-  const [sag, setSag] = useState(check.settings.sag ?? "");
+  const kept = saidOf(check);
+  const [distance, setDistance] = useState<string>(kept.distance);
+  const [sag, setSag] = useState(kept.sag);
   const [trouble, setTrouble] = useState<string | null>(null);
   const swept = check.kind === "sweep";
-  const seenFrom = check.settings.seen_from === "engine" ? "engine" : "gearbox";
-  const plus = check.settings.presses_plus !== "no";
-  const shim = (check.settings.shim ?? "") as Shim;
   const say = async (
-    more: { seen_from?: "gearbox" | "engine"; presses_plus?: boolean; shim?: Shim } = {},
+    more: { seen_from?: "gearbox" | "engine"; presses_plus?: boolean } = {},
     begin = false,
   ) => {
-    const body = {
-      check: check.name,
-      distance: begin ? "" : distance,
-      seen_from: seenFrom,
-      presses_plus: plus,
-      sag,
-      label: "",
-      shim,
-      ...more,
-    } as const;
-    setTrouble(await send(begin ? { begin: body } : { say: body }));
+    const body = { ...kept, sag, ...more };
+    setTrouble(await send(begin ? { begin: { ...body, distance: "" } } : { say: { ...body, distance } }));
   };
   return (
     <div className="mt-3 border-t border-ink pt-2" data-testid="how-taken">
@@ -40,7 +40,7 @@ export function HowTaken({ check, send }: { check: Check; send: Send }) {
             value={distance}
             placeholder="km, not said"
             onChange={(event) => setDistance(event.target.value)}
-            onBlur={() => distance !== kept && void say()}
+            onBlur={() => distance !== kept.distance && void say()}
             onKeyDown={(event) => event.key === "Enter" && void say()}
             className="figure block h-11 w-36 rounded-cut border border-line bg-sheet px-2 placeholder:text-soft"
           />
@@ -50,7 +50,7 @@ export function HowTaken({ check, send }: { check: Check; send: Send }) {
             <label className="text-note font-semibold">
               Angles counted from
               <select
-                value={seenFrom}
+                value={kept.seen_from}
                 onChange={(event) => void say({ seen_from: event.target.value as "gearbox" | "engine" })}
                 className="block h-11 rounded-cut border border-line bg-sheet px-2"
               >
@@ -61,7 +61,7 @@ export function HowTaken({ check, send }: { check: Check; send: Send }) {
             <label className="text-note font-semibold">
               Plunger pressed in reads
               <select
-                value={plus ? "plus" : "minus"}
+                value={kept.presses_plus ? "plus" : "minus"}
                 onChange={(event) => void say({ presses_plus: event.target.value === "plus" })}
                 className="block h-11 rounded-cut border border-line bg-sheet px-2"
               >
@@ -75,26 +75,12 @@ export function HowTaken({ check, send }: { check: Check; send: Send }) {
                 value={sag}
                 placeholder="mm, none"
                 onChange={(event) => setSag(event.target.value)}
-                onBlur={() => sag !== (check.settings.sag ?? "") && void say()}
+                onBlur={() => sag !== kept.sag && void say()}
                 onKeyDown={(event) => event.key === "Enter" && void say()}
                 className="figure block h-11 w-28 rounded-cut border border-line bg-sheet px-2 placeholder:text-soft"
               />
             </label>
           </>
-        )}
-        {"shim" in check.settings && (
-          <label className="text-note font-semibold">
-            A shim sits
-            <select
-              value={shim}
-              onChange={(event) => void say({ shim: event.target.value as Shim })}
-              className="block h-11 rounded-cut border border-line bg-sheet px-2"
-            >
-              <option value="">not said: both ways shown</option>
-              <option value="raises">under the stand, raises the stop</option>
-              <option value="lowers">under the plate, closes the gap</option>
-            </select>
-          </label>
         )}
         {check.readings.length > 0 && (
           <button type="button" className="button min-h-11" onClick={() => void say({}, true)}>

@@ -1,10 +1,12 @@
 import { useRef } from "react";
-import type { Measure } from "@/api/client";
+import type { Check, Measure } from "@/api/client";
 import { Figure } from "@/components/Figure";
 import { EndLabel, Plot, pathThrough } from "@/components/Plot";
 import { useWidth } from "@/lib/useWidth";
-import { bothSystems } from "@/lib/words";
+import { bothSystems, rangeOf } from "@/lib/words";
+import { type Shim, saidOf } from "./HowTaken";
 import { Mark } from "./marks";
+import type { Send } from "./send";
 import { Working } from "./Working";
 
 type All = Measure["proofs"];
@@ -40,8 +42,8 @@ const WAITS: Record<keyof All, string> = {
 };
 
 /** The sum of the set-up that belongs to a check, once its readings are there. */
-export function Proof({ proofs, check }: { proofs: All; check: string }) {
-  const which = PROOF_OF[check];
+export function Proof({ proofs, check, send }: { proofs: All; check: Check; send: Send }) {
+  const which = PROOF_OF[check.name];
   if (!which) return null;
   const found = proofs[which];
   if (!found) return <p className="mt-2 text-soft">The sum waits for {WAITS[which]}.</p>;
@@ -49,9 +51,28 @@ export function Proof({ proofs, check }: { proofs: All; check: string }) {
     <section aria-label="Set-up" className="mt-3" data-testid={`proof-${which}`}>
       <p className="text-field">{found.sentence}</p>
       {which === "bearing" && proofs.bearing && <Bearing bearing={proofs.bearing} />}
+      {check.name === "floater_gap" && <ShimSits check={check} send={send} />}
       {which === "floater" && proofs.floater && <Floater floater={proofs.floater} />}
-      <Working lines={found.working} />
+      <Working lines={found.working} title="How the sum is worked out" />
     </section>
+  );
+}
+
+/** Where a shim sits on this clutch decides what it does: asked, never guessed. */
+function ShimSits({ check, send }: { check: Check; send: Send }) {
+  return (
+    <label className="mt-2 flex flex-wrap items-center gap-2 text-note font-semibold">
+      A shim sits
+      <select
+        value={check.settings.shim ?? ""}
+        onChange={(event) => void send({ say: { ...saidOf(check), shim: event.target.value as Shim } })}
+        className="h-11 rounded-cut border border-line bg-sheet px-2 font-normal"
+      >
+        <option value="">not said: both ways shown</option>
+        <option value="raises">under the stand: it raises the stop</option>
+        <option value="lowers">under the plate: it closes the gap</option>
+      </select>
+    </label>
   );
 }
 
@@ -251,7 +272,7 @@ function Stands({ stands, window, low, high }: { stands: Way["stands"] } & Windo
           className="text-[12px]"
           fill="var(--ink)"
         >
-          {bothSystems(low).split(" · ")[0]} to {bothSystems(high)}
+          {rangeOf(low, high)}
         </text>
         {stands.map((stand, i) => {
           const y = 44 + i * ROW;

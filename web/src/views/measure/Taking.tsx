@@ -290,19 +290,19 @@ function Places({
   onPlace: (place: string) => void;
 }) {
   const read = new Map(check.readings.map((reading) => [reading.place, reading]));
-  const items = [...new Set(check.places.map((place) => place.item))];
+  const spotted = check.places.some((place) => place.spot);
+  const rows = spotted ? [...new Set(check.places.map((place) => place.item))] : [null];
   return (
     <details className="mt-3" open={here === null} data-testid="places">
       <summary className="min-h-11 content-center text-note font-semibold">All places</summary>
-      {items.map((item) => (
+      {rows.map((item) => (
         <div key={item} className="flex flex-wrap items-center gap-1 py-0.5">
-          {check.places.some((place) => place.item === item && place.spot) && (
-            <span className="w-24 text-note">{item}</span>
-          )}
+          {item && <span className="w-24 text-note">{item}</span>}
           {check.places
-            .filter((place) => place.item === item)
+            .filter((place) => item === null || place.item === item)
             .map((place) => {
               const reading = read.get(place.key);
+              const name = place.spot || (place.item === "Once" ? check.label : place.item);
               return (
                 <button
                   key={place.key}
@@ -310,11 +310,12 @@ function Places({
                   aria-label={place.key}
                   aria-current={here === place.key}
                   onClick={() => onPlace(place.key)}
-                  className={`min-h-11 min-w-11 rounded-cut border px-2 text-note ${
+                  className={`min-h-11 min-w-11 rounded-cut border px-2 text-left text-note leading-tight ${
                     here === place.key ? "border-2 border-now bg-now-wash font-bold" : "border-line"
                   }`}
                 >
-                  {reading?.skipped ? "skipped" : (reading?.typed ?? (place.spot || place.item))}
+                  {reading && <span className="block text-soft">{name}</span>}
+                  {reading?.skipped ? "skipped" : (reading?.typed ?? name)}
                 </button>
               );
             })}

@@ -1,9 +1,15 @@
-/** How a verdict was worked out, on demand. */
-export function Working({ lines }: { lines: readonly string[] }) {
+/** How a verdict or a sum was worked out, on demand. */
+export function Working({
+  lines,
+  title = "How it is worked out",
+}: {
+  lines: readonly string[];
+  title?: string;
+}) {
   if (lines.length === 0) return null;
   return (
     <details className="mt-2" data-testid="working">
-      <summary className="min-h-11 content-center text-note font-semibold">How it is worked out</summary>
+      <summary className="min-h-11 content-center text-note font-semibold">{title}</summary>
       <ul className="border-l-2 border-hair pl-3 text-note">
         {lines.map((line) => (
           <li key={line} className="py-0.5">
