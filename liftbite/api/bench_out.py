@@ -7,7 +7,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
 from math import log10
@@ -297,11 +297,13 @@ def instruments_out(bench: Bench) -> list[mm.InstrumentOut]:
     own = [
         mm.InstrumentOut(key=str(n), kind=i.kind, label=i.name, own=True, calibrated_on=i.calibrated_on, port=i.port,
                          warns=calibration_warns(i.calibrated_on, bench.today),
+                         resolution=fine_out(i.resolution, INSTRUMENT_KINDS[i.kind].unit),
                          uncertainty=fine_out(i.uncertainty, INSTRUMENT_KINDS[i.kind].unit), why="the shop's own")
         for n, i in bench.instruments
     ]  # fmt: skip
     kinds = [
         mm.InstrumentOut(key=k.name, kind=k.name, label=k.label, own=False, calibrated_on="", port="", warns="",
+                         resolution=fine_out(k.resolution, k.unit),
                          uncertainty=fine_out(k.uncertainty, k.unit), why=f"[{k.mark}] {k.why}")
         for k in INSTRUMENT_KINDS.values()
     ]  # fmt: skip
@@ -364,11 +366,12 @@ def measured_entries(bench: Bench) -> dict[str, Entry]:
     }
 
 
-def effects_out(bench: Bench) -> mm.MeasuredEffectsOut:
-    """What measured values would do to the four questions."""
+def effects_out(bench: Bench, without: Collection[str] = ()) -> mm.MeasuredEffectsOut:
+    """What measured values would do to the four questions, those `without` left out of what comes after."""
     found = effects(bench.setup, bench.readings, bench.manual)
     before = answer(bench.entries)
-    after = answer({**bench.entries, **measured_entries(bench)}) if found else before
+    taken = {name: entry for name, entry in measured_entries(bench).items() if name not in without}
+    after = answer({**bench.entries, **taken}) if taken else before
     return mm.MeasuredEffectsOut(
         effects=[
             mm.MeasuredEffectOut(

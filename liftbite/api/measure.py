@@ -28,11 +28,10 @@ from liftbite.core.decide import SCHOOLS, needs
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.figures import typeset
 from liftbite.core.findings import Reading, uncertainty_of
-from liftbite.core.instruments import INSTRUMENT_KINDS
+from liftbite.core.instruments import INSTRUMENT_KINDS, read_trust
 from liftbite.core.reading import Keyed, read_distance, read_keyed, read_limit
 from liftbite.core.setup import set_up
 from liftbite.core.sweeps import read_angle
-from liftbite.core.units import read
 from liftbite.readingscsv import Row, read_readings, write_readings
 from liftbite.store import bench as store
 from liftbite.store import jobs as jobs_store
@@ -45,6 +44,12 @@ class InstrumentPath(BaseModel):
     """Number of an instrument."""
 
     instrument_id: int = Field(ge=1, le=2**53)
+
+
+class EffectsQuery(BaseModel):
+    """Which measured values to leave out of what comes after."""
+
+    without: str = Field(default="", max_length=2000, description="Quantities, separated by commas.")
 
 
 class GaugeQuery(BaseModel):
@@ -272,14 +277,10 @@ def add_instrument(path: JobPath, body: mm.InstrumentIn) -> Response:
     kind = INSTRUMENT_KINDS.get(body.kind)
     if kind is None:
         raise UnreadableEntry(f"“{body.kind}” is no kind of instrument; pick one of {', '.join(INSTRUMENT_KINDS)}.")
-    uncertainty = kind.uncertainty
-    if body.uncertainty.strip():
-        uncertainty = read(body.uncertainty, kind.unit, {"m": "mm", "kg": "g"}.get(kind.unit, kind.unit)).si
-        if not 0 < uncertainty <= 1000 * kind.uncertainty:
-            raise UnreadableEntry(f"Uncertainty: “{body.uncertainty}” is not one of a {kind.label.lower()}.")
+    resolution, uncertainty = read_trust(kind, body.resolution, body.uncertainty)
     port = check_port(body.port) if body.port.strip() else ""
     with _session() as session:
-        store.add_instrument(session, store.Instrument(kind.name, body.name.strip(), kind.resolution, uncertainty,
+        store.add_instrument(session, store.Instrument(kind.name, body.name.strip(), resolution, uncertainty,
                                                        body.calibrated_on, port))  # fmt: skip
         return _measure(session, path.job_id)
 
@@ -313,10 +314,11 @@ def drop_sum(path: JobPath, body: mm.DropSumIn) -> Response:
 
 
 @api.get("/api/jobs/<int:job_id>/effects", responses={"200": mm.MeasuredEffectsOut, **problem_responses(404)})
-def get_effects(path: JobPath) -> Response:
-    """What measured values would do to the four questions, before and after."""
+def get_effects(path: JobPath, query: EffectsQuery) -> Response:
+    """What measured values would do to the four questions, before and after; some may be left out."""
+    without = {name.strip() for name in query.without.split(",")}
     with _session() as session:
-        return _answer(effects_out(bench_of(session, path.job_id)))
+        return _answer(effects_out(bench_of(session, path.job_id), without))
 
 
 @api.post("/api/jobs/<int:job_id>/effects", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})

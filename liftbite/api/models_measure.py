@@ -90,7 +90,8 @@ class InstrumentIn(_In):
 
     kind: Short
     name: Annotated[str, Field(min_length=1, max_length=80), AfterValidator(_no_nul)]
-    uncertainty: Short = Field(default="", description="Expanded, k = 2; empty takes its kind's.")
+    resolution: Short = Field(default="", description="Smallest step it shows; empty takes its kind's.")
+    uncertainty: Short = Field(default="", description="Expanded, k = 2; empty takes its kind's, half a step at least.")
     calibrated_on: Annotated[str, AfterValidator(_a_day)] = Field(default="", description="ISO date, or empty.")
     port: Annotated[str, Field(max_length=200), AfterValidator(_no_nul)] = ""
 
@@ -293,6 +294,7 @@ class InstrumentOut(BaseModel):
     key: str
     kind: str
     label: str
+    resolution: FigureOut
     uncertainty: FigureOut
     why: str
     calibrated_on: str

@@ -4,6 +4,7 @@
 - `GUARD_RULES`, `guard_band`   how much of the uncertainty a verdict keeps away from its limit
 - `zone`         pass, fail or too close to call
 - `settles_it`   the plainest instrument that would settle what is too close to call
+- `read_trust`   step and uncertainty of a shop's own instrument, as typed
 - `calibration_warns`   what an old calibration is worth saying
 """
 
@@ -17,6 +18,7 @@ from typing import Any
 import numpy as np
 
 from liftbite.core.errors import UnreadableEntry
+from liftbite.core.units import read
 
 Text = np.ndarray[Any, np.dtype[np.str_]]
 
@@ -142,6 +144,48 @@ def settles_it(distance: float, suited: Iterable[str], now: float, rule: str = "
     kinds = (INSTRUMENT_KINDS[name] for name in suited)
     better = [k for k in kinds if k.uncertainty < now and guard_band(k.uncertainty, rule) < abs(distance)]
     return max(better, key=lambda k: k.uncertainty, default=None)
+
+
+def read_trust(kind: InstrumentKind, resolution: str, uncertainty: str) -> tuple[float, float]:
+    """Step and expanded uncertainty of a shop's own instrument, as typed; what is left empty is as its kind has it.
+
+    A reading is known no better than half a step, so an uncertainty left empty is that at least.
+
+    Parameters
+    ----------
+    kind : what it is
+    resolution : smallest step it shows, as typed, or empty
+    uncertainty : k = 2, as typed, or empty
+
+    Returns
+    -------
+    resolution, uncertainty [SI]
+
+    Raises
+    ------
+    UnreadableEntry : no such figure, none that an instrument of this kind has, or better than half a step
+
+    >>> read_trust(INSTRUMENT_KINDS["caliper"], "0.1 mm", ""), read_trust(INSTRUMENT_KINDS["micrometer"], "", "0.006")
+    ((0.0001, 5e-05), (1e-06, 6e-06))
+    """
+    shown = {"m": "mm", "kg": "g"}.get(kind.unit, kind.unit)
+
+    def figure(label: str, typed: str, usual: float) -> float:
+        try:
+            found = read(typed, kind.unit, shown).si
+        except UnreadableEntry as error:
+            raise UnreadableEntry(f"{label}: {error.reason}.") from None
+        if not 0 < found <= 1000 * usual:
+            raise UnreadableEntry(f"{label}: “{typed}” is not one of a {kind.label.lower()}.")
+        return found
+
+    step = figure("Smallest step", resolution, kind.resolution) if resolution.strip() else kind.resolution
+    if not uncertainty.strip():
+        return step, max(kind.uncertainty, step / 2)
+    doubt = figure("Uncertainty", uncertainty, kind.uncertainty)
+    if doubt < step / 2 * (1 - 1e-9):
+        raise UnreadableEntry(f"Uncertainty: “{uncertainty}” is finer than half of its smallest step; no reading is.")
+    return step, doubt
 
 
 def calibration_warns(calibrated_on: str, today: date) -> str:

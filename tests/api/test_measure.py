@@ -195,7 +195,13 @@ def test_an_instrument_of_the_shop_has_its_own_doubt(client: FlaskClient) -> Non
     assert client.put("/api/instruments/99/put-away", json={"put_away": True}).status_code == 404
     assert post(client, job, "instruments", kind="laser", name="x").status_code == 422
     assert post(client, job, "instruments", kind="dial", name="x", uncertainty="2 m").status_code == 422
-    assert post(client, job, "instruments", kind="dial", name="x", calibrated_on="soon").status_code == 422
+    assert post(client, job, "instruments", kind="dial", name="x", resolution="0").status_code == 422
+    for day in ("soon", "2026-02-30", "2026-13-01"):
+        assert post(client, job, "instruments", kind="dial", name="x", calibrated_on=day).status_code == 422
+    old = post(client, job, "instruments", kind="caliper", name="Vernier", resolution="0.1 mm",
+               calibrated_on="2019-05-01").get_json()["instruments"][0]  # fmt: skip
+    assert (old["resolution"]["si"], old["uncertainty"]["si"]) == (1e-4, 5e-5)
+    assert "check it against a gauge block" in old["warns"]
 
 
 def test_a_second_taking_dates_the_first_and_gives_kilometres(client: FlaskClient) -> None:
@@ -377,6 +383,9 @@ def test_measured_values_go_into_the_job_and_out_again(client: FlaskClient) -> N
     assert {e["quantity"] for e in told["effects"]} == {"spring_lengths", "spring_free_lengths", "wear"}
     low = [told[when][0]["margin"]["low"]["si"] for when in ("before", "after")]
     assert low[1] < low[0]
+    without = "wear,spring_lengths, spring_free_lengths"
+    none = client.get(f"/api/jobs/{job['id']}/effects", query_string={"without": without}).get_json()
+    assert (none["effects"], none["after"]) == (told["effects"], told["before"])
     taken = client.post(f"/api/jobs/{job['id']}/effects", headers={"If-Match": f'"{job["revision"]}"'},
                         json={"quantities": [e["quantity"] for e in told["effects"]]}).get_json()  # fmt: skip
     assert taken["verdicts"][0]["margin"]["low"]["si"] == pytest.approx(low[1])

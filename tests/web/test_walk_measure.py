@@ -133,6 +133,7 @@ def test_what_tired_springs_and_worn_plates_do_to_bite(page: Page, shop: str) ->
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_test_id("bite-margin")).to_contain_text("0.820")
     effects.get_by_label("Take Wear found").uncheck()
+    expect(bite).to_contain_text("0.740")  # what comes after follows what is ticked
     effects.get_by_role("button", name="Put 2 of 3 into the job").click()
     expect(effects.locator("[data-effect]")).to_have_count(1)
 

@@ -93,10 +93,11 @@ export const useKeyed = (id: number, check: string, typed: string, unit: string)
     gcTime: 5_000,
   });
 
-export const useEffects = (id: number, revision: number) =>
+export const useEffects = (id: number, revision: number, without: string) =>
   useQuery({
-    queryKey: ["effects", id, revision],
-    queryFn: () => taken(client.GET("/api/jobs/{job_id}/effects", { params: at(id) })),
+    queryKey: ["effects", id, revision, without],
+    queryFn: () =>
+      taken(client.GET("/api/jobs/{job_id}/effects", { params: { ...at(id), query: { without } } })),
     placeholderData: keepPreviousData,
   });
 

@@ -729,7 +729,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What measured values would do to the four questions, before and after. */
+        /** What measured values would do to the four questions, before and after; some may be left out. */
         get: operations["measure_get_effects_api_jobs__int_job_id__effects_get"];
         put?: never;
         /** Takes measured values into the job as one change, each marked measured; undo turns it back. */
@@ -2537,6 +2537,7 @@ export interface components {
             kind: string;
             /** Label */
             label: string;
+            resolution: components["schemas"]["FigureOut"];
             uncertainty: components["schemas"]["FigureOut"];
             /** Why */
             why: string;
@@ -2979,8 +2980,14 @@ export interface components {
             /** Name */
             name: string;
             /**
+             * Resolution
+             * @description Smallest step it shows; empty takes its kind's.
+             * @default
+             */
+            resolution?: string;
+            /**
              * Uncertainty
-             * @description Expanded, k = 2; empty takes its kind's.
+             * @description Expanded, k = 2; empty takes its kind's, half a step at least.
              * @default
              */
             uncertainty?: string;
@@ -8276,7 +8283,10 @@ export interface operations {
     };
     measure_get_effects_api_jobs__int_job_id__effects_get: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Quantities, separated by commas. */
+                without?: string;
+            };
             header?: never;
             path: {
                 job_id: number;

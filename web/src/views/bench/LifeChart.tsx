@@ -69,6 +69,8 @@ function Curve({ section, place, width }: Omit<Props, "onWear">) {
     .filter(Boolean)
     .join("L");
   const here = alongSome(life.margin, place.wear);
+  const first = y(values[0] ?? life.target) - y(life.target);
+  const clear = first < 0 && first > -18 ? 12 : -3; // on the side of the line where the margin does not run
   const ends = life.ends.filter((end) => end.at <= most * 1.0001);
   return (
     <svg width={width} height={HEIGHT} role="img" aria-label="Margin over wear">
@@ -88,7 +90,7 @@ function Curve({ section, place, width }: Omit<Props, "onWear">) {
         strokeDasharray="5 4"
         strokeWidth="1.2"
       />
-      <text x={LEFT + 3} y={y(life.target) - 3} className="text-[11px]" fill="var(--ink)">
+      <text x={LEFT + 3} y={y(life.target) + clear} className="text-[11px]" fill="var(--ink)">
         asked {digits(life.target)}
       </text>
       <path d={`M${path}`} fill="none" stroke="var(--ink)" strokeWidth="2" data-role="margin" />

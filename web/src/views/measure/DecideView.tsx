@@ -117,15 +117,15 @@ function Schools({ bench, send }: { bench: Measure; send: Send }) {
 /** Measured values replace assumed ones: which, and what that does to the four questions. */
 function Effects() {
   const { entered } = useDesk();
-  const effects = useEffects(entered.id, entered.revision);
   const take = useTakeEffects(entered.id);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const effects = useEffects(entered.id, entered.revision, [...left].sort().join());
   if (!effects.data) return null;
   const { effects: found, before, after } = effects.data;
   const wanted = found.filter((effect) => !left.has(effect.quantity));
   return (
     <section aria-labelledby="effects" data-testid="effects">
-      <h2 id="effects" className="border-b-2 border-ink pb-1 text-head font-bold">
+      <h2 id="effects" className="min-h-[2.6rem] content-end border-b-2 border-ink pb-1 text-head font-bold">
         What the readings change
       </h2>
       {found.length === 0 ? (
@@ -142,19 +142,21 @@ function Effects() {
                   className="border-b border-hair align-baseline"
                   data-effect={effect.quantity}
                 >
-                  <td className="py-1.5 pr-2">
-                    <input
-                      type="checkbox"
-                      className="size-5"
-                      aria-label={`Take ${effect.label}`}
-                      checked={!left.has(effect.quantity)}
-                      onChange={(event) => {
-                        const next = new Set(left);
-                        if (event.target.checked) next.delete(effect.quantity);
-                        else next.add(effect.quantity);
-                        setLeft(next);
-                      }}
-                    />
+                  <td className="pr-1 align-middle">
+                    <label className="grid size-11 place-items-center">
+                      <input
+                        type="checkbox"
+                        className="size-5"
+                        aria-label={`Take ${effect.label}`}
+                        checked={!left.has(effect.quantity)}
+                        onChange={(event) => {
+                          const next = new Set(left);
+                          if (event.target.checked) next.delete(effect.quantity);
+                          else next.add(effect.quantity);
+                          setLeft(next);
+                        }}
+                      />
+                    </label>
                   </td>
                   <th scope="row" className="py-1.5 pr-3 text-left">
                     {effect.label}

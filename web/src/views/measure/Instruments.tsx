@@ -19,7 +19,7 @@ export function Instruments({ bench, send, onClose }: { bench: Measure; send: Se
               <th scope="row" className="py-1.5 pr-2 text-left">
                 {each.label}
                 <span className="block text-note font-normal text-soft">
-                  {each.why}
+                  steps of {bothSystems(each.resolution)}, {each.why}
                   {each.calibrated_on && `, calibrated ${day(each.calibrated_on)}`}
                   {each.port && `, reads ${each.port}`}
                 </span>
@@ -61,7 +61,7 @@ export function Instruments({ bench, send, onClose }: { bench: Measure; send: Se
 const FIELD = "block h-11 w-full rounded-cut border border-line bg-sheet px-2 placeholder:text-soft";
 
 function New({ bench, send }: { bench: Measure; send: Send }) {
-  const blank = { kind: "caliper", name: "", uncertainty: "", calibrated_on: "", port: "" };
+  const blank = { kind: "caliper", name: "", resolution: "", uncertainty: "", calibrated_on: "", port: "" };
   const [found, setFound] = useState(blank);
   const [trouble, setTrouble] = useState<string | null>(null);
   const put = (change: Partial<typeof blank>) => setFound({ ...found, ...change });
@@ -93,7 +93,16 @@ function New({ bench, send }: { bench: Measure; send: Send }) {
         <input value={found.name} onChange={(event) => put({ name: event.target.value })} className={FIELD} />
       </label>
       <label className="text-note font-semibold">
-        Uncertainty, k = 2 (empty: as its kind)
+        Smallest step (empty: as its kind)
+        <input
+          value={found.resolution}
+          placeholder="0.01 mm"
+          onChange={(event) => put({ resolution: event.target.value })}
+          className={`figure ${FIELD}`}
+        />
+      </label>
+      <label className="text-note font-semibold">
+        Uncertainty, k = 2 (empty: as its kind, half a step at least)
         <input
           value={found.uncertainty}
           placeholder="0.02 mm"
