@@ -24,7 +24,7 @@ from liftbite.api.proofs_out import proofs_out
 from liftbite.core.answers import answer
 from liftbite.core.checks import CHECKS, Check, Limit, Place, checks_for
 from liftbite.core.choices import CHOICES
-from liftbite.core.consequences import effects
+from liftbite.core.consequences import Effect, effects
 from liftbite.core.decide import SCHOOLS, needs, worst, worth_it
 from liftbite.core.explained import finding_explained, sweep_explained
 from liftbite.core.figures import figure, typeset
@@ -35,7 +35,7 @@ from liftbite.core.ledger import Entry
 from liftbite.core.proofs import proofs
 from liftbite.core.reading import units_of
 from liftbite.core.runout import FACES, SweepSettings, pointing, unreachable
-from liftbite.core.setup import Setup, both, label_of
+from liftbite.core.setup import Setup, both, label_of, set_up
 from liftbite.core.sweeps import Sweep, judge_sweep, places_taken, sweep_of
 from liftbite.core.units import from_si
 from liftbite.store.bench import Instrument, OpenSum, Taking
@@ -49,6 +49,7 @@ class Bench:
     Attributes
     ----------
     job_id, vehicle, entries, setup : the job
+    entered : the entries without what was measured
     takings : of this job, oldest first
     life : of its vehicle over all jobs, oldest first
     manual : limits typed for the vehicle
@@ -60,6 +61,7 @@ class Bench:
     vehicle: str
     entries: Mapping[str, Entry]
     setup: Setup
+    entered: Mapping[str, Entry]
     takings: Sequence[Taking]
     life: Sequence[Taking]
     manual: Mapping[str, Mapping[str, tuple[float, str]]]
@@ -358,17 +360,21 @@ def _said(quantity: str, typed: str | None, setup: Setup) -> str:
     return found.label if found else typeset(typed)
 
 
+def _effects_of(bench: Bench) -> list[Effect]:
+    return effects(bench.setup, bench.readings, bench.manual, set_up(bench.entered))
+
+
 def measured_entries(bench: Bench) -> dict[str, Entry]:
     """Quantity -> the entry its readings make, marked measured."""
     return {
         e.quantity: Entry(e.quantity, e.typed, e.si, "entered" if e.quantity in CHOICES else "measured")
-        for e in effects(bench.setup, bench.readings, bench.manual)
+        for e in _effects_of(bench)
     }
 
 
 def effects_out(bench: Bench, without: Collection[str] = ()) -> mm.MeasuredEffectsOut:
     """What measured values would do to the four questions, those `without` left out of what comes after."""
-    found = effects(bench.setup, bench.readings, bench.manual)
+    found = _effects_of(bench)
     before = answer(bench.entries)
     taken = {name: entry for name, entry in measured_entries(bench).items() if name not in without}
     after = answer({**bench.entries, **taken}) if taken else before

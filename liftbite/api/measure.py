@@ -77,11 +77,12 @@ def _now() -> datetime:
 
 def bench_of(session: Session, job_id: int) -> Bench:
     """Everything a job's bench stands on."""
-    entries = ledger.present(jobs_store.revisions_of(session, job_id))
+    revisions = jobs_store.revisions_of(session, job_id)
+    entries = ledger.present(revisions)
     named = entries.get("vehicle")
     vehicle = (named.typed if named else "") or ""
     return Bench(
-        job_id, vehicle, entries, set_up(entries), store.takings_of(session, job_id),
+        job_id, vehicle, entries, set_up(entries), ledger.as_entered(revisions), store.takings_of(session, job_id),
         store.takings_of_vehicle(session, vehicle), store.limits_of_vehicle(session, vehicle or _nameless(job_id)),
         store.schools(session), store.instruments(session), store.sums_of(session, job_id), _now().date(),
     )  # fmt: skip

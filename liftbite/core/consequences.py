@@ -125,7 +125,8 @@ def _cut(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
         return []
     cut_face, cut_seat = (v[-1] if v else 0.0 for v in (face, seat))
     ratio = setup.evaluate(("release_lever_ratio",))["release_lever_ratio"]
-    cut = flywheel_cut(cut_face, cut_seat, 1.0 if isinstance(ratio, Needs | Refused) else float(ratio))
+    pushed = setup.chosen.options.get("cover_action") == "push"  # a pulled cover has no reserve on this side
+    cut = flywheel_cut(cut_face, cut_seat, 1.0 if isinstance(ratio, Needs | Refused) else float(ratio), pushed=pushed)
     found = []
     pressed, thick, reserve = (setup.known.get(n) for n in ("diaphragm_set", "flywheel_thickness", "bearing_reserve"))
     if cut.acts_as_wear and pressed is not None and setup.chosen.options.get("clamp_source") == "diaphragm":
@@ -135,6 +136,7 @@ def _cut(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
         found.append(_effect("face_cut", "flywheel_thickness", thick - cut_face, "what the face lost"))
     if (
         reserve is not None
+        and pushed
         and not isinstance(ratio, Needs | Refused)
         and cut.fingers
         and not values_of(readings, "depth_x")
@@ -175,9 +177,14 @@ _EFFECTS: Mapping[str, Callable[[Setup, Readings, Sequence[Limit]], list[Effect]
 }  # fmt: skip
 
 
+#: Checks whose readings change what stood there before; once taken in, that is no longer what stands there.
+_CHANGES = frozenset({"face_cut"})
+
+
 def effects(
-    setup: Setup, readings: Readings, manual: Mapping[str, Mapping[str, tuple[float, str]]] | None = None
-) -> list[Effect]:
+    setup: Setup, readings: Readings, manual: Mapping[str, Mapping[str, tuple[float, str]]] | None = None,
+    entered: Setup | None = None,
+) -> list[Effect]:  # fmt: skip
     """Every quantity of the job that its readings change, in the order of work.
 
     Parameters
@@ -185,11 +192,13 @@ def effects(
     setup : the job as it stands
     readings : check -> readings in force
     manual : check -> limits typed for this vehicle, as `findings.limits_of` takes them
+    entered : the job without what was measured, from `ledger.as_entered`: a cut is taken from that, and so only once
     """
     found = []
     for check, work_out in _EFFECTS.items():
         limits = limits_of(CHECKS[check], setup, (manual or {}).get(check, {}))
-        found += [e for e in work_out(setup, readings, limits) if not _stands_already(setup, e)]
+        stood = entered if entered is not None and check in _CHANGES else setup
+        found += [e for e in work_out(stood, readings, limits) if not _stands_already(setup, e)]
     return found
 
 

@@ -86,18 +86,19 @@ class Cut:
     hub_nearer: float
 
 
-def flywheel_cut(face_cut: float, seat_cut: float, lever_ratio: float) -> Cut:
+def flywheel_cut(face_cut: float, seat_cut: float, lever_ratio: float, *, pushed: bool = True) -> Cut:
     """What cutting the friction face and the cover's seat does: cut alike the clutch moves, cut apart it ages.
 
     Both by x: the whole clutch goes x towards the engine, fingers too. The face alone by x: like x of wear, the
-    fingers come back x·R_d. Opposite signs.
+    fingers of a push-type cover come back x·R_d, the opposite sign; those of a pull-type cover go on to the engine.
 
     >>> both, face = flywheel_cut(0.0005, 0.0005, 4.0), flywheel_cut(0.0005, 0.0, 4.0)
     >>> both.fingers, both.acts_as_wear, face.fingers, face.acts_as_wear
     (-0.0005, 0.0, 0.002, 0.0005)
     """
     apart = face_cut - seat_cut
-    return Cut(fingers=apart * lever_ratio - seat_cut, acts_as_wear=apart, hub_nearer=face_cut)
+    back = apart * lever_ratio if pushed else -apart * lever_ratio
+    return Cut(fingers=back - seat_cut, acts_as_wear=apart, hub_nearer=face_cut)
 
 
 def taller_bearing(height_change: float, fork_ratio: float, free_play: float) -> float:

@@ -11,7 +11,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any, Literal
 
 from liftbite.core.choices import CHOICES
@@ -74,6 +74,11 @@ def present(revisions: Iterable[Revision]) -> dict[str, Entry]:
         for entry in revision.entries:
             latest[entry.quantity] = entry
     return {name: entry for name, entry in latest.items() if entry.typed is not None}
+
+
+def as_entered(revisions: Iterable[Revision]) -> dict[str, Entry]:
+    """The latest entry of each quantity that was not measured: what stood there before readings were taken in."""
+    return present(replace(r, entries=tuple(e for e in r.entries if e.mark != "measured")) for r in revisions)
 
 
 def _stacks(revisions: Sequence[Revision]) -> tuple[list[int], list[int]]:

@@ -74,6 +74,8 @@ class Bearing:
     window : what wear and stroke ask for, also where nothing can meet it; None where they are not known
     stacks : every stack of the spacers at hand, best first
     pieces : the spacers
+    crossing : master travel the best stack's cushion costs on every stroke where the bearing springs fully back [m],
+        or None where the cylinders are not known
     """
 
     cushion: float
@@ -81,6 +83,7 @@ class Bearing:
     window: Window | None
     stacks: tuple[Stack, ...]
     pieces: Pieces
+    crossing: float | None = None
 
     @property
     def usable(self) -> Window | None:
@@ -145,12 +148,21 @@ class Fork:
 
 @dataclass(frozen=True, slots=True)
 class FlywheelCut:
-    """A flywheel that was cut: what came off face and seat, the lever ratio or None, and what it does."""
+    """A flywheel that was cut.
+
+    Attributes
+    ----------
+    face, seat : what came off [m]
+    ratio : lever ratio of the cover [-], or None
+    cut : what it does
+    pushed, concentric : a push-type cover, a concentric slave
+    """
 
     face: float
     seat: float
     ratio: float | None
     cut: Cut
+    pushed: bool
     concentric: bool
 
 
@@ -273,7 +285,11 @@ def _bearing(setup: Setup, readings: Readings) -> Bearing | None:
     mean_x, mean_y, pieces = float(np.mean(x)), float(np.mean(y)), pieces_of(readings, "spacers")
     found = Bearing(mean_x - mean_y, doubt, computed_window(setup), (), pieces)
     stacks = bearing_stacks(mean_x, mean_y, pieces.heights, found.usable, doubt)
-    return Bearing(found.cushion, doubt, found.window, tuple(stacks), pieces)
+    areas = setup.evaluate(("master_area", "slave_area"))
+    master, slave = areas["master_area"], areas["slave_area"]
+    known = not isinstance(master, Needs | Refused) and not isinstance(slave, Needs | Refused)
+    crossing = float(stacks[0].cushion * slave / master) if known else None
+    return Bearing(found.cushion, doubt, found.window, tuple(stacks), pieces, crossing)
 
 
 def _floater(setup: Setup, readings: Readings, shim: str) -> Floater | None:
@@ -335,8 +351,9 @@ def _cut(setup: Setup, readings: Readings) -> FlywheelCut | None:
     off_face, off_seat = sum(face), sum(seat)
     found = setup.evaluate(("release_lever_ratio",))["release_lever_ratio"]
     ratio = None if isinstance(found, Needs | Refused) else float(found)
-    return FlywheelCut(off_face, off_seat, ratio, flywheel_cut(off_face, off_seat, ratio or 0.0),
-                       setup.chosen.options.get("release") == "concentric")  # fmt: skip
+    pushed = setup.chosen.options.get("cover_action") == "push"
+    cut = flywheel_cut(off_face, off_seat, ratio or 0.0, pushed=pushed)
+    return FlywheelCut(off_face, off_seat, ratio, cut, pushed, setup.chosen.options.get("release") == "concentric")
 
 
 def _end_float(readings: Readings) -> EndFloat | None:

@@ -70,6 +70,11 @@ def bearing_said(found: Bearing) -> Said:
         working.append(f"Window of this clutch: at least wear to come · lever ratio + {_m(SPARE)} = "
                        f"{_m(found.window.low)}, so that the fingers can come back; at most bearing stroke − release "
                        f"stroke = {_m(found.window.high)}. It outranks the rule.")  # fmt: skip
+    best = found.stacks[0].cushion
+    if found.crossing is not None and best > 0:
+        working.append(f"A bearing that rides on the fingers only keeps this in reserve. One that springs fully back "
+                       f"crosses it on every stroke: {_mm(best)} mm · A_s/A_m = {_mm(found.crossing)} mm of the "
+                       "master's travel; then enter it as the bearing's clearance.")  # fmt: skip
     working.append("Push-type covers only: on a pull-type cover the fingers go the other way and X − Y does not apply.")
     return Said(_bearing_sentence(found), (*working, *_tried(found.pieces)))
 
@@ -182,7 +187,8 @@ def cut_said(found: FlywheelCut) -> Said:
     said = []
     if known and abs(cut.fingers) > 1e-6:
         way, play = ("to the gearbox", "shrinks") if cut.fingers > 0 else ("to the engine", "grows")
-        said.append(f"The finger tips come {_m(abs(cut.fingers))} nearer {way}: cushion or free play {play} by that.")
+        room = f": cushion or free play {play} by that" if found.pushed else ""
+        said.append(f"The finger tips come {_m(abs(cut.fingers))} nearer {way}{room}.")
     elif not known:
         said.append("How far the finger tips move waits for the cover's lever ratio.")
     if abs(cut.acts_as_wear) > 1e-6:
@@ -197,10 +203,13 @@ def cut_said(found: FlywheelCut) -> Said:
         said.append(f"Past 0.5 mm: make it up with {mend}, and measure again.")
     ratio = "R_d" if found.ratio is None else figure(found.ratio)
     fingers = f" = {_mm(cut.fingers)} mm, plus towards the gearbox" if known else ""
+    rule = "(face − seat) · R_d − seat"
+    terms = f"({_mm(found.face)} − {_mm(found.seat)}) · {ratio} − {_mm(found.seat)}"
+    if not found.pushed:
+        rule, terms = f"−{rule}", f"−{terms}"
     return Said(" ".join(said), (
-        f"Fingers = (face − seat) · R_d − seat = ({_mm(found.face)} − {_mm(found.seat)}) · {ratio} − "
-        f"{_mm(found.seat)}{fingers}. Both cut alike move the whole clutch towards the engine; the face alone acts as "
-        "wear does [geometry; practice].",
+        f"Fingers = {rule} = {terms}{fingers}. Both cut alike move the whole clutch towards the engine; the face alone "
+        "acts as wear does, which takes the tips of a pull-type cover the other way [geometry; practice].",
         "A flywheel is cut no thinner than its maker's least thickness.",
     ))  # fmt: skip
 

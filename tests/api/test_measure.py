@@ -395,6 +395,20 @@ def test_measured_values_go_into_the_job_and_out_again(client: FlaskClient) -> N
     assert back["verdicts"][0]["margin"]["low"]["si"] == pytest.approx(low[0])
 
 
+def test_a_cut_is_taken_from_what_stood_there_once(client: FlaskClient) -> None:
+    """Taken in, the cover's press is what it was less the cut; the same reading does not take it off again."""
+    job = begin(client, FULL)
+    take(client, job, "face_cut", {"Once": "0.3"})
+    for cut, press in (("0.3", "4.9 mm"), ("0.4", "4.8 mm")):
+        if cut != "0.3":
+            take(client, job, "face_cut", {"Once": cut})
+        told = client.get(f"/api/jobs/{job['id']}/effects").get_json()
+        assert next(e["after"] for e in told["effects"] if e["quantity"] == "diaphragm_set") == press
+        job = client.post(f"/api/jobs/{job['id']}/effects", headers={"If-Match": f'"{job["revision"]}"'},
+                          json={"quantities": [e["quantity"] for e in told["effects"]]}).get_json()  # fmt: skip
+        assert client.get(f"/api/jobs/{job['id']}/effects").get_json()["effects"] == []
+
+
 def test_effects_name_the_revision_they_were_seen_on(client: FlaskClient) -> None:
     job = begin(client, BIKE)
     take(client, job, "plate_thickness", PACK)

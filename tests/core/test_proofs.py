@@ -209,6 +209,27 @@ def test_what_a_cut_flywheel_does(face: float, seat: float, says: list[str]) -> 
     assert "a spacer under the bearing" in words.sentence or "Past" not in words.sentence
 
 
+def test_a_pulled_covers_fingers_go_on_to_the_engine() -> None:
+    words = said("cut", FULL | {"cover_action": "pull"}, face_cut={"Once": 0.3})
+    assert "nearer to the engine." in words.sentence
+    assert "cushion" not in words.sentence
+    assert "= −(0.3 − 0) · " in words.working[0]
+
+
+def test_a_bearing_that_springs_back_crosses_its_cushion_on_every_stroke() -> None:
+    """[practice]: 6.35 mm at 1000 mm² is 22 mm of a 19 mm master."""
+    job = FULL | {"master_diameter": "19 mm"}
+    area = set_up(entries(job)).evaluate(("slave_area",))["slave_area"]
+    bearing = found(job, depth_x={"At 12": 76.35}, depth_y={"At 12": 70.0}).bearing
+    assert bearing is not None
+    assert bearing.crossing is not None
+    assert bearing.crossing * (1000e-6 / float(area)) == pytest.approx(22.4e-3, rel=2e-3)
+    assert "springs fully back" in " ".join(
+        said("bearing", job, depth_x={"At 12": 76.35}, depth_y={"At 12": 70}).working
+    )
+    assert "springs" not in " ".join(said("bearing", CAR, depth_x={"At 12": 76.35}, depth_y={"At 12": 70}).working)
+
+
 def test_a_cut_waits_for_the_lever_ratio_unless_it_is_alike() -> None:
     assert "waits for the cover's lever ratio" in said("cut", CAR, face_cut={"Once": 0.3}).sentence
     assert "nearer to the engine" in said("cut", CAR, face_cut={"Once": 0.3}, seat_cut={"Once": 0.3}).sentence
