@@ -134,9 +134,12 @@ def test_a_vehicles_life_runs_over_its_jobs_in_the_order_of_time(session: Sessio
     first, second = job(session), job(session)
     later = bench.begin(session, first, "basket", "Alder GT", NOW + timedelta(days=2))
     earlier = bench.begin(session, second, "basket", "Alder GT", NOW)
-    bench.begin(session, second, "basket", "Another", NOW)
+    bench.begin(session, second, "basket", "another", NOW)
     assert [t.id for t in bench.takings_of_vehicle(session, "Alder GT")] == [earlier, later]
     assert bench.takings_of_vehicle(session, "") == []
+    for number, vehicle in ((first, "Alder GT"), (first, ""), (second, "Alder GT"), (first, "another")):
+        both = bench.takings_of(session, number), bench.takings_of_vehicle(session, vehicle)
+        assert bench.takings_of_bench(session, number, vehicle) == both
 
 
 def test_the_latest_limit_of_a_vehicle_is_in_force_and_none_is_lost(session: Session) -> None:

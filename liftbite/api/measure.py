@@ -81,9 +81,10 @@ def bench_of(session: Session, job_id: int) -> Bench:
     entries = ledger.present(revisions)
     named = entries.get("vehicle")
     vehicle = (named.typed if named else "") or ""
+    of_job, of_vehicle = store.takings_of_bench(session, job_id, vehicle)
     return Bench(
-        job_id, vehicle, entries, set_up(entries), ledger.as_entered(revisions), store.takings_of(session, job_id),
-        store.takings_of_vehicle(session, vehicle), store.limits_of_vehicle(session, vehicle or _nameless(job_id)),
+        job_id, vehicle, entries, set_up(entries), ledger.as_entered(revisions), of_job, of_vehicle,
+        store.limits_of_vehicle(session, vehicle or _nameless(job_id)),
         store.schools(session), store.instruments(session), store.sums_of(session, job_id), _now().date(),
     )  # fmt: skip
 

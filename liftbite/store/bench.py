@@ -1,7 +1,7 @@
 """The bench's record: takings and readings, limits of vehicles, the shop's schools, instruments and sums.
 
 - `Taken`, `Taking`     a reading and the readings taken together, with their numbers
-- `takings_of`, `takings_of_vehicle`, `latest_takings`   reading them
+- `takings_of`, `takings_of_vehicle`, `takings_of_bench`, `latest_takings`   reading them
 - `begin`, `change_taking`, `add_readings`, `strike_last`, `bring_back`   writing them; nothing is ever deleted
 - `limits_of_vehicle`, `set_limit`     a manual's figure, remembered for its vehicle
 - `schools`, `set_school`              where builders differ
@@ -16,7 +16,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import delete, select
+from sqlalchemy import ColumnElement, delete, or_, select
 from sqlalchemy.orm import Session, selectinload
 
 from liftbite.core.decide import SCHOOLS
@@ -93,23 +93,27 @@ def _taking(row: TakingRow) -> Taking:
     return Taking(row.id, row.job_id, row.check, row.begun_at, row.distance, dict(row.settings), taken)
 
 
+def _takings(session: Session, which: ColumnElement[bool]) -> list[tuple[TakingRow, Taking]]:
+    query = select(TakingRow).where(which).options(selectinload(TakingRow.readings))
+    return [(row, _taking(row)) for row in session.scalars(query.order_by(TakingRow.begun_at, TakingRow.id))]
+
+
 def takings_of(session: Session, job_id: int) -> list[Taking]:
     """Every taking of a job, oldest first."""
-    query = select(TakingRow).where(TakingRow.job_id == job_id).options(selectinload(TakingRow.readings))
-    return [_taking(row) for row in session.scalars(query.order_by(TakingRow.id))]
+    return sorted((t for _, t in _takings(session, TakingRow.job_id == job_id)), key=lambda t: t.id)
 
 
 def takings_of_vehicle(session: Session, vehicle: str) -> list[Taking]:
     """Takings of a vehicle over all jobs, oldest first; none for a vehicle without a name."""
-    if not vehicle:
-        return []
-    query = (
-        select(TakingRow)
-        .where(TakingRow.vehicle == vehicle)
-        .options(selectinload(TakingRow.readings))
-        .order_by(TakingRow.begun_at, TakingRow.id)
-    )
-    return [_taking(row) for row in session.scalars(query)]
+    return [t for _, t in _takings(session, TakingRow.vehicle == vehicle)] if vehicle else []
+
+
+def takings_of_bench(session: Session, job_id: int, vehicle: str) -> tuple[list[Taking], list[Taking]]:
+    """Takings of a job, and of its vehicle over all jobs, read once."""
+    wanted = TakingRow.job_id == job_id
+    found = _takings(session, or_(wanted, TakingRow.vehicle == vehicle) if vehicle else wanted)
+    of_job = sorted((t for _, t in found if t.job_id == job_id), key=lambda t: t.id)
+    return of_job, [t for row, t in found if vehicle and row.vehicle == vehicle]
 
 
 def latest_takings(session: Session, most: int) -> list[tuple[Taking, str]]:

@@ -19,7 +19,7 @@ export function Instruments({ bench, send, onClose }: { bench: Measure; send: Se
               <th scope="row" className="py-1.5 pr-2 text-left">
                 {each.label}
                 <span className="block text-note font-normal text-soft">
-                  steps of {bothSystems(each.resolution)}, {each.why}
+                  steps of {each.resolution.metric.figure} {each.resolution.metric.unit}, {each.why}
                   {each.calibrated_on && `, calibrated ${day(each.calibrated_on)}`}
                   {each.port && `, reads ${each.port}`}
                 </span>
