@@ -47,7 +47,7 @@ def taken(session: Session, job_id: int, *readings: Reading, check: str = "plate
 def test_readings_come_back_as_they_were_taken(session: Session) -> None:
     number = job(session)
     first = taken(session, number, plate(1, 2.9), plate(1, 2.91), Reading("Plate 2", skipped="lost"))
-    (taking,) = bench.takings_of(session, number)
+    (taking,) = bench.takings_of(session, number)[0]
     assert (taking.id, taking.check, taking.distance) == (first, "plate_thickness", None)
     assert taking.readings == (plate(1, 2.9), plate(1, 2.91), Reading("Plate 2", skipped="lost"))
     assert [t.source for t in taking.taken] == ["typed"] * 3
@@ -60,7 +60,7 @@ def test_a_moment_of_any_zone_is_kept_in_utc(session: Session) -> None:
     bench.add_readings(
         session, number, begun, [Reading("Once", typed="smooth")], NOW.astimezone(timezone(timedelta(hours=-8)))
     )
-    (taking,) = bench.takings_of(session, number)
+    (taking,) = bench.takings_of(session, number)[0]
     assert taking.begun_at == taking.taken[0].at == NOW
     assert session.scalar(text("SELECT at FROM reading")) == "2026-05-04 09:30:00.000000"
 
@@ -70,7 +70,7 @@ def test_taken_back_and_brought_back(session: Session) -> None:
     taking = taken(session, number, plate(1, 2.9), plate(2, 2.8), plate(3, 2.7))
     assert bench.strike_last(session, number, taking, NOW) == "Plate 3"
     assert bench.strike_last(session, number, taking, NOW) == "Plate 2"
-    assert [r.place for r in bench.takings_of(session, number)[0].readings] == ["Plate 1"]
+    assert [r.place for r in bench.takings_of(session, number)[0][0].readings] == ["Plate 1"]
     assert bench.bring_back(session, number, taking) == "Plate 2"
     assert bench.bring_back(session, number, taking) == "Plate 3"
     assert bench.bring_back(session, number, taking) is None
@@ -83,7 +83,7 @@ def test_what_was_taken_back_stays_so_once_something_else_is_read(session: Sessi
     bench.strike_last(session, number, taking, NOW)
     bench.add_readings(session, number, taking, [plate(2, 2.85)], NOW)
     assert bench.bring_back(session, number, taking) is None
-    assert [r.si for r in bench.takings_of(session, number)[0].readings] == [2.9e-3, 2.85e-3]
+    assert [r.si for r in bench.takings_of(session, number)[0][0].readings] == [2.9e-3, 2.85e-3]
 
 
 def test_of_two_taken_back_apart_only_the_later_one_comes_back(session: Session) -> None:
@@ -95,7 +95,7 @@ def test_of_two_taken_back_apart_only_the_later_one_comes_back(session: Session)
     bench.strike_last(session, number, taking, NOW)
     assert bench.bring_back(session, number, taking) == "Plate 2"
     assert bench.bring_back(session, number, taking) is None
-    assert [t.back for t in bench.takings_of(session, number)[0].taken] == [False, False]
+    assert [t.back for t in bench.takings_of(session, number)[0][0].taken] == [False, False]
 
 
 def test_nothing_to_take_back(session: Session) -> None:
@@ -126,7 +126,7 @@ def test_a_taking_learns_its_distance_and_how_it_was_read(session: Session) -> N
     number = job(session)
     taking = taken(session, number)
     bench.change_taking(session, number, taking, distance=24e6, settings={"seen_from": "engine"})
-    (found,) = bench.takings_of(session, number)
+    (found,) = bench.takings_of(session, number)[0]
     assert (found.distance, found.settings) == (24e6, {"seen_from": "engine"})
 
 
@@ -134,25 +134,46 @@ def test_a_vehicles_life_runs_over_its_jobs_in_the_order_of_time(session: Sessio
     first, second = job(session), job(session)
     later = bench.begin(session, first, "basket", "Alder GT", NOW + timedelta(days=2))
     earlier = bench.begin(session, second, "basket", "Alder GT", NOW)
-    bench.begin(session, second, "basket", "another", NOW)
-    assert [t.id for t in bench.takings_of_vehicle(session, "Alder GT")] == [earlier, later]
-    assert bench.takings_of_vehicle(session, "") == []
-    for number, vehicle in ((first, "Alder GT"), (first, ""), (second, "Alder GT"), (first, "another")):
-        both = bench.takings_of(session, number), bench.takings_of_vehicle(session, vehicle)
-        assert bench.takings_of_bench(session, number, vehicle) == both
+    other = bench.begin(session, second, "basket", "Another", NOW + timedelta(days=1))
+
+    def numbers(job: int, vehicle: str) -> tuple[list[int], list[int]]:
+        of_job, life = bench.takings_of(session, job, vehicle)
+        return [t.id for t in of_job], [t.id for t in life]
+
+    assert numbers(first, "Alder GT") == ([later], [earlier, later])
+    assert numbers(second, "Alder GT") == ([earlier, other], [earlier, other, later])
+    assert numbers(first, "") == ([later], [])
+    assert numbers(first, "renamed") == ([later], [later])
 
 
 def test_the_latest_limit_of_a_vehicle_is_in_force_and_none_is_lost(session: Session) -> None:
+    number, elsewhere = job(session), job(session)
+
     def limit(typed: str | None, si: float | None) -> None:
-        bench.set_limit(session, "Alder GT", "plate_thickness", "least", typed, si, "manual", NOW)
+        bench.set_limit(session, number, "Alder GT", "plate_thickness", "least", typed, si, "manual", NOW)
 
     limit("2.6 mm", 2.6e-3)
     limit("2.7 mm", 2.7e-3)
-    assert bench.limits_of_vehicle(session, "Alder GT") == {"plate_thickness": {"least": (2.7e-3, "manual")}}
+    assert bench.limits_of(session, elsewhere, "Alder GT") == {"plate_thickness": {"least": (2.7e-3, "manual")}}
     limit(None, None)
-    assert bench.limits_of_vehicle(session, "Alder GT") == {"plate_thickness": {}}
-    assert bench.limits_of_vehicle(session, "Another") == {}
+    assert bench.limits_of(session, elsewhere, "Alder GT") == {"plate_thickness": {}}
+    assert bench.limits_of(session, elsewhere, "Another") == {}
     assert session.scalar(select(func.count()).select_from(VehicleLimitRow)) == 3
+
+
+def test_a_limit_stays_with_its_job_when_the_vehicle_is_renamed_and_says_so(session: Session) -> None:
+    number, elsewhere = job(session), job(session)
+    bench.set_limit(session, number, "", "plate_thickness", "least", "2.6", 2.6e-3, "p. 7", NOW)
+    bench.set_limit(session, number, "Aldr GT", "plate_thickness", "new", "3.1", 3.1e-3, "", NOW)
+    found = bench.limits_of(session, number, "Alder GT")["plate_thickness"]
+    assert found == {"least": (2.6e-3, "p. 7, typed before the vehicle had a name"),
+                     "new": (3.1e-3, "typed for “Aldr GT”")}  # fmt: skip
+    assert bench.limits_of(session, elsewhere, "Alder GT") == {}
+    assert bench.limits_of(session, elsewhere, "") == {}
+    bench.set_limit(session, number, "Alder GT", "plate_thickness", "least", None, None, "", NOW)
+    assert "least" not in bench.limits_of(session, number, "Alder GT")["plate_thickness"], "back to the default"
+    with pytest.raises(jobs_store.NoSuchJob):
+        bench.set_limit(session, 99, "", "plate_thickness", "least", "2.6", 2.6e-3, "", NOW)
 
 
 def test_a_shop_begins_with_the_first_of_each_school(session: Session) -> None:

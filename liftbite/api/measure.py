@@ -81,17 +81,12 @@ def bench_of(session: Session, job_id: int) -> Bench:
     entries = ledger.present(revisions)
     named = entries.get("vehicle")
     vehicle = (named.typed if named else "") or ""
-    of_job, of_vehicle = store.takings_of_bench(session, job_id, vehicle)
+    of_job, of_vehicle = store.takings_of(session, job_id, vehicle)
     return Bench(
         job_id, vehicle, entries, set_up(entries), ledger.as_entered(revisions), of_job, of_vehicle,
-        store.limits_of_vehicle(session, vehicle or _nameless(job_id)),
+        store.limits_of(session, job_id, vehicle),
         store.schools(session), store.instruments(session), store.sums_of(session, job_id), _now().date(),
     )  # fmt: skip
-
-
-def _nameless(job_id: int) -> str:
-    """Whose limits a job without a vehicle keeps: its own."""
-    return f"\tjob {job_id}"
 
 
 def _answer(model: BaseModel, status: int = 200) -> Response:
@@ -258,8 +253,8 @@ def set_limit(path: JobPath, body: mm.LimitIn) -> Response:
         typed = (body.typed or "").strip()
         keyed = read_limit(check, body.name, typed, body.unit) if typed else None
         kept, si = (keyed.typed, keyed.si) if keyed else (None, None)
-        whose = bench.vehicle or _nameless(path.job_id)
-        store.set_limit(session, whose, check.name, body.name, kept, si, body.source.strip(), _now())
+        store.set_limit(session, path.job_id, bench.vehicle, check.name, body.name, kept, si, body.source.strip(),
+                        _now())  # fmt: skip
         return _measure(session, path.job_id)
 
 

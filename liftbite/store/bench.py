@@ -1,9 +1,9 @@
 """The bench's record: takings and readings, limits of vehicles, the shop's schools, instruments and sums.
 
 - `Taken`, `Taking`     a reading and the readings taken together, with their numbers
-- `takings_of`, `takings_of_vehicle`, `takings_of_bench`, `latest_takings`   reading them
+- `takings_of`, `latest_takings`   reading them
 - `begin`, `change_taking`, `add_readings`, `strike_last`, `bring_back`   writing them; nothing is ever deleted
-- `limits_of_vehicle`, `set_limit`     a manual's figure, remembered for its vehicle
+- `limits_of`, `set_limit`     a manual's figure, remembered for its vehicle
 - `schools`, `set_school`              where builders differ
 - `instruments`, `add_instrument`, `put_instrument_away`
 - `sums_of`, `set_sum`, `drop_sum`     renewing while it is open
@@ -16,7 +16,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import ColumnElement, delete, or_, select
+from sqlalchemy import delete, or_, select
 from sqlalchemy.orm import Session, selectinload
 
 from liftbite.core.decide import SCHOOLS
@@ -93,27 +93,16 @@ def _taking(row: TakingRow) -> Taking:
     return Taking(row.id, row.job_id, row.check, row.begun_at, row.distance, dict(row.settings), taken)
 
 
-def _takings(session: Session, which: ColumnElement[bool]) -> list[tuple[TakingRow, Taking]]:
-    query = select(TakingRow).where(which).options(selectinload(TakingRow.readings))
-    return [(row, _taking(row)) for row in session.scalars(query.order_by(TakingRow.begun_at, TakingRow.id))]
+def takings_of(session: Session, job_id: int, vehicle: str = "") -> tuple[list[Taking], list[Taking]]:
+    """Takings of a job, and of its vehicle's life: over all jobs, and this one's whatever it was called then.
 
-
-def takings_of(session: Session, job_id: int) -> list[Taking]:
-    """Every taking of a job, oldest first."""
-    return sorted((t for _, t in _takings(session, TakingRow.job_id == job_id)), key=lambda t: t.id)
-
-
-def takings_of_vehicle(session: Session, vehicle: str) -> list[Taking]:
-    """Takings of a vehicle over all jobs, oldest first; none for a vehicle without a name."""
-    return [t for _, t in _takings(session, TakingRow.vehicle == vehicle)] if vehicle else []
-
-
-def takings_of_bench(session: Session, job_id: int, vehicle: str) -> tuple[list[Taking], list[Taking]]:
-    """Takings of a job, and of its vehicle over all jobs, read once."""
+    The job's come in the order of their numbers, the vehicle's in the order of time; one without a name has no life.
+    """
     wanted = TakingRow.job_id == job_id
-    found = _takings(session, or_(wanted, TakingRow.vehicle == vehicle) if vehicle else wanted)
-    of_job = sorted((t for _, t in found if t.job_id == job_id), key=lambda t: t.id)
-    return of_job, [t for row, t in found if vehicle and row.vehicle == vehicle]
+    query = select(TakingRow).where(or_(wanted, TakingRow.vehicle == vehicle) if vehicle else wanted)
+    rows = session.scalars(query.options(selectinload(TakingRow.readings)).order_by(TakingRow.begun_at, TakingRow.id))
+    life = [_taking(row) for row in rows]
+    return sorted((t for t in life if t.job_id == job_id), key=lambda t: t.id), life if vehicle else []
 
 
 def latest_takings(session: Session, most: int) -> list[tuple[Taking, str]]:
@@ -213,22 +202,38 @@ def bring_back(session: Session, job_id: int, taking_id: int) -> str | None:
 # --- limits, schools
 
 
-def limits_of_vehicle(session: Session, vehicle: str) -> dict[str, dict[str, tuple[float, str]]]:
-    """Check -> limit -> value [SI] and its source, as typed for a vehicle; the latest of each is in force."""
+def limits_of(session: Session, job_id: int, vehicle: str) -> dict[str, dict[str, tuple[float, str]]]:
+    """Check -> limit -> value [SI] and its source: typed for a vehicle in any job, or in this job under another name.
+
+    The latest of each is in force, those for the vehicle before those for another name; a vehicle without a name has
+    only the job's own.
+    """
+    named = VehicleLimitRow.vehicle == vehicle
+    wanted = VehicleLimitRow.job_id == job_id
+    rows = session.scalars(select(VehicleLimitRow).where(or_(wanted, named) if vehicle else wanted)).all()
     found: dict[str, dict[str, tuple[float, str]]] = {}
-    query = select(VehicleLimitRow).where(VehicleLimitRow.vehicle == vehicle).order_by(VehicleLimitRow.id)
-    for row in session.scalars(query):
+    for row in sorted(rows, key=lambda r: (r.vehicle == vehicle, r.id)):
         if row.typed is None or row.si is None:
             found.get(row.check, {}).pop(row.name, None)
-        else:
-            found.setdefault(row.check, {})[row.name] = (row.si, row.source)
+            continue
+        then = f"typed for “{row.vehicle}”" if row.vehicle else "typed before the vehicle had a name"
+        source = row.source if row.vehicle == vehicle else ", ".join(filter(None, (row.source, then)))
+        found.setdefault(row.check, {})[row.name] = (row.si, source)
     return found
 
 
-def set_limit(session: Session, vehicle: str, check: str, name: str, typed: str | None, si: float | None, source: str,
-              at: datetime) -> None:  # fmt: skip
-    """A limit for a vehicle from now on; `typed` None goes back to the default."""
-    session.add(VehicleLimitRow(vehicle=vehicle, check=check, name=name, typed=typed, si=si, source=source, at=at))
+def set_limit(session: Session, job_id: int, vehicle: str, check: str, name: str, typed: str | None, si: float | None,
+              source: str, at: datetime) -> None:  # fmt: skip
+    """A limit for a vehicle from now on, typed in a job; `typed` None goes back to the default.
+
+    Raises
+    ------
+    NoSuchJob : no job has this number
+    """
+    if session.get(JobRow, job_id) is None:
+        raise NoSuchJob(job_id)
+    session.add(VehicleLimitRow(job_id=job_id, vehicle=vehicle, check=check, name=name, typed=typed, si=si,
+                                source=source, at=at))  # fmt: skip
     session.commit()
 
 

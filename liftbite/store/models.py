@@ -143,12 +143,13 @@ class ReadingRow(Base):
 
 
 class VehicleLimitRow(Base):
-    """A limit as typed for a vehicle; the latest of a name is in force, `typed` None withdraws it."""
+    """A limit as typed for a vehicle, and in which job; the latest of a name is in force, `typed` None withdraws it."""
 
     __tablename__ = "vehicle_limit"
-    __table_args__ = (Index("ix_vehicle_limit_vehicle", "vehicle"),)
+    __table_args__ = (Index("ix_vehicle_limit_vehicle", "vehicle"), Index("ix_vehicle_limit_job_id", "job_id"))
 
     id: Mapped[int] = mapped_column(primary_key=True)
+    job_id: Mapped[int] = mapped_column(ForeignKey("job.id"))
     vehicle: Mapped[str]
     check: Mapped[str]
     name: Mapped[str]

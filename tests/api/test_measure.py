@@ -395,6 +395,19 @@ def test_measured_values_go_into_the_job_and_out_again(client: FlaskClient) -> N
     assert back["verdicts"][0]["margin"]["low"]["si"] == pytest.approx(low[0])
 
 
+def test_a_vehicle_renamed_keeps_its_readings_and_its_manuals_limits(client: FlaskClient) -> None:
+    job = enter(client, begin(client, BIKE), vehicle="Merix 600").get_json()
+    take(client, job, "plate_thickness", PACK)
+    put(client, job, "limits", check="plate_thickness", name="least", typed="2.5", unit="mm", source="p. 7")
+    job = enter(client, job, vehicle="Merrix 600").get_json()
+    plates = check(bench(client, job), "plate_thickness")
+    least = next(limit for limit in plates["limits"] if limit["name"] == "least")
+    assert (least["value"]["metric"]["figure"], least["mark"]) == ("2.5", "manual")
+    assert least["why"] == "p. 7, typed for “Merix 600”"
+    history = client.get(f"/api/jobs/{job['id']}/measure/history").get_json()
+    assert history["total"] == len(PACK)
+
+
 def test_a_cut_is_taken_from_what_stood_there_once(client: FlaskClient) -> None:
     """Taken in, the cover's press is what it was less the cut; the same reading does not take it off again."""
     job = begin(client, FULL)

@@ -47,6 +47,7 @@ def upgrade() -> None:
     op.create_table(
         "vehicle_limit",
         sa.Column("id", sa.Integer(), nullable=False),
+        sa.Column("job_id", sa.Integer(), nullable=False),
         sa.Column("vehicle", sa.String(), nullable=False),
         sa.Column("check", sa.String(), nullable=False),
         sa.Column("name", sa.String(), nullable=False),
@@ -54,9 +55,11 @@ def upgrade() -> None:
         sa.Column("si", sa.Double(), nullable=True),
         sa.Column("source", sa.String(), nullable=False),
         sa.Column("at", sa.DateTime(), nullable=False),
+        sa.ForeignKeyConstraint(["job_id"], ["job.id"], name="fk_vehicle_limit_job_id_job"),
         sa.PrimaryKeyConstraint("id", name="pk_vehicle_limit"),
     )
     op.create_index("ix_vehicle_limit_vehicle", "vehicle_limit", ["vehicle"])
+    op.create_index("ix_vehicle_limit_job_id", "vehicle_limit", ["job_id"])
     op.create_table(
         "school",
         sa.Column("name", sa.String(), nullable=False),
