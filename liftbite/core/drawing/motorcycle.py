@@ -29,6 +29,7 @@ def motorcycle_section(s: Sizes) -> Drawing:
 def _basket(s: Sizes, outer: float, inner: float) -> list[Outline]:
     shaft, end = s["shaft_diameter"] / 2, s.stack + 0.004
     hub = inner - 0.004
+    web, lip = min(0.006, s.stack * 0.4), max(s.stack - 0.002, s.stack * 0.6)  # a pack of one plate has a hub too
     return [
         Outline("basket", "aluminium", (
             (-0.020, shaft + 0.007, ""), (-0.020, outer + 0.005, ""), (-0.014, outer + 0.009, ""),
@@ -38,8 +39,7 @@ def _basket(s: Sizes, outer: float, inner: float) -> list[Outline]:
         box("basket", "steel", (-0.034, -0.022), (shaft + 0.007, outer + 0.014)),
         Outline("basket", "aluminium", (
             (-0.007, shaft, ""), (-0.007, outer - 0.003, ""), (0.0, outer - 0.003, ""), (0.0, hub, ""),
-            (s.stack - 0.002, hub, ""), (s.stack - 0.002, hub - 0.006, ""), (0.006, hub - 0.006, ""),
-            (0.006, shaft, ""),
+            (lip, hub, ""), (lip, hub - 0.006, ""), (web, hub - 0.006, ""), (web, shaft, ""),
         )),
         Outline("shaft", "steel", (
             (-0.044, 0.004, ""), (-0.044, shaft, ""), (0.012, shaft, ""), (0.012, shaft * 0.8, ""),
