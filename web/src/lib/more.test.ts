@@ -4,7 +4,7 @@ import { chartBox, chartScales, spreadLabels, torqueAt } from "./chart";
 import { asEntries, typing, without } from "./drafts";
 import { formulaParts } from "./formula";
 import { CHOOSE, ENGINE, STAGE, USE } from "./groups";
-import { moment, QUESTION_LABELS, STATE_WORDS } from "./words";
+import { day, moment, QUESTION_LABELS, rangeOf, STATE_WORDS } from "./words";
 
 const answer = (status: number, body: { data?: unknown; error?: unknown }) =>
   Promise.resolve({ ...body, response: new Response(null, { status }) });
@@ -123,6 +123,29 @@ describe("drafts one after the other", () => {
 });
 
 describe("words", () => {
+  const figure = (metric: string, inch: string, units: [string, string] = ["mm", "in"]) => ({
+    si: Number(metric),
+    metric: { figure: metric, unit: units[0] },
+    inch: { figure: inch, unit: units[1] },
+  });
+
+  it("says a range with its unit once, in both systems", () => {
+    expect(rangeOf(figure("0.508", "0.02"), figure("0.635", "0.025"))).toBe(
+      "0.508 to 0.635 mm · 0.02 to 0.025 in",
+    );
+    expect(rangeOf(figure("1.1", "1.1", ["", ""]), figure("1.3", "1.3", ["", ""]))).toBe("1.1 to 1.3");
+    expect(rangeOf(figure("900", "202", ["N", "lbf"]), figure("12", "2698", ["kN", "lbf"]))).toBe(
+      "900 N to 12 kN · 202 to 2698 lbf",
+    );
+  });
+
+  it("says a day as the reader's own, whatever the zone", () => {
+    expect(day("2026-02-01")).toBe(
+      new Date(2026, 1, 1).toLocaleDateString(undefined, { dateStyle: "medium" }),
+    );
+    expect(day("2026-12-31")).toContain("31");
+  });
+
   it("have one for every state and question", () => {
     for (const word of [...Object.values(STATE_WORDS), ...Object.values(QUESTION_LABELS)]) {
       expect(word).toMatch(/^[A-Za-z ]+$/);
