@@ -92,4 +92,5 @@ FULL = {
     "bolt_proof_strength": "970 MPa", "bolt_circle_diameter": "76 mm", "shift_speed_step": "2200 rpm",
     "free_rev_torque": "180 N·m", "floater_clearance": "0.022 in",
     "drill_radius": "135 mm", "drill_diameter": "9 mm",
+    "housing_bore_runout": "0.06 mm", "housing_face_runout": "0.05 mm", "flywheel_face_runout": "0.04 mm",
 }  # fmt: skip

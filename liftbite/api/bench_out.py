@@ -294,11 +294,15 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
     )  # fmt: skip
 
 
+def _days_since(day: str, today: date) -> int | None:
+    return (today - date.fromisoformat(day)).days if day else None
+
+
 def instruments_out(bench: Bench) -> list[mm.InstrumentOut]:
     """The shop's instruments, then one of every kind."""
     own = [
         mm.InstrumentOut(key=str(n), kind=i.kind, label=i.name, own=True, calibrated_on=i.calibrated_on, port=i.port,
-                         warns=calibration_warns(i.calibrated_on, bench.today),
+                         warns=calibration_warns(_days_since(i.calibrated_on, bench.today)),
                          resolution=fine_out(i.resolution, INSTRUMENT_KINDS[i.kind].unit),
                          uncertainty=fine_out(i.uncertainty, INSTRUMENT_KINDS[i.kind].unit), why="the shop's own")
         for n, i in bench.instruments
@@ -361,7 +365,9 @@ def _said(quantity: str, typed: str | None, setup: Setup) -> str:
 
 
 def _effects_of(bench: Bench) -> list[Effect]:
-    return effects(bench.setup, bench.readings, bench.manual, set_up(bench.entered))
+    swept = {c.name: found_of(bench, c)[1] for c in checks_for(bench.setup) if c.kind == "sweep"}
+    return effects(bench.setup, bench.readings, bench.manual, set_up(bench.entered),
+                   {name: sweep for name, sweep in swept.items() if sweep is not None})  # fmt: skip
 
 
 def measured_entries(bench: Bench) -> dict[str, Entry]:

@@ -139,7 +139,7 @@ def graph_of(options: tuple[tuple[str, str], ...]) -> Graph:
 
 
 #: Quantities of discs that a wet pack has no counterpart of.
-_CAR_ONLY = {"inner_gap", "outer_gap", "reshim_wear"}
+_CAR_ONLY = {"inner_gap", "outer_gap", "floater_margin", "reshim_wear"}
 
 _LIFT_DOC = """Lift of the plate at full pedal, with what hose, air or cable swallow.
 

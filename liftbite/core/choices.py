@@ -9,6 +9,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from types import ModuleType
 
+from liftbite.core import alignment
 from liftbite.core.arrangements import (
     adjusting_cover,
     air_as_measured,
@@ -130,7 +131,7 @@ CHOICES: Mapping[str, Choice] = {
     for c in (
         Choice("layout", "Layout", (
             Option(CAR, "Car, dry clutch", "One to three discs between flywheel and pressure plate, at crank speed.",
-                   (dry_discs, engine_on_clutch), LAYOUT_ASSUMES[CAR]),
+                   (dry_discs, engine_on_clutch, alignment), LAYOUT_ASSUMES[CAR]),
             Option(MOTORCYCLE, "Motorcycle, wet pack", "Friction and plain plates in a basket, behind a primary drive.",
                    (wet_pack, engine_through_primary), LAYOUT_ASSUMES[MOTORCYCLE]),
         )),

@@ -20,6 +20,7 @@ from liftbite.core.graph import Needs, Refused
 from liftbite.core.instruments import INSTRUMENT_KINDS
 from liftbite.core.proofs import trapped_air
 from liftbite.core.setup import Setup
+from liftbite.core.sweeps import Sweep
 from liftbite.core.units import from_si
 
 #: Swings that are timed together, and the doubt of one timing [s].
@@ -94,16 +95,6 @@ def _springs(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effec
             Effect("spring_free_length", "spring_free_lengths", typed, None, why)]  # fmt: skip
 
 
-def _wobble(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
-    values = [r.si for r in readings.get("disc_wobble", ()) if r.si is not None and not r.place.endswith("again")]
-    outer, inner = setup.known.get("outer_diameter"), setup.known.get("inner_diameter")
-    if len(values) < 3 or outer is None or inner is None:
-        return []
-    share = (outer + inner) / 2 / outer
-    return [_effect("disc_wobble", "disc_wobble", (max(values) - min(values)) * share,
-                    "the rim's full reading, taken down to the mean radius")]  # fmt: skip
-
-
 def _floater(_: Setup, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
     values = values_of(readings, "floater_gap")
     return [_effect("floater_gap", "floater_clearance", float(np.mean(values)), "mean of the stands")] if values else []
@@ -171,10 +162,37 @@ def _air(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
 
 
 _EFFECTS: Mapping[str, Callable[[Setup, Readings, Sequence[Limit]], list[Effect]]] = {
-    "rivet_depth": _rivets, "plate_thickness": _plates, "spring_free_length": _springs, "disc_wobble": _wobble,
+    "rivet_depth": _rivets, "plate_thickness": _plates, "spring_free_length": _springs,
     "floater_gap": _floater, "depth_x": _cushion, "face_cut": _cut, "flywheel_weight": _weight,
     "flywheel_swing": _swing, "slave_travel": _air,
 }  # fmt: skip
+
+
+#: Sweep -> what its runout is entered as, and the limit it is held against there.
+_SWEPT: Mapping[str, tuple[str, str]] = {
+    "disc_wobble": ("disc_wobble", ""),
+    "bore_runout": ("housing_bore_runout", "housing_bore_limit"),
+    "housing_face": ("housing_face_runout", "housing_face_limit"),
+    "flywheel_runout": ("flywheel_face_runout", "flywheel_face_limit"),
+}
+
+
+def _swept(setup: Setup, check: str, sweep: Sweep, limits: Sequence[Limit]) -> list[Effect]:
+    """A sweep's total indicator reading, and the manual's limit with it; nothing of a sweep that does not close."""
+    if check not in _SWEPT or not sweep.stands:
+        return []
+    quantity, limit = _SWEPT[check]
+    tir, why = float(sweep.fit.tir), "total indicator reading of the sweep"
+    if check == "disc_wobble":
+        outer, inner = setup.known.get("outer_diameter"), setup.known.get("inner_diameter")
+        if outer is None or inner is None:
+            return []
+        tir, why = tir * (outer + inner) / 2 / outer, "the rim's full reading, taken down to the mean radius"
+    found = [_effect(check, quantity, tir, why)]
+    allowed = next((f for f in limits if f.name == "most" and f.mark == "manual" and f.value is not None), None)
+    if limit and allowed is not None and allowed.value is not None:
+        found.append(_effect(check, limit, allowed.value, f"the manual's: {allowed.why}"))
+    return found
 
 
 #: Checks whose readings change what stood there before; once taken in, that is no longer what stands there.
@@ -183,7 +201,7 @@ _CHANGES = frozenset({"face_cut"})
 
 def effects(
     setup: Setup, readings: Readings, manual: Mapping[str, Mapping[str, tuple[float, str]]] | None = None,
-    entered: Setup | None = None,
+    entered: Setup | None = None, sweeps: Mapping[str, Sweep] | None = None,
 ) -> list[Effect]:  # fmt: skip
     """Every quantity of the job that its readings change, in the order of work.
 
@@ -192,14 +210,17 @@ def effects(
     setup : the job as it stands
     readings : check -> readings in force
     manual : check -> limits typed for this vehicle, as `findings.limits_of` takes them
+    sweeps : check -> its sweep in force, from `sweeps.sweep_of`
     entered : the job without what was measured, from `ledger.as_entered`: a cut is taken from that, and so only once
     """
-    found = []
+    found: list[Effect] = []
     for check, work_out in _EFFECTS.items():
         limits = limits_of(CHECKS[check], setup, (manual or {}).get(check, {}))
         stood = entered if entered is not None and check in _CHANGES else setup
-        found += [e for e in work_out(stood, readings, limits) if not _stands_already(setup, e)]
-    return found
+        found += work_out(stood, readings, limits)
+    for check, sweep in (sweeps or {}).items():
+        found += _swept(setup, check, sweep, limits_of(CHECKS[check], setup, (manual or {}).get(check, {})))
+    return [e for e in found if not _stands_already(setup, e)]
 
 
 def _stands_already(setup: Setup, effect: Effect) -> bool:

@@ -12,7 +12,6 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from datetime import date
 from typing import Any
 
 import numpy as np
@@ -188,24 +187,20 @@ def read_trust(kind: InstrumentKind, resolution: str, uncertainty: str) -> tuple
     return step, doubt
 
 
-def calibration_warns(calibrated_on: str, today: date) -> str:
+def calibration_warns(age: float | None) -> str:
     """What is to be said of an instrument's last calibration; empty where nothing is.
 
     Parameters
     ----------
-    calibrated_on : ISO date of the last one, or empty where none was noted
-    today : the day of the reading
+    age : days since the last one, below 0 for one to come; None where none was noted
 
-    >>> calibration_warns("2025-03-01", date(2026, 11, 26))
-    'calibrated 20 months ago: check it against a gauge block before it decides'
-    >>> calibration_warns("2026-03-01", date(2026, 11, 26)), calibration_warns("", date(2026, 11, 26))
+    >>> calibration_warns(635)
+    'calibrated 21 months ago: check it against a gauge block before it decides'
+    >>> calibration_warns(200), calibration_warns(None)
     ('', '')
     """
-    if not calibrated_on:
+    if age is None or -1 <= age <= CALIBRATION_DAYS:  # a day's grace: the bench may be ahead of the clock's zone
         return ""
-    age = (today - date.fromisoformat(calibrated_on)).days
-    if age < -1:  # a day's grace: the bench may be ahead of the clock's zone
+    if age < -1:
         return "its calibration is dated in the future"
-    if age <= CALIBRATION_DAYS:
-        return ""
     return f"calibrated {round(age / 30.44)} months ago: check it against a gauge block before it decides"

@@ -5,7 +5,7 @@ In the order in which it is used:
 - needed       `lift_needed`, `lift_needed_least`
 - at the plate `cushion_force`, `bearing_force`, `bearing_travel`
 - margins      `lift_margin`, `least_lift_margin`, `overtravel_margin`, `effort_margin`
-- twin discs   `inner_gap`, `outer_gap`, `reshim_wear`
+- twin discs   `inner_gap`, `outer_gap`, `floater_margin`, `reshim_wear`
 
 `plate_lift` is a state: every force and travel of the stroke is a function of it. How far the plate is lifted at full
 pedal, `plate_lift_available`, is that function turned round (`liftbite.core.graph.inverse`).
@@ -285,3 +285,29 @@ def outer_gap(
     0.084
     """
     return plate_lift_available - floater_clearance - inner_wear - cushion_travel
+
+
+def floater_margin(inner_gap: Values, outer_gap: Values, disc_wobble: Values, least_gap: Values) -> Values:
+    """Room left to the tighter disc of a twin at full pedal over what just frees its two faces.
+
+    m_fl = (min(f_in, f_out) − x_wobble/2) / (2·g_least)
+
+    Parameters
+    ----------
+    inner_gap : f_in, free travel at the inner disc, both faces together [m]
+    outer_gap : f_out, free travel at the outer disc, both faces together [m]
+    disc_wobble : x_wobble, runout of a disc at its mean radius, full reading [m]
+    least_gap : g_least, gap per face that is just enough [m]
+
+    Returns
+    -------
+    m_fl, margin of the floater; below 0 where a disc stays pinched [-]
+
+    Source: [practice: a floater that stops too early or too late leaves one disc dragging].
+
+    x 0.045 in, f 0.022 in, 0.5 mm of inner wear leave the outer disc 0.003 in: it drags.
+
+    >>> round(floater_margin(0.001059, 0.000084, 0.0, 0.00015), 2)
+    0.28
+    """
+    return (plain(np.minimum(inner_gap, outer_gap)) - disc_wobble / 2) / (2 * least_gap)

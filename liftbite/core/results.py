@@ -27,7 +27,8 @@ RESULTS_OF: Mapping[str, tuple[str, ...]] = {
     ),
     "lift": (
         "lift_needed", "lift_needed_least", "plate_lift_available", "lift_margin", "least_lift_margin",
-        "overtravel_margin", "release_lever_ratio", "inner_gap", "outer_gap", "reshim_wear",
+        "overtravel_margin", "release_lever_ratio", "inner_gap", "outer_gap", "floater_margin",
+        "reshim_wear",
     ),
     "heat": (
         "vehicle_inertia", "slip_time", "slip_energy", "specific_energy", "energy_margin", "bulk_rise", "flash_rise",
@@ -37,7 +38,7 @@ RESULTS_OF: Mapping[str, tuple[str, ...]] = {
     "true": (
         "flywheel_inertia", "engine_inertia", "bore_stress", "burst_margin", "rim_speed", "disc_speed_missed_shift",
         "disc_speed_margin", "permissible_unbalance", "residual_unbalance", "balance_margin", "unbalance_force",
-        "drill_depth",
+        "drill_depth", "housing_bore_margin", "housing_face_margin", "flywheel_face_margin",
         "effective_mass", "stored_energy", "free_rev_time", "synchro_energy", "shaft_torque_limit", "shaft_margin",
         "spline_torque_limit", "spline_margin", "damper_margin", "bolt_preload", "proof_margin", "joint_slip_torque",
         "joint_margin",
@@ -48,7 +49,16 @@ MARGINS: Mapping[str, tuple[str, ...]] = {
     "bite": ("bite_margin", "use_factor", "pressure_margin"),
     "lift": ("lift_margin", "least_lift_margin", "overtravel_margin", "pedal_effort", "effort_limit"),
     "heat": ("heat_margin", "sustained_margin", "energy_margin"),
-    "true": ("burst_margin", "disc_speed_margin", "balance_margin", "joint_margin", "proof_margin"),
+    "true": (
+        "burst_margin",
+        "disc_speed_margin",
+        "balance_margin",
+        "joint_margin",
+        "proof_margin",
+        "housing_bore_margin",
+        "housing_face_margin",
+        "flywheel_face_margin",
+    ),
 }
 
 #: Inputs that no result passes on but that stroke, life, verdicts and starts look at.

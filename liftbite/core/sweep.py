@@ -65,6 +65,7 @@ LIMITS: Mapping[str, str] = {
     "overtravel": "more lift than the cover allows",
     "effort": "more effort than is allowed",
     "heat": "hotter than the facing stands",
+    "floater": "a floater that leaves one disc dragging",
     "comfort": "no comfortable gap, or a drag once worn",
     "life": "less bite than the use asks for once worn",
     "strokes": "a cylinder at its end, or over its pressure, before full pedal",
@@ -309,6 +310,9 @@ def _all_four(
         worn: dict[str, Any] = {} if limit is None else {"wear": limit}
         least = values(("least_lift_margin",), 0.0, **worn)["least_lift_margin"]
         keep("comfort", (columns["lift"] >= _COMFORT) & (True if least is None else least >= 1))
+        v = values(("disc_count", "floater_margin"), 0.0)
+        if v["floater_margin"] is not None:
+            keep("floater", (np.asarray(v["disc_count"]) != 2) | (v["floater_margin"] >= 1))
         _strokes(values, keep)
     surface = values(("surface_temperature",), 0.0)["surface_temperature"]
     hot = None if surface is None else values(("bite_margin",), -1.0, facing_temperature=surface)["bite_margin"]

@@ -18,12 +18,13 @@ from typing import Any
 
 import numpy as np
 
+from liftbite.core.choices import CAR
 from liftbite.core.figures import figure
 from liftbite.core.graph import Needs, Refused
 from liftbite.core.launch import Launch, case_of, launch
 from liftbite.core.life import Life, life
 from liftbite.core.seek import Sought, seek_all
-from liftbite.core.setup import Setup, both, label_of, refusal
+from liftbite.core.setup import Setup, both, both_fine, label_of, refusal
 from liftbite.core.stroke import Stroke, stroke
 from liftbite.core.verdict import Band, Link, Verdict
 
@@ -105,7 +106,24 @@ def lift_verdict(setup: Setup) -> Verdict:
     ends = [margin]
     if isinstance(worn, Stroke):
         ends.append(float(setup.evaluate(("lift_margin",), wear=float(v["wear_limit"]))["lift_margin"]))
-    return _rolled("lift", found, Band(min(ends), margin, max(ends)), LIFT_NEW, bad=float(v["least_lift_margin"]) < 1)
+    drags = _floater_link(found, setup) or float(v["least_lift_margin"]) < 1
+    return _rolled("lift", found, Band(min(ends), margin, max(ends)), LIFT_NEW, bad=drags)
+
+
+def _floater_link(found: _Found, setup: Setup) -> bool:
+    """The floater of a twin, where its clearance is known; True where it leaves a disc dragging."""
+    if setup.known.get("disc_count") != 2:
+        return False
+    v = setup.evaluate(("floater_margin", "inner_gap", "outer_gap"))
+    margin = v["floater_margin"]
+    if isinstance(margin, Needs | Refused):
+        found.unseen.append("floater")
+        return False
+    inner, outer = float(v["inner_gap"]), float(v["outer_gap"])
+    which, left = ("inner", inner) if inner < outer else ("outer", outer)
+    words = f"leaves the {which} disc {both_fine(max(left, 0.0), 'm')} for its two faces, {{}} times what just frees it"
+    found.look("floater_margin", "floater", margin, 1.0, words)
+    return float(margin) < 1
 
 
 def _effort_links(found: _Found, v: Mapping[str, Any], now: Stroke, worn: Any) -> None:
@@ -175,10 +193,23 @@ def heat_verdict(setup: Setup, stage: float) -> Verdict:
     return _rolled("heat", found, Band(float(three.min()), margin, float(three.max())), 1.0, bad=three.min() < 1)
 
 
+_SAFE = (
+    ("burst_margin", "flywheel strength", "{} times what over-speed and its factor need"),
+    ("disc_speed_margin", "disc in a missed shift", "proved to {} times that speed"),
+    ("balance_margin", "balance", "the grade allows {} times what is left"),
+    ("joint_margin", "flywheel joint", "{} times what it has to carry"),
+    ("proof_margin", "flywheel bolts", "proof load {} times the highest preload"),
+)
+_RUNS = (("housing_bore", "bell housing bore"), ("housing_face", "gearbox face"), ("flywheel_face", "flywheel face"))
+
+
 def true_verdict(setup: Setup, stage: float) -> Verdict:
-    """Does it run true: speed, balance, joints? Runout waits for the bench."""
-    wanted = ("burst_margin", "disc_speed_margin", "balance_margin", "joint_margin", "proof_margin", "rim_speed")
-    seen = tuple(n for n in wanted if not setup.lacks((n,)))
+    """Does it run true: speed, balance, joints, and runout where the bench has swept it?
+
+    What could let go stops the job; a runout over its limit is put right before the gearbox goes in.
+    """
+    runs = tuple(f"{name}_margin" for name, _ in _RUNS)
+    seen = tuple(n for n in (*(name for name, *_ in _SAFE), *runs) if not setup.lacks((n,)))
     if not seen:
         return _open("true", setup, setup.lacks(("burst_margin",)))
     v = setup.evaluate(seen, stage=stage, friction=HIGH)
@@ -186,18 +217,20 @@ def true_verdict(setup: Setup, stage: float) -> Verdict:
     if refused is not None:
         return _stop("true", setup, refused)
     found = _Found([], [])
-    for name, label, words in (
-        ("burst_margin", "flywheel strength", "{} times what over-speed and its factor need"),
-        ("disc_speed_margin", "disc in a missed shift", "proved to {} times that speed"),
-        ("balance_margin", "balance", "the grade allows {} times what is left"),
-        ("joint_margin", "flywheel joint", "{} times what it has to carry"),
-        ("proof_margin", "flywheel bolts", "proof load {} times the highest preload"),
-    ):
+    for name, label, words in _SAFE:
         found.look(name, label, v.get(name), 1.0, words)
+    bad = any(link.reserve < 1 for link in found.links)
+    swept = [run for run in _RUNS if f"{run[0]}_margin" in seen]
+    for name, label in swept:
+        runout, limit = (float(setup.known[f"{name}_{which}"]) for which in ("runout", "limit"))
+        says = f"runs out {both_fine(runout, 'm')}; {both_fine(limit, 'm')} is allowed"
+        found.look(f"{name}_margin", label, v[f"{name}_margin"], 1.0, says)
+    if setup.chosen.options.get("layout") == CAR:
+        found.unseen.extend([label for run in _RUNS if run not in swept for label in run[1:]] if swept else ["runout"])
     if not found.links:
         return _open("true", setup, setup.lacks(("burst_margin",)))
     weakest = min(link.reserve for link in found.links)
-    verdict = _rolled("true", found, Band(weakest, weakest, weakest), 1.0, bad=weakest < 1)
+    verdict = _rolled("true", found, Band(weakest, weakest, weakest), 1.0, bad=bad)
     if verdict.state == "runs true" and "burst_margin" not in seen:
         return Verdict("true", "look again", verdict.sentence.replace("Runs true:", "Look again:"), verdict.margin,
                        verdict.margin, 1.0, verdict.links)  # fmt: skip

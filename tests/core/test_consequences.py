@@ -8,12 +8,15 @@ import numpy as np
 import pytest
 
 from liftbite.core.answers import answer
+from liftbite.core.checks import CHECKS
 from liftbite.core.consequences import effects
 from liftbite.core.decide import SCHOOLS, needs, worst, worth_it
 from liftbite.core.findings import Finding, Reading
 from liftbite.core.ledger import Entry, read_entry
 from liftbite.core.life import life
+from liftbite.core.runout import SweepSettings
 from liftbite.core.setup import Setup, set_up
+from liftbite.core.sweeps import Sweep, sweep_of
 from tests.core.test_every_quantity import WHOLE_MOTORCYCLE
 from tests.jobs import CAR, FULL, MOTORCYCLE, entries
 
@@ -118,10 +121,70 @@ def test_face_and_seat_cut_alike_move_the_fingers_and_cut_apart_age_the_cover() 
     assert float(apart["bearing_reserve"].split()[0]) == pytest.approx(9 - 0.5 * ratio, rel=1e-3)
 
 
+#: What it takes for True to run true: a stronger wheel and joint.
+SOUND = FULL | {"wheel_strength": "900 MPa", "shaft_diameter": "30 mm", "bolt_torque": "120 N·m",
+                "bolt_diameter": "12 mm"}  # fmt: skip
+
+
+def swept(check: str, *mm: float, sag: float = 0.0) -> dict[str, Sweep]:
+    """A sweep at even angles, the first read again at the end."""
+    count = len(mm) - 1
+    places = [*(f"{i * 360 / count:g}°" for i in range(count)), "0° again"]
+    readings = [Reading(place, v / 1e3, "", "dial", 1e-5) for place, v in zip(places, mm, strict=True)]
+    found = sweep_of(CHECKS[check], readings, SweepSettings(sag=sag), None)
+    assert found is not None
+    return {check: found}
+
+
+def made_of(typed: Mapping[str, str], sweeps: Mapping[str, Sweep], **manual: tuple[float, str]) -> dict[str, str]:
+    limits = dict.fromkeys(sweeps, manual)
+    return {e.quantity: e.typed for e in effects(set_up(entries(dict(typed))), {}, limits, sweeps=sweeps)}
+
+
 def test_the_rims_wobble_is_taken_down_to_the_mean_radius() -> None:
-    swept = [Reading(f"{a}°", v, "", "dial", 1e-5) for a, v in [(0, 0.0), (90, 4e-4), (180, 8e-4), (270, 4e-4)]]
     share = (240 + 155) / 2 / 240
-    assert made(FULL | {"disc_wobble": "0.2 mm"}, {"disc_wobble": swept})["disc_wobble"] == f"{0.8 * share:.3f} mm"
+    found = made_of(FULL | {"disc_wobble": "0.2 mm"}, swept("disc_wobble", 0, 0.4, 0.8, 0.4, 0))
+    assert found == {"disc_wobble": f"{0.8 * share:.3f} mm"}
+    assert made_of({"layout": "dry_car"}, swept("disc_wobble", 0, 0.4, 0.8, 0.4, 0)) == {}
+
+
+@pytest.mark.parametrize(("check", "quantity"), [("bore_runout", "housing_bore"), ("housing_face", "housing_face"),
+                                                 ("flywheel_runout", "flywheel_face")])  # fmt: skip
+def test_a_runout_that_was_swept_goes_into_true(check: str, quantity: str) -> None:
+    sweeps = swept(check, 0, 0.1, 0.3, 0.15, 0)
+    assert made_of(CAR, sweeps) == {f"{quantity}_runout": "0.3 mm"}
+    assert made_of(CAR | {f"{quantity}_runout": "0.3 mm"}, sweeps) == {}
+    allowed = made_of(CAR, sweeps, most=(4e-4, "p. 12"))
+    assert allowed == {f"{quantity}_runout": "0.3 mm", f"{quantity}_limit": "0.4 mm"}
+    before = answer(entries(SOUND)).others[2]
+    after = answer(entries(SOUND | made_of(SOUND, sweeps))).others[2]
+    mended = answer(entries(SOUND | made_of(SOUND, sweeps, most=(4e-4, "")))).others[2]
+    assert (before.state, after.state, mended.state) == ("runs true", "look again", "runs true")
+    assert after.margin is not None
+    assert after.margin.low == pytest.approx(0.127 / 0.3)
+    assert "runs out 0.3 mm (0.0118 in); 0.127 mm (0.005 in) is allowed" in after.sentence
+
+
+def test_a_sweep_that_does_not_close_changes_nothing() -> None:
+    assert made_of(CAR, swept("bore_runout", 0, 0.1, 0.3, 0.15, 0.06)) == {}
+
+
+def test_a_brackets_sag_is_no_runout() -> None:
+    sag = 0.05
+    readings = [sag * np.cos(np.radians(a)) for a in (0, 90, 180, 270, 0)]
+    assert made_of(CAR, swept("bore_runout", *readings, sag=sag / 1e3)) == {"housing_bore_runout": "0 mm"}
+
+
+def test_what_was_not_swept_is_said_and_what_could_burst_still_stops() -> None:
+    whole = {q: t for q, t in SOUND.items() if not q.endswith(("bore_runout", "face_runout"))}
+    assert answer(entries(whole)).others[2].sentence.endswith("Not looked at: runout.")
+    one = answer(entries(whole | {"housing_bore_runout": "0.02 mm"})).others[2].sentence
+    assert one.endswith("Not looked at: gearbox face, flywheel face.")
+    burst = answer(entries(SOUND | {"redline": "30000 rpm", "housing_bore_runout": "1 mm"})).others[2]
+    assert burst.state == "stop"
+    alone = answer(entries({"layout": "dry_car", "housing_bore_runout": "0.02 mm"})).others[2]
+    assert alone.state == "look again"
+    assert "flywheel strength" in alone.sentence
 
 
 def test_a_value_that_stands_already_is_no_effect() -> None:

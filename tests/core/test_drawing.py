@@ -51,14 +51,27 @@ def test_drawn_gaps_are_those_of_the_stroke(job: str) -> None:
         np.testing.assert_allclose(gap[0], np.interp(found.pedal, worked.pedal, worked.gap), atol=2e-6)
 
 
-def test_the_floater_stops_half_way_and_leaves_the_rest_to_the_outer_disc() -> None:
+def test_the_floater_follows_until_its_stop_and_leaves_the_rest_to_the_outer_disc() -> None:
     """0.045 in of lift, 0.022 in at the stop, 0.5 mm worn: 0.003 in are left outside; common practice, no source."""
     inner, outer = rooms(np.array([0.045 * 0.0254]), 2, 0.022 * 0.0254, 0.0005, 0.0)
-    assert inner[0] == pytest.approx(0.045 * 0.0254 / 2), "with half the lift it is not yet at its stop"
-    inner, outer = rooms(np.array([0.00115]), 2, 0.0003, 0.0, 0.0)
-    assert (inner[0], outer[0]) == (pytest.approx(0.0003), pytest.approx(0.00085))
+    assert outer[0] / 0.0254 == pytest.approx(0.0033, abs=1e-4)
+    inner, outer = rooms(np.array([0.0001, 0.0003, 0.00115]), 2, 0.0003, 0.0, 0.0)
+    assert list(inner) == pytest.approx([0.0001, 0.0003, 0.0003])
+    assert list(outer) == pytest.approx([0.0, 0.0, 0.00085])
+    inner, outer = rooms(np.array([0.0004, 0.0006, 0.0010]), 2, 0.0006, 0.0, 0.0002)
+    assert list(inner) == pytest.approx([0.0002, 0.0004, 0.0006]), "both cushions spring back first, alike"
+    assert list(outer) == pytest.approx([0.0002, 0.0002, 0.0004])
     three = rooms(np.array([0.0012]), 3, 0.0003, 0.0, 0.0)
     assert [float(r[0]) for r in three] == pytest.approx([0.0004] * 3)
+
+
+@pytest.mark.parametrize("inner_wear", ["0 mm", "0.2 mm", "0.4 mm"])
+def test_a_twins_drawn_gaps_at_full_pedal_are_those_of_its_verdict(inner_wear: str) -> None:
+    setup = setup_of(TWIN, disc_wobble="0 mm", inner_wear=inner_wear)
+    v = setup.evaluate(("inner_gap", "outer_gap"))
+    drawn = motion(setup).gaps[:, 0, -1]
+    assert drawn[0] + drawn[1] == pytest.approx(float(v["inner_gap"]), abs=3e-6)
+    assert drawn[2] + drawn[3] == pytest.approx(float(v["outer_gap"]), abs=3e-6)
 
 
 def test_fingers_come_back_by_the_wear_times_the_lever_ratio() -> None:

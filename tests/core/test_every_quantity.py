@@ -143,6 +143,7 @@ EXPONENTS = {
 CONSTANTS = {
     "spring_clamp", "lifted_spring_force", "spring_peak_clamp", "diaphragm_stress", "soft_volume", "start_load_torque",
     "flywheel_inertia", "air_gain", "plate_lift_available", "overtravel_margin", "balance_margin",
+    "housing_bore_margin", "housing_face_margin", "flywheel_face_margin",
 }  # fmt: skip
 
 
@@ -204,6 +205,7 @@ LAWS = [
     ("outer_gap", "floater_clearance", -1),
     ("inner_gap", "floater_clearance", 1),
     ("reshim_wear", "floater_clearance", -1),
+    ("floater_margin", "disc_wobble", -1),
     ("bore_stress", "redline", 1),
     ("bore_stress", "density", 1),
     ("bore_stress", "flywheel_diameter", 1),
@@ -226,6 +228,9 @@ LAWS = [
     ("permissible_unbalance", "rotating_mass", 1),
     ("permissible_unbalance", "redline", -1),
     ("balance_margin", "residual_unbalance", -1),
+    ("housing_bore_margin", "housing_bore_runout", -1),
+    ("housing_face_margin", "housing_face_limit", 1),
+    ("flywheel_face_margin", "flywheel_face_runout", -1),
     ("unbalance_force", "redline", 1),
     ("vehicle_inertia", "vehicle_mass", 1),
     ("vehicle_inertia", "gear_ratio", -1),

@@ -37,6 +37,24 @@ def test_each_question_can_be_mended() -> None:
     assert mended == {"bite": "holds", "lift": "frees", "heat": "stays", "true": "runs true"}
 
 
+@pytest.mark.parametrize(("clearance", "inner_wear", "state", "says"), [
+    ("0.022 in", "0 mm", "frees", ""), ("0.004 in", "0 mm", "drags", "the inner disc 0.102 mm"),
+    ("0.022 in", "1.4 mm", "drags", "leaves the outer disc"), ("0.080 in", "0 mm", "drags", "leaves the outer disc"),
+])  # fmt: skip
+def test_a_floater_that_stops_at_the_wrong_place_drags(clearance: str, inner_wear: str, state: str, says: str) -> None:
+    """However far the plate lifts, one of a twin's discs stays where the floater leaves it."""
+    twin = FULL | {"disc_count": "2", "cushion_travel": "0 mm", "disc_wobble": "0.1 mm", "effort_limit": "900 N",
+                   "master_diameter": "7/8 in"}  # fmt: skip
+    lift = answer(entries(twin, floater_clearance=clearance, inner_wear=inner_wear)).others[0]
+    weakest = min(lift.links, key=lambda link: link.reserve)
+    assert (lift.state == "drags") == (state == "drags"), lift.sentence
+    assert weakest.name == "floater_margin" or state == "frees"
+    assert says in lift.sentence
+    assert "floater" in answer(entries(twin, floater_clearance=None)).others[0].sentence
+    single = answer(entries(FULL, floater_clearance="0.004 in")).others[0]
+    assert all(link.name != "floater_margin" for link in single.links)
+
+
 def test_the_fuse_names_what_breaks_first() -> None:
     found = answer(entries(FULL, shaft_diameter="18 mm", diaphragm_thickness="3.3 mm", pressure_limit="1 MPa"))
     weakest = min(found.verdict.links, key=lambda link: link.reserve)

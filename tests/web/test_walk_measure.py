@@ -177,6 +177,19 @@ def test_angles_side_and_sign_are_said_and_counted(page: Page, shop: str) -> Non
     expect(page.get_by_test_id("sentence")).to_contain_text("off towards 1 o'clock")
 
 
+def test_the_bore_that_was_swept_moves_true(page: Page, shop: str) -> None:
+    open_job(page, shop, "twin-disc plan", "measure")
+    expect(answer(page, "true")).to_contain_text("runs true")
+    page.get_by_role("link", name="Decide").click()
+    effects = page.get_by_test_id("effects")
+    expect(effects.locator("[data-effect=housing_bore_runout]")).to_contain_text("0.33 mm")
+    expect(effects.locator("[data-question=true]")).to_contain_text("look again")
+    effects.get_by_role("button", name=re.compile("as measured")).click()
+    expect(answer(page, "true")).to_contain_text("look again")
+    answer(page, "true").click()
+    expect(page.get_by_text("bell housing bore").first).to_be_visible()
+
+
 def test_unplugged_half_way_nothing_is_lost_and_it_says_so(page: Page, shop: str, gauge: list[Simulator]) -> None:
     there = Simulator(depths([(1.1 + i / 1000, "mm") for i in range(6)]), every=0.05, drop_after=4, drop_for=60.0)
     gauge.append(there.start())

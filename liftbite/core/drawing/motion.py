@@ -82,8 +82,9 @@ def _value(setup: Setup, name: str, default: float, **states: Any) -> Any:
 def rooms(lift: Array, discs: int, floater: float | None, inner_wear: float, springs: float) -> list[Array]:
     """Room each disc or friction plate gets as the plate lifts, the one nearest the flywheel first.
 
-    Without a stop every disc gets its share. The floater of a twin goes half way until its stop, which is fixed to the
-    flywheel, holds it: the inner disc's room ends at the floater clearance with what the disc has worn.
+    Without a stop every disc gets its share. The floater of a twin follows the pressure plate, once the discs have
+    sprung back, until its stop holds it; the stop is fixed to the flywheel: the inner disc's room ends at the floater
+    clearance with what the disc has worn, the outer one gets the rest.
 
     >>> [round(float(r[0]) * 1e3, 3) for r in rooms(np.array([0.0012]), 2, 0.0005, 0.0, 0.0)]
     [0.5, 0.7]
@@ -91,7 +92,7 @@ def rooms(lift: Array, discs: int, floater: float | None, inner_wear: float, spr
     share = lift / discs
     if discs != 2 or floater is None:
         return [share] * discs
-    inner = np.minimum(share, max(floater + inner_wear, springs))
+    inner = np.where(share <= springs, share, np.minimum(lift - springs, max(floater + inner_wear, springs)))
     return [inner, lift - inner]
 
 

@@ -290,6 +290,17 @@ const G = {
       "damper_stop_torque",
     ],
   },
+  runs: {
+    title: "Runout",
+    rows: [
+      "housing_bore_runout",
+      "housing_bore_limit",
+      "housing_face_runout",
+      "housing_face_limit",
+      "flywheel_face_runout",
+      "flywheel_face_limit",
+    ],
+  },
   fits: {
     title: "What has to fit",
     slots: ["crank", "pilot", "starter", "housing"],
@@ -373,7 +384,7 @@ export const GROUPS_OF: Record<View, readonly Group[]> = {
   section: [G.release, G.losses, G.stack, G.clamp, G.bearing, G.cover, G.room, G.wear, G.sizes, G.fits],
   bite: [G.primary, G.stack, G.facing, G.clamp, G.bearing, G.cover, G.heat, G.shaft],
   start: [G.start, G.vehicle, G.heat, G.turning, G.wheel, G.wear],
-  wheel: [G.wheel, G.old, G.turning, G.strength, G.balance, G.joint, G.fits, G.vehicle],
+  wheel: [G.wheel, G.old, G.turning, G.strength, G.balance, G.joint, G.runs, G.fits, G.vehicle],
   find: [],
   moves: [],
 };
@@ -385,14 +396,17 @@ export const OF_PART: Record<string, { groups: readonly Group[]; results: readon
     results: ["joint_margin", "proof_margin", "unbalance_force"],
   },
   flywheel: {
-    groups: [G.wheel, G.strength, G.fits, G.sizes],
-    results: ["flywheel_inertia", "burst_margin", "rim_speed"],
+    groups: [G.wheel, G.strength, G.runs, G.fits, G.sizes],
+    results: ["flywheel_inertia", "burst_margin", "rim_speed", "flywheel_face_margin"],
   },
   disc: {
     groups: [G.stack, G.facing, G.room, G.wear, G.sizes],
     results: ["torque_capacity", "mean_pressure", "lift_needed", "pressure_margin"],
   },
-  floater: { groups: [G.stack, G.sizes], results: ["inner_gap", "outer_gap", "reshim_wear"] },
+  floater: {
+    groups: [G.stack, G.sizes],
+    results: ["inner_gap", "outer_gap", "floater_margin", "reshim_wear"],
+  },
   plates: {
     groups: [G.stack, G.facing, G.room, G.wear, G.sizes],
     results: ["torque_capacity", "mean_pressure", "lift_needed"],

@@ -37,6 +37,9 @@ const SHOWN_OF: Record<string, readonly string[]> = {
     "balance_margin",
     "joint_margin",
     "proof_margin",
+    "housing_bore_margin",
+    "housing_face_margin",
+    "flywheel_face_margin",
   ],
 };
 

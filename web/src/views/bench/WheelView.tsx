@@ -17,7 +17,9 @@ const BALANCE = [
 ];
 const JOINT = ["bolt_preload", "proof_margin", "joint_slip_torque", "joint_margin", "synchro_energy"];
 
-/** The flywheel: what changes with another one and what does not; its strength, balance and joint. */
+const RUNS = ["housing_bore_margin", "housing_face_margin", "flywheel_face_margin"];
+
+/** The flywheel: what changes with another one and what does not; its strength, balance, joint and runout. */
 export function WheelView() {
   const desk = useDesk();
   const wheel = useWheel(desk.entered.id, desk.entered.revision, desk.looked);
@@ -38,6 +40,7 @@ export function WheelView() {
           <Results names={SPEED} title="Speed" />
           <Results names={BALANCE} title="Balance" />
           <Results names={JOINT} title="Joint and shifting" />
+          <Results names={RUNS} title="Runout, as the bench swept it" />
         </div>
       </div>
     </Scroll>
