@@ -10,7 +10,7 @@ In the order in which it is used:
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from math import hypot, sqrt
 
@@ -18,6 +18,7 @@ import numpy as np
 import numpy.typing as npt
 
 from liftbite.core.checks import Check, Grade, Limit, Place
+from liftbite.core.graph import Needs, Refused
 from liftbite.core.instruments import INSTRUMENT_KINDS, guard_band, settles_it, zone
 from liftbite.core.setup import Setup, both_fine
 
@@ -150,6 +151,8 @@ def limits_of(check: Check, setup: Setup, manual: Mapping[str, tuple[float, str]
             follows = entry.si * least.value / old.value
             if abs(entry.si - old.value) > 0.035 * old.value:
                 limits["least"] = replace(least, value=follows, why=f"{least.why}; in proportion to this job's figure")
+    if check.name == "cover_standoff":
+        limits |= {found.name: found for found in _standoff(setup)}
     allowed = setup.entries.get("plate_wear_allowed")
     new = limits.get("new")
     if check.name == "plate_thickness" and allowed is not None and allowed.si is not None and new and new.value:
@@ -157,6 +160,27 @@ def limits_of(check: Check, setup: Setup, manual: Mapping[str, tuple[float, str]
     for name, (value, source) in manual.items():
         limits[name] = Limit(name, value, "manual", source or "the manual's figure")
     return tuple(limits.values())
+
+
+def _standoff(setup: Setup) -> Iterator[Limit]:
+    """A diaphragm cover stands off by what its ring is pressed flat, at the plate; one for one less with wear.
+
+    Nothing where the ring's press was not entered, or where the cover takes up wear by itself.
+    """
+    pressed = setup.entries.get("diaphragm_set")
+    v = setup.evaluate(("ring_leverage", "wear_limit"))
+    leverage, limit = v["ring_leverage"], v["wear_limit"]
+    if (
+        pressed is None
+        or pressed.si is None
+        or isinstance(leverage, Needs | Refused)
+        or setup.chosen.options.get("adjuster") == "self_adjusting"
+    ):
+        return
+    new = pressed.si / float(leverage)
+    yield Limit("new", new, "job", "what this cover's ring is pressed flat by, at the plate")
+    if not isinstance(limit, Needs | Refused) and 0 < float(limit) < new:
+        yield Limit("least", new - float(limit), "job", "new less the wear this stack allows, one for one")
 
 
 def value_of(limits: Iterable[Limit], *names: str) -> float | None:

@@ -431,3 +431,20 @@ def test_an_instrument_of_another_kind_has_no_say() -> None:
     assert uncertainty_of("caliper", "m") == 3e-5
     assert uncertainty_of("scale", "m") == uncertainty_of("none", "m") == 0.0
     assert list(GUARD_RULES) == ["full", "share95"]
+
+
+def test_a_covers_stand_off_follows_from_its_diaphragm_and_falls_one_for_one_with_wear() -> None:
+    """[practice]: near a quarter inch new, near an eighth well worn, where the job does not say better."""
+    standoff = CHECKS["cover_standoff"]
+
+    def limits(typed: dict[str, str], **more: str) -> dict[str, tuple[float | None, str]]:
+        return {f.name: (f.value, f.mark) for f in limits_of(standoff, setup_of(typed, **more), {})}
+
+    assert limits(CAR) == {"new": (0.00635, "practice"), "least": (0.003175, "practice")}
+    setup = setup_of(FULL)
+    wear = float(setup.evaluate(("wear_limit",))["wear_limit"])
+    (new, mark), (least, _) = limits(FULL)["new"], limits(FULL)["least"]
+    assert new == pytest.approx(5.2e-3 * (221 - 191) / (225 - 178))
+    assert mark == "job"
+    assert least == pytest.approx(new - wear)
+    assert limits(FULL, adjuster="self_adjusting")["new"][1] == "practice"
