@@ -272,7 +272,7 @@ class CheckOut(BaseModel):
     places: list[PlaceOut]
     grows: bool
     grades: list[GradeOut]
-    picture: Literal["surface", "bearing", "seal", "facing", "fastener"]
+    picture: Literal["surface", "bearing", "seal", "facing", "fastener", "spots", "spring"]
     limits: list[CheckLimitOut]
     taking: int | None
     begun_at: str | None

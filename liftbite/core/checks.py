@@ -252,8 +252,34 @@ _FIRM = (
     Grade("loose", "Loose", "A fastener turns, or the insert rings dull.", "stop", 3),
 )
 
+_SPOTS = (
+    Grade("even", "Evenly grey", "No spot, no groove a nail catches.", "reuse", 0),
+    Grade("dark", "Dark in places", "Darker bands, no blue.", "reuse and watch", 1),
+    Grade("blue", "Blue spots", "It slipped hot there: hard, and dished.", "renew as set", 2),
+    Grade("scored", "Scored", "Grooves a nail catches.", "renew as set", 3),
+)
+_SQUARE = (
+    Grade("square", "Square", "Stands upright against the square, ends flat.", "reuse", 0),
+    Grade("rubbed", "Rubbed", "Bright where it touched its pocket.", "reuse and watch", 1),
+    Grade("leaning", "Leaning", "A gap at the square's blade, or bowed.", "renew as set", 2),
+    Grade("broken", "Cracked or rusted", "A pit or a crack; it breaks from there.", "renew as set", 3),
+)
+_BOLTED = (
+    Grade("clean", "Clean", "Threads and shanks whole, holes round, not one-time bolts.", "reuse", 0),
+    Grade("once", "One-time bolts", "Stretched, marked one-time, or nobody knows.", "renew", 2),
+    Grade("drawn", "Holes drawn or fretted", "Oval, rust-red, or a dowel loose.", "stop", 3),
+)
 
-_PICTURES = ((_BEARING, "bearing"), (_SEAL, "seal"), (_BURNT, "facing"), (_SPRUNG, "facing"), (_FIRM, "fastener"))
+_PICTURES = (
+    (_SPOTS, "spots"),
+    (_SQUARE, "spring"),
+    (_BOLTED, "fastener"),
+    (_BEARING, "bearing"),
+    (_SEAL, "seal"),
+    (_BURNT, "facing"),
+    (_SPRUNG, "facing"),
+    (_FIRM, "fastener"),
+)  # fmt: skip
 
 
 def _graded(name: str, part: str, label: str, how: str, grades: tuple[Grade, ...], wanted: Callable[[Setup], bool],
@@ -296,6 +322,8 @@ _ALL = (
     Check("plain_thickness", "Plain plates", "Thickness",
           "One place each; a plate of another thickness has a place of its own in the pack.",
           wanted=_bike, usual=(0.8e-3, 4e-3), places=_spots("Plain plate", _plain)),
+    _graded("plain_face", "Plain plates", "Spots and colour", "Both faces, in good light; wiped, not polished.", _SPOTS,
+            _bike),
     Check("plate_count", "Friction plates", "Count", "Friction plates, then plain ones; one more friction is usual.",
           "figure", unit="count", field_unit="", suited=(), wanted=_bike, places=_fixed("Friction", "Plain"),
           usual=(1, 30)),
@@ -306,6 +334,7 @@ _ALL = (
           limits=(_practice("new", 35e-3, "35 mm new"), _practice("least", 33e-3, "33 mm where new is 35"),
                   _manual("spread")),
           if_failed="renew as set", whole="springs"),
+    _graded("spring_square", "Coil springs", "Squareness", "Each on a flat plate against a square.", _SQUARE, _coils),
     # cover
     Check("finger_height", "Cover", "Finger height", "From one plane to each finger tip, evenly round.",
           suited=("depth_gauge", "caliper"), places=_spots("Finger", lambda _: 6), usual=(0, 0.1),
@@ -331,6 +360,8 @@ _ALL = (
           suited=("depth_gauge", "caliper"), wanted=_car, places=_fixed("At 12", "At 4", "At 8"), usual=(-0.06, 0.06),
           limits=(_manual("least"), _manual("most")), if_failed="dress or resurface"),
     _graded("flywheel_face", "Flywheel", "Face", "Spots, checks, grooves; dye where a crack is feared.", _FACE, _car),
+    _graded("flywheel_bolts", "Flywheel", "Bolts and their holes",
+            "Each bolt by thread and shank, each hole and dowel; the manual says which are used once.", _BOLTED, _car),
     _graded("flywheel_insert", "Flywheel", "Insert's fasteners", "Each one, with the wrench.", _FIRM,
             _is("flywheel_insert", "steel")),
     _graded("ring_gear", "Flywheel", "Ring gear", "All round, both ends of the teeth.", _TEETH, _car),

@@ -34,7 +34,8 @@ _RENEWS = frozenset({"stop", "renew as set", "renew"})
 #: Check -> what is got when it is renewed.
 _PART = {
     "rivet_depth": "Disc", "disc_wobble": "Disc", "disc_condition": "Disc", "plate_thickness": "Plate set",
-    "plate_condition": "Plate set", "plain_warp": "Plate set", "spring_free_length": "Spring set",
+    "plate_condition": "Plate set", "plain_warp": "Plate set", "plain_face": "Plate set",
+    "spring_free_length": "Spring set", "spring_square": "Spring set", "flywheel_bolts": "Flywheel bolts",
     "finger_height": "Cover", "finger_tips": "Cover", "plate_face": "Cover", "cover_standoff": "Disc",
     "flywheel_thickness": "Flywheel", "flywheel_face": "Flywheel", "flywheel_insert": "Flywheel insert",
     "ring_gear": "Ring gear", "basket": "Basket", "hub": "Clutch centre", "basket_bearing": "Basket bearing",

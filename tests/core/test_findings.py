@@ -448,3 +448,15 @@ def test_a_covers_stand_off_follows_from_its_diaphragm_and_falls_one_for_one_wit
     assert mark == "job"
     assert least == pytest.approx(new - wear)
     assert limits(FULL, adjuster="self_adjusting")["new"][1] == "practice"
+
+
+@pytest.mark.parametrize(("typed", "check", "grade", "verdict"), [
+    (MOTORCYCLE, "plain_face", "blue", "renew as set"), (MOTORCYCLE, "plain_face", "dark", "reuse and watch"),
+    (MOTORCYCLE, "spring_square", "leaning", "renew as set"), (FULL, "flywheel_bolts", "once", "renew"),
+    (FULL, "flywheel_bolts", "drawn", "stop"), (FULL, "flywheel_bolts", "clean", "reuse"),
+])  # fmt: skip
+def test_a_condition_leads_to_its_verdict(typed: dict[str, str], check: str, grade: str, verdict: str) -> None:
+    setup = setup_of(typed)
+    assert check in {c.name for c in checks_for(setup)}
+    found = assess(CHECKS[check], CHECKS[check].places(setup), [Reading("Once", typed=grade)], ())
+    assert found.verdict == verdict

@@ -2409,7 +2409,7 @@ export interface components {
              * Picture
              * @enum {string}
              */
-            picture: "surface" | "bearing" | "seal" | "facing" | "fastener";
+            picture: "surface" | "bearing" | "seal" | "facing" | "fastener" | "spots" | "spring";
             /** Limits */
             limits: components["schemas"]["CheckLimitOut"][];
             /** Taking */

@@ -83,7 +83,9 @@ export function Taking({ bench, check, place, instrument, send, onPlace, onInstr
           className="mt-2 flex flex-wrap items-baseline justify-between gap-x-3 text-field"
           data-testid="place"
         >
-          <span className="font-bold">{here === "Once" ? "One reading" : here}</span>
+          <span className="font-bold">
+            {here === "Once" ? (check.kind === "grade" ? "One look" : "One reading") : here}
+          </span>
           <span className="figure text-note text-soft">
             {check.places.length > 1 &&
               `${check.places.length - left + (openPlaces(check).includes(here) ? 1 : 0)} of ${check.places.length}`}

@@ -90,6 +90,24 @@ const DRAWN: Record<Picture, readonly { fill: string; line: string }[]> = {
       line: "M4 14h20l4 6-5 5 5 5H4zM34 14h26v16H32l4-6-4-5z",
     },
   ],
+  spots: [
+    { fill: "", line: "M4 10h56v24H4z" },
+    { fill: "M24 10h16v24H24z", line: "M4 10h56v24H4z" },
+    {
+      fill: "M14 18a5 5 0 1 0 .01 0zM34 16a6 6 0 1 0 .01 0zM52 20a4 4 0 1 0 .01 0z",
+      line: "M4 10h56v24H4zM14 18a5 5 0 1 0 .01 0zM34 16a6 6 0 1 0 .01 0zM52 20a4 4 0 1 0 .01 0z",
+    },
+    { fill: "", line: "M4 10h56v24H4zM8 16h48M8 21h44M12 26h44" },
+  ],
+  spring: [
+    { fill: "", line: "M8 42h40M14 4v38M20 42h22l-22-6h22l-22-7h22l-22-7h22l-22-7h22l-22-7h22" },
+    {
+      fill: "M41 14h4v16h-4z",
+      line: "M8 42h40M14 4v38M20 42h22l-22-6h22l-22-7h22l-22-7h22l-22-7h22l-22-7h22",
+    },
+    { fill: "", line: "M8 42h40M14 4v38M20 42h22l-20-6h22l-19-7h22l-18-7h22l-17-7h22l-16-7h22" },
+    { fill: "", line: "M8 42h40M14 4v38M20 42h22l-22-6h22l-22-7h12M36 24l-4 3M22 20h20l-22-7h22l-22-7h22" },
+  ],
   fastener: [
     { fill: "M22 8h20v10H22zM28 18h8v22h-8z", line: "M22 8h20v10H22zM6 20h52" },
     { fill: "M22 8h20v10H22zM28 18h8v22h-8z", line: "M22 8h20v10H22zM6 22h52" },
@@ -98,7 +116,7 @@ const DRAWN: Record<Picture, readonly { fill: string; line: string }[]> = {
   ],
 };
 
-/** The picture of a condition: a cut through a surface, a bearing, a seal's lip, a facing, a fastener. */
+/** The picture of a condition: a cut through a surface, a bearing, a seal's lip, a facing, a fastener, spots, a spring. */
 export function Profile({ picture, level }: { picture: Picture; level: number }) {
   const drawn = DRAWN[picture][level];
   if (!drawn) return null;
