@@ -12,7 +12,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
-from math import hypot, sqrt
+from math import sqrt
 
 import numpy as np
 import numpy.typing as npt
@@ -201,27 +201,54 @@ def _places(readings: Iterable[Reading]) -> dict[str, list[Reading]]:
     return found
 
 
+#: The zones, the worst first.
+_ORDER = ("fail", "close", "pass")
+
+
+Figures = npt.NDArray[np.float64]
+
+
+def _worst(values: Figures, guards: Figures, limit: float, sense: str) -> tuple[int, str]:
+    """Index and zone of the worst of several values: one that fails before one too close to call before one that
+    passes, and of these the one furthest out with its doubt."""
+    zones = zone(values, limit, guards, sense)
+    inside = (values - limit) * (1.0 if sense == "least" else -1.0) - guards
+    word = next(word for word in _ORDER if np.any(zones == word))
+    return int(np.argmin(np.where(zones == word, inside, np.inf))), word
+
+
+def _pairs(values: Figures, guards: Figures) -> tuple[npt.NDArray[np.intp], npt.NDArray[np.intp]]:
+    """The pairs a spread's worst lies among: of readings that are equally sure only the ends can make it."""
+    ends: list[int] = []
+    for guard in np.unique(guards):
+        (of,) = np.nonzero(guards == guard)
+        ends += sorted({int(of[np.argmin(values[of])]), int(of[len(of) - 1 - np.argmax(values[of][::-1])])})
+    first, second = np.triu_indices(len(ends), 1)
+    kept = np.array(ends, dtype=np.intp)
+    return kept[first], kept[second]
+
+
 def _against(check: Check, limit: Limit, taken: Sequence[Reading], rule: str) -> Held | None:
-    """The worst of the readings against a limit."""
+    """The worst of the readings against a limit; of a spread the worst pair."""
     if limit.value is None or limit.name == "new" or not taken:
         return None
     values = np.array([r.si for r in taken], dtype=float)
     guards = np.array([guard_band(r.uncertainty, rule) for r in taken])
     if limit.name == "spread":
-        low, high = int(np.argmin(values)), int(np.argmax(values))
-        value, sense = float(values[high] - values[low]), "most"
-        guard, place = hypot(guards[low], guards[high]), f"{taken[low].place} to {taken[high].place}"
-        if low == high:
+        first, second = _pairs(values, guards)
+        if first.size == 0:
             return None
+        apart, guards, sense = np.abs(values[first] - values[second]), np.hypot(guards[first], guards[second]), "most"
+        worst, word = _worst(apart, guards, limit.value, sense)
+        value, guard = float(apart[worst]), float(guards[worst])
+        low, high = sorted((int(first[worst]), int(second[worst])), key=lambda i: values[i])
+        place = f"{taken[low].place} to {taken[high].place}"
     else:
         sense = limit.name
-        inside = (values - limit.value) * (1.0 if sense == "least" else -1.0) - guards
-        worst = int(np.argmin(inside))
+        worst, word = _worst(values, guards, limit.value, sense)
         value, guard, place = float(values[worst]), float(guards[worst]), taken[worst].place
-    word = str(zone(value, limit.value, guard, sense))
     over = {"least": ("over", "under"), "most": ("under", "over")}[sense]
-    apart = abs(value - limit.value)
-    by = both_fine(apart, check.unit)
+    by = both_fine(abs(value - limit.value), check.unit)
     where = {"pass": f"{over[0]} by {by}", "fail": f"{over[1]} by {by}",
              "close": f"within the guard band of {both_fine(guard, check.unit)}"}[word]  # fmt: skip
     what = "spread" if limit.name == "spread" else place
