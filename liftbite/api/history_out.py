@@ -5,11 +5,12 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from liftbite.api import models_measure as mm
-from liftbite.api.bench_out import Bench, span_of
+from liftbite.api.bench_out import Bench, settings_of, span_of
 from liftbite.api.present import figure_out, fine_out
 from liftbite.core.checks import CHECKS, Check, Limit
 from liftbite.core.figures import figure, typeset
-from liftbite.core.findings import deciding, left_of, value_of
+from liftbite.core.findings import left_of, value_of
+from liftbite.core.sweeps import decided
 from liftbite.store.bench import Taking
 from liftbite.store.jobs import utc_text
 
@@ -59,13 +60,13 @@ def _lines(takings: Sequence[tuple[Taking, str]]) -> tuple[list[mm.BenchLineOut]
 def _trend(
     check: Check, takings: Sequence[Taking], limits: Sequence[Limit], *, over_time: bool = False
 ) -> mm.TrendOut | None:
-    found = [(t, deciding(check, t.readings, limits)) for t in takings if t.check == check.name]
+    found = [(t, decided(check, t.readings, limits, settings_of(t))) for t in takings if t.check == check.name]
     points = [(t, w) for t, w in found if w is not None]
     if not points:
         return None
     driven = not over_time and all(t.distance is not None for t, _ in points)
     xs = [t.distance if driven and t.distance is not None else t.begun_at.timestamp() for t, _ in points]
-    limit = None if over_time else value_of(limits, "least", "most")  # a limit is a vehicle's own
+    limit = None if over_time else value_of(limits, "least", "most", "spread")  # a limit is a vehicle's own
     low, high = span_of([v for _, (v, _) in points] + ([limit] if limit is not None else []))
     left = left_of(check, [(t.distance, t.readings) for t, _ in points], limits) if driven else None
     start, last = min(xs), max(xs)

@@ -12,7 +12,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
-from math import sqrt
+from math import hypot, sqrt
 
 import numpy as np
 import numpy.typing as npt
@@ -402,15 +402,17 @@ class Left:
 def deciding(check: Check, readings: Sequence[Reading], limits: Sequence[Limit]) -> tuple[float, float] | None:
     """The reading of a taking that decides, with its uncertainty; None without one [SI].
 
-    The lowest where wear takes away, else the highest; of a sweep the total indicator reading.
+    The lowest where wear takes away, what they spread by where only that is limited, else the highest. A sweep is
+    decided by its fit: `sweeps.decided`.
     """
     values = [(r.si, r.uncertainty) for r in readings if r.si is not None]
-    if not values:
+    if not values or check.kind == "sweep":
         return None
-    if check.kind == "sweep":
-        figures = [v for v, _ in values]
-        return max(figures) - min(figures), max(u for _, u in values) * sqrt(2)
-    return min(values) if any(f.name == "least" for f in limits) else max(values)
+    named = {limit.name for limit in limits} - {"new"}
+    if named == {"spread"}:
+        (low, u), (high, v) = min(values), max(values)
+        return high - low, hypot(u, v)
+    return min(values) if "least" in named else max(values)
 
 
 def distance_left(
@@ -465,7 +467,7 @@ def left_of(
     limits : limits in force, from `limits_of`
     """
     dated = [(at, found) for at, readings in takings if at is not None and (found := deciding(check, readings, limits))]
-    to = value_of(limits, "least", "most")
+    to = value_of(limits, "least", "most", "spread")
     if to is None or len(dated) < 2:
         return None
     return distance_left([at for at, _ in dated], [v for _, (v, _) in dated], [u for _, (_, u) in dated], to)

@@ -5,6 +5,7 @@
 - `places_taken`   where a check is taken, the places added among them
 - `Sweep`, `sweep_of`   readings of a sweep with their fit
 - `judge_sweep`  the verdict
+- `decided`      the figure a taking came to, of a sweep or of plain readings
 """
 
 from __future__ import annotations
@@ -17,7 +18,7 @@ import numpy as np
 
 from liftbite.core.checks import Check, Limit, Place
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.findings import Finding, Held, Reading
+from liftbite.core.findings import Finding, Held, Reading, deciding
 from liftbite.core.instruments import guard_band, settles_it, zone
 from liftbite.core.runout import (
     CLOSURE_LIMIT,
@@ -186,3 +187,15 @@ def _mend(sweep: Sweep) -> str:
         f" A {both_fine(best.offset, 'm')} dowel, high side towards {towards}, leaves {both_fine(best.residual, 'm')}."
     )
     return what if best.meets else f"{what} That is still over; ask for a turned-down or special dowel."
+
+
+def decided(
+    check: Check, readings: Sequence[Reading], limits: Sequence[Limit], settings: SweepSettings
+) -> tuple[float, float] | None:
+    """The figure that decides a taking, with its uncertainty; of a sweep its total indicator reading [SI], or None."""
+    if check.kind != "sweep":
+        return deciding(check, readings, limits)
+    sweep = sweep_of(check, readings, settings, None)
+    if sweep is None:
+        return None
+    return float(sweep.fit.tir), sqrt(2) * max((r.uncertainty for r in readings), default=0.0)

@@ -24,6 +24,8 @@ from liftbite.core.findings import (
 )
 from liftbite.core.instruments import GUARD_RULES, INSTRUMENT_KINDS, guard_band, settles_it, zone
 from liftbite.core.reading import read_distance, read_keyed, read_limit, units_of
+from liftbite.core.runout import SweepSettings
+from liftbite.core.sweeps import decided
 from tests.jobs import CAR, FULL, MOTORCYCLE, setup_of
 
 PLATES = CHECKS["plate_thickness"]
@@ -353,8 +355,17 @@ def test_what_decides_a_taking() -> None:
     assert deciding(PLATES, plates(2.9, 2.8), PLATES.limits) == (pytest.approx(2.8e-3), 3e-5)
     warp = CHECKS["plain_warp"]
     assert deciding(warp, [Reading("a", 1e-4), Reading("b", 2e-4)], warp.limits) == (2e-4, 0.0)
+    fingers = CHECKS["finger_height"]
+    heights = [Reading("Finger 1", 40e-3, uncertainty=3e-5), Reading("Finger 2", 40.4e-3, uncertainty=4e-5)]
+    assert deciding(fingers, heights, fingers.limits) == (pytest.approx(4e-4), pytest.approx(5e-5))
     bore = CHECKS["bore_runout"]
-    assert deciding(bore, [Reading("0°", -1e-4), Reading("90°", 2e-4)], bore.limits) == (pytest.approx(3e-4), 0.0)
+    swept = [Reading(f"{a}°", r, uncertainty=1e-5) for a, r in ((0, 0.0), (90, -1e-4), (180, 2e-4), (270, 0.0))]
+    assert deciding(bore, swept, bore.limits) is None
+    assert decided(bore, swept, bore.limits, SweepSettings()) == (pytest.approx(3e-4), pytest.approx(2**0.5 * 1e-5))
+    sagging = SweepSettings(sag=1e-4)
+    assert decided(bore, swept, bore.limits, sagging) != decided(bore, swept, bore.limits, SweepSettings())
+    assert decided(bore, swept[:2], bore.limits, sagging) is None
+    assert decided(PLATES, plates(2.9, 2.8), PLATES.limits, sagging) == (pytest.approx(2.8e-3), 3e-5)
     assert deciding(PLATES, [Reading("Plate 1", skipped="lost")], PLATES.limits) is None
 
 
