@@ -4,37 +4,44 @@
 - `Line`, `read_readings`   CSV to readings, every fault with its line
 
 Columns: `check`, `place`, `reading` (as typed, with its unit, or the grade's name), and where known `instrument`,
-`uncertainty_mm`, `skipped`, `at`, `distance_km`, `taking`. Rows with the same `taking` belong together.
+`uncertainty_mm`, `skipped`, `at`, `distance_km`, `taking`. Rows with the same `taking` belong together. A sweep says
+how it was read: `seen_from` (gearbox, engine), `pressed_in_reads` (plus, minus), `sag`; a floater what its `shims` do
+(raises, lowers).
 """
 
 from __future__ import annotations
 
 import csv
 import io
-from collections.abc import Iterable
-from dataclasses import dataclass
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
 from datetime import UTC, datetime
+from typing import Any
 
-from liftbite.core.checks import CHECKS
+from liftbite.core.checks import CHECKS, Check
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.findings import Reading, uncertainty_of
 from liftbite.core.instruments import INSTRUMENT_KINDS
 from liftbite.core.reading import read_distance, read_keyed
 from liftbite.csvtable import read_table
 
-COLUMNS = ("taking", "check", "place", "reading", "instrument", "uncertainty_mm", "skipped", "at", "distance_km")
+COLUMNS = (
+    "taking", "check", "place", "reading", "instrument", "uncertainty_mm", "skipped", "at", "distance_km", "seen_from",
+    "pressed_in_reads", "sag", "shims",
+)  # fmt: skip
 MOST_ROWS = 50_000
 
 
 @dataclass(frozen=True, slots=True)
 class Row:
-    """A reading with what it was taken with: taking's name, check, moment (UTC) and odometer [m]."""
+    """A reading with what it was taken with: taking's name, check, moment (UTC), odometer [m], how it was taken."""
 
     taking: str
     check: str
     reading: Reading
     at: datetime
     distance: float | None = None
+    settings: Mapping[str, Any] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,8 +70,38 @@ def write_readings(rows: Iterable[Row]) -> str:
         length = CHECKS[row.check].unit == "m" and r.uncertainty
         writer.writerow([row.taking, row.check, r.place, r.typed, r.instrument,
                          f"{r.uncertainty * 1e3:g}" if length else "", r.skipped, moment,
-                         "" if row.distance is None else f"{row.distance / 1e3:g}"])  # fmt: skip
+                         "" if row.distance is None else f"{row.distance / 1e3:g}", *_said(row)])  # fmt: skip
     return out.getvalue()
+
+
+def _said(row: Row) -> tuple[str, str, str, str]:
+    """How a sweep was read and where a floater's shims sit, as the last columns have it."""
+    kept = row.settings
+    if row.check == "floater_gap":
+        return "", "", "", str(kept.get("shim", ""))
+    if CHECKS[row.check].kind != "sweep" or not kept:
+        return "", "", "", ""
+    plus = "plus" if kept.get("presses_plus", True) else "minus"
+    return str(kept.get("seen_from", "gearbox")), plus, str(kept.get("sag_typed", "")), ""
+
+
+#: Column -> what may stand in it; the first is what an empty cell means.
+_WORDS = {"seen_from": ("gearbox", "engine"), "pressed_in_reads": ("plus", "minus"), "shims": ("", "raises", "lowers")}
+
+
+def _how(check: Check, cells: Mapping[str, str]) -> dict[str, Any]:
+    """How a taking was taken, from its cells; empty where there is nothing to say."""
+    words = {name: cells.get(name, "") or offered[0] for name, offered in _WORDS.items()}
+    for name, word in words.items():
+        if word not in _WORDS[name]:
+            raise UnreadableEntry(f"“{word}” is not offered for {name}; {' or '.join(filter(None, _WORDS[name]))}")
+    if check.name == "floater_gap":
+        return {"shim": words["shims"]} if words["shims"] else {}
+    if check.kind != "sweep" or not any(cells.get(name) for name in ("seen_from", "pressed_in_reads", "sag")):
+        return {}
+    sag = cells.get("sag", "")
+    return {"seen_from": words["seen_from"], "presses_plus": words["pressed_in_reads"] == "plus", "sag_typed": sag,
+            "sag": read_keyed(check, sag).si if sag else 0.0}  # fmt: skip
 
 
 def read_readings(text: str, now: datetime) -> list[Line]:
@@ -109,9 +146,9 @@ def _row(cells: dict[str, str], now: datetime) -> Row:
     skipped, typed = cells.get("skipped", "")[:200], cells["reading"]
     at = _moment(cells.get("at", ""), now)
     distance = read_distance(cells.get("distance_km", ""))
-    name = cells.get("taking", "")[:40]
+    name, how = cells.get("taking", "")[:40], _how(check, cells)
     if skipped and not typed:
-        return Row(name, check.name, Reading(cells["place"], skipped=skipped), at, distance)
+        return Row(name, check.name, Reading(cells["place"], skipped=skipped), at, distance, how)
     if check.kind == "grade":
         if typed not in {g.value for g in check.grades}:
             raise UnreadableEntry(f"“{typed}” is no grade of {check.label.lower()}")
@@ -126,7 +163,8 @@ def _row(cells: dict[str, str], now: datetime) -> Row:
             raise UnreadableEntry(f"“{doubt}” is no uncertainty in mm") from None
         if not 0 <= uncertainty < 1:
             raise UnreadableEntry(f"“{doubt}” is no uncertainty in mm")
-    return Row(name, check.name, Reading(cells["place"], keyed.si, keyed.typed, instrument, uncertainty), at, distance)
+    reading = Reading(cells["place"], keyed.si, keyed.typed, instrument, uncertainty)
+    return Row(name, check.name, reading, at, distance, how)
 
 
 def _moment(text: str, now: datetime) -> datetime:

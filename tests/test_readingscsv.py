@@ -51,6 +51,41 @@ def test_grades_and_skips_too() -> None:
     assert text.splitlines()[0] == ",".join(COLUMNS)
 
 
+@given(seen=st.sampled_from(["gearbox", "engine"]), plus=st.booleans(), sag=st.none() | st.integers(1, 90))
+def test_how_a_sweep_was_read_goes_with_it(seen: str, plus: bool, sag: int | None) -> None:
+    """Without it a sweep taken in elsewhere would turn round: side and sign say where a bore lies."""
+    how = {"seen_from": seen, "presses_plus": plus, "sag_typed": f"0.{sag:03d} mm" if sag else "",
+           "sag": sag * 1e-6 if sag else 0.0}  # fmt: skip
+    readings = [Reading(f"{a}°", a * 1e-6, f"{a / 1000:g} mm", "dial", 1e-5) for a in (0, 90, 180, 270)]
+    back = read_readings(write_readings([Row("1", "bore_runout", r, NOW, None, how) for r in readings]), NOW)
+    for line in back:
+        assert line.row is not None
+        assert line.row.settings | {"sag": 0} == how | {"sag": 0}
+        assert line.row.settings["sag"] == pytest.approx(how["sag"])
+
+
+def test_where_a_floaters_shims_sit_goes_with_it_and_nothing_is_made_up() -> None:
+    reading = Reading("Stand 1", 5e-4, "0.5 mm", "feeler", 2.5e-5)
+    for how in ({"shim": "lowers"}, {}):
+        (line,) = read_readings(write_readings([Row("1", "floater_gap", reading, NOW, None, how)]), NOW)
+        assert line.row is not None
+        assert line.row.settings == how
+    (plain,) = read_readings("check,place,reading,seen_from\nplate_thickness,Plate 1,2.9 mm,engine\n", NOW)
+    assert plain.row is not None
+    assert plain.row.settings == {}
+
+
+@pytest.mark.parametrize(("cells", "says"), [
+    ("bore_runout,0°,0 mm,left,,,", "“left” is not offered for seen_from; gearbox or engine"),
+    ("bore_runout,0°,0 mm,,up,,", "pressed_in_reads"), ("bore_runout,0°,0 mm,,,much,", "much"),
+    ("floater_gap,Stand 1,0.5 mm,,,,sideways", "“sideways” is not offered for shims; raises or lowers")])  # fmt: skip
+def test_how_it_was_taken_is_read_like_the_rest(cells: str, says: str) -> None:
+    head = "check,place,reading,seen_from,pressed_in_reads,sag,shims\n"
+    (line,) = read_readings(head + cells + "\n", NOW)
+    assert line.row is None
+    assert says in line.fault
+
+
 @pytest.mark.parametrize("separator", [",", ";", "\t"])
 def test_any_separator_and_order_of_columns(separator: str) -> None:
     text = (

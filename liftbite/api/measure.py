@@ -358,7 +358,7 @@ def get_shop_history() -> Response:
 
 def _rows(takings: Sequence[store.Taking]) -> list[Row]:
     return [
-        Row(str(t.id), t.check, taken.reading, taken.at, t.distance)
+        Row(str(t.id), t.check, taken.reading, taken.at, t.distance, t.settings)
         for t in takings if t.check in CHECKS for taken in t.taken if not taken.struck
     ]  # fmt: skip
 
@@ -390,7 +390,8 @@ def import_readings(path: JobPath, body: mm.ReadingsFileIn) -> Response:
             groups.setdefault((line.row.taking, line.row.check), []).append(line.row)
         for (_, check), rows in groups.items():
             number = store.begin(session, path.job_id, check, bench.vehicle, min(r.at for r in rows),
-                                 distance=next((r.distance for r in rows if r.distance is not None), None))  # fmt: skip
+                                 distance=next((r.distance for r in rows if r.distance is not None), None),
+                                 settings=next((r.settings for r in rows if r.settings), None))  # fmt: skip
             for row in rows:
                 store.add_readings(session, path.job_id, number, [row.reading], row.at, "file")
     return _answer(mm.ImportedOut(taken=sum(map(len, groups.values())), faults=faults[:200]))

@@ -408,6 +408,21 @@ def test_a_vehicle_renamed_keeps_its_readings_and_its_manuals_limits(client: Fla
     assert history["total"] == len(PACK)
 
 
+def test_a_sweep_taken_in_elsewhere_points_the_same_way(client: FlaskClient) -> None:
+    """Side, sign and sag go along in the file; without them the bore would lie on the other side."""
+    job, other = begin(client, CAR), begin(client, CAR)
+    readings = {"0": "0 mm", "100": "-0.1 mm", "200": "0.05 mm", "300": "0.12 mm", "0 again": "0 mm"}
+    take(client, job, "bore_runout", readings)
+    put(client, job, "takings", check="bore_runout", seen_from="engine", presses_plus=False, sag="0.02 mm")
+    was = check(bench(client, job), "bore_runout")
+    text = client.get(f"/api/jobs/{job['id']}/readings.csv").text
+    assert post(client, other, "readings/csv", text=text).get_json()["taken"] == 5
+    now = check(bench(client, other), "bore_runout")
+    assert now["settings"] == was["settings"]
+    assert now["sweep"]["direction"] == was["sweep"]["direction"]
+    assert now["finding"]["sentence"] == was["finding"]["sentence"]
+
+
 def test_a_cut_is_taken_from_what_stood_there_once(client: FlaskClient) -> None:
     """Taken in, the cover's press is what it was less the cut; the same reading does not take it off again."""
     job = begin(client, FULL)
