@@ -128,6 +128,8 @@ def floater_said(found: Floater) -> Said:
         working.append(f"New, the inner disc is left {_m(found.inner[0])} and the outer one {_m(found.outer[0])}: "
                        "f − cushion, and lift − f − cushion. The stops are fixed to the flywheel, so f grows one for "
                        "one as the inner disc wears and the outer gap shrinks by as much.")  # fmt: skip
+        if not found.ways[0][1].in_window:
+            working.append("As no shims at hand bring the stands right, f is taken at the middle of its window here.")
     return Said(sentence, (*working, *_tried(found.pieces)))
 
 

@@ -123,7 +123,10 @@ def test_a_shim_does_what_its_seat_makes_of_it() -> None:
     assert "under the stand, where it raises the stop, all three come right" in both.sentence
     assert "under the plate, where it closes the gap, not all three come right" in both.sentence
     assert both.sentence.endswith("Say where a shim sits on this clutch, and one answer is left.")
+    bare = said("floater", TWIN, "raises", floater_gap=STANDS)
+    assert "f is taken at the middle of its window here" in bare.working[-1]
     one = said("floater", TWIN, "raises", floater_gap=STANDS, floater_shims=SHIMS)
+    assert "middle" not in " ".join(one.working)
     assert "under the plate" not in one.sentence
     assert "0.381 + 0.178 = 0.559; 0.559 as it is; 0.419 + 0.152 = 0.571 mm" in one.working[1]
 
