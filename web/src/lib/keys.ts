@@ -35,7 +35,7 @@ export const KEYS: readonly { key: string; says: string; does: KeyAction }[] = [
 export const OTHER_KEYS: readonly { key: string; says: string }[] = [
   { key: "← →", says: "On a slider: a step; page keys take ten" },
   { key: "Ctrl Z", says: "Undo; on the bench, take back the last reading" },
-  { key: "Ctrl Y", says: "Redo" },
+  { key: "Ctrl Y", says: "Redo; on the bench, bring it back" },
   { key: "Esc", says: "Close a leaf; in a field, take back what is typed" },
   { key: "Enter", says: "In a field: enter it now" },
 ];

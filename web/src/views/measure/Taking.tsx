@@ -72,7 +72,10 @@ export function Taking({ bench, check, place, instrument, send, onPlace, onInstr
     reread();
   });
 
-  useTakeBack(check.can_undo, () => void send({ undo: check.name }));
+  useTakeBack(
+    check.can_undo ? () => void send({ undo: check.name }) : null,
+    check.can_redo ? () => void send({ redo: check.name }) : null,
+  );
   const left = openPlaces(check).length;
   return (
     <section aria-label="Reading" data-testid="taking" data-place={here ?? ""}>
@@ -179,18 +182,20 @@ const EMPTY = {
   event: 0,
 };
 
-/** On the bench Ctrl Z takes back the last reading, not the last entry of the job; in a field that holds text it stays
- *  what it is there. */
-function useTakeBack(can: boolean, takeBack: () => void) {
-  const now = useRef({ can, takeBack });
-  now.current = { can, takeBack };
+/** On the bench Ctrl Z takes back the last reading and Ctrl Y brings it back, not the last entry of the job; in a field
+ *  that holds text they stay what they are there. */
+function useTakeBack(takeBack: (() => void) | null, bringBack: (() => void) | null) {
+  const now = useRef({ takeBack, bringBack });
+  now.current = { takeBack, bringBack };
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.shiftKey || event.key.toLowerCase() !== "z") return;
+      const key = event.key.toLowerCase();
+      if (!(event.ctrlKey || event.metaKey) || (key !== "z" && key !== "y")) return;
       if (event.target instanceof HTMLInputElement && event.target.value !== "") return;
       event.preventDefault();
       event.stopImmediatePropagation();
-      if (now.current.can) now.current.takeBack();
+      const back = key === "y" || event.shiftKey;
+      (back ? now.current.bringBack : now.current.takeBack)?.();
     };
     addEventListener("keydown", onKey, { capture: true });
     return () => removeEventListener("keydown", onKey, { capture: true });
