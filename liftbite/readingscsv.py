@@ -59,7 +59,7 @@ def write_readings(rows: Iterable[Row]) -> str:
     >>> at = datetime(2026, 3, 1, 9, 30, tzinfo=UTC)
     >>> row = Row("1", "plate_thickness", Reading("Plate 1, place 1", 2.9e-3, "2.90 mm", "caliper", 3e-5), at, 24e6)
     >>> write_readings([row]).splitlines()[1]
-    '1,plate_thickness,"Plate 1, place 1",2.90 mm,caliper,0.03,,2026-03-01T09:30:00Z,24000'
+    '1,plate_thickness,"Plate 1, place 1",2.90 mm,caliper,0.03,,2026-03-01T09:30:00Z,24000,,,,'
     """
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\n")
