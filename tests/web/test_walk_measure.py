@@ -433,6 +433,7 @@ def test_every_view_of_measure_is_open_to_everyone(
         page.goto(f"{shop}/{view}")
         expect(page.get_by_role("navigation", name="Measure")).to_be_visible()
         page.wait_for_load_state("networkidle")
+        expect(page.locator("h1").first).to_be_attached(timeout=15_000)
         page.evaluate(axe)
         found = page.evaluate("axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']})")
         assert [(v["id"], [n["html"][:120] for n in v["nodes"]]) for v in found["violations"]] == []
