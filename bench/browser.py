@@ -130,11 +130,7 @@ def finder_times(address: str) -> tuple[float, float, str]:
 
 def keystroke_times(address: str, strokes: int = 60) -> list[float]:
     """Milliseconds from each of `strokes` keystrokes in a field to the frame that shows the new margin, sorted."""
-    with sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path=shutil.which("chromium"), args=FLAGS.split())
-        page = browser.new_page(viewport={"width": 1280, "height": 800})
-        page.goto(address)
-        page.wait_for_load_state("networkidle")
+    with _page(address) as page:
         page.evaluate(_WATCH)
         field = page.locator("[data-row=cover_clamp] input")
         field.fill("")
@@ -146,5 +142,4 @@ def keystroke_times(address: str, strokes: int = 60) -> list[float]:
             field.press(str(3 + i % 6))
             page.wait_for_timeout(120)
         found: list[float] = page.evaluate("window.times")
-        browser.close()
     return sorted(found)

@@ -161,10 +161,13 @@ def fork_said(found: Fork) -> Said:
     sentence = f"{new}; {_m(f.free_play)} of free play is left."
     if f.free_play < 0:
         sentence = f"{new} and always loaded, {_m(-f.free_play)} past its free play: shim the pivot or the slave."
+    rise = _mm(f.height) if f.height >= 0 else f"({_mm(f.height)})"
+    if found.assumed:
+        sentence += " Free play with the old one is taken as none: nobody entered the bearing's clearance."
     where = "assumed, nobody entered the bearing's clearance" if found.assumed else "the bearing's clearance · R_f"
     working = [
         f"Rise = new − old = {_mm(found.new)} − {_mm(found.old)} = {_mm(f.height)} mm.",
-        f"Free play left = free play − rise · R_f = {_mm(found.play)} − {_mm(f.height)} · {figure(found.ratio)} = "
+        f"Free play left = free play − rise · R_f = {_mm(found.play)} − {rise} · {figure(found.ratio)} = "
         f"{_mm(f.free_play)} mm; free play {_mm(found.play)} mm is {where}.",
     ]
     if f.tilt is not None and found.arm is not None:

@@ -195,6 +195,8 @@ def test_a_shorter_bearing_takes_from_the_slaves_stroke() -> None:
     assert "still has its stroke" in shorter.sentence
     assert "The slave runs out" in short.sentence
     assert "assumed, nobody entered the bearing's clearance" in short.working[1]
+    assert "taken as none: nobody entered the bearing's clearance" in short.sentence
+    assert "0 − (−" in short.working[1]
     assert "slave still" not in said("fork", CABLE_CAR, bearing_height={"Old": 20, "New": 19}).sentence
 
 
