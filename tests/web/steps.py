@@ -12,7 +12,7 @@ def open_job(page: Page, shop: str, name: str, station: str = "choose") -> str:
     page.goto(shop)
     page.get_by_role("link", name=re.compile(name)).click()
     expect(page.get_by_role("navigation", name="Order of work")).to_be_visible()
-    page.get_by_role("link", name=station.capitalize(), exact=True).click()
+    turn(page, station.capitalize())
     if station == "choose":
         show(page, "Torque")
     return page.url
@@ -20,7 +20,14 @@ def open_job(page: Page, shop: str, name: str, station: str = "choose") -> str:
 
 def show(page: Page, view: str) -> None:
     """Turns to a view of the workbench."""
-    page.get_by_role("navigation", name="Workbench").get_by_role("link", name=view, exact=True).click()
+    turn(page, view, "Workbench")
+
+
+def turn(page: Page, to: str, within: str = "Order of work") -> None:
+    """Follows a link of a row of views, and waits for the view to be there: what is asked next is asked of it."""
+    link = page.get_by_role("navigation", name=within).get_by_role("link", name=to, exact=True)
+    link.click()
+    expect(link).to_have_attribute("aria-current", "page")
 
 
 def fill(page: Page, label: str, text: str) -> None:

@@ -6,7 +6,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from tests.web.steps import answer, fill, open_job, show
+from tests.web.steps import answer, fill, open_job, show, turn
 
 
 def floater(page: Page, typed: str) -> None:
@@ -81,16 +81,15 @@ def test_a_vehicle_renamed_half_way_keeps_what_was_typed_and_read_for_it(page: P
     least.get_by_label(re.compile("Figure")).fill("2.7")
     least.get_by_role("button", name=re.compile("Keep for")).click()
     expect(least).to_contain_text("The manual's, for this vehicle")
-    page.get_by_role("link", name="Brief", exact=True).click()
+    turn(page, "Brief")
     fill(page, "Vehicle", "Merrix 600 four, second owner")
-    page.get_by_role("link", name="Measure", exact=True).click()
+    turn(page, "Measure")
     page.locator("[data-check=plate_thickness]").click()
     expect(least).to_contain_text("2.7 mm")
     expect(least).to_contain_text("typed for “Merrix 600 four, track”")
-    page.get_by_role("link", name="History").click()
+    turn(page, "History", "Measure")
     expect(page.get_by_test_id("record")).to_contain_text("readings, newest first")
-    least_button = page.get_by_role("link", name="Bench")
-    least_button.click()
+    turn(page, "Bench", "Measure")
     page.locator("[data-check=plate_thickness]").click()
     least.get_by_role("button", name=re.compile("manual")).click()
     least.get_by_role("button", name="Back to the default").click()
@@ -100,7 +99,7 @@ def test_a_vehicle_renamed_half_way_keeps_what_was_typed_and_read_for_it(page: P
 def test_a_floaters_readings_go_into_the_job_and_out_again_with_one_undo(page: Page, shop: str) -> None:
     """One change takes them all in; one undo takes them all out, and the four answers stand as before."""
     open_job(page, shop, "twin-disc plan", "measure")
-    page.get_by_role("link", name="Decide").click()
+    turn(page, "Decide", "Measure")
     effects = page.get_by_test_id("effects")
     before = [answer(page, q).get_attribute("data-state") for q in ("bite", "lift", "heat", "true")]
     expect(effects.locator("[data-effect]")).not_to_have_count(0)

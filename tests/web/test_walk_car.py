@@ -8,7 +8,7 @@ from pathlib import Path
 from playwright.sync_api import Page, expect
 
 from liftbite.demo import JOBS
-from tests.web.steps import fill, open_job, pick, result, sentence, show, state
+from tests.web.steps import fill, open_job, pick, result, sentence, show, state, turn
 
 RUN = Path(__file__).parents[2] / "liftbite" / "demo" / "halvern-wheels.csv"
 
@@ -41,7 +41,7 @@ def test_from_a_run_to_a_clutch_that_holds(page: Page, shop: str) -> None:
     expect(result(page, "peak_engine_torque").nth(1)).to_contain_text("348.1")
     pick(page, "Use", "Road, tuned")
 
-    page.get_by_role("link", name="Choose", exact=True).click()
+    turn(page, "Choose")
     show(page, "Torque")
     fill(page, "Discs", "1")
     fill(page, "Outer diameter", "9 1/2 in")
@@ -62,7 +62,7 @@ def test_from_a_run_to_a_clutch_that_holds(page: Page, shop: str) -> None:
     page.get_by_role("button", name="Close").click()
     expect(page.get_by_test_id("slip-mark")).to_have_count(0)
 
-    page.get_by_role("link", name="Sheet", exact=True).click()
+    turn(page, "Sheet")
     expect(page.get_by_role("heading", name="Bite: holds")).to_be_visible()
     with page.expect_download() as leaving:
         page.get_by_role("link", name="Job file").click()
@@ -91,7 +91,7 @@ def test_the_verdict_moves_while_typing_and_nothing_needs_saving(page: Page, sho
     page.reload()
     page.get_by_role("button", name="Redo").click()
     expect(page.get_by_label("Clamp load", exact=True)).to_have_value("2100 lbf")
-    page.get_by_role("link", name="Record", exact=True).click()
+    turn(page, "Record")
     expect(page.get_by_role("listitem").first).to_contain_text("redone")
 
 

@@ -12,7 +12,7 @@ import pytest
 from playwright.sync_api import BrowserContext, Locator, Page, expect
 
 from liftbite.bench.simulate import Simulator, caliper, depths, dial_sweep, read_values
-from tests.web.steps import answer, open_job
+from tests.web.steps import answer, open_job, turn
 
 
 def bench(page: Page, shop: str, job: str, check: str) -> None:
@@ -94,7 +94,7 @@ def test_a_pack_that_fails_on_one_spring_and_is_too_close_to_call_on_one_plate(p
     page.get_by_role("button", name=re.compile("Light notches")).click()
     expect(verdict(page)).to_have_attribute("data-verdict", "dress or resurface")
 
-    page.get_by_role("link", name="Decide").click()
+    turn(page, "Decide", "Measure")
     needs = page.get_by_test_id("needs")
     expect(needs.locator("[data-part='Spring set']")).to_contain_text("Spring 4: 43.9 mm")
     expect(needs.locator("[data-part='Plate set']")).to_contain_text("Plate 4, place 1")
@@ -113,13 +113,13 @@ def test_a_micrometer_settles_what_a_caliper_cannot(page: Page, shop: str) -> No
     page.get_by_role("combobox", name="With").select_option("micrometer")
     read(page, *["2.912"] * 9, "2.821", *["2.912"] * 14)
     expect(verdict(page)).to_have_attribute("data-verdict", "reuse and watch")
-    page.get_by_role("link", name="History").click()
+    turn(page, "History", "Measure")
     expect(page.get_by_test_id("trend-plate_thickness").locator("circle")).to_have_count(2 + 1)
 
 
 def test_what_tired_springs_and_worn_plates_do_to_bite(page: Page, shop: str) -> None:
     open_job(page, shop, "Merrix 600", "measure")
-    page.get_by_role("link", name="Decide").click()
+    turn(page, "Decide", "Measure")
     effects = page.get_by_test_id("effects")
     expect(effects.locator("[data-effect=wear]")).to_contain_text("0.857 mm")
     expect(effects.locator("[data-effect=spring_free_lengths]")).to_contain_text("41.2 mm")
@@ -180,7 +180,7 @@ def test_angles_side_and_sign_are_said_and_counted(page: Page, shop: str) -> Non
 def test_the_bore_that_was_swept_moves_true(page: Page, shop: str) -> None:
     open_job(page, shop, "twin-disc plan", "measure")
     expect(answer(page, "true")).to_contain_text("runs true")
-    page.get_by_role("link", name="Decide").click()
+    turn(page, "Decide", "Measure")
     effects = page.get_by_test_id("effects")
     expect(effects.locator("[data-effect=housing_bore_runout]")).to_contain_text("0.33 mm")
     expect(effects.locator("[data-question=true]")).to_contain_text("look again")
@@ -386,7 +386,7 @@ def test_the_manuals_limit_is_typed_once_for_a_vehicle(page: Page, shop: str) ->
 
 def test_what_is_worth_doing_while_it_is_open(page: Page, shop: str) -> None:
     open_job(page, shop, "twin-disc plan", "measure")
-    page.get_by_role("link", name="Decide").click()
+    turn(page, "Decide", "Measure")
     expect(page.get_by_test_id("needs").locator("[data-part='Release bearing']")).to_contain_text("The grease has gone")
     open_ = page.get_by_test_id("while-open")
     for label, text in (("Part", "Pilot bearing"), ("Part now", "25"), ("Chance it fails", "10 %"),
@@ -406,7 +406,7 @@ def test_what_is_worth_doing_while_it_is_open(page: Page, shop: str) -> None:
 
 def test_readings_leave_and_come_as_csv(page: Page, shop: str, tmp_path: Path) -> None:
     open_job(page, shop, "Merrix 600", "measure")
-    page.get_by_role("link", name="History").click()
+    turn(page, "History", "Measure")
     expect(page.get_by_test_id("record")).to_contain_text("readings, newest first")
     with page.expect_download() as leaving:
         page.get_by_role("link", name="Save readings as CSV").click()
@@ -444,10 +444,10 @@ def test_every_view_of_measure_is_open_to_everyone(
 def test_the_section_opens_at_the_wear_that_was_found(page: Page, shop: str) -> None:
     """Measured on the bench, put into the job: the drawing stands where the stack stands today."""
     open_job(page, shop, "twin-disc plan", "measure")
-    page.get_by_role("link", name="Decide").click()
+    turn(page, "Decide", "Measure")
     page.get_by_test_id("effects").get_by_role("button", name=re.compile("as measured")).click()
     expect(page.get_by_test_id("effects")).to_contain_text("No reading says otherwise")
-    page.get_by_role("link", name="Choose", exact=True).click()
+    turn(page, "Choose")
     expect(page.get_by_test_id("life")).to_contain_text("Worn 0.43 mm")
     expect(page.get_by_test_id("wear-found")).to_contain_text("found")
     assert "worn" not in page.url

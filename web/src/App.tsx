@@ -1,5 +1,5 @@
 import { lazy, Suspense } from "react";
-import { createBrowserRouter, Navigate, useLocation } from "react-router";
+import { createBrowserRouter, type LoaderFunctionArgs, redirect, replace } from "react-router";
 import { RouterProvider } from "react-router/dom";
 import { BiteView } from "./views/BiteView";
 import { Brief } from "./views/Brief";
@@ -27,10 +27,17 @@ const late = (page: React.ReactNode) => (
   <Suspense fallback={<p className="p-8">Opening …</p>}>{page}</Suspense>
 );
 
-/** The workbench opens on the section; what the address asks for beside it stays. */
-function ToSection() {
-  return <Navigate to={{ pathname: "section", search: useLocation().search }} replace />;
-}
+/** Opens a station on its first view; what the address asks for beside it stays. The router turns there before it
+ *  draws, so that a click that comes meanwhile is the later one and holds. */
+const opensOn = (view: string) => ({
+  index: true as const,
+  loader: ({ request }: LoaderFunctionArgs) => {
+    const { pathname, search } = new URL(request.url);
+    // where the browser came in at the station itself, the view takes its place: a step back must leave it
+    const turn = location.pathname === pathname ? replace : redirect;
+    return turn(`${pathname.replace(/\/$/, "")}/${view}${search}`);
+  },
+});
 
 const FAILED = "Something on this page failed. What you entered is kept; load the page again.";
 
@@ -40,14 +47,15 @@ const router = createBrowserRouter([
     path: "/jobs/:id",
     element: <JobFrame />,
     errorElement: <Trouble sentence={FAILED} />,
+    hydrateFallbackElement: <p className="p-8">Opening …</p>,
     children: [
-      { index: true, element: <Navigate to="brief" replace /> },
+      opensOn("brief"),
       { path: "brief", element: <Brief /> },
       {
         path: "choose",
         element: <Choose />,
         children: [
-          { index: true, element: <ToSection /> },
+          opensOn("section"),
           { path: "section", element: late(<SectionView />) },
           { path: "bite", element: <BiteView /> },
           { path: "start", element: late(<StartView />) },
@@ -60,7 +68,7 @@ const router = createBrowserRouter([
         path: "measure",
         element: late(<Measure />),
         children: [
-          { index: true, element: <Navigate to="bench" replace /> },
+          opensOn("bench"),
           { path: "bench", element: late(<BenchView />) },
           { path: "decide", element: late(<DecideView />) },
           { path: "history", element: late(<HistoryView />) },

@@ -1,5 +1,5 @@
 import { useCallback } from "react";
-import { useSearchParams } from "react-router";
+import { useLocation, useNavigate, useSearchParams } from "react-router";
 
 /** What lies over a view; put away when it is closed. */
 export const LEAF_KEYS = ["working", "ask", "assumptions", "friction", "stage", "keys", "shelf"] as const;
@@ -15,7 +15,30 @@ export function withSearch(search: URLSearchParams, changes: Record<string, stri
   return text ? `?${text}` : "?";
 }
 
-const NO_LEAF = Object.fromEntries(LEAF_KEYS.map((key) => [key, null]));
+type Changes = Record<string, string | null>;
+
+/**
+ * What the address asks for, and how a view changes it: from how it stands now, not as it stood when the view was
+ * drawn, and only while the view is open. What comes back late, such as a reading taken in or a search begun, does not
+ * call back a builder who has turned elsewhere; nor does it where one of the parts `asDrawn` has changed since.
+ */
+export function useAddress(): [URLSearchParams, (changes: Changes, asDrawn?: readonly string[]) => void] {
+  const [search] = useSearchParams();
+  const { pathname } = useLocation();
+  const navigate = useNavigate();
+  const put = useCallback(
+    (changes: Changes, asDrawn: readonly string[] = []) => {
+      const now = new URLSearchParams(location.search);
+      if (location.pathname !== pathname || asDrawn.some((key) => now.get(key) !== search.get(key))) return;
+      const next = withSearch(now, changes);
+      if (next !== withSearch(now, {})) navigate(next, { replace: true, flushSync: true });
+    },
+    [pathname, search, navigate],
+  );
+  return [search, put];
+}
+
+export const NO_LEAF: Changes = Object.fromEntries(LEAF_KEYS.map((key) => [key, null]));
 
 /** Addresses of leaves over the view as it stands. */
 export function useLeaf() {

@@ -1,8 +1,7 @@
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
-import { useSearchParams } from "react-router";
 import { type EntryIn, type Field, type Job, type Picked, Refusal } from "@/api/client";
 import { useEnter, usePreview, useReread, useTurn } from "@/api/queries";
-import { triedIn, tryKey, withSearch } from "./address";
+import { triedIn, tryKey, useAddress } from "./address";
 import { asEntries, type Drafts, loadDrafts, saveDrafts, typing, without } from "./drafts";
 
 /** How long a figure rests before it is entered by itself, so that nothing needs saving. */
@@ -69,7 +68,7 @@ export function useDeskState(entered: Job): Desk {
   const [drafts, setDrafts] = useState<Drafts>(() => loadDrafts(id, sessionStorage));
   const [conflict, setConflict] = useState<Conflict | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [search, setSearch] = useSearchParams();
+  const [search, putAddress] = useAddress();
   const trialText = JSON.stringify(triedIn(search));
   const trial = useMemo<Drafts>(() => JSON.parse(trialText), [trialText]);
   const entries = useMemo(() => asEntries(drafts), [drafts]);
@@ -159,14 +158,13 @@ export function useDeskState(entered: Job): Desk {
   const drop = useCallback((quantity: string) => setDrafts((now) => without(now, [quantity])), []);
 
   const setTrial = useCallback(
-    (quantity: string, typed: string | null) =>
-      setSearch((now) => withSearch(now, { [tryKey(quantity)]: typed }), { replace: true, flushSync: true }),
-    [setSearch],
+    (quantity: string, typed: string | null) => putAddress({ [tryKey(quantity)]: typed }),
+    [putAddress],
   );
   const dropTrial = useCallback(() => {
     const keys = Object.keys(trial).map((quantity) => [tryKey(quantity), null]);
-    setSearch((now) => withSearch(now, Object.fromEntries(keys)), { replace: true, flushSync: true });
-  }, [trial, setSearch]);
+    putAddress(Object.fromEntries(keys));
+  }, [trial, putAddress]);
   const keepTrial = useCallback(() => {
     put(asEntries(trial));
     dropTrial();

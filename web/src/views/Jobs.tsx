@@ -1,16 +1,17 @@
 import { useEffect, useState } from "react";
-import { Link, useNavigate, useSearchParams } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { importJob, type JobLine, Refusal } from "@/api/client";
 import { useJobs, useKeepJob, usePutAway } from "@/api/queries";
 import { FileButton } from "@/components/FileButton";
 import { Glyph } from "@/components/Glyph";
 import { TopBar } from "@/components/TopBar";
+import { useAddress } from "@/lib/address";
 import { moment, STATE_WORDS } from "@/lib/words";
 import { NewJob } from "./NewJob";
 
 /** The jobs of the shop. */
 export function Jobs() {
-  const [search, setSearch] = useSearchParams();
+  const [search, put] = useAddress();
   const putAway = search.has("put-away");
   const jobs = useJobs(putAway);
   useEffect(() => {
@@ -29,7 +30,7 @@ export function Jobs() {
               <button
                 type="button"
                 className="plain-link min-h-9"
-                onClick={() => setSearch(putAway ? {} : { "put-away": "" })}
+                onClick={() => put({ "put-away": putAway ? null : "" })}
               >
                 {putAway ? "Back to the jobs at hand" : `${jobs.data.put_away} put away`}
               </button>

@@ -1,5 +1,4 @@
-import { useSearchParams } from "react-router";
-import { useLeaf } from "@/lib/address";
+import { NO_LEAF, useAddress } from "@/lib/address";
 import { Ask } from "./Ask";
 import { Assumptions } from "./Assumptions";
 import { KeysLeaf } from "./KeysLeaf";
@@ -8,9 +7,8 @@ import { WorkingLeaf } from "./WorkingLeaf";
 
 /** The leaves that can lie over a job, opened by the address so that every state can be linked to. */
 export function Leaves() {
-  const [search, setSearch] = useSearchParams();
-  const leaf = useLeaf();
-  const close = () => setSearch(leaf({}), { replace: true, flushSync: true });
+  const [search, put] = useAddress();
+  const close = () => put(NO_LEAF);
   const working = search.get("working");
   if (working) return <WorkingLeaf quantity={working} onClose={close} />;
   if (search.has("ask")) return <Ask result={search.get("ask") || "bite_margin"} onClose={close} />;

@@ -1,9 +1,9 @@
-import { useSearchParams } from "react-router";
 import type { WorkingStep } from "@/api/client";
 import { useWorking } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Formula } from "@/components/Formula";
 import { Panel } from "@/components/Panel";
+import { useAddress } from "@/lib/address";
 import { useDesk } from "@/lib/useDesk";
 
 const PLACES = [
@@ -15,15 +15,10 @@ const PLACES = [
 /** How a number came about, down to the inputs. */
 export function WorkingLeaf({ quantity, onClose }: { quantity: string; onClose: () => void }) {
   const desk = useDesk();
-  const [search, setSearch] = useSearchParams();
+  const [search, put] = useAddress();
   const friction = search.get("friction") ?? "-1";
   const planned = search.get("stage") !== "now";
   const working = useWorking(desk.entered.id, desk.entered.revision, quantity, planned, Number(friction));
-  const put = (name: "friction" | "stage", value: string) => {
-    const next = new URLSearchParams(search);
-    next.set(name, value);
-    setSearch(next, { replace: true, flushSync: true });
-  };
   const first = working.data?.steps[0];
   return (
     <Panel title={first ? `Working: ${first.label.toLowerCase()}` : "Working"} onClose={onClose}>
@@ -32,7 +27,7 @@ export function WorkingLeaf({ quantity, onClose }: { quantity: string; onClose: 
           label="Friction"
           options={PLACES}
           value={friction}
-          onPick={(value) => put("friction", value)}
+          onPick={(value) => put({ friction: value })}
         />
         {desk.entered.has_plan && (
           <Switch
@@ -42,7 +37,7 @@ export function WorkingLeaf({ quantity, onClose }: { quantity: string; onClose: 
               { value: "now", label: "as it is" },
             ]}
             value={planned ? "planned" : "now"}
-            onPick={(value) => put("stage", value)}
+            onPick={(value) => put({ stage: value })}
           />
         )}
       </div>

@@ -1,17 +1,17 @@
 import { useId } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link } from "react-router";
 import type { Moves } from "@/api/client";
 import { useMoves } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Plot } from "@/components/Plot";
 import { Scroll } from "@/components/Scroll";
-import { useLeaf, withSearch } from "@/lib/address";
+import { useAddress, useLeaf } from "@/lib/address";
 import { useDesk } from "@/lib/useDesk";
 
 /** What moves a result most, and how sure it is under the tolerances typed. */
 export function MovesView() {
   const desk = useDesk();
-  const [search, setSearch] = useSearchParams();
+  const [search, put] = useAddress();
   const leaf = useLeaf();
   const id = useId();
   const result = search.get("result") ?? "bite_margin";
@@ -27,12 +27,7 @@ export function MovesView() {
           <select
             id={id}
             value={result}
-            onChange={(event) =>
-              setSearch(withSearch(search, { result: event.target.value }), {
-                replace: true,
-                flushSync: true,
-              })
-            }
+            onChange={(event) => put({ result: event.target.value })}
             className="mt-1 h-11 min-w-[22rem] rounded-cut border border-line bg-sheet px-2 text-field"
           >
             {(moves.data?.results ?? [{ name: result, label: result }]).map((r) => (

@@ -1,9 +1,8 @@
 import { memo, useEffect, useRef, useState } from "react";
-import { useSearchParams } from "react-router";
 import type { Section } from "@/api/client";
 import { useSection } from "@/api/queries";
 import { Scroll } from "@/components/Scroll";
-import { withSearch } from "@/lib/address";
+import { useAddress } from "@/lib/address";
 import { OF_PART } from "@/lib/groups";
 import { RESULTS_LEAF } from "@/lib/leaves";
 import type { Place } from "@/lib/motion";
@@ -23,21 +22,18 @@ const REST_MS = 250;
 
 /** Pedal and wear as they stand; the address follows once they rest. */
 function usePlace(found: number): [Place, (change: Partial<Place>) => void] {
-  const [search, setSearch] = useSearchParams();
+  const [search, put] = useAddress();
   const [place, setPlace] = useState<Place>(() => ({
     pedal: shareIn(search.get("pedal"), 0),
     wear: shareIn(search.get("worn"), found),
   }));
-  // the address as it stands when the sliders have rested, not as it stood when they moved
-  const latest = useRef({ search, setSearch });
-  latest.current = { search, setSearch };
+  const latest = useRef(put);
+  latest.current = put;
   useEffect(() => {
     const timer = setTimeout(() => {
       const text = (share: number, rest: number) =>
         Math.abs(share - rest) < 5e-4 ? null : String(Math.round(share * 1000) / 10);
-      const { search: now, setSearch: put } = latest.current;
-      const next = withSearch(now, { pedal: text(place.pedal, 0), worn: text(place.wear, found) });
-      if (next !== withSearch(now, {})) put(next, { replace: true });
+      latest.current({ pedal: text(place.pedal, 0), worn: text(place.wear, found) });
     }, REST_MS);
     return () => clearTimeout(timer);
   }, [place, found]);
@@ -68,7 +64,7 @@ export function SectionView() {
 
 /** Drawn again when the section or the sliders change, not for every letter typed beside it. */
 const Sheet = memo(function Sheet({ section }: { section: Section }) {
-  const [search, setSearch] = useSearchParams();
+  const [search, put] = useAddress();
   const [place, move] = usePlace(foundShare(section));
   const frame = useRef<HTMLDivElement>(null);
   const width = useWidth(frame, 838);
@@ -76,8 +72,7 @@ const Sheet = memo(function Sheet({ section }: { section: Section }) {
   const sizes = search.has("sizes");
   const side = width >= 700;
   const half = side ? Math.floor((width - 28) / 2) : width;
-  const pick = (name: string) =>
-    setSearch(withSearch(search, { part: name === part ? null : name }), { replace: true, flushSync: true });
+  const pick = (name: string) => put({ part: name === part ? null : name });
   const onPedal = (pedal: number) => move({ pedal });
   return (
     <Scroll label="Section" className={`${RESULTS_LEAF} !py-2`}>
@@ -118,12 +113,7 @@ const Sheet = memo(function Sheet({ section }: { section: Section }) {
               type="button"
               aria-pressed={sizes}
               className="plain-link min-h-6"
-              onClick={() =>
-                setSearch(withSearch(search, { sizes: sizes ? null : "" }), {
-                  replace: true,
-                  flushSync: true,
-                })
-              }
+              onClick={() => put({ sizes: sizes ? null : "" })}
             >
               {sizes ? "Sizes off" : "Sizes on"}
             </button>

@@ -1,9 +1,8 @@
 import { useState } from "react";
-import { useSearchParams } from "react-router";
 import type { Candidate, Find } from "@/api/client";
 import { cancelFind, startFind, useFind, useShelf, useTake } from "@/api/shelf";
 import { Scroll } from "@/components/Scroll";
-import { withSearch } from "@/lib/address";
+import { useAddress } from "@/lib/address";
 import { counted, MOST_PINS, pinOf, type Ranges, sortedBy, takenBy, within } from "@/lib/finder";
 import { PARTS_LEAF, RESULTS_LEAF, TWO_LEAVES } from "@/lib/leaves";
 import { digits } from "@/lib/motion";
@@ -18,13 +17,11 @@ const SHOWN = 40;
 export function FindView() {
   const desk = useDesk();
   const shelf = useShelf();
-  const [search, setSearch] = useSearchParams();
+  const [search, put] = useAddress();
   const run = search.get("run") ? Number(search.get("run")) : null;
   const find = useFind(run);
   const [trouble, setTrouble] = useState<string | null>(null);
   const pins = (search.get("pins") ?? "").split(";").filter(Boolean);
-  const put = (changes: Record<string, string | null>) =>
-    setSearch((now) => withSearch(now, changes), { replace: true, flushSync: true });
   const toggle = (pin: string) => {
     const next = pins.includes(pin) ? pins.filter((p) => p !== pin) : [...pins, pin].slice(-MOST_PINS);
     put({ pins: next.join(";") || null });

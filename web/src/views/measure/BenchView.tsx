@@ -1,8 +1,8 @@
 import { useState } from "react";
-import { useOutletContext, useSearchParams } from "react-router";
+import { useOutletContext } from "react-router";
 import type { Measure } from "@/api/client";
 import { Scroll } from "@/components/Scroll";
-import { withSearch } from "@/lib/address";
+import { useAddress } from "@/lib/address";
 import { nextCheck, placeNow } from "@/lib/keypad";
 import { CheckList } from "./CheckList";
 import { Clock } from "./Clock";
@@ -21,13 +21,10 @@ export type Bench = { bench: Measure; send: Send };
 /** The bench: what to measure next on the left, one reading at a time in the middle, what it means on the right. */
 export function BenchView() {
   const { bench, send } = useOutletContext<Bench>();
-  const [search, setSearch] = useSearchParams();
+  const [search, put] = useAddress();
   const [listed, setListed] = useState(false);
   const asked = search.get("check") ?? bench.next_check;
   const check = bench.checks.find((each) => each.name === asked) ?? bench.checks[0];
-  const put = (changes: Record<string, string | null>) =>
-    // the address as it is now: a reading of a gauge may come back long after the page was drawn
-    setSearch(withSearch(new URLSearchParams(location.search), changes), { replace: true, flushSync: true });
   if (!check) return null;
   const go = (name: string) => {
     setListed(false);
@@ -80,7 +77,7 @@ export function BenchView() {
           place={search.get("place")}
           instrument={search.get("with")}
           send={send}
-          onPlace={(place) => put({ place, check: check.name })}
+          onPlace={(place) => put({ place, check: check.name }, ["check", "place"])}
           onInstrument={(key) => put({ with: key })}
         />
       </Scroll>

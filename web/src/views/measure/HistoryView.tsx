@@ -1,10 +1,10 @@
 import { useRef, useState } from "react";
-import { Link, useOutletContext, useSearchParams } from "react-router";
+import { Link, useOutletContext } from "react-router";
 import type { Trend } from "@/api/client";
 import { useBenchHistory, useBringReadings } from "@/api/measure";
 import { FileButton } from "@/components/FileButton";
 import { Scroll } from "@/components/Scroll";
-import { withSearch } from "@/lib/address";
+import { useAddress } from "@/lib/address";
 import { useWidth } from "@/lib/useWidth";
 import { bothSystems, moment } from "@/lib/words";
 import type { Bench } from "./BenchView";
@@ -12,7 +12,7 @@ import type { Bench } from "./BenchView";
 /** What was read before, of this vehicle over all its jobs: trends, every reading, and files in and out. */
 export function HistoryView() {
   const { bench } = useOutletContext<Bench>();
-  const [search, setSearch] = useSearchParams();
+  const [search, put] = useAddress();
   const shop = search.has("shop");
   const history = useBenchHistory(bench.job, shop);
   if (!history.data) return <p className="p-8">{history.error?.message ?? "Opening the record …"}</p>;
@@ -23,11 +23,7 @@ export function HistoryView() {
         <div className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
           <h1 className="text-head font-bold">{shop ? "The whole shop" : bench.vehicle || "This job"}</h1>
           <p className="flex flex-wrap items-center gap-2">
-            <button
-              type="button"
-              className="button min-h-11"
-              onClick={() => setSearch(withSearch(search, { shop: shop ? null : "" }), { replace: true })}
-            >
+            <button type="button" className="button min-h-11" onClick={() => put({ shop: shop ? null : "" })}>
               {shop ? `Only ${bench.vehicle || "this job"}` : "The whole shop"}
             </button>
             <Bring job={bench.job} />

@@ -1,25 +1,22 @@
 import { useEffect, useState } from "react";
-import { useSearchParams } from "react-router";
 import type { CsvRead, Part, Shelf } from "@/api/client";
 import { Refusal } from "@/api/client";
 import { useCatalogue } from "@/api/queries";
 import { readCsv, useChangePart, useShelf } from "@/api/shelf";
 import { FileButton } from "@/components/FileButton";
 import { TopBar } from "@/components/TopBar";
-import { withSearch } from "@/lib/address";
+import { useAddress } from "@/lib/address";
 import { CsvSheet } from "./CsvSheet";
 import { PartSheet } from "./PartSheet";
 
 /** The shelf of the shop: parts with what their maker's sheet says, for use in any job. */
 export function ShelfView() {
-  const [search, setSearch] = useSearchParams();
+  const [search, put] = useAddress();
   const putAway = search.has("put-away");
   const shelf = useShelf(putAway);
   const slot = search.get("slot") ?? "disc";
   const words = search.get("find") ?? "";
   const editing = search.get("part");
-  const put = (changes: Record<string, string | null>) =>
-    setSearch(withSearch(search, changes), { replace: true, flushSync: true });
   const [undo, setUndo] = useState<{ says: string; turn: () => void } | null>(null);
   useEffect(() => {
     document.title = "Shelf · Lift Bite";
