@@ -39,9 +39,8 @@ def demo(host: str, port: int) -> None:
 
 
 def _serve(host: str, port: int, *, demo: bool) -> None:
-    from waitress.server import create_server
-
     from liftbite.api.app import create_app, data_path, hosts_from_environment
+    from liftbite.api.serving import port_of, server_of
 
     path = data_path("data/demo.sqlite" if demo else "").absolute()
     app = create_app(path, hosts=hosts_from_environment())
@@ -51,11 +50,11 @@ def _serve(host: str, port: int, *, demo: bool) -> None:
         with app.extensions["liftbite.sessions"]() as session:
             load(session)
     try:
-        server = create_server(app, host=host, port=port, threads=8, max_request_body_size=8 * 1024 * 1024)
+        server = server_of(app, host, port)
     except OSError as error:
         raise click.ClickException(f"Port {port} cannot be used ({error.strerror}); name another with PORT=.") from None
     threading.Thread(target=_warm, daemon=True).start()
-    click.echo(f"Lift Bite is at  http://{host}:{server.effective_port}")
+    click.echo(f"Lift Bite is at  http://{host}:{port_of(server)}")
     click.echo(f"Its records are  {path}")
     click.echo("Stop it with Ctrl+C.")
     server.run()

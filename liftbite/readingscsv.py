@@ -18,11 +18,10 @@ from dataclasses import dataclass, field
 from datetime import UTC, datetime
 from typing import Any
 
-from liftbite.core.checks import CHECKS, Check
+from liftbite.core.checks import CHECKS
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
-from liftbite.core.findings import Reading, uncertainty_of
-from liftbite.core.instruments import INSTRUMENT_KINDS
-from liftbite.core.reading import read_distance, read_keyed
+from liftbite.core.findings import Reading
+from liftbite.core.reading import how_said, read_distance, read_filed, read_how
 from liftbite.csvtable import read_table
 
 COLUMNS = (
@@ -68,40 +67,12 @@ def write_readings(rows: Iterable[Row]) -> str:
         r = row.reading
         moment = row.at.astimezone(UTC).isoformat(timespec="seconds").replace("+00:00", "Z")
         length = CHECKS[row.check].unit == "m" and r.uncertainty
+        how = how_said(CHECKS[row.check], row.settings)
         writer.writerow([row.taking, row.check, r.place, r.typed, r.instrument,
                          f"{r.uncertainty * 1e3:g}" if length else "", r.skipped, moment,
-                         "" if row.distance is None else f"{row.distance / 1e3:g}", *_said(row)])  # fmt: skip
+                         "" if row.distance is None else f"{row.distance / 1e3:g}",
+                         *(how.get(name, "") for name in COLUMNS[-4:])])  # fmt: skip
     return out.getvalue()
-
-
-def _said(row: Row) -> tuple[str, str, str, str]:
-    """How a sweep was read and where a floater's shims sit, as the last columns have it."""
-    kept = row.settings
-    if row.check == "floater_gap":
-        return "", "", "", str(kept.get("shim", ""))
-    if CHECKS[row.check].kind != "sweep" or not kept:
-        return "", "", "", ""
-    plus = "plus" if kept.get("presses_plus", True) else "minus"
-    return str(kept.get("seen_from", "gearbox")), plus, str(kept.get("sag_typed", "")), ""
-
-
-#: Column -> what may stand in it; the first is what an empty cell means.
-_WORDS = {"seen_from": ("gearbox", "engine"), "pressed_in_reads": ("plus", "minus"), "shims": ("", "raises", "lowers")}
-
-
-def _how(check: Check, cells: Mapping[str, str]) -> dict[str, Any]:
-    """How a taking was taken, from its cells; empty where there is nothing to say."""
-    words = {name: cells.get(name, "") or offered[0] for name, offered in _WORDS.items()}
-    for name, word in words.items():
-        if word not in _WORDS[name]:
-            raise UnreadableEntry(f"“{word}” is not offered for {name}; {' or '.join(filter(None, _WORDS[name]))}")
-    if check.name == "floater_gap":
-        return {"shim": words["shims"]} if words["shims"] else {}
-    if check.kind != "sweep" or not any(cells.get(name) for name in ("seen_from", "pressed_in_reads", "sag")):
-        return {}
-    sag = cells.get("sag", "")
-    return {"seen_from": words["seen_from"], "presses_plus": words["pressed_in_reads"] == "plus", "sag_typed": sag,
-            "sag": read_keyed(check, sag).si if sag else 0.0}  # fmt: skip
 
 
 def read_readings(text: str, now: datetime) -> list[Line]:
@@ -138,33 +109,16 @@ def _row(cells: dict[str, str], now: datetime) -> Row:
     check = CHECKS.get(cells["check"])
     if check is None:
         raise UnreadableEntry(f"“{cells['check']}” is no check")
-    if not cells["place"] or len(cells["place"]) > 80:
-        raise UnreadableEntry("a place is missing, or longer than 80 characters")
-    instrument = cells.get("instrument", "")
-    if instrument and instrument not in INSTRUMENT_KINDS:
-        raise UnreadableEntry(f"“{instrument}” is no instrument; they are {', '.join(INSTRUMENT_KINDS)}")
-    skipped, typed = cells.get("skipped", "")[:200], cells["reading"]
     at = _moment(cells.get("at", ""), now)
     distance = read_distance(cells.get("distance_km", ""))
-    name, how = cells.get("taking", "")[:40], _how(check, cells)
-    if skipped and not typed:
-        return Row(name, check.name, Reading(cells["place"], skipped=skipped), at, distance, how)
-    if check.kind == "grade":
-        if typed not in {g.value for g in check.grades}:
-            raise UnreadableEntry(f"“{typed}” is no grade of {check.label.lower()}")
-        return Row(name, check.name, Reading(cells["place"], None, typed), at, distance)
-    keyed = read_keyed(check, typed)
     doubt = cells.get("uncertainty_mm", "")
-    uncertainty = uncertainty_of(instrument, check.unit)
-    if doubt:
-        try:
-            uncertainty = float(doubt.replace(",", ".")) / 1e3
-        except ValueError:
-            raise UnreadableEntry(f"“{doubt}” is no uncertainty in mm") from None
-        if not 0 <= uncertainty < 1:
-            raise UnreadableEntry(f"“{doubt}” is no uncertainty in mm")
-    reading = Reading(cells["place"], keyed.si, keyed.typed, instrument, uncertainty)
-    return Row(name, check.name, reading, at, distance, how)
+    try:
+        uncertainty = float(doubt.replace(",", ".")) / 1e3 if doubt else None
+    except ValueError:
+        raise UnreadableEntry(f"“{doubt}” is no uncertainty in mm") from None
+    reading = read_filed(check, cells["place"], cells["reading"], cells.get("instrument", ""), uncertainty,
+                         cells.get("skipped", ""))  # fmt: skip
+    return Row(cells.get("taking", "")[:40], check.name, reading, at, distance, read_how(check, cells))
 
 
 def _moment(text: str, now: datetime) -> datetime:

@@ -4,15 +4,21 @@
 - `Keyed`, `read_keyed`   the value, what is kept as typed, and a question where it is unusual
 - `read_limit`   a limit as typed
 - `read_distance`   an odometer as typed
+- `read_filed`   a reading as a file has it
+- `how_said`, `read_how`   how a taking was read, in the words of files
 """
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import Any
 
 from liftbite.core.checks import Check
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.figures import show
+from liftbite.core.findings import Reading, uncertainty_of
+from liftbite.core.instruments import INSTRUMENT_KINDS
 from liftbite.core.units import KINDS, other_readings, read, to_si
 
 #: Furthest a bench reaches [SI]: no part of a clutch is longer than this.
@@ -125,3 +131,85 @@ def read_distance(typed: str) -> float | None:
     if not 0 <= found <= 1e10:
         raise UnreadableEntry(f"Distance: “{typed}” is not a distance an odometer shows.")
     return found
+
+
+def read_filed(check: Check, place: str, typed: str, instrument: str = "", uncertainty: float | None = None,
+               skipped: str = "") -> Reading:  # fmt: skip
+    """A reading as a file has it: `typed` with its unit or a grade's name, `uncertainty` in SI or the instrument's own.
+
+    Raises
+    ------
+    UnreadableEntry : no place, no such instrument or grade, no figure, or no uncertainty
+
+    >>> from liftbite.core.checks import CHECKS
+    >>> read_filed(CHECKS["plate_thickness"], "Plate 1, place 1", "2.9 mm", "caliper", 3e-5).si
+    0.0029
+    >>> read_filed(CHECKS["basket"], "Once", "deep").typed
+    'deep'
+    """
+    if not place or len(place) > 80:
+        raise UnreadableEntry("a place is missing, or longer than 80 characters")
+    if instrument and instrument not in INSTRUMENT_KINDS:
+        raise UnreadableEntry(f"“{instrument}” is no instrument; they are {', '.join(INSTRUMENT_KINDS)}")
+    if skipped and not typed:
+        return Reading(place, skipped=skipped[:200])
+    if check.kind == "grade":
+        if typed not in {g.value for g in check.grades}:
+            raise UnreadableEntry(f"“{typed}” is no grade of {check.label.lower()}")
+        return Reading(place, None, typed)
+    keyed = read_keyed(check, typed)
+    trusted = uncertainty_of(instrument, check.unit) if uncertainty is None else uncertainty
+    if not 0 <= trusted < 1:
+        raise UnreadableEntry(f"“{trusted:g}” is no uncertainty")
+    return Reading(place, keyed.si, keyed.typed, instrument, trusted)
+
+
+#: How a taking was read, in the words of files: column -> what may stand in it; the first is what an empty one means.
+HOW_WORDS: Mapping[str, tuple[str, ...]] = {
+    "seen_from": ("gearbox", "engine"),
+    "pressed_in_reads": ("plus", "minus"),
+    "shims": ("", "raises", "lowers"),
+}
+
+
+def how_said(check: Check, settings: Mapping[str, Any]) -> dict[str, str]:
+    """How a sweep was read and where a floater's shims sit, in the words of files; only what says something.
+
+    >>> from liftbite.core.checks import CHECKS
+    >>> how_said(CHECKS["bore_runout"], {"seen_from": "engine", "presses_plus": False})
+    {'seen_from': 'engine', 'pressed_in_reads': 'minus'}
+    """
+    if check.name == "floater_gap":
+        said = {"shims": str(settings.get("shim", ""))}
+    elif check.kind == "sweep" and settings:
+        said = {"seen_from": str(settings.get("seen_from", "gearbox")),
+                "pressed_in_reads": "plus" if settings.get("presses_plus", True) else "minus",
+                "sag": str(settings.get("sag_typed", ""))}  # fmt: skip
+    else:
+        return {}
+    return {name: word for name, word in said.items() if word}
+
+
+def read_how(check: Check, said: Mapping[str, str]) -> dict[str, Any]:
+    """How a taking was read, from the words of a file; empty where there is nothing to say.
+
+    Raises
+    ------
+    UnreadableEntry : a word that is not offered, or a sag that is no length
+
+    >>> from liftbite.core.checks import CHECKS
+    >>> read_how(CHECKS["floater_gap"], {"shims": "raises"})
+    {'shim': 'raises'}
+    """
+    words = {name: said.get(name, "") or offered[0] for name, offered in HOW_WORDS.items()}
+    for name, word in words.items():
+        if word not in HOW_WORDS[name]:
+            offered = " or ".join(filter(None, HOW_WORDS[name]))
+            raise UnreadableEntry(f"“{word}” is not offered for {name}; {offered}")
+    if check.name == "floater_gap":
+        return {"shim": words["shims"]} if words["shims"] else {}
+    if check.kind != "sweep" or not any(said.get(name) for name in ("seen_from", "pressed_in_reads", "sag")):
+        return {}
+    sag = said.get("sag", "")
+    return {"seen_from": words["seen_from"], "presses_plus": words["pressed_in_reads"] == "plus", "sag_typed": sag,
+            "sag": read_keyed(check, sag).si if sag else 0.0}  # fmt: skip

@@ -3,17 +3,15 @@
 from __future__ import annotations
 
 import shutil
-import threading
-import time
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
 import pytest
 from playwright.sync_api import BrowserContext, Page
-from waitress.server import create_server
 
 from liftbite.api.app import WEB, create_app
+from liftbite.api.serving import serving
 from liftbite.demo import load
 
 ROOT = Path(__file__).parents[2]
@@ -45,15 +43,8 @@ def shop(tmp_path: Path) -> Iterator[str]:
     app = create_app(tmp_path / "shop.sqlite")
     with app.extensions["liftbite.sessions"]() as session:
         load(session)
-    server = create_server(app, host="127.0.0.1", port=0, threads=8)
-    thread = threading.Thread(target=server.run, daemon=True)
-    thread.start()
-    yield f"http://127.0.0.1:{server.effective_port}"
-    app.extensions["liftbite.gauges"].close_all()  # what waits for a reading is answered
-    time.sleep(0.1)
-    server.close()
-    thread.join(timeout=5)
-    app.extensions["liftbite.sessions"].kw["bind"].dispose()
+    with serving(app) as address:
+        yield address
 
 
 @pytest.fixture

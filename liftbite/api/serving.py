@@ -1,0 +1,63 @@
+"""The server in use, and the same one on a thread, for whoever needs an address for a while.
+
+- `server_of`   the server of a shop
+- `port_of`     where it listens
+- `serving`     a shop served while a block runs
+"""
+
+from __future__ import annotations
+
+import threading
+from collections.abc import Iterator
+from contextlib import contextmanager
+
+from flask import Flask
+from waitress import wasyncore
+from waitress.server import MultiSocketServer, TcpWSGIServer, create_server
+
+#: Gauges that wait for a reading hold a thread each; the rest is for what builders do.
+THREADS = 8
+#: Largest request, larger than any dyno file [bytes].
+MOST_BODY = 8 * 1024 * 1024
+#: How long a request under way may take when a block ends [s].
+_PATIENCE = 10
+
+
+def server_of(app: Flask, host: str, port: int) -> TcpWSGIServer | MultiSocketServer:
+    """The server of a shop, not yet running.
+
+    Raises
+    ------
+    OSError : the address is taken or not this machine's
+    """
+    found: TcpWSGIServer | MultiSocketServer = create_server(
+        app, host=host, port=port, threads=THREADS, max_request_body_size=MOST_BODY
+    )
+    return found
+
+
+def port_of(server: TcpWSGIServer | MultiSocketServer) -> int:
+    """The port a server listens at; a name such as localhost may stand for several addresses, at the same port."""
+    if isinstance(server, MultiSocketServer):
+        return int(server.effective_listen[0][1])
+    return int(server.effective_port)
+
+
+@contextmanager
+def serving(app: Flask) -> Iterator[str]:
+    """Serves a shop on a free port of this machine while the block runs; its address.
+
+    What is under way is finished before the sockets are closed, on the thread that watches them.
+    """
+    server = server_of(app, "127.0.0.1", 0)
+    assert isinstance(server, TcpWSGIServer)
+    thread = threading.Thread(target=server.run, daemon=True)
+    thread.start()
+    try:
+        yield f"http://127.0.0.1:{port_of(server)}"
+    finally:
+        app.extensions["liftbite.gauges"].close_all()  # what waits for a reading is answered
+        server.task_dispatcher.shutdown(timeout=_PATIENCE)
+        server.trigger.pull_trigger(lambda: wasyncore.close_all(server._map, ignore_all=True))
+        thread.join(_PATIENCE)
+        app.extensions["liftbite.sessions"].kw["bind"].dispose()
