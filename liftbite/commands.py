@@ -37,7 +37,7 @@ def read_revisions(file: Path) -> list[Revision]:
     from liftbite.jobfile import read_job_file
 
     try:
-        return read_job_file(file.read_bytes())
+        return read_job_file(file.read_bytes()).revisions
     except OSError as error:
         bad_input(f"{file}: {error.strerror}")
     except UnreadableFile as error:
@@ -103,18 +103,18 @@ def explain(quantity: str, file: Path, as_json: bool, as_csv: bool) -> None:
         writer = csv.writer(out, lineterminator="\n")
         writer.writerow(["of", "quantity", "symbol", "value", "mark", "typed"])
         for step in shown.steps:
-            writer.writerow(["", step.name, step.symbol, step.si or step.curve, step.mark, ""])
+            writer.writerow(["", step.name, step.symbol, step.si or step.words, step.mark, ""])
             for t in step.terms:
-                writer.writerow([step.name, t.name, t.symbol, t.si or t.curve, t.mark, t.typeset or ""])
+                writer.writerow([step.name, t.name, t.symbol, t.si or t.words, t.mark, t.typeset or ""])
         click.echo(out.getvalue(), nl=False)
         return
     for step in shown.steps:
-        click.echo(f"{step.label}: {step.curve or step.si}\n    {step.formula}    [{step.mark}] {step.source}")
+        click.echo(f"{step.label}: {step.words or step.si}\n    {step.formula}    [{step.mark}] {step.source}")
         for term in step.terms:
             origin = (
                 f" as typed {term.typeset}" if term.typeset else f" {term.mark}" if term.mark != "worked out" else ""
             )
-            click.echo(f"      {term.symbol} = {term.curve or term.si}  {term.label}{origin}")
+            click.echo(f"      {term.symbol} = {term.words or term.si}  {term.label}{origin}")
 
 
 @click.command()

@@ -1,25 +1,29 @@
-"""The job file, `*.liftbite.json`: a job with its whole ledger, versioned, described by a published JSON Schema.
+"""The job file, `*.liftbite.json`: a job with its whole ledger and all that was measured.
+
+It has a version, and a published JSON Schema describes it.
 
 - `JobFile`              the file as a model; `JobFile.model_json_schema()` is what `liftbite schema` prints
-- `to_file`, `from_file` ledger to file and back
-- `read_job_file`        bytes to ledger, every fault a sentence that names the place
+- `to_file`, `from_file` ledger and bench to file, and the ledger back
+- `FiledJob`, `read_job_file`   bytes to ledger and bench, every fault a sentence that names the place
 """
 
 from __future__ import annotations
 
 import json
 from collections.abc import Sequence
+from dataclasses import dataclass
 from math import isclose
-from typing import Annotated, Any, Literal
+from typing import Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
+from liftbite.benchfile import FileBench, Filed, from_bench, to_bench
 from liftbite.core.choices import CHOICES
 from liftbite.core.curve import TorqueCurve
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.ledger import Entry, Revision, curve_entry, read_entry
+from liftbite.fieldtypes import Finite
 
-Finite = Annotated[float, Field(strict=True, allow_inf_nan=False)]
 FORMAT = "liftbite-job"
 
 
@@ -66,11 +70,21 @@ class JobFile(_Strict):
     format: Literal["liftbite-job"] = "liftbite-job"
     version: Literal[1] = 1
     revisions: list[FileRevision] = Field(min_length=1, max_length=100_000)
+    bench: FileBench | None = Field(default=None, description="What was measured; left out where nothing was.")
 
 
-def to_file(revisions: Sequence[Revision]) -> JobFile:
-    """A ledger as a file."""
+@dataclass(frozen=True, slots=True)
+class FiledJob:
+    """A job as a file has it: its ledger, and all that was measured."""
+
+    revisions: list[Revision]
+    bench: Filed
+
+
+def to_file(revisions: Sequence[Revision], bench: Filed | None = None) -> JobFile:
+    """A ledger, with what was measured, as a file."""
     return JobFile(
+        bench=to_bench(bench or Filed()),
         revisions=[
             FileRevision(
                 number=r.number, kind=r.kind, at=r.at, of=r.of, entries=[_to_entry(e) for e in r.entries]
@@ -135,8 +149,8 @@ def _from_entry(entry: FileEntry, where: str) -> Entry:
     return Entry(read.quantity, read.typed, read.si, entry.mark, file=entry.file)
 
 
-def read_job_file(data: bytes) -> list[Revision]:
-    """The ledger of a job file.
+def read_job_file(data: bytes) -> FiledJob:
+    """The job of a job file.
 
     Raises
     ------
@@ -163,7 +177,7 @@ def read_job_file(data: bytes) -> list[Revision]:
     if layout is None:
         offered = ", ".join(o.value for o in CHOICES["layout"].options)
         raise UnreadableFile(f"no entry says the “layout”; it is one of {offered}")
-    return ledger
+    return FiledJob(ledger, from_bench(file.bench))
 
 
 def _no_constant(name: str) -> float:

@@ -15,7 +15,7 @@ from sqlalchemy.orm import Session, sessionmaker
 from werkzeug.exceptions import NotFound
 
 from liftbite import __version__
-from liftbite.api import curves, finding, jobs, measure, problems, shelf, workbench
+from liftbite.api import bench_files, curves, finding, jobs, measure, problems, shelf, workbench
 from liftbite.api import models as m
 from liftbite.api.guard import protect
 from liftbite.api.present import catalogue_out
@@ -60,6 +60,7 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     app.register_api(shelf.api)
     app.register_api(finding.api)
     app.register_api(measure.api)
+    app.register_api(bench_files.api)
     app.extensions["liftbite.runs"] = finding.Runs()
     app.extensions["liftbite.gauges"] = Gauges()
     with sessions() as session:

@@ -1,6 +1,6 @@
 """The bench as it goes over the wire.
 
-- `Bench`, `bench_of`   everything a job's bench stands on, read once
+- `Bench`       everything a job's bench stands on, read once
 - `measure_out`         checks, verdicts, needs, proofs
 - `effects_out`         the four questions before and after
 """
@@ -25,7 +25,7 @@ from liftbite.core.answers import answer
 from liftbite.core.checks import CHECKS, Check, Limit, Place, checks_for
 from liftbite.core.choices import CHOICES
 from liftbite.core.consequences import Effect, effects
-from liftbite.core.decide import SCHOOLS, needs, worst, worth_it
+from liftbite.core.decide import SCHOOLS, OpenSum, needs, worst, worth_it
 from liftbite.core.explained import finding_explained, sweep_explained
 from liftbite.core.figures import figure, typeset
 from liftbite.core.findings import Finding, Reading, assess, left_of, limits_of, value_of
@@ -38,7 +38,7 @@ from liftbite.core.runout import FACES, SweepSettings, pointing, unreachable
 from liftbite.core.setup import Setup, both, label_of, set_up
 from liftbite.core.sweeps import Sweep, judge_sweep, places_taken, sweep_of
 from liftbite.core.units import from_si
-from liftbite.store.bench import Instrument, OpenSum, Taking
+from liftbite.store.bench import Instrument, Taking
 from liftbite.store.jobs import utc_text
 
 
@@ -390,7 +390,7 @@ def effects_out(bench: Bench, without: Collection[str] = ()) -> mm.MeasuredEffec
                 check=e.check, quantity=e.quantity, label=label_of(e.quantity), why=e.why,
                 before=_said(e.quantity, bench.entries[e.quantity].typed if e.quantity in bench.entries else None,
                              bench.setup),
-                after=_said(e.quantity, e.typed, bench.setup),
+                after=_said(e.quantity, e.typed, bench.setup), typed=e.typed,
             )
             for e in found
         ],

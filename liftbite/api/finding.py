@@ -17,10 +17,10 @@ import numpy as np
 from flask import Response, current_app
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
-from sqlalchemy.orm import Session
 
 from liftbite.api import models as m
 from liftbite.api import models_shelf as ms
+from liftbite.api.common import reply, session_of
 from liftbite.api.drawing import stage_of
 from liftbite.api.jobs import JobPath
 from liftbite.api.present import band_out, typed_safely, verdict_out
@@ -120,19 +120,9 @@ class RunPath(BaseModel):
     run_id: int = Field(ge=1, le=2**53)
 
 
-def _session() -> Session:
-    maker = current_app.extensions["liftbite.sessions"]
-    session: Session = maker()
-    return session
-
-
 def _runs() -> Runs:
     runs: Runs = current_app.extensions["liftbite.runs"]
     return runs
-
-
-def _answer(model: Any, status: int = 200) -> Response:
-    return Response(model.model_dump_json(), status, content_type="application/json")
 
 
 def _free_parts(free: ms.FreeIn) -> list[Part]:
@@ -153,7 +143,7 @@ def _free_parts(free: ms.FreeIn) -> list[Part]:
 @api.post("/api/jobs/<int:job_id>/finds", responses={"201": ms.FindOut, **_PROBLEMS})
 def start_find(path: JobPath, body: ms.FindIn) -> Response:
     """Begins a sweep over parts and free figures against the job's brief."""
-    with _session() as session:
+    with session_of() as session:
         entries = dict(ledger.present(store.revisions_of(session, path.job_id)))
         slots: dict[str, list[Part]] = {}
         ids: dict[str, dict[str, int]] = {}
@@ -175,13 +165,13 @@ def start_find(path: JobPath, body: ms.FindIn) -> Response:
     setup = set_up(entries)
     run = _runs().start(lambda number: Run(number, slots, ids, total, body.all_four))
     threading.Thread(target=run.work, args=(entries, stage_of(setup)), daemon=True).start()
-    return _answer(_find_out(run), 201)
+    return reply(_find_out(run), 201)
 
 
 @api.get("/api/finds/<int:run_id>", responses={"200": ms.FindOut, **_PROBLEMS})
 def get_find(path: RunPath) -> Response:
     """How far a sweep is and what it found so far."""
-    return _answer(_find_out(_runs().get(path.run_id)))
+    return reply(_find_out(_runs().get(path.run_id)))
 
 
 @api.delete("/api/finds/<int:run_id>", responses={"200": ms.FindOut, **_PROBLEMS})
@@ -189,7 +179,7 @@ def cancel_find(path: RunPath) -> Response:
     """Stops a sweep; what it found so far stays."""
     run = _runs().get(path.run_id)
     run.cancelled.set()
-    return _answer(_find_out(run))
+    return reply(_find_out(run))
 
 
 def _find_out(run: Run) -> ms.FindOut:
@@ -234,7 +224,7 @@ _COMPARED = (
 @api.post("/api/jobs/<int:job_id>/compare", responses={"200": ms.CompareOut, **_PROBLEMS})
 def compare(path: JobPath, body: ms.CompareIn) -> Response:
     """Candidates side by side with the job as it is."""
-    with _session() as session:
+    with session_of() as session:
         present = dict(ledger.present(store.revisions_of(session, path.job_id)))
         columns = [_compared("As it is", present)]
         for number, candidate in enumerate(body.candidates, start=1):
@@ -242,7 +232,7 @@ def compare(path: JobPath, body: ms.CompareIn) -> Response:
             after = with_parts(present, shelf.parts_of(session, candidate.parts), tried)
             columns.append(_compared(f"Pin {number}", after))
     rows = [m.NameOut(name=n, label=label_of(n)) for n in _COMPARED if any(n in c.figures for c in columns)]
-    return _answer(ms.CompareOut(rows=rows, columns=columns))
+    return reply(ms.CompareOut(rows=rows, columns=columns))
 
 
 def _compared(label: str, entries: Mapping[str, Entry]) -> ms.ComparedOut:

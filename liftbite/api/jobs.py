@@ -4,20 +4,20 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterable
-from datetime import UTC, datetime
 from typing import Any
 
-from flask import Response, current_app, request
+from flask import Response, request
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 from sqlalchemy.orm import Session
 
 from liftbite.api import models as m
 from liftbite.api import present as out
+from liftbite.api.common import download, now, session_of
 from liftbite.api.problems import Faults, NeedsPrecondition, problem_responses
 from liftbite.api.reading import changes, read_entries
 from liftbite.core import ledger
-from liftbite.core.answers import LOW, NOW, PLANNED, answer
+from liftbite.core.answers import NOW, PLANNED, answer
 from liftbite.core.dyno import write_csv
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.ledger import Entry, Revision
@@ -27,6 +27,7 @@ from liftbite.core.setup import Setup, label_of, set_up, unit_of
 from liftbite.core.units import read
 from liftbite.core.working import working
 from liftbite.jobfile import dump, read_job_file, to_file
+from liftbite.store import bench as bench_store
 from liftbite.store import jobs as store
 
 api = APIBlueprint("jobs", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="jobs")])
@@ -38,39 +39,16 @@ class JobPath(BaseModel):
     job_id: int = Field(ge=1, le=2**53)
 
 
-class WorkingPath(JobPath):
-    """A result of a job."""
-
-    quantity: str = Field(max_length=100)
-
-
 class ListQuery(BaseModel):
     """Which jobs."""
 
     put_away: bool = False
 
 
-class StateQuery(BaseModel):
-    """The state a working is shown at."""
-
-    planned: bool = True
-    friction: float = Field(default=LOW, ge=-1, le=1, allow_inf_nan=False, description="-1 low, 0 nominal, 1 high")
-
-
 class CurveQuery(BaseModel):
     """Which curve, and at the crank or as measured."""
 
     stage: str = Field(default="now", pattern="^(now|planned)$")
-
-
-def _session() -> Session:
-    maker = current_app.extensions["liftbite.sessions"]
-    session: Session = maker()
-    return session
-
-
-def _now() -> datetime:
-    return datetime.now(UTC)
 
 
 def seen_revision() -> int:
@@ -93,7 +71,7 @@ def answer_with_job(session: Session, job_id: int, revisions: list[Revision], st
 @api.get("", responses={"200": m.JobListOut})
 def list_jobs(query: ListQuery) -> tuple[dict[str, Any], int]:
     """The jobs of the shop, newest first."""
-    with _session() as session:
+    with session_of() as session:
         jobs = store.list_jobs(session, put_away=query.put_away)
         away = store.count_jobs(session, put_away=True)
     lines = [out.line_out(job_id, revisions) for job_id, revisions in jobs]
@@ -107,9 +85,9 @@ def create_job(body: m.NewJobIn) -> Response:
     taken, faults = read_entries(m.EntryIn(quantity=q, typed=t) for q, t in typed.items() if t)
     if faults:
         raise Faults({field: why for field, (_, why) in faults.items()})
-    at = _now()
+    at = now()
     first = Revision(1, "start", store.utc_text(at), tuple(taken))
-    with _session() as session:
+    with session_of() as session:
         job_id = store.create(session, [first], at)
         return answer_with_job(session, job_id, [first], 201)
 
@@ -117,7 +95,7 @@ def create_job(body: m.NewJobIn) -> Response:
 @api.get("/<int:job_id>", responses={"200": m.JobOut, **problem_responses(404)})
 def get_job(path: JobPath) -> Response:
     """A job with everything it says now; the ETag is its revision."""
-    with _session() as session:
+    with session_of() as session:
         return answer_with_job(session, path.job_id, store.revisions_of(session, path.job_id))
 
 
@@ -128,13 +106,13 @@ def enter(path: JobPath, body: m.EntriesIn) -> Response:
     taken, faults = read_entries(body.entries)
     if faults:
         raise Faults({field: why for field, (_, why) in faults.items()})
-    with _session() as session:
+    with session_of() as session:
         revisions = store.revisions_of(session, path.job_id)
         if revisions[-1].number != seen:
             raise store.Stale(revisions[-1].number)
         new = changes(taken, ledger.present(revisions))
         if new:
-            revisions.append(store.append(session, path.job_id, seen, new, _now()))
+            revisions.append(store.append(session, path.job_id, seen, new, now()))
         return answer_with_job(session, path.job_id, revisions)
 
 
@@ -142,7 +120,7 @@ def enter(path: JobPath, body: m.EntriesIn) -> Response:
 def preview(path: JobPath, body: m.EntriesIn) -> Response:
     """What the job would say with these entries; nothing is kept."""
     taken, faults = read_entries(body.entries)
-    with _session() as session:
+    with session_of() as session:
         revisions = store.revisions_of(session, path.job_id)
         away = store.is_put_away(session, path.job_id)
     entries = _with(ledger.present(revisions), taken)
@@ -152,14 +130,14 @@ def preview(path: JobPath, body: m.EntriesIn) -> Response:
 
 def _turn(job_id: int, kind: ledger.RevisionKind) -> Response:
     seen = seen_revision()
-    with _session() as session:
+    with session_of() as session:
         revisions = store.revisions_of(session, job_id)
         if revisions[-1].number != seen:
             raise store.Stale(revisions[-1].number)
         turned = ledger.undo(revisions) if kind == "undo" else ledger.redo(revisions)
         if turned is not None:
             of, entries = turned
-            revisions.append(store.append(session, job_id, seen, entries, _now(), kind=kind, of=of))
+            revisions.append(store.append(session, job_id, seen, entries, now(), kind=kind, of=of))
         return answer_with_job(session, job_id, revisions)
 
 
@@ -178,25 +156,21 @@ def redo(path: JobPath) -> Response:
 @api.put("/<int:job_id>/put-away", responses={"200": m.JobOut, **problem_responses(400, 404, 422)})
 def put_away(path: JobPath, body: m.PutAwayIn) -> Response:
     """Puts a job out of sight, or back; nothing is deleted."""
-    with _session() as session:
-        store.put_away(session, path.job_id, _now() if body.put_away else None)
+    with session_of() as session:
+        store.put_away(session, path.job_id, now() if body.put_away else None)
         return answer_with_job(session, path.job_id, store.revisions_of(session, path.job_id))
 
 
 @api.get("/<int:job_id>/history", responses={"200": m.HistoryOut, **problem_responses(404)})
 def history(path: JobPath) -> tuple[dict[str, Any], int]:
     """The ledger in words, newest first."""
-    with _session() as session:
+    with session_of() as session:
         return out.history_out(store.revisions_of(session, path.job_id)).model_dump(), 200
-
-
-def _setup(job_id: int) -> Setup:
-    return setup_with(job_id, ())
 
 
 def setup_with(job_id: int, tried: Iterable[m.EntryIn]) -> Setup:
     """The set-up of a job with entries that are not kept; what cannot be read is left as it was."""
-    with _session() as session:
+    with session_of() as session:
         entries: dict[str, Entry] = ledger.present(store.revisions_of(session, job_id))
     return set_up(_with(entries, read_entries(tried)[0]))
 
@@ -216,21 +190,21 @@ def _at(planned: bool, friction: float) -> str:
     return f"{'planned stage' if planned else 'engine as it is'}, {place} friction"
 
 
-@api.get("/<int:job_id>/working/<quantity>", responses={"200": m.WorkingOut, **problem_responses(404, 422)})
-def get_working(path: WorkingPath, query: StateQuery) -> tuple[dict[str, Any], int]:
-    """How a result came about, down to the inputs."""
-    setup = _setup(path.job_id)
-    if path.quantity not in setup.graph.functions:
-        raise UnreadableEntry(f"{label_of(path.quantity)} is not worked out in this arrangement, so it has no working.")
-    planned = query.planned and setup.chosen.options.get("stage_plan", "none") != "none"
-    steps = working(setup, path.quantity, stage=PLANNED if planned else NOW, friction=query.friction)
-    return out.working_out(steps, _at(planned, query.friction)).model_dump(), 200
+@api.post("/<int:job_id>/working", responses={"200": m.WorkingOut, **problem_responses(400, 404, 422)})
+def show_working(path: JobPath, body: m.WorkingIn) -> tuple[dict[str, Any], int]:
+    """How a result came about, down to the inputs, with entries that are tried."""
+    setup = setup_with(path.job_id, body.entries)
+    if body.quantity not in setup.graph.functions:
+        raise UnreadableEntry(f"{label_of(body.quantity)} is not worked out in this arrangement, so it has no working.")
+    planned = body.planned and setup.chosen.options.get("stage_plan", "none") != "none"
+    steps = working(setup, body.quantity, stage=PLANNED if planned else NOW, friction=body.friction)
+    return out.working_out(steps, _at(planned, body.friction)).model_dump(), 200
 
 
 @api.post("/<int:job_id>/ask", responses={"200": m.AskedOut, **problem_responses(400, 404, 422)})
 def ask(path: JobPath, body: m.AskIn) -> tuple[dict[str, Any], int]:
-    """Asks a result backwards: what each quantity would have to be for it to reach a target."""
-    setup = _setup(path.job_id)
+    """Asks a result backwards, with entries that are tried: what each quantity would have to be to reach a target."""
+    setup = setup_with(path.job_id, body.entries)
     if body.result not in setup.graph.functions:
         raise UnreadableEntry(f"“{body.result}” is not a result of this arrangement")
     unit = unit_of(body.result, setup.graph)
@@ -269,36 +243,36 @@ def _file_name(name: str, ending: str) -> str:
     return f"{stem[:60]}{ending}"
 
 
-def download(text: str, content_type: str, name: str) -> Response:
-    """A text as a file to keep."""
-    response = Response(text, 200, content_type=content_type)
-    response.headers["Content-Disposition"] = f'attachment; filename="{name}"'
-    return response
-
-
 @api.get("/<int:job_id>/file", responses={"200": None, **problem_responses(404)})
 def export_job(path: JobPath) -> Response:
     """The job as `*.liftbite.json`."""
-    with _session() as session:
+    with session_of() as session:
         revisions = store.revisions_of(session, path.job_id)
+        measured = bench_store.filed_of(session, path.job_id, _vehicle(revisions))
     name = ledger.present(revisions).get("job_name")
-    text = dump(to_file(revisions))
+    text = dump(to_file(revisions, measured))
     return download(text, "application/json", _file_name((name.typed if name else "") or "", ".liftbite.json"))
 
 
 @api.post("/file", responses={"201": m.JobOut, **problem_responses(400, 413, 422)})
 def import_job() -> Response:
-    """A job file, sent as it is, becomes a job with its whole ledger."""
-    revisions = read_job_file(request.get_data())
-    with _session() as session:
-        job_id = store.create(session, revisions, _now())
-        return answer_with_job(session, job_id, revisions, 201)
+    """A job file, sent as it is, becomes a job with its whole ledger and all that was measured."""
+    filed = read_job_file(request.get_data())
+    with session_of() as session:
+        job_id = store.create(session, filed.revisions, now())
+        bench_store.bring(session, job_id, _vehicle(filed.revisions), filed.bench, now())
+        return answer_with_job(session, job_id, filed.revisions, 201)
+
+
+def _vehicle(revisions: list[Revision]) -> str:
+    named = ledger.present(revisions).get("vehicle")
+    return (named.typed if named else "") or ""
 
 
 @api.get("/<int:job_id>/curve.csv", responses={"200": None, **problem_responses(404, 422)})
 def export_curve(path: JobPath, query: CurveQuery) -> Response:
     """The torque curve at the crank as CSV."""
-    with _session() as session:
+    with session_of() as session:
         entries = ledger.present(store.revisions_of(session, path.job_id))
     chart = answer(entries).chart
     curve = None if chart is None else chart.planned if query.stage == "planned" else chart.now

@@ -2,10 +2,7 @@
 
 from __future__ import annotations
 
-import csv
-import io
-from collections.abc import Sequence
-from datetime import UTC, datetime
+from contextlib import nullcontext
 from typing import Any
 
 from flask import Response, current_app
@@ -15,16 +12,17 @@ from sqlalchemy.orm import Session
 
 from liftbite.api import models as m
 from liftbite.api import models_measure as mm
-from liftbite.api.bench_out import Bench, effects_out, found_of, measure_out, measured_entries
+from liftbite.api.bench_out import Bench, effects_out, measure_out, measured_entries
+from liftbite.api.common import now, reply, session_of
 from liftbite.api.history_out import history_out, shop_history_out
-from liftbite.api.jobs import JobPath, answer_with_job, download, seen_revision
+from liftbite.api.jobs import JobPath, answer_with_job, seen_revision
 from liftbite.api.present import fine_out
 from liftbite.api.problems import problem_responses
 from liftbite.bench.gauge import Gauges
 from liftbite.bench.protocol import check_port
 from liftbite.core import ledger
 from liftbite.core.checks import CHECKS, Check, checks_for
-from liftbite.core.decide import SCHOOLS, needs
+from liftbite.core.decide import SCHOOLS, OpenSum
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.figures import typeset
 from liftbite.core.findings import Reading, uncertainty_of
@@ -32,7 +30,6 @@ from liftbite.core.instruments import INSTRUMENT_KINDS, read_trust
 from liftbite.core.reading import Keyed, read_distance, read_keyed, read_limit
 from liftbite.core.setup import set_up
 from liftbite.core.sweeps import read_angle
-from liftbite.readingscsv import Row, read_readings, write_readings
 from liftbite.store import bench as store
 from liftbite.store import jobs as jobs_store
 
@@ -60,19 +57,9 @@ class GaugeQuery(BaseModel):
     wait: float = Field(default=0.0, ge=0, le=10, allow_inf_nan=False)
 
 
-def _session() -> Session:
-    maker = current_app.extensions["liftbite.sessions"]
-    session: Session = maker()
-    return session
-
-
 def _gauges() -> Gauges:
     found: Gauges = current_app.extensions["liftbite.gauges"]
     return found
-
-
-def _now() -> datetime:
-    return datetime.now(UTC)
 
 
 def bench_of(session: Session, job_id: int) -> Bench:
@@ -85,16 +72,12 @@ def bench_of(session: Session, job_id: int) -> Bench:
     return Bench(
         job_id, vehicle, entries, set_up(entries), ledger.as_entered(revisions), of_job, of_vehicle,
         store.limits_of(session, job_id, vehicle),
-        store.schools(session), store.instruments(session), store.sums_of(session, job_id), _now().date(),
+        store.schools(session), store.instruments(session), store.sums_of(session, job_id), now().date(),
     )  # fmt: skip
 
 
-def _answer(model: BaseModel, status: int = 200) -> Response:
-    return Response(model.model_dump_json(), status, content_type="application/json")
-
-
 def _measure(session: Session, job_id: int) -> Response:
-    return _answer(measure_out(bench_of(session, job_id)))
+    return reply(measure_out(bench_of(session, job_id)))
 
 
 def _check(bench: Bench, name: str) -> Check:
@@ -107,7 +90,7 @@ def _check(bench: Bench, name: str) -> Check:
 @api.get("/api/jobs/<int:job_id>/measure", responses={"200": mm.MeasureOut, **problem_responses(404)})
 def get_measure(path: JobPath) -> Response:
     """The bench of a job: every check of its layout with readings, verdict, limit and what is left."""
-    with _session() as session:
+    with session_of() as session:
         return _measure(session, path.job_id)
 
 
@@ -119,12 +102,12 @@ def _keyed_out(keyed: Keyed, unit: str) -> mm.KeyedOut:
 @api.post("/api/jobs/<int:job_id>/readings/preview", responses={"200": mm.KeyedOut, **_PROBLEMS})
 def preview_reading(path: JobPath, body: mm.ReadingIn) -> Response:
     """What is in the keypad, as it would be taken; nothing is kept."""
-    with _session() as session:
+    with session_of() as session:
         check = _check(bench_of(session, path.job_id), body.check)
     try:
-        return _answer(_keyed_out(read_keyed(check, body.typed, body.unit), check.unit))
+        return reply(_keyed_out(read_keyed(check, body.typed, body.unit), check.unit))
     except UnreadableEntry as error:
-        return _answer(mm.KeyedOut(value=None, typeset=body.typed, question="", instead=[], problem=error.reason))
+        return reply(mm.KeyedOut(value=None, typeset=body.typed, question="", instead=[], problem=error.reason))
 
 
 def _instrument(bench: Bench, check: Check, key: str) -> tuple[str, float]:
@@ -138,6 +121,16 @@ def _instrument(bench: Bench, check: Check, key: str) -> tuple[str, float]:
     if kind not in INSTRUMENT_KINDS:
         raise UnreadableEntry(f"“{key}” is no instrument on the bench; pick one of {', '.join(check.suited)}.")
     return kind, uncertainty_of(kind, check.unit)
+
+
+def _next_place(bench: Bench, check: Check, came: str) -> str:
+    """Where a gauge's reading goes that no place was picked for."""
+    taking = bench.latest(check.name)
+    read = {r.place for r in taking.readings} if taking else set()
+    place = next((p.key for p in bench.places(check) if p.key not in read), None)
+    if place is None:
+        raise UnreadableEntry(f"{came} came in, but every place is read. Pick a place to read it again.")
+    return place
 
 
 def _place(bench: Bench, check: Check, key: str) -> str:
@@ -170,22 +163,26 @@ def _reading(bench: Bench, check: Check, body: mm.ReadingIn) -> Reading:
 
 @api.post("/api/jobs/<int:job_id>/readings", responses={"200": mm.MeasureOut, **_PROBLEMS})
 def add_reading(path: JobPath, body: mm.ReadingIn) -> Response:
-    """One reading into the taking in force, or into a first one. A gauge's reading is taken once, by one tab."""
-    with _session() as session:
+    """One reading into the taking in force, or into a first one.
+
+    A gauge's reading is taken once, by one tab; where no place is named it goes to the first that is not read.
+    """
+    gauge = _gauges().at(body.port) if body.port else None
+    with gauge.turn if gauge else nullcontext(), session_of() as session:
         bench = bench_of(session, path.job_id)
         check = _check(bench, body.check)
-        gauge = _gauges().at(body.port) if body.port else None
-        event = gauge.value(body.event) if gauge else None
-        if event is not None:
-            body = body.model_copy(update={"typed": event.text, "unit": ""})
-        elif gauge is not None:
-            return _answer(measure_out(bench))  # another tab has taken it
+        if gauge is not None:
+            event = gauge.value(body.event)
+            if event is None:
+                return reply(measure_out(bench))  # another tab has taken it
+            place = body.place.strip() or _next_place(bench, check, event.text)
+            body = body.model_copy(update={"typed": event.text, "unit": "", "place": place})
         reading = _reading(bench, check, body)
-        if gauge is not None and gauge.claim(body.event) is None:
-            return _answer(measure_out(bench))
+        if gauge is not None:
+            gauge.claim(body.event)
         taking = bench.latest(check.name)
-        number = taking.id if taking else store.begin(session, path.job_id, check.name, bench.vehicle, _now())
-        store.add_readings(session, path.job_id, number, [reading], _now(), "gauge" if body.port else "typed")
+        number = taking.id if taking else store.begin(session, path.job_id, check.name, bench.vehicle, now())
+        store.add_readings(session, path.job_id, number, [reading], now(), "gauge" if body.port else "typed")
         return _measure(session, path.job_id)
 
 
@@ -202,13 +199,13 @@ def redo_reading(path: JobPath, body: mm.UndoIn) -> Response:
 
 
 def _turn(job_id: int, name: str, *, back: bool) -> Response:
-    with _session() as session:
+    with session_of() as session:
         bench = bench_of(session, job_id)
         taking = bench.latest(_check(bench, name).name)
         if taking is not None and back:
             store.bring_back(session, job_id, taking.id)
         elif taking is not None:
-            store.strike_last(session, job_id, taking.id, _now())
+            store.strike_last(session, job_id, taking.id, now())
         return _measure(session, job_id)
 
 
@@ -221,10 +218,10 @@ def _settings(body: mm.TakingIn) -> dict[str, Any]:
 @api.post("/api/jobs/<int:job_id>/takings", responses={"200": mm.MeasureOut, **_PROBLEMS})
 def begin_taking(path: JobPath, body: mm.TakingIn) -> Response:
     """A new taking of a check, at another mileage or after a change; the earlier ones stay."""
-    with _session() as session:
+    with session_of() as session:
         bench = bench_of(session, path.job_id)
         check = _check(bench, body.check)
-        store.begin(session, path.job_id, check.name, bench.vehicle, _now(), distance=read_distance(body.distance),
+        store.begin(session, path.job_id, check.name, bench.vehicle, now(), distance=read_distance(body.distance),
                     settings=_settings(body))  # fmt: skip
         return _measure(session, path.job_id)
 
@@ -232,13 +229,13 @@ def begin_taking(path: JobPath, body: mm.TakingIn) -> Response:
 @api.put("/api/jobs/<int:job_id>/takings", responses={"200": mm.MeasureOut, **_PROBLEMS})
 def change_taking(path: JobPath, body: mm.TakingIn) -> Response:
     """Says more of the taking in force: the odometer, and how a sweep is read."""
-    with _session() as session:
+    with session_of() as session:
         bench = bench_of(session, path.job_id)
         check = _check(bench, body.check)
         taking = bench.latest(check.name)
         distance, settings = read_distance(body.distance), _settings(body)
         if taking is None:
-            store.begin(session, path.job_id, check.name, bench.vehicle, _now(), distance=distance, settings=settings)
+            store.begin(session, path.job_id, check.name, bench.vehicle, now(), distance=distance, settings=settings)
         else:
             store.change_taking(session, path.job_id, taking.id, distance=distance, settings=settings)
         return _measure(session, path.job_id)
@@ -247,14 +244,14 @@ def change_taking(path: JobPath, body: mm.TakingIn) -> Response:
 @api.put("/api/jobs/<int:job_id>/limits", responses={"200": mm.MeasureOut, **_PROBLEMS})
 def set_limit(path: JobPath, body: mm.LimitIn) -> Response:
     """The manual's limit, remembered for this vehicle; nothing typed goes back to the default."""
-    with _session() as session:
+    with session_of() as session:
         bench = bench_of(session, path.job_id)
         check = _check(bench, body.check)
         typed = (body.typed or "").strip()
         keyed = read_limit(check, body.name, typed, body.unit) if typed else None
         kept, si = (keyed.typed, keyed.si) if keyed else (None, None)
         store.set_limit(session, path.job_id, bench.vehicle, check.name, body.name, kept, si, body.source.strip(),
-                        _now())  # fmt: skip
+                        now())  # fmt: skip
         return _measure(session, path.job_id)
 
 
@@ -263,8 +260,8 @@ def set_school(path: JobPath, body: mm.SchoolIn) -> Response:
     """What the shop does from now on, in every job."""
     if body.name not in SCHOOLS or body.option not in SCHOOLS[body.name][1]:
         raise UnreadableEntry(f"“{body.option}” is no option of “{body.name}”")
-    with _session() as session:
-        store.set_school(session, body.name, body.option, _now())
+    with session_of() as session:
+        store.set_school(session, body.name, body.option, now())
         return _measure(session, path.job_id)
 
 
@@ -276,7 +273,7 @@ def add_instrument(path: JobPath, body: mm.InstrumentIn) -> Response:
         raise UnreadableEntry(f"“{body.kind}” is no kind of instrument; pick one of {', '.join(INSTRUMENT_KINDS)}.")
     resolution, uncertainty = read_trust(kind, body.resolution, body.uncertainty)
     port = check_port(body.port) if body.port.strip() else ""
-    with _session() as session:
+    with session_of() as session:
         store.add_instrument(session, store.Instrument(kind.name, body.name.strip(), resolution, uncertainty,
                                                        body.calibrated_on, port))  # fmt: skip
         return _measure(session, path.job_id)
@@ -285,24 +282,24 @@ def add_instrument(path: JobPath, body: mm.InstrumentIn) -> Response:
 @api.put("/api/instruments/<int:instrument_id>/put-away", responses={"200": m.PutAwayIn, **_PROBLEMS})
 def put_instrument_away(path: InstrumentPath, body: m.PutAwayIn) -> Response:
     """Takes an instrument off the bench, or puts it back; its readings keep their uncertainty."""
-    with _session() as session:
-        store.put_instrument_away(session, path.instrument_id, _now() if body.put_away else None)
-    return _answer(body)
+    with session_of() as session:
+        store.put_instrument_away(session, path.instrument_id, now() if body.put_away else None)
+    return reply(body)
 
 
 @api.put("/api/jobs/<int:job_id>/sums", responses={"200": mm.MeasureOut, **_PROBLEMS})
 def set_sum(path: JobPath, body: mm.SumIn) -> Response:
     """The shop's own figures for renewing a part while it is open."""
-    with _session() as session:
-        store.set_sum(session, path.job_id, store.OpenSum(body.part.strip(), body.price, body.chance, body.hours,
-                                                          body.rate, body.extra_hours))  # fmt: skip
+    with session_of() as session:
+        store.set_sum(session, path.job_id, OpenSum(body.part.strip(), body.price, body.chance, body.hours, body.rate,
+                                                    body.extra_hours))  # fmt: skip
         return _measure(session, path.job_id)
 
 
 @api.post("/api/jobs/<int:job_id>/sums/drop", responses={"200": mm.MeasureOut, **_PROBLEMS})
 def drop_sum(path: JobPath, body: mm.DropSumIn) -> Response:
     """Takes a sum off the list."""
-    with _session() as session:
+    with session_of() as session:
         store.drop_sum(session, path.job_id, body.part)
         return _measure(session, path.job_id)
 
@@ -314,15 +311,15 @@ def drop_sum(path: JobPath, body: mm.DropSumIn) -> Response:
 def get_effects(path: JobPath, query: EffectsQuery) -> Response:
     """What measured values would do to the four questions, before and after; some may be left out."""
     without = {name.strip() for name in query.without.split(",")}
-    with _session() as session:
-        return _answer(effects_out(bench_of(session, path.job_id), without))
+    with session_of() as session:
+        return reply(effects_out(bench_of(session, path.job_id), without))
 
 
 @api.post("/api/jobs/<int:job_id>/effects", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
 def take_effects(path: JobPath, body: mm.EffectsIn) -> Response:
     """Takes measured values into the job as one change, each marked measured; undo turns it back."""
     seen = seen_revision()
-    with _session() as session:
+    with session_of() as session:
         bench = bench_of(session, path.job_id)
         measured = measured_entries(bench)
         unknown = [q for q in body.quantities if q not in measured]
@@ -331,18 +328,18 @@ def take_effects(path: JobPath, body: mm.EffectsIn) -> Response:
         revisions = jobs_store.revisions_of(session, path.job_id)
         new = [measured[q] for q in dict.fromkeys(body.quantities)]
         if new:
-            revisions.append(jobs_store.append(session, path.job_id, seen, new, _now()))
+            revisions.append(jobs_store.append(session, path.job_id, seen, new, now()))
         return answer_with_job(session, path.job_id, revisions)
 
 
-# --- history and files
+# --- history
 
 
 @api.get("/api/jobs/<int:job_id>/measure/history", responses={"200": mm.BenchHistoryOut, **problem_responses(404)})
 def get_history(path: JobPath) -> Response:
     """Readings over the vehicle's life, with their trends."""
-    with _session() as session:
-        return _answer(history_out(bench_of(session, path.job_id)))
+    with session_of() as session:
+        return reply(history_out(bench_of(session, path.job_id)))
 
 
 #: Takings of the whole shop a page looks through.
@@ -352,63 +349,8 @@ _SHOP_TAKINGS = 200
 @api.get("/api/measure/history", responses={"200": mm.BenchHistoryOut})
 def get_shop_history() -> Response:
     """The latest readings of the whole shop."""
-    with _session() as session:
-        return _answer(shop_history_out(store.latest_takings(session, _SHOP_TAKINGS)))
-
-
-def _rows(takings: Sequence[store.Taking]) -> list[Row]:
-    return [
-        Row(str(t.id), t.check, taken.reading, taken.at, t.distance, t.settings)
-        for t in takings if t.check in CHECKS for taken in t.taken if not taken.struck
-    ]  # fmt: skip
-
-
-@api.get("/api/jobs/<int:job_id>/readings.csv", responses={"200": None, **problem_responses(404)})
-def export_readings(path: JobPath) -> Response:
-    """The readings of the vehicle as CSV, as typed, in UTC."""
-    with _session() as session:
-        bench = bench_of(session, path.job_id)
-    text = write_readings(_rows(bench.life or bench.takings))
-    return download(text, "text/csv; charset=utf-8", "readings.csv")
-
-
-@api.post("/api/jobs/<int:job_id>/readings/csv", responses={"200": mm.ImportedOut, **_PROBLEMS})
-def import_readings(path: JobPath, body: mm.ReadingsFileIn) -> Response:
-    """Takes in a file of readings; the rows that cannot be read are named and left."""
-    lines = read_readings(body.text, _now())
-    with _session() as session:
-        bench = bench_of(session, path.job_id)
-        groups: dict[tuple[str, str], list[Row]] = {}
-        faults = [f"Line {line.number}: {line.fault}." for line in lines if line.row is None]
-        known = set(checks_for(bench.setup))
-        for line in lines:
-            if line.row is None:
-                continue
-            if CHECKS[line.row.check] not in known:
-                faults.append(f"Line {line.number}: {line.row.check} is no check of this job's layout.")
-                continue
-            groups.setdefault((line.row.taking, line.row.check), []).append(line.row)
-        for (_, check), rows in groups.items():
-            number = store.begin(session, path.job_id, check, bench.vehicle, min(r.at for r in rows),
-                                 distance=next((r.distance for r in rows if r.distance is not None), None),
-                                 settings=next((r.settings for r in rows if r.settings), None))  # fmt: skip
-            for row in rows:
-                store.add_readings(session, path.job_id, number, [row.reading], row.at, "file")
-    return _answer(mm.ImportedOut(taken=sum(map(len, groups.values())), faults=faults[:200]))
-
-
-@api.get("/api/jobs/<int:job_id>/parts.csv", responses={"200": None, **problem_responses(404)})
-def export_parts(path: JobPath) -> Response:
-    """The parts to get and the work to have done, with every reason, as CSV."""
-    with _session() as session:
-        bench = bench_of(session, path.job_id)
-    findings = [f for check in checks_for(bench.setup) if (f := found_of(bench, check)[0]).taken]
-    out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\n")
-    writer.writerow(["part", "work", "reasons"])
-    for need in needs(bench.setup, findings, bench.schools):
-        writer.writerow([need.part, need.work, " | ".join(need.reasons)])
-    return download(out.getvalue(), "text/csv; charset=utf-8", "parts-to-get.csv")
+    with session_of() as session:
+        return reply(shop_history_out(store.latest_takings(session, _SHOP_TAKINGS)))
 
 
 # --- gauges
@@ -423,7 +365,7 @@ def read_gauge(query: GaugeQuery) -> Response:
     gauge = _gauges().at(query.port)
     after = query.after if query.after <= gauge.newest else gauge.join()
     events = gauge.after(after, query.wait)
-    return _answer(mm.GaugeOut(
+    return reply(mm.GaugeOut(
         port=gauge.port, connected=gauge.connected, newest=events[-1].number if events else after,
         events=[mm.EventOut(number=e.number, kind=e.kind, text=e.text) for e in events],  # type: ignore[arg-type]
     ))  # fmt: skip
@@ -434,4 +376,4 @@ def close_gauge(query: GaugeQuery) -> Response:
     """Lets a data port go."""
     port = check_port(query.port)
     _gauges().close(port)
-    return _answer(mm.GaugeOut(port=port, connected=False, newest=0, events=[]))
+    return reply(mm.GaugeOut(port=port, connected=False, newest=0, events=[]))

@@ -4,18 +4,12 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import AfterValidator, BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field
 
+from liftbite.fieldtypes import Words
 
-def _no_nul(text: str) -> str:
-    if "\x00" in text:
-        raise ValueError("holds a character that cannot be stored")
-    return text
-
-
-Text = Annotated[str, Field(max_length=4000), AfterValidator(_no_nul)]
-Name = Annotated[str, Field(min_length=1, max_length=100), AfterValidator(_no_nul)]
-Finite = Annotated[float, Field(strict=True, allow_inf_nan=False)]
+Text = Annotated[Words, Field(max_length=4000)]
+Name = Annotated[Words, Field(min_length=1, max_length=100)]
 
 
 class _In(BaseModel):
@@ -259,8 +253,8 @@ class ColumnMappingIO(_In):
 class CurveFileIn(_In):
     """A dynamometer file and how to read it."""
 
-    name: Annotated[str, Field(max_length=200), AfterValidator(_no_nul)]
-    text: Annotated[str, Field(max_length=3_000_000), AfterValidator(_no_nul)]
+    name: Annotated[Words, Field(max_length=200)]
+    text: Annotated[Words, Field(max_length=3_000_000)]
     mapping: ColumnMappingIO
 
 
@@ -298,7 +292,7 @@ class PutAwayIn(_In):
 class FileIn(_In):
     """A file as dropped: its name and its bytes in base64."""
 
-    name: Annotated[str, Field(max_length=200), AfterValidator(_no_nul)]
+    name: Annotated[Words, Field(max_length=200)]
     data: Annotated[str, Field(max_length=4_500_000)]
 
 
@@ -349,7 +343,7 @@ class TermOut(BaseModel):
     typeset: str | None
     mark: str
     why: str
-    curve: str | None
+    words: str | None
 
 
 class WorkingStepOut(BaseModel):
@@ -362,7 +356,7 @@ class WorkingStepOut(BaseModel):
     symbol: str
     value: FigureOut | None
     si: str
-    curve: str | None
+    words: str | None
     terms: list[TermOut]
     mark: str
     source: str
@@ -376,7 +370,21 @@ class WorkingOut(BaseModel):
     at: str = Field(description="Stage and place in the friction band, in words.")
 
 
-class AskIn(_In):
+class TryIn(_In):
+    """Entries to look at without keeping them."""
+
+    entries: list[EntryIn] = Field(default_factory=list, max_length=200)
+
+
+class WorkingIn(TryIn):
+    """A result, and the state its working is shown at."""
+
+    quantity: Name
+    planned: bool = True
+    friction: float = Field(default=-1.0, ge=-1, le=1, allow_inf_nan=False, description="-1 low, 0 nominal, 1 high")
+
+
+class AskIn(TryIn):
     """A target for a result; without one, the target the use asks for."""
 
     result: Name = "bite_margin"

@@ -7,10 +7,11 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, BaseModel, Field
 
-from liftbite.api.models import FigureOut, NameOut, VerdictOut, _In, _no_nul
+from liftbite.api.models import FigureOut, NameOut, VerdictOut, _In
 from liftbite.api.models_proofs import ProofsOut, StandsAtOut
+from liftbite.fieldtypes import Words
 
-Short = Annotated[str, Field(max_length=80), AfterValidator(_no_nul)]
+Short = Annotated[Words, Field(max_length=80)]
 Amount = Annotated[float, Field(ge=0, lt=1e9, allow_inf_nan=False)]
 Verdict = Literal[
     "stop", "renew as set", "renew", "dress or resurface", "put right", "too close to call", "reuse and watch",
@@ -27,11 +28,11 @@ class ReadingIn(_In):
     """A reading as keyed, a grade, a skip with its reason, or the event of a gauge."""
 
     check: Short
-    place: Short
+    place: Short = Field(default="", description="Left out for a gauge's reading, it goes to the first not read.")
     typed: Short = ""
     unit: Short = ""
     grade: Short = ""
-    skipped: Annotated[str, Field(max_length=200), AfterValidator(_no_nul)] = ""
+    skipped: Annotated[Words, Field(max_length=200)] = ""
     instrument: Short = Field(default="", description="Kind, or the number of one of the shop's own.")
     sure: bool = Field(default=False, description="True to take a figure that is unusual.")
     port: Short = ""
@@ -75,7 +76,7 @@ class LimitIn(_In):
     name: Literal["new", "least", "most", "spread"]
     typed: Short | None = None
     unit: Short = ""
-    source: Annotated[str, Field(max_length=200), AfterValidator(_no_nul)] = ""
+    source: Annotated[Words, Field(max_length=200)] = ""
 
 
 class SchoolIn(_In):
@@ -89,22 +90,28 @@ class InstrumentIn(_In):
     """An instrument of the shop."""
 
     kind: Short
-    name: Annotated[str, Field(min_length=1, max_length=80), AfterValidator(_no_nul)]
+    name: Annotated[Words, Field(min_length=1, max_length=80)]
     resolution: Short = Field(default="", description="Smallest step it shows; empty takes its kind's.")
     uncertainty: Short = Field(default="", description="Expanded, k = 2; empty takes its kind's, half a step at least.")
     calibrated_on: Annotated[str, AfterValidator(_a_day)] = Field(default="", description="ISO date, or empty.")
-    port: Annotated[str, Field(max_length=200), AfterValidator(_no_nul)] = ""
+    port: Annotated[Words, Field(max_length=200)] = ""
 
 
 class SumIn(_In):
     """The shop's own figures for renewing a part while it is open."""
 
-    part: Annotated[str, Field(min_length=1, max_length=80), AfterValidator(_no_nul)]
+    part: Annotated[Words, Field(min_length=1, max_length=80)]
     price: Amount
     chance: Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
     hours: Amount
     rate: Amount
     extra_hours: Amount = 0.0
+
+
+class TakenBackIn(_In):
+    """The takings a file brought, to take back."""
+
+    takings: list[Annotated[int, Field(ge=1, le=2**53)]] = Field(max_length=50_000)
 
 
 class DropSumIn(_In):
@@ -122,7 +129,7 @@ class EffectsIn(_In):
 class ReadingsFileIn(_In):
     """A file of readings."""
 
-    text: Annotated[str, Field(max_length=3_000_000), AfterValidator(_no_nul)]
+    text: Annotated[Words, Field(max_length=3_000_000)]
 
 
 # --- out
@@ -353,13 +360,14 @@ class MeasureOut(BaseModel):
 
 
 class MeasuredEffectOut(BaseModel):
-    """A quantity that readings change."""
+    """A quantity that readings change; `typed` is what would be entered."""
 
     check: str
     quantity: str
     label: str
     before: str
     after: str
+    typed: str
     why: str
 
 
@@ -432,9 +440,11 @@ class BenchHistoryOut(BaseModel):
 
 
 class ImportedOut(BaseModel):
-    """What a file of readings brought."""
+    """What a file of readings brought: how many, how many were there already, the takings they are in, and faults."""
 
     taken: int
+    already: int
+    takings: list[int]
     faults: list[str]
 
 

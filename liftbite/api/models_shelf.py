@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import AfterValidator, BaseModel, Field
+from pydantic import BaseModel, Field
 
-from liftbite.api.models import EntryIn, Finite, NameOut, Text, VerdictOut, _In, _no_nul
+from liftbite.api.models import EntryIn, NameOut, Text, VerdictOut, _In
+from liftbite.fieldtypes import Finite, Words
 
-PartName = Annotated[str, Field(min_length=1, max_length=200), AfterValidator(_no_nul)]
+PartName = Annotated[Words, Field(min_length=1, max_length=200)]
 Price = Annotated[float, Field(ge=0, lt=1e9, allow_inf_nan=False)]
 
 
@@ -55,7 +56,7 @@ class CsvIn(_In):
     """A shelf file's text."""
 
     name: Annotated[str, Field(max_length=200)] = ""
-    text: Annotated[str, Field(max_length=3_000_000), AfterValidator(_no_nul)]
+    text: Annotated[Words, Field(max_length=3_000_000)]
 
 
 class CsvLineOut(BaseModel):

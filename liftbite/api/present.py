@@ -17,11 +17,11 @@ from liftbite.core.inputs import INPUTS, Assumed
 from liftbite.core.ledger import Entry, Question, Revision, present, redoable, undoable
 from liftbite.core.results import RESULTS_OF
 from liftbite.core.seek import Sought
-from liftbite.core.setup import Setup, label_of, unit_of
+from liftbite.core.setup import Setup, both, label_of, unit_of
 from liftbite.core.shelf import fields_of, misfits
 from liftbite.core.units import KINDS, from_si, read
 from liftbite.core.verdict import Band, Verdict
-from liftbite.core.working import Step
+from liftbite.core.working import Step, Term
 
 _QUESTION_OF = {name: question for question, names in RESULTS_OF.items() for name in names}
 
@@ -293,6 +293,16 @@ def si_text(value: float | None, unit: str) -> str:
     return f"{figure(value, 6)} {'' if unit in {'-', 'count', 'share'} else unit}".rstrip()
 
 
+def _worked(of: Step | Term) -> dict[str, Any]:
+    """What a step or a term comes to: a figure, or in words where it is several figures or a curve."""
+    if of.curve is not None:
+        return {"value": None, "si": "", "words": curve_words(of.curve)}
+    if isinstance(of.value, tuple):
+        return {"value": None, "si": "", "words": "; ".join(both(v, of.unit) for v in of.value)}
+    value = None if of.value is None else figure_out(of.value, of.unit)
+    return {"value": value, "si": si_text(of.value, of.unit), "words": None}
+
+
 def working_out(steps: Sequence[Step], at: str) -> m.WorkingOut:
     """A working of the core."""
     return m.WorkingOut(
@@ -300,16 +310,11 @@ def working_out(steps: Sequence[Step], at: str) -> m.WorkingOut:
         steps=[
             m.WorkingStepOut(
                 name=s.name, label=label_of(s.name), meaning=s.meaning, formula=s.formula, symbol=s.symbol,
-                value=figure_out(s.value, s.unit) if s.value is not None and not s.curve else None,
-                si="" if s.curve else si_text(s.value, s.unit),
-                curve=curve_words(s.curve) if s.curve else None,
+                **_worked(s),
                 terms=[
                     m.TermOut(
-                        name=t.name, label=label_of(t.name), symbol=t.symbol, text=t.text,
-                        value=figure_out(t.value, t.unit) if t.value is not None and not t.curve else None,
-                        si="" if t.curve else si_text(t.value, t.unit),
+                        name=t.name, label=label_of(t.name), symbol=t.symbol, text=t.text, **_worked(t),
                         typeset=typeset(t.typed) if t.typed else None, mark=t.mark, why=t.why,
-                        curve=curve_words(t.curve) if t.curve else None,
                     )
                     for t in s.terms
                 ],

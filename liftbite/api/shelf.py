@@ -3,17 +3,17 @@
 from __future__ import annotations
 
 from datetime import UTC, datetime
-from typing import Any
 
 import numpy as np
-from flask import Response, current_app
+from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 from sqlalchemy.orm import Session
 
 from liftbite.api import models as m
 from liftbite.api import models_shelf as ms
-from liftbite.api.jobs import JobPath, answer_with_job, download, seen_revision
+from liftbite.api.common import download, reply, session_of
+from liftbite.api.jobs import JobPath, answer_with_job, seen_revision
 from liftbite.api.problems import problem_responses
 from liftbite.api.reading import changes, read_entries
 from liftbite.core import ledger
@@ -50,12 +50,6 @@ class SlotQuery(BaseModel):
     slot: str = Field(max_length=40)
 
 
-def _session() -> Session:
-    maker = current_app.extensions["liftbite.sessions"]
-    session: Session = maker()
-    return session
-
-
 def part_out(part_id: int, part: ShelfPart) -> ms.PartOut:
     """A part with its number."""
     return ms.PartOut(id=part_id, slot=part.slot, name=part.name, values=dict(part.values), price=part.price,
@@ -70,51 +64,47 @@ def _part(body: ms.PartIn) -> ShelfPart:
     return part
 
 
-def _answer(model: Any, status: int = 200) -> Response:
-    return Response(model.model_dump_json(), status, content_type="application/json")
-
-
 @api.get("/api/shelf", responses={"200": ms.ShelfOut})
 def get_shelf(query: ShelfQuery) -> Response:
     """Every part, and what each kind may state."""
-    with _session() as session:
+    with session_of() as session:
         parts = shelf.list_parts(session, put_away=query.put_away)
         away = len(shelf.list_parts(session, put_away=True))
     slots = [ms.SlotOut(slot=s, label=label, quantities=list(OF_SLOT[s])) for s, label in SLOTS.items()]
-    return _answer(ms.ShelfOut(slots=slots, parts=[part_out(i, p) for i, p in parts], put_away=away))
+    return reply(ms.ShelfOut(slots=slots, parts=[part_out(i, p) for i, p in parts], put_away=away))
 
 
 @api.post("/api/shelf", responses={"201": ms.PartOut, **_PROBLEMS})
 def add_part(body: ms.PartIn) -> Response:
     """A new part."""
     part = _part(body)
-    with _session() as session:
+    with session_of() as session:
         (part_id,) = shelf.add_parts(session, [part], datetime.now(UTC))
-    return _answer(part_out(part_id, part), 201)
+    return reply(part_out(part_id, part), 201)
 
 
 @api.put("/api/shelf/<int:part_id>", responses={"200": ms.PartOut, **_PROBLEMS})
 def change_part(path: PartPath, body: ms.PartIn) -> Response:
     """What a part says from now on; jobs that took it keep what they took."""
     part = _part(body)
-    with _session() as session:
+    with session_of() as session:
         shelf.change_part(session, path.part_id, part, datetime.now(UTC))
-    return _answer(part_out(path.part_id, part))
+    return reply(part_out(path.part_id, part))
 
 
 @api.put("/api/shelf/<int:part_id>/put-away", responses={"200": ms.PartOut, **_PROBLEMS})
 def put_part_away(path: PartPath, body: m.PutAwayIn) -> Response:
     """Takes a part off the shelf, or puts it back."""
-    with _session() as session:
+    with session_of() as session:
         shelf.put_part_away(session, path.part_id, datetime.now(UTC) if body.put_away else None)
         part = shelf.part_of(session, path.part_id)
-    return _answer(part_out(path.part_id, part))
+    return reply(part_out(path.part_id, part))
 
 
 @api.get("/api/shelf.csv", responses={"200": None})
 def export_shelf() -> Response:
     """The shelf as CSV."""
-    with _session() as session:
+    with session_of() as session:
         parts = [p for _, p in shelf.list_parts(session)]
     return download(write_shelf(parts), "text/csv; charset=utf-8", "shelf.csv")
 
@@ -143,21 +133,21 @@ def _read_csv(session: Session, text: str) -> tuple[list[tuple[Line, str, int | 
 @api.post("/api/shelf/csv/preview", responses={"200": ms.CsvOut, **_PROBLEMS})
 def preview_csv(body: ms.CsvIn) -> Response:
     """What a file would do to the shelf, row by row; nothing is kept."""
-    with _session() as session:
-        return _answer(_read_csv(session, body.text)[1])
+    with session_of() as session:
+        return reply(_read_csv(session, body.text)[1])
 
 
 @api.post("/api/shelf/csv", responses={"200": ms.CsvOut, **_PROBLEMS})
 def import_csv(body: ms.CsvIn) -> Response:
     """Takes in the rows of a file that can be read; the others are named and left."""
     now = datetime.now(UTC)
-    with _session() as session:
+    with session_of() as session:
         rows, told = _read_csv(session, body.text)
         for line, status, part_id in rows:
             if status == "changes" and line.part is not None and part_id is not None:
                 shelf.change_part(session, part_id, line.part, now)
         shelf.add_parts(session, [r.part for r, s, _ in rows if s == "new" and r.part], now)
-    return _answer(told)
+    return reply(told)
 
 
 # --- into a job
@@ -191,7 +181,7 @@ def offers(path: JobPath, query: SlotQuery) -> Response:
     """The parts of a kind, each with what it would make of the job or why it does not go in."""
     if query.slot not in SLOTS:
         raise UnreadableEntry(f"“{query.slot}” is no kind of part")
-    with _session() as session:
+    with session_of() as session:
         present = dict(ledger.present(store.revisions_of(session, path.job_id)))
         parts = shelf.list_parts(session, slot=query.slot)
     now = present.get(part_name(query.slot))
@@ -206,7 +196,7 @@ def offers(path: JobPath, query: SlotQuery) -> Response:
         ))  # fmt: skip
     changed = [m.NameOut(name=q, label=label_of(q)) for q in changed_since(present, query.slot)]
     taken = now.typed if now else None
-    return _answer(ms.OffersOut(slot=query.slot, label=SLOTS[query.slot], taken=taken, changed=changed, parts=found))
+    return reply(ms.OffersOut(slot=query.slot, label=SLOTS[query.slot], taken=taken, changed=changed, parts=found))
 
 
 @api.post("/api/jobs/<int:job_id>/take", responses={"200": m.JobOut, **problem_responses(404, 412, 422, 428)})
@@ -216,7 +206,7 @@ def take(path: JobPath, body: ms.TakeIn) -> Response:
     tried, faults = read_entries(body.entries)
     if faults:
         raise UnreadableEntry(" ".join(why for _, why in faults.values()))
-    with _session() as session:
+    with session_of() as session:
         revisions = store.revisions_of(session, path.job_id)
         present = dict(ledger.present(revisions))
         parts = shelf.parts_of(session, body.parts)

@@ -10,10 +10,10 @@ from typing import Any
 import numpy as np
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
-from pydantic import Field
 
 from liftbite.api import models as m
 from liftbite.api import models_work as w
+from liftbite.api.common import reply
 from liftbite.api.drawing import name_out, section_out, stage_of
 from liftbite.api.jobs import JobPath, setup_with
 from liftbite.api.present import figure_out
@@ -34,26 +34,16 @@ _PROBLEMS = problem_responses(400, 404, 422)
 _SHOWN = 160  # points of a trace
 
 
-class TryIn(m._In):
-    """Entries to look at that are not kept."""
-
-    entries: list[m.EntryIn] = Field(default_factory=list, max_length=200)
-
-
-class MovesIn(TryIn):
+class MovesIn(m.TryIn):
     """Which result to look into."""
 
     result: m.Name = "bite_margin"
 
 
-def _answer(model: Any) -> Response:
-    return Response(model.model_dump_json(), 200, content_type="application/json")
-
-
 @api.post("/<int:job_id>/section", responses={"200": w.SectionOut, **_PROBLEMS})
-def section(path: JobPath, body: TryIn) -> Response:
+def section(path: JobPath, body: m.TryIn) -> Response:
     """The clutch as a drawing that moves over pedal travel and wear."""
-    return _answer(section_out(setup_with(path.job_id, body.entries)))
+    return reply(section_out(setup_with(path.job_id, body.entries)))
 
 
 _OUTCOMES = {
@@ -107,7 +97,7 @@ def _row(setup: Setup, found: Row | Needs | Refused) -> w.RowOut | None:
 
 
 @api.post("/<int:job_id>/launch", responses={"200": w.LaunchOut, **_PROBLEMS})
-def start(path: JobPath, body: TryIn) -> Response:
+def start(path: JobPath, body: m.TryIn) -> Response:
     """The start of a job, integrated; every kind of start beside it; several in a row."""
     setup = setup_with(path.job_id, body.entries)
     stage = stage_of(setup)
@@ -117,7 +107,7 @@ def start(path: JobPath, body: TryIn) -> Response:
     if isinstance(case, Needs | Refused):
         needs = setup.chosen.to_ask(case.names) if isinstance(case, Needs) else ()
         trouble = refusal(case.error, setup) if isinstance(case, Refused) else None
-        return _answer(w.LaunchOut(
+        return reply(w.LaunchOut(
             trace=None, start=None, closed_energy=None, closed_time=None, kinds=shown, row=None, sentence="",
             needs=[name_out(n) for n in needs], trouble=trouble,
         ))  # fmt: skip
@@ -130,7 +120,7 @@ def start(path: JobPath, body: TryIn) -> Response:
         value = closed[name]
         return None if isinstance(value, Needs | Refused) else figure_out(float(value), unit)
 
-    return _answer(w.LaunchOut(
+    return reply(w.LaunchOut(
         trace=_trace(found, float(case.ratio)), start=_start(picked, label, found, setup),
         closed_energy=one("slip_energy", "J"), closed_time=one("slip_time", "s"), kinds=shown,
         row=_row(setup, start_row(setup, stage=stage)), sentence=_OUTCOMES[str(found.outcome)], needs=[], trouble=None,
@@ -142,7 +132,7 @@ _OF_WHEEL = ("engine_inertia", "stored_energy", "free_rev_time", "slip_time", "s
 
 
 @api.post("/<int:job_id>/wheel", responses={"200": w.WheelOut, **_PROBLEMS})
-def wheel(path: JobPath, body: TryIn) -> Response:
+def wheel(path: JobPath, body: m.TryIn) -> Response:
     """The flywheel: the old one against the new one, in figures and in every gear."""
     setup = setup_with(path.job_id, body.entries)
     stage = stage_of(setup)
@@ -181,7 +171,7 @@ def wheel(path: JobPath, body: TryIn) -> Response:
         gears.append(w.GearOut(gear=i, ratio=float(ratio), old=b, new=a, of_vehicle=share))
     lacks = setup.lacks(("engine_inertia", "burst_margin"))
     needs = [name_out(n) for n in setup.chosen.to_ask(lacks)]
-    return _answer(w.WheelOut(figures=figures, gears=gears, needs=needs, has_old=not isinstance(old, Needs | Refused)))
+    return reply(w.WheelOut(figures=figures, gears=gears, needs=needs, has_old=not isinstance(old, Needs | Refused)))
 
 
 @api.post("/<int:job_id>/moves", responses={"200": w.MovesOut, **_PROBLEMS})
@@ -199,9 +189,9 @@ def moves(path: JobPath, body: MovesIn) -> Response:
         "tolerances": len(tolerances(setup)), "needs": [], "trouble": None,
     }  # fmt: skip
     if isinstance(found, Needs):
-        return _answer(w.MovesOut(**told | {"needs": [name_out(n) for n in setup.chosen.to_ask(found.names)]}))
+        return reply(w.MovesOut(**told | {"needs": [name_out(n) for n in setup.chosen.to_ask(found.names)]}))
     if isinstance(found, Refused):
-        return _answer(w.MovesOut(**told | {"trouble": refusal(found.error, setup)}))
+        return reply(w.MovesOut(**told | {"trouble": refusal(found.error, setup)}))
     told["effects"] = [
         _effect(e, setup, body.result, stage, friction)
         for e in sensitivity(setup, body.result, stage=stage, friction=friction)[:16]
@@ -211,7 +201,7 @@ def moves(path: JobPath, body: MovesIn) -> Response:
     sampled = spread_of_samples(setup, body.result, stage=stage, target=target, samples=40_000)
     if not isinstance(sampled, Needs | Refused) and sampled[0].samples:
         told["spread"] = _spread(sampled, unit, target)
-    return _answer(w.MovesOut(**told))
+    return reply(w.MovesOut(**told))
 
 
 def _effect(e: Effect, setup: Setup, result: str, stage: float, friction: float) -> w.EffectOut:

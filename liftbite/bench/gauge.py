@@ -38,10 +38,12 @@ class Gauge:
     Attributes
     ----------
     port : device name or `socket://host:port`
+    turn : held while a value is taken in, so that each goes where the one before it has not gone
     """
 
     def __init__(self, port: str) -> None:
         self.port = check_port(port)
+        self.turn = threading.Lock()
         self._events: deque[Event] = deque(maxlen=KEPT)
         # Numbers go on from the clock [ms]: one given before a restart is never given again, and always lower.
         self._count = int(time.time() * 1000)

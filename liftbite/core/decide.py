@@ -2,6 +2,7 @@
 
 - `SCHOOLS`      where builders differ, chosen per shop
 - `Need`, `needs`   the parts to get and why
+- `OpenSum`      the shop's own figures for a part renewed while it is open
 - `Offer`, `worth_it`   renew now, or take the chance of having to come back
 """
 
@@ -29,6 +30,19 @@ SCHOOLS: Mapping[str, tuple[str, Mapping[str, str]]] = {
         "full": "All of the uncertainty, the stricter",
         "share95": "0.82 of it, the 95 % rule of 2017"}),
 }  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class OpenSum:
+    """The shop's own figures for a part: price, chance of failing, hours to get back in, rate, hours it adds."""
+
+    part: str
+    price: float
+    chance: float
+    hours: float
+    rate: float
+    extra_hours: float = 0.0
+
 
 _RENEWS = frozenset({"stop", "renew as set", "renew"})
 #: Check -> what is got when it is renewed.

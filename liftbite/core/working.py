@@ -8,6 +8,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Any
 
+import numpy as np
+
 from liftbite.core.curve import TorqueCurve
 from liftbite.core.doc import read_doc
 from liftbite.core.graph import Needs, Refused
@@ -21,7 +23,7 @@ class Term:
     Attributes
     ----------
     name, symbol, text, unit : which it is, as the formula writes it
-    value : its value [SI], None while missing; for a curve, its peak torque
+    value : its value [SI], or its figures where it is several; None while missing; for a curve, its peak torque
     curve : the curve itself where it is one
     typed : what was typed, for an input that was entered
     mark : "entered", "measured", "assumed", "missing" for inputs; "worked out", "state" for the rest
@@ -32,7 +34,7 @@ class Term:
     symbol: str
     text: str
     unit: str
-    value: float | None
+    value: float | tuple[float, ...] | None
     curve: TorqueCurve | None
     typed: str | None
     mark: str
@@ -57,7 +59,7 @@ class Step:
     formula: str
     symbol: str
     unit: str
-    value: float | None
+    value: float | tuple[float, ...] | None
     curve: TorqueCurve | None
     terms: tuple[Term, ...]
     mark: str
@@ -79,11 +81,13 @@ def working(setup: Setup, result: str, *, stage: float, friction: float) -> list
     return [_step(setup, name, values) for name in reversed(graph.order([result]))]
 
 
-def _value(value: Any) -> tuple[float | None, TorqueCurve | None]:
+def _value(value: Any) -> tuple[float | tuple[float, ...] | None, TorqueCurve | None]:
     if isinstance(value, TorqueCurve):
         return value.peak_torque, value
     if value is None or isinstance(value, Needs | Refused):
         return None, None
+    if np.ndim(value):
+        return tuple(np.ravel(value).tolist()), None
     return float(value), None
 
 

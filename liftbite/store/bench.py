@@ -2,11 +2,13 @@
 
 - `Taken`, `Taking`     a reading and the readings taken together, with their numbers
 - `takings_of`, `latest_takings`   reading them
-- `begin`, `change_taking`, `add_readings`, `strike_last`, `bring_back`   writing them; nothing is ever deleted
+- `begin`, `change_taking`, `add_readings`   writing them
+- `strike_last`, `strike_takings`, `bring_back`   taking readings back; nothing is ever deleted
 - `limits_of`, `set_limit`     a manual's figure, remembered for its vehicle
 - `schools`, `set_school`              where builders differ
 - `instruments`, `add_instrument`, `put_instrument_away`
 - `sums_of`, `set_sum`, `drop_sum`     renewing while it is open
+- `filed_of`, `bring`     all of a job's bench, out to a file and in from one
 """
 
 from __future__ import annotations
@@ -19,7 +21,9 @@ from typing import Any
 from sqlalchemy import delete, or_, select
 from sqlalchemy.orm import Session, selectinload
 
-from liftbite.core.decide import SCHOOLS
+from liftbite.benchfile import Filed, FiledLimit, FiledReading, FiledTaking
+from liftbite.core.checks import CHECKS
+from liftbite.core.decide import SCHOOLS, OpenSum
 from liftbite.core.findings import Reading
 from liftbite.store.jobs import NoSuchJob
 from liftbite.store.models import (
@@ -97,12 +101,21 @@ def takings_of(session: Session, job_id: int, vehicle: str = "") -> tuple[list[T
     """Takings of a job, and of its vehicle's life: over all jobs, and this one's whatever it was called then.
 
     The job's come in the order of their numbers, the vehicle's in the order of time; one without a name has no life.
+    A taking that came in again with a job file counts once in it.
     """
     wanted = TakingRow.job_id == job_id
     query = select(TakingRow).where(or_(wanted, TakingRow.vehicle == vehicle) if vehicle else wanted)
     rows = session.scalars(query.options(selectinload(TakingRow.readings)).order_by(TakingRow.begun_at, TakingRow.id))
-    life = [_taking(row) for row in rows]
-    return sorted((t for t in life if t.job_id == job_id), key=lambda t: t.id), life if vehicle else []
+    found = [_taking(row) for row in rows]
+    of_job = sorted((t for t in found if t.job_id == job_id), key=lambda t: t.id)
+    once = {_what(t): t for t in found} | {_what(t): t for t in of_job}
+    return of_job, [t for t in found if once[_what(t)] is t] if vehicle else []
+
+
+def _what(taking: Taking) -> tuple[object, ...]:
+    """What makes a taking itself: a job file brought in twice brings the same one again."""
+    read = tuple((t.reading.place, t.reading.typed, t.at) for t in taking.taken)
+    return taking.check, taking.begun_at, read if read else taking.id
 
 
 def latest_takings(session: Session, most: int) -> list[tuple[Taking, str]]:
@@ -157,14 +170,17 @@ def add_readings(session: Session, job_id: int, taking_id: int, readings: Iterab
     NoSuchTaking : the job has no such taking
     """
     _row(session, job_id, taking_id)
-    rows = [
-        ReadingRow(taking_id=taking_id, place=r.place, si=r.si, typed=r.typed, instrument=r.instrument,
-                   uncertainty=r.uncertainty, skipped=r.skipped, source=source, at=at)
-        for r in readings
-    ]  # fmt: skip
+    rows = [_reading_row(reading, at, source) for reading in readings]
+    for row in rows:
+        row.taking_id = taking_id
     session.add_all(rows)
     session.commit()
     return [row.id for row in rows]
+
+
+def _reading_row(r: Reading, at: datetime, source: str, struck_at: datetime | None = None) -> ReadingRow:
+    return ReadingRow(place=r.place, si=r.si, typed=r.typed, instrument=r.instrument, uncertainty=r.uncertainty,
+                      skipped=r.skipped, source=source, at=at, struck_at=struck_at)  # fmt: skip
 
 
 def strike_last(session: Session, job_id: int, taking_id: int, at: datetime) -> str | None:
@@ -181,6 +197,19 @@ def strike_last(session: Session, job_id: int, taking_id: int, at: datetime) -> 
     row.struck_at, row.struck_seen = at, rows[-1].id
     session.commit()
     return row.place
+
+
+def strike_takings(session: Session, job_id: int, taking_ids: Iterable[int], at: datetime) -> None:
+    """Strikes every reading of some takings, such as a file brought. The rows stay.
+
+    Raises
+    ------
+    NoSuchTaking : the job has no such taking
+    """
+    rows = [_row(session, job_id, number) for number in taking_ids]
+    for reading in (r for row in rows for r in row.readings if r.struck_at is None):
+        reading.struck_at = at
+    session.commit()
 
 
 def bring_back(session: Session, job_id: int, taking_id: int) -> str | None:
@@ -208,18 +237,20 @@ def limits_of(session: Session, job_id: int, vehicle: str) -> dict[str, dict[str
     The latest of each is in force, those for the vehicle before those for another name; a vehicle without a name has
     only the job's own.
     """
+    found: dict[str, dict[str, tuple[float, str]]] = {}
+    for row in _in_force(session, job_id, vehicle):
+        then = f"typed for “{row.vehicle}”" if row.vehicle else "typed before the vehicle had a name"
+        source = row.source if row.vehicle == vehicle else ", ".join(filter(None, (row.source, then)))
+        found.setdefault(row.check, {})[row.name] = (row.si or 0.0, source)
+    return found
+
+
+def _in_force(session: Session, job_id: int, vehicle: str) -> list[VehicleLimitRow]:
     named = VehicleLimitRow.vehicle == vehicle
     wanted = VehicleLimitRow.job_id == job_id
     rows = session.scalars(select(VehicleLimitRow).where(or_(wanted, named) if vehicle else wanted)).all()
-    found: dict[str, dict[str, tuple[float, str]]] = {}
-    for row in sorted(rows, key=lambda r: (r.vehicle == vehicle, r.id)):
-        if row.typed is None or row.si is None:
-            found.get(row.check, {}).pop(row.name, None)
-            continue
-        then = f"typed for “{row.vehicle}”" if row.vehicle else "typed before the vehicle had a name"
-        source = row.source if row.vehicle == vehicle else ", ".join(filter(None, (row.source, then)))
-        found.setdefault(row.check, {})[row.name] = (row.si, source)
-    return found
+    latest = {(r.check, r.name): r for r in sorted(rows, key=lambda r: (r.vehicle == vehicle, r.id))}
+    return [row for row in latest.values() if row.typed is not None and row.si is not None]
 
 
 def set_limit(session: Session, job_id: int, vehicle: str, check: str, name: str, typed: str | None, si: float | None,
@@ -299,18 +330,6 @@ def put_instrument_away(session: Session, number: int, at: datetime | None) -> N
 # --- renewing while it is open
 
 
-@dataclass(frozen=True, slots=True)
-class OpenSum:
-    """The shop's own figures for a part: price, chance of failing, hours to get back in, rate, hours it adds."""
-
-    part: str
-    price: float
-    chance: float
-    hours: float
-    rate: float
-    extra_hours: float = 0.0
-
-
 def sums_of(session: Session, job_id: int) -> list[OpenSum]:
     """The sums of a job, in the order they were first made."""
     query = select(OpenSumRow).where(OpenSumRow.job_id == job_id).order_by(OpenSumRow.id)
@@ -338,3 +357,46 @@ def drop_sum(session: Session, job_id: int, part: str) -> None:
     """Takes a sum off a job's list."""
     session.execute(delete(OpenSumRow).where(OpenSumRow.job_id == job_id, OpenSumRow.part == part))
     session.commit()
+
+
+# --- files
+
+
+def filed_of(session: Session, job_id: int, vehicle: str) -> Filed:
+    """All that a job's bench holds: its takings, the limits in force, its sums."""
+    takings = tuple(
+        FiledTaking(t.check, t.begun_at, t.distance, t.settings,
+                    tuple(FiledReading(r.reading, r.at, r.source, r.struck) for r in t.taken))
+        for t in takings_of(session, job_id)[0] if t.check in CHECKS
+    )  # fmt: skip
+    limits = tuple(
+        FiledLimit(row.check, row.name, row.typed or "", row.si or 0.0, row.source)
+        for row in _in_force(session, job_id, vehicle)
+    )  # fmt: skip
+    return Filed(takings, limits, tuple(sums_of(session, job_id)))
+
+
+def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetime) -> list[int]:
+    """Takes all that a file says was measured into a job; the numbers of the takings.
+
+    Raises
+    ------
+    NoSuchJob : no job has this number
+    """
+    if session.get(JobRow, job_id) is None:
+        raise NoSuchJob(job_id)
+    rows = []
+    for taking in filed.takings:
+        row = TakingRow(job_id=job_id, check=taking.check, vehicle=vehicle, begun_at=taking.begun_at,
+                        distance=taking.distance, settings=dict(taking.settings))  # fmt: skip
+        row.readings = [_reading_row(r.reading, r.at, r.source, r.at if r.struck else None) for r in taking.readings]
+        rows.append(row)
+    session.add_all(rows)
+    for limit in filed.limits:
+        session.add(VehicleLimitRow(job_id=job_id, vehicle=vehicle, check=limit.check, name=limit.name,
+                                    typed=limit.typed, si=limit.si, source=limit.source, at=at))  # fmt: skip
+    for found in filed.sums:
+        session.add(OpenSumRow(job_id=job_id, part=found.part, price=found.price, chance=found.chance,
+                               hours=found.hours, rate=found.rate, extra_hours=found.extra_hours))  # fmt: skip
+    session.commit()
+    return [row.id for row in rows]

@@ -124,7 +124,7 @@ def test_readings_go_out_and_in_again(client: FlaskClient) -> None:
     assert text.count("\n") == 24
     other = begin(client, BIKE | {"vehicle": "Its twin"})
     told = post(client, other, "readings/csv", text=text).get_json()
-    assert told == {"taken": 23, "faults": []}
+    assert (told["taken"], told["already"], told["faults"]) == (23, 0, [])
     again = client.get(f"/api/jobs/{other['id']}/readings.csv").get_data(as_text=True)
     assert [line.split(",", 1)[1] for line in again.splitlines()] == [
         line.split(",", 1)[1] for line in text.splitlines()
@@ -134,6 +134,51 @@ def test_readings_go_out_and_in_again(client: FlaskClient) -> None:
         for part in ("verdict", "sentence", "place", "taken"):
             assert check(now, name)["finding"][part] == check(was, name)["finding"][part]
         assert check(now, name)["distance"] == check(was, name)["distance"]
+
+
+def test_a_file_brought_twice_counts_once_and_goes_back_as_one(client: FlaskClient) -> None:
+    job = begin(client, BIKE)
+    take(client, job, "plate_thickness", PACK)
+    post(client, job, "readings", check="hub", place="Once", skipped="cover still on")
+    text = client.get(f"/api/jobs/{job['id']}/readings.csv").get_data(as_text=True)
+    told = post(client, job, "readings/csv", text=text).get_json()
+    assert (told["taken"], told["already"], told["takings"]) == (0, len(PACK) + 1, [])
+
+    other = begin(client, BIKE | {"vehicle": "Its twin"})
+    first = post(client, other, "readings/csv", text=text).get_json()
+    assert (first["taken"], len(first["takings"])) == (len(PACK) + 1, 2)
+    cleared = post(client, other, "readings/csv/undo", takings=first["takings"]).get_json()
+    assert check(cleared, "plate_thickness")["finding"]["taken"] == 0
+    assert client.get(f"/api/jobs/{other['id']}/measure/history").get_json()["total"] == len(PACK) + 1  # struck, kept
+    again = post(client, other, "readings/csv", text=text).get_json()
+    assert (again["taken"], again["already"]) == (len(PACK) + 1, 0)
+    assert post(client, job, "readings/csv/undo", takings=again["takings"]).status_code == 404  # another job's
+
+
+def test_a_job_file_carries_all_that_was_measured(client: FlaskClient) -> None:
+    """Another shop sees the same verdicts, by the same limits, with the same doubts."""
+    job = begin(client, BIKE)
+    put(client, job, "takings", check="plate_thickness", distance="24000", label="before winter")
+    take(client, job, "plate_thickness", PACK)
+    post(client, job, "readings", check="plate_thickness", place="Plate 2, place 1", typed="9", sure=True)
+    post(client, job, "readings/undo", check="plate_thickness")
+    post(client, job, "readings", check="basket", place="Once", grade="smooth")
+    put(client, job, "limits", check="plate_thickness", name="least", typed="2.5", unit="mm", source="p. 7")
+    put(client, job, "sums", part="Spring set", price=25, chance=0.1, hours=8, rate=70)
+    text = client.get(f"/api/jobs/{job['id']}/file").get_data()
+    came = client.post("/api/jobs/file", data=text)
+    assert came.status_code == 201
+    other = came.get_json()
+    was, now = bench(client, job), bench(client, other)
+    assert now["checks"] == [c | {"readings": n["readings"], "taking": n["taking"], "can_redo": n["can_redo"]}
+                             for c, n in zip(was["checks"], now["checks"], strict=True)]  # fmt: skip
+    reads = [[{k: v for k, v in r.items() if k != "id"} for r in check(b, "plate_thickness")["readings"]]
+             for b in (was, now)]  # fmt: skip
+    assert reads[0] == reads[1]
+    assert (now["sums"], now["needs"]) == (was["sums"], was["needs"])
+    assert client.get(f"/api/jobs/{other['id']}/file").get_data() == text
+    lives = [client.get(f"/api/jobs/{j['id']}/measure/history").get_json()["total"] for j in (job, other)]
+    assert lives == [len(PACK) + 2] * 2  # the same vehicle's life has each reading once
 
 
 def test_a_file_with_faults_is_taken_as_far_as_it_can_be_read(client: FlaskClient) -> None:

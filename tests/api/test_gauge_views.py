@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import threading
 import time
 from collections.abc import Iterator
 from typing import Any
@@ -46,6 +47,38 @@ def test_a_gauge_sweeps_the_bore_by_itself_and_two_tabs_take_each_reading_once(
     assert {r["source"] for r in bore["readings"]} == {"gauge"}
     assert bore["sweep"]["direction"] == pytest.approx(60, abs=1)
     client.delete("/api/gauge", query_string={"port": dial.url})
+
+
+def test_readings_without_a_place_go_round_in_order_whoever_hands_them_on(client: FlaskClient, dial: Simulator) -> None:
+    """A screen that lags behind the gauge cannot say where the next one goes; the bench knows what is read."""
+    job = begin(client, CAR)
+    events = heard(client, dial.url, 9)
+    app = client.application
+
+    def hand_on() -> None:  # a tab: one after the other, each whether or not another tab was quicker
+        with app.test_client() as tab:
+            for event in events:
+                post(tab, job, "readings", check="bore_runout", port=dial.url, event=event["number"])
+
+    tabs = [threading.Thread(target=hand_on) for _ in range(3)]
+    for tab in tabs:
+        tab.start()
+    for tab in tabs:
+        tab.join()
+    bore = check(bench(client, job), "bore_runout")
+    assert [r["place"] for r in bore["readings"]] == [p["key"] for p in bore["places"]]
+    assert bore["sweep"]["direction"] == pytest.approx(60, abs=1)
+    dial.stop()
+    more = Simulator(dial_sweep(0.18, 60), every=0.01).start()
+    (late, *_) = heard(client, more.url, 1)
+    refused = post(client, job, "readings", check="bore_runout", port=more.url, event=late["number"])
+    assert refused.status_code == 422
+    assert "every place is read" in refused.get_json()["detail"]
+    again = post(client, job, "readings", check="bore_runout", port=more.url, event=late["number"], place="90°")
+    assert len(check(again.get_json(), "bore_runout")["readings"]) == 10
+    for port in (dial.url, more.url):
+        client.delete("/api/gauge", query_string={"port": port})
+    more.stop()
 
 
 def test_a_gauges_unit_is_its_own(client: FlaskClient) -> None:

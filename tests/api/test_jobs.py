@@ -167,14 +167,32 @@ def test_a_job_is_put_away_and_brought_back(client: FlaskClient) -> None:
 
 def test_the_working_over_http(client: FlaskClient) -> None:
     job = begin(client)
-    found = client.get(f"/api/jobs/{job['id']}/working/bite_margin?friction=-1").get_json()
+    at = f"/api/jobs/{job['id']}/working"
+    found = client.post(at, json={"quantity": "bite_margin", "friction": -1}).get_json()
     assert found["at"] == "engine as it is, low friction"
     step = next(s for s in found["steps"] if s["name"] == "effective_radius")
     assert step["formula"] == "r_e = (D_o + D_i) / 4"
     term = step["terms"][0]
     assert (term["typeset"], term["si"], term["mark"]) == ("240 mm", "0.24 m", "entered")
-    assert client.get(f"/api/jobs/{job['id']}/working/colour").status_code == 422
-    assert client.get(f"/api/jobs/{job['id']}/working/bite_margin?friction=7").status_code == 422
+    for wrong in ({"quantity": "colour"}, {"quantity": "bite_margin", "friction": 7}, {"friction": 0}):
+        assert client.post(at, json=wrong).status_code in {400, 422}
+
+
+def test_working_and_asking_follow_what_is_tried(client: FlaskClient) -> None:
+    """A number on screen opens its own working, also while something is tried that is not entered."""
+    job = begin(client)
+    tried = [{"quantity": "cover_clamp", "typed": "16 kN"}]
+    shown = client.post(f"/api/jobs/{job['id']}/preview", json={"entries": tried}).get_json()
+    margin = next(r for r in shown["results"] if r["name"] == "bite_margin")["now"]["low"]["si"]
+    body = {"quantity": "bite_margin", "friction": -1, "entries": tried}
+    steps = client.post(f"/api/jobs/{job['id']}/working", json=body).get_json()["steps"]
+    assert steps[0]["value"]["si"] == margin
+    clamp = next(t for s in steps for t in s["terms"] if t["name"] == "cover_clamp")
+    assert clamp["typeset"] == "16 kN"
+    asked = [client.post(f"/api/jobs/{job['id']}/ask", json={"entries": e}).get_json() for e in ([], tried)]
+    friction = [next(s for s in a["sought"] if s["name"] == "friction_coefficient")["values"] for a in asked]
+    assert friction[1][0]["si"] == pytest.approx(friction[0][0]["si"] * 9 / 16)
+    assert client.get(f"/api/jobs/{job['id']}").get_json()["revision"] == job["revision"]
 
 
 def test_asking_backwards_over_http(client: FlaskClient) -> None:

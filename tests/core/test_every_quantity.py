@@ -7,12 +7,15 @@ from typing import Any
 import numpy as np
 import pytest
 
+from liftbite.api.present import working_out
+from liftbite.core.answers import LOW, NOW
 from liftbite.core.arrange import QUANTITIES
 from liftbite.core.doc import read_doc
 from liftbite.core.graph import Needs, Refused
 from liftbite.core.inputs import INPUTS, STATES
 from liftbite.core.setup import Setup, set_up
 from liftbite.core.units import KINDS
+from liftbite.core.working import working
 from tests.jobs import FULL, MOTORCYCLE, entries
 
 #: A motorcycle with every figure entered that its arrangement asks for.
@@ -102,6 +105,22 @@ def plain_calls() -> list[tuple[str, str]]:
 
 
 CALLS = plain_calls()
+
+
+@pytest.mark.parametrize("job", JOBS)
+def test_every_result_opens_its_working_and_every_step_follows_from_its_terms(job: str) -> None:
+    """Single figures, several ones and curves: what a step says it comes to is its own function of what enters."""
+    setup, _ = worked(job)
+    for result in setup.graph.functions:
+        steps = working(setup, result, stage=NOW, friction=LOW)
+        assert steps[0].name == result
+        assert len(working_out(steps, "low friction").steps) == len(steps)
+        for step in steps:
+            arguments = [np.array(v) if isinstance(v := t.value, tuple) else t.curve or v for t in step.terms]
+            if step.value is None or step.curve is not None or None in (t.value for t in step.terms):
+                continue
+            again = setup.graph.functions[step.name](*arguments)
+            assert np.ravel(again) == pytest.approx(np.ravel(step.value), rel=1e-9), (result, step.name)
 
 
 def test_every_job_is_worked_out_in_full() -> None:

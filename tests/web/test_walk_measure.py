@@ -12,7 +12,7 @@ import pytest
 from playwright.sync_api import BrowserContext, Locator, Page, expect
 
 from liftbite.bench.simulate import Simulator, caliper, depths, dial_sweep, read_values
-from tests.web.steps import answer, open_job, turn
+from tests.web.steps import answer, open_job, show, turn
 
 
 def bench(page: Page, shop: str, job: str, check: str) -> None:
@@ -134,6 +134,19 @@ def test_what_tired_springs_and_worn_plates_do_to_bite(page: Page, shop: str) ->
     expect(page.get_by_test_id("bite-margin")).to_contain_text("0.820")
     effects.get_by_label("Take Wear found").uncheck()
     expect(bite).to_contain_text("0.740")  # what comes after follows what is ticked
+    bite.get_by_role("link", name="0.740").click()  # and opens its own working, with the readings tried
+    working = page.get_by_role("dialog")
+    expect(working.locator("#step-bite_margin")).to_contain_text("Bite margin0.74 ")
+    expect(working).to_contain_text("43.2 mm; 43.1 mm; 41.2 mm; 43.3 mm; 43.1 mm")
+    working.get_by_role("button", name="Close").click()
+    expect(page.get_by_test_id("tried")).to_contain_text("Spring lengths Each measured")
+    show(page, "Section")
+    expect(page.get_by_test_id("bite-margin")).to_contain_text("0.740")
+    page.get_by_test_id("tried").get_by_role("button", name="Drop it").click()
+    expect(page.get_by_test_id("bite-margin")).to_contain_text("0.820")
+    page.get_by_role("link", name="Measure", exact=True).click()
+    turn(page, "Decide", "Measure")
+    effects.get_by_label("Take Wear found").uncheck()
     effects.get_by_role("button", name="Put 2 of 3 into the job").click()
     expect(effects.locator("[data-effect]")).to_have_count(1)
 
@@ -414,8 +427,17 @@ def test_readings_leave_and_come_as_csv(page: Page, shop: str, tmp_path: Path) -
     file = tmp_path / "readings.csv"
     file.write_text(text + "99,plate_thickness,,2.9,,,,,\n")
     page.set_input_files("input[aria-label='File of readings']", file)
-    expect(page.get_by_role("status")).to_contain_text("62 readings taken in.")
-    expect(page.get_by_role("status")).to_contain_text("a place is missing")
+    told = page.get_by_role("status")
+    expect(told).to_contain_text("0 readings taken in. 62 were there already.")
+    expect(told).to_contain_text("a place is missing")
+    open_job(page, shop, "Ostrel 900", "measure")
+    turn(page, "History", "Measure")
+    page.set_input_files("input[aria-label='File of readings']", file)
+    expect(told).to_contain_text("62 readings taken in.")
+    expect(page.get_by_test_id("record")).to_contain_text("62 readings")
+    told.get_by_role("button", name="Take the file's readings back").click()
+    expect(told).to_contain_text("Taken back")
+    expect(page.get_by_test_id("record").locator("tr[class*=line-through]")).to_have_count(62)
 
 
 @pytest.mark.parametrize("scheme", ["light", "dark"])

@@ -118,16 +118,24 @@ export const useBenchHistory = (id: number, shop: boolean) =>
     placeholderData: keepPreviousData,
   });
 
+/** Readings from a file, and all of a file's taken back. */
 export function useBringReadings(id: number) {
   const cache = useQueryClient();
-  return useMutation({
+  const onSuccess = () => {
+    for (const key of [benchKey(id), ["effects", id], ["bench-history", id]])
+      void cache.invalidateQueries({ queryKey: key });
+  };
+  const bring = useMutation({
     mutationFn: (text: string) =>
       taken(client.POST("/api/jobs/{job_id}/readings/csv", { params: at(id), body: { text } })),
-    onSuccess: () => {
-      for (const key of [benchKey(id), ["effects", id], ["bench-history", id]])
-        void cache.invalidateQueries({ queryKey: key });
-    },
+    onSuccess,
   });
+  const takeBack = useMutation({
+    mutationFn: (takings: number[]) =>
+      taken(client.POST("/api/jobs/{job_id}/readings/csv/undo", { params: at(id), body: { takings } })),
+    onSuccess,
+  });
+  return { bring, takeBack };
 }
 
 export function usePutInstrumentAway(id: number) {

@@ -88,27 +88,29 @@ export const useWorking = (
   quantity: string,
   planned: boolean,
   friction: number,
+  entries: EntryIn[],
 ) =>
   useQuery({
-    queryKey: ["working", id, revision, quantity, planned, friction],
+    queryKey: ["working", id, revision, quantity, planned, friction, entries],
     queryFn: () =>
       taken(
-        client.GET("/api/jobs/{job_id}/working/{quantity}", {
-          params: { path: { job_id: id, quantity }, query: { planned, friction } },
+        client.POST("/api/jobs/{job_id}/working", {
+          params: { path: { job_id: id } },
+          body: { quantity, planned, friction, entries },
         }),
       ),
     placeholderData: keepPreviousData,
     retry: false,
   });
 
-export const useAsk = (id: number, revision: number, result: string, target: string) =>
+export const useAsk = (id: number, revision: number, entries: EntryIn[], result: string, target: string) =>
   useQuery({
-    queryKey: ["ask", id, revision, result, target],
+    queryKey: ["ask", id, revision, entries, result, target],
     queryFn: () =>
       taken(
         client.POST("/api/jobs/{job_id}/ask", {
           params: { path: { job_id: id } },
-          body: { result, target: target || null },
+          body: { entries, result, target: target || null },
         }),
       ),
     placeholderData: keepPreviousData,

@@ -141,17 +141,17 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/working/{quantity}": {
+    "/api/jobs/{job_id}/working": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** How a result came about, down to the inputs. */
-        get: operations["jobs_get_working__int_job_id__working__quantity__get"];
+        get?: never;
         put?: never;
-        post?: never;
+        /** How a result came about, down to the inputs, with entries that are tried. */
+        post: operations["jobs_show_working__int_job_id__working_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -167,7 +167,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Asks a result backwards: what each quantity would have to be for it to reach a target. */
+        /** Asks a result backwards, with entries that are tried: what each quantity would have to be to reach a target. */
         post: operations["jobs_ask__int_job_id__ask_post"];
         delete?: never;
         options?: never;
@@ -201,7 +201,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** A job file, sent as it is, becomes a job with its whole ledger. */
+        /** A job file, sent as it is, becomes a job with its whole ledger and all that was measured. */
         post: operations["jobs_import_job_file_post"];
         delete?: never;
         options?: never;
@@ -560,7 +560,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** One reading into the taking in force, or into a first one. A gauge's reading is taken once, by one tab. */
+        /**
+         * One reading into the taking in force, or into a first one.
+         * @description <br/>A gauge's reading is taken once, by one tab; where no place is named it goes to the first that is not read.
+         */
         post: operations["measure_add_reading_api_jobs__int_job_id__readings_post"];
         delete?: never;
         options?: never;
@@ -774,6 +777,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gauge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What a gauge's data port has sent since; opens the port where it is not yet, and waits for more if asked to.
+         * @description <br/>`after` beyond any number asks from now on; whoever opens the port hears all it sends.
+         */
+        get: operations["measure_read_gauge_api_gauge_get"];
+        put?: never;
+        post?: never;
+        /** Lets a data port go. */
+        delete: operations["measure_close_gauge_api_gauge_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/readings.csv": {
         parameters: {
             query?: never;
@@ -782,7 +806,7 @@ export interface paths {
             cookie?: never;
         };
         /** The readings of the vehicle as CSV, as typed, in UTC. */
-        get: operations["measure_export_readings_api_jobs__int_job_id__readings_csv_get"];
+        get: operations["bench_files_export_readings_api_jobs__int_job_id__readings_csv_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -800,8 +824,25 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes in a file of readings; the rows that cannot be read are named and left. */
-        post: operations["measure_import_readings_api_jobs__int_job_id__readings_csv_post"];
+        /** Takes in a file of readings; rows that cannot be read are named and left, those already there are counted. */
+        post: operations["bench_files_import_readings_api_jobs__int_job_id__readings_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/readings/csv/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Strikes every reading of takings a file brought; they stay in the record, struck. */
+        post: operations["bench_files_undo_import_api_jobs__int_job_id__readings_csv_undo_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -816,31 +857,10 @@ export interface paths {
             cookie?: never;
         };
         /** The parts to get and the work to have done, with every reason, as CSV. */
-        get: operations["measure_export_parts_api_jobs__int_job_id__parts_csv_get"];
+        get: operations["bench_files_export_parts_api_jobs__int_job_id__parts_csv_get"];
         put?: never;
         post?: never;
         delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/gauge": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * What a gauge's data port has sent since; opens the port where it is not yet, and waits for more if asked to.
-         * @description <br/>`after` beyond any number asks from now on; whoever opens the port hears all it sends.
-         */
-        get: operations["measure_read_gauge_api_gauge_get"];
-        put?: never;
-        post?: never;
-        /** Lets a data port go. */
-        delete: operations["measure_close_gauge_api_gauge_delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1412,8 +1432,8 @@ export interface components {
             mark: string;
             /** Why */
             why: string;
-            /** Curve */
-            curve: string | null;
+            /** Words */
+            words: string | null;
         };
         /**
          * WorkingStepOut
@@ -1433,8 +1453,8 @@ export interface components {
             value: components["schemas"]["FigureOut"] | null;
             /** Si */
             si: string;
-            /** Curve */
-            curve: string | null;
+            /** Words */
+            words: string | null;
             /** Terms */
             terms: components["schemas"]["TermOut"][];
             /** Mark */
@@ -1443,6 +1463,27 @@ export interface components {
             source: string;
             /** Holds */
             holds: string;
+        };
+        /**
+         * WorkingIn
+         * @description A result, and the state its working is shown at.
+         */
+        WorkingIn: {
+            /** Entries */
+            entries?: components["schemas"]["EntryIn"][];
+            /** Quantity */
+            quantity: string;
+            /**
+             * Planned
+             * @default true
+             */
+            planned?: boolean;
+            /**
+             * Friction
+             * @description -1 low, 0 nominal, 1 high
+             * @default -1
+             */
+            friction?: number;
         };
         /**
          * AskedOut
@@ -1487,6 +1528,8 @@ export interface components {
          * @description A target for a result; without one, the target the use asks for.
          */
         AskIn: {
+            /** Entries */
+            entries?: components["schemas"]["EntryIn"][];
             /**
              * Result
              * @default bite_margin
@@ -1745,7 +1788,7 @@ export interface components {
         };
         /**
          * TryIn
-         * @description Entries to look at that are not kept.
+         * @description Entries to look at without keeping them.
          */
         TryIn: {
             /** Entries */
@@ -2838,8 +2881,12 @@ export interface components {
         ReadingIn: {
             /** Check */
             check: string;
-            /** Place */
-            place: string;
+            /**
+             * Place
+             * @description Left out for a gauge's reading, it goes to the first not read.
+             * @default
+             */
+            place?: string;
             /**
              * Typed
              * @default
@@ -3046,7 +3093,7 @@ export interface components {
         };
         /**
          * MeasuredEffectOut
-         * @description A quantity that readings change.
+         * @description A quantity that readings change; `typed` is what would be entered.
          */
         MeasuredEffectOut: {
             /** Check */
@@ -3059,6 +3106,8 @@ export interface components {
             before: string;
             /** After */
             after: string;
+            /** Typed */
+            typed: string;
             /** Why */
             why: string;
         };
@@ -3165,24 +3214,6 @@ export interface components {
             y_high: number;
         };
         /**
-         * ImportedOut
-         * @description What a file of readings brought.
-         */
-        ImportedOut: {
-            /** Taken */
-            taken: number;
-            /** Faults */
-            faults: string[];
-        };
-        /**
-         * ReadingsFileIn
-         * @description A file of readings.
-         */
-        ReadingsFileIn: {
-            /** Text */
-            text: string;
-        };
-        /**
          * GaugeOut
          * @description A data port.
          */
@@ -3210,6 +3241,36 @@ export interface components {
             kind: "value" | "said" | "odd" | "lost" | "back";
             /** Text */
             text: string;
+        };
+        /**
+         * ImportedOut
+         * @description What a file of readings brought: how many, how many were there already, the takings they are in, and faults.
+         */
+        ImportedOut: {
+            /** Taken */
+            taken: number;
+            /** Already */
+            already: number;
+            /** Takings */
+            takings: number[];
+            /** Faults */
+            faults: string[];
+        };
+        /**
+         * ReadingsFileIn
+         * @description A file of readings.
+         */
+        ReadingsFileIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * TakenBackIn
+         * @description The takings a file brought, to take back.
+         */
+        TakenBackIn: {
+            /** Takings */
+            takings: number[];
         };
         /**
          * CatalogueOut
@@ -4234,21 +4295,20 @@ export interface operations {
             };
         };
     };
-    jobs_get_working__int_job_id__working__quantity__get: {
+    jobs_show_working__int_job_id__working_post: {
         parameters: {
-            query?: {
-                planned?: boolean;
-                /** @description -1 low, 0 nominal, 1 high */
-                friction?: number;
-            };
+            query?: never;
             header?: never;
             path: {
                 job_id: number;
-                quantity: string;
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkingIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -4257,6 +4317,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WorkingOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
                 };
             };
             /** @description No such job */
@@ -8618,7 +8709,117 @@ export interface operations {
             };
         };
     };
-    measure_export_readings_api_jobs__int_job_id__readings_csv_get: {
+    measure_read_gauge_api_gauge_get: {
+        parameters: {
+            query: {
+                port: string;
+                after?: number;
+                wait?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GaugeOut"];
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_close_gauge_api_gauge_delete: {
+        parameters: {
+            query: {
+                port: string;
+                after?: number;
+                wait?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GaugeOut"];
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    bench_files_export_readings_api_jobs__int_job_id__readings_csv_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -8678,7 +8879,7 @@ export interface operations {
             };
         };
     };
-    measure_import_readings_api_jobs__int_job_id__readings_csv_post: {
+    bench_files_import_readings_api_jobs__int_job_id__readings_csv_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -8797,7 +8998,126 @@ export interface operations {
             };
         };
     };
-    measure_export_parts_api_jobs__int_job_id__parts_csv_get: {
+    bench_files_undo_import_api_jobs__int_job_id__readings_csv_undo_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakenBackIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                    };
+                };
+            };
+        };
+    };
+    bench_files_export_parts_api_jobs__int_job_id__parts_csv_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -8853,116 +9173,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"][];
-                };
-            };
-        };
-    };
-    measure_read_gauge_api_gauge_get: {
-        parameters: {
-            query: {
-                port: string;
-                after?: number;
-                wait?: number;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["GaugeOut"];
-                };
-            };
-            /** @description Cannot be taken */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                    };
-                };
-            };
-        };
-    };
-    measure_close_gauge_api_gauge_delete: {
-        parameters: {
-            query: {
-                port: string;
-                after?: number;
-                wait?: number;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["GaugeOut"];
-                };
-            };
-            /** @description Cannot be taken */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                    };
                 };
             };
         };

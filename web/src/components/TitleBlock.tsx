@@ -1,5 +1,6 @@
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import type { Job, Verdict } from "@/api/client";
+import { triesOf, withSearch } from "@/lib/address";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
 import { Glyph } from "./Glyph";
 
@@ -27,12 +28,13 @@ export function TitleBlock({ job, layoutLabel }: { job: Job; layoutLabel: string
 const VIEW_OF = { bite: "bite", lift: "section", heat: "start", true: "wheel" } as const;
 
 /** Where an answer leads: to what is missing, else to its view with the working of its weakest link. */
-function leadsTo(job: Job, verdict: Verdict): string {
-  const view = `/jobs/${job.id}/choose/${VIEW_OF[verdict.question]}`;
+export function leadsTo(job: number, verdict: Verdict, tries = ""): string {
+  const view = `/jobs/${job}/choose/${VIEW_OF[verdict.question]}`;
   const missing = verdict.needs[0];
-  if (missing) return /curve|peak|stage|use|driveline/.test(missing.name) ? `/jobs/${job.id}/brief` : view;
+  if (missing)
+    return /curve|peak|stage|use|driveline/.test(missing.name) ? `/jobs/${job}/brief` : view + tries;
   const weakest = verdict.links.find((link) => link.name.endsWith("_margin"));
-  return weakest ? `${view}?working=${weakest.name}` : view;
+  return view + withSearch(new URLSearchParams(tries), { working: weakest?.name ?? null });
 }
 
 function surfaceCelsius(job: Job): number | null {
@@ -47,9 +49,10 @@ function Answer({ job, verdict }: { job: Job; verdict: Verdict }) {
   const label = QUESTION_LABELS[verdict.question];
   const bite = verdict.question === "bite";
   const { margin } = verdict;
+  const [search] = useSearchParams();
   return (
     <Link
-      to={leadsTo(job, verdict)}
+      to={leadsTo(job.id, verdict, triesOf(search))}
       data-testid={`answer-${verdict.question}`}
       data-state={verdict.state}
       title={verdict.sentence}

@@ -58,4 +58,11 @@ export function triedIn(search: URLSearchParams): Record<string, string> {
   );
 }
 
+/** What is tried goes along from view to view of the workbench; leaves and part do not. */
+export function triesOf(search: URLSearchParams): string {
+  const drop = [...search.keys()].filter((key) => !key.startsWith(TRY));
+  const text = withSearch(search, Object.fromEntries(drop.map((key) => [key, null])));
+  return text === "?" ? "" : text;
+}
+
 export const tryKey = (quantity: string) => `${TRY}${quantity}`;

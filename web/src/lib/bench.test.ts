@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Candidate } from "@/api/client";
-import { triedIn, tryKey, withSearch } from "./address";
+import { triedIn, triesOf, tryKey, withSearch } from "./address";
 import { counted, pinOf, reachOf, sortedBy, takenBy, within } from "./finder";
 import { heatGlyph, liftGlyph, temperColour, trueGlyph } from "./glyph";
 import { CHOOSE, GROUPS_OF, OF_PART } from "./groups";
@@ -94,6 +94,8 @@ describe("the address", () => {
       withSearch(new URLSearchParams(), { [tryKey("trapped_air")]: "2 mL" }),
     );
     expect(triedIn(search)).toEqual({ trapped_air: "2 mL" });
+    expect(triesOf(new URLSearchParams("pedal=60&try.trapped_air=2+mL&ask"))).toBe("?try.trapped_air=2+mL");
+    expect(triesOf(new URLSearchParams("pedal=60"))).toBe("");
   });
 });
 

@@ -29,17 +29,17 @@ export function press(text: string, key: string): string {
   return text.length < 20 ? text + key : text;
 }
 
-/** The places of a check that have no reading yet, in order. */
-export const openPlaces = (check: Check): string[] => {
-  const taken = new Set(check.readings.map((reading) => reading.place));
+/** The places of a check that have no reading yet, in order; one is on its way to those in `sent`. */
+export const openPlaces = (check: Check, sent: readonly string[] = []): string[] => {
+  const taken = new Set([...check.readings.map((reading) => reading.place), ...sent]);
   return check.places.map((place) => place.key).filter((key) => !taken.has(key));
 };
 
 /** Where the next reading goes: the place asked for, else the first without one; null when all are read. */
-export function placeNow(check: Check, asked: string | null): string | null {
+export function placeNow(check: Check, asked: string | null, sent: readonly string[] = []): string | null {
   if (asked && (check.grows || check.kind === "sweep" || check.places.some((place) => place.key === asked)))
     return asked;
-  return openPlaces(check)[0] ?? null;
+  return openPlaces(check, sent)[0] ?? null;
 }
 
 /** The check after this one that still has places to read; null where none is left. */

@@ -59,6 +59,13 @@ describe("the order of a check", () => {
     expect(placeNow(half, null)).toBe("Plate 2");
   });
 
+  it("goes on while a reading is on its way", () => {
+    expect(openPlaces(half, ["Plate 2"])).toEqual(["Plate 3"]);
+    expect(placeNow(half, null, ["Plate 2"])).toBe("Plate 3");
+    expect(placeNow(half, "Plate 2", ["Plate 2"])).toBe("Plate 2");
+    expect(placeNow(half, null, ["Plate 2", "Plate 3"])).toBeNull();
+  });
+
   it("goes where it is asked, if there is such a place", () => {
     expect(placeNow(half, "Plate 1")).toBe("Plate 1");
     expect(placeNow(half, "Plate 9")).toBe("Plate 2");

@@ -9,7 +9,7 @@ import { useDesk } from "@/lib/useDesk";
 export function Ask({ result, onClose }: { result: string; onClose: () => void }) {
   const desk = useDesk();
   const [target, setTarget] = useState("");
-  const asked = useAsk(desk.entered.id, desk.entered.revision, result, useDeferredValue(target));
+  const asked = useAsk(desk.entered.id, desk.entered.revision, desk.looked, result, useDeferredValue(target));
   const label = desk.shown.results.find((r) => r.name === result)?.label ?? "the result";
   return (
     <Panel title="Ask it backwards" onClose={onClose}>

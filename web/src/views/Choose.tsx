@@ -1,7 +1,8 @@
 import { NavLink, Outlet, useLocation, useSearchParams } from "react-router";
+import { useCatalogue } from "@/api/queries";
 import { Rows } from "@/components/Rows";
 import { Scroll } from "@/components/Scroll";
-import { withSearch } from "@/lib/address";
+import { triesOf } from "@/lib/address";
 import { GROUPS_OF, OF_PART, type View } from "@/lib/groups";
 import { PARTS_LEAF, TWO_LEAVES } from "@/lib/leaves";
 import { useDesk } from "@/lib/useDesk";
@@ -23,21 +24,24 @@ export function Choose() {
   const groups = (part && OF_PART[part]?.groups) || GROUPS_OF[view] || [];
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <nav aria-label="Workbench" className="flex shrink-0 gap-1 overflow-x-auto border-b border-ink px-4">
-        {VIEWS.map(({ to, label }) => (
-          <NavLink
-            key={to}
-            to={{ pathname: to, search: keptBetweenViews(search) }}
-            className={({ isActive }) =>
-              `whitespace-nowrap border-b-[3px] px-3 py-1.5 ${
-                isActive ? "border-ink font-bold" : "border-transparent text-soft hover:text-ink"
-              }`
-            }
-          >
-            {label}
-          </NavLink>
-        ))}
-      </nav>
+      <div className="flex shrink-0 flex-wrap border-b border-ink">
+        <nav aria-label="Workbench" className="flex min-w-0 gap-1 overflow-x-auto px-4">
+          {VIEWS.map(({ to, label }) => (
+            <NavLink
+              key={to}
+              to={{ pathname: to, search: triesOf(search) }}
+              className={({ isActive }) =>
+                `whitespace-nowrap border-b-[3px] px-3 py-1.5 ${
+                  isActive ? "border-ink font-bold" : "border-transparent text-soft hover:text-ink"
+                }`
+              }
+            >
+              {label}
+            </NavLink>
+          ))}
+        </nav>
+        <Tried />
+      </div>
       <div className={`${groups.length > 0 ? TWO_LEAVES : "grid h-full min-h-0 grid-cols-1"} grow`}>
         {groups.length > 0 && (
           <Scroll label="Parts" className={PARTS_LEAF}>
@@ -53,13 +57,6 @@ export function Choose() {
   );
 }
 
-/** What is tried goes along from view to view; leaves and part do not. */
-function keptBetweenViews(search: URLSearchParams): string {
-  const drop = [...search.keys()].filter((key) => !key.startsWith("try."));
-  const text = withSearch(search, Object.fromEntries(drop.map((key) => [key, null])));
-  return text === "?" ? "" : text;
-}
-
 /** Parts that do not go together, with the way out. */
 function Misfits() {
   const { shown } = useDesk();
@@ -68,4 +65,35 @@ function Misfits() {
       <span className="font-bold">▲ Stop.</span> {misfit.sentence}
     </p>
   ));
+}
+
+/** What is tried and not entered: every number of the workbench stands on it until it is dropped. */
+function Tried() {
+  const desk = useDesk();
+  const catalogue = useCatalogue();
+  const tried = Object.entries(desk.trial);
+  if (tried.length === 0) return null;
+  const { inputs = [], choices = [] } = catalogue.data ?? {};
+  const words = tried.map(([quantity, typed]) => {
+    const choice = choices.find((each) => each.name === quantity);
+    const label = choice?.label ?? inputs.find((each) => each.name === quantity)?.label ?? quantity;
+    return `${label} ${choice?.options.find((option) => option.value === typed)?.label ?? typed}`;
+  });
+  return (
+    <p
+      className="ml-auto flex min-w-0 items-center gap-3 px-4 py-1 text-note"
+      role="status"
+      data-testid="tried"
+    >
+      <span className="min-w-0 truncate" title={words.join(", ")}>
+        <b>Tried, not entered:</b> {words.join(", ")}
+      </span>
+      <button type="button" className="plain-link min-h-6 shrink-0" onClick={desk.dropTrial}>
+        Drop it
+      </button>
+      <button type="button" className="plain-link min-h-6 shrink-0" onClick={desk.keepTrial}>
+        Enter it
+      </button>
+    </p>
+  );
 }

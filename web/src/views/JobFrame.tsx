@@ -5,7 +5,7 @@ import { useCatalogue, useJob } from "@/api/queries";
 import { ConflictDialog } from "@/components/ConflictDialog";
 import { TitleBlock } from "@/components/TitleBlock";
 import { TopBar } from "@/components/TopBar";
-import { useLeaf, withSearch } from "@/lib/address";
+import { triesOf, useLeaf, withSearch } from "@/lib/address";
 import { actionOf, keysOn } from "@/lib/keys";
 import { DeskContext, useDesk, useDeskState } from "@/lib/useDesk";
 import { Leaves } from "./Leaves";
@@ -129,7 +129,8 @@ function useKeys(id: number) {
       const action = keysOn() ? actionOf(event) : null;
       if (!action) return;
       event.preventDefault();
-      if ("go" in action) navigate(`/jobs/${id}/${action.go}`);
+      if ("go" in action)
+        navigate(`/jobs/${id}/${action.go}${action.go.startsWith("choose/") ? triesOf(search) : ""}`);
       else if ("leaf" in action) navigate(leaf(action.leaf), { replace: true });
       else if ("focus" in action) document.querySelector<HTMLElement>(action.focus)?.focus();
       else

@@ -125,7 +125,9 @@ function BringJob() {
       <h2 id="bring" className="border-b border-ink pb-1 text-head font-bold">
         Bring a job file
       </h2>
-      <p className="py-2 text-soft">A file ending in .liftbite.json becomes a job with all its history.</p>
+      <p className="py-2 text-soft">
+        A file ending in .liftbite.json becomes a job with all its history and readings.
+      </p>
       <FileButton name="Job file" accept=".json,application/json" onFile={(file) => void bring(file)}>
         Choose a file
       </FileButton>

@@ -18,7 +18,14 @@ export function WorkingLeaf({ quantity, onClose }: { quantity: string; onClose: 
   const [search, put] = useAddress();
   const friction = search.get("friction") ?? "-1";
   const planned = search.get("stage") !== "now";
-  const working = useWorking(desk.entered.id, desk.entered.revision, quantity, planned, Number(friction));
+  const working = useWorking(
+    desk.entered.id,
+    desk.entered.revision,
+    quantity,
+    planned,
+    Number(friction),
+    desk.looked,
+  );
   const first = working.data?.steps[0];
   return (
     <Panel title={first ? `Working: ${first.label.toLowerCase()}` : "Working"} onClose={onClose}>
@@ -84,7 +91,7 @@ function Step({ step }: { step: WorkingStep }) {
       <div className="flex items-baseline justify-between gap-4">
         <h3 className="font-bold">{step.label}</h3>
         <p className="text-right font-bold">
-          {step.value ? <Figure value={step.value} /> : (step.curve ?? "no value yet")}
+          {step.value ? <Figure value={step.value} /> : (step.words ?? "no value yet")}
         </p>
       </div>
       <p className="text-note text-soft">{step.meaning}</p>
@@ -112,7 +119,7 @@ function Step({ step }: { step: WorkingStep }) {
                   )}
                   <Origin mark={term.mark} typed={term.typeset} why={term.why} />
                 </td>
-                <td className="figure text-right">{term.curve ?? term.si}</td>
+                <td className="figure text-right">{term.words ?? term.si}</td>
               </tr>
             ))}
           </tbody>

@@ -11,7 +11,6 @@ export function Tries({ compact = false }: { compact?: boolean }) {
   const desk = useDesk();
   const offered = TRIES.filter(({ quantity }) => desk.field(quantity));
   if (offered.length === 0) return null;
-  const trying = Object.keys(desk.trial).length > 0;
   return (
     <section
       aria-label="Try a fault"
@@ -21,19 +20,7 @@ export function Tries({ compact = false }: { compact?: boolean }) {
           : "mt-2 border-t border-hair pt-1 tablet:max-w-[30rem]"
       }
     >
-      <div className="flex min-h-7 items-center justify-between gap-3 text-note">
-        <p className="font-semibold">Try a fault</p>
-        {trying && (
-          <p className="flex gap-3">
-            <button type="button" className="plain-link min-h-6" onClick={desk.dropTrial}>
-              Drop it
-            </button>
-            <button type="button" className="plain-link min-h-6" onClick={desk.keepTrial}>
-              Enter it
-            </button>
-          </p>
-        )}
-      </div>
+      <p className="flex min-h-7 items-center text-note font-semibold">Try a fault</p>
       {offered.map(({ quantity, label, unit, most, step }) => {
         const typed = desk.trial[quantity];
         return (

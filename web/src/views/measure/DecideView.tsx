@@ -4,6 +4,8 @@ import type { Measure, Verdict } from "@/api/client";
 import { useEffects, useTakeEffects } from "@/api/measure";
 import { Glyph } from "@/components/Glyph";
 import { Scroll } from "@/components/Scroll";
+import { leadsTo } from "@/components/TitleBlock";
+import { tryKey, withSearch } from "@/lib/address";
 import { useDesk } from "@/lib/useDesk";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
 import type { Bench } from "./BenchView";
@@ -123,6 +125,10 @@ function Effects() {
   if (!effects.data) return null;
   const { effects: found, before, after } = effects.data;
   const wanted = found.filter((effect) => !left.has(effect.quantity));
+  const tries = withSearch(
+    new URLSearchParams(),
+    Object.fromEntries(wanted.map((effect) => [tryKey(effect.quantity), effect.typed])),
+  );
   return (
     <section aria-labelledby="effects" data-testid="effects">
       <h2 id="effects" className="min-h-[2.6rem] content-end border-b-2 border-ink pb-1 text-head font-bold">
@@ -176,12 +182,24 @@ function Effects() {
           >
             {before.map((was, i) => {
               const now = after[i];
-              return now ? <Answer key={was.question} was={was} now={now} /> : null;
+              return now ? (
+                <Answer key={was.question} job={entered.id} was={was} now={now} tries={tries} />
+              ) : null;
             })}
           </div>
+          {wanted.length > 0 && (
+            <p className="mt-2 text-note">
+              <Link
+                className="plain-link inline-flex min-h-11 items-center"
+                to={`../../choose/section${tries}`}
+              >
+                Try {wanted.length === found.length ? "them" : "these"} on the workbench first
+              </Link>
+            </p>
+          )}
           <button
             type="button"
-            className="button mt-3 min-h-12 w-full"
+            className="button mt-1 min-h-12 w-full"
             disabled={wanted.length === 0 || take.isPending}
             onClick={() => take.mutate(wanted.map((effect) => effect.quantity))}
           >
@@ -199,19 +217,30 @@ function Effects() {
   );
 }
 
-function Answer({ was, now }: { was: Verdict; now: Verdict }) {
+/** An answer before and after; each margin leads to its working, the later one with the readings tried. */
+function Answer({ job, was, now, tries }: { job: number; was: Verdict; now: Verdict; tries: string }) {
   const low = (verdict: Verdict) => verdict.margin?.low.metric.figure ?? "";
   const same = was.state === now.state && low(was) === low(now);
   return (
     <div data-question={was.question}>
       <p className="lettering">{QUESTION_LABELS[was.question]}</p>
       <p className="text-note text-soft">
-        {STATE_WORDS[was.state]} <span className="figure">{low(was)}</span>
+        {STATE_WORDS[was.state]}{" "}
+        {low(was) && (
+          <Link className="plain-link figure" to={leadsTo(job, was)}>
+            {low(was)}
+          </Link>
+        )}
       </p>
       <p className="flex items-center gap-2">
         <Glyph verdict={now} className="h-8 w-11" />
         <span className={same ? "" : "font-bold"}>
-          {same ? "no change" : STATE_WORDS[now.state]} {!same && <span className="figure">{low(now)}</span>}
+          {same ? "no change" : STATE_WORDS[now.state]}{" "}
+          {!same && low(now) && (
+            <Link className="plain-link figure" to={leadsTo(job, now, tries)}>
+              {low(now)}
+            </Link>
+          )}
         </span>
       </p>
     </div>

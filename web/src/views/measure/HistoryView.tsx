@@ -183,14 +183,29 @@ function TrendChart({ trend, joined }: { trend: Trend; joined: boolean }) {
 }
 
 function Bring({ job }: { job: number }) {
-  const bring = useBringReadings(job);
+  const { bring, takeBack } = useBringReadings(job);
   const [told, setTold] = useState<string[]>([]);
+  const [takings, setTakings] = useState<number[]>([]);
+  const tell = (error: unknown) =>
+    setTold([`▲ ${error instanceof Error ? error.message : "The file could not be read."}`]);
   const take = async (file: File) => {
+    setTakings([]);
     try {
       const found = await bring.mutateAsync(await file.text());
-      setTold([`${found.taken} readings taken in.`, ...found.faults]);
+      const there = found.already > 0 ? ` ${found.already} were there already.` : "";
+      setTold([`${found.taken} readings taken in.${there}`, ...found.faults]);
+      setTakings(found.takings);
     } catch (error) {
-      setTold([error instanceof Error ? `▲ ${error.message}` : "▲ The file could not be read."]);
+      tell(error);
+    }
+  };
+  const goBack = async () => {
+    try {
+      await takeBack.mutateAsync(takings);
+      setTakings([]);
+      setTold(["Taken back; in the record they stay, struck."]);
+    } catch (error) {
+      tell(error);
     }
   };
   return (
@@ -205,6 +220,16 @@ function Bring({ job }: { job: number }) {
               {line}
             </span>
           ))}
+          {takings.length > 0 && (
+            <button
+              type="button"
+              className="plain-link min-h-11"
+              disabled={takeBack.isPending}
+              onClick={() => void goBack()}
+            >
+              Take the file's readings back
+            </button>
+          )}
         </span>
       )}
     </>

@@ -23,7 +23,9 @@ const REASONS = ["cannot be reached", "not there", "already scrap"];
 
 /** One place at a time: which, with what, and its reading; the next place follows by itself. */
 export function Taking({ bench, check, place, instrument, send, onPlace, onInstrument }: Props) {
-  const free = placeNow(check, place);
+  // what is keyed goes on to the next place at once; the answer may take its time
+  const [sent, goesOn, comesBack] = useSent(check);
+  const free = placeNow(check, place, sent);
   // a condition can be changed after it was given; a figure is read again only where one asks for the place
   const here = free ?? (check.kind === "grade" ? (check.places.at(-1)?.key ?? null) : null);
   const [text, setText] = useState("");
@@ -37,38 +39,41 @@ export function Taking({ bench, check, place, instrument, send, onPlace, onInstr
   useKeypadFocus(check);
   const reread = useRereadBench(bench.job);
 
+  const goTo = useRef(onPlace);
+  goTo.current = onPlace;
+
   const read = async (reading: { typed?: string; grade?: string; skipped?: string; sure?: boolean }) => {
     if (!here) return;
+    const taken = goesOn(here);
+    setText("");
+    setSkipping(false);
+    onPlace(null);
     const refused = await send({
       read: { ...EMPTY, check: check.name, place: here, unit, instrument: key, ...reading },
     });
     setTrouble(refused);
-    if (refused) return;
-    setText("");
-    setSkipping(false);
-    onPlace(null);
+    if (!refused) return taken();
+    comesBack(here);
+    setText((now) => now || (reading.typed ?? ""));
+    goTo.current(here);
   };
 
+  // a place is picked for one reading; where none is, the bench says where a gauge's goes: it may be ahead of the screen
+  const picked = useRef(place);
+  useEffect(() => {
+    picked.current = place;
+  }, [place]);
   const gauge = useGauge(check.kind === "grade" ? "" : (held?.port ?? ""), async (event: GaugeEvent) => {
-    if (!here) {
-      setTrouble(`${event.text} came in, but every place is read. Pick a place to read it again.`);
-      beep(false);
-      return;
-    }
+    const asked = picked.current;
+    picked.current = null;
+    const port = held?.port ?? "";
     const refused = await send({
-      read: {
-        ...EMPTY,
-        check: check.name,
-        place: here,
-        instrument: key,
-        port: held?.port ?? "",
-        event: event.number,
-      },
+      read: { ...EMPTY, check: check.name, place: asked ?? "", instrument: key, port, event: event.number },
     });
     if (refused) setText(event.text);
+    else onPlace(null);
     setTrouble(refused);
     beep(!refused);
-    if (!refused) onPlace(null);
     reread();
   });
 
@@ -76,7 +81,7 @@ export function Taking({ bench, check, place, instrument, send, onPlace, onInstr
     check.can_undo ? () => void send({ undo: check.name }) : null,
     check.can_redo ? () => void send({ redo: check.name }) : null,
   );
-  const left = openPlaces(check).length;
+  const left = openPlaces(check, sent).length;
   return (
     <section aria-label="Reading" data-testid="taking" data-place={here ?? ""}>
       <h1 className="text-head font-bold">{check.title}</h1>
@@ -91,7 +96,7 @@ export function Taking({ bench, check, place, instrument, send, onPlace, onInstr
           </span>
           <span className="figure text-note text-soft">
             {check.places.length > 1 &&
-              `${check.places.length - left + (openPlaces(check).includes(here) ? 1 : 0)} of ${check.places.length}`}
+              `${check.places.length - left + (openPlaces(check, sent).includes(here) ? 1 : 0)} of ${check.places.length}`}
           </span>
         </p>
       ) : (
@@ -169,6 +174,19 @@ export function Taking({ bench, check, place, instrument, send, onPlace, onInstr
       )}
     </section>
   );
+}
+
+/** The places a reading is on its way to; each counts until the bench shows its reading, or it was refused. */
+function useSent(check: Check): [readonly string[], (place: string) => () => void, (place: string) => void] {
+  const [sent, setSent] = useState<readonly { place: string; taken: boolean }[]>([]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what was taken is shown once the readings are others
+  useEffect(() => setSent((now) => now.filter((each) => !each.taken)), [check.readings]);
+  const without = (place: string) => setSent((now) => now.filter((each) => each.place !== place));
+  const add = (place: string) => {
+    setSent((now) => [...now, { place, taken: false }]);
+    return () => setSent((now) => now.map((each) => (each.place === place ? { place, taken: true } : each)));
+  };
+  return [sent.map((each) => each.place), add, without];
 }
 
 const EMPTY = {
