@@ -45,6 +45,7 @@ def values(gauge: Gauge) -> list[str]:
 
 @pytest.mark.parametrize(("raw", "kind", "text"), [
     (b"12.30 mm\n", "value", "12.30 mm"), (b"+0.483 in\r\n", "value", "0.483 in"), (b"-3 thou", "value", "-3 thou"),
+    ("12.5 µm\n".encode(), "value", "12.5 µm"), (b"4 um\n", "value", "4 um"),
     ("−0,25 mm".encode(), "value", "-0,25 mm"), (b"12.3kg", "value", "12.3 kg"),
     (b"# battery low", "said", "battery low"), (b"12.3", "odd", "12.3"), (b"hello", "odd", "hello"),
     (b"1.2.3 mm", "odd", "1.2.3 mm"), (b"\xff\xfe mm", "odd", "\ufffd\ufffd mm"),

@@ -13,7 +13,7 @@ from dataclasses import dataclass
 from liftbite.core.errors import UnreadableEntry
 
 MOST = 120
-_VALUE = re.compile(r"^([+\-−]?\d{1,9}(?:[.,]\d{1,9})?)\s*(mm|in|thou|cm|m|kg|g|lb|s|°|deg)$")
+_VALUE = re.compile(r"^([+\-−]?\d{1,9}(?:[.,]\d{1,9})?)\s*(mm|in|thou|[µμu]m|cm|m|kg|g|lb|s|°|deg)$")
 
 
 @dataclass(frozen=True, slots=True)

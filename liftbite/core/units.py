@@ -31,6 +31,7 @@ _PINT: dict[str, str] = {
     "m": "meter",
     "in": "inch",
     "thou": "thou",
+    "µm": "micrometer",
     "ft": "foot",
     "N": "newton",
     "kN": "kilonewton",
@@ -111,6 +112,7 @@ _SPELLINGS: dict[str, str] = {
     '"': "in", "″": "in", "inch": "in", "inches": "in", "''": "in",
     "'": "ft", "′": "ft", "feet": "ft", "foot": "ft",
     "mil": "thou", "thous": "thou", "thousandths": "thou",
+    "μm": "µm", "um": "µm", "micron": "µm", "microns": "µm", "micrometre": "µm", "micrometer": "µm",
     "millimetre": "mm", "millimeter": "mm", "millimetres": "mm", "millimeters": "mm",
     "metre": "m", "meter": "m",
     "lb": "lb", "lbs": "lb", "pound": "lb", "pounds": "lb", "poundforce": "lbf", "lbsf": "lbf",
@@ -166,7 +168,7 @@ class Kind:
 KINDS: dict[str, Kind] = {
     kind.si: kind
     for kind in (
-        Kind("length", "m", "mm", "in", ("mm", "in", "thou", "cm", "m", "ft")),
+        Kind("length", "m", "mm", "in", ("mm", "in", "thou", "cm", "m", "ft", "µm")),
         Kind("force", "N", "N", "lbf", ("N", "lbf", "kN", "kgf"), loose=(("lb", "lbf"), ("kg", "kgf"))),
         Kind("torque", "N·m", "N·m", "lb-ft", ("N·m", "lb-ft", "lb-in", "kgf·m")),
         Kind("power", "W", "kW", "hp", ("kW", "hp", "PS", "W")),

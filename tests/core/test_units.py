@@ -19,6 +19,7 @@ from liftbite.core.units import KINDS, find_unit, from_si, other_readings, parse
     [
         ("in", 0.0254),
         ("thou", 0.0000254),
+        ("µm", 1e-6),
         ("ft", 0.3048),
         ("lbf", 4.4482216152605),
         ("lb-ft", 1.3558179483314),
@@ -74,6 +75,8 @@ def test_numbers_of_the_bench(typed: str, value: float) -> None:
         ("7.24 mm", "m", "mm", 0.00724),
         ("0.005 in", "m", "mm", 0.000127),
         ("5 thou", "m", "mm", 0.000127),
+        ("40 µm", "m", "mm", 4e-5),
+        ("40 microns", "m", "in", 4e-5),
         ('3-7/32"', "m", "mm", 3.21875 * 0.0254),
         ('1/4"', "m", "mm", 0.00635),
         ("75 lb-ft", "N·m", "N·m", 101.68634612486),
