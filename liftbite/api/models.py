@@ -135,6 +135,7 @@ class VerdictOut(BaseModel):
     margin_now: BandOut | None
     target: FigureOut | None
     links: list[LinkOut]
+    elsewhere: LinkOut | None = Field(description="What falls short while the margin reaches its target.")
     needs: list[NameOut]
 
 

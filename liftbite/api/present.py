@@ -20,7 +20,7 @@ from liftbite.core.seek import Sought
 from liftbite.core.setup import Setup, both, label_of, unit_of
 from liftbite.core.shelf import fields_of, misfits
 from liftbite.core.units import KINDS, from_si, read
-from liftbite.core.verdict import Band, Verdict
+from liftbite.core.verdict import Band, Link, Verdict
 from liftbite.core.working import Step, Term
 
 _QUESTION_OF = {name: question for question, names in RESULTS_OF.items() for name in names}
@@ -85,6 +85,11 @@ def _name(name: str) -> m.NameOut:
     return m.NameOut(name=name, label=label_of(name))
 
 
+def link_out(link: Link) -> m.LinkOut:
+    """Something that can give way."""
+    return m.LinkOut(name=link.name, label=link.label, reserve=figure_out(link.reserve, "-"), sentence=link.sentence)
+
+
 def verdict_out(verdict: Verdict) -> m.VerdictOut:
     """A verdict of the core."""
     return m.VerdictOut(
@@ -94,10 +99,8 @@ def verdict_out(verdict: Verdict) -> m.VerdictOut:
         margin=band_out(verdict.margin, "-"),
         margin_now=band_out(verdict.margin_now, "-"),
         target=figure_out(verdict.target, "-") if verdict.target is not None else None,
-        links=[
-            m.LinkOut(name=k.name, label=k.label, reserve=figure_out(k.reserve, "-"), sentence=k.sentence)
-            for k in verdict.links
-        ],
+        links=[link_out(link) for link in verdict.links],
+        elsewhere=link_out(verdict.elsewhere) if verdict.elsewhere else None,
         needs=[_name(n) for n in verdict.needs],
     )
 

@@ -70,3 +70,16 @@ class Verdict:
     target: float | None = None
     links: tuple[Link, ...] = ()
     needs: tuple[str, ...] = ()
+
+    @property
+    def elsewhere(self) -> Link | None:
+        """What falls short while the margin reaches what is asked for: the number to show then; None otherwise.
+
+        >>> drags = Link("floater_margin", "floater", 0.2, "leaves the outer disc 0.02 mm")
+        >>> Verdict("lift", "drags", "", Band(1.7, 1.7, 1.7), target=1.1, links=(drags,)).elsewhere.label
+        'floater'
+        >>> Verdict("lift", "drags", "", Band(0.7, 0.7, 0.7), target=1.1, links=(drags,)).elsewhere
+        """
+        if self.margin is None or self.target is None or not self.links or self.margin.low < self.target:
+            return None
+        return self.links[0] if self.links[0].reserve < 1 else None

@@ -21,6 +21,8 @@ def test_a_twins_floater_makes_it_drag_and_the_drawing_shows_which_disc(page: Pa
     floater(page, "2.2 mm")
     expect(answer(page, "lift")).to_have_attribute("data-state", "drags")
     expect(page.get_by_text("leaves the outer disc").first).to_be_visible()
+    expect(page.get_by_test_id("lift-elsewhere")).to_contain_text("floater")  # not the lift, which is enough
+    expect(page.get_by_test_id("lift-margin")).to_have_count(0)
     page.locator("[data-slide=pedal] [role=slider]").focus()
     page.keyboard.press("End")
     expect(page.get_by_test_id("bench")).to_have_attribute("data-pedal", "1")

@@ -1029,6 +1029,8 @@ export interface components {
             target: components["schemas"]["FigureOut"] | null;
             /** Links */
             links: components["schemas"]["LinkOut"][];
+            /** @description What falls short while the margin reaches its target. */
+            elsewhere: components["schemas"]["LinkOut"] | null;
             /** Needs */
             needs: components["schemas"]["NameOut"][];
         };

@@ -11,7 +11,7 @@ export function Glyph({
   celsius?: number | null;
   className?: string;
 }) {
-  const margin = verdict.margin?.low.si ?? null;
+  const margin = verdict.elsewhere?.reserve.si ?? verdict.margin?.low.si ?? null;
   return (
     <svg viewBox="0 0 64 48" className={className} aria-hidden="true" fill="none" stroke="currentColor">
       {verdict.question === "bite" && <Bite verdict={verdict} />}

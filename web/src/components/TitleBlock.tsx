@@ -75,7 +75,16 @@ function Answer({ job, verdict }: { job: Job; verdict: Verdict }) {
         >
           {STATE_WORDS[verdict.state]}
         </p>
-        {margin && (
+        {verdict.elsewhere && !bite && (
+          <p className="text-note" data-testid={`${verdict.question}-elsewhere`}>
+            <span className="flex max-w-[7.5rem] gap-1">
+              <span className="truncate max-tablet:hidden">{verdict.elsewhere.label}</span>
+              <span className="figure font-bold">{verdict.elsewhere.reserve.metric.figure}</span>
+            </span>
+            <span className="figure block max-tablet:hidden">of 1 asked</span>
+          </p>
+        )}
+        {margin && !(verdict.elsewhere && !bite) && (
           <p
             className="figure whitespace-nowrap text-note max-tablet:[&>:not(:first-child)]:hidden"
             data-testid={`${verdict.question}-margin`}

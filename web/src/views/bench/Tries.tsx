@@ -16,7 +16,7 @@ export function Tries({ compact = false }: { compact?: boolean }) {
       aria-label="Try a fault"
       className={
         compact
-          ? "absolute bottom-1 right-[7.5rem] w-[19rem]"
+          ? "absolute bottom-1 right-[10.75rem] w-[18.5rem]"
           : "mt-2 border-t border-hair pt-1 tablet:max-w-[30rem]"
       }
     >

@@ -1,6 +1,6 @@
 import type { Check } from "@/api/client";
 import { Figure } from "@/components/Figure";
-import { bothSystems, moment } from "@/lib/words";
+import { bothSystems, moment, rangeOf } from "@/lib/words";
 import { Mark, VERDICT_WORDS } from "./marks";
 import { Ruler } from "./Ruler";
 
@@ -51,7 +51,7 @@ function Life({ check }: { check: Check }) {
       {life.distance && life.distance_low && life.distance_high && (
         <p className="mt-1">
           At the rate of the dated readings <Figure value={life.distance} /> more,{" "}
-          {bothSystems(life.distance_low)} to {bothSystems(life.distance_high)}.
+          {rangeOf(life.distance_low, life.distance_high)}.
         </p>
       )}
     </div>

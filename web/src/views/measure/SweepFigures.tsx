@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import type { Check, Sweep } from "@/api/client";
 import { Figure } from "@/components/Figure";
-import { bothSystems } from "@/lib/words";
+import { bothSystems, rangeOf } from "@/lib/words";
 
 /** What a sweep amounts to: how far off, which way, both readings of the rule, and the dowel. */
 export function SweepFigures({ check }: { check: Check }) {
@@ -155,7 +155,7 @@ function Dowels({ sweep }: { sweep: Sweep }) {
       <p className="mt-1 text-note text-soft">
         Both dowels point the same way. Fit, tighten, measure again before the gearbox goes in. No stocked
         dowel reaches the limit where the total is{" "}
-        {sweep.unreachable.map(({ low, high }) => `${bothSystems(low)} to ${bothSystems(high)}`).join("; ")}.
+        {sweep.unreachable.map(({ low, high }) => rangeOf(low, high)).join("; ")}.
       </p>
     </div>
   );
