@@ -96,7 +96,10 @@ def to_file(revisions: Sequence[Revision], bench: Filed | None = None) -> JobFil
 
 def dump(file: JobFile) -> str:
     """The file's text; fields that say nothing are left out."""
-    return json.dumps(file.model_dump(exclude_none=True), ensure_ascii=False, indent=1) + "\n"
+    said = file.model_dump(exclude_none=True)
+    if file.bench is not None:
+        said["bench"] = file.bench.model_dump(exclude_defaults=True)
+    return json.dumps(said, ensure_ascii=False, indent=1) + "\n"
 
 
 def _to_entry(entry: Entry) -> FileEntry:

@@ -1,6 +1,15 @@
 import { useId, useRef, useState } from "react";
 import type { Chart } from "@/api/client";
-import { chartBox, chartScales, curvePath, type Scales, spreadLabels, tick, torqueAt } from "@/lib/chart";
+import {
+  chartBox,
+  chartScales,
+  curvePath,
+  type Scales,
+  spreadLabels,
+  tick,
+  tickCount,
+  torqueAt,
+} from "@/lib/chart";
 import { useWidth } from "@/lib/useWidth";
 
 /** Engine torque over speed at the crank, with the torque the clutch holds lying across it as a hatched band. */
@@ -87,6 +96,7 @@ type Drawn = { chart: Chart; scales: Scales };
 function Rulers({ scales }: { scales: Scales }) {
   const [left, right] = scales.x.range() as [number, number];
   const [bottom, top] = scales.y.range() as [number, number];
+  const speeds = tickCount([left, right]);
   const outer = left - 54;
   const text = "fill-soft font-figure text-[12px]";
   return (
@@ -112,7 +122,7 @@ function Rulers({ scales }: { scales: Scales }) {
           </text>
         </g>
       ))}
-      {scales.x.ticks(8).map((value) => (
+      {scales.x.ticks(speeds).map((value) => (
         <g key={value}>
           <path d={`M${scales.x(value)} ${bottom}v-7`} />
           <text x={scales.x(value)} y={bottom + 16} textAnchor="middle" stroke="none" className={text}>
@@ -120,7 +130,7 @@ function Rulers({ scales }: { scales: Scales }) {
           </text>
         </g>
       ))}
-      {scales.x.ticks(40).map((value) => (
+      {scales.x.ticks(speeds * 5).map((value) => (
         <path key={value} d={`M${scales.x(value)} ${bottom}v-4`} strokeWidth="0.7" />
       ))}
       <text x={outer} y={top - 8} stroke="none" textAnchor="end" className={text}>
@@ -218,9 +228,7 @@ function LineLabels({ chart, scales }: Drawn) {
     ...(chart.planned ? [{ text: "engine now", y: scales.y(end(chart.now.torque)) }] : []),
     ...(chart.holds_low !== null ? [{ text: "holds, low friction", y: scales.y(chart.holds_low) }] : []),
     ...(chart.holds_nominal !== null ? [{ text: "holds, nominal", y: scales.y(chart.holds_nominal) }] : []),
-    ...(chart.holds_high !== null
-      ? [{ text: "holds, high", y: Math.max(scales.y(chart.holds_high), top) }]
-      : []),
+    ...(chart.holds_high !== null ? [{ text: "holds, high", y: scales.y(chart.holds_high) }] : []),
     ...(chart.keeps !== null ? [{ text: "holds with reserve", y: scales.y(chart.keeps) }] : []),
   ].map((label) => ({ ...label, from: Math.max(label.y, top) }));
   return (

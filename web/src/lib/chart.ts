@@ -75,6 +75,12 @@ export function spreadLabels<T extends { y: number }>(
   return sorted.reverse();
 }
 
+/** About how many figures an axis holds side by side without touching. */
+export function tickCount(range: readonly number[], each = 56): number {
+  const wide = Math.abs((range[1] ?? 0) - (range[0] ?? 0));
+  return Math.max(2, Math.min(8, Math.floor(wide / each)));
+}
+
 /** A figure at a tick: grouped by thin spaces from 10 000 up, as everywhere. */
 export function tick(value: number): string {
   const text = String(Math.round(value));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Chart } from "@/api/client";
-import { chartBox, chartScales, curvePath, spreadLabels, tick, torqueAt } from "./chart";
+import { chartBox, chartScales, curvePath, spreadLabels, tick, tickCount, torqueAt } from "./chart";
 import { asEntries, loadDrafts, NO_DRAFTS, saveDrafts, typing, without } from "./drafts";
 import { base64Of } from "./files";
 import { formulaParts } from "./formula";
@@ -27,6 +27,12 @@ describe("the torque chart", () => {
   it("puts the first and the last speed on the edges of the sheet", () => {
     expect(scales.x(1000)).toBe(box.left);
     expect(scales.x(3000)).toBe(box.width - box.right);
+  });
+
+  it("has as many figures as fit side by side", () => {
+    expect(tickCount(scales.x.range())).toBe(8);
+    expect(tickCount([100, 250])).toBe(2);
+    expect(scales.x.ticks(tickCount([100, 250])).length).toBeLessThan(5);
   });
 
   it("has both rulers agree at every height", () => {

@@ -15,6 +15,7 @@ export function HistoryView() {
   const [search, put] = useAddress();
   const shop = search.has("shop");
   const history = useBenchHistory(bench.job, shop);
+  const { brought, onFile, onTakeBack, busy } = useBrought(bench.job);
   if (!history.data) return <p className="p-8">{history.error?.message ?? "Opening the record …"}</p>;
   const { trends, readings, total } = history.data;
   return (
@@ -26,12 +27,19 @@ export function HistoryView() {
             <button type="button" className="button min-h-11" onClick={() => put({ shop: shop ? null : "" })}>
               {shop ? `Only ${bench.vehicle || "this job"}` : "The whole shop"}
             </button>
-            <Bring job={bench.job} />
+            <FileButton
+              name="File of readings"
+              className="button min-h-11"
+              onFile={(file) => void onFile(file)}
+            >
+              Bring readings
+            </FileButton>
             <a className="button min-h-11" href={`/api/jobs/${bench.job}/readings.csv`} download>
               Save readings as CSV
             </a>
           </p>
         </div>
+        <Told brought={brought} busy={busy} onTakeBack={() => void onTakeBack()} />
         {readings.length === 0 && <p className="py-4 text-soft">Nothing was read yet.</p>}
         <div className="grid gap-x-8 gap-y-4 py-3 bench:grid-cols-2">
           {trends
@@ -182,56 +190,51 @@ function TrendChart({ trend, joined }: { trend: Trend; joined: boolean }) {
   );
 }
 
-function Bring({ job }: { job: number }) {
+type Brought = { told: readonly string[]; takings: readonly number[] };
+
+/** A file of readings brought into a job, what it brought, and all of it taken back. */
+function useBrought(job: number) {
   const { bring, takeBack } = useBringReadings(job);
-  const [told, setTold] = useState<string[]>([]);
-  const [takings, setTakings] = useState<number[]>([]);
-  const tell = (error: unknown) =>
-    setTold([`▲ ${error instanceof Error ? error.message : "The file could not be read."}`]);
-  const take = async (file: File) => {
-    setTakings([]);
+  const [brought, setBrought] = useState<Brought>({ told: [], takings: [] });
+  const tell = (told: string[], takings: number[] = []) => setBrought({ told, takings });
+  const fail = (error: unknown) =>
+    tell([`▲ ${error instanceof Error ? error.message : "The file could not be read."}`]);
+  const onFile = async (file: File) => {
     try {
       const found = await bring.mutateAsync(await file.text());
       const there = found.already > 0 ? ` ${found.already} were there already.` : "";
-      setTold([`${found.taken} readings taken in.${there}`, ...found.faults]);
-      setTakings(found.takings);
+      tell([`${found.taken} readings taken in.${there}`, ...found.faults], found.takings);
     } catch (error) {
-      tell(error);
+      fail(error);
     }
   };
-  const goBack = async () => {
+  const onTakeBack = async () => {
     try {
-      await takeBack.mutateAsync(takings);
-      setTakings([]);
-      setTold(["Taken back; in the record they stay, struck."]);
+      await takeBack.mutateAsync([...brought.takings]);
+      tell(["Taken back; in the record they stay, struck."]);
     } catch (error) {
-      tell(error);
+      fail(error);
     }
   };
+  return { brought, onFile, onTakeBack, busy: bring.isPending || takeBack.isPending };
+}
+
+function Told({ brought, busy, onTakeBack }: { brought: Brought; busy: boolean; onTakeBack: () => void }) {
+  if (brought.told.length === 0) return null;
   return (
-    <>
-      <FileButton name="File of readings" className="button min-h-11" onFile={(file) => void take(file)}>
-        Bring readings
-      </FileButton>
-      {told.length > 0 && (
-        <span role="status" className="basis-full text-note">
-          {told.map((line) => (
-            <span key={line} className="block">
-              {line}
-            </span>
-          ))}
-          {takings.length > 0 && (
-            <button
-              type="button"
-              className="plain-link min-h-11"
-              disabled={takeBack.isPending}
-              onClick={() => void goBack()}
-            >
-              Take the file's readings back
-            </button>
-          )}
-        </span>
+    <div role="status" className="flex flex-wrap items-center gap-x-4 border-b border-hair py-1 text-note">
+      <p>
+        {brought.told.map((line) => (
+          <span key={line} className="block">
+            {line}
+          </span>
+        ))}
+      </p>
+      {brought.takings.length > 0 && (
+        <button type="button" className="plain-link min-h-11" disabled={busy} onClick={onTakeBack}>
+          Take the file's readings back
+        </button>
       )}
-    </>
+    </div>
   );
 }
