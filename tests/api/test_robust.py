@@ -2,16 +2,20 @@
 
 from __future__ import annotations
 
+import shutil
 import string
+from collections.abc import Iterator
+from pathlib import Path
 from typing import Any
 
 import pytest
 from flask.testing import FlaskClient
-from hypothesis import HealthCheck, given, settings
+from hypothesis import given, settings
 from hypothesis import strategies as st
 from pydantic import BaseModel
 
 from liftbite.api import models, models_measure, models_proofs, models_shelf, models_work
+from liftbite.api.app import create_app
 from liftbite.core.inputs import INPUTS
 from tests.api.test_jobs import begin, enter, field
 
@@ -39,6 +43,7 @@ WRITES = [
     ("post", "/api/jobs/1/readings/preview"),
     ("post", "/api/jobs/1/readings/undo"),
     ("post", "/api/jobs/1/readings/csv"),
+    ("post", "/api/jobs/1/readings/csv/undo"),
     ("post", "/api/jobs/1/takings"),
     ("put", "/api/jobs/1/takings"),
     ("put", "/api/jobs/1/limits"),
@@ -65,10 +70,21 @@ BODIES: list[Any] = [
 ]
 
 
+@pytest.fixture(scope="module")
+def client(new_shop: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[FlaskClient]:
+    """One shop for all of it, with a job in it: nothing that is sent here may change it."""
+    folder = tmp_path_factory.mktemp("robust")
+    shutil.copy(new_shop, folder / "shop.sqlite")
+    app = create_app(folder / "shop.sqlite", web=folder / "web", testing=True)
+    client = app.test_client()
+    begin(client)
+    yield client
+    app.extensions["liftbite.sessions"].kw["bind"].dispose()
+
+
 @pytest.mark.parametrize(("method", "path"), WRITES)
 @pytest.mark.parametrize("body", BODIES, ids=repr)
 def test_a_bad_body_is_a_problem(client: FlaskClient, method: str, path: str, body: bytes) -> None:
-    begin(client)
     before = client.get("/api/jobs/1").get_json()
     response = client.open(
         path, method=method.upper(), data=body, content_type="application/json", headers={"If-Match": '"2"'}
@@ -90,21 +106,20 @@ def test_a_bad_body_is_a_problem(client: FlaskClient, method: str, path: str, bo
         "/api/jobs/99999999999999999999",
         "/api/jobs/1/curve.csv?stage=",
         "/api/jobs/1/shelf?slot=wing",
-        "/api/jobs/99/shelf?slot=cover",
+        "/api/jobs/99999/shelf?slot=cover",
         "/api/jobs/1/shelf",
         "/api/shelf?put_away=maybe",
         "/api/finds/0",
         "/api/finds/x",
-        "/api/finds/77",
-        "/api/jobs/99/measure",
-        "/api/jobs/99/effects",
-        "/api/jobs/99/measure/history",
-        "/api/jobs/99/readings.csv",
-        "/api/jobs/99/parts.csv",
+        "/api/finds/77777",
+        "/api/jobs/99999/measure",
+        "/api/jobs/99999/effects",
+        "/api/jobs/99999/measure/history",
+        "/api/jobs/99999/readings.csv",
+        "/api/jobs/99999/parts.csv",
     ],
 )
 def test_a_bad_address_is_a_problem(client: FlaskClient, path: str) -> None:
-    begin(client)
     response = client.get(path)
     assert response.status_code in {404, 422}
     assert response.content_type == "application/problem+json"
@@ -137,16 +152,14 @@ def test_every_field_takes_a_usual_figure_in_its_own_units(client: FlaskClient, 
         job = response.get_json()
 
 
-@settings(max_examples=120, suppress_health_check=[HealthCheck.function_scoped_fixture], deadline=None)
+@settings(max_examples=120, deadline=None)
 @given(
     st.sampled_from(sorted(INPUTS)),
     st.text(string.digits + " /.,-±½\"'°%·" + "mnkNgblft⁄" + "\u202f\u00a0", max_size=24),
 )
 def test_whatever_is_typed_gives_a_preview(client: FlaskClient, quantity: str, typed: str) -> None:
-    listed = client.get("/api/jobs").get_json()["jobs"]
-    job = client.get(f"/api/jobs/{listed[0]['id']}").get_json() if listed else begin(client)
     body = {"entries": [{"quantity": quantity, "typed": typed}]}
-    response = client.post(f"/api/jobs/{job['id']}/preview", json=body)
+    response = client.post("/api/jobs/1/preview", json=body)
     assert response.status_code == 200, response.data
     shown = response.get_json()
     if any(p["field"] == quantity for p in shown["problems"]) and any(f["name"] == quantity for f in shown["fields"]):
