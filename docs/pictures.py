@@ -4,13 +4,12 @@ from __future__ import annotations
 
 import shutil
 import tempfile
-import threading
 from pathlib import Path
 
 from playwright.sync_api import Browser, Page, sync_playwright
-from waitress.server import create_server
 
 from liftbite.api.app import create_app
+from liftbite.api.serving import serving
 from liftbite.demo import HERE, load
 
 TO = Path(__file__).parent / "screenshots"
@@ -84,13 +83,10 @@ def main() -> None:
         app = create_app(Path(folder) / "shop.sqlite")
         with app.extensions["liftbite.sessions"]() as session:
             load(session)
-        server = create_server(app, host="127.0.0.1", port=0)
-        threading.Thread(target=server.run, daemon=True).start()
-        with sync_playwright() as playwright:
+        with serving(app) as address, sync_playwright() as playwright:
             browser = playwright.chromium.launch(executable_path=shutil.which("chromium"), args=FLAGS.split())
-            _take(browser, f"http://127.0.0.1:{server.effective_port}")
+            _take(browser, address)
             browser.close()
-        server.close()
 
 
 if __name__ == "__main__":
