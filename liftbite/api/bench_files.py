@@ -43,13 +43,12 @@ def export_readings(path: JobPath) -> Response:
 
 @api.post("/api/jobs/<int:job_id>/readings/csv", responses={"200": mm.ImportedOut, **_PROBLEMS})
 def import_readings(path: JobPath, body: mm.ReadingsFileIn) -> Response:
-    """Takes in a file of readings; rows that cannot be read are named and left, those already there are counted."""
+    """Takes in a file of readings; rows that cannot be read are named and left, those the job has are counted."""
     moment = now()
     lines = read_readings(body.text, moment)
     with session_of() as session:
         bench = bench_of(session, path.job_id)
-        there = {_what(Row("", t.check, r.reading, r.at))
-                 for t in (*bench.takings, *bench.life) for r in t.taken if not r.struck}  # fmt: skip
+        there = {_what(row) for row in _rows(bench.takings)}
         known = set(checks_for(bench.setup))
         groups: dict[tuple[str, str], list[Row]] = {}
         faults = [f"Line {line.number}: {line.fault}." for line in lines if line.row is None]

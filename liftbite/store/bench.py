@@ -101,7 +101,7 @@ def takings_of(session: Session, job_id: int, vehicle: str = "") -> tuple[list[T
     """Takings of a job, and of its vehicle's life: over all jobs, and this one's whatever it was called then.
 
     The job's come in the order of their numbers, the vehicle's in the order of time; one without a name has no life.
-    A taking that came in again with a job file counts once in it.
+    A taking that came in again with a file counts once in it.
     """
     wanted = TakingRow.job_id == job_id
     query = select(TakingRow).where(or_(wanted, TakingRow.vehicle == vehicle) if vehicle else wanted)
@@ -113,9 +113,9 @@ def takings_of(session: Session, job_id: int, vehicle: str = "") -> tuple[list[T
 
 
 def _what(taking: Taking) -> tuple[object, ...]:
-    """What makes a taking itself: a job file brought in twice brings the same one again."""
-    read = tuple((t.reading.place, t.reading.typed, t.at) for t in taking.taken)
-    return taking.check, taking.begun_at, read if read else taking.id
+    """What makes a taking itself: a file brings the same one again. Files of readings have moments to the second."""
+    read = tuple((t.reading.place, t.reading.typed, t.at.replace(microsecond=0)) for t in taking.taken if not t.struck)
+    return taking.check, read if read else taking.id
 
 
 def latest_takings(session: Session, most: int) -> list[tuple[Taking, str]]:

@@ -152,6 +152,18 @@ def test_a_file_brought_twice_counts_once_and_goes_back_as_one(client: FlaskClie
     assert client.get(f"/api/jobs/{other['id']}/measure/history").get_json()["total"] == len(PACK) + 1  # struck, kept
     again = post(client, other, "readings/csv", text=text).get_json()
     assert (again["taken"], again["already"]) == (len(PACK) + 1, 0)
+
+    def life() -> int:
+        told = client.get(f"/api/jobs/{job['id']}/measure/history").get_json()
+        return sum(not line["struck"] for line in told["readings"])
+
+    here = begin(client, BIKE)  # the vehicle's next job wants them on its own bench; its life has them once
+    third = post(client, here, "readings/csv", text=text).get_json()
+    assert (third["taken"], third["already"]) == (len(PACK) + 1, 0)
+    assert check(bench(client, here), "plate_thickness")["finding"]["taken"] == len(PACK)
+    assert life() == len(PACK) + 1
+    post(client, here, "readings/csv/undo", takings=third["takings"])
+    assert life() == len(PACK) + 1  # those of the first job stand
     assert post(client, job, "readings/csv/undo", takings=again["takings"]).status_code == 404  # another job's
 
 
