@@ -21,6 +21,8 @@ THREADS = 8
 MOST_BODY = 8 * 1024 * 1024
 #: How long a request under way may take when a block ends [s].
 _PATIENCE = 10
+#: How long the sockets may be quiet before the thread looks whether it is to end [s].
+_LOOK = 0.2
 
 
 def server_of(app: Flask, host: str, port: int) -> TcpWSGIServer | MultiSocketServer:
@@ -47,17 +49,24 @@ def port_of(server: TcpWSGIServer | MultiSocketServer) -> int:
 def serving(app: Flask) -> Iterator[str]:
     """Serves a shop on a free port of this machine while the block runs; its address.
 
-    What is under way is finished before the sockets are closed, on the thread that watches them.
+    What is under way is finished first; then the thread that watches the sockets closes them, and nobody else.
     """
     server = server_of(app, "127.0.0.1", 0)
     assert isinstance(server, TcpWSGIServer)
-    thread = threading.Thread(target=server.run, daemon=True)
+    ended = threading.Event()
+
+    def watch() -> None:
+        while not ended.is_set():
+            wasyncore.loop(timeout=_LOOK, map=server._map, count=1)
+        wasyncore.close_all(server._map, ignore_all=True)
+
+    thread = threading.Thread(target=watch, daemon=True)
     thread.start()
     try:
         yield f"http://127.0.0.1:{port_of(server)}"
     finally:
         app.extensions["liftbite.gauges"].close_all()  # what waits for a reading is answered
         server.task_dispatcher.shutdown(timeout=_PATIENCE)
-        server.trigger.pull_trigger(lambda: wasyncore.close_all(server._map, ignore_all=True))
+        ended.set()
         thread.join(_PATIENCE)
         app.extensions["liftbite.sessions"].kw["bind"].dispose()
