@@ -824,7 +824,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes in a file of readings; rows that cannot be read are named and left, those already there are counted. */
+        /** Takes in a file of readings; rows that cannot be read are named and left, those the job has are counted. */
         post: operations["bench_files_import_readings_api_jobs__int_job_id__readings_csv_post"];
         delete?: never;
         options?: never;
