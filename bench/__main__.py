@@ -18,9 +18,9 @@ from bench.computation import computation
 from bench.measuring import measuring
 from liftbite.api.app import WEB, create_app
 from liftbite.api.serving import serving
-from liftbite.core.answers import answer
-from liftbite.core.ledger import present
-from liftbite.core.setup import set_up
+from liftbite.core.job.ledger import present
+from liftbite.core.job.setup import set_up
+from liftbite.core.verdicts.answers import answer
 from liftbite.demo import JOBS, ledger_of, load
 
 ROWS: list[tuple[str, str, str]] = []

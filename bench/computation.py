@@ -13,10 +13,10 @@ from typing import Any
 import numpy as np
 from scipy.integrate import solve_ivp
 
-from liftbite.core.launch import LaunchCase, case_of, launch
-from liftbite.core.setup import set_up
-from liftbite.core.sweep import Part, sweep
-from liftbite.core.tolerance import Tolerance, spread
+from liftbite.core.analysis.launch import LaunchCase, case_of, launch
+from liftbite.core.analysis.tolerance import Tolerance, spread
+from liftbite.core.job.setup import set_up
+from liftbite.core.parts.finder import Part, sweep
 from tests.jobs import FULL, entries, setup_of
 
 Row = Callable[[str, str, str], None]
@@ -115,7 +115,7 @@ def computation(row: Row) -> None:
     names = tuple(set_up(given).graph.functions)
     every = seconds(lambda: set_up(given).evaluate(names), 200)
     row("every quantity of a job, in-process, median", f"{every * 1e3:.2f} ms", "< 5 ms")
-    code = "import time; t = time.perf_counter(); import liftbite.core.answers; print(time.perf_counter() - t)"
+    code = "import time; t = time.perf_counter(); import liftbite.core.verdicts.answers; print(time.perf_counter() - t)"
     runs = [float(subprocess.run([sys.executable, "-c", code], capture_output=True, text=True, check=True).stdout)
             for _ in range(5)]  # fmt: skip
     row("import of the core, median", f"{statistics.median(runs):.2f} s", "< 0.5 s")

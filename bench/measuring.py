@@ -16,7 +16,7 @@ from liftbite.api.app import create_app
 from liftbite.api.serving import serving
 from liftbite.bench.gauge import Gauge
 from liftbite.bench.simulate import Simulator, depths
-from liftbite.core.runout import fit_sweep
+from liftbite.core.measure.runout import fit_sweep
 from liftbite.demo import load
 from liftbite.store.models import ReadingRow, TakingRow
 

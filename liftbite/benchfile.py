@@ -15,11 +15,11 @@ from typing import Annotated, Any, Literal, get_args
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from liftbite.core.checks import CHECKS, Check
-from liftbite.core.decide import OpenSum
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
-from liftbite.core.findings import Reading
-from liftbite.core.reading import how_said, read_filed, read_how, read_limit
+from liftbite.core.measure.checks import CHECKS, Check
+from liftbite.core.measure.judgement import Reading
+from liftbite.core.measure.keyed import how_said, read_filed, read_how, read_limit
+from liftbite.core.measure.parts_list import OpenSum
 from liftbite.fieldtypes import Finite, Words
 
 Source = Literal["typed", "gauge", "file"]

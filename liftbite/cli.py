@@ -13,7 +13,7 @@ import click
 
 from liftbite import __version__
 from liftbite.commands import EXIT_BAD_INPUT, EXIT_FALLS_SHORT, EXIT_HOLDS
-from liftbite.core.verdict import GOOD_STATES
+from liftbite.core.verdicts.verdict import GOOD_STATES
 
 
 @click.group()
@@ -142,10 +142,10 @@ def compute(file: Path, as_json: bool, as_csv: bool) -> None:
 
 def _mends(revisions: Any) -> list[str]:
     """What would mend each answer that falls short soonest."""
-    from liftbite.core.answers import NOW, PLANNED, answer, stands_on
-    from liftbite.core.ledger import present
-    from liftbite.core.setup import both, label_of, unit_of
-    from liftbite.core.verdicts import soonest
+    from liftbite.core.job.ledger import present
+    from liftbite.core.job.setup import both, label_of, unit_of
+    from liftbite.core.verdicts.answers import NOW, PLANNED, answer, stands_on
+    from liftbite.core.verdicts.verdicts import soonest
 
     answers = answer(present(revisions))
     setup = answers.setup

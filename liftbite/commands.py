@@ -13,12 +13,12 @@ from typing import Any, NoReturn
 import click
 import numpy as np
 
-from liftbite.core.answers import NOW, PLANNED
 from liftbite.core.errors import UnreadableFile
-from liftbite.core.graph import Needs, Refused
-from liftbite.core.ledger import Revision, present
-from liftbite.core.setup import Setup, both, label_of, refusal, set_up
-from liftbite.core.units import from_si
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.ledger import Revision, present
+from liftbite.core.job.setup import Setup, both, label_of, refusal, set_up
+from liftbite.core.units.read import from_si
+from liftbite.core.verdicts.answers import NOW, PLANNED
 
 EXIT_HOLDS, EXIT_FALLS_SHORT, EXIT_BAD_INPUT = 0, 1, 2
 FILE = click.argument("file", type=click.Path(path_type=Path))
@@ -88,7 +88,7 @@ def _table(heads: Sequence[str], rows: Sequence[Sequence[str]]) -> str:
 def explain(quantity: str, file: Path, as_json: bool, as_csv: bool) -> None:
     """Show how QUANTITY came about in a job FILE, down to the inputs."""
     from liftbite.api.present import working_out
-    from liftbite.core.working import working
+    from liftbite.core.analysis.working import working
 
     setup = _setup(file)
     if quantity not in setup.graph.functions:
@@ -123,7 +123,7 @@ def explain(quantity: str, file: Path, as_json: bool, as_csv: bool) -> None:
 @CSV
 def stroke(file: Path, as_json: bool, as_csv: bool) -> None:
     """Work out the whole stroke of pedal or lever of a job FILE."""
-    from liftbite.core.stroke import stroke as work_out
+    from liftbite.core.analysis.stroke import stroke as work_out
 
     setup = _setup(file)
     found = work_out(setup)
@@ -157,7 +157,7 @@ def stroke(file: Path, as_json: bool, as_csv: bool) -> None:
 @CSV
 def life(file: Path, as_json: bool, as_csv: bool) -> None:
     """Work out clamp and margin of a job FILE over the wear of its facings."""
-    from liftbite.core.life import life as work_out
+    from liftbite.core.analysis.life import life as work_out
 
     setup = _setup(file)
     found = work_out(setup, stage=_stage(setup), friction=-1.0)
@@ -179,8 +179,8 @@ def life(file: Path, as_json: bool, as_csv: bool) -> None:
 @CSV
 def launch(file: Path, as_json: bool, as_csv: bool) -> None:
     """Integrate one start of a job FILE, with the closed form beside it."""
-    from liftbite.core.launch import case_of
-    from liftbite.core.launch import launch as integrate
+    from liftbite.core.analysis.launch import case_of
+    from liftbite.core.analysis.launch import launch as integrate
 
     setup = _setup(file)
     case = case_of(setup, stage=_stage(setup))
@@ -215,8 +215,8 @@ def launch(file: Path, as_json: bool, as_csv: bool) -> None:
 @CSV
 def sweep(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
     """Evaluate every combination of a SHELF of parts against the brief of a job FILE."""
-    from liftbite.core.sweep import LIMITS, OBJECTIVES
-    from liftbite.core.sweep import sweep as evaluate
+    from liftbite.core.parts.finder import LIMITS, OBJECTIVES
+    from liftbite.core.parts.finder import sweep as evaluate
     from liftbite.shelffile import read_shelf_file
 
     setup = _setup(file)

@@ -18,10 +18,10 @@ from typing import Any, Literal
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from liftbite.benchfile import FileBench, Filed, from_bench, to_bench
-from liftbite.core.choices import CHOICES
-from liftbite.core.curve import TorqueCurve
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
-from liftbite.core.ledger import Entry, Revision, curve_entry, read_entry
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.ledger import Entry, Revision, curve_entry, read_entry
+from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.fieldtypes import Finite
 
 FORMAT = "liftbite-job"

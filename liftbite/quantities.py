@@ -9,13 +9,13 @@ from __future__ import annotations
 from collections.abc import Iterator
 from typing import Any
 
-from liftbite.core.arrange import QUANTITIES
-from liftbite.core.choices import CHOICES
-from liftbite.core.doc import Doc, read_doc
-from liftbite.core.figures import show
-from liftbite.core.graph import functions_of
-from liftbite.core.inputs import INPUTS
-from liftbite.core.units import KINDS
+from liftbite.core.graph.docstring import Doc, read_doc
+from liftbite.core.graph.graph import functions_of
+from liftbite.core.job.arrangement import QUANTITIES
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.inputs import INPUTS
+from liftbite.core.units.read import KINDS
+from liftbite.core.units.show import show
 
 
 def quantity_rows() -> list[dict[str, str]]:

@@ -18,10 +18,10 @@ from dataclasses import dataclass, field
 from datetime import UTC, datetime
 from typing import Any
 
-from liftbite.core.checks import CHECKS
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
-from liftbite.core.findings import Reading
-from liftbite.core.reading import how_said, read_distance, read_filed, read_how
+from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.judgement import Reading
+from liftbite.core.measure.keyed import how_said, read_distance, read_filed, read_how
 from liftbite.csvtable import read_table
 
 COLUMNS = (

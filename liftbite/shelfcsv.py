@@ -14,11 +14,11 @@ import io
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from liftbite.core.choices import CHOICES
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
-from liftbite.core.fits import SLOTS
-from liftbite.core.inputs import INPUTS
-from liftbite.core.shelf import OF_SLOT, ShelfPart, read_part
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.inputs import INPUTS
+from liftbite.core.parts.shelf import OF_SLOT, ShelfPart, read_part
+from liftbite.core.parts.slots import SLOTS
 from liftbite.csvtable import read_table
 
 _PLAIN = ("slot", "name", "price", "source", "notes")

@@ -12,8 +12,8 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
-from liftbite.core.ledger import read_entry
-from liftbite.core.sweep import Part
+from liftbite.core.job.ledger import read_entry
+from liftbite.core.parts.finder import Part
 
 
 class ShelfPart(BaseModel):

@@ -8,8 +8,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from liftbite.core.materials import MATERIALS
-from liftbite.core.shelf import ShelfPart
+from liftbite.core.job.materials import MATERIALS
+from liftbite.core.parts.shelf import ShelfPart
 
 _INCH_BORES = ("5/8", "0.700", "11/16", "3/4", "13/16", "7/8", "15/16", "1")
 _METRIC_BORES = ("14", "16", "18", "19", "20", "22")

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from liftbite.core.curve import TorqueCurve
-from liftbite.core.ledger import Entry, Revision, curve_entry, read_entry
-from liftbite.core.setup import Setup, set_up
+from liftbite.core.job.ledger import Entry, Revision, curve_entry, read_entry
+from liftbite.core.job.setup import Setup, set_up
+from liftbite.core.quantities.torque_curve import TorqueCurve
 
 CAR = {
     "layout": "dry_car",

@@ -10,9 +10,9 @@ import pytest
 from sqlalchemy import func, select, text
 from sqlalchemy.orm import Session
 
-from liftbite.core.decide import SCHOOLS
-from liftbite.core.findings import Reading
-from liftbite.core.ledger import Entry, Revision
+from liftbite.core.job.ledger import Entry, Revision
+from liftbite.core.measure.judgement import Reading
+from liftbite.core.measure.parts_list import SCHOOLS
 from liftbite.store import bench
 from liftbite.store import jobs as jobs_store
 from liftbite.store.database import open_database

@@ -12,12 +12,12 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from liftbite.benchfile import FileBench, Filed, FiledLimit, FiledReading, FiledTaking, from_bench, to_bench
-from liftbite.core.checks import CHECKS
-from liftbite.core.decide import OpenSum
 from liftbite.core.errors import UnreadableFile
-from liftbite.core.findings import Reading
-from liftbite.core.instruments import INSTRUMENT_KINDS
-from liftbite.core.reading import read_filed, read_how, read_limit
+from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS
+from liftbite.core.measure.judgement import Reading
+from liftbite.core.measure.keyed import read_filed, read_how, read_limit
+from liftbite.core.measure.parts_list import OpenSum
 from liftbite.jobfile import JobFile, dump, read_job_file, to_file
 from tests.jobs import CAR, ledger_of
 

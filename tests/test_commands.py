@@ -62,7 +62,7 @@ def test_compute_and_explain_as_csv(job: str) -> None:
 
 
 def test_the_bands_of_lift_and_heat_are_ordered() -> None:
-    from liftbite.core.answers import answer
+    from liftbite.core.verdicts.answers import answer
     from tests.jobs import entries
 
     for verdict in answer(entries(FULL)).others[:2]:

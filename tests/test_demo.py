@@ -9,8 +9,8 @@ import pytest
 from flask.testing import FlaskClient
 
 from liftbite.api.app import create_app
-from liftbite.core.checks import CHECKS
-from liftbite.core.reading import read_distance, read_keyed
+from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.keyed import read_distance, read_keyed
 from liftbite.demo import JOBS, load
 from liftbite.demo.readings import TAKINGS
 

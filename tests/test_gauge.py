@@ -17,7 +17,7 @@ from liftbite.bench.protocol import check_port, parse_line, write_line
 from liftbite.bench.simulate import Simulator, caliper, depths, dial_sweep, read_values
 from liftbite.cli import main
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.runout import fit_sweep
+from liftbite.core.measure.runout import fit_sweep
 
 
 def eventually(found: Callable[[], bool], seconds: float = 5.0) -> bool:

@@ -8,9 +8,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from liftbite.core.checks import CHECKS
 from liftbite.core.errors import UnreadableFile
-from liftbite.core.findings import Reading, uncertainty_of
+from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.csvtable import read_table
 from liftbite.readingscsv import COLUMNS, Row, read_readings, write_readings
 

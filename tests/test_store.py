@@ -11,7 +11,7 @@ from alembic.migration import MigrationContext
 from sqlalchemy import text
 from sqlalchemy.exc import IntegrityError
 
-from liftbite.core.ledger import Entry, Revision
+from liftbite.core.job.ledger import Entry, Revision
 from liftbite.store import jobs as store
 from liftbite.store.database import open_database
 from liftbite.store.models import Base, EntryRow

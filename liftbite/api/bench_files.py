@@ -16,8 +16,8 @@ from liftbite.api.jobs import JobPath
 from liftbite.api.measure import bench_of
 from liftbite.api.problems import problem_responses
 from liftbite.benchfile import Filed, FiledReading, FiledTaking
-from liftbite.core.checks import CHECKS, checks_for
-from liftbite.core.decide import needs
+from liftbite.core.measure.checks import CHECKS, checks_for
+from liftbite.core.measure.parts_list import needs
 from liftbite.readingscsv import Row, read_readings, write_readings
 from liftbite.store import bench as store
 

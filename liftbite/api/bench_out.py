@@ -21,23 +21,23 @@ from liftbite.api import models_measure as mm
 from liftbite.api.models_proofs import StandsAtOut
 from liftbite.api.present import figure_out, fine_out, verdict_out
 from liftbite.api.proofs_out import proofs_out
-from liftbite.core.answers import answer
-from liftbite.core.checks import CHECKS, Check, Limit, Place, checks_for
-from liftbite.core.choices import CHOICES
-from liftbite.core.consequences import Effect, effects
-from liftbite.core.decide import SCHOOLS, OpenSum, needs, worst, worth_it
-from liftbite.core.explained import finding_explained, sweep_explained
-from liftbite.core.figures import figure, typeset
-from liftbite.core.findings import Finding, Reading, assess, left_of, limits_of, value_of
-from liftbite.core.inputs import INPUTS
-from liftbite.core.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
-from liftbite.core.ledger import Entry
-from liftbite.core.proofs import proofs
-from liftbite.core.reading import units_of
-from liftbite.core.runout import FACES, SweepSettings, pointing, unreachable
-from liftbite.core.setup import Setup, both, label_of, set_up
-from liftbite.core.sweeps import Sweep, judge_sweep, places_taken, sweep_of
-from liftbite.core.units import from_si
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.ledger import Entry
+from liftbite.core.job.setup import Setup, both, label_of, set_up
+from liftbite.core.measure.checks import CHECKS, Check, Limit, Place, checks_for
+from liftbite.core.measure.effects import Effect, effects
+from liftbite.core.measure.explained import finding_explained, sweep_explained
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
+from liftbite.core.measure.judgement import Finding, Reading, assess, left_of, limits_of, value_of
+from liftbite.core.measure.keyed import units_of
+from liftbite.core.measure.parts_list import SCHOOLS, OpenSum, needs, worst, worth_it
+from liftbite.core.measure.runout import FACES, SweepSettings, pointing, unreachable
+from liftbite.core.measure.setup.proofs import proofs
+from liftbite.core.measure.sweep import Sweep, judge_sweep, places_taken, sweep_of
+from liftbite.core.units.read import from_si
+from liftbite.core.units.show import figure, typeset
+from liftbite.core.verdicts.answers import answer
 from liftbite.store.bench import Instrument, Taking
 from liftbite.store.jobs import utc_text
 

@@ -12,9 +12,9 @@ from liftbite.api import models as m
 from liftbite.api.present import curve_out, figure_out
 from liftbite.api.problems import problem_responses
 from liftbite.api.reading import mapping_of
-from liftbite.core.dyno import ROLES, decode, propose, read_curve
 from liftbite.core.errors import UnreadableFile
-from liftbite.core.units import KINDS
+from liftbite.core.job.dyno_file import ROLES, decode, propose, read_curve
+from liftbite.core.units.read import KINDS
 
 api = APIBlueprint("curves", __name__, url_prefix="/api/curves", abp_tags=[Tag(name="curves")])
 UNITS = {role: list(KINDS[unit].units) for role, unit in ROLES.items()}

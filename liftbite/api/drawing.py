@@ -11,15 +11,15 @@ import numpy as np
 from liftbite.api import models as m
 from liftbite.api import models_work as w
 from liftbite.api.present import figure_out
-from liftbite.core.answers import NOW, PLANNED
-from liftbite.core.choices import CAR
+from liftbite.core.analysis.life import Life, life
 from liftbite.core.drawing.outline import PARTS, Dimension, Outline, Point
 from liftbite.core.drawing.section import Section, section
 from liftbite.core.errors import OutOfRange
-from liftbite.core.graph import Needs, Refused
-from liftbite.core.life import Life, life
-from liftbite.core.setup import Setup, both, label_of, refusal
-from liftbite.core.units import from_si
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.choices import CAR
+from liftbite.core.job.setup import Setup, both, label_of, refusal
+from liftbite.core.units.read import from_si
+from liftbite.core.verdicts.answers import NOW, PLANNED
 
 _MM = 1e3
 

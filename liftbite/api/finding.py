@@ -27,17 +27,17 @@ from liftbite.api.present import band_out, typed_safely, verdict_out
 from liftbite.api.problems import problem_responses
 from liftbite.api.reading import read_entries
 from liftbite.api.shelf import with_parts
-from liftbite.core import ledger
-from liftbite.core.answers import answer
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.fits import SLOTS
-from liftbite.core.inputs import INPUTS
-from liftbite.core.ledger import Entry, read_entry
-from liftbite.core.setup import label_of, set_up, unit_of
-from liftbite.core.shelf import misfits, sweep_part
-from liftbite.core.sweep import LIMITS, OBJECTIVES, Finding, Part, sweep
-from liftbite.core.units import KINDS
-from liftbite.core.verdict import Band
+from liftbite.core.job import ledger
+from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.ledger import Entry, read_entry
+from liftbite.core.job.setup import label_of, set_up, unit_of
+from liftbite.core.parts.finder import LIMITS, OBJECTIVES, Finding, Part, sweep
+from liftbite.core.parts.shelf import misfits, sweep_part
+from liftbite.core.parts.slots import SLOTS
+from liftbite.core.units.read import KINDS
+from liftbite.core.verdicts.answers import answer
+from liftbite.core.verdicts.verdict import Band
 from liftbite.store import jobs as store
 from liftbite.store import parts as shelf
 

@@ -7,10 +7,10 @@ from collections.abc import Sequence
 from liftbite.api import models_measure as mm
 from liftbite.api.bench_out import Bench, settings_of, span_of
 from liftbite.api.present import figure_out, fine_out
-from liftbite.core.checks import CHECKS, Check, Limit
-from liftbite.core.figures import figure, typeset
-from liftbite.core.findings import left_of, value_of
-from liftbite.core.sweeps import decided
+from liftbite.core.measure.checks import CHECKS, Check, Limit
+from liftbite.core.measure.judgement import left_of, value_of
+from liftbite.core.measure.sweep import decided
+from liftbite.core.units.show import figure, typeset
 from liftbite.store.bench import Taking
 from liftbite.store.jobs import utc_text
 

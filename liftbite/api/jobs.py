@@ -16,16 +16,16 @@ from liftbite.api import present as out
 from liftbite.api.common import download, now, session_of
 from liftbite.api.problems import Faults, NeedsPrecondition, problem_responses
 from liftbite.api.reading import changes, read_entries
-from liftbite.core import ledger
-from liftbite.core.answers import NOW, PLANNED, answer
-from liftbite.core.dyno import write_csv
+from liftbite.core.analysis.goal_seek import seek_all
+from liftbite.core.analysis.working import working
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.ledger import Entry, Revision
-from liftbite.core.results import friction_of, target_of
-from liftbite.core.seek import seek_all
-from liftbite.core.setup import Setup, label_of, set_up, unit_of
-from liftbite.core.units import read
-from liftbite.core.working import working
+from liftbite.core.job import ledger
+from liftbite.core.job.dyno_file import write_csv
+from liftbite.core.job.ledger import Entry, Revision
+from liftbite.core.job.setup import Setup, label_of, set_up, unit_of
+from liftbite.core.units.read import read
+from liftbite.core.verdicts.answers import NOW, PLANNED, answer
+from liftbite.core.verdicts.results import friction_of, target_of
 from liftbite.jobfile import dump, read_job_file, to_file
 from liftbite.store import bench as bench_store
 from liftbite.store import jobs as store
@@ -227,7 +227,7 @@ def ask(path: JobPath, body: m.AskIn) -> tuple[dict[str, Any], int]:
 
 
 def _target(typed: str, unit: str, result: str) -> float:
-    from liftbite.core.units import KINDS
+    from liftbite.core.units.read import KINDS
 
     try:
         target = read(typed, unit, KINDS[unit].metric).si

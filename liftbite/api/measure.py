@@ -20,16 +20,16 @@ from liftbite.api.present import fine_out
 from liftbite.api.problems import problem_responses
 from liftbite.bench.gauge import Gauges
 from liftbite.bench.protocol import check_port
-from liftbite.core import ledger
-from liftbite.core.checks import CHECKS, Check, checks_for
-from liftbite.core.decide import SCHOOLS, OpenSum
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.figures import typeset
-from liftbite.core.findings import Reading, uncertainty_of
-from liftbite.core.instruments import INSTRUMENT_KINDS, read_trust
-from liftbite.core.reading import Keyed, read_distance, read_keyed, read_limit
-from liftbite.core.setup import set_up
-from liftbite.core.sweeps import read_angle
+from liftbite.core.job import ledger
+from liftbite.core.job.setup import set_up
+from liftbite.core.measure.checks import CHECKS, Check, checks_for
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
+from liftbite.core.measure.judgement import Reading, uncertainty_of
+from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit
+from liftbite.core.measure.parts_list import SCHOOLS, OpenSum
+from liftbite.core.measure.sweep import read_angle
+from liftbite.core.units.show import typeset
 from liftbite.store import bench as store
 from liftbite.store import jobs as jobs_store
 

@@ -9,19 +9,19 @@ from math import isfinite
 from typing import Any
 
 from liftbite.api import models as m
-from liftbite.core.answers import Answers, Chart, answer
-from liftbite.core.choices import CHOICES
-from liftbite.core.curve import TorqueCurve
-from liftbite.core.figures import figure, show, show_fine, show_together, typeset
-from liftbite.core.inputs import INPUTS, Assumed
-from liftbite.core.ledger import Entry, Question, Revision, present, redoable, undoable
-from liftbite.core.results import RESULTS_OF
-from liftbite.core.seek import Sought
-from liftbite.core.setup import Setup, both, label_of, unit_of
-from liftbite.core.shelf import fields_of, misfits
-from liftbite.core.units import KINDS, from_si, read
-from liftbite.core.verdict import Band, Link, Verdict
-from liftbite.core.working import Step, Term
+from liftbite.core.analysis.goal_seek import Sought
+from liftbite.core.analysis.working import Step, Term
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.inputs import INPUTS, Assumed
+from liftbite.core.job.ledger import Entry, Question, Revision, present, redoable, undoable
+from liftbite.core.job.setup import Setup, both, label_of, unit_of
+from liftbite.core.parts.shelf import fields_of, misfits
+from liftbite.core.quantities.torque_curve import TorqueCurve
+from liftbite.core.units.read import KINDS, from_si, read
+from liftbite.core.units.show import figure, show, show_fine, show_together, typeset
+from liftbite.core.verdicts.answers import Answers, Chart, answer
+from liftbite.core.verdicts.results import RESULTS_OF
+from liftbite.core.verdicts.verdict import Band, Link, Verdict
 
 _QUESTION_OF = {name: question for question, names in RESULTS_OF.items() for name in names}
 

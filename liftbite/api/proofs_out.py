@@ -6,9 +6,9 @@ from collections.abc import Callable
 
 from liftbite.api import models_proofs as mm
 from liftbite.api.present import fine_out
-from liftbite.core.proofs import Bearing, Floater, Pieces, Proofs
-from liftbite.core.proofs_said import SEATS, say
-from liftbite.core.proving import FLOATER, NOMINAL, RULE, FloaterShims, Stack
+from liftbite.core.measure.setup.proofs import Bearing, Floater, Pieces, Proofs
+from liftbite.core.measure.setup.proofs_said import SEATS, say
+from liftbite.core.measure.setup.proving import FLOATER, NOMINAL, RULE, FloaterShims, Stack
 
 #: Stacks a page shows.
 _SHOWN = 8

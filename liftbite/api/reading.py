@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 
 from liftbite.api.models import ColumnMappingIO, EntryIn
-from liftbite.core.dyno import ColumnMapping, read_curve
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
-from liftbite.core.inputs import INPUTS
-from liftbite.core.ledger import Entry, curve_entry, read_entry
+from liftbite.core.job.dyno_file import ColumnMapping, read_curve
+from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.ledger import Entry, curve_entry, read_entry
 
 
 def mapping_of(mapping: ColumnMappingIO) -> ColumnMapping:

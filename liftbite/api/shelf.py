@@ -16,14 +16,23 @@ from liftbite.api.common import download, reply, session_of
 from liftbite.api.jobs import JobPath, answer_with_job, seen_revision
 from liftbite.api.problems import problem_responses
 from liftbite.api.reading import changes, read_entries
-from liftbite.core import ledger
-from liftbite.core.choices import CHOICES
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.fits import SLOTS
-from liftbite.core.graph import Needs, Refused
-from liftbite.core.ledger import Entry
-from liftbite.core.setup import label_of, set_up
-from liftbite.core.shelf import OF_SLOT, ShelfPart, changed_since, misfits, part_name, read_part, takes, would_misfit
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job import ledger
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.ledger import Entry
+from liftbite.core.job.setup import label_of, set_up
+from liftbite.core.parts.shelf import (
+    OF_SLOT,
+    ShelfPart,
+    changed_since,
+    misfits,
+    part_name,
+    read_part,
+    takes,
+    would_misfit,
+)
+from liftbite.core.parts.slots import SLOTS
 from liftbite.shelfcsv import Line, read_shelf, write_shelf
 from liftbite.store import jobs as store
 from liftbite.store import parts as shelf

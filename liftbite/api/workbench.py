@@ -18,16 +18,16 @@ from liftbite.api.drawing import name_out, section_out, stage_of
 from liftbite.api.jobs import JobPath, setup_with
 from liftbite.api.present import figure_out
 from liftbite.api.problems import problem_responses
-from liftbite.core.assumes import STARTS
+from liftbite.core.analysis.launch import Launch, case_of, launch
+from liftbite.core.analysis.repeated_starts import Row, start_kinds, start_row
+from liftbite.core.analysis.tolerance import Effect, sensitivity, spread_of_samples, tolerances
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.graph import Needs, Refused
-from liftbite.core.inputs import INPUTS
-from liftbite.core.launch import Launch, case_of, launch
-from liftbite.core.results import friction_of, results_in, target_of
-from liftbite.core.setup import Setup, refusal, unit_of
-from liftbite.core.starts import Row, start_kinds, start_row
-from liftbite.core.tolerance import Effect, sensitivity, spread_of_samples, tolerances
-from liftbite.core.units import from_si
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.assumptions import STARTS
+from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.setup import Setup, refusal, unit_of
+from liftbite.core.units.read import from_si
+from liftbite.core.verdicts.results import friction_of, results_in, target_of
 
 api = APIBlueprint("workbench", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="workbench")])
 _PROBLEMS = problem_responses(400, 404, 422)

@@ -16,7 +16,7 @@ from math import cos, radians
 
 from liftbite.bench.protocol import write_line
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.units import read
+from liftbite.core.units.read import read
 
 
 def caliper(around: float, noise: float, seed: int = 1) -> Iterator[bytes]:

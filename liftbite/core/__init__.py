@@ -1,23 +1,18 @@
-"""The trade: quantities wired by name, arrangements, limits and verdicts.
+"""The trade, in rooms by topic: quantities wired by name, arrangements, limits and verdicts.
 
-In the order in which it is used:
+In the order in which they are used; every room's own index lists its modules:
 
-- `units`     reads what a builder types; `figures` shows numbers in both systems
-- `inputs`    the quantities a builder enters, with their range and what is assumed without them
-- `choices`, `assumes`, `materials`   the alternatives a builder picks, the modules each brings, what each assumes
-- `graph`     orders quantity functions by parameter name and evaluates them
-- `doc`       reads meaning, formula, units and source from a quantity's docstring
-- `engine`, `bite`, `lift`, `spin`, `heat`, `wear`, `chain`   the quantities every job shares
-- `arrangements`   the quantities that depend on a choice; `spring` has the disc spring they share
-- `arrange`   the graph of what was picked, and what that assumes
-- `dyno`, `curve`   from a dynamometer file to a torque curve
-- `ledger`    the append-only record of what was entered; undo and redo
-- `setup`     everything the graph is given, and the evaluation at a state
-- `stroke`, `life`, `launch`   the whole stroke, the life of the facings, one start integrated
-- `seek`, `tolerance`, `sweep`   a result asked backwards, under tolerances, over a shelf of parts
-- `mismatch`, `balance`, `fitting`, `slab`   sums that stand beside the graph
-- `working`   how a number came about, down to the inputs
-- `verdict`, `verdicts`, `answers`   everything a job says at one moment
+- `errors`         what can be wrong, each a sentence a builder can act on
+- `graph`          orders quantity functions by parameter name and evaluates them
+- `units`          reads what a builder types, and shows numbers in both systems
+- `quantities`     the quantities every job shares
+- `arrangements`   the quantities that depend on a choice, a folder a choice
+- `job`            inputs, choices, assumptions, the record of entries, and the graph that follows
+- `analysis`       the whole stroke, the life of the facings, one start, a result asked backwards, tolerances
+- `parts`          shelf, mismatches, and the finder
+- `measure`        checks, readings and what they amount to; `measure.setup` the calculations of the set-up
+- `drawing`        the clutch in section, and how it moves
+- `verdicts`       the four answers
 
 Imports NumPy, SciPy, Pint and the standard library. No web framework, no database, no files, no clock.
 """

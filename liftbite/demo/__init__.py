@@ -13,11 +13,11 @@ from pathlib import Path
 
 from sqlalchemy.orm import Session
 
-from liftbite.core.checks import CHECKS
-from liftbite.core.dyno import decode, propose, read_curve
-from liftbite.core.findings import Reading, uncertainty_of
-from liftbite.core.ledger import Entry, Revision, curve_entry, read_entry
-from liftbite.core.reading import read_distance, read_keyed
+from liftbite.core.job.dyno_file import decode, propose, read_curve
+from liftbite.core.job.ledger import Entry, Revision, curve_entry, read_entry
+from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.judgement import Reading, uncertainty_of
+from liftbite.core.measure.keyed import read_distance, read_keyed
 from liftbite.demo.parts import PARTS
 from liftbite.demo.readings import TAKINGS, DemoTaking
 from liftbite.demo.shop import JOBS, OPENED, DemoJob

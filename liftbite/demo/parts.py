@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from liftbite.core.shelf import ShelfPart
+from liftbite.core.parts.shelf import ShelfPart
 
 _OURS = "invented for the demo shop"
 _SPLINE = {"disc_spline_count": "24", "disc_spline_diameter": "25.5 mm"}

@@ -22,9 +22,9 @@ from sqlalchemy import delete, or_, select
 from sqlalchemy.orm import Session, selectinload
 
 from liftbite.benchfile import Filed, FiledLimit, FiledReading, FiledTaking
-from liftbite.core.checks import CHECKS
-from liftbite.core.decide import SCHOOLS, OpenSum
-from liftbite.core.findings import Reading
+from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.judgement import Reading
+from liftbite.core.measure.parts_list import SCHOOLS, OpenSum
 from liftbite.store.jobs import NoSuchJob
 from liftbite.store.models import (
     InstrumentRow,

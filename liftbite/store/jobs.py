@@ -15,8 +15,8 @@ from sqlalchemy import func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session, selectinload
 
-from liftbite.core.curve import TorqueCurve
-from liftbite.core.ledger import Entry, Revision, RevisionKind
+from liftbite.core.job.ledger import Entry, Revision, RevisionKind
+from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.store.models import EntryRow, JobRow, RevisionRow
 
 

@@ -13,7 +13,7 @@ from datetime import datetime
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from liftbite.core.shelf import ShelfPart
+from liftbite.core.parts.shelf import ShelfPart
 from liftbite.store.models import PartRow
 
 

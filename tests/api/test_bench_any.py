@@ -15,7 +15,7 @@ from hypothesis import strategies as st
 from hypothesis.stateful import RuleBasedStateMachine, invariant, precondition, rule, run_state_machine_as_test
 
 from liftbite.api.app import create_app
-from liftbite.core.checks import CHECKS
+from liftbite.core.measure.checks import CHECKS
 from tests.api.test_jobs import begin
 from tests.jobs import FULL, MOTORCYCLE
 

@@ -9,7 +9,7 @@ import pytest
 from flask.testing import FlaskClient
 
 from liftbite.bench.simulate import dial_sweep
-from liftbite.core.decide import SCHOOLS
+from liftbite.core.measure.parts_list import SCHOOLS
 from tests.api.test_jobs import begin, enter
 from tests.jobs import CAR, FULL, MOTORCYCLE
 

@@ -16,7 +16,7 @@ from pydantic import BaseModel
 
 from liftbite.api import models, models_measure, models_proofs, models_shelf, models_work
 from liftbite.api.app import create_app
-from liftbite.core.inputs import INPUTS
+from liftbite.core.job.inputs import INPUTS
 from tests.api.test_jobs import begin, enter, field
 
 WRITES = [
@@ -139,7 +139,7 @@ def test_every_field_refuses_nonsense_by_its_name(client: FlaskClient, quantity:
 
 @pytest.mark.parametrize("quantity", sorted(n for n, i in INPUTS.items() if i.unit not in {"text", "curve"}))
 def test_every_field_takes_a_usual_figure_in_its_own_units(client: FlaskClient, quantity: str) -> None:
-    from liftbite.core.units import KINDS, from_si
+    from liftbite.core.units.read import KINDS, from_si
 
     asked = INPUTS[quantity]
     low, high = asked.usual

@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from liftbite.core.fits import SLOTS
+from liftbite.core.parts.slots import SLOTS
 from tests.api.test_jobs import begin, enter, turn
 from tests.jobs import CAR, FULL
 

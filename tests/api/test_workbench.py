@@ -7,10 +7,10 @@ from typing import Any
 import numpy as np
 import pytest
 
+from liftbite.core.analysis.goal_seek import seek
+from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.drawing.motion import motion
-from liftbite.core.seek import seek
-from liftbite.core.setup import set_up
-from liftbite.core.stroke import Stroke, stroke
+from liftbite.core.job.setup import set_up
 from tests.api.test_jobs import begin
 from tests.jobs import CAR, FULL, MOTORCYCLE, entries, setup_of
 

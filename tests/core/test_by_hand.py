@@ -10,13 +10,18 @@ import math
 import numpy as np
 import pytest
 
-from liftbite.core import bite, chain, heat, lift, spin, wear
-from liftbite.core.arrangements import cable, dry_discs, hydraulics, wet_pack
-from liftbite.core.balance import vector_sum
-from liftbite.core.fitting import cushion_window, flywheel_cut
-from liftbite.core.mismatch import mismatches
-from liftbite.core.proving import bearing_stacks
-from liftbite.core.units import from_si, to_si
+from liftbite.core.arrangements.layout import dry_discs, wet_pack
+from liftbite.core.arrangements.release import cable, hydraulics
+from liftbite.core.measure.setup.fitting import cushion_window, flywheel_cut
+from liftbite.core.measure.setup.proving import bearing_stacks
+from liftbite.core.parts.mismatch import mismatches
+from liftbite.core.quantities import capacity as bite
+from liftbite.core.quantities import driveline as chain
+from liftbite.core.quantities import flywheel as spin
+from liftbite.core.quantities import heat, wear
+from liftbite.core.quantities import release as lift
+from liftbite.core.quantities.balance import vector_sum
+from liftbite.core.units.read import from_si, to_si
 
 INCH = 0.0254
 LBF = 4.4482216152605

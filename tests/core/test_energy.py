@@ -12,8 +12,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from liftbite.core.graph import Needs, Refused
-from liftbite.core.setup import Setup
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.setup import Setup
 from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
 from tests.jobs import FULL, setup_of
 

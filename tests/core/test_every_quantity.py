@@ -8,14 +8,14 @@ import numpy as np
 import pytest
 
 from liftbite.api.present import working_out
-from liftbite.core.answers import LOW, NOW
-from liftbite.core.arrange import QUANTITIES
-from liftbite.core.doc import read_doc
-from liftbite.core.graph import Needs, Refused
-from liftbite.core.inputs import INPUTS, STATES
-from liftbite.core.setup import Setup, set_up
-from liftbite.core.units import KINDS
-from liftbite.core.working import working
+from liftbite.core.analysis.working import working
+from liftbite.core.graph.docstring import read_doc
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.arrangement import QUANTITIES
+from liftbite.core.job.inputs import INPUTS, STATES
+from liftbite.core.job.setup import Setup, set_up
+from liftbite.core.units.read import KINDS
+from liftbite.core.verdicts.answers import LOW, NOW
 from tests.jobs import FULL, MOTORCYCLE, entries
 
 #: A motorcycle with every figure entered that its arrangement asks for.

@@ -11,16 +11,16 @@ import numpy as np
 import pytest
 
 from liftbite.api.drawing import section_out
-from liftbite.core.answers import answer
-from liftbite.core.graph import Needs, Refused
-from liftbite.core.inputs import INPUTS, Input
-from liftbite.core.ledger import Entry
-from liftbite.core.life import life
-from liftbite.core.setup import Setup, set_up
-from liftbite.core.starts import start_row
-from liftbite.core.stroke import Stroke, stroke
-from liftbite.core.tolerance import sensitivity
-from liftbite.core.units import KINDS, from_si
+from liftbite.core.analysis.life import life
+from liftbite.core.analysis.repeated_starts import start_row
+from liftbite.core.analysis.stroke import Stroke, stroke
+from liftbite.core.analysis.tolerance import sensitivity
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.inputs import INPUTS, Input
+from liftbite.core.job.ledger import Entry
+from liftbite.core.job.setup import Setup, set_up
+from liftbite.core.units.read import KINDS, from_si
+from liftbite.core.verdicts.answers import answer
 from tests.core.test_every_quantity import WHOLE_MOTORCYCLE
 from tests.jobs import FULL, entries
 

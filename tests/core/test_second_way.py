@@ -15,12 +15,12 @@ import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from liftbite.core.checks import CHECKS, Check, Limit, Place
-from liftbite.core.decide import SCHOOLS, needs
-from liftbite.core.findings import VERDICTS, Finding, Reading, assess, distance_left, left_of
-from liftbite.core.instruments import GUARD_RULES
-from liftbite.core.proving import INCH, NOMINAL, RULE, bearing_stacks, shims_for_float
-from liftbite.core.setup import Setup
+from liftbite.core.job.setup import Setup
+from liftbite.core.measure.checks import CHECKS, Check, Limit, Place
+from liftbite.core.measure.instruments import GUARD_RULES
+from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess, distance_left, left_of
+from liftbite.core.measure.parts_list import SCHOOLS, needs
+from liftbite.core.measure.setup.proving import INCH, NOMINAL, RULE, bearing_stacks, shims_for_float
 from tests.jobs import FULL, MOTORCYCLE, setup_of
 
 # --- verdicts of readings

@@ -12,7 +12,7 @@ import pytest
 from playwright.sync_api import Locator, Page, expect
 
 from liftbite.core.drawing.motion import motion
-from liftbite.core.setup import set_up
+from liftbite.core.job.setup import set_up
 from liftbite.demo import ledger_of
 from liftbite.demo.shop import JOBS
 from liftbite.jobfile import dump, to_file

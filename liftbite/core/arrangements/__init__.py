@@ -1,4 +1,23 @@
-"""Modules that supply a quantity in one arrangement of the clutch and leave it an input in another.
+"""Modules that supply a quantity with one option of a choice, and leave it an input with another.
 
-Which choice brings which module into the graph stands in `liftbite.core.choices`.
+A folder a choice, named as the choice is; `liftbite.core.job.choices` says which option brings which module.
+
+- `adjuster`             Whether the cover takes up wear by itself.
+- `air`                  Whether the engine's figures are those of the day.
+- `bearing`              What the release bearing does at rest.
+- `capacity_model`       How the pressure spreads over the facing.
+- `clamp_source`         Where the clamp load comes from.
+- `curve_reference`      Where the engine's figures were taken.
+- `curve_source`         What the engine's curve comes from.
+- `facing_material`      How friction goes with temperature.
+- `fingers`              What speed does to the fingers.
+- `hub`                  What the hub adds to the friction.
+- `inertia_source`       What the flywheel's inertia is worked out from.
+- `layout`               Car or motorcycle: the stack, and what turns with the engine.
+- `primary_source`       What the primary ratio comes from.
+- `release`              The chain from pedal or lever to the plate; options share modules.
+- `spring_lengths`       Whether every coil spring's own length is known.
+- `spring_rate_source`   What the rate of a coil spring comes from.
+- `stage_plan`           What is planned for the engine.
+- `unbalance_source`     What the residual unbalance is worked out from.
 """

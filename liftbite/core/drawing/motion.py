@@ -16,11 +16,11 @@ from typing import Any
 
 import numpy as np
 
-from liftbite.core.choices import CAR
-from liftbite.core.curve import Array
-from liftbite.core.graph import Needs, Refused
-from liftbite.core.setup import Setup
-from liftbite.core.stroke import Stroke, stroke
+from liftbite.core.analysis.stroke import Stroke, stroke
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.choices import CAR
+from liftbite.core.job.setup import Setup
+from liftbite.core.quantities.torque_curve import Array
 
 WEARS, PEDALS = 7, 61
 
@@ -63,8 +63,8 @@ class Motion:
 def faces_of(setup: Setup) -> tuple[int, bool]:
     """Discs or friction plates in the stack, at least one; True for a car.
 
-    >>> from liftbite.core.ledger import read_entry
-    >>> from liftbite.core.setup import set_up
+    >>> from liftbite.core.job.ledger import read_entry
+    >>> from liftbite.core.job.setup import set_up
     >>> faces_of(set_up({"layout": read_entry("layout", "dry_car"), "disc_count": read_entry("disc_count", "2")}))
     (2, True)
     """

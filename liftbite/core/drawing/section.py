@@ -14,8 +14,6 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from liftbite.core.choices import CAR, MOTORCYCLE
-from liftbite.core.curve import Array
 from liftbite.core.drawing.car import car_section
 from liftbite.core.drawing.motion import Motion, motion
 from liftbite.core.drawing.motorcycle import motorcycle_section
@@ -23,7 +21,9 @@ from liftbite.core.drawing.outline import Drawing
 from liftbite.core.drawing.release import chain, fork
 from liftbite.core.drawing.sizes import sizes_of
 from liftbite.core.errors import Bound, OutOfRange
-from liftbite.core.setup import Setup
+from liftbite.core.job.choices import CAR, MOTORCYCLE
+from liftbite.core.job.setup import Setup
+from liftbite.core.quantities.torque_curve import Array
 
 DRAWN: Mapping[str, tuple[str, ...]] = {
     CAR: ("disc_thickness", "floater_thickness", "pressure_plate_thickness", "flywheel_thickness"),

@@ -12,8 +12,8 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from liftbite.core.drawing.motion import faces_of
-from liftbite.core.graph import Needs, Refused
-from liftbite.core.setup import Setup
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.setup import Setup
 
 Usual = Callable[["Sizes"], float]
 

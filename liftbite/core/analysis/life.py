@@ -1,0 +1,94 @@
+"""Clamp and margin over the wear of the stack, and what ends its life first: facings, clamp or bearing.
+
+- `Life`   the curves and the ends
+- `life`   from a setup
+
+Clamp is not monotone in wear: a diaphragm rises to its peak before it drops. So the whole range is scanned, and the
+target counts as lost at the first wear at which the margin goes below it.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.setup import Setup
+from liftbite.core.quantities.torque_curve import Array
+
+_POINTS = 141
+
+
+@dataclass(frozen=True, eq=False)
+class Life:
+    """The stack from new to its limit.
+
+    Attributes
+    ----------
+    wear : thickness lost by all discs [m]
+    clamp : clamp load over wear [N], NaN where the clutch would be open
+    margin : bite margin at low friction over wear [-]
+    target : margin asked for [-]
+    clamp_new, clamp_peak, clamp_limit : new, largest and at the wear limit [N]
+    wear_at_peak : where the clamp is largest [m]
+    target_lost : wear at which the margin first goes below the target [m]; 0 where it never reaches it, None where it
+        keeps it to the limit
+    ends : what can end the life with the wear at which it does [m], first first
+    """
+
+    wear: Array
+    clamp: Array
+    margin: Array
+    target: float
+    clamp_new: float
+    clamp_peak: float
+    clamp_limit: float
+    wear_at_peak: float
+    target_lost: float | None
+    ends: tuple[tuple[str, float], ...]
+
+    @property
+    def lowest_margin(self) -> float:
+        """Lowest margin between new and the wear limit [-]."""
+        return float(np.nan_to_num(self.margin, nan=0.0).min())
+
+
+def life(setup: Setup, *, stage: float, friction: float) -> Life | Needs | Refused:
+    """Clamp and margin from new to the wear limit, or what is missing or impossible."""
+    states = {"stage": stage, "friction": friction}
+    new = setup.evaluate(("bite_margin", "wear_limit", "use_factor", "release_lever_ratio"), **states)
+    for name in ("bite_margin", "wear_limit", "use_factor"):
+        if isinstance(new[name], Needs | Refused):
+            found: Needs | Refused = new[name]
+            return found
+    limit, target = float(new["wear_limit"]), float(new["use_factor"])
+    wear = np.linspace(0.0, limit, _POINTS)
+    worn = setup.evaluate(("clamp_load", "bite_margin"), **states, wear=wear)
+    clamp = np.broadcast_to(np.asarray(worn["clamp_load"], dtype=np.float64), wear.shape)
+    margin = np.broadcast_to(np.asarray(worn["bite_margin"], dtype=np.float64), wear.shape)
+    lost = _first_below(wear, margin, target)
+    ends = [("facings", limit)]
+    if lost is not None:
+        ends.append(("clamp", lost))
+    reserve, ratio = setup.known.get("bearing_reserve"), new["release_lever_ratio"]
+    pushed = setup.chosen.options.get("cover_action") == "push"  # a pulled cover's fingers go the other way
+    if pushed and reserve is not None and not isinstance(ratio, Needs | Refused):
+        worn_off = float(setup.known.get("wear", 0.0))  # the reserve was measured with the discs as they are
+        ends.append(("bearing", worn_off + float(reserve / ratio)))
+    peak = int(np.nanargmax(clamp))
+    return Life(
+        wear, clamp, margin, target, float(clamp[0]), float(clamp[peak]), float(clamp[-1]), float(wear[peak]), lost,
+        tuple(sorted(ends, key=lambda pair: pair[1])),
+    )  # fmt: skip
+
+
+def _first_below(wear: Array, margin: Array, target: float) -> float | None:
+    short = ~(margin >= target)
+    if not short.any():
+        return None
+    i = int(short.argmax())
+    if i == 0 or not np.isfinite(margin[i]):
+        return float(wear[i])
+    share = (margin[i - 1] - target) / (margin[i - 1] - margin[i])
+    return float(wear[i - 1] + share * (wear[i] - wear[i - 1]))

@@ -1,0 +1,72 @@
+"""Starts side by side and one after the other, each integrated by `launch`.
+
+- `start_kinds`   every kind of start with this set-up
+- `Row`, `start_row`   several starts in a row with cooling between them
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from liftbite.core.analysis.launch import Launch, case_of, launch
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.assumptions import STARTS, start_assumes
+from liftbite.core.job.setup import Setup
+from liftbite.core.quantities.torque_curve import Array
+
+
+def start_kinds(setup: Setup, *, stage: float) -> Mapping[str, Launch | Needs | Refused]:
+    """Kind of start -> what comes of it with this set-up at nominal friction."""
+    found: dict[str, Launch | Needs | Refused] = {}
+    for name, (_, _, figures) in STARTS.items():
+        states = {quantity: assumed.value for quantity, assumed in start_assumes(*figures).items()}
+        case = case_of(setup, stage=stage, **states)
+        found[name] = case if isinstance(case, Needs | Refused) else launch(case)
+    return found
+
+
+@dataclass(frozen=True, eq=False)
+class Row:
+    """Starts one after the other.
+
+    Attributes
+    ----------
+    begins, ends : temperature of the hottest plate when each start begins and ends [K]
+    energy : heat of each [J]
+    outcome : how each ended; a start that does not lock ends the row
+    """
+
+    begins: Array
+    ends: Array
+    energy: Array
+    outcome: tuple[str, ...]
+
+
+def start_row(setup: Setup, *, stage: float) -> Row | Needs | Refused:
+    """The starts of a setup in a row. Between two of them the plate cools towards its housing as
+    exp(-t·h/(m·c)); heat that friction lost to fading makes the later ones longer.
+    """
+    case = case_of(setup, stage=stage)
+    if isinstance(case, Needs | Refused):
+        return case
+    known = setup.known
+    wanted = ("starts_in_row", "start_interval", "cooling", "heat_mass", "specific_heat")
+    if any(name not in known for name in wanted):
+        return Needs(frozenset(name for name in wanted if name not in known))
+    count, interval, cooling, mass, heat = (float(known[name]) for name in wanted)
+    kept = np.exp(-interval * cooling / (mass * heat))
+    at = ambient = float(case.start_temperature)
+    begins, ends, energy, outcome = [], [], [], []
+    for _ in range(min(int(count), 100)):
+        found = launch(replace(case, start_temperature=at))
+        begins.append(at)
+        ends.append(float(found.bulk_temperature))
+        energy.append(float(found.energy))
+        outcome.append(str(found.outcome))
+        if found.outcome not in {"locks", "spins"}:
+            break
+        at = ambient + (ends[-1] - ambient) * float(kept)
+    return Row(np.array(begins), np.array(ends), np.array(energy), tuple(outcome))

@@ -1,0 +1,118 @@
+"""How a number came about: formula, values as typed and in SI, unit and source, down to the inputs.
+
+- `Term`, `Step`, `working`   the steps behind a result, the result first
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from liftbite.core.graph.docstring import read_doc
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.setup import Setup
+from liftbite.core.quantities.torque_curve import TorqueCurve
+
+
+@dataclass(frozen=True, slots=True)
+class Term:
+    """One quantity that enters a step.
+
+    Attributes
+    ----------
+    name, symbol, text, unit : which it is, as the formula writes it
+    value : its value [SI], or its figures where it is several; None while missing; for a curve, its peak torque
+    curve : the curve itself where it is one
+    typed : what was typed, for an input that was entered
+    mark : "entered", "measured", "assumed", "missing" for inputs; "worked out", "state" for the rest
+    why : where an assumed value comes from
+    """
+
+    name: str
+    symbol: str
+    text: str
+    unit: str
+    value: float | tuple[float, ...] | None
+    curve: TorqueCurve | None
+    typed: str | None
+    mark: str
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """One formula with its figures.
+
+    Attributes
+    ----------
+    name, meaning, formula : which quantity, in words and as a formula
+    symbol, unit : of the result
+    value, curve : the result, as in `Term`
+    terms : what enters
+    mark, source, holds : where the formula comes from and where it holds
+    """
+
+    name: str
+    meaning: str
+    formula: str
+    symbol: str
+    unit: str
+    value: float | tuple[float, ...] | None
+    curve: TorqueCurve | None
+    terms: tuple[Term, ...]
+    mark: str
+    source: str
+    holds: str
+
+
+def working(setup: Setup, result: str, *, stage: float, friction: float) -> list[Step]:
+    """The steps behind `result`, the result first, each before what it rests on.
+
+    Raises
+    ------
+    KeyError : no function of this arrangement supplies `result`
+    """
+    graph = setup.graph
+    if result not in graph.functions:
+        raise KeyError(result)
+    values = setup.evaluate((result,), stage=stage, friction=friction)
+    return [_step(setup, name, values) for name in reversed(graph.order([result]))]
+
+
+def _value(value: Any) -> tuple[float | tuple[float, ...] | None, TorqueCurve | None]:
+    if isinstance(value, TorqueCurve):
+        return value.peak_torque, value
+    if value is None or isinstance(value, Needs | Refused):
+        return None, None
+    if np.ndim(value):
+        return tuple(np.ravel(value).tolist()), None
+    return float(value), None
+
+
+def _step(setup: Setup, name: str, values: dict[str, Any]) -> Step:
+    doc = read_doc(setup.graph.functions[name]) if setup.graph.functions[name].__doc__ else None
+    value, curve = _value(values.get(name))
+    if doc is None:  # stands in for a choice that is not made
+        return Step(name, "Waits for a choice.", "", name, "-", None, None, (), "definition", "", "")
+    terms = tuple(_term(setup, term_name, doc.terms[term_name], values) for term_name in setup.graph.parameters[name])
+    return Step(
+        name, doc.meaning, doc.formula, doc.result.symbol, doc.result.unit, value, curve, terms, doc.mark, doc.source,
+        doc.holds,
+    )  # fmt: skip
+
+
+def _term(setup: Setup, name: str, says: Any, values: dict[str, Any]) -> Term:
+    value, curve = _value(values.get(name))
+    entry = setup.entries.get(name)
+    why = ""
+    if name in setup.graph.functions:
+        mark = "worked out"
+    elif name in {"stage", "friction_state"}:
+        mark = "state"
+    else:
+        mark = setup.mark(name)
+        why = setup.chosen.assumed[name].why if mark == "assumed" else ""
+    typed = entry.typed if entry is not None and mark in {"entered", "measured"} else None
+    return Term(name, says.symbol, says.text, says.unit, value, curve, typed, mark, why)

@@ -1,0 +1,223 @@
+"""The clamp load comes from a diaphragm spring: a conical ring with fingers, levered between plate seat and fulcrum.
+
+The ring is loaded at the plate seat and the fulcrum, not at its edges, so forces and travels are levered
+[standard: DIN EN 16984 for the ring]. A new disc sits past the peak of its curve; as facings wear the deflection falls,
+the clamp rises to the peak and then drops.
+
+`ring_leverage`, `lever_ratio`, `ring_deflection`, `spring_clamp`, `lifted_spring_force`, `spring_peak_clamp`,
+`diaphragm_stress`.
+"""
+
+from __future__ import annotations
+
+import numpy as np
+
+from liftbite.core.graph.graph import Values, plain, within
+from liftbite.core.graph.guards import positive
+from liftbite.core.quantities.disc_spring import disc_spring_force, disc_spring_stress
+
+
+def ring_leverage(
+    diaphragm_outer_diameter: Values, diaphragm_inner_diameter: Values, plate_seat_diameter: Values,
+    fulcrum_diameter: Values,
+) -> Values:  # fmt: skip
+    """How much the ring is levered: its edge travel per plate travel, and plate force per edge force.
+
+    λ = (D_e − D_i) / |D_p − D_f|
+
+    Parameters
+    ----------
+    diaphragm_outer_diameter : D_e, outer diameter of the ring [m]
+    diaphragm_inner_diameter : D_i, diameter at the roots of the slots [m]
+    plate_seat_diameter : D_p, where the ring presses the plate [m]
+    fulcrum_diameter : D_f, where the ring rests in the cover [m]
+
+    Returns
+    -------
+    λ, leverage of the ring [-]
+
+    Range: D_i below D_e; D_p and D_f apart.
+    Source: [geometry: lever].
+
+    >>> round(ring_leverage(0.22, 0.17, 0.215, 0.185), 4)
+    1.6667
+    """
+    arm = np.abs(plate_seat_diameter - fulcrum_diameter)
+    ok = positive("plate_seat_diameter", arm) * within(
+        np.less(diaphragm_inner_diameter, diaphragm_outer_diameter), "diaphragm_inner_diameter",
+        diaphragm_inner_diameter, "below", diaphragm_outer_diameter, "diaphragm_outer_diameter",
+    )  # fmt: skip
+    return plain((diaphragm_outer_diameter - diaphragm_inner_diameter) / arm * ok)
+
+
+def lever_ratio(plate_seat_diameter: Values, fulcrum_diameter: Values, finger_tip_diameter: Values) -> Values:
+    """Bearing travel per plate travel.
+
+    R_d = |D_f − D_t| / |D_p − D_f|
+
+    Parameters
+    ----------
+    plate_seat_diameter : D_p, where the ring presses the plate [m]
+    fulcrum_diameter : D_f, where the ring rests in the cover [m]
+    finger_tip_diameter : D_t, where the bearing touches the fingers [m]
+
+    Returns
+    -------
+    R_d, lever ratio of the cover [-]
+
+    Range: the three diameters apart.
+    Source: [geometry: lever].
+
+    >>> round(lever_ratio(0.215, 0.185, 0.05), 2)
+    4.5
+    """
+    arm = np.abs(plate_seat_diameter - fulcrum_diameter)
+    ok = positive("plate_seat_diameter", arm) * positive("finger_tip_diameter", finger_tip_diameter)
+    return plain(np.abs(fulcrum_diameter - finger_tip_diameter) / arm * ok)
+
+
+def _sound(thickness: Values, cone_height: Values) -> Values:
+    """1 where h0/t leaves the valley of the curve above zero."""
+    most = 2 * np.sqrt(2) * thickness
+    return positive("diaphragm_thickness", thickness) * within(
+        np.less_equal(cone_height, most), "diaphragm_cone_height", cone_height, "at most", most
+    )
+
+
+def spring_clamp(
+    diaphragm_outer_diameter: Values, diaphragm_inner_diameter: Values, diaphragm_thickness: Values,
+    diaphragm_cone_height: Values, diaphragm_set: Values, ring_leverage: Values, wear_movement: Values,
+) -> Values:  # fmt: skip
+    """Force of the diaphragm on the plate, at rest.
+
+    F_spring = λ · F_ring(s), s = s_0 − λ·w, F_ring = 4E/(1−ν²)·t⁴/(K_1·D_e²)·(s/t)·[(h_0/t − s/t)·(h_0/t − s/2t) + 1]
+
+    Parameters
+    ----------
+    diaphragm_outer_diameter : D_e, outer diameter of the ring [m]
+    diaphragm_inner_diameter : D_i, diameter at the roots of the slots [m]
+    diaphragm_thickness : t, thickness of the ring [m]
+    diaphragm_cone_height : h_0, free height of the cone [m]
+    diaphragm_set : s_0, how far the ring is pressed flat with a new disc [m]
+    ring_leverage : λ, leverage of the ring [-]
+    wear_movement : w, how far the plate has moved with wear [m]
+
+    Returns
+    -------
+    F_spring, spring force on the plate [N]
+
+    Range: h_0 at most 2√2·t, beyond which the valley of the curve goes below zero.
+    Source: [standard: DIN EN 16984, Almen and László].
+
+    >>> round(spring_clamp(0.22, 0.17, 0.0026, 0.0042, 0.0048, 1.6667, 0.0))
+    5771
+    """
+    deflection = diaphragm_set - ring_leverage * wear_movement
+    force = disc_spring_force(
+        deflection, diaphragm_outer_diameter, diaphragm_inner_diameter, diaphragm_thickness, diaphragm_cone_height
+    )
+    return plain(ring_leverage * force * _sound(diaphragm_thickness, diaphragm_cone_height))
+
+
+def lifted_spring_force(
+    diaphragm_outer_diameter: Values, diaphragm_inner_diameter: Values, diaphragm_thickness: Values,
+    diaphragm_cone_height: Values, diaphragm_set: Values, ring_leverage: Values, wear_movement: Values,
+    plate_lift: Values,
+) -> Values:  # fmt: skip
+    """Force of the diaphragm on the plate while it lifts, which flattens the ring further.
+
+    F_lift = λ · F_ring(s_0 − λ·w + λ·x)
+
+    Parameters
+    ----------
+    diaphragm_outer_diameter : D_e, outer diameter of the ring [m]
+    diaphragm_inner_diameter : D_i, diameter at the roots of the slots [m]
+    diaphragm_thickness : t, thickness of the ring [m]
+    diaphragm_cone_height : h_0, free height of the cone [m]
+    diaphragm_set : s_0, how far the ring is pressed flat with a new disc [m]
+    ring_leverage : λ, leverage of the ring [-]
+    wear_movement : w, how far the plate has moved with wear [m]
+    plate_lift : x, lift of the plate [m]
+
+    Returns
+    -------
+    F_lift, spring force on the plate while it lifts [N]
+
+    Source: [standard: DIN EN 16984, Almen and László].
+
+    >>> round(lifted_spring_force(0.22, 0.17, 0.0026, 0.0042, 0.0048, 1.6667, 0.0, 0.0))
+    5771
+    """
+    return spring_clamp(
+        diaphragm_outer_diameter, diaphragm_inner_diameter, diaphragm_thickness, diaphragm_cone_height,
+        diaphragm_set, ring_leverage, wear_movement - plate_lift,
+    )  # fmt: skip
+
+
+def spring_peak_clamp(
+    diaphragm_outer_diameter: Values, diaphragm_inner_diameter: Values, diaphragm_thickness: Values,
+    diaphragm_cone_height: Values, diaphragm_set: Values, ring_leverage: Values,
+) -> Values:  # fmt: skip
+    """Largest force of the diaphragm on the plate between a new disc and an unloaded ring.
+
+    F_peak = λ · F_ring(s_peak), s_peak = h_0 − √((h_0² − 2t²)/3) for h_0 above √2·t, but not beyond s_0
+
+    Parameters
+    ----------
+    diaphragm_outer_diameter : D_e, outer diameter of the ring [m]
+    diaphragm_inner_diameter : D_i, diameter at the roots of the slots [m]
+    diaphragm_thickness : t, thickness of the ring [m]
+    diaphragm_cone_height : h_0, free height of the cone [m]
+    diaphragm_set : s_0, how far the ring is pressed flat with a new disc [m]
+    ring_leverage : λ, leverage of the ring [-]
+
+    Returns
+    -------
+    F_peak, peak spring force over wear [N]
+
+    Source: [standard: DIN EN 16984; s_peak from dF/ds = 0].
+
+    >>> round(spring_peak_clamp(0.22, 0.17, 0.0026, 0.0042, 0.0048, 1.6667))
+    6350
+    """
+    inner = np.maximum(diaphragm_cone_height**2 - 2 * diaphragm_thickness**2, 0) / 3
+    peak = np.minimum(diaphragm_cone_height - np.sqrt(inner), diaphragm_set)
+    peak = np.where(diaphragm_cone_height > np.sqrt(2) * diaphragm_thickness, peak, diaphragm_set)
+    force = disc_spring_force(
+        peak, diaphragm_outer_diameter, diaphragm_inner_diameter, diaphragm_thickness, diaphragm_cone_height
+    )
+    return plain(ring_leverage * force)
+
+
+def diaphragm_stress(
+    diaphragm_outer_diameter: Values, diaphragm_inner_diameter: Values, diaphragm_thickness: Values,
+    diaphragm_cone_height: Values, diaphragm_set: Values, ring_leverage: Values, plate_lift_limit: Values,
+) -> Values:  # fmt: skip
+    """Stress at the upper inner edge of the ring at the cover's largest lift, as a positive compression.
+
+    σ = 4E/(1−ν²)·t²/(K_1·D_e²)·(s/t)·[K_2·(h_0/t − s/2t) + K_3], s = s_0 + λ·x_max
+
+    Parameters
+    ----------
+    diaphragm_outer_diameter : D_e, outer diameter of the ring [m]
+    diaphragm_inner_diameter : D_i, diameter at the roots of the slots [m]
+    diaphragm_thickness : t, thickness of the ring [m]
+    diaphragm_cone_height : h_0, free height of the cone [m]
+    diaphragm_set : s_0, how far the ring is pressed flat with a new disc [m]
+    ring_leverage : λ, leverage of the ring [-]
+    plate_lift_limit : x_max, largest lift the cover allows [m]
+
+    Returns
+    -------
+    σ, edge stress of the diaphragm [Pa]
+
+    Source: [standard: DIN EN 16984, upper inner edge].
+
+    >>> round(diaphragm_stress(0.22, 0.17, 0.0026, 0.0042, 0.0048, 1.6667, 0.0) / 1e6)
+    1104
+    """
+    deflection = diaphragm_set + ring_leverage * plate_lift_limit
+    stress = disc_spring_stress(
+        deflection, diaphragm_outer_diameter, diaphragm_inner_diameter, diaphragm_thickness, diaphragm_cone_height
+    )
+    return plain(-stress)

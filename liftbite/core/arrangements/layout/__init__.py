@@ -1,0 +1,9 @@
+"""Car or motorcycle: the stack, and what turns with the engine.
+
+- `dry_discs`                A dry car clutch: discs between flywheel, floater plates and pressure plate, at crank
+  speed.
+- `engine_on_clutch`         A car: crank, flywheel and cover turn with the clutch.
+- `engine_through_primary`   A motorcycle: the crank turns faster than the clutch, so its inertia counts by the ratio
+  squared.
+- `wet_pack`                 A wet motorcycle clutch: friction plates and plain plates in a basket.
+"""

@@ -1,0 +1,99 @@
+"""Every coil spring's own free length was measured: one tired spring lowers the clamp and tilts it."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from liftbite.core.graph.graph import Values
+from liftbite.core.quantities.torque_curve import Array
+
+
+def spring_free_length(spring_free_lengths: Array) -> float:
+    """Mean free length, which is what the sum of the springs' forces depends on.
+
+    L_free = Σ L_i / n
+
+    Parameters
+    ----------
+    spring_free_lengths : L_i, free length of each spring, in order round the plate [m]
+
+    Returns
+    -------
+    L_free, mean free length [m]
+
+    Source: [definition: F = Σ k·(L_i − L_inst)].
+
+    >>> round(spring_free_length(np.array([0.045, 0.044, 0.043])), 6)
+    0.044
+    """
+    return float(np.mean(spring_free_lengths))
+
+
+def spring_count(spring_free_lengths: Array) -> float:
+    """How many springs were measured.
+
+    n = number of L_i
+
+    Parameters
+    ----------
+    spring_free_lengths : L_i, free length of each spring, in order round the plate [m]
+
+    Returns
+    -------
+    n, springs measured [count]
+
+    Source: [definition: count].
+
+    >>> spring_count(np.array([0.045, 0.044, 0.043]))
+    3.0
+    """
+    return float(np.size(spring_free_lengths))
+
+
+def spring_spread(spring_free_lengths: Array) -> float:
+    """Difference of the longest and the shortest spring.
+
+    ΔL = max L_i − min L_i
+
+    Parameters
+    ----------
+    spring_free_lengths : L_i, free length of each spring, in order round the plate [m]
+
+    Returns
+    -------
+    ΔL, spread of the free lengths [m]
+
+    Source: [definition: range].
+
+    >>> round(spring_spread(np.array([0.045, 0.044, 0.043])), 6)
+    0.002
+    """
+    return float(np.ptp(spring_free_lengths))
+
+
+def clamp_offset(
+    spring_free_lengths: Array, spring_rate: Values, spring_circle_diameter: Values, spring_clamp: Values
+) -> Values:
+    """How far from the middle the clamp load acts: unequal springs press one side harder.
+
+    e = k · (D_s/2) · |Σ L_i · (cos θ_i, sin θ_i)| / F_spring, θ_i = 2π·i/n
+
+    Parameters
+    ----------
+    spring_free_lengths : L_i, free length of each spring, in order round the plate [m]
+    spring_rate : k, rate of one spring [N/m]
+    spring_circle_diameter : D_s, diameter of the circle the springs stand on [m]
+    spring_clamp : F_spring, spring force on the plate [N]
+
+    Returns
+    -------
+    e, offset of the clamp load [m]
+
+    Source: [definition: moment of the spring forces about the middle].
+
+    >>> round(clamp_offset(np.array([0.045, 0.045, 0.045]), 2e4, 0.1, 900.0), 9)
+    0.0
+    """
+    angle = 2 * np.pi * np.arange(np.size(spring_free_lengths)) / np.size(spring_free_lengths)
+    moment = np.hypot(np.sum(spring_free_lengths * np.cos(angle)), np.sum(spring_free_lengths * np.sin(angle)))
+    return spring_rate * spring_circle_diameter / 2 * float(moment) / spring_clamp

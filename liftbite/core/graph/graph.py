@@ -1,0 +1,295 @@
+"""The calculation graph: functions wired by the names of their parameters.
+
+A quantity is a plain function. Its name is the quantity's name, its parameters name the quantities it needs.
+A graph is made of modules; choosing an arrangement chooses the modules. Nothing else decides what depends on what.
+
+- `Needs`, `Refused`   why a quantity has no value: inputs are missing, or a value cannot exist
+- `within`             how a quantity function guards its documented range, for scalars and arrays alike
+- `inverse`            a quantity turned round: the state at which another takes a value
+- `Graph`              orders the functions and evaluates what is asked for
+
+>>> def area(width, height): return width * height
+>>> def price(area, price_per_area): return area * price_per_area
+>>> graph = Graph([area, price])
+>>> graph.evaluate(["price"], {"width": 2.0, "height": 3.0, "price_per_area": 10.0})["price"]
+60.0
+>>> sorted(graph.evaluate(["price"], {"width": 2.0})["price"].names)
+['height', 'price_per_area']
+"""
+
+from __future__ import annotations
+
+import inspect
+import re
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import dataclass
+from graphlib import TopologicalSorter
+from types import ModuleType
+from typing import Any, TypeAlias
+
+import numpy as np
+import numpy.typing as npt
+
+from liftbite.core.errors import Bound, OutOfRange
+
+#: A quantity's value: one figure, or many of one shape.
+Values: TypeAlias = "float | npt.NDArray[np.float64]"
+
+
+@dataclass(frozen=True, slots=True)
+class Needs:
+    """No value yet: these inputs are missing."""
+
+    names: frozenset[str]
+
+
+@dataclass(frozen=True, slots=True)
+class Refused:
+    """No value possible: a value upstream cannot exist beside the others."""
+
+    error: OutOfRange
+
+
+def within(ok: Any, quantity: str, value: Values, relation: str, limit: Values, limit_of: str | None = None) -> Values:
+    """1 where `ok`; a scalar that is not ok raises, an array is NaN where it is not.
+
+    A quantity multiplies its result by this, so that one impossible candidate out of a million is masked
+    and a single impossible value is refused with its name.
+
+    Raises
+    ------
+    OutOfRange : `ok` is a single False
+
+    >>> within(np.array([True, False]), "x", np.array([1.0, -1.0]), "above", 0.0)
+    array([ 1., nan])
+    """
+    if isinstance(ok, np.ndarray) and ok.ndim:
+        return np.where(ok, 1.0, np.nan)
+    if ok:
+        return 1.0
+    raise OutOfRange(quantity, float(value), Bound(relation, float(limit), limit_of))
+
+
+def inverse(
+    name: str, functions: Iterable[Callable[..., Any]], *, of: str, equals: str, over: str, reach: str, doc: str
+) -> Callable[..., Any]:
+    """The quantity `name`: the state `over`, from 0 to `reach`, at which `of` equals `equals`.
+
+    It is a quantity like any other. Its parameters are what `of` needs that does not itself depend on the state, so
+    the graph works those out once; the rest is evaluated again at each trial. `of` has to rise with the state; where
+    it lies above the goal already at 0, the answer is 0, where it never gets there, `reach`.
+
+    Parameters
+    ----------
+    name : the quantity's name
+    functions : the arrangement's quantities
+    of, equals, over, reach : the names above
+    doc : docstring with the parameters left out; they are taken from the quantities passed through
+
+    >>> def height(time, speed): return time * speed
+    >>> when = inverse("when", [height], of="height", equals="goal", over="time", reach="most", doc="")
+    >>> inspect.signature(when), round(when(3.0, 10.0, 2.0), 9)
+    (<Signature (goal, most, speed)>, 1.5)
+    """
+    graph = Graph(functions)
+    moving = [f for f in graph.order([of]) if over in graph.upstream([f])]
+    passed = {p for f in moving for p in graph.parameters[f]} - set(moving) - {over}
+    names = sorted(passed | {equals, reach})
+
+    def solve(*arguments: Any) -> Values:
+        known = dict(zip(names, arguments, strict=True))
+
+        def miss(state: Any) -> Any:
+            values = {**known, over: state}
+            for f in moving:
+                values[f] = graph.functions[f](*(values[p] for p in graph.parameters[f]))
+            return values[of] - known[equals]
+
+        low, high = np.zeros(np.shape(miss(known[reach]))), np.asarray(known[reach], dtype=np.float64)
+        low, high = np.broadcast_arrays(low, high)
+        return plain(_illinois(miss, low, high))
+
+    solve.__name__ = name
+    solve.__signature__ = inspect.Signature(  # type: ignore[attr-defined]
+        [inspect.Parameter(n, inspect.Parameter.POSITIONAL_OR_KEYWORD) for n in names]
+    )
+    solve.__doc__ = doc
+    return solve
+
+
+def _illinois(miss: Callable[[Any], Any], low: Any, high: Any, trials: int = 40) -> Any:
+    """Root between `low` and `high`, element by element, by false position with the Illinois step."""
+    at_low, at_high = miss(low), miss(high)
+    root = np.where(at_low >= 0, low, high) + 0 * (at_low + at_high)  # an impossible candidate stays NaN
+    inside = (at_low < 0) & (at_high > 0)
+    if not np.any(inside):
+        return root
+    a, b, fa, fb = low, high, at_low, at_high
+    for _ in range(trials):
+        with np.errstate(divide="ignore", invalid="ignore"):
+            c = np.where(fb != fa, (a * fb - b * fa) / (fb - fa), a)
+        fc = miss(c)
+        same = fc * fb > 0
+        a, fa = np.where(same, a, b), np.where(same, fa / 2, fb)
+        b, fb = c, fc
+        if np.all(np.abs(np.where(inside, fc, 0.0)) <= 1e-12 + 1e-10 * np.abs(high - low)):
+            break
+    return np.where(inside, b, root)
+
+
+def plain(value: Values) -> Values:
+    """A single figure as a float, an array as it is.
+
+    >>> plain(np.array(2.0)), plain(np.array([1.0, 2.0]))
+    (2.0, array([1., 2.]))
+    """
+    return float(value) if np.ndim(value) == 0 else value
+
+
+def functions_of(module: ModuleType) -> list[Callable[..., Any]]:
+    """The quantity functions a module defines, in the order in which they stand."""
+    return [
+        f
+        for name, f in vars(module).items()
+        if inspect.isfunction(f) and f.__module__ == module.__name__ and not name.startswith("_")
+    ]
+
+
+def renamed(module: ModuleType, names: Mapping[str, str]) -> ModuleType:
+    """A module whose quantities stand for the same of another part: names changed, in parameters and docstrings too.
+
+    >>> from liftbite.core.arrangements.inertia_source import weight as inertia_by_weight
+    >>> old = renamed(inertia_by_weight, {n: f"old_{n}" for n in ("flywheel_inertia", "flywheel_mass")})
+    >>> [f.__name__ for f in functions_of(old)], round(old.old_flywheel_inertia(8.0, 0.3, 0.7), 4)
+    (['old_flywheel_inertia'], 0.0882)
+    """
+    made = ModuleType(f"{module.__name__}.renamed")
+    words = re.compile(r"\b(" + "|".join(map(re.escape, names)) + r")\b")
+    for function in functions_of(module):
+        signature = inspect.signature(function)
+        parameters = [p.replace(name=names.get(p.name, p.name)) for p in signature.parameters.values()]
+        other = _passed_on(function)
+        other.__name__ = names.get(function.__name__, function.__name__)
+        other.__module__ = made.__name__
+        other.__doc__ = words.sub(lambda m: names[m[0]], function.__doc__ or "")
+        other.__signature__ = signature.replace(parameters=parameters)  # type: ignore[attr-defined]
+        setattr(made, other.__name__, other)
+    return made
+
+
+def _passed_on(function: Callable[..., Any]) -> Callable[..., Any]:
+    def passed(*values: Any) -> Any:
+        return function(*values)
+
+    return passed
+
+
+class Graph:
+    """Quantity functions of one arrangement, wired by parameter name.
+
+    Parameters
+    ----------
+    functions : the quantities; two of the same name, or a circle, are a mistake of the arrangement
+
+    Raises
+    ------
+    ValueError : a name is supplied twice
+    graphlib.CycleError : a quantity needs itself
+    """
+
+    def __init__(self, functions: Iterable[Callable[..., Any]]) -> None:
+        self.functions: dict[str, Callable[..., Any]] = {}
+        for function in functions:
+            if function.__name__ in self.functions:
+                raise ValueError(f"{function.__name__} is supplied twice")
+            self.functions[function.__name__] = function
+        self.parameters: dict[str, tuple[str, ...]] = {
+            name: tuple(inspect.signature(function).parameters) for name, function in self.functions.items()
+        }
+        self._sequence = [n for n in TopologicalSorter(self.parameters).static_order() if n in self.functions]
+        self._inputs: dict[frozenset[str], frozenset[str]] = {}
+        self._downstream: dict[frozenset[str], frozenset[str]] = {}
+        self._upstream: dict[frozenset[str], frozenset[str]] = {}
+        self._plans: dict[frozenset[str], list[tuple[str, Callable[..., Any], tuple[str, ...]]]] = {}
+
+    def upstream(self, wanted: Iterable[str]) -> frozenset[str]:
+        """Every name, quantity or input, that `wanted` rests on, itself included."""
+        key = frozenset(wanted)
+        if key not in self._upstream:
+            found: set[str] = set()
+            open_names = list(key)
+            while open_names:
+                name = open_names.pop()
+                if name not in found:
+                    found.add(name)
+                    open_names.extend(self.parameters.get(name, ()))
+            self._upstream[key] = frozenset(found)
+        return self._upstream[key]
+
+    def downstream(self, changed: Iterable[str]) -> frozenset[str]:
+        """The quantities that rest on any of `changed`."""
+        key = frozenset(changed)
+        if key not in self._downstream:
+            moved = set(key)
+            for name in self._sequence:  # each after what it needs, so one pass finds them all
+                if not moved.isdisjoint(self.parameters[name]):
+                    moved.add(name)
+            self._downstream[key] = frozenset(moved - key)
+        return self._downstream[key]
+
+    def inputs(self, wanted: Iterable[str]) -> frozenset[str]:
+        """The inputs, names no function supplies, that `wanted` rests on."""
+        key = frozenset(wanted)
+        if key not in self._inputs:
+            self._inputs[key] = self.upstream(key) - self.functions.keys()
+        return self._inputs[key]
+
+    def order(self, wanted: Iterable[str]) -> list[str]:
+        """The quantities `wanted` rests on, themselves included, each after what it needs."""
+        needed = self.upstream(wanted)
+        return [name for name in self._sequence if name in needed]
+
+    def _plan(self, wanted: frozenset[str]) -> list[tuple[str, Callable[..., Any], tuple[str, ...]]]:
+        if wanted not in self._plans:
+            self._plans[wanted] = [(n, self.functions[n], self.parameters[n]) for n in self.order(wanted)]
+        return self._plans[wanted]
+
+    def evaluate(self, wanted: Iterable[str], known: Mapping[str, Any]) -> dict[str, Any]:
+        """Values of `wanted` and of all they rest on, given `known` [SI].
+
+        A known value is taken as it is, even where a function could supply it. What has no value is a
+        `Needs` or a `Refused`; nothing a builder enters makes this raise.
+        """
+        wanted = frozenset(wanted)
+        values = dict(known)
+        for name, function, parameters in self._plan(wanted):
+            if name not in values:
+                arguments = [values.get(p, _MISSING) for p in parameters]
+                values[name] = _call(function, parameters, arguments)
+        for name in wanted:
+            if name not in values:
+                values[name] = Needs(frozenset({name}))
+        return values
+
+
+_MISSING = object()
+
+
+def _call(function: Callable[..., Any], parameters: tuple[str, ...], arguments: list[Any]) -> Any:
+    missing: frozenset[str] = frozenset()
+    refused: Refused | None = None
+    for name, argument in zip(parameters, arguments, strict=True):
+        if argument is _MISSING:
+            missing |= {name}
+        elif isinstance(argument, Needs):
+            missing |= argument.names
+        elif isinstance(argument, Refused):
+            refused = refused or argument
+    if refused:
+        return refused
+    if missing:
+        return Needs(missing)
+    try:
+        return function(*arguments)
+    except OutOfRange as error:
+        return Refused(error)

@@ -1,0 +1,15 @@
+"""A job: what is entered, picked and assumed, and the graph that follows.
+
+- `arrangement`   From what was picked to the graph of quantities and the assumptions that follow.
+- `assumptions`   What stands in for figures nobody entered, by layout, use, driveline, release, flywheel and kind of
+  start.
+- `choices`       The alternatives a builder picks. A choice decides which modules are in the graph and what is
+  assumed.
+- `dyno_file`     From a dynamometer file to a torque curve.
+- `inputs`        What a builder enters: every input with its unit, its range and the figures that are usual.
+- `ledger`        The record of a job: an append-only ledger. History, undo and audit are the same thing.
+- `materials`     Friction materials: for each family its friction band, the pressure it carries, how much of the ring
+  touches.
+- `setup`         What is known of a job before anything is worked out: choices in force, values entered, values
+  assumed.
+"""

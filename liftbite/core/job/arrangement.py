@@ -1,0 +1,205 @@
+"""From what was picked to the graph of quantities and the assumptions that follow.
+
+- `QUANTITIES`     every quantity function there is, by name
+- `Chosen`         what a job has picked, with what that assumes
+- `choose`         picked options to a `Chosen`
+- `graph_of`       the graph of what was picked, built once per combination
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import dataclass
+from functools import lru_cache
+from inspect import Parameter, Signature, signature
+from typing import Any
+
+from liftbite.core.graph.docstring import Term, read_doc
+from liftbite.core.graph.graph import Graph, functions_of, inverse
+from liftbite.core.job.assumptions import loss_assumes
+from liftbite.core.job.choices import CAR, CHOICES, MOTORCYCLE, Choice
+from liftbite.core.job.inputs import ALWAYS_ASSUMED, INPUTS, Assumed
+from liftbite.core.quantities import capacity as bite
+from liftbite.core.quantities import driveline as chain
+from liftbite.core.quantities import engine, heat, wear
+from liftbite.core.quantities import flywheel as spin
+from liftbite.core.quantities import release as lift
+
+_SHARED = (engine, bite, lift, spin, heat, wear, chain)
+
+#: Every quantity function of every arrangement, by name; of alternatives the first.
+QUANTITIES: dict[str, Callable[..., Any]] = {
+    function.__name__: function
+    for module in reversed([*_SHARED, *(m for c in CHOICES.values() for option in c.options for m in option.modules)])
+    for function in functions_of(module)
+}
+
+_ORDER_OF_WORK = (
+    "layout", "curve_source", "curve_reference", "air", "stage_plan", "use", "primary_source",
+    *INPUTS,
+    "facing_material", "clamp_source", "spring_rate_source", "spring_lengths", "adjuster", "fingers", "bearing", "hub",
+    "cover_action", "capacity_model", "release", "inertia_source", "old_wheel_source",
+    "flywheel_material", "flywheel_insert", "balance", "unbalance_source",
+    "start",
+)  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Chosen:
+    """What a job has picked.
+
+    Attributes
+    ----------
+    options : choice -> option in force
+    begun : choices nobody made, where the layout's beginning option is in force
+    graph : the quantities of this arrangement
+    assumed : input -> value in force until one is entered
+    """
+
+    options: Mapping[str, str]
+    begun: frozenset[str]
+    graph: Graph
+    assumed: Mapping[str, Assumed]
+
+    @property
+    def offered(self) -> tuple[str, ...]:
+        """Choices that count in this arrangement, in the order of work."""
+        return tuple(name for name in CHOICES if _used(name, self.options))
+
+    def to_ask(self, missing: Iterable[str]) -> tuple[str, ...]:
+        """What to ask a builder for where `missing` names have no value, in the order of work.
+
+        An input that the options of a choice not made would stand in for is asked for by that choice.
+
+        >>> choose({"layout": "dry_car"}).to_ask({"friction_low", "friction_high", "disc_count"})
+        ('disc_count', 'facing_material')
+        """
+        layout = self.options.get("layout", "")
+        stands_in = {
+            name: choice.name
+            for choice in CHOICES.values()
+            if choice.name not in self.options
+            for option in choice.options
+            if layout in option.layouts
+            for name in option.assumes
+        }
+        asked = {stands_in.get(name, name) for name in missing}
+        return tuple(name for name in _ORDER_OF_WORK if name in asked)
+
+
+def choose(picked: Mapping[str, str]) -> Chosen:
+    """What follows from the options picked; unknown ones are left out.
+
+    >>> choose({"layout": "dry_car"}).options["capacity_model"]
+    'uniform_wear'
+    """
+    return _choose(tuple(sorted(picked.items())))
+
+
+@lru_cache(maxsize=512)
+def _choose(picked: tuple[tuple[str, str], ...]) -> Chosen:
+    given = dict(picked)
+    layout = given.get("layout", "")
+    options: dict[str, str] = {}
+    begun: set[str] = set()
+    for choice in CHOICES.values():
+        value = given.get(choice.name, "")
+        option = choice.option(value)
+        if option is None or layout not in option.layouts:
+            value = choice.begins.get(layout, "")
+            begun |= {choice.name} if value else set()
+        if value:
+            options[choice.name] = value
+    assumed = dict(ALWAYS_ASSUMED)
+    for name, value in options.items():
+        found = CHOICES[name].option(value)
+        assumed |= found.assumes if found else {}
+    if options.get("stage_plan") == "wheel_file" and "driveline_loss" not in assumed:
+        assumed |= loss_assumes(0.10, "chain drive") if layout == MOTORCYCLE else loss_assumes(0.145, "two-wheel drive")
+    return Chosen(options, frozenset(begun), graph_of(tuple(sorted(options.items()))), assumed)
+
+
+@lru_cache(maxsize=512)
+def graph_of(options: tuple[tuple[str, str], ...]) -> Graph:
+    """The graph of the options picked. A choice not made leaves a quantity that needs that choice.
+
+    >>> "clamp_load" in graph_of((("clamp_source", "coils"), ("layout", "dry_car"))).functions
+    True
+    """
+    picked = dict(options)
+    functions: list[Callable[..., Any]] = [f for module in _SHARED for f in functions_of(module)]
+    for choice in CHOICES.values():
+        option = choice.option(picked.get(choice.name, ""))
+        if option is None:
+            functions += [_asks_for(choice)] if choice.supplies else []
+        elif _used(choice.name, picked):
+            functions += [f for module in option.modules for f in functions_of(module)]
+    if picked.get("layout") == MOTORCYCLE:
+        functions = [f for f in functions if f.__name__ not in _CAR_ONLY]
+    names = {f.__name__ for f in functions}
+    if {"pedal_travel", "plate_lift_reach", "release_lever_ratio"} <= names:
+        functions.append(_plate_lift_available(functions))
+    return Graph(functions)
+
+
+#: Quantities of discs that a wet pack has no counterpart of.
+_CAR_ONLY = {"inner_gap", "outer_gap", "floater_margin", "reshim_wear"}
+
+_LIFT_DOC = """Lift of the plate at full pedal, with what hose, air or cable swallow.
+
+x_full = x where x_p(x) = x_stroke
+
+Parameters
+----------
+{parameters}
+
+Returns
+-------
+x_full, lift at full pedal [m]
+
+Range: at most the lift with nothing soft; 0 where the pedal ends before the plate moves.
+Source: [definition: pressure and travel solved together].
+"""
+
+
+def _plate_lift_available(functions: list[Callable[..., Any]]) -> Callable[..., Any]:
+    """The lift at full pedal, documented with the terms of what it passes through."""
+    made = inverse("plate_lift_available", functions, of="pedal_travel", equals="pedal_stroke", over="plate_lift",
+                   reach="plate_lift_reach", doc="")  # fmt: skip
+    terms = {t.name: t for f in functions if f.__doc__ for t in read_doc(f).terms.values()}
+    terms["plate_lift_reach"] = Term("plate_lift_reach", "x_reach", "lift at full pedal with nothing soft", "m")
+    lines = (
+        f"{name} : {terms[name].symbol}, {terms[name].text} [{terms[name].unit}]" for name in signature(made).parameters
+    )
+    made.__doc__ = _LIFT_DOC.format(parameters="\n".join(lines))
+    return made
+
+
+def _used(choice: str, picked: Mapping[str, str]) -> bool:
+    """A choice below another one counts only where the upper one leads to it."""
+    if choice in {"spring_rate_source", "spring_lengths"}:
+        return picked.get("clamp_source") == "coils"
+    if choice in {"inertia_source", "old_wheel_source", "cover_action", "flywheel_insert"}:
+        return picked.get("layout") == CAR
+    if choice == "primary_source":
+        return picked.get("layout") == MOTORCYCLE
+    return True
+
+
+def _asks_for(choice: Choice) -> Callable[..., Any]:
+    """A quantity that has no value until `choice` is made; what every option of it needs is needed already."""
+    supplied = [f for o in choice.options for m in o.modules for f in functions_of(m) if f.__name__ == choice.supplies]
+    common = [
+        name for name in signature(supplied[0]).parameters if all(name in signature(f).parameters for f in supplied)
+    ]
+
+    def missing(*_: Any) -> None:
+        return None
+
+    missing.__name__ = choice.supplies
+    parameters = [Parameter(name, Parameter.POSITIONAL_OR_KEYWORD) for name in (choice.name, *common)]
+    missing.__signature__ = Signature(parameters)  # type: ignore[attr-defined]
+    return missing
+
+
+QUANTITIES["plate_lift_available"] = choose({"layout": CAR}).graph.functions["plate_lift_available"]

@@ -1,0 +1,233 @@
+"""The record of a job: an append-only ledger. History, undo and audit are the same thing.
+
+- `Entry`      one quantity as entered, or withdrawn
+- `Revision`   the entries made at one moment
+- `present`    the latest entry of each quantity
+- `undoable`, `redoable`   which revision undo or redo would turn back or bring again
+- `undo`, `redo`           the entries that do so, to be appended as a revision of their own
+- `read_entry`             what was typed for an input or picked for a choice, checked, as an `Entry`
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, replace
+from typing import Any, Literal
+
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.inputs import INPUTS, Input
+from liftbite.core.quantities.torque_curve import TorqueCurve
+from liftbite.core.units.read import other_readings, read, read_many, to_si
+from liftbite.core.units.show import show
+
+RevisionKind = Literal["start", "edit", "undo", "redo"]
+MAX_TEXT = 4_000
+
+
+@dataclass(frozen=True, slots=True)
+class Entry:
+    """One quantity as entered.
+
+    Attributes
+    ----------
+    quantity : an input or a choice
+    typed : the text as typed, the option picked or the file's name; None withdraws the quantity
+    si : its value [SI], None for text, choices and curves
+    mark : "entered" or "measured"
+    curve : the points, for a curve
+    file : how a curve's file was read, for the record
+    """
+
+    quantity: str
+    typed: str | None
+    si: float | None = None
+    mark: str = "entered"
+    curve: TorqueCurve | None = None
+    file: Mapping[str, Any] | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Revision:
+    """Entries made at one moment.
+
+    Attributes
+    ----------
+    number : 1, 2, 3 ... within the job
+    kind : "start", "edit", "undo" or "redo"
+    at : when, ISO 8601 in UTC
+    entries : what was entered
+    of : for undo and redo, the revision turned back or brought again
+    """
+
+    number: int
+    kind: RevisionKind
+    at: str
+    entries: tuple[Entry, ...]
+    of: int | None = None
+
+
+def present(revisions: Iterable[Revision]) -> dict[str, Entry]:
+    """The latest entry of each quantity, withdrawn ones left out."""
+    latest: dict[str, Entry] = {}
+    for revision in revisions:
+        for entry in revision.entries:
+            latest[entry.quantity] = entry
+    return {name: entry for name, entry in latest.items() if entry.typed is not None}
+
+
+def as_entered(revisions: Iterable[Revision]) -> dict[str, Entry]:
+    """The latest entry of each quantity that was not measured: what stood there before readings were taken in."""
+    return present(replace(r, entries=tuple(e for e in r.entries if e.mark != "measured")) for r in revisions)
+
+
+def _stacks(revisions: Sequence[Revision]) -> tuple[list[int], list[int]]:
+    done: list[int] = []
+    undone: list[int] = []
+    for revision in revisions:
+        if revision.kind == "edit":
+            done.append(revision.number)
+            undone.clear()
+        elif revision.kind == "undo" and done:
+            undone.append(done.pop())
+        elif revision.kind == "redo" and undone:
+            done.append(undone.pop())
+    return done, undone
+
+
+def undoable(revisions: Sequence[Revision]) -> int | None:
+    """Number of the revision that undo would turn back, or None."""
+    done, _ = _stacks(revisions)
+    return done[-1] if done else None
+
+
+def redoable(revisions: Sequence[Revision]) -> int | None:
+    """Number of the revision that redo would bring again, or None."""
+    _, undone = _stacks(revisions)
+    return undone[-1] if undone else None
+
+
+def _as_of(revisions: Sequence[Revision], number: int, quantities: Iterable[str]) -> tuple[Entry, ...]:
+    then = present(r for r in revisions if r.number <= number)
+    return tuple(then.get(q, Entry(q, None)) for q in quantities)
+
+
+def undo(revisions: Sequence[Revision]) -> tuple[int, tuple[Entry, ...]] | None:
+    """The revision to turn back and the entries that restore what stood before it, or None."""
+    number = undoable(revisions)
+    if number is None:
+        return None
+    turned = next(r for r in revisions if r.number == number)
+    return number, _as_of(revisions, number - 1, (e.quantity for e in turned.entries))
+
+
+def redo(revisions: Sequence[Revision]) -> tuple[int, tuple[Entry, ...]] | None:
+    """The revision to bring again and its entries, or None."""
+    number = redoable(revisions)
+    if number is None:
+        return None
+    brought = next(r for r in revisions if r.number == number)
+    return number, brought.entries
+
+
+def read_entry(quantity: str, typed: str | None) -> Entry:
+    """What was typed for an input, or picked for a choice, checked.
+
+    Raises
+    ------
+    UnreadableEntry : a sentence that names the field, what was wrong and what would be right
+
+    >>> read_entry("outer_diameter", "9 1/2 in").si
+    0.2413
+    >>> read_entry("disc_count", "0")
+    Traceback (most recent call last):
+    liftbite.core.errors.UnreadableEntry: Discs: “0” is too small; 1 or more.
+    """
+    if typed is None or not typed.strip():
+        if quantity not in INPUTS and quantity not in CHOICES:
+            raise UnreadableEntry(f"“{quantity}” is not a quantity a job has")
+        return Entry(quantity, None)
+    if "\x00" in typed:
+        raise UnreadableEntry(f"{quantity}: the text holds a character that cannot be stored")
+    if quantity in CHOICES:
+        choice = CHOICES[quantity]
+        if choice.option(typed) is None:
+            options = ", ".join(o.value for o in choice.options)
+            raise UnreadableEntry(f"{choice.label}: “{typed}” is not offered; pick one of {options}.")
+        return Entry(quantity, typed)
+    asked = INPUTS.get(quantity)
+    if asked is None:
+        raise UnreadableEntry(f"“{quantity}” is not a quantity a job has")
+    if asked.unit == "text":
+        if len(typed) > MAX_TEXT:
+            raise UnreadableEntry(f"{asked.label}: {len(typed)} characters are too many; {MAX_TEXT} fit.")
+        return Entry(quantity, typed.strip())
+    if asked.unit == "curve":
+        raise UnreadableEntry(f"{asked.label}: a curve comes from a file; drop a CSV in.")
+    try:
+        if asked.many:
+            for reading in read_many(typed, asked.unit, asked.field_unit):
+                _check_range(asked, reading.typed, reading.si)
+            return Entry(quantity, typed.strip())
+        reading = read(typed, asked.unit, asked.field_unit)
+    except UnreadableEntry as error:
+        raise UnreadableEntry(f"{asked.label}: {error.reason}.") from None
+    _check_range(asked, reading.typed, reading.si)
+    return Entry(quantity, reading.typed, reading.si)
+
+
+def _check_range(asked: Input, typed: str, si: float) -> None:
+    if si < asked.least or (asked.above and si <= asked.least):
+        floor = show(asked.least, asked.unit, "metric")
+        want = f"more than {floor}" if asked.above else f"{floor} or more"
+        raise UnreadableEntry(f"{asked.label}: “{typed}” is too small; {want}.")
+    if si > asked.most:
+        ceiling = f"{show(asked.most, asked.unit, 'metric')}"
+        other = show(asked.most, asked.unit, "inch")
+        also = f" ({other})" if str(other) != ceiling else ""
+        raise UnreadableEntry(f"{asked.label}: “{typed}” is too large; {ceiling}{also} at most.")
+
+
+@dataclass(frozen=True, slots=True)
+class Question:
+    """A figure that can exist but is unusual: the sentence, and the readings that would be usual, as typed."""
+
+    sentence: str
+    instead: tuple[str, ...]
+
+
+def question(entry: Entry) -> Question | None:
+    """Asks when a figure is unusual for its input, naming the unit in which it would be usual.
+
+    >>> question(Entry("outer_diameter", "9.5", 0.0095)).instead
+    ('9.5 in', '9.5 cm')
+    """
+    asked = INPUTS.get(entry.quantity)
+    if asked is None or entry.si is None or entry.typed is None:
+        return None
+    low, high = asked.usual
+    if low <= entry.si <= high:
+        return None
+    reading = read(entry.typed, asked.unit, asked.field_unit)
+    units = other_readings(reading, asked.unit, low, high)
+    figure = entry.typed if reading.bare else entry.typed.removesuffix(reading.unit).strip()
+    usual = f"{show(low, asked.unit, 'metric')} to {show(high, asked.unit, 'metric')}"
+    sentence = f"{asked.label}: {reading.typed}{' ' + reading.unit if reading.bare and reading.unit else ''} is unusual"
+    sentence += f"; most are {usual}."
+    if units:
+        shown = " or ".join(f"{figure} {u} = {show(to_si(reading.number, u), asked.unit, 'metric')}" for u in units[:2])
+        sentence += f" Did you mean {shown}?"
+    return Question(sentence, tuple(f"{reading.number:g} {u}" for u in units[:2]))
+
+
+def curve_entry(quantity: str, name: str, curve: TorqueCurve, file: Mapping[str, Any] | None = None) -> Entry:
+    """A curve as an entry; `name` is what it was called when it was dropped in.
+
+    Raises
+    ------
+    UnreadableEntry : the quantity is not a curve
+    """
+    asked = INPUTS.get(quantity)
+    if asked is None or asked.unit != "curve":
+        raise UnreadableEntry(f"“{quantity}” is not a curve")
+    return Entry(quantity, name[:200] or "curve", curve=curve, file=file)

@@ -1,0 +1,165 @@
+"""What is known of a job before anything is worked out: choices in force, values entered, values assumed.
+
+- `Setup`       choices, values and where each value comes from
+- `set_up`      entries of the ledger to a `Setup`
+- `label_of`    what the screen calls a quantity
+- `unit_of`     its SI unit
+- `both`, `both_fine`   a value in both systems, as worked out and as measured
+- `refusal`     an impossible value as a sentence
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+import numpy as np
+
+from liftbite.core.errors import OutOfRange
+from liftbite.core.graph.docstring import read_doc
+from liftbite.core.graph.graph import Graph
+from liftbite.core.graph.guards import AS_MANY
+from liftbite.core.job.arrangement import QUANTITIES, Chosen, choose
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.inputs import INPUTS, STATES
+from liftbite.core.job.ledger import Entry
+from liftbite.core.units.read import read_many
+from liftbite.core.units.show import show, show_fine
+
+
+@dataclass(frozen=True, slots=True)
+class Setup:
+    """Everything the graph is given.
+
+    Attributes
+    ----------
+    entries : quantity -> its entry in force
+    chosen : options, graph and assumptions that follow from the choices
+    known : input or state -> value [SI], entered values over assumed ones, states at rest
+    _rest : what was worked out with every state at rest; it serves again where a state does not touch it
+    """
+
+    entries: Mapping[str, Entry]
+    chosen: Chosen
+    known: Mapping[str, Any]
+    _rest: dict[str, Any] = field(default_factory=dict, compare=False, repr=False)
+
+    @property
+    def graph(self) -> Graph:
+        """The quantities of this arrangement."""
+        return self.chosen.graph
+
+    def mark(self, name: str) -> str:
+        """Where an input's value comes from: "entered", "measured", "assumed" or "missing"."""
+        if name in self.entries:
+            return self.entries[name].mark
+        return "assumed" if name in self.chosen.assumed else "missing"
+
+    def lacks(self, wanted: Iterable[str]) -> frozenset[str]:
+        """The inputs and choices `wanted` rests on that have no value, without working anything out."""
+        return self.graph.inputs(wanted) - self.known.keys()
+
+    def evaluate(
+        self, wanted: Iterable[str], *, stage: float = 0.0, friction: Any = 0.0, **states: Any
+    ) -> dict[str, Any]:
+        """Values of `wanted` and what they rest on, at a stage, a place in the friction band and other states.
+
+        `states` may be any state or quantity, a value or an array: `wear=np.linspace(0, 1e-3, 50)`.
+        """
+        changes = {"stage": stage, "friction_state": friction, **states}
+        changed = frozenset(n for n, v in changes.items() if np.ndim(v) or v != self.known.get(n))
+        wanted = frozenset(wanted)
+        moving = self.graph.downstream(changed)
+        resting = self.graph.upstream(wanted) - moving - changed
+        self._rest.update(self.graph.evaluate(resting & self.graph.functions.keys(), self._rest or self.known))
+        kept = {n: v for n, v in self._rest.items() if n not in moving and n not in changed}
+        return self.graph.evaluate(wanted, {**kept, **changes})
+
+
+def set_up(entries: Mapping[str, Entry]) -> Setup:
+    """What the ledger's present entries amount to.
+
+    >>> set_up({"layout": Entry("layout", "dry_car")}).chosen.options["clamp_source"]
+    'figure'
+    """
+    picked = {name: e.typed for name, e in entries.items() if name in CHOICES and e.typed is not None}
+    chosen = choose(picked)
+    known: dict[str, Any] = {**STATES, **{name: a.value for name, a in chosen.assumed.items()}}
+    for name, entry in entries.items():
+        if entry.curve is not None:
+            known[name] = entry.curve
+        elif entry.si is not None:
+            known[name] = entry.si
+        elif entry.typed and name in INPUTS and INPUTS[name].many:
+            asked = INPUTS[name]
+            known[name] = np.array([r.si for r in read_many(entry.typed, asked.unit, asked.field_unit)])
+    for name in chosen.graph.functions:
+        known.pop(name, None)  # what the arrangement works out is not taken from a figure of another arrangement
+    return Setup(entries, chosen, known)
+
+
+def label_of(name: str) -> str:
+    """What the screen calls a quantity.
+
+    >>> label_of("cover_clamp"), label_of("kept_engine_torque"), label_of("curve_reference")
+    ('Clamp load', 'Engine torque held with reserve', 'Figures taken at')
+    """
+    if name in INPUTS:
+        return INPUTS[name].label
+    if name in CHOICES:
+        return CHOICES[name].label
+    if name in QUANTITIES:
+        text = read_doc(QUANTITIES[name]).result.text
+        return text[0].upper() + text[1:]
+    return name.replace("_", " ").capitalize()
+
+
+def unit_of(name: str, graph: Graph) -> str:
+    """SI unit of a quantity, from its input or its docstring."""
+    if name in INPUTS:
+        return INPUTS[name].unit
+    return read_doc(graph.functions[name]).result.unit if name in graph.functions else "-"
+
+
+def both(value: float, unit: str, digits: int = 0) -> str:
+    """A value in both systems: `241.3 mm (9.5 in)`; digits as its kind has, or fewer.
+
+    >>> both(0.2413, "m"), both(1.25, "-"), both(0.2413, "m", 2)
+    ('241.3 mm (9.5 in)', '1.25', '240 mm (9.5 in)')
+    """
+    metric, inch = (str(show(value, unit, system, digits)) for system in ("metric", "inch"))
+    return metric if metric == inch else f"{metric} ({inch})"
+
+
+def both_fine(value: float, unit: str) -> str:
+    """A value that was measured, in both systems, to no more decimals than a bench reads.
+
+    >>> both_fine(0.00016942, "m")
+    '0.169 mm (0.0067 in)'
+    """
+    metric, inch = str(show_fine(value, unit, "metric")), str(show_fine(value, unit, "inch"))
+    return metric if metric == inch else f"{metric} ({inch})"
+
+
+def refusal(error: OutOfRange, setup: Setup) -> str:
+    """An impossible value as a sentence that names the field, the value and what would be right."""
+    entry = setup.entries.get(error.quantity)
+    unit = unit_of(error.quantity, setup.graph)
+    value = both(error.value, unit)
+    typed = f"“{entry.typed}”" if entry is not None and entry.si is not None else value
+    if error.bound.relation == AS_MANY:
+        other = label_of(error.bound.quantity or "").lower()
+        return (
+            f"{label_of(error.quantity)}: {error.value:g} figures, but {error.bound.value:g} of {other}; one for each."
+        )
+    if error.bound.quantity is None:
+        return f"{label_of(error.quantity)} {typed} has to be {error.bound.relation} {both(error.bound.value, unit)}."
+    bound = label_of(error.bound.quantity).lower()
+    same_kind = unit_of(error.bound.quantity, setup.graph) == unit
+    limit = (
+        f"the {bound}, {both(error.bound.value, unit)}"
+        if same_kind
+        else (f"{both(error.bound.value, unit)}, which is what the {bound} allows")
+    )
+    return f"{label_of(error.quantity)} {typed} has to be {error.bound.relation} {limit}."

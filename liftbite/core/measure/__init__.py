@@ -1,0 +1,14 @@
+"""Measuring: from a reading to a verdict, to entries of the job and to the parts list.
+
+- `checks`        What is measured on the bench: every check with its places, its limits and whose they are.
+- `effects`       What measured values do to the four questions: entries for the job's ledger, with what stood there
+  before.
+- `explained`     How a verdict of the bench was worked out, line by line, with its figures, its rule and whose it is.
+- `instruments`   What a reading is taken with, how far it can be trusted, and what that does to a verdict.
+- `judgement`     From readings to a verdict: what decided it, whose limit it was, how much is left.
+- `keyed`         What was keyed in, or came from a gauge, as a value of a check.
+- `parts_list`    From verdicts to the list of parts to get, with reasons, and what is worth doing while it is open.
+- `runout`        A dial swept round a circle: how far off centre, which way, how round, and what dowel puts it right.
+- `sweep`         A sweep of the record: angles from its places, the fit, its verdict and what to do about it.
+- `setup`         The calculations of the set-up, a file each; every file registers its own.
+"""

@@ -1,0 +1,232 @@
+"""What measured values do to the four questions: entries for the job's ledger, with what stood there before.
+
+- `Effect`    one quantity that a finding changes, ready to be entered
+- `effects`   every effect of the readings of a job
+
+Nothing is changed here. An effect taken into the job is an entry like any other, marked measured, and can be undone.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.setup import Setup
+from liftbite.core.measure.checks import CHECKS, Limit
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS
+from liftbite.core.measure.judgement import Readings, limits_of, mean_by_item, value_of, values_of
+from liftbite.core.measure.setup.fitting import flywheel_cut
+from liftbite.core.measure.setup.proofs import trapped_air
+from liftbite.core.measure.sweep import Sweep
+from liftbite.core.units.read import from_si
+
+#: Swings that are timed together, and the doubt of one timing [s].
+SWINGS, STOPWATCH = 20, INSTRUMENT_KINDS["stopwatch"].uncertainty
+
+
+@dataclass(frozen=True, slots=True)
+class Effect:
+    """One quantity that readings change.
+
+    Attributes
+    ----------
+    check : the check it comes from
+    quantity : input or choice it is entered as
+    typed : what is entered
+    si : its value [SI]; None for a choice or several figures
+    why : how it follows from the readings
+    """
+
+    check: str
+    quantity: str
+    typed: str
+    si: float | None
+    why: str
+
+
+def _length(value: float) -> str:
+    return f"{round(from_si(value, 'mm'), 3):g} mm"
+
+
+def _effect(check: str, quantity: str, value: float, why: str) -> Effect:
+    typed = _length(value)
+    return Effect(check, quantity, typed, value, why)
+
+
+def _plates(setup: Setup, readings: Readings, limits: Sequence[Limit]) -> list[Effect]:
+    means, new = mean_by_item(readings, "plate_thickness"), value_of(limits, "new")
+    if not means or new is None:
+        return []
+    count = int(setup.known.get("friction_plate_count", len(means)))
+    if len(means) < count:
+        return []  # a plate nobody read is not a plate without wear
+    lost = max(new - float(np.mean(list(means.values()))), 0.0) * count
+    return [_effect("plate_thickness", "wear", lost, f"{count} plates of {_length(new)} new, by their mean thickness")]
+
+
+def _rivets(setup: Setup, readings: Readings, limits: Sequence[Limit]) -> list[Effect]:
+    new = value_of(limits, "new")
+    if new is None or not values_of(readings, "rivet_depth"):
+        return []
+    lost: dict[str, float] = {}
+    for item in dict.fromkeys(p.item for p in CHECKS["rivet_depth"].places(setup)):
+        for side in ("flywheel side", "plate side"):
+            depths = values_of(readings, "rivet_depth", f"{item}, {side}")
+            if not depths:
+                return []  # a side nobody read is not a side without wear
+            lost[item] = lost.get(item, 0.0) + max(new - float(np.mean(depths)), 0.0)
+    found = [_effect("rivet_depth", "wear", sum(lost.values()), f"both sides of each disc, {_length(new)} new")]
+    if int(setup.known.get("disc_count", 1)) > 1 and "Disc 1" in lost:
+        found.append(_effect("rivet_depth", "inner_wear", lost["Disc 1"], "disc 1 runs at the flywheel"))
+    return found
+
+
+def _springs(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
+    by_spring = mean_by_item(readings, "spring_free_length")
+    if len(by_spring) != int(setup.known.get("spring_count", -1)):
+        return []
+    ordered = sorted(by_spring, key=lambda item: int(item.rsplit(" ", 1)[1]))
+    typed = "; ".join(_length(by_spring[item]) for item in ordered)
+    why = "each spring's own length, in order round the plate"
+    return [Effect("spring_free_length", "spring_lengths", "each", None, why),
+            Effect("spring_free_length", "spring_free_lengths", typed, None, why)]  # fmt: skip
+
+
+def _floater(_: Setup, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
+    values = values_of(readings, "floater_gap")
+    return [_effect("floater_gap", "floater_clearance", float(np.mean(values)), "mean of the stands")] if values else []
+
+
+def _cushion(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
+    x, y = values_of(readings, "depth_x"), values_of(readings, "depth_y")
+    if not x or not y:
+        return []
+    left = float(np.mean(x) - np.mean(y))
+    if left <= 0:
+        return []
+    return [_effect("depth_x", "bearing_reserve", left, "X less Y, no spacer")]
+
+
+def _cut(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
+    face, seat = values_of(readings, "face_cut"), values_of(readings, "seat_cut")
+    if not face and not seat:
+        return []
+    cut_face, cut_seat = (v[-1] if v else 0.0 for v in (face, seat))
+    ratio = setup.evaluate(("release_lever_ratio",))["release_lever_ratio"]
+    pushed = setup.chosen.options.get("cover_action") == "push"  # a pulled cover has no reserve on this side
+    cut = flywheel_cut(cut_face, cut_seat, 1.0 if isinstance(ratio, Needs | Refused) else float(ratio), pushed=pushed)
+    found = []
+    pressed, thick, reserve = (setup.known.get(n) for n in ("diaphragm_set", "flywheel_thickness", "bearing_reserve"))
+    if cut.acts_as_wear and pressed is not None and setup.chosen.options.get("clamp_source") == "diaphragm":
+        found.append(_effect("face_cut", "diaphragm_set", pressed - cut.acts_as_wear,
+                             "face and seat cut apart act on the cover as wear does"))  # fmt: skip
+    if thick is not None:
+        found.append(_effect("face_cut", "flywheel_thickness", thick - cut_face, "what the face lost"))
+    if (
+        reserve is not None
+        and pushed
+        and not isinstance(ratio, Needs | Refused)
+        and cut.fingers
+        and not values_of(readings, "depth_x")
+    ):
+        found.append(_effect("face_cut", "bearing_reserve", reserve - cut.fingers, "the fingers move with the cut"))
+    return found
+
+
+def _weight(_: Setup, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
+    values = values_of(readings, "flywheel_weight")
+    if not values:
+        return []
+    return [Effect("flywheel_weight", "flywheel_mass", f"{round(values[-1], 4):g} kg", values[-1], "as weighed")]
+
+
+def _swing(_: Setup, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
+    values = values_of(readings, "flywheel_swing")
+    if not values:
+        return []
+    period = float(np.mean(values)) / SWINGS
+    doubt = STOPWATCH / SWINGS / len(values) ** 0.5
+    why = f"a twentieth of {len(values)} timing{'s' if len(values) > 1 else ''}, ± {doubt:.2g} s by the thumb"
+    return [Effect("flywheel_swing", "swing_period", f"{round(period, 4):g} s", period, why)]
+
+
+def _air(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
+    found = trapped_air(setup, readings)
+    if found is None or found.air.volume <= 0:
+        return []
+    typed = f"{from_si(found.air.volume, 'mL'):.3g} mL"
+    return [Effect("slave_travel", "trapped_air", typed, found.air.volume, "what the slave's travel falls short by")]
+
+
+_EFFECTS: Mapping[str, Callable[[Setup, Readings, Sequence[Limit]], list[Effect]]] = {
+    "rivet_depth": _rivets, "plate_thickness": _plates, "spring_free_length": _springs,
+    "floater_gap": _floater, "depth_x": _cushion, "face_cut": _cut, "flywheel_weight": _weight,
+    "flywheel_swing": _swing, "slave_travel": _air,
+}  # fmt: skip
+
+
+#: Sweep -> what its runout is entered as, and the limit it is held against there.
+_SWEPT: Mapping[str, tuple[str, str]] = {
+    "disc_wobble": ("disc_wobble", ""),
+    "bore_runout": ("housing_bore_runout", "housing_bore_limit"),
+    "housing_face": ("housing_face_runout", "housing_face_limit"),
+    "flywheel_runout": ("flywheel_face_runout", "flywheel_face_limit"),
+}
+
+
+def _swept(setup: Setup, check: str, sweep: Sweep, limits: Sequence[Limit]) -> list[Effect]:
+    """A sweep's total indicator reading, and the manual's limit with it; nothing of a sweep that does not close."""
+    if check not in _SWEPT or not sweep.stands:
+        return []
+    quantity, limit = _SWEPT[check]
+    tir, why = float(sweep.fit.tir), "total indicator reading of the sweep"
+    if check == "disc_wobble":
+        outer, inner = setup.known.get("outer_diameter"), setup.known.get("inner_diameter")
+        if outer is None or inner is None:
+            return []
+        tir, why = tir * (outer + inner) / 2 / outer, "the rim's full reading, taken down to the mean radius"
+    found = [_effect(check, quantity, tir, why)]
+    allowed = next((f for f in limits if f.name == "most" and f.mark == "manual" and f.value is not None), None)
+    if limit and allowed is not None and allowed.value is not None:
+        found.append(_effect(check, limit, allowed.value, f"the manual's: {allowed.why}"))
+    return found
+
+
+#: Checks whose readings change what stood there before; once taken in, that is no longer what stands there.
+_CHANGES = frozenset({"face_cut"})
+
+
+def effects(
+    setup: Setup, readings: Readings, manual: Mapping[str, Mapping[str, tuple[float, str]]] | None = None,
+    entered: Setup | None = None, sweeps: Mapping[str, Sweep] | None = None,
+) -> list[Effect]:  # fmt: skip
+    """Every quantity of the job that its readings change, in the order of work.
+
+    Parameters
+    ----------
+    setup : the job as it stands
+    readings : check -> readings in force
+    manual : check -> limits typed for this vehicle, as `findings.limits_of` takes them
+    sweeps : check -> its sweep in force, from `sweeps.sweep_of`
+    entered : the job without what was measured, from `ledger.as_entered`: a cut is taken from that, and so only once
+    """
+    found: list[Effect] = []
+    for check, work_out in _EFFECTS.items():
+        limits = limits_of(CHECKS[check], setup, (manual or {}).get(check, {}))
+        stood = entered if entered is not None and check in _CHANGES else setup
+        found += work_out(stood, readings, limits)
+    for check, sweep in (sweeps or {}).items():
+        found += _swept(setup, check, sweep, limits_of(CHECKS[check], setup, (manual or {}).get(check, {})))
+    return [e for e in found if not _stands_already(setup, e)]
+
+
+def _stands_already(setup: Setup, effect: Effect) -> bool:
+    entry = setup.entries.get(effect.quantity)
+    if entry is None:
+        return effect.si == 0 and effect.quantity in setup.chosen.assumed and setup.known[effect.quantity] == 0
+    if effect.si is None or entry.si is None:
+        return entry.typed == effect.typed
+    return bool(np.isclose(entry.si, effect.si, rtol=1e-3, atol=1e-9))

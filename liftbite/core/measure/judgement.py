@@ -1,0 +1,479 @@
+"""From readings to a verdict: what decided it, whose limit it was, how much is left.
+
+In the order in which it is used:
+
+- `Reading`, `Readings`   one reading as taken, graded or skipped, and all in force; kept, never averaged away
+- `limits_of`    the limits in force for a check: the manual's, the job's, then common practice
+- `assess`       readings of one check to a `Finding`
+- `distance_left`   from dated readings, the distance to the limit with its band
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+from math import hypot, sqrt
+
+import numpy as np
+import numpy.typing as npt
+
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.setup import Setup, both_fine
+from liftbite.core.measure.checks import Check, Grade, Limit, Place
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS, guard_band, settles_it, zone
+
+#: Verdicts, the worst first; the first that any place leads to is the check's.
+VERDICTS = (
+    "stop",
+    "renew as set",
+    "renew",
+    "dress or resurface",
+    "put right",
+    "too close to call",
+    "reuse and watch",
+    "reuse",
+)
+#: A part this far through its life is watched; our own choice.
+WATCH_FROM = 0.75
+#: Check -> the job's own figure for a new part.
+NEW_FROM_JOB = {"rivet_depth": "facing_depth", "plate_thickness": "friction_plate_thickness",
+                "spring_free_length": "spring_free_length"}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Reading:
+    """One reading.
+
+    Attributes
+    ----------
+    place : key of the place
+    si : the value [SI]; None for a grade or a skip
+    typed : as typed, or the grade's name
+    instrument : kind it was taken with
+    uncertainty : expanded uncertainty, k = 2 [SI]
+    skipped : why nothing was taken there, or empty
+    """
+
+    place: str
+    si: float | None = None
+    typed: str = ""
+    instrument: str = ""
+    uncertainty: float = 0.0
+    skipped: str = ""
+
+
+#: Check -> its readings in force, in the order taken.
+Readings = Mapping[str, Sequence[Reading]]
+
+
+def values_of(readings: Readings, check: str, place: str = "") -> list[float]:
+    """The values of a check's readings [SI], of the places whose key begins with `place`."""
+    return [r.si for r in readings.get(check, ()) if r.si is not None and r.place.startswith(place)]
+
+
+def mean_by_item(readings: Readings, check: str) -> dict[str, float]:
+    """Mean of every item's readings [SI]: a plate's thickness from its three places."""
+    found: dict[str, list[float]] = {}
+    for r in readings.get(check, ()):
+        if r.si is not None:
+            found.setdefault(r.place.split(",")[0], []).append(r.si)
+    return {item: float(np.mean(values)) for item, values in found.items()}
+
+
+@dataclass(frozen=True, slots=True)
+class Held:
+    """The worst reading held against one limit.
+
+    Attributes
+    ----------
+    limit : the limit
+    zone : "pass", "fail" or "close"
+    value, guard : the reading that decided and its guard band [SI]
+    place : where it was taken
+    sentence : the comparison in words
+    """
+
+    limit: Limit
+    zone: str
+    value: float
+    guard: float
+    place: str
+    sentence: str
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """What the readings of one check amount to.
+
+    Attributes
+    ----------
+    check : name of the check
+    verdict : one of `VERDICTS`; "open" while places are left; "noted" where there is nothing to hold it against
+    sentence : the reason in words
+    place : the place that decided, or empty
+    held : every limit, held against
+    used : share of the life used, with its band [-]; None without a figure for new and for the limit
+    better : the instrument that would settle what is too close to call
+    taken, wanted : places read or skipped, and places there are
+    worst, mean, spread : of all readings [SI]
+    """
+
+    check: str
+    verdict: str
+    sentence: str
+    place: str = ""
+    held: tuple[Held, ...] = ()
+    used: tuple[float, float, float] | None = None
+    better: str = ""
+    taken: int = 0
+    wanted: int = 0
+    worst: float | None = None
+    mean: float | None = None
+    spread: float | None = None
+
+
+def limits_of(check: Check, setup: Setup, manual: Mapping[str, tuple[float, str]]) -> tuple[Limit, ...]:
+    """The limits in force: the manual's figure where one was typed, then what follows from the job, then the default.
+
+    Parameters
+    ----------
+    check : the check
+    setup : the job
+    manual : "least", "most", "spread" or "new" -> value [SI] and its source, as typed for this vehicle
+    """
+    limits = {found.name: found for found in check.limits}
+    quantity = NEW_FROM_JOB.get(check.name)
+    entry = setup.entries.get(quantity) if quantity else None
+    if entry is not None and entry.si is not None and "new" in limits:
+        old, least = limits["new"], limits.get("least")
+        limits["new"] = Limit("new", entry.si, "job", "as this job has it")
+        if least is not None and least.value is not None and old.value is not None and check.name != "rivet_depth":
+            follows = entry.si * least.value / old.value
+            if abs(entry.si - old.value) > 0.035 * old.value:
+                limits["least"] = replace(least, value=follows, why=f"{least.why}; in proportion to this job's figure")
+    if check.name == "cover_standoff":
+        limits |= {found.name: found for found in _standoff(setup)}
+    allowed = setup.entries.get("plate_wear_allowed")
+    new = limits.get("new")
+    if check.name == "plate_thickness" and allowed is not None and allowed.si is not None and new and new.value:
+        limits["least"] = Limit("least", new.value - allowed.si, "job", "new less the wear this job allows")
+    for name, (value, source) in manual.items():
+        limits[name] = Limit(name, value, "manual", source or "the manual's figure")
+    return tuple(limits.values())
+
+
+def _standoff(setup: Setup) -> Iterator[Limit]:
+    """A diaphragm cover stands off by what its ring is pressed flat, at the plate; one for one less with wear.
+
+    Nothing where the ring's press was not entered, or where the cover takes up wear by itself.
+    """
+    pressed = setup.entries.get("diaphragm_set")
+    v = setup.evaluate(("ring_leverage", "wear_limit"))
+    leverage, limit = v["ring_leverage"], v["wear_limit"]
+    if (
+        pressed is None
+        or pressed.si is None
+        or isinstance(leverage, Needs | Refused)
+        or setup.chosen.options.get("adjuster") == "self_adjusting"
+    ):
+        return
+    new = pressed.si / float(leverage)
+    yield Limit("new", new, "job", "what this cover's ring is pressed flat by, at the plate")
+    if not isinstance(limit, Needs | Refused) and 0 < float(limit) < new:
+        yield Limit("least", new - float(limit), "job", "new less the wear this stack allows, one for one")
+
+
+def value_of(limits: Iterable[Limit], *names: str) -> float | None:
+    """The figure of the first of these names that has one [SI], or None.
+
+    >>> limits = (Limit("least", 2.8e-3, "practice", ""), Limit("new", 3e-3, "practice", ""))
+    >>> value_of(limits, "new"), value_of(limits, "least", "most"), value_of(limits, "most")
+    (0.003, 0.0028, None)
+    """
+    known = {found.name: found.value for found in limits if found.value is not None}
+    return next((known[name] for name in names if name in known), None)
+
+
+def _places(readings: Iterable[Reading]) -> dict[str, list[Reading]]:
+    found: dict[str, list[Reading]] = {}
+    for reading in readings:
+        found.setdefault(reading.place, []).append(reading)
+    return found
+
+
+#: The zones, the worst first.
+_ORDER = ("fail", "close", "pass")
+
+
+Figures = npt.NDArray[np.float64]
+
+
+def _worst(values: Figures, guards: Figures, limit: float, sense: str) -> tuple[int, str]:
+    """Index and zone of the worst of several values: one that fails before one too close to call before one that
+    passes, and of these the one furthest out with its doubt."""
+    zones = zone(values, limit, guards, sense)
+    inside = (values - limit) * (1.0 if sense == "least" else -1.0) - guards
+    word = next(word for word in _ORDER if np.any(zones == word))
+    return int(np.argmin(np.where(zones == word, inside, np.inf))), word
+
+
+def _pairs(values: Figures, guards: Figures) -> tuple[npt.NDArray[np.intp], npt.NDArray[np.intp]]:
+    """The pairs a spread's worst lies among: of readings that are equally sure only the ends can make it."""
+    ends: list[int] = []
+    for guard in np.unique(guards):
+        (of,) = np.nonzero(guards == guard)
+        ends += sorted({int(of[np.argmin(values[of])]), int(of[len(of) - 1 - np.argmax(values[of][::-1])])})
+    first, second = np.triu_indices(len(ends), 1)
+    kept = np.array(ends, dtype=np.intp)
+    return kept[first], kept[second]
+
+
+def _against(check: Check, limit: Limit, taken: Sequence[Reading], rule: str) -> Held | None:
+    """The worst of the readings against a limit; of a spread the worst pair."""
+    if limit.value is None or limit.name == "new" or not taken:
+        return None
+    values = np.array([r.si for r in taken], dtype=float)
+    guards = np.array([guard_band(r.uncertainty, rule) for r in taken])
+    if limit.name == "spread":
+        first, second = _pairs(values, guards)
+        if first.size == 0:
+            return None
+        apart, guards, sense = np.abs(values[first] - values[second]), np.hypot(guards[first], guards[second]), "most"
+        worst, word = _worst(apart, guards, limit.value, sense)
+        value, guard = float(apart[worst]), float(guards[worst])
+        low, high = sorted((int(first[worst]), int(second[worst])), key=lambda i: values[i])
+        place = f"{taken[low].place} to {taken[high].place}"
+    else:
+        sense = limit.name
+        worst, word = _worst(values, guards, limit.value, sense)
+        value, guard, place = float(values[worst]), float(guards[worst]), taken[worst].place
+    over = {"least": ("over", "under"), "most": ("under", "over")}[sense]
+    by = both_fine(abs(value - limit.value), check.unit)
+    where = {"pass": f"{over[0]} by {by}", "fail": f"{over[1]} by {by}",
+             "close": f"within the guard band of {both_fine(guard, check.unit)}"}[word]  # fmt: skip
+    what = "spread" if limit.name == "spread" else place
+    against = f"{sense_word(limit.name)} {both_fine(limit.value, check.unit)}"
+    sentence = f"{what}: {both_fine(value, check.unit)} against {against}, {where}."
+    return Held(limit, word, value, guard, place, sentence)
+
+
+def sense_word(name: str) -> str:
+    """A limit's name in a sentence: "at least", "at most"."""
+    return {"least": "at least", "most": "at most", "spread": "at most", "new": "new"}[name]
+
+
+def life_used(now: float, new: float, limit: float, uncertainty: float = 0.0) -> tuple[float, float, float]:
+    """Share of a part's life that is used: low, best and high estimate.
+
+    used = (new − now) / (new − limit)
+
+    Parameters
+    ----------
+    now, new, limit : the reading, a new part's, the limit [SI]
+    uncertainty : of the reading, k = 2 [SI]
+
+    Raises
+    ------
+    ValueError : new and limit are the same figure
+
+    Source: [definition: what is gone over what may go].
+
+    >>> [round(u, 2) for u in life_used(2.9e-3, 3.0e-3, 2.8e-3, 0.03e-3)]
+    [0.35, 0.5, 0.65]
+    >>> round(life_used(2.5e-3, 3.0e-3, 2.0e-3)[1], 2)
+    0.5
+    """
+    if new == limit:
+        raise ValueError("new and limit are the same figure, so there is no life between them")
+    share, doubt = (new - now) / (new - limit), abs(uncertainty / (new - limit))
+    return share - doubt, share, share + doubt
+
+
+def _grades(check: Check, taken: Sequence[Reading]) -> tuple[Grade, str] | None:
+    """The worst grade and its place; of a place graded again the last grade counts."""
+    latest = {r.place: r.typed for r in taken if r.typed}
+    found = [(g, place) for place, typed in latest.items() for g in check.grades if g.value == typed]
+    return min(found, key=lambda f: VERDICTS.index(f[0].verdict), default=None)
+
+
+def assess(
+    check: Check, places: Sequence[Place], readings: Sequence[Reading], limits: Sequence[Limit], rule: str = "full"
+) -> Finding:
+    """What the readings of one check amount to. Limits apply to the worst place; a fail anywhere decides at once.
+
+    Parameters
+    ----------
+    check : the check
+    places : where it is to be taken
+    readings : readings in force, in the order taken; repeats all count
+    limits : limits in force, from `limits_of`
+    rule : guard rule, a key of `instruments.GUARD_RULES`
+
+    >>> from liftbite.core.measure.checks import CHECKS
+    >>> check = CHECKS["plate_thickness"]
+    >>> readings = [Reading("Plate 1", 2.82e-3, uncertainty=3e-5), Reading("Plate 2", 2.95e-3, uncertainty=3e-5)]
+    >>> found = assess(check, [Place("Plate 1"), Place("Plate 2")], readings, check.limits)
+    >>> found.verdict, found.place, found.better
+    ('too close to call', 'Plate 1', 'Micrometer')
+    """
+    by_place = _places(readings)
+    done = sum(1 for p in places if p.key in by_place)
+    extra = [key for key in by_place if key not in {p.key for p in places}]
+    open_places = len(places) - done
+    base = Finding(check.name, "open", "", taken=done + len(extra), wanted=len(places) + len(extra))
+    if check.kind == "grade":
+        return _graded(check, readings, base, open_places)
+    taken = [r for r in readings if r.si is not None]
+    if not taken:
+        skipped = [r for r in readings if r.skipped]
+        said = f"Skipped: {skipped[-1].skipped}." if skipped and not open_places else "Nothing read yet."
+        return replace(base, verdict="open" if open_places else "noted", sentence=said)
+    values = [r.si for r in taken if r.si is not None]
+    base = replace(base, mean=float(np.mean(values)), spread=max(values) - min(values))
+    held = tuple(h for limit in limits if (h := _against(check, limit, taken, rule)) is not None)
+    return _judged(check, base, held, limits, taken, open_places, rule)
+
+
+def _graded(check: Check, readings: Sequence[Reading], base: Finding, open_places: int) -> Finding:
+    worst = _grades(check, readings)
+    skipped = next((r.skipped for r in readings if r.skipped), "")
+    if worst is None:
+        said = f"Skipped: {skipped}." if skipped else "Not looked at yet."
+        return replace(base, verdict="noted" if skipped and not open_places else "open", sentence=said)
+    grade, place = worst
+    at = "" if place == "Once" else f"{place}: "
+    said = f"{at}{grade.word.lower() if at else grade.word}. {grade.says}"
+    waits = open_places and VERDICTS.index(grade.verdict) >= VERDICTS.index("reuse and watch")
+    return replace(base, verdict="open" if waits else grade.verdict, sentence=said, place=place)
+
+
+def _judged(check: Check, base: Finding, held: tuple[Held, ...], limits: Sequence[Limit], taken: Sequence[Reading],
+            open_places: int, rule: str) -> Finding:  # fmt: skip
+    to_go = f" {open_places} {'place' if open_places == 1 else 'places'} to go." if open_places else ""
+    if not held:
+        wants = any(found.value is None and found.name != "new" for found in limits)
+        said = "No limit yet: type the manual's." if wants else ""
+        extreme = taken[-1].si
+        word = "open" if open_places else "noted"
+        return replace(base, verdict=word, sentence=(said or "Kept for the sums.") + to_go, worst=extreme)
+    order = {"fail": 0, "close": 1, "pass": 2}
+    first = min(held, key=lambda h: (order[h.zone], abs(h.value - (h.limit.value or 0.0)) - h.guard))
+    used = _used(first, held, limits, taken)
+    base = replace(base, held=held, place=first.place, used=used, worst=first.value)
+    sentence = first.sentence[0].upper() + first.sentence[1:]
+    if first.zone == "fail":
+        return replace(base, verdict=check.if_failed, sentence=sentence + to_go)
+    if first.zone == "close":
+        now = max((r.uncertainty for r in taken), default=0.0)
+        better = settles_it(first.value - (first.limit.value or 0.0), check.suited, now, rule)
+        way = f" A {better.label.lower()} would settle it." if better else " Measure again, or treat it as failed."
+        return replace(base, verdict="too close to call", sentence=sentence + way + to_go,
+                       better=better.label if better else "")  # fmt: skip
+    if open_places:
+        return replace(base, sentence=sentence + to_go)
+    watch = used is not None and used[1] > WATCH_FROM
+    left = f" {round((1 - used[1]) * 100)} % of its life is left." if used is not None else ""
+    return replace(base, verdict="reuse and watch" if watch else "reuse", sentence=sentence + left)
+
+
+def _used(first: Held, held: Sequence[Held], limits: Sequence[Limit],
+          taken: Sequence[Reading]) -> tuple[float, float, float] | None:  # fmt: skip
+    new = value_of(limits, "new")
+    wears = first if first.limit.name == "least" else next((h for h in held if h.limit.name == "least"), None)
+    if new is None or wears is None or wears.limit.value is None or new <= wears.limit.value:
+        return None
+    doubt = next((r.uncertainty for r in taken if r.place == wears.place and r.si == wears.value), 0.0)
+    return life_used(wears.value, new, wears.limit.value, doubt)
+
+
+@dataclass(frozen=True, slots=True)
+class Left:
+    """Distance to a limit [m driven]: best estimate, its band (k = 2), and the wear per distance [m per m driven]."""
+
+    distance: float
+    doubt: float
+    rate: float
+
+    def reading_at(self, beyond: float, limit: float) -> float:
+        """What the line says at a distance beyond the last reading; at `distance` it is the limit [SI]."""
+        return limit + self.rate * (self.distance - beyond)
+
+
+def deciding(check: Check, readings: Sequence[Reading], limits: Sequence[Limit]) -> tuple[float, float] | None:
+    """The reading of a taking that decides, with its uncertainty; None without one [SI].
+
+    The lowest where wear takes away, what they spread by where only that is limited, else the highest. A sweep is
+    decided by its fit: `sweeps.decided`.
+    """
+    values = [(r.si, r.uncertainty) for r in readings if r.si is not None]
+    if not values or check.kind == "sweep":
+        return None
+    named = {limit.name for limit in limits} - {"new"}
+    if named == {"spread"}:
+        (low, u), (high, v) = min(values), max(values)
+        return high - low, hypot(u, v)
+    return min(values) if "least" in named else max(values)
+
+
+def distance_left(
+    distances: npt.ArrayLike, values: npt.ArrayLike, uncertainties: npt.ArrayLike, limit: float
+) -> Left | None:
+    """Distance until a straight line through dated readings meets its limit, with the readings' own doubt carried on.
+
+    x = (a − limit)/b − x_last, for the least-squares line a − b·x; U_x² = Σ (∂x/∂y_i · U_i)².
+
+    Parameters
+    ----------
+    distances : odometer at each reading, at least two different [m driven]
+    values : readings [SI], shape of `distances`
+    uncertainties : their expanded uncertainties [SI]
+    limit : the limit [SI]
+
+    Returns
+    -------
+    what is left counted from the last reading; None where the readings show no wear towards the limit
+
+    Source: [definition: straight-line extrapolation, first-order propagation].
+
+    Two readings 10 000 km apart, 1.00 and 0.80 mm, limit 0.30 mm:
+
+    >>> left = distance_left([0, 1e7], [1.0e-3, 0.8e-3], [3e-5, 3e-5], 0.3e-3)
+    >>> round(left.distance / 1e6, 1), round(left.doubt / 1e6, 1)
+    (25.0, 6.5)
+    """
+    x, y, u = (np.asarray(v, dtype=float) for v in (distances, values, uncertainties))
+    if x.size < 2 or np.ptp(x) == 0:
+        return None
+    scale, last = np.ptp(x), float(x.max())
+    fit = np.linalg.pinv(np.column_stack([np.ones_like(x), (x - last) / scale]))
+    at_last, slope = fit @ y
+    gap = at_last - limit
+    if abs(slope) <= 1e-9 * abs(gap) or gap * slope >= 0:
+        return None
+    run = -gap / slope
+    gradient = -fit[0] / slope + gap * fit[1] / slope**2
+    return Left(float(run * scale), float(sqrt(np.sum((gradient * u) ** 2)) * scale), float(-slope / scale))
+
+
+def left_of(
+    check: Check, takings: Iterable[tuple[float | None, Sequence[Reading]]], limits: Sequence[Limit]
+) -> Left | None:
+    """Distance until the readings that decide meet their limit; None without two dated ones, or without wear.
+
+    Parameters
+    ----------
+    check : the check
+    takings : odometer [m driven], None where it was not noted, and the readings of one taking; the oldest first
+    limits : limits in force, from `limits_of`
+    """
+    dated = [(at, found) for at, readings in takings if at is not None and (found := deciding(check, readings, limits))]
+    to = value_of(limits, "least", "most", "spread")
+    if to is None or len(dated) < 2:
+        return None
+    return distance_left([at for at, _ in dated], [v for _, (v, _) in dated], [u for _, (_, u) in dated], to)
+
+
+def uncertainty_of(kind: str, unit: str) -> float:
+    """Expanded uncertainty of a kind of instrument where it reads this unit, else 0 [SI]."""
+    found = INSTRUMENT_KINDS.get(kind)
+    return found.uncertainty if found is not None and found.unit == unit else 0.0

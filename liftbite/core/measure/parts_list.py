@@ -1,0 +1,188 @@
+"""From verdicts to the list of parts to get, with reasons, and what is worth doing while it is open.
+
+- `SCHOOLS`      where builders differ, chosen per shop
+- `Need`, `needs`   the parts to get and why
+- `OpenSum`      the shop's own figures for a part renewed while it is open
+- `Offer`, `worth_it`   renew now, or take the chance of having to come back
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from liftbite.core.job.setup import Setup
+from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.judgement import VERDICTS, Finding
+
+#: School -> what it is about, and its options with what they say; the first is where a shop begins.
+SCHOOLS: Mapping[str, tuple[str, Mapping[str, str]]] = {
+    "face": ("Flywheel face with a new disc", {
+        "needed": "Only when needed: a polished, flat face wears facings slower",
+        "always": "Always machined: a fresh cut bites faster"}),
+    "seal": ("Rear main and input shaft seal", {
+        "always": "Always renewed while it is open",
+        "bad": "Only where it leaks"}),
+    "pilot": ("Pilot bearing", {
+        "always": "Renewed with every clutch",
+        "bad": "A nearly new one is kept"}),
+    "guard": ("Guard band of a reading", {
+        "full": "All of the uncertainty, the stricter",
+        "share95": "0.82 of it, the 95 % rule of 2017"}),
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class OpenSum:
+    """The shop's own figures for a part: price, chance of failing, hours to get back in, rate, hours it adds."""
+
+    part: str
+    price: float
+    chance: float
+    hours: float
+    rate: float
+    extra_hours: float = 0.0
+
+
+_RENEWS = frozenset({"stop", "renew as set", "renew"})
+#: Check -> what is got when it is renewed.
+_PART = {
+    "rivet_depth": "Disc", "disc_wobble": "Disc", "disc_condition": "Disc", "plate_thickness": "Plate set",
+    "plate_condition": "Plate set", "plain_warp": "Plate set", "plain_face": "Plate set",
+    "spring_free_length": "Spring set", "spring_square": "Spring set", "flywheel_bolts": "Flywheel bolts",
+    "finger_height": "Cover", "finger_tips": "Cover", "plate_face": "Cover", "cover_standoff": "Disc",
+    "flywheel_thickness": "Flywheel", "flywheel_face": "Flywheel", "flywheel_insert": "Flywheel insert",
+    "ring_gear": "Ring gear", "basket": "Basket", "hub": "Clutch centre", "basket_bearing": "Basket bearing",
+    "lifter": "Lifter bearing", "push_rod": "Push rod", "release_bearing": "Release bearing",
+    "pilot_bearing": "Pilot bearing", "rear_seal": "Rear main seal", "shaft_seal": "Input shaft seal",
+    "fork": "Fork and pivot", "input_shaft": "Input shaft", "end_float": "Retainer shims",
+}  # fmt: skip
+_CLUTCH = frozenset({"Disc", "Cover", "Plate set"})
+#: Fasteners that come with a part that is renewed.
+_BOLTS = {"Flywheel": "Flywheel bolts", "Cover": "Cover bolts", "Spring set": "Spring bolts"}
+
+
+@dataclass(frozen=True, slots=True)
+class Need:
+    """A part to get, or work to have done, with every reason for it."""
+
+    part: str
+    work: str
+    reasons: tuple[str, ...]
+
+
+def needs(setup: Setup, findings: Sequence[Finding], schools: Mapping[str, str]) -> list[Need]:
+    """The parts to get and the work to have done, each with its reasons.
+
+    Springs go with a plate set, plates only whole, one-time bolts with what they held, the release bearing with every
+    clutch; the rest as the shop's schools say.
+
+    Parameters
+    ----------
+    setup : the job
+    findings : verdicts of its checks; those still open decide nothing
+    schools : school -> option picked by the shop
+    """
+    found: dict[tuple[str, str], list[str]] = {}
+
+    def get(part: str, why: str, work: str = "get") -> None:
+        reasons = found.setdefault((part, work), [])
+        if why not in reasons:
+            reasons.append(why)
+
+    for finding in findings:
+        check, part = CHECKS[finding.check], _PART.get(finding.check)
+        said = f"{check.label}: {finding.sentence}"
+        if finding.verdict in _RENEWS and part:
+            get(part, said)
+        elif finding.verdict == "dress or resurface":
+            get(_PART.get(finding.check, check.part), said, "dress or machine")
+        elif finding.verdict == "put right":
+            get(check.part, said, "put right")
+        elif finding.verdict == "too close to call" and check.kind == "reading":
+            get(_PART.get(finding.check, check.part), said, "measure better")
+    renewed = {part for part, work in found if work == "get"}
+    car = setup.chosen.options.get("layout") == "dry_car"
+    if "Plate set" in renewed and setup.chosen.options.get("clamp_source") == "coils":
+        get("Spring set", "springs go with a plate set")
+    if renewed & _CLUTCH and car:
+        get("Release bearing", "goes with every clutch")
+        if schools.get("pilot", "always") == "always":
+            get("Pilot bearing", "the shop renews it with every clutch")
+        if schools.get("face", "needed") == "always" and "Flywheel" not in renewed:
+            get(
+                "Flywheel",
+                "the shop machines the face with a new disc; both levels by the same amount",
+                "dress or machine",
+            )
+    if car and findings and schools.get("seal", "always") == "always":
+        for seal in ("Rear main seal", "Input shaft seal"):
+            get(seal, "the shop renews seals while it is open")
+    for part in [p for p, work in list(found) if work == "get"]:
+        if part in _BOLTS:
+            get(_BOLTS[part], "bolts that stretch or are marked one-time are never used again")
+    order = {"get": 0, "dress or machine": 1, "put right": 2, "measure better": 3}
+    return [Need(p, w, tuple(r)) for (p, w), r in sorted(found.items(), key=lambda item: order[item[0][1]])]
+
+
+@dataclass(frozen=True, slots=True)
+class Offer:
+    """A part that might be renewed while it is open.
+
+    Attributes
+    ----------
+    part : its name
+    now : price of the part now, with the labour it adds
+    later : chance of failing × (labour to get back in + the part then)
+    pays : True where renewing now costs no more
+    even : chance at which both cost the same [-]
+    """
+
+    part: str
+    now: float
+    later: float
+    pays: bool
+    even: float
+
+
+def worth_it(part: str, price: float, chance: float, hours: float, rate: float, extra_hours: float = 0.0) -> Offer:
+    """Renew now, or take the chance of having to come back within the clutch's life; the user's own figures.
+
+    now = price + extra hours · rate, later = chance · (hours · rate + price)
+
+    Parameters
+    ----------
+    part : its name
+    price : of the part [money]
+    chance : that it fails within the clutch's life, 0 to 1 [-]
+    hours : labour to get back in [h]
+    rate : of an hour [money/h]
+    extra_hours : labour it adds while it is open [h]
+
+    Raises
+    ------
+    ValueError : a chance outside 0 to 1, or a price, hours or rate below 0
+
+    Source: [definition: expected cost].
+
+    >>> offer = worth_it("Pilot bearing", 25.0, 0.1, 8.0, 70.0)
+    >>> offer.pays, round(offer.later, 1), round(offer.even, 3)
+    (True, 58.5, 0.043)
+    """
+    if not 0 <= chance <= 1:
+        raise ValueError(f"a chance is 0 to 1, not {chance:g}")
+    if min(price, hours, rate, extra_hours) < 0:
+        raise ValueError("price, hours and rate are 0 or more")
+    now, back = price + extra_hours * rate, hours * rate + price
+    later = chance * back
+    return Offer(part, now, later, now <= later, now / back if back > 0 else 1.0)
+
+
+def worst(findings: Sequence[Finding]) -> str:
+    """The worst verdict among findings, "open" where none has been reached.
+
+    >>> worst([])
+    'open'
+    """
+    reached = [f.verdict for f in findings if f.verdict in VERDICTS]
+    return min(reached, key=VERDICTS.index, default="open")

@@ -1,0 +1,201 @@
+"""A sweep of the record: angles from its places, the fit, its verdict and what to do about it.
+
+- `angle_of`     the angle a place of a sweep names
+- `read_angle`   an angle as typed, to the place it is kept under
+- `places_taken`   where a check is taken, the places added among them
+- `Sweep`, `sweep_of`   readings of a sweep with their fit
+- `judge_sweep`  the verdict
+- `decided`      the figure a taking came to, of a sweep or of plain readings
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from math import sqrt
+
+import numpy as np
+
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.job.setup import both_fine
+from liftbite.core.measure.checks import Check, Limit, Place
+from liftbite.core.measure.instruments import guard_band, settles_it, zone
+from liftbite.core.measure.judgement import Finding, Held, Reading, deciding
+from liftbite.core.measure.runout import (
+    CLOSURE_LIMIT,
+    FACES,
+    INSIDE,
+    Dowel,
+    SweepFit,
+    SweepSettings,
+    choose_dowel,
+    closure,
+    fit_sweep,
+    pointing,
+    rule_of_five,
+)
+from liftbite.core.units.read import read
+
+AGAIN = " again"
+
+
+def angle_of(place: str) -> float | None:
+    """The angle a place names [°], or None for what is no angle.
+
+    >>> angle_of("45°"), angle_of("0° again"), angle_of("Once")
+    (45.0, 0.0, None)
+    """
+    try:
+        return float(place.removesuffix(AGAIN).removesuffix("°"))
+    except ValueError:
+        return None
+
+
+def read_angle(typed: str) -> str:
+    """An angle as typed, as the place it is kept under.
+
+    Raises
+    ------
+    UnreadableEntry : no angle, or outside a turn
+
+    >>> read_angle("30"), read_angle("22,5 deg"), read_angle("0 again")
+    ('30°', '22.5°', '0° again')
+    """
+    again = AGAIN if typed.strip().lower().endswith("again") else ""
+    text = typed.strip()[: -len("again")].strip() if again else typed
+    try:
+        found = float(np.degrees(read(text, "rad", "°").si))
+    except UnreadableEntry as error:
+        raise UnreadableEntry(f"Angle: {error.reason}.") from None
+    found = round(found, 3)
+    if not 0 <= found < 360:
+        raise UnreadableEntry(f"Angle: “{typed}” is outside a turn; 0° to less than 360°, clockwise.")
+    return f"{found:g}°{again}"
+
+
+def places_taken(check: Check, planned: Sequence[Place], readings: Sequence[Reading]) -> tuple[Place, ...]:
+    """The places of a check, those added among them; a sweep with angles of its own goes by these, and closes.
+
+    >>> from liftbite.core.measure.checks import CHECKS
+    >>> planned = [Place("0°"), Place("90°"), Place("0° again")]
+    >>> [p.key for p in places_taken(CHECKS["bore_runout"], planned, [Reading("30°"), Reading("150°")])]
+    ['30°', '150°', '30° again']
+    """
+    known = {p.key for p in planned}
+    added = [Place(key) for key in dict.fromkeys(r.place for r in readings) if key not in known]
+    if check.kind != "sweep" or not added:
+        return (*planned, *added)
+    taken = list(dict.fromkeys(r.place for r in readings))
+    kept = [*(p for p in planned if p.key in taken), *added]
+    first = next((key for key in taken if not key.endswith(AGAIN)), "0°")
+    return (*(p for p in kept if not p.key.endswith(AGAIN)), Place(f"{first}{AGAIN}"))
+
+
+@dataclass(frozen=True, slots=True)
+class Sweep:
+    """A sweep of the record.
+
+    Attributes
+    ----------
+    angles : of the readings the fit stands on, the first angle once [°]
+    readings : their values [SI]
+    fit : the fit
+    closes : how far the first angle read otherwise at the end [SI]; None where it was not read again
+    stands : False where it has to be taken again
+    passes : the 0.005 in rule by total indicator reading, and by distance off centre
+    dowels : for a bore, from the best to the worst
+    doubt : uncertainty of the eccentricity, k = 2 [SI]
+    """
+
+    angles: tuple[float, ...]
+    readings: tuple[float, ...]
+    fit: SweepFit
+    closes: float | None
+    stands: bool
+    passes: tuple[bool, bool]
+    dowels: tuple[Dowel, ...]
+    doubt: float
+
+
+def sweep_of(check: Check, readings: Sequence[Reading], settings: SweepSettings, limit: float | None) -> Sweep | None:
+    """Readings of a sweep with their fit; None below three different angles. Repeats at an angle all count."""
+    taken = [(a, r) for r in readings if r.si is not None and (a := angle_of(r.place)) is not None]
+    first = [(a, r) for a, r in taken if not r.place.endswith(AGAIN)]
+    if len({a for a, _ in first}) < 3:
+        return None
+    angles = [a for a, _ in first]
+    values = [float(r.si) for _, r in first if r.si is not None]
+    fit = fit_sweep(np.radians(angles), values, inside=check.name in INSIDE, settings=settings)
+    again = [(a, r.si) for a, r in taken if r.place.endswith(AGAIN) and r.si is not None]
+    closes, stands = None, True
+    if again:
+        at, value = again[-1]
+        start = next((v for a, v in zip(angles, values, strict=True) if a == at), None)
+        if start is not None:
+            closes, stands = closure(start, value)
+    bore = limit if limit is not None else 0.0
+    e, phi = float(fit.eccentricity), float(fit.direction)
+    dowels = tuple(choose_dowel(e, phi, limit=bore)) if check.name == "bore_runout" and bore > 0 else ()
+    u = max((r.uncertainty for _, r in first), default=0.0)
+    return Sweep(tuple(angles), tuple(values), fit, closes, stands, rule_of_five(float(fit.tir), e, bore), dowels,
+                 u * sqrt(2 / len(values)))  # fmt: skip
+
+
+def judge_sweep(check: Check, sweep: Sweep | None, limits: Sequence[Limit], base: Finding, uncertainty: float,
+                rule: str = "full") -> Finding:  # fmt: skip
+    """The verdict of a sweep by its total indicator reading; a sweep that does not close has none."""
+    if sweep is None:
+        return replace(base, verdict="open", sentence="A circle needs three angles or more.")
+    tir, e = float(sweep.fit.tir), float(sweep.fit.eccentricity)
+    towards = pointing(float(sweep.fit.direction))
+    way = f"highest towards {towards}" if check.name in FACES else f"{both_fine(e, check.unit)} off towards {towards}"
+    off = f"TIR {both_fine(tir, check.unit)}, {way}."
+    base = replace(base, worst=tir, spread=tir)
+    if not sweep.stands and sweep.closes is not None:
+        said = (
+            f"It does not close: the first angle reads {both_fine(abs(sweep.closes), check.unit)} otherwise at the "
+            f"end, over {both_fine(CLOSURE_LIMIT, check.unit)}. Look at the stand and take the sweep again."
+        )
+        return replace(base, verdict="too close to call", sentence=said)
+    limit = next((found for found in limits if found.name == "most" and found.value is not None), None)
+    if limit is None or limit.value is None:
+        return replace(base, verdict="noted", sentence=off)
+    guard = guard_band(uncertainty * sqrt(2), rule)
+    word = str(zone(tir, limit.value, guard, "most"))
+    against = f"{off} Against at most {both_fine(limit.value, check.unit)}."
+    held = (Held(limit, word, tir, guard, "", against),)
+    base = replace(base, held=held)
+    if sweep.closes is None:
+        return replace(base, verdict="open", sentence=f"{against} Read the first angle again to close it.")
+    if word == "pass":
+        return replace(base, verdict="reuse", sentence=against)
+    if word == "close":
+        better = settles_it((tir - limit.value) / sqrt(2), check.suited, uncertainty, rule)
+        return replace(base, verdict="too close to call", sentence=f"{against} Within the guard band; "
+                       "sweep it again, or treat it as failed.", better=better.label if better else "")  # fmt: skip
+    return replace(base, verdict=check.if_failed, sentence=against + _mend(sweep))
+
+
+def _mend(sweep: Sweep) -> str:
+    if not sweep.dowels:
+        return ""
+    best = sweep.dowels[0]
+    if best.offset == 0:
+        return " No stocked dowel betters it; a special one would."
+    towards = pointing(best.clock)
+    what = (
+        f" A {both_fine(best.offset, 'm')} dowel, high side towards {towards}, leaves {both_fine(best.residual, 'm')}."
+    )
+    return what if best.meets else f"{what} That is still over; ask for a turned-down or special dowel."
+
+
+def decided(
+    check: Check, readings: Sequence[Reading], limits: Sequence[Limit], settings: SweepSettings
+) -> tuple[float, float] | None:
+    """The figure that decides a taking, with its uncertainty; of a sweep its total indicator reading [SI], or None."""
+    if check.kind != "sweep":
+        return deciding(check, readings, limits)
+    sweep = sweep_of(check, readings, settings, None)
+    if sweep is None:
+        return None
+    return float(sweep.fit.tir), sqrt(2) * max((r.uncertainty for r in readings), default=0.0)

@@ -1,0 +1,381 @@
+"""All combinations of a shelf of parts against a brief: which hold, which are worth a look, what excludes the rest.
+
+- `Part`, `Shelf`   parts by slot, each with the values and options it brings, its properties and its price
+- `Finding`         the combinations worth a look and what excluded the others
+- `sweep`           evaluates every combination, in chunks of bounded memory
+- `STEPS`           how far two combinations have to be apart to be two
+- `non_dominated`   the rows no other row beats in everything
+
+Combinations whose parts bring the same options share a graph and are evaluated together, arrays in place of scalars.
+"""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, field
+from itertools import product
+from typing import Any
+
+import numpy as np
+
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.ledger import Entry
+from liftbite.core.job.setup import Setup, set_up
+from liftbite.core.parts.mismatch import RULES, bare_aluminium
+from liftbite.core.parts.slots import FITS
+from liftbite.core.quantities.torque_curve import Array
+
+CHUNK = 16_384
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """A part on the shelf.
+
+    Attributes
+    ----------
+    name, price : what it is called, what it costs
+    values : quantity -> value [SI]
+    options : choice -> option it brings
+    properties : what has to fit, as in `mismatch.RULES`
+    """
+
+    name: str
+    price: float = 0.0
+    values: Mapping[str, float] = field(default_factory=dict)
+    options: Mapping[str, str] = field(default_factory=dict)
+    properties: Mapping[str, Any] = field(default_factory=dict)
+
+
+Shelf = Mapping[str, Sequence[Part]]
+
+#: Objective -> +1 where more is better, −1 where less is.
+OBJECTIVES: Mapping[str, int] = {
+    "bite": 1, "lift": 1, "effort": -1, "inertia": -1, "heat": 1, "price": -1,
+}  # fmt: skip
+
+#: Limit -> what is said of those it excludes.
+LIMITS: Mapping[str, str] = {
+    "mismatch": "parts that do not go together",
+    "impossible": "a set-up that cannot exist",
+    "bite": "less bite than the use asks for",
+    "pressure": "face pressure over the facing's limit",
+    "lift": "less lift than is needed",
+    "overtravel": "more lift than the cover allows",
+    "effort": "more effort than is allowed",
+    "heat": "hotter than the facing stands",
+    "floater": "a floater that leaves one disc dragging",
+    "comfort": "no comfortable gap, or a drag once worn",
+    "life": "less bite than the use asks for once worn",
+    "strokes": "a cylinder at its end, or over its pressure, before full pedal",
+    "hot": "slips at the heat of its own starts",
+    "fuse": "shaft, splines or damper break before the clutch slips",
+    "true": "flywheel, balance or joint short of its limit",
+}
+#: Margins behind the limits that only a set-up good in all four answers has to meet.
+_FUSE = ("shaft_margin", "spline_margin", "damper_margin")
+_TRUE = ("burst_margin", "disc_speed_margin", "balance_margin", "joint_margin", "proof_margin")
+_COMFORT = 1.1
+#: Shares of the wear limit at which the bite is looked at again; clamp rises and falls over wear.
+_WEARS = (0.25, 0.5, 0.75, 1.0)
+
+
+@dataclass(frozen=True, eq=False)
+class Finding:
+    """What a sweep found.
+
+    Attributes
+    ----------
+    total, kept : combinations evaluated, and those that pass every limit
+    front : the non-dominated ones: slot -> part name, objective -> value
+    excluded : limit -> how many it excludes, each counted at the first limit it fails
+    unseen : objectives that could not be worked out from brief and shelf
+    complete : False where it was cancelled
+    """
+
+    total: int
+    kept: int
+    front: list[dict[str, Any]]
+    excluded: dict[str, int]
+    unseen: tuple[str, ...]
+    complete: bool
+
+
+#: Steps in which objectives are told apart: what is closer than this is equal to a builder.
+STEPS: Mapping[str, float] = {
+    "bite": 0.05, "lift": 0.05, "effort": 5.0, "inertia": 0.005, "heat": 0.25, "price": 10.0,
+}  # fmt: skip
+_BLOCK = 512
+
+
+def non_dominated(rows: Array) -> Array:
+    """Mask of the rows that no other row equals or beats in every column and beats in one; more is better.
+
+    >>> non_dominated(np.array([[1.0, 2.0], [2.0, 1.0], [1.0, 1.0]]))
+    array([ True,  True, False])
+    """
+    order = np.argsort(-rows.sum(axis=1), kind="stable")  # no row is beaten by one with a smaller sum
+    front = np.empty((0, rows.shape[1]))
+    mask = np.zeros(len(rows), dtype=bool)
+    for start in range(0, len(rows), _BLOCK):
+        at = order[start : start + _BLOCK]
+        at = at[~_beaten(rows[at], front)]
+        at = at[~_beaten(rows[at], rows[at])]
+        mask[at] = True
+        front = np.vstack([front, rows[at]])
+    return mask
+
+
+def _beaten(rows: Array, by: Array) -> Any:
+    """Mask of `rows` that some row of `by` equals or beats in every column and beats in one."""
+    if not len(rows) or not len(by):
+        return np.zeros(len(rows), dtype=bool)
+    at_least = np.ones((len(rows), len(by)), dtype=bool)
+    better = np.zeros((len(rows), len(by)), dtype=bool)
+    for column in range(rows.shape[1]):
+        mine, theirs = rows[:, column, None], by[None, :, column]
+        at_least &= theirs >= mine
+        better |= theirs > mine
+    return np.any(at_least & better, axis=1)
+
+
+def _groups(shelf: Shelf) -> Iterator[dict[str, list[Part]]]:
+    """The shelf split so that within each piece all parts of a slot bring the same options."""
+    split = []
+    for parts in shelf.values():
+        by_options: dict[tuple[tuple[str, str], ...], list[Part]] = {}
+        for part in parts:
+            by_options.setdefault(tuple(sorted(part.options.items())), []).append(part)
+        split.append(list(by_options.values()))
+    for pieces in product(*split):
+        yield dict(zip(shelf, pieces, strict=True))
+
+
+def _plain(value: Any, size: int) -> Array | None:
+    if isinstance(value, Needs):
+        return None
+    if isinstance(value, Refused):
+        return np.full(size, np.nan)
+    return np.broadcast_to(np.asarray(value, dtype=np.float64), size)
+
+
+def _clashes(setup: Setup, piece: Mapping[str, list[Part]], index: Mapping[str, Any], size: int) -> Any:
+    """Mask of the combinations whose parts break a rule, among themselves or with what the job has."""
+    bad = np.full(size, bare_aluminium(setup.chosen.options))
+
+    def side(slot: str, name: str) -> Any:
+        if slot in piece:
+            stated = [p.properties.get(name, np.nan) for p in piece[slot]]
+            return np.array(stated, dtype=np.float64)[index[slot]]
+        quantity = FITS.get((slot, name), "")
+        return float(setup.known[quantity]) if quantity in setup.entries and quantity in setup.known else np.nan
+
+    for rule in RULES:
+        if rule.first[0] in piece or rule.second[0] in piece:
+            bad |= np.abs(side(*rule.first) - side(*rule.second)) > rule.within
+    return bad
+
+
+def sweep(
+    brief: Mapping[str, Entry],
+    shelf: Shelf,
+    *,
+    stage: float = 1.0,
+    all_four: bool = False,
+    progress: Callable[[int, int], bool] | None = None,
+    seen: Callable[[Finding], None] | None = None,
+) -> Finding:
+    """Evaluates every combination of one part from each slot.
+
+    Parameters
+    ----------
+    brief : entries of the job; parts override what they bring
+    shelf : slot -> parts
+    stage : engine as it is (0) or as planned (1)
+    all_four : True to keep only what is good in Bite, Lift, Heat and True alike, not just what works
+    progress : called with done and total after each chunk; returning False cancels
+    seen : called after each chunk with what was found so far
+    """
+    total = int(np.prod([len(parts) for parts in shelf.values()], dtype=np.int64)) if shelf else 0
+    done = kept = 0
+    excluded: Counter[str] = Counter()
+    unseen: set[str] = set()
+    names: list[dict[str, Any]] = []
+    rows = np.empty((0, len(OBJECTIVES)))
+    for piece in _groups(shelf):
+        options = {c: o for parts in piece.values() for c, o in parts[0].options.items()}
+        setup = set_up({**brief, **{c: Entry(c, o) for c, o in options.items()}})
+        sizes = [len(parts) for parts in piece.values()]
+        count = int(np.prod(sizes, dtype=np.int64))
+        for start in range(0, count, CHUNK):
+            flat = np.arange(start, min(start + CHUNK, count))
+            index = dict(zip(piece, np.unravel_index(flat, sizes), strict=True))
+            found, out, blind = _evaluate(setup, piece, index, flat.size, stage, all_four=all_four)
+            excluded.update(out)
+            unseen |= blind
+            kept += len(found)
+            if len(found):
+                names, rows = _merge(names, rows, piece, index, found)
+            done += flat.size
+            if seen is not None:
+                seen(_finding(done, kept, names, rows, excluded, unseen, complete=False))
+            if progress is not None and not progress(done, total):
+                return _finding(done, kept, names, rows, excluded, unseen, complete=False)
+    return _finding(done, kept, names, rows, excluded, unseen, complete=True)
+
+
+def _evaluate(
+    setup: Setup, piece: Mapping[str, list[Part]], index: Mapping[str, Any], size: int, stage: float, *,
+    all_four: bool,
+) -> tuple[Array, Counter[str], set[str]]:  # fmt: skip
+    """Rows of those that pass (position, then the objectives, more is better), what excluded the rest, blind spots.
+
+    Limits are looked at cheapest first, and what fails one is not worked out further.
+    """
+    out: Counter[str] = Counter()
+    left = np.arange(size)
+
+    def narrow(name: str, ok: Any) -> Any:
+        """Keeps what is `ok` among what is left."""
+        nonlocal left
+        out[name] += int(left.size - ok.sum())
+        left = left[ok]
+        return ok
+
+    narrow("mismatch", ~_clashes(setup, piece, index, size))
+    known = {**setup.known, "stage": stage}
+    price = sum(np.array([p.price for p in parts])[index[slot][left]] for slot, parts in piece.items())
+    for slot, parts in piece.items():
+        for quantity in {q for p in parts for q in p.values} - setup.graph.functions.keys():
+            known[quantity] = np.array([p.values.get(quantity, np.nan) for p in parts])[index[slot][left]]
+    columns: dict[str, Any] = {"price": price}
+
+    def cut(ok: Any) -> None:
+        for store in (known, columns):
+            store.update({n: v[ok] for n, v in store.items() if isinstance(v, np.ndarray) and v.shape == ok.shape})
+
+    def values(names: Sequence[str], friction: float, **states: Any) -> dict[str, Array | None]:
+        found = setup.graph.evaluate(names, {**known, "friction_state": friction, **states})
+        return {n: _plain(found[n], left.size) for n in names}
+
+    v = values(("bite_margin", "use_factor", "pressure_margin"), -1.0)
+    bite, target, pressure = v["bite_margin"], v["use_factor"], v["pressure_margin"]
+    columns |= {"bite": bite, "_pressure": pressure, "_target": target}
+    if bite is not None and target is not None:
+        cut(narrow("impossible", np.isfinite(bite)))
+        cut(narrow("bite", columns["bite"] >= columns["_target"]))
+    if pressure is not None:
+        cut(narrow("pressure", columns["_pressure"] >= 1))
+    v = values(("lift_margin", "least_lift_margin", "overtravel_margin", "plate_lift_available", "effort_limit",
+                "engine_inertia"), -1.0)  # fmt: skip
+    columns |= {"lift": v["lift_margin"], "inertia": v["engine_inertia"], "limit": v["effort_limit"]}
+    lifted = v["plate_lift_available"]
+    columns["effort"] = None if lifted is None else _effort(values, lifted, known)
+    for name, margin in (("lift", v["least_lift_margin"]), ("overtravel", v["overtravel_margin"])):
+        columns[f"_{name}"] = margin
+    for name in ("lift", "overtravel"):
+        if columns[f"_{name}"] is not None:
+            cut(narrow(name, columns[f"_{name}"] >= 1))
+    if columns["effort"] is not None and columns["limit"] is not None:
+        cut(narrow("effort", columns["effort"] <= columns["limit"]))
+    v = values(("heat_margin", "sustained_margin"), 0.0)
+    heat, sustained = v["heat_margin"], v["sustained_margin"]
+    columns["heat"] = np.minimum(heat, sustained) if heat is not None and sustained is not None else heat
+    if columns["heat"] is not None:
+        cut(narrow("heat", columns["heat"] >= 1))
+    if all_four:
+        _all_four(values, columns, setup, lambda name, ok: cut(narrow(name, ok)))
+    blind = {name for name in OBJECTIVES if columns[name] is None}
+    rows = np.column_stack(
+        [np.zeros(left.size) if columns[n] is None else sign * columns[n] for n, sign in OBJECTIVES.items()]
+    )
+    return np.column_stack([left, rows]), out, blind
+
+
+def _all_four(
+    values: Callable[..., dict[str, Array | None]], columns: dict[str, Any], setup: Setup,
+    keep: Callable[[str, Any], None],
+) -> None:  # fmt: skip
+    """What the four answers ask beyond working at all: a comfortable gap, new and worn, bite when hot, nothing that
+    breaks before the clutch slips, and a flywheel that runs true."""
+    if columns["bite"] is not None and setup.chosen.options.get("clamp_source") != "figure":
+        limit = values(("wear_limit",), 0.0)["wear_limit"]
+        for share in _WEARS if limit is not None else ():
+            v = values(("wear_limit", "use_factor"), -1.0)
+            left = values(("bite_margin",), -1.0, wear=share * np.asarray(v["wear_limit"]))["bite_margin"]
+            keep("life", np.asarray(left) >= np.asarray(v["use_factor"]))
+    if columns["lift"] is not None:
+        limit = values(("wear_limit",), 0.0)["wear_limit"]
+        worn: dict[str, Any] = {} if limit is None else {"wear": limit}
+        least = values(("least_lift_margin",), 0.0, **worn)["least_lift_margin"]
+        keep("comfort", (columns["lift"] >= _COMFORT) & (True if least is None else least >= 1))
+        v = values(("disc_count", "floater_margin"), 0.0)
+        if v["floater_margin"] is not None:
+            keep("floater", (np.asarray(v["disc_count"]) != 2) | (v["floater_margin"] >= 1))
+        _strokes(values, keep)
+    surface = values(("surface_temperature",), 0.0)["surface_temperature"]
+    hot = None if surface is None else values(("bite_margin",), -1.0, facing_temperature=surface)["bite_margin"]
+    if hot is not None:
+        keep("hot", hot >= 1)
+    for limit_name, names in (("fuse", _FUSE), ("true", _TRUE)):
+        seen = [v for v in values(names, 1.0).values() if v is not None]
+        if seen:
+            keep(limit_name, np.min(seen, axis=0) >= 1)
+
+
+def _strokes(values: Callable[..., dict[str, Array | None]], keep: Callable[[str, Any], None]) -> None:
+    """Cylinders have to reach full pedal before their ends, and stand the pressure; where their figures are known."""
+    lifted = values(("plate_lift_available",), 0.0)["plate_lift_available"]
+    names = ("master_travel", "slave_travel", "line_pressure", "port_travel", "master_stroke", "slave_stroke",
+             "pressure_rating")  # fmt: skip
+    v = values(names, 0.0, plate_lift=lifted)
+    ok: Any = True
+    for has, port, limit in (("master_travel", "port_travel", "master_stroke"), ("slave_travel", "", "slave_stroke"),
+                             ("line_pressure", "", "pressure_rating")):  # fmt: skip
+        reached, most = v[has], v[limit]
+        if reached is not None and most is not None:
+            before = v[port] if port else None
+            ok &= reached + (0.0 if before is None else before) <= most * (1 + 1e-9)
+    if ok is not True:
+        keep("strokes", ok)
+
+
+def _effort(values: Callable[..., dict[str, Array | None]], lifted: Array, known: Mapping[str, Any]) -> Array | None:
+    """The larger effort of two points of the stroke: where the cushion is just unloaded, and full pedal."""
+    full = values(("pedal_effort",), -1.0, plate_lift=lifted)["pedal_effort"]
+    early = values(("pedal_effort",), -1.0, plate_lift=known.get("cushion_travel", 0.0))["pedal_effort"]
+    return full if full is None or early is None else np.maximum(full, early)
+
+
+def _merge(
+    names: list[dict[str, Any]], rows: Array, piece: Mapping[str, list[Part]], index: Mapping[str, Any], found: Array
+) -> tuple[list[dict[str, Any]], Array]:
+    """The front with a chunk's passing rows taken in; rows that differ by less than `STEPS` count as one."""
+    steps = np.array([STEPS[o] for o in OBJECTIVES])
+    new, first = np.unique(np.floor(found[:, 1:] / steps), axis=0, return_index=True)
+    joined = np.vstack([np.floor(rows / steps), new])
+    _, once = np.unique(joined, axis=0, return_index=True)
+    once = np.sort(once)
+    keep = once[non_dominated(joined[once])]
+    exact = np.vstack([rows, found[first, 1:]])[keep]
+    labels = [
+        names[k] if k < len(names) else
+        {slot: parts[int(index[slot][int(found[first[k - len(names)], 0])])].name for slot, parts in piece.items()}
+        for k in keep
+    ]  # fmt: skip
+    return labels, exact
+
+
+def _finding(
+    done: int, kept: int, names: list[dict[str, Any]], rows: Array, excluded: Counter[str], unseen: set[str], *,
+    complete: bool,
+) -> Finding:  # fmt: skip
+    front = [
+        {
+            **name,
+            **{o: sign * float(v) for (o, sign), v in zip(OBJECTIVES.items(), row, strict=True) if o not in unseen},
+        }
+        for name, row in zip(names, rows, strict=True)
+    ]
+    return Finding(done, kept, front, {k: v for k, v in excluded.items() if v}, tuple(sorted(unseen)), complete)

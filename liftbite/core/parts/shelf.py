@@ -1,0 +1,209 @@
+"""Parts on the shelf: what each kind may bring, and what it does when it is taken into a job.
+
+- `OF_SLOT`      slot -> the quantities and choices a part of it may state
+- `ShelfPart`    a part: what its maker's sheet says, as typed
+- `read_part`    the part checked and read
+- `takes`        the entries that taking a part into a job amounts to
+- `misfits`      the rules that a set-up breaks
+- `sweep_part`   the part as the finder takes it
+
+A part is copied into a job as entries, so that changing the shelf never changes a job.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
+from typing import Any
+
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.ledger import Entry, read_entry
+from liftbite.core.job.setup import Setup, both, set_up
+from liftbite.core.parts.finder import Part
+from liftbite.core.parts.mismatch import Mismatch, mismatches
+from liftbite.core.parts.slots import FITS, SLOTS
+
+_FACING = (
+    "facing_material", "friction_low", "friction_nominal", "friction_high", "pressure_limit", "coverage",
+    "sustained_temperature", "brief_temperature", "fade_share", "specific_energy_limit", "wear_rate",
+)  # fmt: skip
+
+OF_SLOT: Mapping[str, tuple[str, ...]] = {
+    "disc": (
+        "outer_diameter", "inner_diameter", "disc_count", *_FACING, "cushion_travel", "disc_wobble", "facing_depth",
+        "disc_thickness", "disc_inertia", "disc_burst_speed", "damper_stop_torque", "disc_spline_count",
+        "disc_spline_diameter", "floater_clearance", "floater_thickness",
+    ),
+    "plates": (
+        "friction_plate_count", "outer_diameter", "inner_diameter", *_FACING, "friction_plate_thickness",
+        "plain_plate_thickness", "plate_wear_allowed", "interface_efficiency",
+    ),
+    "material": _FACING,
+    "cover": (
+        "clamp_source", "cover_clamp", "cover_action", "adjuster", "adjuster_range", "lever_ratio", "plate_lift_limit",
+        "diaphragm_outer_diameter", "diaphragm_inner_diameter", "diaphragm_thickness", "diaphragm_cone_height",
+        "diaphragm_set", "plate_seat_diameter", "fulcrum_diameter", "finger_tip_diameter", "strap_force",
+        "pressure_plate_thickness", "heat_mass", "cover_inertia", "cover_bolt_circle", "cover_dowel_count",
+        "cover_step_height", "cover_disc_size",
+    ),
+    "springs": (
+        "clamp_source", "spring_count", "spring_rate_source", "spring_rate", "spring_free_length",
+        "spring_installed_length", "wire_diameter", "coil_mean_diameter", "active_coils", "spring_circle_diameter",
+    ),
+    "flywheel": (
+        "inertia_source", "flywheel_inertia", "flywheel_mass", "flywheel_diameter", "flywheel_bore",
+        "flywheel_thickness", "flywheel_material", "flywheel_insert", "wheel_strength", "bolt_count",
+        "bolt_circle_diameter", "ring_gear_teeth", "flywheel_external_balance", "flywheel_cover_bolt_circle",
+        "flywheel_dowel_count", "flywheel_step_height",
+    ),
+    "master": ("master_diameter", "master_stroke", "port_travel", "pressure_rating"),
+    "slave": (
+        "release", "slave_diameter", "slave_outer_diameter", "slave_inner_diameter", "slave_stroke",
+        "slave_spring_force", "bearing_reserve",
+    ),
+    "fluid": ("fluid_dry_boiling", "fluid_wet_boiling"),
+    "bearing": ("bearing", "bearing_preload", "bearing_clearance", "bearing_reserve"),
+    "shaft": (
+        "shaft_diameter", "shaft_yield", "spline_count", "spline_pitch_diameter", "spline_height",
+        "spline_engagement", "shaft_spline_diameter", "shaft_pilot_diameter", "shaft_housing_depth",
+    ),
+    "pilot": ("pilot_outer_diameter", "pilot_inner_diameter"),
+    "crank": (
+        "crank_inertia", "crank_bolt_count", "crank_bolt_circle", "engine_external_balance", "crank_pilot_bore",
+    ),
+    "starter": ("starter_ring_gear_teeth", "starter_flywheel_diameter"),
+    "housing": ("housing_depth",),
+    "bolts": ("bolt_diameter", "bolt_pitch", "bolt_torque", "torque_factor", "bolt_proof_strength"),
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class ShelfPart:
+    """A part on the shelf.
+
+    Attributes
+    ----------
+    slot, name : kind of part and what it is called
+    values : quantity or choice -> as typed
+    price : what it costs, 0 where nobody said
+    source : where its figures come from
+    notes : anything else on the maker's sheet
+    """
+
+    slot: str
+    name: str
+    values: Mapping[str, str] = field(default_factory=dict)
+    price: float = 0.0
+    source: str = ""
+    notes: str = ""
+
+
+def read_part(part: ShelfPart) -> dict[str, Entry]:
+    """The part's values as entries.
+
+    Raises
+    ------
+    UnreadableEntry : the sentence names the field and what would be right
+    """
+    if part.slot not in SLOTS:
+        raise UnreadableEntry(f"“{part.slot}” is no kind of part; it is one of {', '.join(SLOTS)}")
+    if not part.name.strip():
+        raise UnreadableEntry("Name: a part needs one")
+    if not 0 <= part.price < 1e9:
+        raise UnreadableEntry(f"Price: {part.price:g} cannot be")
+    found = {}
+    for quantity, typed in part.values.items():
+        if quantity not in OF_SLOT[part.slot]:
+            raise UnreadableEntry(f"“{quantity}” is nothing a {SLOTS[part.slot].lower()} states")
+        if typed.strip():
+            found[quantity] = read_entry(quantity, typed)
+    return found
+
+
+def part_name(slot: str) -> str:
+    """The input that names the part a job took for a slot."""
+    return f"{slot}_part"
+
+
+def takes(present: Mapping[str, Entry], part: ShelfPart) -> list[Entry]:
+    """What taking a part into a job enters: its values, its name, and away with what the part before it brought.
+
+    What was typed over a figure of the part before it stays.
+    """
+    brought = read_part(part)
+    label = part_name(part.slot)
+    before = present.get(label)
+    old: Mapping[str, str] = (before.file or {}).get("values", {}) if before else {}
+    gone = [
+        Entry(quantity, None)
+        for quantity, typed in old.items()
+        if quantity not in brought and quantity in present and present[quantity].typed == typed
+    ]
+    snapshot = {"values": {q: e.typed for q, e in brought.items()}, "source": part.source}
+    return [*gone, *brought.values(), Entry(label, part.name, file=snapshot)]
+
+
+def changed_since(present: Mapping[str, Entry], slot: str) -> list[str]:
+    """Quantities of the part taken for a slot that were typed over since."""
+    entry = present.get(part_name(slot))
+    old: Mapping[str, str] = (entry.file or {}).get("values", {}) if entry else {}
+    return [q for q, typed in old.items() if q not in present or present[q].typed != typed]
+
+
+def misfits(setup: Setup) -> list[Mismatch]:
+    """The rules of `mismatch.RULES` that a set-up breaks.
+
+    >>> job = {"layout": "dry_car", "bolt_count": "6", "crank_bolt_count": "8"}
+    >>> [m.slots for m in misfits(set_up({q: read_entry(q, t) for q, t in job.items()}))]
+    [('flywheel', 'crank')]
+    """
+    parts: dict[str, dict[str, Any]] = {}
+    for (slot, name), quantity in FITS.items():
+        if quantity in setup.entries and (value := setup.known.get(quantity)) is not None:
+            parts.setdefault(slot, {})[name] = float(value)
+    if setup.chosen.options.get("flywheel_material") == "aluminium":
+        insert = setup.chosen.options.get("flywheel_insert")
+        parts.setdefault("flywheel", {}).update(material="aluminium", steel_insert=insert != "none")
+    return [_in_words(m) for m in mismatches(parts)]
+
+
+def _in_words(found: Mismatch) -> Mismatch:
+    """The same with both figures in the units of a bench."""
+    if found.rule is None:
+        return found
+    sides = []
+    for side, value in zip((found.rule.first, found.rule.second), found.figures, strict=True):
+        asked = INPUTS[FITS[side]]
+        sides.append(f"{asked.label.lower()} {both(value, asked.unit)}")
+    sentence = f"{sides[0]}; {sides[1]}: {found.rule.says}. Way out: {found.rule.mend}."
+    return replace(found, sentence=sentence[0].upper() + sentence[1:])
+
+
+def fields_of(found: Mismatch) -> tuple[str, ...]:
+    """The fields a mismatch stands between."""
+    if found.rule is None:
+        return ("flywheel_insert",)
+    return (FITS[found.rule.first], FITS[found.rule.second])
+
+
+def would_misfit(present: Mapping[str, Entry], part: ShelfPart) -> list[Mismatch]:
+    """The rules that a job would newly break with a part in it."""
+    before = {m.sentence for m in misfits(set_up(present))}
+    after = {**present, **{e.quantity: e for e in takes(present, part) if e.typed is not None}}
+    return [m for m in misfits(set_up(after)) if m.sentence not in before]
+
+
+def sweep_part(part: ShelfPart) -> Part:
+    """The part as the finder takes it: figures in SI, options, what has to fit."""
+    values, options = {}, {}
+    for quantity, entry in read_part(part).items():
+        if quantity in CHOICES:
+            options[quantity] = entry.typed or ""
+        elif entry.si is not None and INPUTS[quantity].unit != "text":
+            values[quantity] = entry.si
+    properties = {
+        name: values[quantity] for (slot, name), quantity in FITS.items() if slot == part.slot and quantity in values
+    }
+    return Part(part.name, part.price, values, options, properties)

@@ -1,0 +1,293 @@
+"""The rest of the torque chain: what breaks when the clutch does not slip. The clutch is also a fuse.
+
+In the order in which it is used:
+
+- shaft      `shaft_torque_limit`, `shaft_margin`, `spline_torque_limit`, `spline_margin`
+- damper     `damper_margin`
+- joint      `bolt_stress_area`, `bolt_preload`, `bolt_proof_load`, `proof_margin`, `joint_slip_torque`, `joint_margin`
+
+Every check here takes friction and clamp at the high end of their bands: the opposite of Bite.
+"""
+
+from __future__ import annotations
+
+import numpy as np
+
+from liftbite.core.graph.graph import Values, plain, within
+from liftbite.core.graph.guards import positive
+
+
+def shaft_torque_limit(shaft_diameter: Values, shaft_yield: Values, shock_factor: Values) -> Values:
+    """Torque the input shaft carries.
+
+    T_shaft = π·d³/16 · 0.577·σ_y / K_s
+
+    Parameters
+    ----------
+    shaft_diameter : d, input shaft at the root of its splines [m]
+    shaft_yield : σ_y, yield strength of the shaft [Pa]
+    shock_factor : K_s, rise of the torque when the clutch grabs [-]
+
+    Returns
+    -------
+    T_shaft, torque limit of the input shaft [N·m]
+
+    Source: [definition: torsion of a round bar with distortion-energy shear yield].
+
+    >>> round(shaft_torque_limit(0.025, 900e6, 1.5))
+    1062
+    """
+    return np.pi * shaft_diameter**3 / 16 * 0.577 * shaft_yield / shock_factor * positive("shock_factor", shock_factor)
+
+
+def shaft_margin(shaft_torque_limit: Values, torque_capacity: Values) -> Values:
+    """Torque the input shaft carries over what the clutch can pass; below 1 the shaft is the fuse.
+
+    m_shaft = T_shaft / T_cap
+
+    Parameters
+    ----------
+    shaft_torque_limit : T_shaft, torque limit of the input shaft [N·m]
+    torque_capacity : T_cap, torque capacity [N·m]
+
+    Returns
+    -------
+    m_shaft, shaft margin [-]
+
+    Source: [definition: limit over value].
+
+    >>> shaft_margin(1000.0, 800.0)
+    1.25
+    """
+    return shaft_torque_limit / torque_capacity
+
+
+def spline_torque_limit(
+    spline_pitch_diameter: Values,
+    spline_count: Values,
+    spline_height: Values,
+    spline_engagement: Values,
+    spline_pressure_limit: Values,
+    spline_sharing: Values,
+) -> Values:
+    """Torque the splines carry by the pressure on their flanks.
+
+    T_spline = p_s · d_p · z · h · L / (2 · K_z)
+
+    Parameters
+    ----------
+    spline_pitch_diameter : d_p, pitch diameter of the splines [m]
+    spline_count : z, splines [count]
+    spline_height : h, working height of a spline [m]
+    spline_engagement : L, length engaged with the hub [m]
+    spline_pressure_limit : p_s, pressure the flanks stand [Pa]
+    spline_sharing : K_z, uneven sharing among the splines [-]
+
+    Returns
+    -------
+    T_spline, torque limit of the splines [N·m]
+
+    Source: [memory: uneven sharing 1.5 to 2].
+
+    >>> round(spline_torque_limit(0.025, 24.0, 0.0012, 0.022, 100e6, 1.75))
+    453
+    """
+    return (
+        spline_pressure_limit
+        * spline_pitch_diameter
+        * spline_count
+        * spline_height
+        * spline_engagement
+        / (2 * spline_sharing)
+    )
+
+
+def spline_margin(spline_torque_limit: Values, torque_capacity: Values) -> Values:
+    """Torque the splines carry over what the clutch can pass.
+
+    m_spline = T_spline / T_cap
+
+    Parameters
+    ----------
+    spline_torque_limit : T_spline, torque limit of the splines [N·m]
+    torque_capacity : T_cap, torque capacity [N·m]
+
+    Returns
+    -------
+    m_spline, spline margin [-]
+
+    Source: [definition: limit over value].
+
+    >>> spline_margin(900.0, 600.0)
+    1.5
+    """
+    return spline_torque_limit / torque_capacity
+
+
+def damper_margin(damper_stop_torque: Values, torque_at_clutch: Values) -> Values:
+    """Stop torque of the damper over the engine torque with a fifth in reserve.
+
+    m_damper = T_stop / (1.2 · T_c)
+
+    Parameters
+    ----------
+    damper_stop_torque : T_stop, torque at which the damper meets its stops [N·m]
+    torque_at_clutch : T_c, largest engine torque at the clutch [N·m]
+
+    Returns
+    -------
+    m_damper, damper margin [-]
+
+    Source: [memory: a fifth above peak torque].
+
+    >>> damper_margin(600.0, 400.0)
+    1.25
+    """
+    return damper_stop_torque / (1.2 * torque_at_clutch)
+
+
+def bolt_stress_area(bolt_diameter: Values, bolt_pitch: Values) -> Values:
+    """Area of the bolt that carries the load.
+
+    A_s = π/4 · (d_b − 0.9382·P)²
+
+    Parameters
+    ----------
+    bolt_diameter : d_b, nominal diameter of the bolt [m]
+    bolt_pitch : P, pitch of its thread [m]
+
+    Returns
+    -------
+    A_s, stress area of the bolt [m²]
+
+    Source: [standard: ISO 898-1].
+
+    >>> round(bolt_stress_area(0.010, 0.0015) * 1e6, 1)
+    58.0
+    """
+    ok = within(np.less(bolt_pitch, bolt_diameter), "bolt_pitch", bolt_pitch, "below", bolt_diameter, "bolt_diameter")
+    return np.pi / 4 * (bolt_diameter - 0.9382 * bolt_pitch) ** 2 * ok
+
+
+def bolt_preload(bolt_torque: Values, torque_factor: Values, bolt_diameter: Values) -> Values:
+    """Pull of a bolt that was tightened by torque.
+
+    F_b = T_b / (K_b · d_b)
+
+    Parameters
+    ----------
+    bolt_torque : T_b, tightening torque of a bolt [N·m]
+    torque_factor : K_b, torque factor of its finish [-]
+    bolt_diameter : d_b, nominal diameter of the bolt [m]
+
+    Returns
+    -------
+    F_b, preload of a bolt [N]
+
+    Source: [handbook: Shigley's Mechanical Engineering Design, torque factors; from memory].
+
+    >>> round(bolt_preload(85.0, 0.2, 0.010))
+    42500
+    """
+    return bolt_torque / (torque_factor * bolt_diameter) * positive("torque_factor", torque_factor)
+
+
+def bolt_proof_load(bolt_stress_area: Values, bolt_proof_strength: Values) -> Values:
+    """Pull the bolt stands without staying longer.
+
+    F_proof = A_s · S_p
+
+    Parameters
+    ----------
+    bolt_stress_area : A_s, stress area of the bolt [m²]
+    bolt_proof_strength : S_p, proof strength of its class [Pa]
+
+    Returns
+    -------
+    F_proof, proof load of a bolt [N]
+
+    Source: [standard: ISO 898-1].
+
+    >>> round(bolt_proof_load(58e-6, 830e6))
+    48140
+    """
+    return bolt_stress_area * bolt_proof_strength
+
+
+def proof_margin(bolt_proof_load: Values, bolt_preload: Values, preload_scatter: Values) -> Values:
+    """Proof load over the highest preload the wrench may have given.
+
+    m_proof = F_proof / (F_b · (1 + s_b))
+
+    Parameters
+    ----------
+    bolt_proof_load : F_proof, proof load of a bolt [N]
+    bolt_preload : F_b, preload of a bolt [N]
+    preload_scatter : s_b, scatter of a torque wrench's preload [-]
+
+    Returns
+    -------
+    m_proof, proof margin of the bolts [-]
+
+    Source: [practice: ± 25 to 30 % by torque wrench].
+
+    >>> round(proof_margin(48140.0, 34000.0, 0.3), 3)
+    1.089
+    """
+    return bolt_proof_load / (bolt_preload * (1 + preload_scatter))
+
+
+def joint_slip_torque(
+    bolt_count: Values,
+    bolt_preload: Values,
+    preload_scatter: Values,
+    joint_friction: Values,
+    bolt_circle_diameter: Values,
+    dowel_torque: Values,
+) -> Values:
+    """Torque the flywheel joint carries before it slips, at the lowest preload the wrench may have given.
+
+    T_joint = n_b · F_b·(1 − s_b) · μ_j · D_b/2 + T_d
+
+    Parameters
+    ----------
+    bolt_count : n_b, bolts that hold the flywheel [count]
+    bolt_preload : F_b, preload of a bolt [N]
+    preload_scatter : s_b, scatter of a torque wrench's preload [-]
+    joint_friction : μ_j, friction of flywheel on crank [-]
+    bolt_circle_diameter : D_b, diameter of the bolt circle [m]
+    dowel_torque : T_d, torque the dowels carry [N·m]
+
+    Returns
+    -------
+    T_joint, slip torque of the flywheel joint [N·m]
+
+    Source: [memory: friction 0.12 to 0.15 steel on steel, dry].
+
+    >>> round(joint_slip_torque(8.0, 42500.0, 0.25, 0.15, 0.07, 0.0))
+    1339
+    """
+    return bolt_count * bolt_preload * (1 - preload_scatter) * joint_friction * bolt_circle_diameter / 2 + dowel_torque
+
+
+def joint_margin(joint_slip_torque: Values, holdable_engine_torque: Values, peak_engine_torque: Values) -> Values:
+    """Slip torque of the flywheel joint over what it has to carry: engine and a half, or what the clutch can pass.
+
+    m_joint = T_joint / max(1.5·T_max, T_hold)
+
+    Parameters
+    ----------
+    joint_slip_torque : T_joint, slip torque of the flywheel joint [N·m]
+    holdable_engine_torque : T_hold, engine torque the clutch can hold [N·m]
+    peak_engine_torque : T_max, peak engine torque [N·m]
+
+    Returns
+    -------
+    m_joint, joint margin [-]
+
+    Source: [practice: one and a half times the peak, and not the fuse].
+
+    >>> joint_margin(1200.0, 500.0, 400.0)
+    2.0
+    """
+    return plain(joint_slip_torque / np.maximum(1.5 * peak_engine_torque, holdable_engine_torque))

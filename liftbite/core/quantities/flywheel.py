@@ -1,0 +1,377 @@
+"""True: does it run true? Speed, strength, inertia and balance of what turns with the engine.
+
+In the order in which it is used:
+
+- speed      `overspeed`, `bore_stress`, `burst_margin`, `rim_speed`, `disc_speed_missed_shift`, `disc_speed_margin`
+- inertia    `effective_mass`, `stored_energy`, `free_rev_time`, `synchro_energy`
+- balance    `permissible_unbalance`, `balance_margin`, `unbalance_force`
+
+`flywheel_inertia`, `engine_inertia` and `residual_unbalance` come from an arrangement, or are inputs. Vector sums,
+drilling and packs turned by a hole are plain functions in `liftbite.core.quantities.balance`.
+"""
+
+from __future__ import annotations
+
+import numpy as np
+
+from liftbite.core.graph.graph import Values, plain, within
+from liftbite.core.graph.guards import positive
+
+
+def overspeed(redline: Values) -> Values:
+    """Speed the flywheel is judged at.
+
+    ω_over = 1.15 · ω_red
+
+    Parameters
+    ----------
+    redline : ω_red, highest engine speed [rad/s]
+
+    Returns
+    -------
+    ω_over, over-speed [rad/s]
+
+    Source: [practice: 15 % over the redline; a missed shift goes further].
+
+    >>> overspeed(100.0)
+    114.99999999999999
+    """
+    return 1.15 * redline
+
+
+def bore_stress(
+    density: Values,
+    poisson_ratio: Values,
+    flywheel_diameter: Values,
+    flywheel_bore: Values,
+    overspeed: Values,
+    stress_concentration: Values,
+) -> Values:
+    """Largest stress of the flywheel, at its bore, at over-speed.
+
+    σ = K_t · ρ·ω²·(3+ν)/4 · (r_o² + r_i²·(1−ν)/(3+ν))
+
+    Parameters
+    ----------
+    density : ρ, density of the flywheel [kg/m³]
+    poisson_ratio : ν, ratio of Poisson of the flywheel [-]
+    flywheel_diameter : D_w, outer diameter of the flywheel [m]
+    flywheel_bore : d_w, bore of the flywheel [m]
+    overspeed : ω_over, over-speed [rad/s]
+    stress_concentration : K_t, local rise at holes near the bore [-]
+
+    Returns
+    -------
+    σ, stress at the bore at over-speed [Pa]
+
+    Range: d_w above 0 and below D_w; a plate of even thickness.
+    Source: [handbook: Shigley's Mechanical Engineering Design, rotating rings].
+
+    >>> round(bore_stress(7200.0, 0.26, 0.3, 0.04, 843.0, 1.0) / 1e6, 1)
+    94.2
+    """
+    ok = positive("flywheel_bore", flywheel_bore) * within(
+        np.less(flywheel_bore, flywheel_diameter),
+        "flywheel_bore",
+        flywheel_bore,
+        "below",
+        flywheel_diameter,
+        "flywheel_diameter",
+    )
+    ro, ri = flywheel_diameter / 2, flywheel_bore / 2
+    ring = ro**2 + ri**2 * (1 - poisson_ratio) / (3 + poisson_ratio)
+    return stress_concentration * density * overspeed**2 * (3 + poisson_ratio) / 4 * ring * ok
+
+
+def burst_margin(wheel_strength: Values, strength_factor: Values, bore_stress: Values) -> Values:
+    """Strength of the flywheel over what its stress and the factor asked for need; below 1 it is not to be run.
+
+    m_burst = S / (n_S · σ)
+
+    Parameters
+    ----------
+    wheel_strength : S, strength of the flywheel that counts, yield or for grey iron tensile [Pa]
+    strength_factor : n_S, factor asked for on that strength [-]
+    bore_stress : σ, stress at the bore at over-speed [Pa]
+
+    Returns
+    -------
+    m_burst, strength margin of the flywheel [-]
+
+    Source: [memory: 4 on yield for steel, 6 on tensile strength for grey iron].
+
+    >>> burst_margin(240e6, 6.0, 20e6)
+    2.0
+    """
+    return wheel_strength / (strength_factor * bore_stress)
+
+
+def rim_speed(flywheel_diameter: Values, redline: Values) -> Values:
+    """Speed of the flywheel rim at the redline.
+
+    v = ω_red · D_w/2
+
+    Parameters
+    ----------
+    flywheel_diameter : D_w, outer diameter of the flywheel [m]
+    redline : ω_red, highest engine speed [rad/s]
+
+    Returns
+    -------
+    v, rim speed at the redline [m/s]
+
+    Source: [geometry: circle].
+
+    >>> rim_speed(0.3, 700.0)
+    105.0
+    """
+    return redline * flywheel_diameter / 2
+
+
+def disc_speed_missed_shift(redline: Values, gear_ratio_from: Values, gear_ratio_into: Values) -> Values:
+    """Speed of the disc, pedal down, after the worst gear is selected by mistake.
+
+    ω_disc = ω_red · i_into/i_from
+
+    Parameters
+    ----------
+    redline : ω_red, highest engine speed [rad/s]
+    gear_ratio_from : i_from, ratio of the gear that is left at the redline [-]
+    gear_ratio_into : i_into, ratio of the lowest gear that can be selected by mistake [-]
+
+    Returns
+    -------
+    ω_disc, disc speed after a missed shift [rad/s]
+
+    Source: [geometry: the disc turns at road speed times gear].
+
+    >>> round(disc_speed_missed_shift(7000.0, 1.35, 3.40))
+    17630
+    """
+    return redline * gear_ratio_into / gear_ratio_from * positive("gear_ratio_from", gear_ratio_from)
+
+
+def disc_speed_margin(disc_burst_speed: Values, disc_speed_missed_shift: Values) -> Values:
+    """Speed the disc stands over the speed of a missed shift.
+
+    m_disc = ω_burst / ω_disc
+
+    Parameters
+    ----------
+    disc_burst_speed : ω_burst, speed the disc is proved to [rad/s]
+    disc_speed_missed_shift : ω_disc, disc speed after a missed shift [rad/s]
+
+    Returns
+    -------
+    m_disc, speed margin of the disc [-]
+
+    Source: [definition: limit over value].
+
+    >>> disc_speed_margin(1500.0, 1000.0)
+    1.5
+    """
+    return disc_burst_speed / disc_speed_missed_shift
+
+
+def effective_mass(
+    flywheel_inertia: Values, primary_ratio: Values, gear_ratio: Values, final_ratio: Values, tyre_radius: Values
+) -> Values:
+    """Mass the vehicle feels heavier by, in this gear, for the inertia of the flywheel.
+
+    m_eff = I_w · (i_p·i_g·i_f)² / r_t²
+
+    Parameters
+    ----------
+    flywheel_inertia : I_w, inertia of the flywheel [kg·m²]
+    primary_ratio : i_p, primary reduction, where the wheel sits ahead of it; 1 in a car [-]
+    gear_ratio : i_g, ratio of the gear [-]
+    final_ratio : i_f, ratio of the final drive [-]
+    tyre_radius : r_t, rolling radius of the tyre [m]
+
+    Returns
+    -------
+    m_eff, mass felt in this gear [kg]
+
+    Source: [definition: equal kinetic energy].
+
+    >>> round(effective_mass(0.1, 1.0, 3.5, 4.0, 0.3), 1)
+    217.8
+    """
+    return (
+        flywheel_inertia
+        * (primary_ratio * gear_ratio * final_ratio) ** 2
+        / tyre_radius**2
+        * positive("tyre_radius", tyre_radius)
+    )
+
+
+def stored_energy(engine_inertia: Values, start_speed: Values) -> Values:
+    """Energy that turns with the engine side when the clutch begins to bite; a light wheel has less to give.
+
+    E_rot = I_e · ω_0² / 2
+
+    Parameters
+    ----------
+    engine_inertia : I_e, inertia on the engine side, at the clutch shaft [kg·m²]
+    start_speed : ω_0, speed of the clutch's engine side at the start [rad/s]
+
+    Returns
+    -------
+    E_rot, rotating energy at the start [J]
+
+    Source: [definition: kinetic energy].
+
+    >>> stored_energy(0.2, 300.0)
+    9000.0
+    """
+    return engine_inertia * start_speed**2 / 2
+
+
+def free_rev_time(
+    engine_inertia: Values, redline: Values, idle_speed: Values, free_rev_torque: Values, primary_ratio: Values
+) -> Values:
+    """Time the engine takes to rev from idle to the redline with the clutch open.
+
+    t = I_e · (ω_red − ω_idle) / (T_net · i_p²)
+
+    Parameters
+    ----------
+    engine_inertia : I_e, inertia on the engine side, at the clutch shaft [kg·m²]
+    redline : ω_red, highest engine speed [rad/s]
+    idle_speed : ω_idle, idle speed [rad/s]
+    free_rev_torque : T_net, torque left to rev the engine with the clutch open [N·m]
+    primary_ratio : i_p, primary reduction [-]
+
+    Returns
+    -------
+    t, time from idle to redline [s]
+
+    Source: [definition: torque changes angular momentum; everything at the crank].
+
+    >>> free_rev_time(0.2, 700.0, 100.0, 120.0, 1.0)
+    1.0
+    """
+    return (
+        engine_inertia
+        * (redline - idle_speed)
+        / (free_rev_torque * primary_ratio**2)
+        * positive("free_rev_torque", free_rev_torque)
+    )
+
+
+def synchro_energy(disc_inertia: Values, shift_speed_step: Values) -> Values:
+    """Energy the synchroniser has to take to match disc and input shaft at a shift.
+
+    E_sync = I_d · Δω² / 2
+
+    Parameters
+    ----------
+    disc_inertia : I_d, inertia of disc and input shaft [kg·m²]
+    shift_speed_step : Δω, step of the input shaft's speed at a shift [rad/s]
+
+    Returns
+    -------
+    E_sync, energy at the synchroniser [J]
+
+    Source: [definition: kinetic energy of the difference].
+
+    >>> synchro_energy(0.005, 200.0)
+    100.0
+    """
+    return disc_inertia * shift_speed_step**2 / 2
+
+
+def permissible_unbalance(balance_grade: Values, rotating_mass: Values, redline: Values) -> Values:
+    """Residual unbalance the grade allows.
+
+    U_per = G · m / ω_red
+
+    Parameters
+    ----------
+    balance_grade : G, quality grade as a speed [m/s]
+    rotating_mass : m, mass balanced together [kg]
+    redline : ω_red, highest engine speed [rad/s]
+
+    Returns
+    -------
+    U_per, residual unbalance allowed [kg·m]
+
+    Source: [standard: ISO 21940-11; U[g·mm] = 9549·G[mm/s]·m[kg]/n[rpm]].
+
+    >>> round(permissible_unbalance(0.0063, 10.0, 733.04) * 1e6, 1)
+    85.9
+    """
+    return balance_grade * rotating_mass / redline * positive("redline", redline)
+
+
+def balance_margin(permissible_unbalance: Values, residual_unbalance: Values) -> Values:
+    """Unbalance allowed over unbalance there is.
+
+    m_bal = U_per / U
+
+    Parameters
+    ----------
+    permissible_unbalance : U_per, residual unbalance allowed [kg·m]
+    residual_unbalance : U, residual unbalance there is [kg·m]
+
+    Returns
+    -------
+    m_bal, balance margin [-]
+
+    Source: [definition: limit over value].
+
+    >>> balance_margin(86e-6, 43e-6)
+    2.0
+    """
+    return plain(permissible_unbalance / np.maximum(residual_unbalance, 1e-12))
+
+
+def unbalance_force(residual_unbalance: Values, redline: Values) -> Values:
+    """Force with which the unbalance turns round the crank at the redline.
+
+    F_U = U · ω_red²
+
+    Parameters
+    ----------
+    residual_unbalance : U, residual unbalance there is [kg·m]
+    redline : ω_red, highest engine speed [rad/s]
+
+    Returns
+    -------
+    F_U, force of the unbalance [N]
+
+    Source: [definition: centrifugal force].
+
+    >>> round(unbalance_force(0.015842, 628.3185))
+    6254
+    """
+    return residual_unbalance * redline**2
+
+
+def drill_depth(residual_unbalance: Values, drill_radius: Values, drill_diameter: Values, density: Values) -> Values:
+    """Depth of a hole, drilled radially inwards with a 118° drill, that takes the unbalance away; without its point.
+
+    h = r_d − √(r_d² − 2·U/(ρ·π/4·d²)) − 0.1·d
+
+    Parameters
+    ----------
+    residual_unbalance : U, residual unbalance there is [kg·m]
+    drill_radius : r_d, radius the hole begins at [m]
+    drill_diameter : d, diameter of the drill [m]
+    density : ρ, density of the flywheel [kg/m³]
+
+    Returns
+    -------
+    h, depth of the hole without its point [m]
+
+    Range: drilled only where the maker allows, usually the flywheel, never the cover.
+    Source: [geometry: the mass's radius falls as the drill goes in; the point holds as much as 0.1·d of full depth].
+
+    >>> round(drill_depth(150e-6, 0.14, 0.010, 7200.0) * 1e3, 2)
+    0.91
+    """
+    area = np.pi / 4 * drill_diameter**2 * density
+    inside = drill_radius**2 - 2 * residual_unbalance / area
+    ok = within(np.greater(inside, 0), "drill_diameter", drill_diameter, "at least", np.sqrt(
+        2 * residual_unbalance / (np.pi / 4 * density * drill_radius**2)))  # fmt: skip
+    return plain(drill_radius - np.sqrt(np.maximum(inside, 0.0)) - 0.1 * drill_diameter) * ok

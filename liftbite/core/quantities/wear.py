@@ -1,0 +1,78 @@
+"""Wear of the facings by the heat of starts, and how long they last.
+
+In the order in which it is used: `wear_per_start`, `starts_to_limit`, `distance_to_limit`. `wear_limit` comes from the
+layout.
+"""
+
+from __future__ import annotations
+
+from liftbite.core.graph.graph import Values
+from liftbite.core.graph.guards import positive
+
+
+def wear_per_start(wear_rate: Values, slip_energy: Values, facing_area: Values) -> Values:
+    """Thickness all discs together lose in one start.
+
+    w_1 = k_w · E / A
+
+    Parameters
+    ----------
+    wear_rate : k_w, facing volume worn per heat [m³/J]
+    slip_energy : E, heat of one start [J]
+    facing_area : A, area of one face [m²]
+
+    Returns
+    -------
+    w_1, wear of the stack per start [m]
+
+    Source: [memory: wear rates by material].
+
+    >>> round(wear_per_start(5e-14, 30e3, 0.025) * 1e9, 1)
+    60.0
+    """
+    return wear_rate * slip_energy / facing_area
+
+
+def starts_to_limit(wear_limit: Values, wear: Values, wear_per_start: Values) -> Values:
+    """Starts of this kind until the facings are at their limit.
+
+    n_life = (w_max − w) / w_1
+
+    Parameters
+    ----------
+    wear_limit : w_max, wear of the stack at its limit [m]
+    wear : w, thickness lost by all discs together [m]
+    wear_per_start : w_1, wear of the stack per start [m]
+
+    Returns
+    -------
+    n_life, starts to the wear limit [-]
+
+    Source: [definition: what is left over what each start takes].
+
+    >>> round(starts_to_limit(0.0014, 0.0, 60e-9))
+    23333
+    """
+    return (wear_limit - wear) / wear_per_start
+
+
+def distance_to_limit(starts_to_limit: Values, starts_per_distance: Values) -> Values:
+    """Distance until the facings are at their limit.
+
+    x_life = n_life / s_d
+
+    Parameters
+    ----------
+    starts_to_limit : n_life, starts to the wear limit [-]
+    starts_per_distance : s_d, starts of this kind per distance driven [1/m]
+
+    Returns
+    -------
+    x_life, distance to the wear limit [m driven]
+
+    Source: [definition: starts over starts per distance].
+
+    >>> round(distance_to_limit(20000.0, 0.0005) / 1e3)
+    40000
+    """
+    return starts_to_limit / starts_per_distance * positive("starts_per_distance", starts_per_distance)

@@ -1,0 +1,108 @@
+"""What a job shows and asks for, by question.
+
+- `RESULTS_OF`   question -> the results shown, in the order of reading
+- `MARGINS`      question -> the margins it is judged by
+- `asked_of`     the inputs an arrangement has a field for
+- `friction_of`, `target_of`   where in the friction band a result is judged, and what is asked of it
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from liftbite.core.drawing.section import DRAWN
+from liftbite.core.graph.graph import Graph, Needs, Refused
+from liftbite.core.job.choices import CAR
+from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.setup import Setup
+from liftbite.core.parts.slots import FIT_FIELDS
+
+RESULTS_OF: Mapping[str, tuple[str, ...]] = {
+    "bite": (
+        "peak_engine_torque", "peak_engine_torque_speed", "peak_engine_power", "peak_engine_power_speed",
+        "primary_ratio", "torque_at_clutch", "torque_demand", "friction_faces", "friction_coefficient",
+        "effective_radius", "clamp_load", "torque_capacity", "holdable_engine_torque", "kept_engine_torque",
+        "bite_margin", "facing_area", "facing_area_total", "mean_pressure", "edge_pressure", "pressure_margin",
+        "spring_rate",
+    ),
+    "lift": (
+        "lift_needed", "lift_needed_least", "plate_lift_available", "lift_margin", "least_lift_margin",
+        "overtravel_margin", "release_lever_ratio", "inner_gap", "outer_gap", "floater_margin",
+        "reshim_wear",
+    ),
+    "heat": (
+        "vehicle_inertia", "slip_time", "slip_energy", "specific_energy", "energy_margin", "bulk_rise", "flash_rise",
+        "base_temperature", "surface_temperature", "heat_margin", "sustained_margin", "wear_per_start",
+        "starts_to_limit", "distance_to_limit",
+    ),
+    "true": (
+        "flywheel_inertia", "engine_inertia", "bore_stress", "burst_margin", "rim_speed", "disc_speed_missed_shift",
+        "disc_speed_margin", "permissible_unbalance", "residual_unbalance", "balance_margin", "unbalance_force",
+        "drill_depth", "housing_bore_margin", "housing_face_margin", "flywheel_face_margin",
+        "effective_mass", "stored_energy", "free_rev_time", "synchro_energy", "shaft_torque_limit", "shaft_margin",
+        "spline_torque_limit", "spline_margin", "damper_margin", "bolt_preload", "proof_margin", "joint_slip_torque",
+        "joint_margin",
+    ),
+}  # fmt: skip
+
+MARGINS: Mapping[str, tuple[str, ...]] = {
+    "bite": ("bite_margin", "use_factor", "pressure_margin"),
+    "lift": ("lift_margin", "least_lift_margin", "overtravel_margin", "pedal_effort", "effort_limit"),
+    "heat": ("heat_margin", "sustained_margin", "energy_margin"),
+    "true": (
+        "burst_margin",
+        "disc_speed_margin",
+        "balance_margin",
+        "joint_margin",
+        "proof_margin",
+        "housing_bore_margin",
+        "housing_face_margin",
+        "flywheel_face_margin",
+    ),
+}
+
+#: Inputs that no result passes on but that stroke, life, verdicts and starts look at.
+_LOOKED_AT = (
+    "effort_limit", "plate_lift_limit", "bearing_reserve", "tyre_grip", "driven_load_share", "release_time",
+    "start_clutch_share", "start_engine_share", "stall_speed", "starts_in_row", "start_interval", "restrictor_time",
+    "gear_ratios",
+)  # fmt: skip
+_OF_TWINS = {"floater_clearance", "floater_thickness", "inner_wear"}
+_OF_HYDRAULICS = ("master_stroke", "slave_stroke", "pressure_rating")
+
+
+def results_in(graph: Graph) -> tuple[str, ...]:
+    """Every result of an arrangement, in the order of reading; what it does not work out is left out."""
+    return tuple(name for names in RESULTS_OF.values() for name in names if name in graph.functions)
+
+
+def asked_of(setup: Setup) -> tuple[str, ...]:
+    """The inputs an arrangement has a field for, in the order of work."""
+    graph, layout = setup.graph, setup.chosen.options.get("layout", "")
+    needed = set(graph.inputs((*results_in(graph), *(n for names in MARGINS.values() for n in names), "pedal_travel")))
+    needed |= {*_LOOKED_AT, *DRAWN.get(layout, ())}
+    needed |= set(graph.inputs(["old_flywheel_inertia"])) if "old_flywheel_inertia" in graph.functions else set()
+    if "master_travel" in graph.functions:
+        needed |= set(_OF_HYDRAULICS)
+        needed |= {"fluid_wet_boiling", "fluid_dry_boiling", "ambient_temperature"}
+    if layout == CAR:
+        needed |= {"old_flywheel_inertia"} - graph.functions.keys()
+        needed |= {f[0] for f in FIT_FIELDS if not f[0].startswith("fluid")} | {"bolt_count", "bolt_circle_diameter"}
+    else:
+        needed -= {"bearing_reserve"}
+    if setup.known.get("disc_count") == 1:
+        needed -= _OF_TWINS
+    return tuple(name for name in INPUTS if name in needed)
+
+
+def friction_of(result: str) -> float:
+    """Place in the friction band a result is judged at: Bite at low friction, what breaks first at high."""
+    return -1.0 if result in RESULTS_OF["bite"] else 1.0 if result in RESULTS_OF["true"] else 0.0
+
+
+def target_of(setup: Setup, result: str) -> float | None:
+    """What is asked of a margin; None for what is no margin, or while nothing says it."""
+    if result == "bite_margin":
+        wanted = setup.evaluate(("use_factor",))["use_factor"]
+        return None if isinstance(wanted, Needs | Refused) else float(wanted)
+    return {"lift_margin": 1.1}.get(result, 1.0) if result.endswith("_margin") else None

@@ -1,0 +1,245 @@
+"""The four verdicts, tolerance, sensitivity, mismatch and the sweep."""
+
+from __future__ import annotations
+
+from itertools import product
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from liftbite.core.analysis.tolerance import Spread, Tolerance, sensitivity, spread, tolerances
+from liftbite.core.graph.graph import Needs
+from liftbite.core.job.setup import set_up
+from liftbite.core.parts.finder import OBJECTIVES, Finding, Part, non_dominated, sweep
+from liftbite.core.parts.mismatch import RULES, mismatches
+from liftbite.core.verdicts.answers import answer
+from liftbite.core.verdicts.verdicts import soonest
+from tests.jobs import CAR, FULL, entries, setup_of
+
+
+def states(**changes: str | None) -> dict[str, str]:
+    found = answer(entries(FULL, **changes))
+    return {v.question: v.state for v in (found.verdict, *found.others)}
+
+
+def test_every_question_answers_a_job_with_everything_entered() -> None:
+    assert states() == {"bite": "slips", "lift": "thin", "heat": "stays", "true": "stop"}
+
+
+def test_each_question_can_be_mended() -> None:
+    mended = states(
+        diaphragm_thickness="3.3 mm", pressure_limit="1 MPa", spline_engagement="60 mm", damper_stop_torque="900 N·m",
+        master_diameter="7/8 in", effort_limit="400 N", wheel_strength="900 MPa", shaft_diameter="30 mm",
+        bolt_torque="120 N·m", bolt_diameter="12 mm",
+    )  # fmt: skip
+    assert mended == {"bite": "holds", "lift": "frees", "heat": "stays", "true": "runs true"}
+
+
+@pytest.mark.parametrize(("clearance", "inner_wear", "state", "says"), [
+    ("0.022 in", "0 mm", "frees", ""), ("0.004 in", "0 mm", "drags", "the inner disc 0.102 mm"),
+    ("0.022 in", "1.4 mm", "drags", "leaves the outer disc"), ("0.080 in", "0 mm", "drags", "leaves the outer disc"),
+])  # fmt: skip
+def test_a_floater_that_stops_at_the_wrong_place_drags(clearance: str, inner_wear: str, state: str, says: str) -> None:
+    """However far the plate lifts, one of a twin's discs stays where the floater leaves it."""
+    twin = FULL | {"disc_count": "2", "cushion_travel": "0 mm", "disc_wobble": "0.1 mm", "effort_limit": "900 N",
+                   "master_diameter": "7/8 in"}  # fmt: skip
+    lift = answer(entries(twin, floater_clearance=clearance, inner_wear=inner_wear)).others[0]
+    weakest = min(lift.links, key=lambda link: link.reserve)
+    assert (lift.state == "drags") == (state == "drags"), lift.sentence
+    assert weakest.name == "floater_margin" or state == "frees"
+    assert says in lift.sentence
+    assert "floater" in answer(entries(twin, floater_clearance=None)).others[0].sentence
+    single = answer(entries(FULL, floater_clearance="0.004 in")).others[0]
+    assert all(link.name != "floater_margin" for link in single.links)
+
+
+def test_the_fuse_names_what_breaks_first() -> None:
+    found = answer(entries(FULL, shaft_diameter="18 mm", diaphragm_thickness="3.3 mm", pressure_limit="1 MPa"))
+    weakest = min(found.verdict.links, key=lambda link: link.reserve)
+    assert (weakest.name, found.verdict.state) == ("shaft_margin", "thin")
+    assert "input shaft" in found.verdict.sentence
+
+
+def test_what_is_not_entered_is_said_not_to_be_looked_at() -> None:
+    true = answer(entries(FULL, residual_unbalance=None, disc_burst_speed=None)).others[2]
+    assert "Not looked at: disc in a missed shift, balance" in true.sentence
+    lift = answer(entries(FULL, slave_stroke=None)).others[0]
+    assert "Not looked at: slave stroke" in lift.sentence
+
+
+def test_only_bite_is_answered_where_only_bite_is_entered() -> None:
+    found = answer(entries(CAR))
+    assert [v.state for v in found.others] == ["open", "open", "open"]
+    assert "master_diameter" in found.others[0].needs
+
+
+def test_overtravel_asks_for_a_pedal_stop() -> None:
+    lift = answer(entries(FULL, master_diameter="7/8 in", plate_lift_limit="1.2 mm")).others[0]
+    assert lift.state == "thin"
+    assert "set a pedal stop" in lift.sentence
+
+
+def test_soonest_mended_by_the_smallest_change_that_does() -> None:
+    found = answer(entries(FULL))
+    ways = soonest(found.setup, found.others[0], 0.0)
+    assert ways
+    assert all(w.reached for w in ways)
+    again = found.setup.evaluate(("lift_margin",), **{ways[0].quantity: ways[0].crossings[0]})
+    assert again["lift_margin"] == pytest.approx(1.1, rel=1e-6)
+    assert soonest(found.setup, found.others[1], 0.0) == []
+
+
+# --- tolerance
+
+
+def test_tolerances_are_read_as_typed() -> None:
+    setup = setup_of(FULL, outer_diameter="240 ± 0.5 mm", pedal_ratio="5.6 +/- 0.1")
+    assert tolerances(setup) == {"outer_diameter": Tolerance(0.0005), "pedal_ratio": Tolerance(pytest.approx(0.1))}
+    assert setup.known["outer_diameter"] == 0.24
+
+
+def test_a_product_has_the_spread_its_factors_give() -> None:
+    """m = N·μ·F·r/T is a product, so relative uncertainties add in squares; Monte Carlo agrees."""
+    setup = setup_of(CAR)
+    spreads = {"cover_clamp": Tolerance(180.0, "standard"), "peak_torque": Tolerance(4.0, "standard")}
+    found = spread(setup, "bite_margin", stage=0, spreads=spreads, target=1.125)
+    assert isinstance(found, Spread)
+    relative = np.hypot(180 / 9000, 4 / 400)
+    assert found.rss / found.nominal == pytest.approx(relative, rel=1e-3)
+    assert found.worst < found.low < found.nominal < found.high < found.best
+    flat = spread(setup, "clamp_load", stage=0, spreads={"cover_clamp": Tolerance(180.0, "standard")}, target=9000.0)
+    assert isinstance(flat, Spread)
+    assert flat.deviation == pytest.approx(180, rel=0.02)
+    assert flat.short == pytest.approx(0.5, abs=0.01)
+
+
+def test_limits_are_as_likely_everywhere_between() -> None:
+    found = spread(setup_of(CAR), "clamp_load", stage=0, spreads={"cover_clamp": Tolerance(300.0)}, target=8850.0)
+    assert isinstance(found, Spread)
+    assert found.rss == pytest.approx(300 / np.sqrt(3))
+    assert found.short == pytest.approx(0.25, abs=0.01)
+    assert (found.worst, found.best) == (pytest.approx(8700), pytest.approx(9300))
+
+
+def test_a_spread_of_something_missing_says_so() -> None:
+    assert isinstance(spread(setup_of(CAR), "lift_margin", stage=0), Needs)
+
+
+def test_sensitivity_is_the_exponent_of_a_product() -> None:
+    found = {e.quantity: e.elasticity for e in sensitivity(setup_of(CAR), "bite_margin", stage=0, friction=-1)}
+    assert found["cover_clamp"] == pytest.approx(1.0, abs=1e-6)
+    assert found["peak_torque"] == pytest.approx(-1.0, abs=1e-3)
+    assert found["friction_low"] == pytest.approx(1.0, abs=1e-3)
+    assert found["outer_diameter"] == pytest.approx(0.6, abs=1e-3), "r_e = (D_o + D_i)/4, D_o 240 of 400"
+    ranked = [abs(v) for v in found.values()]
+    assert ranked == sorted(ranked, reverse=True)
+
+
+# --- mismatch
+
+
+@pytest.mark.parametrize("rule", RULES, ids=lambda r: f"{r.first[0]}-{r.second[0]} {r.first[1]}")
+def test_every_rule_stops_what_does_not_fit_and_lets_the_rest(rule) -> None:  # type: ignore[no-untyped-def]
+    (slot_a, name_a), (slot_b, name_b) = rule.first, rule.second
+    assert mismatches({slot_a: {name_a: 10.0}, slot_b: {name_b: 10.0 + rule.within * 0.9}}) == []
+    (found,) = mismatches({slot_a: {name_a: 10.0}, slot_b: {name_b: 11.0}})
+    assert found.slots == (slot_a, slot_b)
+    assert rule.mend in found.sentence
+
+
+def test_aluminium_wants_an_insert() -> None:
+    assert len(mismatches({"flywheel": {"material": "aluminium"}})) == 1
+    assert mismatches({"flywheel": {"material": "aluminium", "steel_insert": True}}) == []
+
+
+# --- sweep
+
+
+def beaten(rows: np.ndarray, i: int) -> bool:  # type: ignore[type-arg]
+    return any(np.all(r >= rows[i]) and np.any(r > rows[i]) for r in rows)
+
+
+@given(st.lists(st.tuples(*[st.integers(0, 5)] * 3), min_size=1, max_size=60))
+def test_the_front_is_what_nothing_beats(points: list[tuple[int, int, int]]) -> None:
+    rows = np.array(points, dtype=np.float64)
+    np.testing.assert_array_equal(non_dominated(rows), [not beaten(rows, i) for i in range(len(rows))])
+
+
+SHELF = {
+    "disc": [
+        Part("organic 240", 100, {"outer_diameter": 0.24, "inner_diameter": 0.155}, {"facing_material": "organic"},
+             {"spline_count": 24}),
+        Part("cermet 240", 220, {"outer_diameter": 0.24, "inner_diameter": 0.16}, {"facing_material": "cermet"},
+             {"spline_count": 24}),
+        Part("cermet, odd spline", 200, {"outer_diameter": 0.24, "inner_diameter": 0.16},
+             {"facing_material": "cermet"}, {"spline_count": 10}),
+    ],
+    "shaft": [Part("24-tooth", 0, {}, {}, {"spline_count": 24})],
+    "cover": [Part(f"t {t}", 300 + 40 * i, {"diaphragm_thickness": t / 1e3}) for i, t in enumerate((2.8, 3.0, 3.2))],
+    "master": [Part(f"{b}", 60, {"master_diameter": b / 1e3}) for b in (17.78, 19.05, 20.64, 22.23)],
+}  # fmt: skip
+BRIEF = {q: t for q, t in FULL.items() if q not in {"facing_material", "pressure_limit"}}
+
+
+def test_a_sweep_equals_one_job_after_the_other() -> None:
+    found = sweep(entries(BRIEF), SHELF, stage=0.0)
+    assert isinstance(found, Finding)
+    assert found.total == 36
+    passing = []
+    for disc, cover, master in product(SHELF["disc"], SHELF["cover"], SHELF["master"]):
+        if disc.properties["spline_count"] != 24:
+            continue
+        setup = set_up(entries(BRIEF) | entries({"facing_material": disc.options["facing_material"]}))
+        given_ = {**disc.values, **cover.values, **master.values}
+        wanted = ("bite_margin", "use_factor", "pressure_margin", "least_lift_margin", "overtravel_margin",
+                  "plate_lift_available")  # fmt: skip
+        v = setup.evaluate(wanted, friction=-1.0, **given_)
+        effort = max(float(setup.evaluate(("pedal_effort",), plate_lift=x, **given_)["pedal_effort"])
+                     for x in (v["plate_lift_available"], setup.known["cushion_travel"]))  # fmt: skip
+        if (v["bite_margin"] >= v["use_factor"] and v["pressure_margin"] >= 1 and v["least_lift_margin"] >= 1
+                and v["overtravel_margin"] >= 1 and effort <= 250):  # fmt: skip
+            passing.append((disc.name, cover.name, master.name))
+    assert found.kept == len(passing)
+    assert passing
+    assert {(r["disc"], r["cover"], r["master"]) for r in found.front} <= set(passing)
+    assert found.kept + sum(found.excluded.values()) == found.total
+    assert found.excluded["mismatch"] == 12
+    assert set(OBJECTIVES) <= set(found.front[0])
+
+
+def test_a_sweep_can_be_cancelled_and_tells_its_progress() -> None:
+    told: list[tuple[int, int]] = []
+
+    def progress(done: int, total: int) -> bool:
+        told.append((done, total))
+        return False
+
+    found = sweep(entries(BRIEF), SHELF, stage=0.0, progress=progress)
+    assert not found.complete
+    assert told == [(found.total, 36)]
+    assert found.total < 36
+
+
+def test_what_brief_and_shelf_do_not_say_is_left_out_and_named() -> None:
+    found = sweep(entries({q: t for q, t in CAR.items() if q != "cover_clamp"}),
+                  {"cover": [Part("soft", 100, {"cover_clamp": 9e3}), Part("hard", 200, {"cover_clamp": 11e3})]},
+                  stage=0.0)  # fmt: skip
+    assert found.unseen == ("effort", "heat", "inertia", "lift")
+    assert found.excluded == {"bite": 1, "pressure": 1}
+
+
+def test_of_several_crossings_the_nearest_comes_first_with_its_own_direction() -> None:
+    """A concentric slave lifts enough when a little smaller; far smaller would cross again on the other side."""
+    from liftbite.core.analysis.goal_seek import seek
+
+    setup = setup_of(FULL)
+    found = seek(setup, "lift_margin", 1.1, "slave_outer_diameter", stage=0, friction=0)
+    assert found is not None
+    assert found.reached
+    now = setup.known["slave_outer_diameter"]
+    assert abs(found.crossings[0] - now) == min(abs(c - now) for c in found.crossings)
+    assert not found.at_least
+    smaller = setup.evaluate(("lift_margin",), slave_outer_diameter=found.crossings[0] - 1e-5)["lift_margin"]
+    assert smaller > 1.1
