@@ -49,7 +49,7 @@ pictures: .venv/.dev web/dist/index.html .venv/.chromium ## Take the screenshots
 	$(BIN)/python -m docs.pictures
 
 bench: .venv/.dev web/dist/index.html .venv/.chromium ## Measure; prints figures, judges nothing
-	$(BIN)/python -m bench
+	$(BIN)/python -m benchmarks
 
 .venv/bin/uv:
 	$(PYTHON) -m venv .venv

@@ -1,9 +1,13 @@
-"""HTTP in and out: Pydantic models, one problem shape, an OpenAPI document that the web's types come from.
+"""HTTP in and out, by station: views, models and what answers look like stand together.
 
-- `models`     what goes over the wire
-- `present`    answers of the core to those models; the command line prints the same
-- `problems`   every error as a problem document (RFC 9457), mapped in one place
-- `guard`      Host header, origin, security headers
-- `jobs`, `curves`, `catalogue`   the views
-- `app`        the application factory
+- `app`, `serving`   the application factory; the server it runs in, in use and in tests
+- `jobs`             list, open, change, undo, ask backwards, working, files
+- `brief`            a dynamometer file before it becomes a curve
+- `choose`, `find`, `shelf`   the workbench, the finder, parts
+- `measure`          the bench
+- `problems`         every error as a problem document (RFC 9457), mapped in one place
+- `guard`            Host header, origin, security headers
+- `common`           the store, the moment, ways to answer
+
+Models are Pydantic's; the OpenAPI document that the web's types are made from follows from them.
 """

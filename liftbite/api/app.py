@@ -15,13 +15,20 @@ from sqlalchemy.orm import Session, sessionmaker
 from werkzeug.exceptions import NotFound
 
 from liftbite import __version__
-from liftbite.api import bench_files, curves, finding, jobs, measure, problems, shelf, workbench
-from liftbite.api import models as m
+from liftbite.api import problems
+from liftbite.api.brief import views as curves
+from liftbite.api.choose import views as workbench
+from liftbite.api.find import views as finding
 from liftbite.api.guard import protect
-from liftbite.api.present import catalogue_out
-from liftbite.bench.gauge import Gauges
-from liftbite.jobfile import JobFile
-from liftbite.stock import generic_parts
+from liftbite.api.jobs import models as m
+from liftbite.api.jobs import views as jobs
+from liftbite.api.jobs.present import catalogue_out
+from liftbite.api.measure import files as bench_files
+from liftbite.api.measure import views as measure
+from liftbite.api.shelf import views as shelf
+from liftbite.core.parts.stock import generic_parts
+from liftbite.files.job import JobFile
+from liftbite.gauges.gauge import Gauges
 from liftbite.store.database import open_database
 from liftbite.store.parts import stock
 

@@ -11,8 +11,8 @@ from pydantic import BaseModel, ValidationError
 from werkzeug.exceptions import HTTPException
 
 from liftbite.core.errors import LiftBiteError, UnreadableEntry, UnreadableFile
-from liftbite.store.bench import NoSuchInstrument, NoSuchTaking
 from liftbite.store.jobs import NoSuchJob, Stale
+from liftbite.store.measurements import NoSuchInstrument, NoSuchTaking
 from liftbite.store.parts import NoSuchPart
 
 MEDIA_TYPE = "application/problem+json"

@@ -21,8 +21,8 @@ from liftbite.core.measure.keyed import read_distance, read_keyed
 from liftbite.demo.parts import PARTS
 from liftbite.demo.readings import TAKINGS, DemoTaking
 from liftbite.demo.shop import JOBS, OPENED, DemoJob
-from liftbite.store import bench
 from liftbite.store import jobs as store
+from liftbite.store import measurements as bench
 from liftbite.store.parts import add_parts
 
 HERE = Path(__file__).parent

@@ -14,10 +14,14 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from pydantic import BaseModel
 
-from liftbite.api import models, models_measure, models_proofs, models_shelf, models_work
 from liftbite.api.app import create_app
+from liftbite.api.choose import models as models_work
+from liftbite.api.jobs import models
+from liftbite.api.measure import models as models_measure
+from liftbite.api.measure import models_calculations as models_proofs
+from liftbite.api.shelf import models as models_shelf
 from liftbite.core.job.inputs import INPUTS
-from tests.api.test_jobs import begin, enter, field
+from tests.api.jobs.test_views import begin, enter, field
 
 WRITES = [
     ("post", "/api/jobs"),

@@ -10,7 +10,7 @@ from collections.abc import Iterator
 import numpy as np
 import pytest
 
-from liftbite.api.drawing import section_out
+from liftbite.api.choose.drawing import section_out
 from liftbite.core.analysis.life import life
 from liftbite.core.analysis.repeated_starts import start_row
 from liftbite.core.analysis.stroke import Stroke, stroke

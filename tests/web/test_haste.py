@@ -7,7 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Page, Route, expect
 
-from liftbite.bench.simulate import Simulator, dial_sweep
+from liftbite.gauges.simulate import Simulator, dial_sweep
 from tests.web.steps import open_job
 from tests.web.test_walk_measure import add_gauge
 

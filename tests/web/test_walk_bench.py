@@ -15,7 +15,7 @@ from liftbite.core.drawing.motion import motion
 from liftbite.core.job.setup import set_up
 from liftbite.demo import ledger_of
 from liftbite.demo.shop import JOBS
-from liftbite.jobfile import dump, to_file
+from liftbite.files.job import dump, to_file
 from tests.jobs import entries
 from tests.jobs import ledger_of as ledger
 from tests.web.steps import all_four, answer, fill, open_job, pick, result, show

@@ -11,7 +11,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import BrowserContext, Locator, Page, expect
 
-from liftbite.bench.simulate import Simulator, caliper, depths, dial_sweep, read_values
+from liftbite.gauges.simulate import Simulator, caliper, depths, dial_sweep, read_values
 from tests.web.steps import answer, open_job, show, turn
 
 

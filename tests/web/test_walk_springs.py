@@ -8,7 +8,7 @@ from pathlib import Path
 from playwright.sync_api import Page, expect
 
 from tests.jobs import FULL
-from tests.test_cli import write
+from tests.cli.test_main import write
 from tests.web.steps import fill, open_job, pick, result, sentence, show, state
 
 

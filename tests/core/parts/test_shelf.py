@@ -23,9 +23,9 @@ from liftbite.core.parts.shelf import (
     would_misfit,
 )
 from liftbite.core.parts.slots import FITS, SLOTS
+from liftbite.core.parts.stock import generic_parts
 from liftbite.demo.parts import PARTS
-from liftbite.shelfcsv import read_shelf, write_shelf
-from liftbite.stock import generic_parts
+from liftbite.files.shelf_csv import read_shelf, write_shelf
 from tests.jobs import CAR, entries
 
 HEAVY = ShelfPart("cover", "Heavy", {"cover_clamp": "11 kN", "lever_ratio": "4.4"}, 300.0)

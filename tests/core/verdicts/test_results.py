@@ -15,7 +15,7 @@ from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.results import MARGINS, RESULTS_OF, asked_of, friction_of, results_in, target_of
 from tests.jobs import CAR, FULL, MOTORCYCLE, entries, setup_of
 
-GROUPS = (Path(__file__).parents[4] / "web" / "src" / "lib" / "groups.ts").read_text()
+GROUPS = (Path(__file__).parents[3] / "web" / "src" / "lib" / "groups.ts").read_text()
 ON_SCREEN = set(re.findall(r'"(\w+)"', GROUPS))
 BASES = {"dry_car": CAR, "wet_motorcycle": MOTORCYCLE}
 PICKS = [

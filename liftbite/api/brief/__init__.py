@@ -1,0 +1,1 @@
+"""The brief: a dynamometer file looked at before it becomes a curve."""

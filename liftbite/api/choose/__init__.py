@@ -1,0 +1,1 @@
+"""Choose: the drawing, starts, flywheels, what moves a result."""

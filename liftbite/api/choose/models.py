@@ -1,0 +1,212 @@
+"""What the workbench sends: the drawing that moves, starts, wheels, what moves a margin."""
+
+from __future__ import annotations
+
+from pydantic import BaseModel, Field
+
+from liftbite.api.jobs.models import FigureOut, NameOut
+
+Grid = list[list[float]]
+
+
+class OutlineOut(BaseModel):
+    """A closed outline: corners as [along the shaft, radius, motion], in mm; motion is an index, -1 for none."""
+
+    part: str
+    material: str
+    points: list[tuple[float, float, int]]
+
+
+class DimensionOut(BaseModel):
+    """A dimension between two corners."""
+
+    name: str
+    label: str
+    value: FigureOut
+    start: tuple[float, float, int]
+    end: tuple[float, float, int]
+    across: bool
+
+
+class UsualOut(BaseModel):
+    """A size that is drawn though nobody entered it."""
+
+    name: str
+    label: str
+    value: FigureOut
+
+
+class LimitOut(BaseModel):
+    """Something the stroke or the life runs into: where [mm], and why in words."""
+
+    name: str
+    at: float
+    sentence: str
+
+
+class LifeOut(BaseModel):
+    """Clamp and margin over wear."""
+
+    wear: list[float] = Field(description="[mm]")
+    clamp: list[float | None] = Field(description="[N]")
+    margin: list[float | None]
+    target: float
+    ends: list[LimitOut]
+
+
+class PerMetricOut(BaseModel):
+    """Inch-system units per metric one, for second rulers."""
+
+    length: float = Field(description="in per mm")
+    force: float = Field(description="lbf per N")
+    pressure: float = Field(description="psi per MPa")
+    torque: float = Field(description="lb-ft per N·m")
+
+
+class SectionOut(BaseModel):
+    """The clutch as a drawing that moves. Grids are [wear][pedal]; lengths in mm, forces in N."""
+
+    parts: list[NameOut]
+    clutch: list[OutlineOut]
+    chain: list[OutlineOut]
+    dimensions: list[DimensionOut]
+    motions: list[Grid] = Field(description="Displacement by motion index.")
+    wear: list[float]
+    found: float = Field(description="Wear found by measuring, or entered [mm].")
+    pedal: list[float]
+    gaps: list[Grid] = Field(description="Gap at each face, from the engine's side on.")
+    face_parts: list[str] = Field(description="What lies between the gaps, one more than there are gaps.")
+    lift: Grid
+    effort: Grid | None
+    pressure: Grid | None = Field(description="[MPa]")
+    passes: Grid | None = Field(description="Engine torque still passed, nominal friction [N·m].")
+    effort_limit: float | None
+    first_movement: list[float | None]
+    bite_point: list[float | None]
+    stop: LimitOut | None
+    warns: list[LimitOut]
+    life: LifeOut | None
+    usual: list[UsualOut]
+    needs: list[NameOut]
+    trouble: str | None = Field(description="Why nothing can be drawn.")
+    inch: PerMetricOut
+
+
+class TraceOut(BaseModel):
+    """One start over time."""
+
+    time: list[float] = Field(description="[s]")
+    engine: list[float] = Field(description="[rpm], at the crank")
+    vehicle: list[float] = Field(description="[rpm], the gearbox side as seen from the crank")
+    torque: list[float] = Field(description="[N·m] at the clutch")
+    power: list[float] = Field(description="[kW] of heat")
+    heat: list[float] = Field(description="[kJ]")
+    temperature: list[float] = Field(description="[°C] of the hottest plate")
+
+
+class StartOut(BaseModel):
+    """One kind of start, integrated."""
+
+    name: str
+    label: str
+    outcome: str
+    good: bool
+    energy: FigureOut
+    slip_time: FigureOut
+    peak_power: FigureOut
+    lowest_speed: FigureOut
+    temperature: FigureOut
+
+
+class RowOut(BaseModel):
+    """Starts one after the other with cooling between them [°C], [kJ]."""
+
+    begins: list[float]
+    ends: list[float]
+    heat: list[float]
+    outcome: list[str]
+    interval: FigureOut
+    sustained: float
+    brief: float
+
+
+class LaunchOut(BaseModel):
+    """Starts of a job."""
+
+    trace: TraceOut | None
+    start: StartOut | None
+    closed_energy: FigureOut | None
+    closed_time: FigureOut | None
+    kinds: list[StartOut]
+    row: RowOut | None
+    sentence: str
+    needs: list[NameOut]
+    trouble: str | None
+
+
+class ChangeOfWheelOut(BaseModel):
+    """A figure with the old wheel and with the new one."""
+
+    name: str
+    label: str
+    old: FigureOut | None
+    new: FigureOut | None
+
+
+class GearOut(BaseModel):
+    """What the rotating parts feel like in a gear."""
+
+    gear: int
+    ratio: float
+    old: FigureOut | None
+    new: FigureOut | None
+    of_vehicle: float | None = Field(description="New mass over the vehicle's.")
+
+
+class WheelOut(BaseModel):
+    """Flywheel: old against new."""
+
+    figures: list[ChangeOfWheelOut]
+    gears: list[GearOut]
+    needs: list[NameOut]
+    has_old: bool
+
+
+class EffectOut(BaseModel):
+    """How an input moves a result."""
+
+    name: str
+    label: str
+    elasticity: float = Field(description="Per cent of the result per per cent of the input.")
+    swing: FigureOut | None = Field(description="Change of the result over the tolerance typed.")
+    low: FigureOut | None
+    high: FigureOut | None
+    value: FigureOut | None
+    can_enter: bool
+
+
+class SpreadOut(BaseModel):
+    """A result under the tolerances of its inputs."""
+
+    nominal: FigureOut
+    worst: FigureOut
+    best: FigureOut
+    low: FigureOut
+    high: FigureOut
+    short: float | None
+    samples: int
+    bins: list[float]
+    counts: list[int]
+    target: float | None
+
+
+class MovesOut(BaseModel):
+    """What moves a result most, and how sure it is."""
+
+    result: NameOut
+    results: list[NameOut]
+    effects: list[EffectOut]
+    spread: SpreadOut | None
+    tolerances: int
+    needs: list[NameOut]
+    trouble: str | None

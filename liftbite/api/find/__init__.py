@@ -1,0 +1,1 @@
+"""The finder: a search that runs beside the requests."""

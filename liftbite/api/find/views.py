@@ -1,0 +1,252 @@
+"""Views of the finder: a sweep over the shelf that runs beside the requests, tells its progress and can be cancelled.
+
+- `Run`, `Runs`   a sweep on its way, and those of the application
+"""
+
+from __future__ import annotations
+
+import itertools
+import threading
+import time
+from collections import OrderedDict
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+import numpy as np
+from flask import Response, current_app
+from flask_openapi3 import APIBlueprint, Tag
+from pydantic import BaseModel, Field
+
+from liftbite.api.choose.drawing import stage_of
+from liftbite.api.common import reply, session_of
+from liftbite.api.jobs import models as m
+from liftbite.api.jobs.entries import read_entries
+from liftbite.api.jobs.present import band_out, typed_safely, verdict_out
+from liftbite.api.jobs.views import JobPath
+from liftbite.api.problems import problem_responses
+from liftbite.api.shelf import models as ms
+from liftbite.api.shelf.views import with_parts
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.job import ledger
+from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.ledger import Entry, read_entry
+from liftbite.core.job.setup import label_of, set_up, unit_of
+from liftbite.core.parts.finder import LIMITS, OBJECTIVES, Finding, Part, sweep
+from liftbite.core.parts.shelf import misfits, sweep_part
+from liftbite.core.parts.slots import SLOTS
+from liftbite.core.units.read import KINDS
+from liftbite.core.verdicts.answers import answer
+from liftbite.core.verdicts.verdict import Band
+from liftbite.store import jobs as store
+from liftbite.store import parts as shelf
+
+api = APIBlueprint("finder", __name__, abp_tags=[Tag(name="finder")])
+_PROBLEMS = problem_responses(400, 404, 422)
+_MOST = 50_000_000
+_SHOWN = 400  # candidates sent at once
+_LABELS = {
+    "bite": ("Bite margin", ""), "lift": ("Lift margin", ""), "effort": ("Effort", "N"),
+    "inertia": ("Inertia", "kg·m²"),
+    "heat": ("Heat margin", ""), "price": ("Price", ""),
+}  # fmt: skip
+
+
+@dataclass
+class Run:
+    """A sweep on its way."""
+
+    number: int
+    shelf: Mapping[str, list[Part]]
+    ids: Mapping[str, Mapping[str, int]]
+    total: int
+    all_four: bool = True
+    state: str = "running"
+    trouble: str | None = None
+    cancelled: threading.Event = field(default_factory=threading.Event)
+    finding: Finding | None = None
+
+    def work(self, entries: Mapping[str, Entry], stage: float) -> None:
+        """Sweeps; what was found so far can be looked at while it does."""
+
+        def go_on(_done: int, _total: int) -> bool:
+            time.sleep(0)  # lets a request through
+            return not self.cancelled.is_set()
+
+        try:
+            self.finding = sweep(
+                entries, self.shelf, stage=stage, all_four=self.all_four, progress=go_on, seen=self._see
+            )
+            self.state = "finished" if self.finding.complete else "cancelled"
+        except Exception as error:
+            self.state, self.trouble = "failed", f"The finder failed: {error}"
+            raise
+
+    def _see(self, finding: Finding) -> None:
+        self.finding = finding
+
+
+class Runs:
+    """The sweeps of this application, the oldest forgotten; a new one of a job ends the one before."""
+
+    def __init__(self, most: int = 8) -> None:
+        self.most = most
+        self._runs: OrderedDict[int, Run] = OrderedDict()
+        self._numbers = itertools.count(1)
+        self._lock = threading.Lock()
+
+    def start(self, run_of: Any) -> Run:
+        """Keeps a new run made by `run_of(number)`; those still running are cancelled."""
+        with self._lock:
+            for old in self._runs.values():
+                old.cancelled.set()
+            run: Run = run_of(next(self._numbers))
+            self._runs[run.number] = run
+            while len(self._runs) > self.most:
+                self._runs.popitem(last=False)
+        return run
+
+    def get(self, number: int) -> Run:
+        """A run by its number."""
+        run = self._runs.get(number)
+        if run is None:
+            raise UnreadableEntry("This search is not kept any more; start it again.")
+        return run
+
+
+class RunPath(BaseModel):
+    """Number of a run."""
+
+    run_id: int = Field(ge=1, le=2**53)
+
+
+def _runs() -> Runs:
+    runs: Runs = current_app.extensions["liftbite.runs"]
+    return runs
+
+
+def _free_parts(free: ms.FreeIn) -> list[Part]:
+    """A figure left free as parts of a slot of its own."""
+    asked = INPUTS.get(free.quantity)
+    if asked is None or asked.many or asked.unit in {"text", "curve"}:
+        raise UnreadableEntry(f"“{free.quantity}” is no figure that can be left free")
+    ends = [read_entry(free.quantity, typed).si for typed in (free.start, free.end)]
+    if ends[0] is None or ends[1] is None or ends[0] >= ends[1]:
+        raise UnreadableEntry(f"{asked.label}: from “{free.start}” to “{free.end}” has to go upwards")
+    values = np.linspace(ends[0], ends[1], free.steps + 1)
+    if asked.unit == "count":
+        values = np.unique(values.round())
+    unit = KINDS[asked.unit].metric if asked.unit != "count" else ""
+    return [Part(typed_safely(float(v), free.quantity, True, unit), 0.0, {free.quantity: float(v)}) for v in values]
+
+
+@api.post("/api/jobs/<int:job_id>/finds", responses={"201": ms.FindOut, **_PROBLEMS})
+def start_find(path: JobPath, body: ms.FindIn) -> Response:
+    """Begins a sweep over parts and free figures against the job's brief."""
+    with session_of() as session:
+        entries = dict(ledger.present(store.revisions_of(session, path.job_id)))
+        slots: dict[str, list[Part]] = {}
+        ids: dict[str, dict[str, int]] = {}
+        for slot, numbers in body.slots.items():
+            if slot not in SLOTS:
+                raise UnreadableEntry(f"“{slot}” is no kind of part")
+            if not numbers:
+                continue
+            taken = [(n, sweep_part(shelf.part_of(session, n))) for n in numbers]
+            slots[slot] = [part for _, part in taken]
+            ids[slot] = {part.name: n for n, part in taken}
+    for free in body.free:
+        slots[f"={free.quantity}"] = _free_parts(free)
+    if not slots:
+        raise UnreadableEntry("Pick parts of at least one kind, or leave a figure free.")
+    total = int(np.prod([len(parts) for parts in slots.values()], dtype=np.float64))
+    if total > _MOST:
+        raise UnreadableEntry(f"{total} combinations are too many; {_MOST} can be swept. Leave some parts out.")
+    setup = set_up(entries)
+    run = _runs().start(lambda number: Run(number, slots, ids, total, body.all_four))
+    threading.Thread(target=run.work, args=(entries, stage_of(setup)), daemon=True).start()
+    return reply(_find_out(run), 201)
+
+
+@api.get("/api/finds/<int:run_id>", responses={"200": ms.FindOut, **_PROBLEMS})
+def get_find(path: RunPath) -> Response:
+    """How far a sweep is and what it found so far."""
+    return reply(_find_out(_runs().get(path.run_id)))
+
+
+@api.delete("/api/finds/<int:run_id>", responses={"200": ms.FindOut, **_PROBLEMS})
+def cancel_find(path: RunPath) -> Response:
+    """Stops a sweep; what it found so far stays."""
+    run = _runs().get(path.run_id)
+    run.cancelled.set()
+    return reply(_find_out(run))
+
+
+def _find_out(run: Run) -> ms.FindOut:
+    found = run.finding
+    shown = _best(found.front, _SHOWN) if found else []
+    unseen = set(found.unseen) if found else set()
+    return ms.FindOut(
+        run=run.number, total=run.total, done=found.total if found else 0, kept=found.kept if found else 0,
+        state=run.state, candidates=[_candidate(row, run) for row in shown],  # type: ignore[arg-type]
+        more_candidates=max(0, len(found.front) - _SHOWN) if found else 0,
+        excluded=[ms.ExcludedOut(name=n, says=LIMITS[n], count=c)
+                  for n, c in sorted((found.excluded if found else {}).items(), key=lambda p: -p[1])],
+        objectives=[ms.ObjectiveOut(name=n, label=_LABELS[n][0], unit=_LABELS[n][1], more=sign > 0)
+                    for n, sign in OBJECTIVES.items() if n not in unseen],
+        unseen=[_LABELS[n][0] for n in OBJECTIVES if n in unseen], trouble=run.trouble,
+    )  # fmt: skip
+
+
+def _best(front: list[dict[str, Any]], most: int) -> list[dict[str, Any]]:
+    """At most `most` of the front, spread evenly over bite, so that both ends stay in sight."""
+    if len(front) <= most:
+        return front
+    ordered = sorted(front, key=lambda row: row.get("bite", row.get("price", 0.0)))
+    return [ordered[i] for i in np.linspace(0, len(ordered) - 1, most).round().astype(int)]
+
+
+def _candidate(row: Mapping[str, Any], run: Run) -> ms.CandidateOut:
+    return ms.CandidateOut(
+        parts={s: run.ids[s][row[s]] for s in run.ids}, free={s[1:]: row[s] for s in run.shelf if s.startswith("=")},
+        names={SLOTS.get(s, label_of(s[1:])): row[s] for s in run.shelf},
+        objectives={n: round(float(row[n]), 4) for n in OBJECTIVES if n in row and np.isfinite(row[n])},
+    )  # fmt: skip
+
+
+_COMPARED = (
+    "clamp_load", "torque_capacity", "bite_margin", "mean_pressure", "pressure_margin", "plate_lift_available",
+    "lift_margin", "overtravel_margin", "slip_energy", "heat_margin", "sustained_margin", "engine_inertia",
+    "burst_margin", "balance_margin", "joint_margin",
+)  # fmt: skip
+
+
+@api.post("/api/jobs/<int:job_id>/compare", responses={"200": ms.CompareOut, **_PROBLEMS})
+def compare(path: JobPath, body: ms.CompareIn) -> Response:
+    """Candidates side by side with the job as it is."""
+    with session_of() as session:
+        present = dict(ledger.present(store.revisions_of(session, path.job_id)))
+        columns = [_compared("As it is", present)]
+        for number, candidate in enumerate(body.candidates, start=1):
+            tried, _ = read_entries(candidate.entries)
+            after = with_parts(present, shelf.parts_of(session, candidate.parts), tried)
+            columns.append(_compared(f"Pin {number}", after))
+    rows = [m.NameOut(name=n, label=label_of(n)) for n in _COMPARED if any(n in c.figures for c in columns)]
+    return reply(ms.CompareOut(rows=rows, columns=columns))
+
+
+def _compared(label: str, entries: Mapping[str, Entry]) -> ms.ComparedOut:
+    answers = answer(entries)
+    figures = {}
+    for name in _COMPARED:
+        band = answers.results.get(name)
+        if isinstance(band, Band):
+            out = band_out(band, unit_of(name, answers.setup.graph))
+            if out is not None:
+                low = out.low.metric
+                figures[name] = f"{low.figure} {low.unit}".strip()
+    clash = misfits(answers.setup)
+    return ms.ComparedOut(
+        label=label, verdicts=[verdict_out(v) for v in (answers.verdict, *answers.others)], figures=figures,
+        misfit=clash[0].sentence if clash else None,
+    )  # fmt: skip

@@ -1,0 +1,1 @@
+"""Jobs: list, open, change, undo, ask backwards, working, files in and out."""

@@ -1,0 +1,48 @@
+"""From what came over the wire to entries of the core."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+
+from liftbite.api.jobs.models import ColumnMappingIO, EntryIn
+from liftbite.core.errors import UnreadableEntry, UnreadableFile
+from liftbite.core.job.dyno_file import ColumnMapping, read_curve
+from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.ledger import Entry, curve_entry, read_entry
+
+
+def mapping_of(mapping: ColumnMappingIO) -> ColumnMapping:
+    """The mapping of a file, as the core takes it."""
+    return ColumnMapping(**mapping.model_dump())
+
+
+def read_entries(asked: Iterable[EntryIn]) -> tuple[list[Entry], dict[str, tuple[str | None, str]]]:
+    """What can be taken, and for the rest what was typed and why it cannot."""
+    taken: list[Entry] = []
+    faults: dict[str, tuple[str | None, str]] = {}
+    for entry in asked:
+        try:
+            if entry.file is not None:
+                taken.append(_from_file(entry))
+            elif entry.typed is None and entry.quantity in INPUTS:
+                taken.append(Entry(entry.quantity, None))
+            else:
+                taken.append(read_entry(entry.quantity, entry.typed))
+        except (UnreadableEntry, UnreadableFile) as error:
+            faults[entry.quantity] = (entry.typed, str(error))
+    return taken, faults
+
+
+def _from_file(entry: EntryIn) -> Entry:
+    assert entry.file is not None
+    read = read_curve(entry.file.text, mapping_of(entry.file.mapping))
+    kept = {"notes": list(read.notes), "mapping": entry.file.mapping.model_dump(), "text": entry.file.text}
+    return curve_entry(entry.quantity, entry.file.name, read.curve, kept)
+
+
+def changes(entries: Iterable[Entry], present: Mapping[str, Entry]) -> list[Entry]:
+    """Entries that differ from what is in force; typing the same again is no change."""
+    return [
+        e for e in entries
+        if e.curve is not None or e.typed != (present[e.quantity].typed if e.quantity in present else None)
+    ]  # fmt: skip

@@ -1,0 +1,488 @@
+"""What goes over the wire."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from liftbite.files.fields import Words
+
+Text = Annotated[Words, Field(max_length=4000)]
+Name = Annotated[Words, Field(min_length=1, max_length=100)]
+
+
+class _In(BaseModel):
+    model_config = ConfigDict(extra="forbid")
+
+
+# --- figures
+
+
+class ShownOut(BaseModel):
+    """A figure and its unit, ready for the eye."""
+
+    figure: str
+    unit: str
+
+
+class FigureOut(BaseModel):
+    """A value in SI and as it is shown in both systems."""
+
+    si: float | None
+    metric: ShownOut
+    inch: ShownOut
+
+
+class BandOut(BaseModel):
+    """A result over the friction band."""
+
+    low: FigureOut
+    nominal: FigureOut
+    high: FigureOut
+    single: bool = Field(description="True where friction does not enter and the three are equal.")
+
+
+# --- a job
+
+
+class QuestionOut(BaseModel):
+    """Asks about a figure that is unusual, with readings that would not be."""
+
+    sentence: str
+    instead: list[str]
+
+
+class CurveOut(BaseModel):
+    """A torque curve in the units of the chart."""
+
+    rpm: list[float]
+    torque: list[float] = Field(description="[N·m]")
+
+
+class FieldOut(BaseModel):
+    """An input of this arrangement as it stands."""
+
+    name: str
+    typed: str | None = Field(description="As typed; null where nothing was entered.")
+    typeset: str | None = Field(description="As typed, with fractions set properly.")
+    value: FigureOut | None
+    mark: Literal["entered", "measured", "assumed", "missing"]
+    why: str | None = Field(description="For an assumed value: where it comes from.")
+    source: str | None = Field(description="For an assumed value: its source mark.")
+    question: QuestionOut | None
+    problem: str | None = Field(description="Why what was typed cannot be taken.")
+    curve: CurveOut | None
+    points: int | None
+    notes: list[str]
+
+
+class PickedOut(BaseModel):
+    """A choice of this arrangement as it stands."""
+
+    name: str
+    option: str | None
+    begun: bool = Field(description="True where nobody chose and the layout's beginning option is in force.")
+
+
+class ResultOut(BaseModel):
+    """A result, for the planned stage and for the engine as it is."""
+
+    name: str
+    label: str
+    question: Literal["bite", "lift", "heat", "true"]
+    planned: BandOut | None
+    now: BandOut | None
+
+
+class NameOut(BaseModel):
+    """A quantity by name and label."""
+
+    name: str
+    label: str
+
+
+class LinkOut(BaseModel):
+    """One thing that can give way."""
+
+    name: str
+    label: str
+    reserve: FigureOut
+    sentence: str
+
+
+class VerdictOut(BaseModel):
+    """The answer to one of the four questions."""
+
+    question: Literal["bite", "lift", "heat", "true"]
+    state: Literal[
+        "holds",
+        "slips",
+        "frees",
+        "drags",
+        "stays",
+        "warm",
+        "cooks",
+        "runs true",
+        "look again",
+        "thin",
+        "open",
+        "stop",
+        "cannot be",
+    ]
+    sentence: str
+    margin: BandOut | None
+    margin_now: BandOut | None
+    target: FigureOut | None
+    links: list[LinkOut]
+    elsewhere: LinkOut | None = Field(description="What falls short while the margin reaches its target.")
+    needs: list[NameOut]
+
+
+class StretchOut(BaseModel):
+    """A stretch of engine speed [rpm]."""
+
+    start: float
+    end: float
+
+
+class ChartOut(BaseModel):
+    """Engine torque over speed at the crank, with what the clutch holds across it [rpm], [N·m]."""
+
+    now: CurveOut
+    planned: CurveOut | None
+    holds_low: float | None
+    holds_nominal: float | None
+    holds_high: float | None
+    keeps: float | None
+    slips: list[StretchOut]
+    inch_per_metric: float = Field(description="lb-ft per N·m, for the second ruler.")
+    peak: FigureOut | None
+    holds: FigureOut | None
+
+
+class AssumptionOut(BaseModel):
+    """Something the answer stands on that nobody entered."""
+
+    name: str
+    label: str
+    value: FigureOut | None
+    option: str | None
+    mark: str
+    why: str
+
+
+class ProblemFieldOut(BaseModel):
+    """A fault and the field it belongs to."""
+
+    field: str
+    message: str
+
+
+class MisfitOut(BaseModel):
+    """Parts that do not go together: a stop, with the way out."""
+
+    fields: list[NameOut]
+    sentence: str
+
+
+class StepOut(BaseModel):
+    """A revision that undo or redo would act on, in words."""
+
+    number: int
+    words: str
+
+
+class JobOut(BaseModel):
+    """A job with everything it says at one moment."""
+
+    id: int
+    revision: int
+    name: str
+    vehicle: str
+    layout: str
+    put_away: bool
+    has_plan: bool
+    fields: list[FieldOut]
+    choices: list[PickedOut]
+    results: list[ResultOut]
+    verdicts: list[VerdictOut]
+    chart: ChartOut | None
+    assumptions: list[AssumptionOut]
+    problems: list[ProblemFieldOut]
+    misfits: list[MisfitOut]
+    undo: StepOut | None
+    redo: StepOut | None
+
+
+class JobLineOut(BaseModel):
+    """A job in the list."""
+
+    id: int
+    name: str
+    vehicle: str
+    layout: str
+    layout_label: str
+    changed_at: str
+    verdict: VerdictOut
+
+
+class JobListOut(BaseModel):
+    """The jobs of the shop."""
+
+    jobs: list[JobLineOut]
+    put_away: int
+
+
+# --- writing
+
+
+class ColumnMappingIO(_In):
+    """How a dynamometer file is to be read."""
+
+    delimiter: Literal[",", ";", "\t", "|"]
+    decimal: Literal[".", ","]
+    first_row: Annotated[int, Field(strict=True, ge=1)]
+    speed: Annotated[int, Field(strict=True, ge=0)] | None = None
+    torque: Annotated[int, Field(strict=True, ge=0)] | None = None
+    power: Annotated[int, Field(strict=True, ge=0)] | None = None
+    speed_unit: str = "rpm"
+    torque_unit: str = ""
+    power_unit: str = ""
+
+
+class CurveFileIn(_In):
+    """A dynamometer file and how to read it."""
+
+    name: Annotated[Words, Field(max_length=200)]
+    text: Annotated[Words, Field(max_length=3_000_000)]
+    mapping: ColumnMappingIO
+
+
+class EntryIn(_In):
+    """One quantity as typed or picked; null or nothing withdraws it. A curve comes as a file."""
+
+    quantity: Name
+    typed: Text | None = None
+    file: CurveFileIn | None = None
+
+
+class EntriesIn(_In):
+    """What was entered at one moment."""
+
+    entries: list[EntryIn] = Field(min_length=1, max_length=200)
+
+
+class NewJobIn(_In):
+    """A new job."""
+
+    name: Name
+    layout: Name
+    vehicle: Text = ""
+
+
+class PutAwayIn(_In):
+    """Whether a job is to be out of sight."""
+
+    put_away: Annotated[bool, Field(strict=True)]
+
+
+# --- curves
+
+
+class FileIn(_In):
+    """A file as dropped: its name and its bytes in base64."""
+
+    name: Annotated[Words, Field(max_length=200)]
+    data: Annotated[str, Field(max_length=4_500_000)]
+
+
+class ColumnOut(BaseModel):
+    """One column of a file."""
+
+    index: int
+    heading: str
+
+
+class ProposalOut(BaseModel):
+    """How a file seems to be built, to be confirmed."""
+
+    name: str
+    text: str
+    mapping: ColumnMappingIO
+    columns: list[ColumnOut]
+    preview: list[list[str]]
+    reference: Literal["wheel", "crank", ""]
+    questions: list[str]
+    units: dict[str, list[str]]
+
+
+class CurveReadOut(BaseModel):
+    """A file read as mapped."""
+
+    curve: CurveOut
+    notes: list[str]
+    points: int
+    peak_torque: FigureOut
+    peak_torque_speed: FigureOut
+    peak_power: FigureOut
+    peak_power_speed: FigureOut
+
+
+# --- working, asking
+
+
+class TermOut(BaseModel):
+    """One quantity that enters a step."""
+
+    name: str
+    label: str
+    symbol: str
+    text: str
+    value: FigureOut | None
+    si: str
+    typeset: str | None
+    mark: str
+    why: str
+    words: str | None
+
+
+class WorkingStepOut(BaseModel):
+    """One formula with its figures."""
+
+    name: str
+    label: str
+    meaning: str
+    formula: str
+    symbol: str
+    value: FigureOut | None
+    si: str
+    words: str | None
+    terms: list[TermOut]
+    mark: str
+    source: str
+    holds: str
+
+
+class WorkingOut(BaseModel):
+    """The steps behind a result, the result first."""
+
+    steps: list[WorkingStepOut]
+    at: str = Field(description="Stage and place in the friction band, in words.")
+
+
+class TryIn(_In):
+    """Entries to look at without keeping them."""
+
+    entries: list[EntryIn] = Field(default_factory=list, max_length=200)
+
+
+class WorkingIn(TryIn):
+    """A result, and the state its working is shown at."""
+
+    quantity: Name
+    planned: bool = True
+    friction: float = Field(default=-1.0, ge=-1, le=1, allow_inf_nan=False, description="-1 low, 0 nominal, 1 high")
+
+
+class AskIn(TryIn):
+    """A target for a result; without one, the target the use asks for."""
+
+    result: Name = "bite_margin"
+    target: Text | None = None
+
+
+class SoughtOut(BaseModel):
+    """What one quantity would have to be."""
+
+    name: str
+    label: str
+    can_enter: bool = Field(description="True where it is a field of this arrangement that can take the answer.")
+    present: FigureOut | None
+    values: list[FigureOut]
+    typed: list[str] = Field(description="The same as they would be typed, rounded to the safe side.")
+    at_least: bool
+    best: FigureOut
+    best_at: FigureOut
+
+
+class AskedOut(BaseModel):
+    """Answers to a result asked backwards."""
+
+    target: FigureOut
+    at: str
+    sought: list[SoughtOut]
+
+
+# --- history
+
+
+class ChangeOut(BaseModel):
+    """One quantity in a revision: before and after."""
+
+    name: str
+    label: str
+    before: str | None
+    after: str | None
+
+
+class RevisionOut(BaseModel):
+    """A revision of the ledger in words."""
+
+    number: int
+    kind: Literal["start", "edit", "undo", "redo"]
+    at: str
+    of: int | None
+    changes: list[ChangeOut]
+
+
+class HistoryOut(BaseModel):
+    """The ledger of a job, newest first."""
+
+    revisions: list[RevisionOut]
+
+
+# --- catalogue
+
+
+class InputInfoOut(BaseModel):
+    """What a field is for."""
+
+    name: str
+    label: str
+    kind: str
+    field_unit: str
+    units: list[str]
+    meaning: str
+    usual: str | None
+
+
+class OptionInfoOut(BaseModel):
+    """One alternative of a choice."""
+
+    value: str
+    label: str
+    meaning: str
+    layouts: list[str]
+
+
+class ChoiceInfoOut(BaseModel):
+    """A choice and its alternatives."""
+
+    name: str
+    label: str
+    options: list[OptionInfoOut]
+
+
+class CatalogueOut(BaseModel):
+    """Every field and choice there is."""
+
+    inputs: list[InputInfoOut]
+    choices: list[ChoiceInfoOut]
+
+
+class HealthOut(BaseModel):
+    """That the application answers and its file can be read."""
+
+    status: Literal["ok"]
+    version: str

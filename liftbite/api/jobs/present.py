@@ -1,0 +1,395 @@
+"""Answers of the core, as they go over the wire and as the command line prints them."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping, Sequence
+from functools import lru_cache
+from math import isfinite
+from typing import Any
+
+from liftbite.api.jobs import models as m
+from liftbite.core.analysis.goal_seek import Sought
+from liftbite.core.analysis.working import Step, Term
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.inputs import INPUTS, Assumed
+from liftbite.core.job.ledger import Entry, Question, Revision, present, redoable, undoable
+from liftbite.core.job.setup import Setup, both, label_of, unit_of
+from liftbite.core.parts.shelf import fields_of, misfits
+from liftbite.core.quantities.torque_curve import TorqueCurve
+from liftbite.core.units.read import KINDS, from_si, read
+from liftbite.core.units.show import figure, show, show_fine, show_together, typeset
+from liftbite.core.verdicts.answers import Answers, Chart, answer
+from liftbite.core.verdicts.results import RESULTS_OF
+from liftbite.core.verdicts.verdict import Band, Link, Verdict
+
+_QUESTION_OF = {name: question for question, names in RESULTS_OF.items() for name in names}
+
+
+@lru_cache(maxsize=8192)
+def figure_out(value: float, unit: str) -> m.FigureOut:
+    """A value [SI] in both systems."""
+    metric, inch = show(value, unit, "metric"), show(value, unit, "inch")
+    return m.FigureOut(
+        si=value if isfinite(value) else None,
+        metric=m.ShownOut(figure=metric.figure, unit=metric.unit),
+        inch=m.ShownOut(figure=inch.figure, unit=inch.unit),
+    )
+
+
+@lru_cache(maxsize=8192)
+def fine_out(value: float, unit: str) -> m.FigureOut:
+    """A value that was measured [SI], in both systems, to no more decimals than a bench reads."""
+    metric, inch = show_fine(value, unit, "metric"), show_fine(value, unit, "inch")
+    return m.FigureOut(
+        si=value if isfinite(value) else None,
+        metric=m.ShownOut(figure=metric.figure, unit=metric.unit),
+        inch=m.ShownOut(figure=inch.figure, unit=inch.unit),
+    )
+
+
+def band_out(band: Any, unit: str) -> m.BandOut | None:
+    """A band, or None for what has no value yet."""
+    if not isinstance(band, Band):
+        return None
+    if band.single:
+        one = figure_out(band.nominal, unit)
+        return m.BandOut(low=one, nominal=one, high=one, single=True)
+    values = (band.low, band.nominal, band.high)
+    metric, inch = show_together(values, unit, "metric"), show_together(values, unit, "inch")
+    low, nominal, high = (
+        m.FigureOut(
+            si=value if isfinite(value) else None,
+            metric=m.ShownOut(figure=a.figure, unit=a.unit),
+            inch=m.ShownOut(figure=b.figure, unit=b.unit),
+        )
+        for value, a, b in zip(values, metric, inch, strict=True)
+    )
+    return m.BandOut(low=low, nominal=nominal, high=high, single=False)
+
+
+def curve_out(curve: TorqueCurve) -> m.CurveOut:
+    """A curve in rpm and N·m."""
+    return m.CurveOut(
+        rpm=[round(from_si(w, "rpm"), 2) for w in curve.speed], torque=[round(float(t), 3) for t in curve.torque]
+    )
+
+
+def curve_words(curve: TorqueCurve) -> str:
+    """A curve in words: its points and its peak."""
+    peak, speed = show(curve.peak_torque, "N·m", "metric"), show(curve.peak_torque_speed, "rad/s", "metric")
+    return f"{curve.speed.size} points, peak {peak} at {speed}"
+
+
+def _name(name: str) -> m.NameOut:
+    return m.NameOut(name=name, label=label_of(name))
+
+
+def link_out(link: Link) -> m.LinkOut:
+    """Something that can give way."""
+    return m.LinkOut(name=link.name, label=link.label, reserve=figure_out(link.reserve, "-"), sentence=link.sentence)
+
+
+def verdict_out(verdict: Verdict) -> m.VerdictOut:
+    """A verdict of the core."""
+    return m.VerdictOut(
+        question=verdict.question,  # type: ignore[arg-type]
+        state=verdict.state,  # type: ignore[arg-type]
+        sentence=verdict.sentence,
+        margin=band_out(verdict.margin, "-"),
+        margin_now=band_out(verdict.margin_now, "-"),
+        target=figure_out(verdict.target, "-") if verdict.target is not None else None,
+        links=[link_out(link) for link in verdict.links],
+        elsewhere=link_out(verdict.elsewhere) if verdict.elsewhere else None,
+        needs=[_name(n) for n in verdict.needs],
+    )
+
+
+def _chart_out(chart: Chart, answers: Answers) -> m.ChartOut:
+    peak, holds = answers.results["peak_engine_torque"], chart.holds
+    return m.ChartOut(
+        now=curve_out(chart.now),
+        planned=curve_out(chart.planned) if chart.planned else None,
+        holds_low=holds.low if holds else None,
+        holds_nominal=holds.nominal if holds else None,
+        holds_high=holds.high if holds else None,
+        keeps=chart.keeps,
+        slips=[m.StretchOut(start=from_si(a, "rpm"), end=from_si(b, "rpm")) for a, b in chart.slips],
+        inch_per_metric=from_si(1.0, "lb-ft"),
+        peak=figure_out(peak.nominal, "N·m") if isinstance(peak, Band) else None,
+        holds=figure_out(holds.low, "N·m") if holds else None,
+    )
+
+
+def _field_out(name: str, answers: Answers, problems: Mapping[str, tuple[str | None, str]]) -> m.FieldOut:
+    setup = answers.setup
+    entry, assumed = setup.entries.get(name), setup.chosen.assumed.get(name)
+    unit = INPUTS[name].unit
+    value = None if unit in {"text", "curve"} or INPUTS[name].many else setup.known.get(name)
+    typed, problem = problems.get(name, (entry.typed if entry else None, answers.refusals.get(name)))
+    asks = None if name in problems else answers.questions.get(name)
+    field = _plain_field(name, typed, None if value is None else float(value), setup.mark(name), assumed, asks, problem)
+    if entry is None or (entry.curve is None and not entry.file):
+        return field
+    curve = entry.curve
+    more = {"curve": curve_out(curve), "points": curve.speed.size} if curve else {}
+    return field.model_copy(update={**more, "notes": list((entry.file or {}).get("notes", []))})
+
+
+@lru_cache(maxsize=4096)
+def _plain_field(
+    name: str, typed: str | None, value: float | None, mark: str, assumed: Assumed | None, asks: Question | None,
+    problem: str | None,
+) -> m.FieldOut:  # fmt: skip
+    """A field without a curve. The same field comes back again and again while another one is typed in."""
+    unit = INPUTS[name].unit
+    return m.FieldOut(
+        name=name,
+        typed=typed,
+        typeset=typeset(typed) if typed and unit not in {"text", "curve"} else typed,
+        value=figure_out(value, unit) if value is not None else None,
+        mark=mark,  # type: ignore[arg-type]
+        why=assumed.why if assumed else None,
+        source=assumed.mark if assumed else None,
+        question=m.QuestionOut(sentence=asks.sentence, instead=list(asks.instead)) if asks else None,
+        problem=problem,
+        curve=None,
+        points=None,
+        notes=[],
+    )
+
+
+def job_out(
+    job_id: int,
+    revisions: Sequence[Revision],
+    *,
+    put_away: bool = False,
+    entries: Mapping[str, Entry] | None = None,
+    problems: Mapping[str, tuple[str | None, str]] | None = None,
+) -> m.JobOut:
+    """A job, worked out.
+
+    Parameters
+    ----------
+    job_id, revisions, put_away : the job as it is kept
+    entries : what is in force, where a change is being tried that is not kept yet
+    problems : quantity -> what was typed and why it cannot be taken
+    """
+    entries = present(revisions) if entries is None else entries
+    problems = problems or {}
+    answers = answer(entries)
+    setup = answers.setup
+    texts = [n for n, i in INPUTS.items() if i.unit == "text"]
+    return m.JobOut(
+        id=job_id,
+        revision=revisions[-1].number,
+        name=_text(entries, "job_name"),
+        vehicle=_text(entries, "vehicle"),
+        layout=setup.chosen.options.get("layout", ""),
+        put_away=put_away,
+        has_plan=setup.chosen.options.get("stage_plan", "none") != "none",
+        fields=[_field_out(name, answers, problems) for name in (*texts, *answers.asked)],
+        choices=[
+            m.PickedOut(name=n, option=setup.chosen.options.get(n), begun=n in setup.chosen.begun)
+            for n in setup.chosen.offered
+        ],
+        results=[
+            m.ResultOut(
+                name=name,
+                label=label_of(name),
+                question=_QUESTION_OF[name],  # type: ignore[arg-type]
+                planned=band_out(band, unit_of(name, setup.graph)),
+                now=band_out(answers.results_now.get(name), unit_of(name, setup.graph)),
+            )
+            for name, band in answers.results.items()
+        ],
+        verdicts=[
+            verdict_out(answers.verdict),
+            *map(verdict_out, answers.others),
+        ],
+        chart=_chart_out(answers.chart, answers) if answers.chart else None,
+        assumptions=[
+            m.AssumptionOut(
+                name=a.name, label=label_of(a.name), mark=a.mark, why=a.why, option=a.option,
+                value=figure_out(a.value, INPUTS[a.name].unit) if a.value is not None else None,
+            )
+            for a in answers.assumptions
+        ],
+        problems=[m.ProblemFieldOut(field=q, message=why) for q, (_, why) in problems.items()]
+        + [m.ProblemFieldOut(field=q, message=why) for q, why in answers.refusals.items()],
+        misfits=[
+            m.MisfitOut(fields=[_name(f) for f in fields_of(x)], sentence=x.sentence) for x in misfits(setup)
+        ],
+        undo=_step_words(revisions, undoable(revisions)),
+        redo=_step_words(revisions, redoable(revisions)),
+    )  # fmt: skip
+
+
+def _text(entries: Mapping[str, Entry], name: str) -> str:
+    entry = entries.get(name)
+    return (entry.typed or "") if entry else ""
+
+
+def line_out(job_id: int, revisions: Sequence[Revision]) -> m.JobLineOut:
+    """A job as a line of the list."""
+    entries = present(revisions)
+    answers = answer(entries)
+    layout = answers.setup.chosen.options.get("layout", "")
+    option = CHOICES["layout"].option(layout)
+    return m.JobLineOut(
+        id=job_id,
+        name=_text(entries, "job_name"),
+        vehicle=_text(entries, "vehicle"),
+        layout=layout,
+        layout_label=option.label if option else "",
+        changed_at=revisions[-1].at,
+        verdict=verdict_out(answers.verdict),
+    )
+
+
+def said(quantity: str, entry: Entry | None) -> str | None:
+    """An entry in the words of the screen, None where there is none."""
+    if entry is None or entry.typed is None:
+        return None
+    if quantity in CHOICES:
+        option = CHOICES[quantity].option(entry.typed)
+        return option.label if option else entry.typed
+    if entry.curve is not None:
+        return f"{entry.typed}: {curve_words(entry.curve)}"
+    asked = INPUTS[quantity]
+    if asked.unit == "text":
+        return entry.typed
+    bare = entry.typed[-1:].isdigit()
+    return f"{typeset(entry.typed)} {asked.field_unit if bare else ''}".rstrip()
+
+
+def _step_words(revisions: Sequence[Revision], number: int | None) -> m.StepOut | None:
+    if number is None:
+        return None
+    revision = next(r for r in revisions if r.number == number)
+    labels = [label_of(e.quantity) for e in revision.entries]
+    words = ", ".join(labels[:3]) + (f" and {len(labels) - 3} more" if len(labels) > 3 else "")
+    return m.StepOut(number=number, words=words)
+
+
+def history_out(revisions: Sequence[Revision]) -> m.HistoryOut:
+    """The ledger in words, newest first."""
+    state: dict[str, Entry] = {}
+    lines = []
+    for revision in revisions:
+        changes = []
+        for entry in revision.entries:
+            before = said(entry.quantity, state.get(entry.quantity))
+            state[entry.quantity] = entry
+            after = said(entry.quantity, entry)
+            changes.append(m.ChangeOut(name=entry.quantity, label=label_of(entry.quantity), before=before, after=after))
+        lines.append(
+            m.RevisionOut(number=revision.number, kind=revision.kind, at=revision.at, of=revision.of, changes=changes)
+        )
+    return m.HistoryOut(revisions=lines[::-1])
+
+
+def si_text(value: float | None, unit: str) -> str:
+    """A value in SI, to six digits: `0.2413 m`."""
+    if value is None:
+        return "—"
+    return f"{figure(value, 6)} {'' if unit in {'-', 'count', 'share'} else unit}".rstrip()
+
+
+def _worked(of: Step | Term) -> dict[str, Any]:
+    """What a step or a term comes to: a figure, or in words where it is several figures or a curve."""
+    if of.curve is not None:
+        return {"value": None, "si": "", "words": curve_words(of.curve)}
+    if isinstance(of.value, tuple):
+        return {"value": None, "si": "", "words": "; ".join(both(v, of.unit) for v in of.value)}
+    value = None if of.value is None else figure_out(of.value, of.unit)
+    return {"value": value, "si": si_text(of.value, of.unit), "words": None}
+
+
+def working_out(steps: Sequence[Step], at: str) -> m.WorkingOut:
+    """A working of the core."""
+    return m.WorkingOut(
+        at=at,
+        steps=[
+            m.WorkingStepOut(
+                name=s.name, label=label_of(s.name), meaning=s.meaning, formula=s.formula, symbol=s.symbol,
+                **_worked(s),
+                terms=[
+                    m.TermOut(
+                        name=t.name, label=label_of(t.name), symbol=t.symbol, text=t.text, **_worked(t),
+                        typeset=typeset(t.typed) if t.typed else None, mark=t.mark, why=t.why,
+                    )
+                    for t in s.terms
+                ],
+                mark=s.mark, source=s.source, holds=s.holds,
+            )
+            for s in steps
+        ],
+    )  # fmt: skip
+
+
+def sought_out(sought: Sought, setup: Setup, result: str) -> m.SoughtOut:
+    """An answer of goal seek."""
+    unit = INPUTS[sought.quantity].unit
+    return m.SoughtOut(
+        name=sought.quantity,
+        label=label_of(sought.quantity),
+        can_enter=sought.quantity in setup.graph.inputs([result]),
+        present=figure_out(sought.present, unit) if sought.present is not None else None,
+        values=[figure_out(v, unit) for v in sought.crossings],
+        typed=[
+            typed_safely(v, sought.quantity, sought.at_least, _unit_typed(setup, sought.quantity))
+            for v in sought.crossings
+        ],
+        at_least=sought.at_least,
+        best=figure_out(sought.best, unit_of(result, setup.graph)),
+        best_at=figure_out(sought.best_at, unit),
+    )
+
+
+def _unit_typed(setup: Setup, quantity: str) -> str:
+    """The unit a builder used for this quantity, else its field's."""
+    entry = setup.entries.get(quantity)
+    asked = INPUTS[quantity]
+    return read(entry.typed, asked.unit, asked.field_unit).unit if entry and entry.typed else asked.field_unit
+
+
+def typed_safely(value: float, quantity: str, at_least: bool, unit: str) -> str:
+    """A sought value as it would be typed, rounded so that the target is still met.
+
+    >>> typed_safely(0.25512345, "outer_diameter", True, "mm"), typed_safely(2.0, "disc_count", True, "")
+    ('255.2 mm', '2')
+    """
+    asked = INPUTS[quantity]
+    shown = from_si(value, unit)
+    if asked.unit == "count" or shown == 0:
+        return f"{shown:g}"
+    step = 10.0 ** (math.floor(math.log10(abs(shown))) - 3)
+    rounded = (math.ceil if at_least else math.floor)(round(shown / step, 6)) * step
+    return f"{rounded:.10g} {unit}".rstrip()
+
+
+def catalogue_out() -> m.CatalogueOut:
+    """Every field and choice."""
+    return m.CatalogueOut(
+        inputs=[
+            m.InputInfoOut(
+                name=i.name, label=i.label, meaning=i.meaning, field_unit=i.field_unit,
+                kind=KINDS[i.unit].name if i.unit in KINDS else i.unit,
+                units=[u for u in KINDS[i.unit].units if u] if i.unit in KINDS else [],
+                usual=f"{show(i.usual[0], i.unit, 'metric')} to {show(i.usual[1], i.unit, 'metric')}"
+                if i.unit in KINDS and isfinite(i.usual[0]) else None,
+            )
+            for i in INPUTS.values()
+        ],
+        choices=[
+            m.ChoiceInfoOut(
+                name=c.name, label=c.label,
+                options=[
+                    m.OptionInfoOut(value=o.value, label=o.label, meaning=o.meaning, layouts=list(o.layouts))
+                    for o in c.options
+                ],
+            )
+            for c in CHOICES.values()
+        ],
+    )  # fmt: skip

@@ -1,0 +1,282 @@
+"""Views of jobs: list, open, change, undo, ask backwards, working, history, files in and out."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterable
+from typing import Any
+
+from flask import Response, request
+from flask_openapi3 import APIBlueprint, Tag
+from pydantic import BaseModel, Field
+from sqlalchemy.orm import Session
+
+from liftbite.api.common import download, now, session_of
+from liftbite.api.jobs import models as m
+from liftbite.api.jobs import present as out
+from liftbite.api.jobs.entries import changes, read_entries
+from liftbite.api.problems import Faults, NeedsPrecondition, problem_responses
+from liftbite.core.analysis.goal_seek import seek_all
+from liftbite.core.analysis.working import working
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.job import ledger
+from liftbite.core.job.dyno_file import write_csv
+from liftbite.core.job.ledger import Entry, Revision
+from liftbite.core.job.setup import Setup, label_of, set_up, unit_of
+from liftbite.core.units.read import read
+from liftbite.core.verdicts.answers import NOW, PLANNED, answer
+from liftbite.core.verdicts.results import friction_of, target_of
+from liftbite.files.job import dump, read_job_file, to_file
+from liftbite.store import jobs as store
+from liftbite.store import measurements as bench_store
+
+api = APIBlueprint("jobs", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="jobs")])
+
+
+class JobPath(BaseModel):
+    """Number of a job."""
+
+    job_id: int = Field(ge=1, le=2**53)
+
+
+class ListQuery(BaseModel):
+    """Which jobs."""
+
+    put_away: bool = False
+
+
+class CurveQuery(BaseModel):
+    """Which curve, and at the crank or as measured."""
+
+    stage: str = Field(default="now", pattern="^(now|planned)$")
+
+
+def seen_revision() -> int:
+    """The revision named in If-Match."""
+    tag = request.headers.get("If-Match", "")
+    match = re.fullmatch(r'(?:W/)?"(\d{1,12})"', tag.strip())
+    if match is None:
+        raise NeedsPrecondition
+    return int(match[1])
+
+
+def answer_with_job(session: Session, job_id: int, revisions: list[Revision], status: int = 200) -> Response:
+    """A job, worked out, with its revision as the tag."""
+    job = out.job_out(job_id, revisions, put_away=store.is_put_away(session, job_id))
+    response = Response(job.model_dump_json(), status, content_type="application/json")
+    response.headers["ETag"] = f'"{job.revision}"'
+    return response
+
+
+@api.get("", responses={"200": m.JobListOut})
+def list_jobs(query: ListQuery) -> tuple[dict[str, Any], int]:
+    """The jobs of the shop, newest first."""
+    with session_of() as session:
+        jobs = store.list_jobs(session, put_away=query.put_away)
+        away = store.count_jobs(session, put_away=True)
+    lines = [out.line_out(job_id, revisions) for job_id, revisions in jobs]
+    return m.JobListOut(jobs=lines, put_away=away).model_dump(), 200
+
+
+@api.post("", responses={"201": m.JobOut, **problem_responses(400, 422)})
+def create_job(body: m.NewJobIn) -> Response:
+    """A new job of a layout."""
+    typed = {"layout": body.layout, "job_name": body.name, "vehicle": body.vehicle}
+    taken, faults = read_entries(m.EntryIn(quantity=q, typed=t) for q, t in typed.items() if t)
+    if faults:
+        raise Faults({field: why for field, (_, why) in faults.items()})
+    at = now()
+    first = Revision(1, "start", store.utc_text(at), tuple(taken))
+    with session_of() as session:
+        job_id = store.create(session, [first], at)
+        return answer_with_job(session, job_id, [first], 201)
+
+
+@api.get("/<int:job_id>", responses={"200": m.JobOut, **problem_responses(404)})
+def get_job(path: JobPath) -> Response:
+    """A job with everything it says now; the ETag is its revision."""
+    with session_of() as session:
+        return answer_with_job(session, path.job_id, store.revisions_of(session, path.job_id))
+
+
+@api.post("/<int:job_id>/entries", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
+def enter(path: JobPath, body: m.EntriesIn) -> Response:
+    """Appends what was entered; all of it or, where something cannot be taken, nothing."""
+    seen = seen_revision()
+    taken, faults = read_entries(body.entries)
+    if faults:
+        raise Faults({field: why for field, (_, why) in faults.items()})
+    with session_of() as session:
+        revisions = store.revisions_of(session, path.job_id)
+        if revisions[-1].number != seen:
+            raise store.Stale(revisions[-1].number)
+        new = changes(taken, ledger.present(revisions))
+        if new:
+            revisions.append(store.append(session, path.job_id, seen, new, now()))
+        return answer_with_job(session, path.job_id, revisions)
+
+
+@api.post("/<int:job_id>/preview", responses={"200": m.JobOut, **problem_responses(400, 404, 422)})
+def preview(path: JobPath, body: m.EntriesIn) -> Response:
+    """What the job would say with these entries; nothing is kept."""
+    taken, faults = read_entries(body.entries)
+    with session_of() as session:
+        revisions = store.revisions_of(session, path.job_id)
+        away = store.is_put_away(session, path.job_id)
+    entries = _with(ledger.present(revisions), taken)
+    job = out.job_out(path.job_id, revisions, put_away=away, entries=entries, problems=faults)
+    return Response(job.model_dump_json(), 200, content_type="application/json")
+
+
+def _turn(job_id: int, kind: ledger.RevisionKind) -> Response:
+    seen = seen_revision()
+    with session_of() as session:
+        revisions = store.revisions_of(session, job_id)
+        if revisions[-1].number != seen:
+            raise store.Stale(revisions[-1].number)
+        turned = ledger.undo(revisions) if kind == "undo" else ledger.redo(revisions)
+        if turned is not None:
+            of, entries = turned
+            revisions.append(store.append(session, job_id, seen, entries, now(), kind=kind, of=of))
+        return answer_with_job(session, job_id, revisions)
+
+
+@api.post("/<int:job_id>/undo", responses={"200": m.JobOut, **problem_responses(404, 412, 428)})
+def undo(path: JobPath) -> Response:
+    """Turns the last change back; the ledger keeps both."""
+    return _turn(path.job_id, "undo")
+
+
+@api.post("/<int:job_id>/redo", responses={"200": m.JobOut, **problem_responses(404, 412, 428)})
+def redo(path: JobPath) -> Response:
+    """Brings the last change turned back again."""
+    return _turn(path.job_id, "redo")
+
+
+@api.put("/<int:job_id>/put-away", responses={"200": m.JobOut, **problem_responses(400, 404, 422)})
+def put_away(path: JobPath, body: m.PutAwayIn) -> Response:
+    """Puts a job out of sight, or back; nothing is deleted."""
+    with session_of() as session:
+        store.put_away(session, path.job_id, now() if body.put_away else None)
+        return answer_with_job(session, path.job_id, store.revisions_of(session, path.job_id))
+
+
+@api.get("/<int:job_id>/history", responses={"200": m.HistoryOut, **problem_responses(404)})
+def history(path: JobPath) -> tuple[dict[str, Any], int]:
+    """The ledger in words, newest first."""
+    with session_of() as session:
+        return out.history_out(store.revisions_of(session, path.job_id)).model_dump(), 200
+
+
+def setup_with(job_id: int, tried: Iterable[m.EntryIn]) -> Setup:
+    """The set-up of a job with entries that are not kept; what cannot be read is left as it was."""
+    with session_of() as session:
+        entries: dict[str, Entry] = ledger.present(store.revisions_of(session, job_id))
+    return set_up(_with(entries, read_entries(tried)[0]))
+
+
+def _with(entries: dict[str, Entry], taken: Iterable[Entry]) -> dict[str, Entry]:
+    """Entries in force with others in their place; one that withdraws takes its quantity out."""
+    for entry in taken:
+        if entry.typed is None:
+            entries.pop(entry.quantity, None)
+        else:
+            entries[entry.quantity] = entry
+    return entries
+
+
+def _at(planned: bool, friction: float) -> str:
+    place = "low" if friction <= -1 else "high" if friction >= 1 else "nominal" if friction == 0 else f"{friction:g}"
+    return f"{'planned stage' if planned else 'engine as it is'}, {place} friction"
+
+
+@api.post("/<int:job_id>/working", responses={"200": m.WorkingOut, **problem_responses(400, 404, 422)})
+def show_working(path: JobPath, body: m.WorkingIn) -> tuple[dict[str, Any], int]:
+    """How a result came about, down to the inputs, with entries that are tried."""
+    setup = setup_with(path.job_id, body.entries)
+    if body.quantity not in setup.graph.functions:
+        raise UnreadableEntry(f"{label_of(body.quantity)} is not worked out in this arrangement, so it has no working.")
+    planned = body.planned and setup.chosen.options.get("stage_plan", "none") != "none"
+    steps = working(setup, body.quantity, stage=PLANNED if planned else NOW, friction=body.friction)
+    return out.working_out(steps, _at(planned, body.friction)).model_dump(), 200
+
+
+@api.post("/<int:job_id>/ask", responses={"200": m.AskedOut, **problem_responses(400, 404, 422)})
+def ask(path: JobPath, body: m.AskIn) -> tuple[dict[str, Any], int]:
+    """Asks a result backwards, with entries that are tried: what each quantity would have to be to reach a target."""
+    setup = setup_with(path.job_id, body.entries)
+    if body.result not in setup.graph.functions:
+        raise UnreadableEntry(f"“{body.result}” is not a result of this arrangement")
+    unit = unit_of(body.result, setup.graph)
+    if body.target and body.target.strip():
+        target = _target(body.target, unit, body.result)
+    else:
+        wanted = target_of(setup, body.result)
+        if wanted is None:
+            raise UnreadableEntry("Target: say what the result should be; choose a use to have one proposed.")
+        target = wanted
+    planned = setup.chosen.options.get("stage_plan", "none") != "none"
+    friction = friction_of(body.result)
+    sought = seek_all(setup, body.result, target, stage=PLANNED if planned else NOW, friction=friction)
+    asked = m.AskedOut(
+        target=out.figure_out(target, unit),
+        at=_at(planned, friction),
+        sought=[out.sought_out(s, setup, body.result) for s in sought],
+    )
+    return asked.model_dump(), 200
+
+
+def _target(typed: str, unit: str, result: str) -> float:
+    from liftbite.core.units.read import KINDS
+
+    try:
+        target = read(typed, unit, KINDS[unit].metric).si
+    except UnreadableEntry as error:
+        raise UnreadableEntry(f"Target for {label_of(result).lower()}: {error.reason}.") from None
+    if not 0 < target < 1e12:
+        raise UnreadableEntry(f"Target for {label_of(result).lower()}: “{typed}” has to be more than 0.")
+    return target
+
+
+def _file_name(name: str, ending: str) -> str:
+    stem = re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-") or "job"
+    return f"{stem[:60]}{ending}"
+
+
+@api.get("/<int:job_id>/file", responses={"200": None, **problem_responses(404)})
+def export_job(path: JobPath) -> Response:
+    """The job as `*.liftbite.json`."""
+    with session_of() as session:
+        revisions = store.revisions_of(session, path.job_id)
+        measured = bench_store.filed_of(session, path.job_id, _vehicle(revisions))
+    name = ledger.present(revisions).get("job_name")
+    text = dump(to_file(revisions, measured))
+    return download(text, "application/json", _file_name((name.typed if name else "") or "", ".liftbite.json"))
+
+
+@api.post("/file", responses={"201": m.JobOut, **problem_responses(400, 413, 422)})
+def import_job() -> Response:
+    """A job file, sent as it is, becomes a job with its whole ledger and all that was measured."""
+    filed = read_job_file(request.get_data())
+    with session_of() as session:
+        job_id = store.create(session, filed.revisions, now())
+        bench_store.bring(session, job_id, _vehicle(filed.revisions), filed.bench, now())
+        return answer_with_job(session, job_id, filed.revisions, 201)
+
+
+def _vehicle(revisions: list[Revision]) -> str:
+    named = ledger.present(revisions).get("vehicle")
+    return (named.typed if named else "") or ""
+
+
+@api.get("/<int:job_id>/curve.csv", responses={"200": None, **problem_responses(404, 422)})
+def export_curve(path: JobPath, query: CurveQuery) -> Response:
+    """The torque curve at the crank as CSV."""
+    with session_of() as session:
+        entries = ledger.present(store.revisions_of(session, path.job_id))
+    chart = answer(entries).chart
+    curve = None if chart is None else chart.planned if query.stage == "planned" else chart.now
+    if curve is None:
+        raise UnreadableEntry("There is no torque curve to write yet.")
+    name = entries["job_name"].typed if "job_name" in entries else "job"
+    return download(write_csv(curve), "text/csv; charset=utf-8", _file_name(f"{name} {query.stage}", ".csv"))

@@ -1,0 +1,1 @@
+"""Measure: readings in, verdicts out."""

@@ -1,0 +1,103 @@
+"""Views of the bench's files: readings in and out, the list of parts to get."""
+
+from __future__ import annotations
+
+import csv
+import io
+from collections.abc import Sequence
+
+from flask import Response
+from flask_openapi3 import APIBlueprint, Tag
+
+from liftbite.api.common import download, now, reply, session_of
+from liftbite.api.jobs.views import JobPath
+from liftbite.api.measure import models as mm
+from liftbite.api.measure.present import found_of, measure_out
+from liftbite.api.measure.views import bench_of
+from liftbite.api.problems import problem_responses
+from liftbite.core.measure.checks import CHECKS, checks_for
+from liftbite.core.measure.parts_list import needs
+from liftbite.files.measured import Filed, FiledReading, FiledTaking
+from liftbite.files.readings import Row, read_readings, write_readings
+from liftbite.store import measurements as store
+
+api = APIBlueprint("bench_files", __name__, abp_tags=[Tag(name="measure")])
+_PROBLEMS = problem_responses(400, 404, 422)
+
+
+def _rows(takings: Sequence[store.Taking]) -> list[Row]:
+    return [
+        Row(str(t.id), t.check, taken.reading, taken.at, t.distance, t.settings)
+        for t in takings if t.check in CHECKS for taken in t.taken if not taken.struck
+    ]  # fmt: skip
+
+
+@api.get("/api/jobs/<int:job_id>/readings.csv", responses={"200": None, **problem_responses(404)})
+def export_readings(path: JobPath) -> Response:
+    """The readings of the vehicle as CSV, as typed, in UTC."""
+    with session_of() as session:
+        bench = bench_of(session, path.job_id)
+    text = write_readings(_rows(bench.life or bench.takings))
+    return download(text, "text/csv; charset=utf-8", "readings.csv")
+
+
+@api.post("/api/jobs/<int:job_id>/readings/csv", responses={"200": mm.ImportedOut, **_PROBLEMS})
+def import_readings(path: JobPath, body: mm.ReadingsFileIn) -> Response:
+    """Takes in a file of readings; rows that cannot be read are named and left, those the job has are counted."""
+    moment = now()
+    lines = read_readings(body.text, moment)
+    with session_of() as session:
+        bench = bench_of(session, path.job_id)
+        there = {_what(row) for row in _rows(bench.takings)}
+        known = set(checks_for(bench.setup))
+        groups: dict[tuple[str, str], list[Row]] = {}
+        faults = [f"Line {line.number}: {line.fault}." for line in lines if line.row is None]
+        already = 0
+        for line in lines:
+            row = line.row
+            if row is None:
+                continue
+            if CHECKS[row.check] not in known:
+                faults.append(f"Line {line.number}: {row.check} is no check of this job's layout.")
+            elif _what(row) in there:
+                already += 1
+            else:
+                groups.setdefault((row.taking, row.check), []).append(row)
+        filed = Filed(tuple(_filed_taking(check, rows) for (_, check), rows in groups.items()))
+        numbers = store.bring(session, path.job_id, bench.vehicle, filed, moment)
+    taken = sum(map(len, groups.values()))
+    return reply(mm.ImportedOut(taken=taken, already=already, takings=numbers, faults=faults[:200]))
+
+
+def _what(row: Row) -> tuple[object, ...]:
+    """What makes a reading itself; files have moments to the second."""
+    return row.check, row.reading.place, row.reading.typed, row.reading.skipped, row.at.replace(microsecond=0)
+
+
+def _filed_taking(check: str, rows: Sequence[Row]) -> FiledTaking:
+    return FiledTaking(
+        check, min(r.at for r in rows), next((r.distance for r in rows if r.distance is not None), None),
+        next((r.settings for r in rows if r.settings), {}), tuple(FiledReading(r.reading, r.at, "file") for r in rows),
+    )  # fmt: skip
+
+
+@api.post("/api/jobs/<int:job_id>/readings/csv/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def undo_import(path: JobPath, body: mm.TakenBackIn) -> Response:
+    """Strikes every reading of takings a file brought; they stay in the record, struck."""
+    with session_of() as session:
+        store.strike_takings(session, path.job_id, body.takings, now())
+        return reply(measure_out(bench_of(session, path.job_id)))
+
+
+@api.get("/api/jobs/<int:job_id>/parts.csv", responses={"200": None, **problem_responses(404)})
+def export_parts(path: JobPath) -> Response:
+    """The parts to get and the work to have done, with every reason, as CSV."""
+    with session_of() as session:
+        bench = bench_of(session, path.job_id)
+    findings = [f for check in checks_for(bench.setup) if (f := found_of(bench, check)[0]).taken]
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\n")
+    writer.writerow(["part", "work", "reasons"])
+    for need in needs(bench.setup, findings, bench.schools):
+        writer.writerow([need.part, need.work, " | ".join(need.reasons)])
+    return download(out.getvalue(), "text/csv; charset=utf-8", "parts-to-get.csv")

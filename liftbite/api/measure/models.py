@@ -1,0 +1,465 @@
+"""What the bench takes and sends."""
+
+from __future__ import annotations
+
+from datetime import date
+from typing import Annotated, Literal
+
+from pydantic import AfterValidator, BaseModel, Field
+
+from liftbite.api.jobs.models import FigureOut, NameOut, VerdictOut, _In
+from liftbite.api.measure.models_calculations import ProofsOut, StandsAtOut
+from liftbite.files.fields import Words
+
+Short = Annotated[Words, Field(max_length=80)]
+Amount = Annotated[float, Field(ge=0, lt=1e9, allow_inf_nan=False)]
+Verdict = Literal[
+    "stop", "renew as set", "renew", "dress or resurface", "put right", "too close to call", "reuse and watch",
+    "reuse", "open", "noted",
+]  # fmt: skip
+
+
+def _a_day(text: str) -> str:
+    """A day as an ISO date, or nothing."""
+    return date.fromisoformat(text).isoformat() if text else ""
+
+
+class ReadingIn(_In):
+    """A reading as keyed, a grade, a skip with its reason, or the event of a gauge."""
+
+    check: Short
+    place: Short = Field(default="", description="Left out for a gauge's reading, it goes to the first not read.")
+    typed: Short = ""
+    unit: Short = ""
+    grade: Short = ""
+    skipped: Annotated[Words, Field(max_length=200)] = ""
+    instrument: Short = Field(default="", description="Kind, or the number of one of the shop's own.")
+    sure: bool = Field(default=False, description="True to take a figure that is unusual.")
+    port: Short = ""
+    event: Annotated[int, Field(ge=0, le=2**53)] = 0
+
+
+class KeyedOut(BaseModel):
+    """What was keyed, as it would be taken."""
+
+    value: FigureOut | None
+    typeset: str
+    question: str
+    instead: list[str]
+    problem: str
+
+
+class TakingIn(_In):
+    """Begins a new taking of a check, or says more of one."""
+
+    check: Short
+    distance: Short = ""
+    seen_from: Literal["gearbox", "engine"] = "gearbox"
+    presses_plus: bool = True
+    sag: Short = ""
+    label: Short = ""
+    shim: Literal["", "raises", "lowers"] = Field(
+        default="", description="What a shim of the floater does to its stop: where it sits decides."
+    )
+
+
+class UndoIn(_In):
+    """Which check's last reading."""
+
+    check: Short
+
+
+class LimitIn(_In):
+    """A manual's limit for this vehicle; nothing typed goes back to the default."""
+
+    check: Short
+    name: Literal["new", "least", "most", "spread"]
+    typed: Short | None = None
+    unit: Short = ""
+    source: Annotated[Words, Field(max_length=200)] = ""
+
+
+class SchoolIn(_In):
+    """What the shop does where builders differ."""
+
+    name: Short
+    option: Short
+
+
+class InstrumentIn(_In):
+    """An instrument of the shop."""
+
+    kind: Short
+    name: Annotated[Words, Field(min_length=1, max_length=80)]
+    resolution: Short = Field(default="", description="Smallest step it shows; empty takes its kind's.")
+    uncertainty: Short = Field(default="", description="Expanded, k = 2; empty takes its kind's, half a step at least.")
+    calibrated_on: Annotated[str, AfterValidator(_a_day)] = Field(default="", description="ISO date, or empty.")
+    port: Annotated[Words, Field(max_length=200)] = ""
+
+
+class SumIn(_In):
+    """The shop's own figures for renewing a part while it is open."""
+
+    part: Annotated[Words, Field(min_length=1, max_length=80)]
+    price: Amount
+    chance: Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
+    hours: Amount
+    rate: Amount
+    extra_hours: Amount = 0.0
+
+
+class TakenBackIn(_In):
+    """The takings a file brought, to take back."""
+
+    takings: list[Annotated[int, Field(ge=1, le=2**53)]] = Field(max_length=50_000)
+
+
+class DropSumIn(_In):
+    """A sum to take off the list."""
+
+    part: Short
+
+
+class EffectsIn(_In):
+    """Which measured values go into the job."""
+
+    quantities: Annotated[list[Short], Field(max_length=40)]
+
+
+class ReadingsFileIn(_In):
+    """A file of readings."""
+
+    text: Annotated[Words, Field(max_length=3_000_000)]
+
+
+# --- out
+
+
+class GradeOut(BaseModel):
+    """A condition to pick."""
+
+    value: str
+    word: str
+    says: str
+    verdict: Verdict
+    level: int
+
+
+class TakenOut(BaseModel):
+    """A reading in force."""
+
+    id: int
+    place: str
+    typed: str = Field(description="As typed, with fractions set properly; a grade's word.")
+    value: FigureOut | None
+    instrument: str
+    uncertainty: FigureOut | None
+    skipped: str
+    at: str
+    source: str
+
+
+class PlaceOut(BaseModel):
+    """Where on a part."""
+
+    key: str
+    item: str
+    spot: str
+
+
+class CheckLimitOut(BaseModel):
+    """A limit in force, whose it is, and how readings stand against it."""
+
+    name: Literal["new", "least", "most", "spread"]
+    value: FigureOut | None
+    mark: str
+    why: str
+    zone: Literal["pass", "fail", "close"] | None
+    sentence: str
+
+
+class PartLifeOut(BaseModel):
+    """Share of the life used, 0 to 1, with its band, and the distance left where the readings are dated."""
+
+    low: float
+    best: float
+    high: float
+    distance: FigureOut | None = None
+    distance_low: FigureOut | None = None
+    distance_high: FigureOut | None = None
+
+
+class BetweenOut(BaseModel):
+    """From one figure to another."""
+
+    low: FigureOut
+    high: FigureOut
+
+
+class PolarOut(BaseModel):
+    """Points round a circle: angles [°] and radii, 1 = the true circle."""
+
+    angles: list[float]
+    radii: list[float]
+
+
+class RulerOut(BaseModel):
+    """Readings on a ruler with their limits: positions from 0 to 1."""
+
+    readings: list[float]
+    limits: list[StandsAtOut]
+    close: list[StandsAtOut] = Field(description="Stretches that are too close to call.")
+    low: FigureOut
+    high: FigureOut
+
+
+class DowelOut(BaseModel):
+    """A pair of offset dowels; offset 0 leaves the plain ones in."""
+
+    offset: FigureOut
+    clock: float = Field(description="High side, clockwise seen from the gearbox side [°].")
+    clock_words: str
+    residual: FigureOut
+    slack: float = Field(description="How far it may be clocked off [°].")
+    meets: bool
+
+
+class SweepOut(BaseModel):
+    """A fitted sweep, with what its clock picture is drawn from; angles as seen from the gearbox side."""
+
+    tir: FigureOut
+    tir_fit: FigureOut
+    eccentricity: FigureOut
+    doubt: FigureOut
+    direction: float
+    direction_words: str
+    face: bool = Field(description="True for a face: the fit is its lean, highest towards the direction.")
+    oval: FigureOut | None
+    scatter: FigureOut | None
+    closes: FigureOut | None
+    stands: bool
+    passes_tir: bool
+    passes_centre: bool
+    dowels: list[DowelOut]
+    unreachable: list[BetweenOut]
+    radius: FigureOut = Field(description="Deviation that the radius of the picture's circle stands for.")
+    points: PolarOut
+    curve: PolarOut
+    right: float = Field(description="Centre of the fitted circle, to the right.")
+    up: float = Field(description="Centre of the fitted circle, upwards.")
+    limit: float | None = Field(description="Radius of half the limit, as the picture draws it.")
+
+
+class FindingOut(BaseModel):
+    """What the readings of a check amount to."""
+
+    verdict: Verdict
+    sentence: str
+    place: str
+    better: str
+    taken: int
+    wanted: int
+    worst: FigureOut | None
+    mean: FigureOut | None
+    spread: FigureOut | None
+    life: PartLifeOut | None
+
+
+class CheckOut(BaseModel):
+    """A check of the job's layout with its readings and its verdict."""
+
+    name: str
+    part: str
+    label: str
+    title: str
+    how: str
+    kind: Literal["reading", "grade", "sweep", "figure"]
+    units: list[str]
+    instruments: list[str]
+    places: list[PlaceOut]
+    grows: bool
+    grades: list[GradeOut]
+    picture: Literal["surface", "bearing", "seal", "facing", "fastener", "spots", "spring"]
+    limits: list[CheckLimitOut]
+    taking: int | None
+    begun_at: str | None
+    distance: FigureOut | None
+    settings: dict[str, str]
+    readings: list[TakenOut]
+    can_undo: bool
+    can_redo: bool
+    finding: FindingOut
+    working: list[str] = Field(description="How the verdict was worked out, line by line.")
+    ruler: RulerOut | None
+    sweep: SweepOut | None
+    before: SweepOut | None = Field(description="The sweep taken before this one.")
+
+
+class InstrumentOut(BaseModel):
+    """An instrument: a kind by its name, or one of the shop's own by its number."""
+
+    key: str
+    kind: str
+    label: str
+    resolution: FigureOut
+    uncertainty: FigureOut
+    why: str
+    calibrated_on: str
+    warns: str
+    port: str
+    own: bool
+
+
+class SchoolOut(BaseModel):
+    """Where builders differ, and what the shop does."""
+
+    name: str
+    about: str
+    option: str
+    options: list[NameOut]
+
+
+class NeedOut(BaseModel):
+    """A part to get or work to have done, with its reasons."""
+
+    part: str
+    work: str
+    reasons: list[str]
+
+
+class SumOut(BaseModel):
+    """Renew now, or take the chance."""
+
+    part: str
+    price: float
+    chance: float
+    hours: float
+    rate: float
+    extra_hours: float
+    now: float
+    later: float
+    pays: bool
+    even: float
+
+
+class MeasureOut(BaseModel):
+    """The bench of a job."""
+
+    job: int
+    vehicle: str
+    checks: list[CheckOut]
+    worst: Verdict
+    done: int
+    wanted: int
+    next_check: str
+    instruments: list[InstrumentOut]
+    schools: list[SchoolOut]
+    needs: list[NeedOut]
+    sums: list[SumOut]
+    proofs: ProofsOut
+
+
+class MeasuredEffectOut(BaseModel):
+    """A quantity that readings change; `typed` is what would be entered."""
+
+    check: str
+    quantity: str
+    label: str
+    before: str
+    after: str
+    typed: str
+    why: str
+
+
+class MeasuredEffectsOut(BaseModel):
+    """What measured values do to the four questions."""
+
+    effects: list[MeasuredEffectOut]
+    before: list[VerdictOut]
+    after: list[VerdictOut]
+
+
+class PointOut(BaseModel):
+    """A point of a chart, 0 to 1."""
+
+    x: float
+    y: float
+
+
+class TrendPointOut(BaseModel):
+    """One taking: its moment, odometer, worst reading and their places on the chart, 0 to 1."""
+
+    at: str
+    job: int
+    distance: FigureOut | None
+    worst: FigureOut
+    readings: int
+    x: float
+    y: float
+    y_low: float
+    y_high: float
+
+
+class TrendOut(BaseModel):
+    """A check's takings over a vehicle's life."""
+
+    check: str
+    title: str
+    points: list[TrendPointOut]
+    rate: str
+    limit: FigureOut | None
+    low: FigureOut
+    high: FigureOut
+    line: list[PointOut]
+    limit_at: float | None
+
+
+class BenchLineOut(BaseModel):
+    """A reading of the record, struck ones among them."""
+
+    at: str
+    job: int
+    vehicle: str
+    check: str
+    label: str
+    place: str
+    typed: str
+    value: FigureOut | None
+    instrument: str
+    source: str
+    skipped: str
+    struck: bool
+
+
+class BenchHistoryOut(BaseModel):
+    """Readings over a part's life, newest first, and their trends."""
+
+    trends: list[TrendOut]
+    readings: list[BenchLineOut]
+    total: int
+
+
+class ImportedOut(BaseModel):
+    """What a file of readings brought: how many, how many were there already, the takings they are in, and faults."""
+
+    taken: int
+    already: int
+    takings: list[int]
+    faults: list[str]
+
+
+class EventOut(BaseModel):
+    """Something a gauge sent or that happened to it."""
+
+    number: int
+    kind: Literal["value", "said", "odd", "lost", "back"]
+    text: str
+
+
+class GaugeOut(BaseModel):
+    """A data port."""
+
+    port: str
+    connected: bool
+    newest: int
+    events: list[EventOut]

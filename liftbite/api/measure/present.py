@@ -1,0 +1,399 @@
+"""The bench as it goes over the wire.
+
+- `Bench`       everything a job's bench stands on, read once
+- `measure_out`         checks, verdicts, needs, proofs
+- `effects_out`         the four questions before and after
+"""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Mapping, Sequence
+from dataclasses import dataclass
+from datetime import date
+from math import log10
+from typing import Any
+
+import numpy as np
+import numpy.typing as npt
+
+from liftbite.api.jobs import models as m
+from liftbite.api.jobs.present import figure_out, fine_out, verdict_out
+from liftbite.api.measure import models as mm
+from liftbite.api.measure.calculations import proofs_out
+from liftbite.api.measure.models_calculations import StandsAtOut
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.ledger import Entry
+from liftbite.core.job.setup import Setup, both, label_of, set_up
+from liftbite.core.measure.checks import CHECKS, Check, Limit, Place, checks_for
+from liftbite.core.measure.effects import Effect, effects
+from liftbite.core.measure.explained import finding_explained, sweep_explained
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
+from liftbite.core.measure.judgement import Finding, Reading, assess, left_of, limits_of, value_of
+from liftbite.core.measure.keyed import units_of
+from liftbite.core.measure.parts_list import SCHOOLS, OpenSum, needs, worst, worth_it
+from liftbite.core.measure.runout import FACES, SweepSettings, pointing, unreachable
+from liftbite.core.measure.setup.proofs import proofs
+from liftbite.core.measure.sweep import Sweep, judge_sweep, places_taken, sweep_of
+from liftbite.core.units.read import from_si
+from liftbite.core.units.show import figure, typeset
+from liftbite.core.verdicts.answers import answer
+from liftbite.store.jobs import utc_text
+from liftbite.store.measurements import Instrument, Taking
+
+
+@dataclass(frozen=True)
+class Bench:
+    """What a job's bench stands on.
+
+    Attributes
+    ----------
+    job_id, vehicle, entries, setup : the job
+    entered : the entries without what was measured
+    takings : of this job, oldest first
+    life : of its vehicle over all jobs, oldest first
+    manual : limits typed for the vehicle
+    schools, instruments, sums : of the shop
+    today : the day it is looked at
+    """
+
+    job_id: int
+    vehicle: str
+    entries: Mapping[str, Entry]
+    setup: Setup
+    entered: Mapping[str, Entry]
+    takings: Sequence[Taking]
+    life: Sequence[Taking]
+    manual: Mapping[str, Mapping[str, tuple[float, str]]]
+    schools: Mapping[str, str]
+    instruments: Sequence[tuple[int, Instrument]]
+    sums: Sequence[OpenSum]
+    today: date
+
+    def latest(self, check: str) -> Taking | None:
+        """The taking of a check that is in force: the last one."""
+        return next((t for t in reversed(self.takings) if t.check == check), None)
+
+    def limits(self, check: Check) -> tuple[Limit, ...]:
+        """The limits of a check in force."""
+        return limits_of(check, self.setup, self.manual.get(check.name, {}))
+
+    def places(self, check: Check) -> tuple[Place, ...]:
+        """Where a check is taken, the places added among them."""
+        taking = self.latest(check.name)
+        return places_taken(check, check.places(self.setup), taking.readings if taking else ())
+
+    @property
+    def readings(self) -> dict[str, tuple[Reading, ...]]:
+        """Check -> readings in force."""
+        return {t.check: t.readings for t in self.takings}
+
+    @property
+    def shim(self) -> str:
+        """What a shim under the floater's stands does, "" where nobody said."""
+        taking = self.latest("floater_gap")
+        return str(taking.settings.get("shim", "")) if taking else ""
+
+
+def settings_of(taking: Taking | None) -> SweepSettings:
+    """How a taking's sweep was read."""
+    kept = taking.settings if taking else {}
+    return SweepSettings(bool(kept.get("presses_plus", True)), str(kept.get("seen_from", "gearbox")),
+                         float(kept.get("sag", 0.0)))  # fmt: skip
+
+
+def found_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
+    """The finding of a check, and for a sweep its fit."""
+    taking, limits = bench.latest(check.name), bench.limits(check)
+    readings = taking.readings if taking else ()
+    finding = assess(
+        check, bench.places(check), readings, () if check.kind == "sweep" else limits, bench.schools["guard"]
+    )
+    if check.kind != "sweep" or not any(r.si is not None for r in readings):
+        return finding, None
+    sweep = sweep_of(check, readings, settings_of(taking), value_of(limits, "most"))
+    doubt = max((r.uncertainty for r in readings), default=0.0)
+    return judge_sweep(check, sweep, limits, finding, doubt, bench.schools["guard"]), sweep
+
+
+def span_of(values: Sequence[float]) -> tuple[float, float]:
+    """From where to where a ruler runs that shows these values."""
+    low, high = min(values), max(values)
+    room = (high - low) * 0.12 or abs(high) * 0.05 or 1e-4
+    return low - room, high + room
+
+
+def _stands(name: str, start: float, end: float) -> StandsAtOut:
+    return StandsAtOut(name=name, start=start, end=end)
+
+
+def _ruler(check: Check, readings: Sequence[Reading], limits: Sequence[Limit], rule: str) -> mm.RulerOut | None:
+    values = [r.si for r in readings if r.si is not None]
+    shown = [f for f in limits if f.value is not None and f.name != "spread"]
+    if not values or check.kind != "reading":
+        return None
+    guard = guard_band(max((r.uncertainty for r in readings), default=0.0), rule)
+    edges = [f.value + side for f in shown if f.value is not None for side in (-guard, guard)]
+    low, high = span_of([*values, *edges])
+
+    def at(value: float) -> float:
+        return round((value - low) / (high - low), 5)
+
+    close = [
+        _stands(f.name, at(f.value - guard), at(f.value + guard))
+        for f in shown
+        if f.value is not None and f.name != "new"
+    ]
+    return mm.RulerOut(
+        readings=[at(v) for v in values], close=close,
+        limits=[_stands(f.name, at(f.value), at(f.value)) for f in shown if f.value is not None],
+        low=fine_out(low, check.unit), high=fine_out(high, check.unit),
+    )  # fmt: skip
+
+
+def nice_radius(deviation: float) -> float:
+    """The deviation a picture's radius stands for, rounded up to 1, 2 or 5 so that the largest takes a third of it.
+
+    >>> nice_radius(1e-4), nice_radius(0.0)
+    (0.0005, 1e-05)
+    """
+    wanted = max(deviation / 0.34, 1e-5)
+    power = 10.0 ** np.floor(log10(wanted) + 1e-9)
+    return float(f"{next(step for step in (1, 2, 5, 10) if step * power >= wanted * (1 - 1e-9)) * power:.6g}")
+
+
+def _polar(angles: npt.NDArray[np.float64], deviations: npt.NDArray[np.float64]) -> mm.PolarOut:
+    return mm.PolarOut(angles=np.degrees(angles).round(3).tolist(), radii=(1 + deviations).round(5).tolist())
+
+
+def sweep_out(check: Check, sweep: Sweep, limit: float | None) -> mm.SweepOut:
+    """A sweep with what its picture is drawn from."""
+    fit, unit = sweep.fit, check.unit
+    mean = fit.distances - fit.residuals
+    offset = float(np.mean(mean - fit.at(fit.angles)))
+    deviations = fit.distances - offset
+    theta = np.radians(np.arange(0, 361, 5))
+    curve = fit.at(theta)
+    largest = float(np.max(np.abs([*deviations, *curve])))
+    radius = nice_radius(max(largest, (limit or 0.0) / 2))
+    e, phi = float(fit.eccentricity), float(fit.direction)
+
+    def maybe(value: Any) -> Any:
+        return fine_out(float(value), unit) if np.isfinite(value) else None
+
+    return mm.SweepOut(
+        tir=fine_out(float(fit.tir), unit), tir_fit=fine_out(float(fit.tir_fit), unit),
+        eccentricity=fine_out(e, unit), doubt=fine_out(sweep.doubt, unit),
+        direction=round(float(np.degrees(phi)), 2), direction_words=pointing(phi), face=check.name in FACES,
+        oval=maybe(fit.oval), scatter=maybe(fit.scatter),
+        closes=None if sweep.closes is None else fine_out(sweep.closes, unit), stands=sweep.stands,
+        passes_tir=sweep.passes[0], passes_centre=sweep.passes[1],
+        dowels=[
+            mm.DowelOut(offset=fine_out(d.offset, unit), clock=round(float(np.degrees(d.clock)), 1),
+                        clock_words=pointing(d.clock), residual=fine_out(d.residual, unit),
+                        slack=round(float(np.degrees(d.slack)), 1), meets=d.meets)
+            for d in sweep.dowels
+        ],
+        unreachable=[
+            mm.BetweenOut(low=fine_out(a, unit), high=fine_out(b, unit))
+            for a, b in (unreachable(limit=limit) if sweep.dowels and limit else [])
+        ],
+        radius=fine_out(radius, unit),
+        points=_polar(fit.angles, deviations / radius), curve=_polar(theta, curve / radius),
+        right=round(e * float(np.sin(phi)) / radius, 5), up=round(e * float(np.cos(phi)) / radius, 5),
+        limit=None if limit is None else round(limit / 2 / radius, 5),
+    )  # fmt: skip
+
+
+def _taken(check: Check, taking: Taking) -> list[mm.TakenOut]:
+    words = {g.value: g.word for g in check.grades}
+    return [
+        mm.TakenOut(
+            id=t.id, place=t.reading.place, typed=words.get(t.reading.typed, typeset(t.reading.typed)),
+            value=None if t.reading.si is None else fine_out(t.reading.si, check.unit),
+            instrument=INSTRUMENT_KINDS[t.reading.instrument].label if t.reading.instrument in INSTRUMENT_KINDS else "",
+            uncertainty=fine_out(t.reading.uncertainty, check.unit) if t.reading.uncertainty else None,
+            skipped=t.reading.skipped, at=utc_text(t.at), source=t.source,
+        )
+        for t in taking.taken if not t.struck
+    ]  # fmt: skip
+
+
+def _driven(distance: float) -> m.FigureOut:
+    """A distance extrapolated, to two digits in either system: its doubt allows no more."""
+    km, mi = (m.ShownOut(figure=figure(from_si(distance, unit), 2), unit=unit) for unit in ("km", "mi"))
+    return m.FigureOut(si=distance, metric=km, inch=mi)
+
+
+def _life(bench: Bench, check: Check, finding: Finding, limits: Sequence[Limit]) -> mm.PartLifeOut | None:
+    if finding.used is None:
+        return None
+    low, best, high = finding.used
+    found = mm.PartLifeOut(low=low, best=best, high=high)
+    taken = ((t.distance, t.readings) for t in bench.life or bench.takings if t.check == check.name)
+    left = left_of(check, taken, limits)
+    if left is None:
+        return found
+    near, far = max(left.distance - left.doubt, 0.0), left.distance + left.doubt
+    return found.model_copy(update={
+        "distance": _driven(left.distance), "distance_low": _driven(near), "distance_high": _driven(far),
+    })  # fmt: skip
+
+
+def _settings_out(check: Check, taking: Taking | None) -> dict[str, str]:
+    """What is said of a taking as a whole: how a dial was read, or where a floater's shims sit."""
+    kept, read = taking.settings if taking else {}, settings_of(taking)
+    if check.name == "floater_gap":
+        return {"shim": str(kept.get("shim", ""))}
+    if check.kind != "sweep":
+        return {}
+    return {"seen_from": read.seen_from, "presses_plus": "yes" if read.presses_plus else "no",
+            "sag": str(kept.get("sag_typed", ""))}  # fmt: skip
+
+
+def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None) -> mm.CheckOut:
+    taking, limits = bench.latest(check.name), bench.limits(check)
+    readings = taking.readings if taking else ()
+    held = {h.limit.name: h for h in finding.held}
+    own = [str(n) for n, i in bench.instruments if i.kind in check.suited]
+    earlier = [t for t in bench.takings if t.check == check.name][:-1]
+    most = value_of(limits, "most")
+    before = sweep_of(check, earlier[-1].readings, settings_of(earlier[-1]), most) if earlier else None
+
+    def shown(value: float | None) -> Any:
+        return None if value is None else fine_out(value, check.unit)
+
+    return mm.CheckOut(
+        name=check.name, part=check.part, label=check.label, title=check.title, how=check.how, kind=check.kind,
+        units=list(units_of(check)), instruments=[*own, *check.suited],
+        places=[mm.PlaceOut(key=p.key, item=p.item, spot=p.spot) for p in bench.places(check)],
+        grows=check.grows, picture=check.picture,  # type: ignore[arg-type]
+        grades=[mm.GradeOut(**{f: getattr(g, f) for f in mm.GradeOut.model_fields})
+                                   for g in check.grades],
+        limits=[
+            mm.CheckLimitOut(name=f.name, value=shown(f.value), mark=f.mark, why=f.why,  # type: ignore[arg-type]
+                        zone=held[f.name].zone if f.name in held else None,  # type: ignore[arg-type]
+                        sentence=held[f.name].sentence if f.name in held else "")
+            for f in limits
+        ],
+        taking=taking.id if taking else None, begun_at=utc_text(taking.begun_at) if taking else None,
+        distance=figure_out(taking.distance, "m driven") if taking and taking.distance is not None else None,
+        settings=_settings_out(check, taking),
+        readings=_taken(check, taking) if taking else [], can_undo=bool(readings),
+        can_redo=bool(taking and any(t.back for t in taking.taken)),
+        finding=mm.FindingOut(
+            verdict=finding.verdict, sentence=finding.sentence, place=finding.place,  # type: ignore[arg-type]
+            better=finding.better, taken=finding.taken, wanted=finding.wanted, worst=shown(finding.worst),
+            mean=shown(finding.mean), spread=shown(finding.spread), life=_life(bench, check, finding, limits),
+        ),
+        working=[*(sweep_explained(check, sweep) if sweep else ()),
+                 *finding_explained(check, finding, limits, bench.schools["guard"])],
+        ruler=_ruler(check, readings, limits, bench.schools["guard"]),
+        sweep=sweep_out(check, sweep, most) if sweep else None,
+        before=sweep_out(check, before, most) if before else None,
+    )  # fmt: skip
+
+
+def _days_since(day: str, today: date) -> int | None:
+    return (today - date.fromisoformat(day)).days if day else None
+
+
+def instruments_out(bench: Bench) -> list[mm.InstrumentOut]:
+    """The shop's instruments, then one of every kind."""
+    own = [
+        mm.InstrumentOut(key=str(n), kind=i.kind, label=i.name, own=True, calibrated_on=i.calibrated_on, port=i.port,
+                         warns=calibration_warns(_days_since(i.calibrated_on, bench.today)),
+                         resolution=fine_out(i.resolution, INSTRUMENT_KINDS[i.kind].unit),
+                         uncertainty=fine_out(i.uncertainty, INSTRUMENT_KINDS[i.kind].unit), why="the shop's own")
+        for n, i in bench.instruments
+    ]  # fmt: skip
+    kinds = [
+        mm.InstrumentOut(key=k.name, kind=k.name, label=k.label, own=False, calibrated_on="", port="", warns="",
+                         resolution=fine_out(k.resolution, k.unit),
+                         uncertainty=fine_out(k.uncertainty, k.unit), why=f"[{k.mark}] {k.why}")
+        for k in INSTRUMENT_KINDS.values()
+    ]  # fmt: skip
+    return [*own, *kinds]
+
+
+def _sum_out(found: OpenSum) -> mm.SumOut:
+    offer = worth_it(found.part, found.price, found.chance, found.hours, found.rate, found.extra_hours)
+    return mm.SumOut(part=found.part, price=found.price, chance=found.chance, hours=found.hours, rate=found.rate,
+                     extra_hours=found.extra_hours, now=offer.now, later=offer.later, pays=offer.pays,
+                     even=offer.even)  # fmt: skip
+
+
+def measure_out(bench: Bench) -> mm.MeasureOut:
+    """The bench of a job."""
+    checks = checks_for(bench.setup)
+    found = [(check, *found_of(bench, check)) for check in checks]
+    findings = [finding for _, finding, _ in found]
+    begun = [f for f in findings if f.taken]
+    following = next((f.check for f in findings if f.taken < f.wanted and CHECKS[f.check].kind != "figure"), "")
+    return mm.MeasureOut(
+        job=bench.job_id, vehicle=bench.vehicle,
+        checks=[_check_out(bench, check, finding, sweep) for check, finding, sweep in found],
+        worst=worst(findings), done=sum(f.taken >= f.wanted for f in findings), wanted=len(findings),  # type: ignore[arg-type]
+        next_check=following, instruments=instruments_out(bench),
+        schools=[
+            mm.SchoolOut(name=name, about=about, option=bench.schools[name],
+                         options=[m.NameOut(name=o, label=says) for o, says in options.items()])
+            for name, (about, options) in SCHOOLS.items()
+        ],
+        needs=[mm.NeedOut(part=n.part, work=n.work, reasons=list(n.reasons))
+               for n in needs(bench.setup, begun, bench.schools)],
+        sums=[_sum_out(s) for s in bench.sums],
+        proofs=proofs_out(proofs(bench.setup, bench.readings, bench.shim)),
+    )  # fmt: skip
+
+
+# --- effects
+
+
+def _said(quantity: str, typed: str | None, setup: Setup) -> str:
+    if typed is None:
+        assumed = setup.chosen.assumed.get(quantity)
+        option = setup.chosen.options.get(quantity)
+        if quantity in CHOICES and option:
+            found = CHOICES[quantity].option(option)
+            return found.label if found else option
+        if assumed is None:
+            return "not entered"
+        return f"{both(assumed.value, INPUTS[quantity].unit)} assumed"
+    found = CHOICES[quantity].option(typed) if quantity in CHOICES else None
+    return found.label if found else typeset(typed)
+
+
+def _effects_of(bench: Bench) -> list[Effect]:
+    swept = {c.name: found_of(bench, c)[1] for c in checks_for(bench.setup) if c.kind == "sweep"}
+    return effects(bench.setup, bench.readings, bench.manual, set_up(bench.entered),
+                   {name: sweep for name, sweep in swept.items() if sweep is not None})  # fmt: skip
+
+
+def measured_entries(bench: Bench) -> dict[str, Entry]:
+    """Quantity -> the entry its readings make, marked measured."""
+    return {
+        e.quantity: Entry(e.quantity, e.typed, e.si, "entered" if e.quantity in CHOICES else "measured")
+        for e in _effects_of(bench)
+    }
+
+
+def effects_out(bench: Bench, without: Collection[str] = ()) -> mm.MeasuredEffectsOut:
+    """What measured values would do to the four questions, those `without` left out of what comes after."""
+    found = _effects_of(bench)
+    before = answer(bench.entries)
+    taken = {name: entry for name, entry in measured_entries(bench).items() if name not in without}
+    after = answer({**bench.entries, **taken}) if taken else before
+    return mm.MeasuredEffectsOut(
+        effects=[
+            mm.MeasuredEffectOut(
+                check=e.check, quantity=e.quantity, label=label_of(e.quantity), why=e.why,
+                before=_said(e.quantity, bench.entries[e.quantity].typed if e.quantity in bench.entries else None,
+                             bench.setup),
+                after=_said(e.quantity, e.typed, bench.setup), typed=e.typed,
+            )
+            for e in found
+        ],
+        before=[verdict_out(v) for v in (before.verdict, *before.others)],
+        after=[verdict_out(v) for v in (after.verdict, *after.others)],
+    )  # fmt: skip

@@ -1,0 +1,379 @@
+"""Views of the bench: readings in, verdicts out, limits, schools, instruments, effects, history."""
+
+from __future__ import annotations
+
+from contextlib import nullcontext
+from typing import Any
+
+from flask import Response, current_app
+from flask_openapi3 import APIBlueprint, Tag
+from pydantic import BaseModel, Field
+from sqlalchemy.orm import Session
+
+from liftbite.api.common import now, reply, session_of
+from liftbite.api.jobs import models as m
+from liftbite.api.jobs.present import fine_out
+from liftbite.api.jobs.views import JobPath, answer_with_job, seen_revision
+from liftbite.api.measure import models as mm
+from liftbite.api.measure.history import history_out, shop_history_out
+from liftbite.api.measure.present import Bench, effects_out, measure_out, measured_entries
+from liftbite.api.problems import problem_responses
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.job import ledger
+from liftbite.core.job.setup import set_up
+from liftbite.core.measure.checks import CHECKS, Check, checks_for
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
+from liftbite.core.measure.judgement import Reading, uncertainty_of
+from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit
+from liftbite.core.measure.parts_list import SCHOOLS, OpenSum
+from liftbite.core.measure.sweep import read_angle
+from liftbite.core.units.show import typeset
+from liftbite.gauges.gauge import Gauges
+from liftbite.gauges.protocol import check_port
+from liftbite.store import jobs as jobs_store
+from liftbite.store import measurements as store
+
+api = APIBlueprint("measure", __name__, abp_tags=[Tag(name="measure")])
+_PROBLEMS = problem_responses(400, 404, 422)
+
+
+class InstrumentPath(BaseModel):
+    """Number of an instrument."""
+
+    instrument_id: int = Field(ge=1, le=2**53)
+
+
+class EffectsQuery(BaseModel):
+    """Which measured values to leave out of what comes after."""
+
+    without: str = Field(default="", max_length=2000, description="Quantities, separated by commas.")
+
+
+class GaugeQuery(BaseModel):
+    """Which port, what was seen of it, and how long to wait for more."""
+
+    port: str = Field(max_length=200)
+    after: int = Field(default=0, ge=0, le=2**53)
+    wait: float = Field(default=0.0, ge=0, le=10, allow_inf_nan=False)
+
+
+def _gauges() -> Gauges:
+    found: Gauges = current_app.extensions["liftbite.gauges"]
+    return found
+
+
+def bench_of(session: Session, job_id: int) -> Bench:
+    """Everything a job's bench stands on."""
+    revisions = jobs_store.revisions_of(session, job_id)
+    entries = ledger.present(revisions)
+    named = entries.get("vehicle")
+    vehicle = (named.typed if named else "") or ""
+    of_job, of_vehicle = store.takings_of(session, job_id, vehicle)
+    return Bench(
+        job_id, vehicle, entries, set_up(entries), ledger.as_entered(revisions), of_job, of_vehicle,
+        store.limits_of(session, job_id, vehicle),
+        store.schools(session), store.instruments(session), store.sums_of(session, job_id), now().date(),
+    )  # fmt: skip
+
+
+def _measure(session: Session, job_id: int) -> Response:
+    return reply(measure_out(bench_of(session, job_id)))
+
+
+def _check(bench: Bench, name: str) -> Check:
+    check = CHECKS.get(name)
+    if check is None or check not in checks_for(bench.setup):
+        raise UnreadableEntry(f"“{name}” is no check of this job's layout")
+    return check
+
+
+@api.get("/api/jobs/<int:job_id>/measure", responses={"200": mm.MeasureOut, **problem_responses(404)})
+def get_measure(path: JobPath) -> Response:
+    """The bench of a job: every check of its layout with readings, verdict, limit and what is left."""
+    with session_of() as session:
+        return _measure(session, path.job_id)
+
+
+def _keyed_out(keyed: Keyed, unit: str) -> mm.KeyedOut:
+    return mm.KeyedOut(value=fine_out(keyed.si, unit), typeset=typeset(keyed.typed), question=keyed.question,
+                       instead=list(keyed.instead), problem="")  # fmt: skip
+
+
+@api.post("/api/jobs/<int:job_id>/readings/preview", responses={"200": mm.KeyedOut, **_PROBLEMS})
+def preview_reading(path: JobPath, body: mm.ReadingIn) -> Response:
+    """What is in the keypad, as it would be taken; nothing is kept."""
+    with session_of() as session:
+        check = _check(bench_of(session, path.job_id), body.check)
+    try:
+        return reply(_keyed_out(read_keyed(check, body.typed, body.unit), check.unit))
+    except UnreadableEntry as error:
+        return reply(mm.KeyedOut(value=None, typeset=body.typed, question="", instead=[], problem=error.reason))
+
+
+def _instrument(bench: Bench, check: Check, key: str) -> tuple[str, float]:
+    """Kind and uncertainty of what a reading is taken with."""
+    if not check.suited:
+        return "", 0.0
+    own = next((i for n, i in bench.instruments if str(n) == key), None)
+    if own is not None:
+        return own.kind, own.uncertainty
+    kind = key or check.suited[0]
+    if kind not in INSTRUMENT_KINDS:
+        raise UnreadableEntry(f"“{key}” is no instrument on the bench; pick one of {', '.join(check.suited)}.")
+    return kind, uncertainty_of(kind, check.unit)
+
+
+def _next_place(bench: Bench, check: Check, came: str) -> str:
+    """Where a gauge's reading goes that no place was picked for."""
+    taking = bench.latest(check.name)
+    read = {r.place for r in taking.readings} if taking else set()
+    place = next((p.key for p in bench.places(check) if p.key not in read), None)
+    if place is None:
+        raise UnreadableEntry(f"{came} came in, but every place is read. Pick a place to read it again.")
+    return place
+
+
+def _place(bench: Bench, check: Check, key: str) -> str:
+    key = key.strip()
+    known = {p.key for p in bench.places(check)}
+    if key in known:
+        return key
+    if check.kind == "sweep":
+        return read_angle(key)
+    if check.grows and key:
+        return key
+    raise UnreadableEntry(f"{check.label}: “{key}” is no place of it; pick one of {', '.join(sorted(known))}.")
+
+
+def _reading(bench: Bench, check: Check, body: mm.ReadingIn) -> Reading:
+    place = _place(bench, check, body.place)
+    if body.skipped.strip():
+        return Reading(place, skipped=body.skipped.strip())
+    if check.kind == "grade":
+        if body.grade not in {g.value for g in check.grades}:
+            offered = ", ".join(g.value for g in check.grades)
+            raise UnreadableEntry(f"{check.label}: “{body.grade}” is no grade of it; pick one of {offered}.")
+        return Reading(place, None, body.grade)
+    kind, uncertainty = _instrument(bench, check, body.instrument)
+    keyed = read_keyed(check, body.typed, body.unit)
+    if keyed.question and not body.sure:
+        raise UnreadableEntry(keyed.question)
+    return Reading(place, keyed.si, keyed.typed, kind, uncertainty)
+
+
+@api.post("/api/jobs/<int:job_id>/readings", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def add_reading(path: JobPath, body: mm.ReadingIn) -> Response:
+    """One reading into the taking in force, or into a first one.
+
+    A gauge's reading is taken once, by one tab; where no place is named it goes to the first that is not read.
+    """
+    gauge = _gauges().at(body.port) if body.port else None
+    with gauge.turn if gauge else nullcontext(), session_of() as session:
+        bench = bench_of(session, path.job_id)
+        check = _check(bench, body.check)
+        if gauge is not None:
+            event = gauge.value(body.event)
+            if event is None:
+                return reply(measure_out(bench))  # another tab has taken it
+            place = body.place.strip() or _next_place(bench, check, event.text)
+            body = body.model_copy(update={"typed": event.text, "unit": "", "place": place})
+        reading = _reading(bench, check, body)
+        if gauge is not None:
+            gauge.claim(body.event)
+        taking = bench.latest(check.name)
+        number = taking.id if taking else store.begin(session, path.job_id, check.name, bench.vehicle, now())
+        store.add_readings(session, path.job_id, number, [reading], now(), "gauge" if body.port else "typed")
+        return _measure(session, path.job_id)
+
+
+@api.post("/api/jobs/<int:job_id>/readings/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def undo_reading(path: JobPath, body: mm.UndoIn) -> Response:
+    """Strikes the last reading of a check; it stays in the record, struck."""
+    return _turn(path.job_id, body.check, back=False)
+
+
+@api.post("/api/jobs/<int:job_id>/readings/redo", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def redo_reading(path: JobPath, body: mm.UndoIn) -> Response:
+    """Brings the reading struck last back, as long as nothing was read since."""
+    return _turn(path.job_id, body.check, back=True)
+
+
+def _turn(job_id: int, name: str, *, back: bool) -> Response:
+    with session_of() as session:
+        bench = bench_of(session, job_id)
+        taking = bench.latest(_check(bench, name).name)
+        if taking is not None and back:
+            store.bring_back(session, job_id, taking.id)
+        elif taking is not None:
+            store.strike_last(session, job_id, taking.id, now())
+        return _measure(session, job_id)
+
+
+def _settings(body: mm.TakingIn) -> dict[str, Any]:
+    sag = read_keyed(CHECKS["bore_runout"], body.sag, "mm").si if body.sag.strip() else 0.0
+    return {"seen_from": body.seen_from, "presses_plus": body.presses_plus, "sag": sag, "sag_typed": body.sag.strip(),
+            "label": body.label, "shim": body.shim}  # fmt: skip
+
+
+@api.post("/api/jobs/<int:job_id>/takings", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def begin_taking(path: JobPath, body: mm.TakingIn) -> Response:
+    """A new taking of a check, at another mileage or after a change; the earlier ones stay."""
+    with session_of() as session:
+        bench = bench_of(session, path.job_id)
+        check = _check(bench, body.check)
+        store.begin(session, path.job_id, check.name, bench.vehicle, now(), distance=read_distance(body.distance),
+                    settings=_settings(body))  # fmt: skip
+        return _measure(session, path.job_id)
+
+
+@api.put("/api/jobs/<int:job_id>/takings", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def change_taking(path: JobPath, body: mm.TakingIn) -> Response:
+    """Says more of the taking in force: the odometer, and how a sweep is read."""
+    with session_of() as session:
+        bench = bench_of(session, path.job_id)
+        check = _check(bench, body.check)
+        taking = bench.latest(check.name)
+        distance, settings = read_distance(body.distance), _settings(body)
+        if taking is None:
+            store.begin(session, path.job_id, check.name, bench.vehicle, now(), distance=distance, settings=settings)
+        else:
+            store.change_taking(session, path.job_id, taking.id, distance=distance, settings=settings)
+        return _measure(session, path.job_id)
+
+
+@api.put("/api/jobs/<int:job_id>/limits", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def set_limit(path: JobPath, body: mm.LimitIn) -> Response:
+    """The manual's limit, remembered for this vehicle; nothing typed goes back to the default."""
+    with session_of() as session:
+        bench = bench_of(session, path.job_id)
+        check = _check(bench, body.check)
+        typed = (body.typed or "").strip()
+        keyed = read_limit(check, body.name, typed, body.unit) if typed else None
+        kept, si = (keyed.typed, keyed.si) if keyed else (None, None)
+        store.set_limit(session, path.job_id, bench.vehicle, check.name, body.name, kept, si, body.source.strip(),
+                        now())  # fmt: skip
+        return _measure(session, path.job_id)
+
+
+@api.put("/api/jobs/<int:job_id>/schools", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def set_school(path: JobPath, body: mm.SchoolIn) -> Response:
+    """What the shop does from now on, in every job."""
+    if body.name not in SCHOOLS or body.option not in SCHOOLS[body.name][1]:
+        raise UnreadableEntry(f"“{body.option}” is no option of “{body.name}”")
+    with session_of() as session:
+        store.set_school(session, body.name, body.option, now())
+        return _measure(session, path.job_id)
+
+
+@api.post("/api/jobs/<int:job_id>/instruments", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def add_instrument(path: JobPath, body: mm.InstrumentIn) -> Response:
+    """An instrument of the shop, with its own uncertainty and data port."""
+    kind = INSTRUMENT_KINDS.get(body.kind)
+    if kind is None:
+        raise UnreadableEntry(f"“{body.kind}” is no kind of instrument; pick one of {', '.join(INSTRUMENT_KINDS)}.")
+    resolution, uncertainty = read_trust(kind, body.resolution, body.uncertainty)
+    port = check_port(body.port) if body.port.strip() else ""
+    with session_of() as session:
+        store.add_instrument(session, store.Instrument(kind.name, body.name.strip(), resolution, uncertainty,
+                                                       body.calibrated_on, port))  # fmt: skip
+        return _measure(session, path.job_id)
+
+
+@api.put("/api/instruments/<int:instrument_id>/put-away", responses={"200": m.PutAwayIn, **_PROBLEMS})
+def put_instrument_away(path: InstrumentPath, body: m.PutAwayIn) -> Response:
+    """Takes an instrument off the bench, or puts it back; its readings keep their uncertainty."""
+    with session_of() as session:
+        store.put_instrument_away(session, path.instrument_id, now() if body.put_away else None)
+    return reply(body)
+
+
+@api.put("/api/jobs/<int:job_id>/sums", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def set_sum(path: JobPath, body: mm.SumIn) -> Response:
+    """The shop's own figures for renewing a part while it is open."""
+    with session_of() as session:
+        store.set_sum(session, path.job_id, OpenSum(body.part.strip(), body.price, body.chance, body.hours, body.rate,
+                                                    body.extra_hours))  # fmt: skip
+        return _measure(session, path.job_id)
+
+
+@api.post("/api/jobs/<int:job_id>/sums/drop", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def drop_sum(path: JobPath, body: mm.DropSumIn) -> Response:
+    """Takes a sum off the list."""
+    with session_of() as session:
+        store.drop_sum(session, path.job_id, body.part)
+        return _measure(session, path.job_id)
+
+
+# --- effects
+
+
+@api.get("/api/jobs/<int:job_id>/effects", responses={"200": mm.MeasuredEffectsOut, **problem_responses(404)})
+def get_effects(path: JobPath, query: EffectsQuery) -> Response:
+    """What measured values would do to the four questions, before and after; some may be left out."""
+    without = {name.strip() for name in query.without.split(",")}
+    with session_of() as session:
+        return reply(effects_out(bench_of(session, path.job_id), without))
+
+
+@api.post("/api/jobs/<int:job_id>/effects", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
+def take_effects(path: JobPath, body: mm.EffectsIn) -> Response:
+    """Takes measured values into the job as one change, each marked measured; undo turns it back."""
+    seen = seen_revision()
+    with session_of() as session:
+        bench = bench_of(session, path.job_id)
+        measured = measured_entries(bench)
+        unknown = [q for q in body.quantities if q not in measured]
+        if unknown:
+            raise UnreadableEntry(f"“{unknown[0]}” does not follow from the readings; look at the list again.")
+        revisions = jobs_store.revisions_of(session, path.job_id)
+        new = [measured[q] for q in dict.fromkeys(body.quantities)]
+        if new:
+            revisions.append(jobs_store.append(session, path.job_id, seen, new, now()))
+        return answer_with_job(session, path.job_id, revisions)
+
+
+# --- history
+
+
+@api.get("/api/jobs/<int:job_id>/measure/history", responses={"200": mm.BenchHistoryOut, **problem_responses(404)})
+def get_history(path: JobPath) -> Response:
+    """Readings over the vehicle's life, with their trends."""
+    with session_of() as session:
+        return reply(history_out(bench_of(session, path.job_id)))
+
+
+#: Takings of the whole shop a page looks through.
+_SHOP_TAKINGS = 200
+
+
+@api.get("/api/measure/history", responses={"200": mm.BenchHistoryOut})
+def get_shop_history() -> Response:
+    """The latest readings of the whole shop."""
+    with session_of() as session:
+        return reply(shop_history_out(store.latest_takings(session, _SHOP_TAKINGS)))
+
+
+# --- gauges
+
+
+@api.get("/api/gauge", responses={"200": mm.GaugeOut, **problem_responses(422)})
+def read_gauge(query: GaugeQuery) -> Response:
+    """What a gauge's data port has sent since; opens the port where it is not yet, and waits for more if asked to.
+
+    `after` beyond any number asks from now on; whoever opens the port hears all it sends.
+    """
+    gauge = _gauges().at(query.port)
+    after = query.after if query.after <= gauge.newest else gauge.join()
+    events = gauge.after(after, query.wait)
+    return reply(mm.GaugeOut(
+        port=gauge.port, connected=gauge.connected, newest=events[-1].number if events else after,
+        events=[mm.EventOut(number=e.number, kind=e.kind, text=e.text) for e in events],  # type: ignore[arg-type]
+    ))  # fmt: skip
+
+
+@api.delete("/api/gauge", responses={"200": mm.GaugeOut, **problem_responses(422)})
+def close_gauge(query: GaugeQuery) -> Response:
+    """Lets a data port go."""
+    port = check_port(query.port)
+    _gauges().close(port)
+    return reply(mm.GaugeOut(port=port, connected=False, newest=0, events=[]))

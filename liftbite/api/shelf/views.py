@@ -1,0 +1,231 @@
+"""Views of the shelf: parts in and out, CSV with a preview, parts offered to a job and taken into it."""
+
+from __future__ import annotations
+
+from datetime import UTC, datetime
+
+import numpy as np
+from flask import Response
+from flask_openapi3 import APIBlueprint, Tag
+from pydantic import BaseModel, Field
+from sqlalchemy.orm import Session
+
+from liftbite.api.common import download, reply, session_of
+from liftbite.api.jobs import models as m
+from liftbite.api.jobs.entries import changes, read_entries
+from liftbite.api.jobs.views import JobPath, answer_with_job, seen_revision
+from liftbite.api.problems import problem_responses
+from liftbite.api.shelf import models as ms
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job import ledger
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.ledger import Entry
+from liftbite.core.job.setup import label_of, set_up
+from liftbite.core.parts.shelf import (
+    OF_SLOT,
+    ShelfPart,
+    changed_since,
+    misfits,
+    part_name,
+    read_part,
+    takes,
+    would_misfit,
+)
+from liftbite.core.parts.slots import SLOTS
+from liftbite.files.shelf_csv import Line, read_shelf, write_shelf
+from liftbite.store import jobs as store
+from liftbite.store import parts as shelf
+
+api = APIBlueprint("shelf", __name__, abp_tags=[Tag(name="shelf")])
+_PROBLEMS = problem_responses(400, 404, 422)
+
+
+class PartPath(BaseModel):
+    """Number of a part."""
+
+    part_id: int = Field(ge=1, le=2**53)
+
+
+class ShelfQuery(BaseModel):
+    """Which parts."""
+
+    put_away: bool = False
+
+
+class SlotQuery(BaseModel):
+    """Parts of which kind."""
+
+    slot: str = Field(max_length=40)
+
+
+def part_out(part_id: int, part: ShelfPart) -> ms.PartOut:
+    """A part with its number."""
+    return ms.PartOut(id=part_id, slot=part.slot, name=part.name, values=dict(part.values), price=part.price,
+                      source=part.source, notes=part.notes)  # fmt: skip
+
+
+def _part(body: ms.PartIn) -> ShelfPart:
+    """A part as sent, checked; what is left empty is left out."""
+    values = {q: t.strip() for q, t in body.values.items() if t.strip()}
+    part = ShelfPart(body.slot, body.name.strip(), values, body.price, body.source.strip(), body.notes.strip())
+    read_part(part)
+    return part
+
+
+@api.get("/api/shelf", responses={"200": ms.ShelfOut})
+def get_shelf(query: ShelfQuery) -> Response:
+    """Every part, and what each kind may state."""
+    with session_of() as session:
+        parts = shelf.list_parts(session, put_away=query.put_away)
+        away = len(shelf.list_parts(session, put_away=True))
+    slots = [ms.SlotOut(slot=s, label=label, quantities=list(OF_SLOT[s])) for s, label in SLOTS.items()]
+    return reply(ms.ShelfOut(slots=slots, parts=[part_out(i, p) for i, p in parts], put_away=away))
+
+
+@api.post("/api/shelf", responses={"201": ms.PartOut, **_PROBLEMS})
+def add_part(body: ms.PartIn) -> Response:
+    """A new part."""
+    part = _part(body)
+    with session_of() as session:
+        (part_id,) = shelf.add_parts(session, [part], datetime.now(UTC))
+    return reply(part_out(part_id, part), 201)
+
+
+@api.put("/api/shelf/<int:part_id>", responses={"200": ms.PartOut, **_PROBLEMS})
+def change_part(path: PartPath, body: ms.PartIn) -> Response:
+    """What a part says from now on; jobs that took it keep what they took."""
+    part = _part(body)
+    with session_of() as session:
+        shelf.change_part(session, path.part_id, part, datetime.now(UTC))
+    return reply(part_out(path.part_id, part))
+
+
+@api.put("/api/shelf/<int:part_id>/put-away", responses={"200": ms.PartOut, **_PROBLEMS})
+def put_part_away(path: PartPath, body: m.PutAwayIn) -> Response:
+    """Takes a part off the shelf, or puts it back."""
+    with session_of() as session:
+        shelf.put_part_away(session, path.part_id, datetime.now(UTC) if body.put_away else None)
+        part = shelf.part_of(session, path.part_id)
+    return reply(part_out(path.part_id, part))
+
+
+@api.get("/api/shelf.csv", responses={"200": None})
+def export_shelf() -> Response:
+    """The shelf as CSV."""
+    with session_of() as session:
+        parts = [p for _, p in shelf.list_parts(session)]
+    return download(write_shelf(parts), "text/csv; charset=utf-8", "shelf.csv")
+
+
+def _read_csv(session: Session, text: str) -> tuple[list[tuple[Line, str, int | None]], ms.CsvOut]:
+    """Rows with what would become of each, and the number of the part a row changes."""
+    known = {(p.slot, p.name): (i, p) for i, p in shelf.list_parts(session)}
+    rows: list[tuple[Line, str, int | None]] = []
+    for line in read_shelf(text):
+        if line.part is None:
+            rows.append((line, "bad", None))
+            continue
+        there = known.get((line.part.slot, line.part.name))
+        status = "new" if there is None else "same" if there[1] == line.part else "changes"
+        rows.append((line, status, there[0] if there else None))
+    says = {"new": "new", "changes": "changes what is on the shelf", "same": "is on the shelf as it is"}
+    lines = [
+        ms.CsvLineOut(line=r.number, name=r.name, slot=r.part.slot if r.part else "", status=s,  # type: ignore[arg-type]
+                      says=r.fault or says[s], column=r.column)
+        for r, s, _ in rows
+    ]  # fmt: skip
+    count = [s for _, s, _ in rows].count
+    return rows, ms.CsvOut(lines=lines, new=count("new"), changes=count("changes"), bad=count("bad"))
+
+
+@api.post("/api/shelf/csv/preview", responses={"200": ms.CsvOut, **_PROBLEMS})
+def preview_csv(body: ms.CsvIn) -> Response:
+    """What a file would do to the shelf, row by row; nothing is kept."""
+    with session_of() as session:
+        return reply(_read_csv(session, body.text)[1])
+
+
+@api.post("/api/shelf/csv", responses={"200": ms.CsvOut, **_PROBLEMS})
+def import_csv(body: ms.CsvIn) -> Response:
+    """Takes in the rows of a file that can be read; the others are named and left."""
+    now = datetime.now(UTC)
+    with session_of() as session:
+        rows, told = _read_csv(session, body.text)
+        for line, status, part_id in rows:
+            if status == "changes" and line.part is not None and part_id is not None:
+                shelf.change_part(session, part_id, line.part, now)
+        shelf.add_parts(session, [r.part for r, s, _ in rows if s == "new" and r.part], now)
+    return reply(told)
+
+
+# --- into a job
+
+
+def said(quantity: str, typed: str) -> m.NameOut:
+    """A figure of a part: what it is called and what it says."""
+    option = CHOICES[quantity].option(typed) if quantity in CHOICES else None
+    return m.NameOut(name=label_of(quantity), label=option.label.lower() if option else typed)
+
+
+def _low(entries: dict[str, Entry], result: str, friction: float) -> float | None:
+    found = set_up(entries).evaluate((result,), stage=1.0, friction=friction)[result]
+    return None if isinstance(found, Needs | Refused) or not np.isfinite(found) else round(float(found), 3)
+
+
+def with_parts(present: dict[str, Entry], parts: list[ShelfPart], tried: list[Entry]) -> dict[str, Entry]:
+    """A job's entries with parts and figures taken in."""
+    entries = dict(present)
+    for part in parts:
+        for entry in takes(entries, part):
+            if entry.typed is None:
+                entries.pop(entry.quantity, None)
+            else:
+                entries[entry.quantity] = entry
+    return entries | {e.quantity: e for e in tried}
+
+
+@api.get("/api/jobs/<int:job_id>/shelf", responses={"200": ms.OffersOut, **_PROBLEMS})
+def offers(path: JobPath, query: SlotQuery) -> Response:
+    """The parts of a kind, each with what it would make of the job or why it does not go in."""
+    if query.slot not in SLOTS:
+        raise UnreadableEntry(f"“{query.slot}” is no kind of part")
+    with session_of() as session:
+        present = dict(ledger.present(store.revisions_of(session, path.job_id)))
+        parts = shelf.list_parts(session, slot=query.slot)
+    now = present.get(part_name(query.slot))
+    found = []
+    for part_id, part in parts:
+        after = with_parts(present, [part], [])
+        clash = would_misfit(present, part)
+        found.append(ms.OfferOut(
+            part=part_out(part_id, part), states=[said(q, t) for q, t in part.values.items()],
+            taken=now is not None and now.typed == part.name, misfit=clash[0].sentence if clash else None,
+            bite=_low(after, "bite_margin", -1.0), lift=_low(after, "lift_margin", 0.0),
+        ))  # fmt: skip
+    changed = [m.NameOut(name=q, label=label_of(q)) for q in changed_since(present, query.slot)]
+    taken = now.typed if now else None
+    return reply(ms.OffersOut(slot=query.slot, label=SLOTS[query.slot], taken=taken, changed=changed, parts=found))
+
+
+@api.post("/api/jobs/<int:job_id>/take", responses={"200": m.JobOut, **problem_responses(404, 412, 422, 428)})
+def take(path: JobPath, body: ms.TakeIn) -> Response:
+    """Takes parts and figures into a job, as one change. Parts that do not go together are refused."""
+    revision = seen_revision()
+    tried, faults = read_entries(body.entries)
+    if faults:
+        raise UnreadableEntry(" ".join(why for _, why in faults.values()))
+    with session_of() as session:
+        revisions = store.revisions_of(session, path.job_id)
+        present = dict(ledger.present(revisions))
+        parts = shelf.parts_of(session, body.parts)
+        after = with_parts(present, parts, tried)
+        before = {c.sentence for c in misfits(set_up(present))}
+        clash = next((c for c in misfits(set_up(after)) if c.sentence not in before), None)
+        if clash is not None:
+            raise UnreadableEntry(clash.sentence)
+        gone = [Entry(q, None) for q in present if q not in after]
+        new = changes([*gone, *(e for q, e in after.items() if e is not present.get(q))], present)
+        if new:
+            revisions.append(store.append(session, path.job_id, revision, new, datetime.now(UTC)))
+        return answer_with_job(session, path.job_id, revisions)

@@ -1,0 +1,254 @@
+"""The commands that look into a job file: explain, launch, stroke, life, sweep. Exit codes as for `compute`."""
+
+from __future__ import annotations
+
+import csv
+import io
+import json
+import sys
+from collections.abc import Mapping, Sequence
+from pathlib import Path
+from typing import Any, NoReturn
+
+import click
+import numpy as np
+
+from liftbite.core.errors import UnreadableFile
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.ledger import Revision, present
+from liftbite.core.job.setup import Setup, both, label_of, refusal, set_up
+from liftbite.core.units.read import from_si
+from liftbite.core.verdicts.answers import NOW, PLANNED
+
+EXIT_HOLDS, EXIT_FALLS_SHORT, EXIT_BAD_INPUT = 0, 1, 2
+FILE = click.argument("file", type=click.Path(path_type=Path))
+JSON = click.option("--json", "as_json", is_flag=True, help="Print as JSON, in SI.")
+CSV = click.option("--csv", "as_csv", is_flag=True, help="Print as CSV, in SI.")
+
+
+def bad_input(sentence: str) -> NoReturn:
+    """Says what is wrong and ends with the exit code for bad input."""
+    click.echo(sentence, err=True)
+    sys.exit(EXIT_BAD_INPUT)
+
+
+def read_revisions(file: Path) -> list[Revision]:
+    """The ledger of a job file; a file that cannot be read ends the command."""
+    from liftbite.files.job import read_job_file
+
+    try:
+        return read_job_file(file.read_bytes()).revisions
+    except OSError as error:
+        bad_input(f"{file}: {error.strerror}")
+    except UnreadableFile as error:
+        bad_input(f"{file}: {error}")
+
+
+def _setup(file: Path) -> Setup:
+    return set_up(present(read_revisions(file)))
+
+
+def _stage(setup: Setup) -> float:
+    return PLANNED if setup.chosen.options.get("stage_plan", "none") != "none" else NOW
+
+
+def _ended(found: Needs | Refused, setup: Setup) -> NoReturn:
+    """Says what is missing (2) or impossible (1), and ends."""
+    if isinstance(found, Needs):
+        names = setup.chosen.to_ask(found.names)
+        click.echo("Needs " + ", ".join(f"{label_of(n).lower()} ({n})" for n in names) + ".", err=True)
+        sys.exit(2)
+    click.echo(refusal(found.error, setup), err=True)
+    sys.exit(1)
+
+
+def _print_columns(columns: Mapping[str, Any], as_json: bool, as_csv: bool) -> bool:
+    """Columns of one length as JSON or CSV; False where neither was asked for."""
+    if as_json:
+        click.echo(json.dumps({n: np.asarray(v).tolist() for n, v in columns.items()}, ensure_ascii=False, indent=1))
+    elif as_csv:
+        out = io.StringIO()
+        writer = csv.writer(out, lineterminator="\n")
+        writer.writerow(columns)
+        writer.writerows(zip(*(np.asarray(v).tolist() for v in columns.values()), strict=True))
+        click.echo(out.getvalue(), nl=False)
+    return as_json or as_csv
+
+
+def _table(heads: Sequence[str], rows: Sequence[Sequence[str]]) -> str:
+    widths = [max(len(r[i]) for r in (heads, *rows)) for i in range(len(heads))]
+    return "\n".join("  ".join(c.rjust(w) for c, w in zip(r, widths, strict=True)) for r in (heads, *rows))
+
+
+@click.command()
+@click.argument("quantity")
+@FILE
+@JSON
+@CSV
+def explain(quantity: str, file: Path, as_json: bool, as_csv: bool) -> None:
+    """Show how QUANTITY came about in a job FILE, down to the inputs."""
+    from liftbite.api.jobs.present import working_out
+    from liftbite.core.analysis.working import working
+
+    setup = _setup(file)
+    if quantity not in setup.graph.functions:
+        known = ", ".join(sorted(setup.graph.functions))
+        bad_input(f"“{quantity}” is not worked out in this job; it works out {known}.")
+    shown = working_out(working(setup, quantity, stage=_stage(setup), friction=-1.0), "low friction")
+    if as_json:
+        click.echo(json.dumps(shown.model_dump(), ensure_ascii=False, indent=1))
+        return
+    if as_csv:
+        out = io.StringIO()
+        writer = csv.writer(out, lineterminator="\n")
+        writer.writerow(["of", "quantity", "symbol", "value", "mark", "typed"])
+        for step in shown.steps:
+            writer.writerow(["", step.name, step.symbol, step.si or step.words, step.mark, ""])
+            for t in step.terms:
+                writer.writerow([step.name, t.name, t.symbol, t.si or t.words, t.mark, t.typeset or ""])
+        click.echo(out.getvalue(), nl=False)
+        return
+    for step in shown.steps:
+        click.echo(f"{step.label}: {step.words or step.si}\n    {step.formula}    [{step.mark}] {step.source}")
+        for term in step.terms:
+            origin = (
+                f" as typed {term.typeset}" if term.typeset else f" {term.mark}" if term.mark != "worked out" else ""
+            )
+            click.echo(f"      {term.symbol} = {term.words or term.si}  {term.label}{origin}")
+
+
+@click.command()
+@FILE
+@JSON
+@CSV
+def stroke(file: Path, as_json: bool, as_csv: bool) -> None:
+    """Work out the whole stroke of pedal or lever of a job FILE."""
+    from liftbite.core.analysis.stroke import stroke as work_out
+
+    setup = _setup(file)
+    found = work_out(setup)
+    if isinstance(found, Needs | Refused):
+        _ended(found, setup)
+    columns = {"pedal_m": found.pedal, "lift_m": found.lift, "gap_per_face_m": found.gap, "effort_n": found.effort}
+    if found.pressure is not None:
+        columns["pressure_pa"] = found.pressure
+    if not _print_columns(columns, as_json, as_csv):
+        even = np.searchsorted(found.pedal, np.linspace(found.pedal[0], found.pedal[-1], 17))
+        at = np.unique(even.clip(0, len(found.pedal) - 1))
+        rows = [[f"{found.pedal[i] * 1e3:.1f}", f"{found.lift[i] * 1e3:.3f}", f"{found.gap[i] * 1e3:.3f}",
+                 f"{found.effort[i]:.0f}"] for i in at]  # fmt: skip
+        click.echo(_table(["pedal mm", "lift mm", "gap/face mm", "effort N"], rows))
+        click.echo(f"\nFull pedal lifts {both(found.full, 'm')}; highest effort {both(found.peak_effort, 'N')}.")
+        if found.bite_point is not None:
+            click.echo(f"Bites at {found.bite_point / found.pedal[-1] * 100:.0f} % of the stroke.")
+        for name, where in found.stops:
+            click.echo(f"Limit: {label_of(name).lower()} at {both(where, 'm')} of pedal.")
+        if not found.smooth:
+            click.echo("The plate snaps through: effort falls faster than hose and air give way.")
+    margins = setup.evaluate(("least_lift_margin", "overtravel_margin"))
+    names = ("least_lift_margin", "overtravel_margin")
+    short = any(margins[n] < 1 for n in names if not isinstance(margins[n], Needs | Refused))
+    sys.exit(1 if short else 0)
+
+
+@click.command()
+@FILE
+@JSON
+@CSV
+def life(file: Path, as_json: bool, as_csv: bool) -> None:
+    """Work out clamp and margin of a job FILE over the wear of its facings."""
+    from liftbite.core.analysis.life import life as work_out
+
+    setup = _setup(file)
+    found = work_out(setup, stage=_stage(setup), friction=-1.0)
+    if isinstance(found, Needs | Refused):
+        _ended(found, setup)
+    columns = {"wear_m": found.wear, "clamp_n": found.clamp, "bite_margin": found.margin}
+    if not _print_columns(columns, as_json, as_csv):
+        rows = [[f"{found.wear[i] * 1e3:.2f}", f"{found.clamp[i]:.0f}", f"{found.margin[i]:.3f}"]
+                for i in range(0, len(found.wear), 10)]  # fmt: skip
+        click.echo(_table(["wear mm", "clamp N", "margin"], rows))
+        end, at = found.ends[0]
+        click.echo(f"\nEnds with the {end} at {both(at, 'm')} of wear; {found.target:g} is asked for.")
+    sys.exit(1 if found.target_lost is not None else 0)
+
+
+@click.command()
+@FILE
+@JSON
+@CSV
+def launch(file: Path, as_json: bool, as_csv: bool) -> None:
+    """Integrate one start of a job FILE, with the closed form beside it."""
+    from liftbite.core.analysis.launch import case_of
+    from liftbite.core.analysis.launch import launch as integrate
+
+    setup = _setup(file)
+    case = case_of(setup, stage=_stage(setup))
+    if isinstance(case, Needs | Refused):
+        _ended(case, setup)
+    found = integrate(case)
+    if not _print_columns(found.trace, as_json, as_csv):
+        closed = setup.evaluate(("slip_time", "slip_energy"), stage=_stage(setup))
+        click.echo(
+            f"The clutch {found.outcome}."
+            if found.outcome != "spins"
+            else "The tyres are at their limit; the clutch locks."
+        )
+        click.echo(
+            f"Slips {found.slip_time:.3f} s, heat {both(found.energy, 'J')}, peak power {both(found.peak_power, 'W')}."
+        )
+        click.echo(
+            f"Lowest engine-side speed {from_si(found.lowest_speed, 'rpm'):.0f} rpm, "
+            f"peak torque {both(found.peak_torque, 'N·m')}."
+        )
+        if isinstance(closed["slip_energy"], Needs | Refused):
+            click.echo("With constant torques it would never lock.")
+        else:
+            click.echo(f"With constant torques: {closed['slip_time']:.3f} s, {both(closed['slip_energy'], 'J')}.")
+    sys.exit(0 if found.outcome in {"locks", "spins"} else 1)
+
+
+@click.command()
+@FILE
+@click.argument("shelf", type=click.Path(path_type=Path))
+@JSON
+@CSV
+def sweep(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
+    """Evaluate every combination of a SHELF of parts against the brief of a job FILE."""
+    from liftbite.core.parts.finder import LIMITS, OBJECTIVES
+    from liftbite.core.parts.finder import sweep as evaluate
+    from liftbite.files.shelf import read_shelf_file
+
+    setup = _setup(file)
+    try:
+        parts = read_shelf_file(shelf.read_bytes())
+    except OSError as error:
+        bad_input(f"{shelf}: {error.strerror}")
+    except UnreadableFile as error:
+        bad_input(f"{shelf}: {error}")
+    with click.progressbar(length=1, label="Sweeping", file=sys.stderr) as bar:
+
+        def progress(done: int, total: int) -> bool:
+            bar.length = total
+            bar.update(done - bar.pos)
+            return True
+
+        found = evaluate(setup.entries, parts, stage=_stage(setup), progress=progress)
+    if as_json:
+        told = {"total": found.total, "kept": found.kept, "excluded": found.excluded, "unseen": found.unseen}
+        click.echo(json.dumps(told | {"front": found.front}, ensure_ascii=False, indent=1))
+    elif not _print_columns({n: [row.get(n, "") for row in found.front] for n in (*parts, *OBJECTIVES)}, False, as_csv):
+        click.echo(f"{found.total} combinations, {found.kept} pass every limit, {len(found.front)} worth a look.")
+        for name, count in sorted(found.excluded.items(), key=lambda pair: -pair[1]):
+            click.echo(f"  {count} excluded: {LIMITS[name]}")
+        if found.unseen:
+            click.echo(f"  Not looked at: {', '.join(found.unseen)}.")
+        best = sorted(found.front, key=lambda row: row.get("price", 0))[:20]
+        rows = [
+            [*(str(row[s]) for s in parts), *(f"{row[o]:.3g}" if o in row else "—" for o in OBJECTIVES)] for row in best
+        ]
+        click.echo(_table([*parts, *OBJECTIVES], rows))
+    sys.exit(0 if found.kept else 1)
+
+
+COMMANDS = (explain, stroke, life, launch, sweep)

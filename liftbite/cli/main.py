@@ -1,0 +1,258 @@
+"""The command line: serve the shop, load the demo, work out a job file without a server."""
+
+from __future__ import annotations
+
+import json
+import sys
+import threading
+import time
+from pathlib import Path
+from typing import Any
+
+import click
+
+from liftbite import __version__
+from liftbite.cli.commands import EXIT_BAD_INPUT, EXIT_FALLS_SHORT, EXIT_HOLDS
+from liftbite.core.verdicts.verdict import GOOD_STATES
+
+
+@click.group()
+@click.version_option(__version__, prog_name="liftbite")
+def main() -> None:
+    """Lift Bite: does this clutch hold, and by how much?"""
+
+
+@main.command()
+@click.option("--host", default="127.0.0.1", show_default=True, help="Address to listen at.")
+@click.option("--port", default=8700, show_default=True, envvar="PORT", type=click.IntRange(0, 65535))
+def serve(host: str, port: int) -> None:
+    """Serve the shop's own jobs."""
+    _serve(host, port, demo=False)
+
+
+@main.command()
+@click.option("--host", default="127.0.0.1", show_default=True, help="Address to listen at.")
+@click.option("--port", default=8700, show_default=True, envvar="PORT", type=click.IntRange(0, 65535))
+def demo(host: str, port: int) -> None:
+    """Serve the demo shop, loaded on the first run."""
+    _serve(host, port, demo=True)
+
+
+def _serve(host: str, port: int, *, demo: bool) -> None:
+    from liftbite.api.app import create_app, data_path, hosts_from_environment
+    from liftbite.api.serving import port_of, server_of
+
+    path = data_path("data/demo.sqlite" if demo else "").absolute()
+    app = create_app(path, hosts=hosts_from_environment())
+    if demo:
+        from liftbite.demo import load
+
+        with app.extensions["liftbite.sessions"]() as session:
+            load(session)
+    try:
+        server = server_of(app, host, port)
+    except OSError as error:
+        raise click.ClickException(f"Port {port} cannot be used ({error.strerror}); name another with PORT=.") from None
+    threading.Thread(target=_warm, daemon=True).start()
+    click.echo(f"Lift Bite is at  http://{host}:{port_of(server)}")
+    click.echo(f"Its records are  {path}")
+    click.echo("Stop it with Ctrl+C.")
+    server.run()
+
+
+@main.command()
+@click.argument("kind", type=click.Choice(["caliper", "dial", "depth"]))
+@click.option("--port", default=8765, show_default=True, type=click.IntRange(0, 65535), help="TCP port to listen at.")
+@click.option("--value", default=2.83, show_default=True, help="What the caliper reads [mm].")
+@click.option("--values", default="", help='What the depth gauge reads, in order: "3.219 in, 63.5 mm".')
+@click.option("--off", default=0.15, show_default=True, help="How far the dial's bore is off centre [mm].")
+@click.option("--towards", default=120.0, show_default=True, help="Which way [°], clockwise, 0 at the top.")
+@click.option("--angles", default=8, show_default=True, type=click.IntRange(3, 72), help="Angles of the dial's sweep.")
+@click.option("--noise", default=0.005, show_default=True, help="Scatter of a reading [mm].")
+@click.option("--every", default=1.0, show_default=True, help="Seconds between readings; 0 waits for Enter.")
+@click.option("--drop-after", default=0, show_default=True, help="Breaks the connection after so many readings.")
+@click.option("--seed", default=1, show_default=True, help="Seed of the scatter.")
+def gauge(kind: str, port: int, value: float, values: str, off: float, towards: float, angles: int, noise: float,
+          every: float, drop_after: int, seed: int) -> None:  # fmt: skip
+    """Simulate a gauge with a data port: a caliper, a dial swept round a bore, or a depth gauge."""
+    from liftbite.core.errors import UnreadableEntry
+    from liftbite.gauges import simulate
+
+    try:
+        lines = {
+            "caliper": lambda: simulate.caliper(value, noise, seed),
+            "dial": lambda: simulate.dial_sweep(off, towards, angles, noise=noise, seed=seed),
+            "depth": lambda: simulate.depths(simulate.read_values(values), noise, seed),
+        }[kind]()
+        there = simulate.Simulator(lines, every=every, port=port, drop_after=drop_after, by_hand=every == 0)
+    except UnreadableEntry as error:
+        raise click.ClickException(error.reason) from None
+    except OSError as error:
+        raise click.ClickException(
+            f"Port {port} cannot be used ({error.strerror}); name another with --port."
+        ) from None
+    click.echo(f"The simulated {kind} is at  {there.url}")
+    click.echo("Give this address as the data port of an instrument. Stop it with Ctrl+C.")
+    there.start()
+    try:
+        while there.running:
+            if every == 0:
+                click.pause("Enter sends a reading.")
+                there.press()
+            else:
+                time.sleep(0.2)
+    except (KeyboardInterrupt, EOFError):
+        pass
+    there.stop()
+
+
+def _warm() -> None:
+    """Loads what the first question asked backwards would wait for."""
+    import scipy.optimize  # noqa: F401
+
+
+@main.command()
+@click.argument("file", type=click.Path(path_type=Path))
+@click.option("--json", "as_json", is_flag=True, help="Print what the screen is made from, as JSON.")
+@click.option("--csv", "as_csv", is_flag=True, help="Print the results as CSV, in SI.")
+def compute(file: Path, as_json: bool, as_csv: bool) -> None:
+    """Work out a job FILE (*.liftbite.json). Exit code 0 holds, 1 falls short, 2 bad input."""
+    from liftbite.api.jobs.present import job_out
+    from liftbite.cli.commands import read_revisions
+
+    revisions = read_revisions(file)
+    job = job_out(0, revisions)
+    if as_json:
+        click.echo(json.dumps(job.model_dump(exclude={"id", "put_away"}), ensure_ascii=False, indent=1))
+    elif as_csv:
+        click.echo("quantity,low,nominal,high")
+        for result in job.results:
+            band = result.planned
+            figures = [getattr(band, place).si if band else "" for place in ("low", "nominal", "high")]
+            click.echo(",".join([result.name, *map(str, figures)]))
+    else:
+        click.echo(_table(job))
+        for line in _mends(revisions):
+            click.echo(line)
+    if job.verdicts[0].state == "open":
+        sys.exit(EXIT_BAD_INPUT)
+    good = all(v.state in GOOD_STATES | {"open"} for v in job.verdicts)
+    sys.exit(EXIT_HOLDS if good else EXIT_FALLS_SHORT)
+
+
+def _mends(revisions: Any) -> list[str]:
+    """What would mend each answer that falls short soonest."""
+    from liftbite.core.job.ledger import present
+    from liftbite.core.job.setup import both, label_of, unit_of
+    from liftbite.core.verdicts.answers import NOW, PLANNED, answer, stands_on
+    from liftbite.core.verdicts.verdicts import soonest
+
+    answers = answer(present(revisions))
+    setup = answers.setup
+    stage = PLANNED if setup.chosen.options.get("stage_plan", "none") != "none" else NOW
+    lines = []
+    for other in answers.others:
+        if other.state != "open":
+            names = ", ".join(label_of(a.name).lower() for a in stands_on(setup, other.question))
+            lines.append(f"{other.question.capitalize()} stands on what nobody entered: {names}.")
+    for verdict in (answers.verdict, *answers.others):
+        for sought in soonest(setup, verdict, stage):
+            value = both(sought.crossings[0], unit_of(sought.quantity, setup.graph))
+            bound = "at least" if sought.at_least else "at most"
+            lines.append(
+                f"{verdict.question.capitalize()} is mended by {label_of(sought.quantity).lower()} {bound} {value}."
+            )
+    return ["", *lines] if lines else []
+
+
+def _cell(figure: Any) -> str:
+    metric = f"{figure.metric.figure} {figure.metric.unit}".strip()
+    inch = f"{figure.inch.figure} {figure.inch.unit}".strip()
+    return metric if metric == inch else f"{metric} ({inch})"
+
+
+def _table(job: Any) -> str:
+    """The results as a table for the eye."""
+    rows = [["", "low friction", "nominal", "high friction"]]
+    for result in job.results:
+        band = result.planned
+        if band is None:
+            rows.append([result.label, "—", "—", "—"])
+        elif band.single:
+            rows.append([result.label, "", _cell(band.nominal), ""])
+        else:
+            rows.append([result.label, _cell(band.low), _cell(band.nominal), _cell(band.high)])
+    widths = [max(len(row[i]) for row in rows) for i in range(4)]
+    lines = ["  ".join(cell.ljust(w) for cell, w in zip(row, widths, strict=True)).rstrip() for row in rows]
+    head = [job.name or "Job"]
+    for answer in job.verdicts:
+        if answer.state != "open" or answer.question == "bite":
+            head += [f"{answer.question.capitalize()}: {answer.state.upper()}", answer.sentence]
+    head.append("")
+    tail = ["", "Stands on what nobody entered:"] if job.assumptions else []
+    for a in job.assumptions:
+        value = a.option or (_cell(a.value) if a.value else "")
+        tail.append(f"  {a.label}: {value} [{a.mark}] {a.why}")
+    return "\n".join([*head, *lines, *tail])
+
+
+@main.command()
+def schema() -> None:
+    """Print the JSON Schema of the job file."""
+    click.echo(schema_text(), nl=False)
+
+
+def schema_text() -> str:
+    """The JSON Schema of the job file, as published in docs."""
+    from liftbite.files.job import JobFile
+
+    found = JobFile.model_json_schema() | {"$schema": "https://json-schema.org/draft/2020-12/schema"}
+    return json.dumps(found, ensure_ascii=False, indent=2, sort_keys=True) + "\n"
+
+
+@main.command()
+@click.option("--json", "as_json", is_flag=True, help="Print as JSON.")
+@click.option("--markdown", "as_markdown", is_flag=True, help="Print the docs page.")
+def quantities(as_json: bool, as_markdown: bool) -> None:
+    """List every quantity with unit, meaning and source."""
+    from liftbite.cli.quantities import markdown, quantity_rows
+
+    if as_markdown:
+        click.echo(markdown(), nl=False)
+        return
+    rows = quantity_rows()
+    if as_json:
+        click.echo(json.dumps(rows, ensure_ascii=False, indent=1))
+        return
+    width = max(len(row["name"]) for row in rows)
+    for row in rows:
+        click.echo(f"{row['name'].ljust(width)}  {row['unit'].ljust(6)}  {row['meaning']}  {row['source']}")
+
+
+@main.command(hidden=True)
+def openapi() -> None:
+    """Print the OpenAPI document the web's types are generated from."""
+    click.echo(openapi_text(), nl=False)
+
+
+def openapi_text() -> str:
+    """The OpenAPI document, as kept in docs."""
+    import tempfile
+
+    from liftbite.api.app import create_app, document
+
+    with tempfile.TemporaryDirectory() as folder:
+        return json.dumps(document(create_app(Path(folder) / "none.sqlite")), ensure_ascii=False, indent=1) + "\n"
+
+
+def _register() -> None:
+    from liftbite.cli.commands import COMMANDS
+
+    for command in COMMANDS:
+        main.add_command(command)
+
+
+_register()
+
+if __name__ == "__main__":
+    main()

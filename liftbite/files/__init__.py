@@ -1,0 +1,10 @@
+"""Files in and out, in open formats; every fault is a sentence that names the place.
+
+- `job`         a job with its whole record and all that was measured, `*.liftbite.json`
+- `measured`    what was measured, as a job file carries it
+- `readings`    readings as CSV
+- `shelf`       the shelf, `*.liftbite-shelf.json`
+- `shelf_csv`   the shelf as CSV
+- `table`       rows out of a text
+- `fields`      kinds of fields that requests and files share
+"""

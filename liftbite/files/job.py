@@ -1,0 +1,187 @@
+"""The job file, `*.liftbite.json`: a job with its whole ledger and all that was measured.
+
+It has a version, and a published JSON Schema describes it.
+
+- `JobFile`              the file as a model; `JobFile.model_json_schema()` is what `liftbite schema` prints
+- `to_file`, `from_file` ledger and bench to file, and the ledger back
+- `FiledJob`, `read_job_file`   bytes to ledger and bench, every fault a sentence that names the place
+"""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Sequence
+from dataclasses import dataclass
+from math import isclose
+from typing import Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
+
+from liftbite.core.errors import UnreadableEntry, UnreadableFile
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.ledger import Entry, Revision, curve_entry, read_entry
+from liftbite.core.quantities.torque_curve import TorqueCurve
+from liftbite.files.fields import Finite
+from liftbite.files.measured import FileBench, Filed, from_bench, to_bench
+
+FORMAT = "liftbite-job"
+
+
+class _Strict(BaseModel):
+    model_config = ConfigDict(extra="forbid")
+
+
+class FileCurve(_Strict):
+    """A torque curve by its points."""
+
+    speed_rad_per_s: list[Finite] = Field(min_length=2, max_length=100_000, description="Engine speed, ascending.")
+    torque_n_m: list[Finite] = Field(min_length=2, max_length=100_000, description="Torque at those speeds.")
+
+
+class FileEntry(_Strict):
+    """One quantity as entered; `typed` null withdraws it."""
+
+    quantity: str = Field(max_length=100, description="Name of an input or of a choice; see docs/quantities.md.")
+    typed: str | None = Field(default=None, max_length=4000, description="As typed, with its unit.")
+    si: Finite | None = Field(default=None, description="Value in SI; worked out from `typed` where left out.")
+    mark: Literal["entered", "measured"] = "entered"
+    curve: FileCurve | None = None
+    file: dict[str, Any] | None = Field(default=None, description="How the curve's file was read, with its text.")
+
+
+class FileRevision(_Strict):
+    """Entries made at one moment."""
+
+    number: int = Field(ge=1, description="1, 2, 3 ... without gaps.")
+    kind: Literal["start", "edit", "undo", "redo"] = "edit"
+    at: str = Field(
+        default="1970-01-01T00:00:00.000000Z",
+        max_length=40,
+        pattern=r"^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(Z|[+-]\d\d:\d\d)$",
+        description="When, ISO 8601 with its zone.",
+    )
+    of: int | None = Field(default=None, description="For undo and redo: the revision turned back or brought again.")
+    entries: list[FileEntry] = Field(max_length=1000)
+
+
+class JobFile(_Strict):
+    """A Lift Bite job."""
+
+    format: Literal["liftbite-job"] = "liftbite-job"
+    version: Literal[1] = 1
+    revisions: list[FileRevision] = Field(min_length=1, max_length=100_000)
+    bench: FileBench | None = Field(default=None, description="What was measured; left out where nothing was.")
+
+
+@dataclass(frozen=True, slots=True)
+class FiledJob:
+    """A job as a file has it: its ledger, and all that was measured."""
+
+    revisions: list[Revision]
+    bench: Filed
+
+
+def to_file(revisions: Sequence[Revision], bench: Filed | None = None) -> JobFile:
+    """A ledger, with what was measured, as a file."""
+    return JobFile(
+        bench=to_bench(bench or Filed()),
+        revisions=[
+            FileRevision(
+                number=r.number, kind=r.kind, at=r.at, of=r.of, entries=[_to_entry(e) for e in r.entries]
+            )
+            for r in revisions
+        ]
+    )  # fmt: skip
+
+
+def dump(file: JobFile) -> str:
+    """The file's text; fields that say nothing are left out."""
+    said = file.model_dump(exclude_none=True)
+    if file.bench is not None:
+        said["bench"] = file.bench.model_dump(exclude_defaults=True)
+    return json.dumps(said, ensure_ascii=False, indent=1) + "\n"
+
+
+def _to_entry(entry: Entry) -> FileEntry:
+    curve = entry.curve
+    return FileEntry(
+        quantity=entry.quantity,
+        typed=entry.typed,
+        si=entry.si,
+        mark="measured" if entry.mark == "measured" else "entered",
+        curve=None if curve is None else FileCurve(
+            speed_rad_per_s=curve.speed.tolist(), torque_n_m=curve.torque.tolist()
+        ),
+        file=dict(entry.file) if entry.file is not None else None,
+    )  # fmt: skip
+
+
+def from_file(file: JobFile) -> list[Revision]:
+    """The ledger of a file, every entry read again and compared with its SI value.
+
+    Raises
+    ------
+    UnreadableFile : an entry cannot be read, its SI value contradicts what was typed, or revisions are out of order
+    """
+    ledger = []
+    for index, revision in enumerate(file.revisions):
+        where = f"revision {revision.number}"
+        if revision.number != index + 1:
+            raise UnreadableFile(f"{where} stands where revision {index + 1} belongs; they go 1, 2, 3 without gaps")
+        if revision.kind in {"undo", "redo"} and not 1 <= (revision.of or 0) < revision.number:
+            raise UnreadableFile(f"{where} is an {revision.kind} but does not say of which earlier revision (“of”)")
+        entries = tuple(_from_entry(e, where) for e in revision.entries)
+        ledger.append(Revision(revision.number, revision.kind, revision.at, entries, revision.of))
+    return ledger
+
+
+def _from_entry(entry: FileEntry, where: str) -> Entry:
+    try:
+        if entry.curve is not None:
+            speed, torque = entry.curve.speed_rad_per_s, entry.curve.torque_n_m
+            return curve_entry(entry.quantity, entry.typed or "curve", TorqueCurve.of(speed, torque), entry.file)
+        read = read_entry(entry.quantity, entry.typed)
+    except UnreadableEntry as error:
+        raise UnreadableFile(f"{where}, {entry.quantity}: {error.reason}") from None
+    except ValueError as error:
+        raise UnreadableFile(f"{where}, {entry.quantity}: {error}") from None
+    if entry.si is not None and read.si is not None and not isclose(entry.si, read.si, rel_tol=1e-9):
+        raise UnreadableFile(
+            f"{where}, {entry.quantity}: “{entry.typed}” is {read.si:.6g} in SI, but the file says {entry.si:.6g}"
+        )
+    return Entry(read.quantity, read.typed, read.si, entry.mark, file=entry.file)
+
+
+def read_job_file(data: bytes) -> FiledJob:
+    """The job of a job file.
+
+    Raises
+    ------
+    UnreadableFile : a sentence that names what is wrong and where
+    """
+    try:
+        raw = json.loads(data.decode("utf-8-sig"), parse_constant=_no_constant)
+    except UnicodeDecodeError:
+        raise UnreadableFile("this is not a job file; it is not even text") from None
+    except json.JSONDecodeError as error:
+        raise UnreadableFile(f"this is not JSON: {error.msg}", error.lineno) from None
+    if not isinstance(raw, dict) or raw.get("format") != FORMAT:
+        raise UnreadableFile(f"this is not a Lift Bite job: it does not begin with “format”: “{FORMAT}”")
+    if raw.get("version") != 1:
+        raise UnreadableFile(f"this job file is of version {raw.get('version')}; this program reads version 1")
+    try:
+        file = JobFile.model_validate(raw)
+    except ValidationError as error:
+        first = error.errors()[0]
+        place = ".".join(str(part) for part in first["loc"])
+        raise UnreadableFile(f"{place}: {first['msg']}") from None
+    ledger = from_file(file)
+    layout = next((e.typed for r in reversed(ledger) for e in r.entries if e.quantity == "layout"), None)
+    if layout is None:
+        offered = ", ".join(o.value for o in CHOICES["layout"].options)
+        raise UnreadableFile(f"no entry says the “layout”; it is one of {offered}")
+    return FiledJob(ledger, from_bench(file.bench))
+
+
+def _no_constant(name: str) -> float:
+    raise UnreadableFile(f"{name} is not a figure")

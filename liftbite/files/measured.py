@@ -1,0 +1,224 @@
+"""What was measured, as a job file carries it: takings with their readings, the manual's limits, sums.
+
+- `Filed`, `FiledTaking`, `FiledReading`, `FiledLimit`   what a bench holds, without numbers of a store
+- `FileBench`      the same as a model of the file
+- `to_bench`, `from_bench`   there and back; every reading is read again as if it had been keyed
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from datetime import UTC, datetime
+from math import isclose
+from typing import Annotated, Any, Literal, get_args
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from liftbite.core.errors import UnreadableEntry, UnreadableFile
+from liftbite.core.measure.checks import CHECKS, Check
+from liftbite.core.measure.judgement import Reading
+from liftbite.core.measure.keyed import how_said, read_filed, read_how, read_limit
+from liftbite.core.measure.parts_list import OpenSum
+from liftbite.files.fields import Finite, Words
+
+Source = Literal["typed", "gauge", "file"]
+_MOMENT = r"^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(Z|[+-]\d\d:\d\d)$"
+
+
+@dataclass(frozen=True, slots=True)
+class FiledReading:
+    """A reading, when it was taken (UTC), where it came from, and whether it was taken back since."""
+
+    reading: Reading
+    at: datetime
+    source: str = "typed"
+    struck: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class FiledTaking:
+    """Readings taken together: of which check, since when (UTC), at what mileage [m], and how."""
+
+    check: str
+    begun_at: datetime
+    distance: float | None = None
+    settings: Mapping[str, Any] = field(default_factory=dict)
+    readings: tuple[FiledReading, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class FiledLimit:
+    """A limit of the vehicle's manual: which of which check, as typed [SI], and where it stands."""
+
+    check: str
+    name: str
+    typed: str
+    si: float
+    source: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Filed:
+    """All that a bench holds of a job."""
+
+    takings: tuple[FiledTaking, ...] = ()
+    limits: tuple[FiledLimit, ...] = ()
+    sums: tuple[OpenSum, ...] = ()
+
+
+class _Strict(BaseModel):
+    model_config = ConfigDict(extra="forbid")
+
+
+class FileReading(_Strict):
+    """One reading, or why there is none."""
+
+    place: Words = Field(max_length=80, description="Where on the part.")
+    typed: Words = Field(default="", max_length=60, description="As typed, with its unit; for a condition, its grade.")
+    si: Finite | None = Field(default=None, description="Value in SI; worked out from `typed` where left out.")
+    instrument: Words = Field(default="", max_length=40, description="Kind of instrument.")
+    uncertainty: Annotated[Finite, Field(ge=0, lt=1)] | None = Field(
+        default=None, description="Its uncertainty then, in SI; the kind's own where left out."
+    )
+    skipped: Words = Field(default="", max_length=200, description="Why it was not read.")
+    at: Words = Field(max_length=40, pattern=_MOMENT, description="When, ISO 8601 with its zone.")
+    source: Source = "typed"
+    struck: bool = Field(default=False, description="Taken back since; it counts no more, and is kept.")
+
+
+class FileTaking(_Strict):
+    """Readings taken together."""
+
+    check: Words = Field(max_length=60, description="Name of the check.")
+    at: Words = Field(max_length=40, pattern=_MOMENT, description="When it was begun, ISO 8601 with its zone.")
+    distance: Annotated[Finite, Field(ge=0, le=1e10)] | None = Field(default=None, description="Odometer, in metres.")
+    label: Words = Field(default="", max_length=80, description="What it was called.")
+    seen_from: Words = Field(default="", max_length=20, description="A sweep's angles: seen from gearbox or engine.")
+    pressed_in_reads: Words = Field(default="", max_length=20, description="A sweep's sign: plus or minus.")
+    sag: Words = Field(default="", max_length=60, description="Sag of a sweep's bracket, as typed.")
+    shims: Words = Field(default="", max_length=20, description="What a shim does to a floater: raises or lowers.")
+    readings: list[FileReading] = Field(max_length=10_000)
+
+
+class FileLimit(_Strict):
+    """A figure of the vehicle's manual that stands over the default."""
+
+    check: Words = Field(max_length=60)
+    limit: Words = Field(max_length=20, description="new, least, most or spread.")
+    typed: Words = Field(max_length=60, description="As typed, with its unit.")
+    source: Words = Field(default="", max_length=200)
+
+
+class FileSum(_Strict):
+    """The figures of a sum of renewing a part while it is open."""
+
+    part: Words = Field(min_length=1, max_length=80)
+    price: Annotated[Finite, Field(ge=0, le=1e9)]
+    chance: Annotated[Finite, Field(ge=0, le=1)]
+    hours: Annotated[Finite, Field(ge=0, le=1e6)]
+    rate: Annotated[Finite, Field(ge=0, le=1e9)]
+    extra_hours: Annotated[Finite, Field(ge=0, le=1e6)] = 0.0
+
+
+class FileBench(_Strict):
+    """What was measured."""
+
+    takings: list[FileTaking] = Field(default_factory=list, max_length=10_000)
+    limits: list[FileLimit] = Field(default_factory=list, max_length=1_000)
+    sums: list[FileSum] = Field(default_factory=list, max_length=200)
+
+
+def _text(moment: datetime) -> str:
+    return moment.astimezone(UTC).isoformat().replace("+00:00", "Z")
+
+
+def to_bench(filed: Filed) -> FileBench | None:
+    """What a bench holds, as a job file has it; None where it holds nothing."""
+    if filed == Filed():
+        return None
+    return FileBench(
+        takings=[_to_taking(t) for t in filed.takings],
+        limits=[FileLimit(check=x.check, limit=x.name, typed=x.typed, source=x.source) for x in filed.limits],
+        sums=[FileSum(part=s.part, price=s.price, chance=s.chance, hours=s.hours, rate=s.rate,
+                      extra_hours=s.extra_hours) for s in filed.sums],
+    )  # fmt: skip
+
+
+def _to_taking(taking: FiledTaking) -> FileTaking:
+    how = how_said(CHECKS[taking.check], taking.settings)
+    return FileTaking(
+        check=taking.check, at=_text(taking.begun_at), distance=taking.distance,
+        label=str(taking.settings.get("label", "")), readings=[_to_reading(r) for r in taking.readings], **how,
+    )  # fmt: skip
+
+
+def _to_reading(filed: FiledReading) -> FileReading:
+    r = filed.reading
+    source: Source = next((s for s in get_args(Source) if s == filed.source), "file")
+    return FileReading(place=r.place, typed=r.typed, si=r.si, instrument=r.instrument,
+                       uncertainty=r.uncertainty or None, skipped=r.skipped, at=_text(filed.at), source=source,
+                       struck=filed.struck)  # fmt: skip
+
+
+def from_bench(file: FileBench | None) -> Filed:
+    """What a job file says was measured.
+
+    Raises
+    ------
+    UnreadableFile : a check, reading, limit or part it does not know, or an SI value that contradicts what was typed
+    """
+    if file is None:
+        return Filed()
+    takings = tuple(_from_taking(t, f"taking {n}") for n, t in enumerate(file.takings, start=1))
+    limits = tuple(_from_limit(x, f"limit {n}") for n, x in enumerate(file.limits, start=1))
+    if len({(x.check, x.name) for x in limits}) < len(limits):
+        raise UnreadableFile("the same limit of the same check is given twice")
+    if len({s.part for s in file.sums}) < len(file.sums):
+        raise UnreadableFile("the same part has two sums")
+    sums = tuple(OpenSum(s.part, s.price, s.chance, s.hours, s.rate, s.extra_hours) for s in file.sums)
+    return Filed(takings, limits, sums)
+
+
+def _check(name: str, where: str) -> Check:
+    if name not in CHECKS:
+        raise UnreadableFile(f"{where}: “{name}” is no check")
+    return CHECKS[name]
+
+
+def _from_taking(taking: FileTaking, where: str) -> FiledTaking:
+    check = _check(taking.check, where)
+    try:
+        settings = read_how(check, taking.model_dump(include={"seen_from", "pressed_in_reads", "sag", "shims"}))
+    except UnreadableEntry as error:
+        raise UnreadableFile(f"{where}: {error.reason}") from None
+    if taking.label:
+        settings["label"] = taking.label
+    readings = tuple(_from_reading(check, r, f"{where}, {r.place}") for r in taking.readings)
+    return FiledTaking(check.name, _moment(taking.at, where), taking.distance, settings, readings)
+
+
+def _from_reading(check: Check, read: FileReading, where: str) -> FiledReading:
+    try:
+        found = read_filed(check, read.place, read.typed, read.instrument, read.uncertainty, read.skipped)
+    except UnreadableEntry as error:
+        raise UnreadableFile(f"{where}: {error.reason}") from None
+    if read.si is not None and (found.si is None or not isclose(read.si, found.si, rel_tol=1e-9, abs_tol=1e-12)):
+        raise UnreadableFile(f"{where}: “{read.typed}” is not {read.si:.6g} in SI, as the file says")
+    return FiledReading(found, _moment(read.at, where), read.source, read.struck)
+
+
+def _from_limit(limit: FileLimit, where: str) -> FiledLimit:
+    check = _check(limit.check, where)
+    try:
+        keyed = read_limit(check, limit.limit, limit.typed)
+    except UnreadableEntry as error:
+        raise UnreadableFile(f"{where}: {error.reason}") from None
+    return FiledLimit(check.name, limit.limit, keyed.typed, keyed.si, limit.source)
+
+
+def _moment(text: str, where: str) -> datetime:
+    try:
+        return datetime.fromisoformat(text).astimezone(UTC)
+    except (ValueError, OverflowError):
+        raise UnreadableFile(f"{where}: “{text}” is no moment") from None

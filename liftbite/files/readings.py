@@ -1,0 +1,131 @@
+"""Readings as CSV: one a row, as typed with its unit, in UTC.
+
+- `Row`, `write_readings`   readings to CSV
+- `Line`, `read_readings`   CSV to readings, every fault with its line
+
+Columns: `check`, `place`, `reading` (as typed, with its unit, or the grade's name), and where known `instrument`,
+`uncertainty_mm`, `skipped`, `at`, `distance_km`, `taking`. Rows with the same `taking` belong together. A sweep says
+how it was read: `seen_from` (gearbox, engine), `pressed_in_reads` (plus, minus), `sag`; a floater what its `shims` do
+(raises, lowers).
+"""
+
+from __future__ import annotations
+
+import csv
+import io
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
+from datetime import UTC, datetime
+from typing import Any
+
+from liftbite.core.errors import UnreadableEntry, UnreadableFile
+from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.judgement import Reading
+from liftbite.core.measure.keyed import how_said, read_distance, read_filed, read_how
+from liftbite.files.table import read_table
+
+COLUMNS = (
+    "taking", "check", "place", "reading", "instrument", "uncertainty_mm", "skipped", "at", "distance_km", "seen_from",
+    "pressed_in_reads", "sag", "shims",
+)  # fmt: skip
+MOST_ROWS = 50_000
+
+
+@dataclass(frozen=True, slots=True)
+class Row:
+    """A reading with what it was taken with: taking's name, check, moment (UTC), odometer [m], how it was taken."""
+
+    taking: str
+    check: str
+    reading: Reading
+    at: datetime
+    distance: float | None = None
+    settings: Mapping[str, Any] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """A row of the file: its line, the reading, or what is wrong with it."""
+
+    number: int
+    row: Row | None
+    fault: str = ""
+
+
+def write_readings(rows: Iterable[Row]) -> str:
+    """Readings as CSV.
+
+    >>> at = datetime(2026, 3, 1, 9, 30, tzinfo=UTC)
+    >>> row = Row("1", "plate_thickness", Reading("Plate 1, place 1", 2.9e-3, "2.90 mm", "caliper", 3e-5), at, 24e6)
+    >>> write_readings([row]).splitlines()[1]
+    '1,plate_thickness,"Plate 1, place 1",2.90 mm,caliper,0.03,,2026-03-01T09:30:00Z,24000,,,,'
+    """
+    out = io.StringIO()
+    writer = csv.writer(out, lineterminator="\n")
+    writer.writerow(COLUMNS)
+    for row in rows:
+        r = row.reading
+        moment = row.at.astimezone(UTC).isoformat(timespec="seconds").replace("+00:00", "Z")
+        length = CHECKS[row.check].unit == "m" and r.uncertainty
+        how = how_said(CHECKS[row.check], row.settings)
+        writer.writerow([row.taking, row.check, r.place, r.typed, r.instrument,
+                         f"{r.uncertainty * 1e3:g}" if length else "", r.skipped, moment,
+                         "" if row.distance is None else f"{row.distance / 1e3:g}",
+                         *(how.get(name, "") for name in COLUMNS[-4:])])  # fmt: skip
+    return out.getvalue()
+
+
+def read_readings(text: str, now: datetime) -> list[Line]:
+    """The rows of a file of readings; a row without a moment is taken as read `now`.
+
+    Raises
+    ------
+    UnreadableFile : it has no header this knows, or is no table
+    """
+    rows = read_table(text, MOST_ROWS)
+    heads = [cell.strip().lower() for cell in rows[0]]
+    unknown = next((cell for cell in heads if cell and cell not in COLUMNS), None)
+    if unknown is not None:
+        raise UnreadableFile(f"“{unknown}” is no column of readings; they are {', '.join(COLUMNS)}", 1)
+    for needed in ("check", "place", "reading"):
+        if needed not in heads:
+            raise UnreadableFile(f"the first row names no column “{needed}”", 1)
+    found = []
+    for number, row in enumerate(rows[1:], start=2):
+        cells = {head: cell.strip() for head, cell in zip(heads, row, strict=False)}
+        if any(cells.values()):
+            found.append(_line(number, cells, now))
+    return found
+
+
+def _line(number: int, cells: dict[str, str], now: datetime) -> Line:
+    try:
+        return Line(number, _row(cells, now))
+    except UnreadableEntry as error:
+        return Line(number, None, error.reason)
+
+
+def _row(cells: dict[str, str], now: datetime) -> Row:
+    check = CHECKS.get(cells["check"])
+    if check is None:
+        raise UnreadableEntry(f"“{cells['check']}” is no check")
+    at = _moment(cells.get("at", ""), now)
+    distance = read_distance(cells.get("distance_km", ""))
+    doubt = cells.get("uncertainty_mm", "")
+    try:
+        uncertainty = float(doubt.replace(",", ".")) / 1e3 if doubt else None
+    except ValueError:
+        raise UnreadableEntry(f"“{doubt}” is no uncertainty in mm") from None
+    reading = read_filed(check, cells["place"], cells["reading"], cells.get("instrument", ""), uncertainty,
+                         cells.get("skipped", ""))  # fmt: skip
+    return Row(cells.get("taking", "")[:40], check.name, reading, at, distance, read_how(check, cells))
+
+
+def _moment(text: str, now: datetime) -> datetime:
+    if not text:
+        return now
+    try:
+        found = datetime.fromisoformat(text)
+    except ValueError:
+        raise UnreadableEntry(f"“{text}” is no moment; write 2026-03-01T09:30:00Z") from None
+    return found.replace(tzinfo=UTC) if found.tzinfo is None else found.astimezone(UTC)

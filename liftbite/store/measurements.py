@@ -1,0 +1,402 @@
+"""The bench's record: takings and readings, limits of vehicles, the shop's schools, instruments and sums.
+
+- `Taken`, `Taking`     a reading and the readings taken together, with their numbers
+- `takings_of`, `latest_takings`   reading them
+- `begin`, `change_taking`, `add_readings`   writing them
+- `strike_last`, `strike_takings`, `bring_back`   taking readings back; nothing is ever deleted
+- `limits_of`, `set_limit`     a manual's figure, remembered for its vehicle
+- `schools`, `set_school`              where builders differ
+- `instruments`, `add_instrument`, `put_instrument_away`
+- `sums_of`, `set_sum`, `drop_sum`     renewing while it is open
+- `filed_of`, `bring`     all of a job's bench, out to a file and in from one
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any
+
+from sqlalchemy import delete, or_, select
+from sqlalchemy.orm import Session, selectinload
+
+from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.judgement import Reading
+from liftbite.core.measure.parts_list import SCHOOLS, OpenSum
+from liftbite.files.measured import Filed, FiledLimit, FiledReading, FiledTaking
+from liftbite.store.jobs import NoSuchJob
+from liftbite.store.models import (
+    InstrumentRow,
+    JobRow,
+    OpenSumRow,
+    ReadingRow,
+    SchoolRow,
+    TakingRow,
+    VehicleLimitRow,
+)
+
+
+class NoSuchTaking(Exception):
+    """No taking of this job has this number."""
+
+
+class NoSuchInstrument(Exception):
+    """No instrument has this number."""
+
+
+@dataclass(frozen=True, slots=True)
+class Taken:
+    """A reading with its number, its moment and where it came from: "typed", "gauge" or "file".
+
+    `struck` where it was taken back, `back` where it may still be brought back.
+    """
+
+    id: int
+    reading: Reading
+    at: datetime
+    source: str
+    struck: bool
+    back: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Taking:
+    """Readings taken together.
+
+    Attributes
+    ----------
+    id, job_id, check : numbers and the check
+    begun_at : when, UTC
+    distance : odometer then [m]; None where nobody said
+    settings : how a sweep was read and what it is called
+    taken : readings, struck ones among them, in the order taken
+    """
+
+    id: int
+    job_id: int
+    check: str
+    begun_at: datetime
+    distance: float | None
+    settings: Mapping[str, Any]
+    taken: tuple[Taken, ...]
+
+    @property
+    def readings(self) -> tuple[Reading, ...]:
+        """The readings in force."""
+        return tuple(t.reading for t in self.taken if not t.struck)
+
+
+def _taking(row: TakingRow) -> Taking:
+    newest = row.readings[-1].id if row.readings else 0
+    taken = tuple(
+        Taken(r.id, Reading(r.place, r.si, r.typed, r.instrument, r.uncertainty, r.skipped), r.at, r.source,
+              r.struck_at is not None, r.struck_seen == newest)
+        for r in row.readings
+    )  # fmt: skip
+    return Taking(row.id, row.job_id, row.check, row.begun_at, row.distance, dict(row.settings), taken)
+
+
+def takings_of(session: Session, job_id: int, vehicle: str = "") -> tuple[list[Taking], list[Taking]]:
+    """Takings of a job, and of its vehicle's life: over all jobs, and this one's whatever it was called then.
+
+    The job's come in the order of their numbers, the vehicle's in the order of time; one without a name has no life.
+    A taking that came in again with a file counts once in it.
+    """
+    wanted = TakingRow.job_id == job_id
+    query = select(TakingRow).where(or_(wanted, TakingRow.vehicle == vehicle) if vehicle else wanted)
+    rows = session.scalars(query.options(selectinload(TakingRow.readings)).order_by(TakingRow.begun_at, TakingRow.id))
+    found = [_taking(row) for row in rows]
+    of_job = sorted((t for t in found if t.job_id == job_id), key=lambda t: t.id)
+    once = {_what(t): t for t in found} | {_what(t): t for t in of_job}
+    return of_job, [t for t in found if once[_what(t)] is t] if vehicle else []
+
+
+def _what(taking: Taking) -> tuple[object, ...]:
+    """What makes a taking itself: a file brings the same one again. Files of readings have moments to the second."""
+    read = tuple((t.reading.place, t.reading.typed, t.at.replace(microsecond=0)) for t in taking.taken if not t.struck)
+    return taking.check, read if read else taking.id
+
+
+def latest_takings(session: Session, most: int) -> list[tuple[Taking, str]]:
+    """The takings of the whole shop begun last, newest first, each with its vehicle."""
+    query = select(TakingRow).options(selectinload(TakingRow.readings)).order_by(TakingRow.id.desc()).limit(most)
+    return [(_taking(row), row.vehicle) for row in session.scalars(query)]
+
+
+def _row(session: Session, job_id: int, taking_id: int) -> TakingRow:
+    row = session.get(TakingRow, taking_id)
+    if row is None or row.job_id != job_id:
+        raise NoSuchTaking(taking_id)
+    return row
+
+
+def begin(session: Session, job_id: int, check: str, vehicle: str, at: datetime, *, distance: float | None = None,
+          settings: Mapping[str, Any] | None = None) -> int:  # fmt: skip
+    """A new taking of a check; its number.
+
+    Raises
+    ------
+    NoSuchJob : no job has this number
+    """
+    if session.get(JobRow, job_id) is None:
+        raise NoSuchJob(job_id)
+    row = TakingRow(job_id=job_id, check=check, vehicle=vehicle, begun_at=at, distance=distance,
+                    settings=dict(settings or {}))  # fmt: skip
+    session.add(row)
+    session.commit()
+    return row.id
+
+
+def change_taking(session: Session, job_id: int, taking_id: int, *, distance: float | None,
+                  settings: Mapping[str, Any]) -> None:  # fmt: skip
+    """The distance of a taking and how its sweep was read.
+
+    Raises
+    ------
+    NoSuchTaking : the job has no such taking
+    """
+    row = _row(session, job_id, taking_id)
+    row.distance, row.settings = distance, dict(settings)
+    session.commit()
+
+
+def add_readings(session: Session, job_id: int, taking_id: int, readings: Iterable[Reading], at: datetime,
+                 source: str = "typed") -> list[int]:  # fmt: skip
+    """Readings into a taking; their numbers.
+
+    Raises
+    ------
+    NoSuchTaking : the job has no such taking
+    """
+    _row(session, job_id, taking_id)
+    rows = [_reading_row(reading, at, source) for reading in readings]
+    for row in rows:
+        row.taking_id = taking_id
+    session.add_all(rows)
+    session.commit()
+    return [row.id for row in rows]
+
+
+def _reading_row(r: Reading, at: datetime, source: str, struck_at: datetime | None = None) -> ReadingRow:
+    return ReadingRow(place=r.place, si=r.si, typed=r.typed, instrument=r.instrument, uncertainty=r.uncertainty,
+                      skipped=r.skipped, source=source, at=at, struck_at=struck_at)  # fmt: skip
+
+
+def strike_last(session: Session, job_id: int, taking_id: int, at: datetime) -> str | None:
+    """Strikes the last reading in force of a taking; its place, or None where there is none. The row stays.
+
+    Raises
+    ------
+    NoSuchTaking : the job has no such taking
+    """
+    rows = _row(session, job_id, taking_id).readings
+    row = next((r for r in reversed(rows) if r.struck_at is None), None)
+    if row is None:
+        return None
+    row.struck_at, row.struck_seen = at, rows[-1].id
+    session.commit()
+    return row.place
+
+
+def strike_takings(session: Session, job_id: int, taking_ids: Iterable[int], at: datetime) -> None:
+    """Strikes every reading of some takings, such as a file brought. The rows stay.
+
+    Raises
+    ------
+    NoSuchTaking : the job has no such taking
+    """
+    rows = [_row(session, job_id, number) for number in taking_ids]
+    for reading in (r for row in rows for r in row.readings if r.struck_at is None):
+        reading.struck_at = at
+    session.commit()
+
+
+def bring_back(session: Session, job_id: int, taking_id: int) -> str | None:
+    """Brings the reading struck last back, as long as nothing was read since; its place, or None.
+
+    Raises
+    ------
+    NoSuchTaking : the job has no such taking
+    """
+    rows = _row(session, job_id, taking_id).readings
+    row = next((r for r in rows if r.struck_seen == rows[-1].id), None)
+    if row is None:
+        return None
+    row.struck_at = row.struck_seen = None
+    session.commit()
+    return row.place
+
+
+# --- limits, schools
+
+
+def limits_of(session: Session, job_id: int, vehicle: str) -> dict[str, dict[str, tuple[float, str]]]:
+    """Check -> limit -> value [SI] and its source: typed for a vehicle in any job, or in this job under another name.
+
+    The latest of each is in force, those for the vehicle before those for another name; a vehicle without a name has
+    only the job's own.
+    """
+    found: dict[str, dict[str, tuple[float, str]]] = {}
+    for row in _in_force(session, job_id, vehicle):
+        then = f"typed for “{row.vehicle}”" if row.vehicle else "typed before the vehicle had a name"
+        source = row.source if row.vehicle == vehicle else ", ".join(filter(None, (row.source, then)))
+        found.setdefault(row.check, {})[row.name] = (row.si or 0.0, source)
+    return found
+
+
+def _in_force(session: Session, job_id: int, vehicle: str) -> list[VehicleLimitRow]:
+    named = VehicleLimitRow.vehicle == vehicle
+    wanted = VehicleLimitRow.job_id == job_id
+    rows = session.scalars(select(VehicleLimitRow).where(or_(wanted, named) if vehicle else wanted)).all()
+    latest = {(r.check, r.name): r for r in sorted(rows, key=lambda r: (r.vehicle == vehicle, r.id))}
+    return [row for row in latest.values() if row.typed is not None and row.si is not None]
+
+
+def set_limit(session: Session, job_id: int, vehicle: str, check: str, name: str, typed: str | None, si: float | None,
+              source: str, at: datetime) -> None:  # fmt: skip
+    """A limit for a vehicle from now on, typed in a job; `typed` None goes back to the default.
+
+    Raises
+    ------
+    NoSuchJob : no job has this number
+    """
+    if session.get(JobRow, job_id) is None:
+        raise NoSuchJob(job_id)
+    session.add(VehicleLimitRow(job_id=job_id, vehicle=vehicle, check=check, name=name, typed=typed, si=si,
+                                source=source, at=at))  # fmt: skip
+    session.commit()
+
+
+def schools(session: Session) -> dict[str, str]:
+    """School -> option in force, the shop's own over where a shop begins."""
+    begins = {name: next(iter(options)) for name, (_, options) in SCHOOLS.items()}
+    return begins | {row.name: row.option for row in session.scalars(select(SchoolRow)) if row.name in SCHOOLS}
+
+
+def set_school(session: Session, name: str, option: str, at: datetime) -> None:
+    """What the shop does from now on."""
+    session.merge(SchoolRow(name=name, option=option, at=at))
+    session.commit()
+
+
+# --- instruments
+
+
+@dataclass(frozen=True, slots=True)
+class Instrument:
+    """An instrument of the shop; lengths in SI, `calibrated_on` an ISO date or empty, `port` a device or address."""
+
+    kind: str
+    name: str
+    resolution: float
+    uncertainty: float
+    calibrated_on: str = ""
+    port: str = ""
+
+
+def instruments(session: Session) -> list[tuple[int, Instrument]]:
+    """The shop's instruments with their numbers."""
+    query = select(InstrumentRow).where(InstrumentRow.put_away_at.is_(None)).order_by(InstrumentRow.id)
+    return [
+        (r.id, Instrument(r.kind, r.name, r.resolution, r.uncertainty, r.calibrated_on, r.port))
+        for r in session.scalars(query)
+    ]  # fmt: skip
+
+
+def add_instrument(session: Session, found: Instrument) -> int:
+    """A new instrument; its number."""
+    row = InstrumentRow(kind=found.kind, name=found.name, resolution=found.resolution, uncertainty=found.uncertainty,
+                        calibrated_on=found.calibrated_on, port=found.port)  # fmt: skip
+    session.add(row)
+    session.commit()
+    return row.id
+
+
+def put_instrument_away(session: Session, number: int, at: datetime | None) -> None:
+    """Takes an instrument off the bench, or with `at` None puts it back.
+
+    Raises
+    ------
+    NoSuchInstrument : no instrument has this number
+    """
+    row = session.get(InstrumentRow, number)
+    if row is None:
+        raise NoSuchInstrument(number)
+    row.put_away_at = at
+    session.commit()
+
+
+# --- renewing while it is open
+
+
+def sums_of(session: Session, job_id: int) -> list[OpenSum]:
+    """The sums of a job, in the order they were first made."""
+    query = select(OpenSumRow).where(OpenSumRow.job_id == job_id).order_by(OpenSumRow.id)
+    return [OpenSum(r.part, r.price, r.chance, r.hours, r.rate, r.extra_hours) for r in session.scalars(query)]
+
+
+def set_sum(session: Session, job_id: int, found: OpenSum) -> None:
+    """The figures for a part of a job from now on.
+
+    Raises
+    ------
+    NoSuchJob : no job has this number
+    """
+    if session.get(JobRow, job_id) is None:
+        raise NoSuchJob(job_id)
+    query = select(OpenSumRow).where(OpenSumRow.job_id == job_id, OpenSumRow.part == found.part)
+    row = session.scalar(query) or OpenSumRow(job_id=job_id, part=found.part)
+    row.price, row.chance, row.hours = found.price, found.chance, found.hours
+    row.rate, row.extra_hours = found.rate, found.extra_hours
+    session.add(row)
+    session.commit()
+
+
+def drop_sum(session: Session, job_id: int, part: str) -> None:
+    """Takes a sum off a job's list."""
+    session.execute(delete(OpenSumRow).where(OpenSumRow.job_id == job_id, OpenSumRow.part == part))
+    session.commit()
+
+
+# --- files
+
+
+def filed_of(session: Session, job_id: int, vehicle: str) -> Filed:
+    """All that a job's bench holds: its takings, the limits in force, its sums."""
+    takings = tuple(
+        FiledTaking(t.check, t.begun_at, t.distance, t.settings,
+                    tuple(FiledReading(r.reading, r.at, r.source, r.struck) for r in t.taken))
+        for t in takings_of(session, job_id)[0] if t.check in CHECKS
+    )  # fmt: skip
+    limits = tuple(
+        FiledLimit(row.check, row.name, row.typed or "", row.si or 0.0, row.source)
+        for row in _in_force(session, job_id, vehicle)
+    )  # fmt: skip
+    return Filed(takings, limits, tuple(sums_of(session, job_id)))
+
+
+def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetime) -> list[int]:
+    """Takes all that a file says was measured into a job; the numbers of the takings.
+
+    Raises
+    ------
+    NoSuchJob : no job has this number
+    """
+    if session.get(JobRow, job_id) is None:
+        raise NoSuchJob(job_id)
+    rows = []
+    for taking in filed.takings:
+        row = TakingRow(job_id=job_id, check=taking.check, vehicle=vehicle, begun_at=taking.begun_at,
+                        distance=taking.distance, settings=dict(taking.settings))  # fmt: skip
+        row.readings = [_reading_row(r.reading, r.at, r.source, r.at if r.struck else None) for r in taking.readings]
+        rows.append(row)
+    session.add_all(rows)
+    for limit in filed.limits:
+        session.add(VehicleLimitRow(job_id=job_id, vehicle=vehicle, check=limit.check, name=limit.name,
+                                    typed=limit.typed, si=limit.si, source=limit.source, at=at))  # fmt: skip
+    for found in filed.sums:
+        session.add(OpenSumRow(job_id=job_id, part=found.part, price=found.price, chance=found.chance,
+                               hours=found.hours, rate=found.rate, extra_hours=found.extra_hours))  # fmt: skip
+    session.commit()
+    return [row.id for row in rows]

@@ -1,0 +1,154 @@
+"""The workbench over HTTP: the drawing, starts, wheels, what moves a result."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import numpy as np
+import pytest
+
+from liftbite.core.analysis.goal_seek import seek
+from liftbite.core.analysis.stroke import Stroke, stroke
+from liftbite.core.drawing.motion import motion
+from liftbite.core.job.setup import set_up
+from tests.api.jobs.test_views import begin
+from tests.jobs import CAR, FULL, MOTORCYCLE, entries, setup_of
+
+
+@pytest.fixture
+def car(client: Any) -> int:
+    return begin(client, FULL)["id"]
+
+
+def ask(client: Any, job: int, view: str, **tried: str) -> Any:
+    body = {"entries": [{"quantity": q, "typed": t} for q, t in tried.items()]}
+    response = client.post(f"/api/jobs/{job}/{view}", json=body)
+    assert response.status_code == 200, response.text
+    return response.json
+
+
+def test_the_drawing_carries_the_cores_numbers_in_millimetres(client: Any, car: int) -> None:
+    drawn, worked = ask(client, car, "section"), motion(setup_of(FULL))
+    assert len(drawn["gaps"]) == 2
+    np.testing.assert_allclose(drawn["gaps"][0], worked.gaps[0] * 1e3, atol=1e-4)
+    np.testing.assert_allclose(drawn["effort"], worked.effort, atol=1e-3)
+    assert drawn["pedal"][-1] == pytest.approx(150)
+    assert drawn["face_parts"] == ["flywheel", "disc", "pressure plate"]
+    assert {p["name"] for p in drawn["parts"]} >= {"flywheel", "disc", "plate", "spring", "cover", "release"}
+    for outline in (*drawn["clutch"], *drawn["chain"]):
+        assert all(-1 <= follows < len(drawn["motions"]) for *_, follows in outline["points"])
+    at = drawn["bite_point"][0]
+    stroked = stroke(setup_of(FULL))
+    assert isinstance(stroked, Stroke)
+    assert at == pytest.approx((stroked.bite_point or 0) * 1e3, abs=0.1)
+
+
+def test_what_is_tried_is_drawn_and_not_kept(client: Any, car: int) -> None:
+    before = ask(client, car, "section")
+    aired = ask(client, car, "section", trapped_air="3 mL")
+    assert aired["lift"][0][-1] < before["lift"][0][-1] * 0.8
+    assert ask(client, car, "section") == before
+
+
+def test_a_drawing_that_cannot_be_says_why(client: Any, car: int) -> None:
+    drawn = ask(client, car, "section", inner_diameter="250 mm")
+    assert drawn["clutch"] == []
+    assert "has to be below the outer diameter" in drawn["trouble"]
+
+
+def test_without_a_release_the_drawing_waits_and_says_for_what(client: Any) -> None:
+    drawn = ask(client, begin(client, MOTORCYCLE)["id"], "section")
+    assert drawn["effort"] is None
+    assert "pedal_stroke" in [n["name"] for n in drawn["needs"]]
+    assert len(drawn["gaps"]) == 14
+
+
+def test_a_life_short_from_new_says_so(client: Any) -> None:
+    job = begin(client, {**CAR, "cover_clamp": "4 kN"})["id"]
+    assert ask(client, job, "section")["life"]["ends"][0]["sentence"].startswith("Short from new")
+
+
+def test_a_start_is_shown_over_time_with_its_kind_and_its_row(client: Any, car: int) -> None:
+    found = ask(client, car, "launch")
+    trace = found["trace"]
+    assert trace["engine"][-1] == pytest.approx(trace["vehicle"][-1], rel=0.02)
+    assert np.all(np.diff(trace["time"]) > 0)
+    assert trace["heat"][-1] == pytest.approx(found["start"]["energy"]["si"] / 1e3, rel=0.02)
+    by_power = np.trapezoid(trace["power"], trace["time"])
+    assert by_power == pytest.approx(trace["heat"][-1], rel=0.02), "heat is the integral of slip power"
+    assert [k["name"] for k in found["kinds"]] == ["creep", "pull_away", "standing", "dropped"]
+    assert len(found["row"]["begins"]) == 10
+
+
+def test_a_start_without_a_vehicle_says_what_it_needs(client: Any) -> None:
+    found = ask(client, begin(client, CAR)["id"], "launch")
+    assert found["trace"] is None
+    assert "vehicle_mass" in [n["name"] for n in found["needs"]]
+
+
+def test_the_old_wheel_stands_beside_the_new_one_whatever_it_is_worked_out_from(client: Any, car: int) -> None:
+    gears = "3.4; 2; 1.4; 1"
+    found = ask(client, car, "wheel", old_flywheel_inertia="0.15 kg·m²", gear_ratios=gears)
+    figures = {f["name"]: (f["old"]["si"], f["new"]["si"]) for f in found["figures"]}
+    assert figures["flywheel_inertia"][0] == 0.15
+    assert figures["bite_margin"][0] == figures["bite_margin"][1], "a wheel does not change what the clutch holds"
+    assert figures["free_rev_time"][0] > figures["free_rev_time"][1]
+    masses = [g["new"]["si"] for g in found["gears"]]
+    assert masses[0] / masses[-1] == pytest.approx(3.4**2)
+    by_weight = ask(client, car, "wheel", old_wheel_source="weight", old_flywheel_mass="12 kg",
+                    old_flywheel_diameter="300 mm")  # fmt: skip
+    assert by_weight["figures"][0]["old"]["si"] == pytest.approx(12 * (0.7 * 0.15) ** 2)
+    none = ask(client, car, "wheel")
+    assert not none["has_old"]
+
+
+def test_contributions_to_the_unbalance_add_as_vectors(client: Any, car: int) -> None:
+    tried = {"unbalance_source": "vectors", "unbalance_amounts": "30; 40 g·mm", "unbalance_angles": "0; 90 °"}
+    job = client.post(f"/api/jobs/{car}/preview", json={"entries": [
+        {"quantity": q, "typed": t} for q, t in tried.items()]}).json  # fmt: skip
+    found = next(r for r in job["results"] if r["name"] == "residual_unbalance")
+    assert found["planned"]["nominal"]["si"] == pytest.approx(50e-6)
+    uneven = client.post(f"/api/jobs/{car}/preview", json={"entries": [
+        {"quantity": q, "typed": t} for q, t in (tried | {"unbalance_angles": "0 °"}).items()]}).json  # fmt: skip
+    assert "1 figures, but 2 of contributions" in uneven["verdicts"][3]["sentence"]
+
+
+def moves(client: Any, job: int, result: str, **tried: str) -> Any:
+    body = {"result": result, "entries": [{"quantity": q, "typed": t} for q, t in tried.items()]}
+    return client.post(f"/api/jobs/{job}/moves", json=body)
+
+
+def test_what_moves_a_margin_is_ranked_by_how_much_it_does(client: Any, car: int) -> None:
+    found = moves(client, car, "lift_margin").json
+    strengths = [abs(e["elasticity"]) for e in found["effects"]]
+    assert strengths == sorted(strengths, reverse=True)
+    master = next(e for e in found["effects"] if e["name"] == "master_diameter")
+    setup = setup_of(FULL)
+    high = setup.evaluate(("lift_margin",), master_diameter=setup.known["master_diameter"] * 1.05)["lift_margin"]
+    assert master["high"]["si"] == pytest.approx(high)
+
+
+def test_the_chance_of_falling_short_follows_the_tolerance(client: Any, car: int) -> None:
+    on_edge = seek(setup_of(FULL), "lift_margin", 1.1, "pedal_stroke", stage=0, friction=0)
+    assert on_edge is not None
+    edge = on_edge.crossings[0] * 1e3
+    even = moves(client, car, "lift_margin", pedal_stroke=f"{edge:.3f} ± 2 mm").json["spread"]
+    assert even["short"] == pytest.approx(0.5, abs=0.02), "half of the draws lie below a target met exactly"
+    safe = moves(client, car, "lift_margin", pedal_stroke=f"{edge + 3:.3f} ± 2 mm").json["spread"]
+    assert safe["short"] == 0
+    assert sum(safe["counts"]) == safe["samples"]
+
+
+def test_a_result_that_is_none_is_refused_and_one_without_a_value_names_its_needs(client: Any, car: int) -> None:
+    assert moves(client, car, "wing_span").status_code == 422
+    bare = begin(client, CAR)["id"]
+    assert "pedal_stroke" in [n["name"] for n in moves(client, bare, "lift_margin").json["needs"]]
+
+
+def test_any_margin_can_be_asked_backwards(client: Any, car: int) -> None:
+    asked = client.post(f"/api/jobs/{car}/ask", json={"result": "lift_margin"}).json
+    assert asked["target"]["si"] == 1.1
+    pedal = next(s for s in asked["sought"] if s["name"] == "pedal_stroke")
+    assert pedal["can_enter"]
+    typed = {**FULL, "pedal_stroke": pedal["typed"][0]}
+    assert set_up(entries(typed)).evaluate(("lift_margin",))["lift_margin"] >= 1.1

@@ -1,0 +1,370 @@
+"""The bench over HTTP: readings, undo, limits of a vehicle, schools, gauges, effects, files, two tabs."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import numpy as np
+import pytest
+from flask.testing import FlaskClient
+
+from liftbite.core.measure.parts_list import SCHOOLS
+from liftbite.gauges.simulate import dial_sweep
+from tests.api.jobs.test_views import begin, enter
+from tests.jobs import CAR, FULL, MOTORCYCLE
+
+BIKE = MOTORCYCLE | {"vehicle": "Ternwick 750", "spring_free_length": "35 mm", "spring_installed_length": "24 mm"}
+CONCENTRIC = FULL | {"vehicle": "Alder GT"}
+PACK = {f"Plate {i}, place {j}": "2.95" for i in range(1, 8) for j in (1, 2, 3)}
+
+
+def bench(client: FlaskClient, job: dict[str, Any]) -> dict[str, Any]:
+    response = client.get(f"/api/jobs/{job['id']}/measure")
+    assert response.status_code == 200, response.text
+    return response.get_json()
+
+
+def check(measured: dict[str, Any], name: str) -> dict[str, Any]:
+    found: dict[str, Any] = next(c for c in measured["checks"] if c["name"] == name)
+    return found
+
+
+def post(client: FlaskClient, job: dict[str, Any], path: str, **body: Any) -> Any:
+    return client.post(f"/api/jobs/{job['id']}/{path}", json=body)
+
+
+def put(client: FlaskClient, job: dict[str, Any], path: str, **body: Any) -> Any:
+    return client.put(f"/api/jobs/{job['id']}/{path}", json=body)
+
+
+def take(client: FlaskClient, job: dict[str, Any], name: str, readings: dict[str, str], **more: Any) -> dict[str, Any]:
+    for place, typed in readings.items():
+        response = post(client, job, "readings", check=name, place=place, typed=typed, **more)
+        assert response.status_code == 200, response.text
+    return response.get_json()
+
+
+def test_a_new_bench_asks_for_what_the_layout_has(client: FlaskClient) -> None:
+    measured = bench(client, begin(client, BIKE))
+    assert measured["worst"] == "open"
+    assert measured["next_check"] == "plate_thickness"
+    assert measured["done"] == 0
+    names = [c["name"] for c in measured["checks"]]
+    assert "plate_thickness" in names
+    assert "bore_runout" not in names
+    plates = check(measured, "plate_thickness")
+    assert len(plates["places"]) == 21
+    assert plates["units"] == ["mm", "in", "thou"]
+    assert [f["name"] for f in plates["limits"]] == ["new", "least"]
+    assert {i["key"] for i in measured["instruments"]} >= {"caliper", "micrometer", "feeler"}
+
+
+def test_one_reading_at_a_time_to_a_verdict(client: FlaskClient) -> None:
+    job = begin(client, BIKE)
+    measured = take(client, job, "plate_thickness", {"Plate 1, place 1": "2.95"})
+    plates = check(measured, "plate_thickness")
+    assert plates["finding"]["verdict"] == "open"
+    (reading,) = plates["readings"]
+    assert reading["typed"] == "2.95 mm"
+    assert reading["instrument"] == "Caliper"
+    assert reading["uncertainty"]["metric"] == {"figure": "0.03", "unit": "mm"}
+    assert reading["at"].endswith("Z")
+    plates = check(take(client, job, "plate_thickness", PACK), "plate_thickness")
+    assert plates["finding"]["verdict"] == "reuse"
+    assert plates["finding"]["life"]["best"] == pytest.approx(0.25)
+    assert len(plates["readings"]) == 22
+    assert plates["ruler"]["readings"]
+
+
+def test_undo_strikes_and_redo_brings_back(client: FlaskClient) -> None:
+    job = begin(client, BIKE)
+    take(client, job, "plate_thickness", {"Plate 1, place 1": "2.95", "Plate 1, place 2": "2.6"})
+    measured = post(client, job, "readings/undo", check="plate_thickness").get_json()
+    plates = check(measured, "plate_thickness")
+    assert [r["place"] for r in plates["readings"]] == ["Plate 1, place 1"]
+    assert plates["can_redo"]
+    plates = check(post(client, job, "readings/redo", check="plate_thickness").get_json(), "plate_thickness")
+    assert len(plates["readings"]) == 2
+    for _ in range(3):
+        measured = post(client, job, "readings/undo", check="plate_thickness").get_json()
+    assert not check(measured, "plate_thickness")["can_undo"]
+    take(client, job, "plate_thickness", {"Plate 1, place 1": "2.9"})
+    plates = check(post(client, job, "readings/redo", check="plate_thickness").get_json(), "plate_thickness")
+    assert [r["typed"] for r in plates["readings"]] == ["2.9 mm"]
+    lines = client.get(f"/api/jobs/{job['id']}/measure/history").get_json()["readings"]
+    assert [line["struck"] for line in lines] == [False, True, True]
+
+
+def test_a_figure_in_the_wrong_unit_is_asked_about_first(client: FlaskClient) -> None:
+    job = begin(client, BIKE)
+    told = post(
+        client, job, "readings/preview", check="plate_thickness", place="Plate 1, place 1", typed="2.8", unit="in"
+    ).get_json()
+    assert told["instead"] == ["2.8 mm"]
+    assert told["value"]["metric"]["figure"] == "71.12"
+    refused = post(client, job, "readings", check="plate_thickness", place="Plate 1, place 1", typed="2.8", unit="in")
+    assert refused.status_code == 422
+    assert "Did you mean" in refused.get_json()["detail"]
+    kept = post(
+        client, job, "readings", check="plate_thickness", place="Plate 1, place 1", typed="2.8", unit="in", sure=True
+    )
+    assert check(kept.get_json(), "plate_thickness")["readings"][0]["typed"] == "2.8 in"
+    told = post(client, job, "readings/preview", check="plate_thickness", place="", typed="3 7/").get_json()
+    assert told["value"] is None
+    assert told["problem"]
+
+
+@pytest.mark.parametrize(("body", "match"), [
+    ({"check": "bore_runout", "place": "0°", "typed": "1"}, "no check of this job"),
+    ({"check": "plate_thickness", "place": "Plate 9, place 1", "typed": "2.9"}, "no place"),
+    ({"check": "plate_thickness", "place": "Plate 1, place 1", "typed": "2.9", "instrument": "laser"}, "no instrument"),
+    ({"check": "plate_thickness", "place": "Plate 1, place 1", "typed": "thin"}, "Thickness"),
+    ({"check": "basket", "place": "Once", "grade": "so-so"}, "no grade"),
+    ({"check": "plate_thickness", "place": "Plate 1, place 1", "typed": "2.9", "port": "spy://x"}, "Data port"),
+])  # fmt: skip
+def test_what_is_no_reading_is_refused_with_a_sentence(client: FlaskClient, body: dict[str, str], match: str) -> None:
+    job = begin(client, BIKE)
+    response = post(client, job, "readings", **body)
+    assert response.status_code == 422
+    assert match in response.get_json()["detail"]
+    assert not any(c["readings"] for c in bench(client, job)["checks"])
+
+
+def test_skips_and_grades_are_readings_too(client: FlaskClient) -> None:
+    job = begin(client, BIKE)
+    post(client, job, "readings", check="basket", place="Once", grade="light")
+    measured = post(client, job, "readings", check="hub", place="Once", skipped="cover still on").get_json()
+    assert check(measured, "basket")["finding"]["verdict"] == "dress or resurface"
+    assert check(measured, "basket")["readings"][0]["typed"] == "Light notches"
+    assert check(measured, "hub")["finding"]["sentence"] == "Skipped: cover still on."
+
+
+def test_a_manuals_limit_is_remembered_for_its_vehicle(client: FlaskClient) -> None:
+    job = begin(client, BIKE)
+    put(client, job, "limits", check="plate_thickness", name="least", typed="2.6", source="manual 7-4")
+    other = begin(client, BIKE | {"job_name": "Next year"})
+    (least,) = [f for f in check(bench(client, other), "plate_thickness")["limits"] if f["name"] == "least"]
+    assert (least["value"]["metric"]["figure"], least["mark"], least["why"]) == ("2.6", "manual", "manual 7-4")
+    stranger = begin(client, BIKE | {"vehicle": "Another"})
+    (least,) = [f for f in check(bench(client, stranger), "plate_thickness")["limits"] if f["name"] == "least"]
+    assert least["value"]["metric"]["figure"] == "2.8"
+    put(client, job, "limits", check="plate_thickness", name="least", typed="")
+    (least,) = [f for f in check(bench(client, other), "plate_thickness")["limits"] if f["name"] == "least"]
+    assert least["mark"] == "practice"
+
+
+def test_a_job_without_a_vehicle_keeps_its_limits_to_itself(client: FlaskClient) -> None:
+    nameless = {q: t for q, t in BIKE.items() if q != "vehicle"}
+    first, second = begin(client, nameless), begin(client, nameless | {"job_name": "Other"})
+    put(client, first, "limits", check="push_rod", name="most", typed="0.1")
+
+    def limit(job: dict[str, Any]) -> Any:
+        return check(bench(client, job), "push_rod")["limits"][0]["value"]
+
+    assert limit(first)["metric"]["figure"] == "0.1"
+    assert limit(second) is None
+    response = put(client, first, "limits", check="basket", name="least", typed="1")
+    assert response.status_code == 422
+
+
+def test_the_shop_chooses_its_schools(client: FlaskClient) -> None:
+    job = begin(client, BIKE)
+    take(client, job, "plate_thickness", dict.fromkeys(PACK, "2.826"))
+    assert check(bench(client, job), "plate_thickness")["finding"]["verdict"] == "too close to call"
+    measured = put(client, job, "schools", name="guard", option="share95").get_json()
+    assert check(measured, "plate_thickness")["finding"]["verdict"] == "reuse and watch"
+    assert next(s for s in measured["schools"] if s["name"] == "guard")["option"] == "share95"
+    assert {s["name"] for s in measured["schools"]} == set(SCHOOLS)
+    assert put(client, job, "schools", name="guard", option="none").status_code == 422
+
+
+def test_an_instrument_of_the_shop_has_its_own_doubt(client: FlaskClient) -> None:
+    job = begin(client, BIKE)
+    measured = post(client, job, "instruments", kind="micrometer", name="Old screw", uncertainty="0.008 mm",
+                    calibrated_on="2026-01-15").get_json()  # fmt: skip
+    own = measured["instruments"][0]
+    assert (own["label"], own["own"], own["uncertainty"]["metric"]["figure"]) == ("Old screw", True, "0.008")
+    assert own["key"] in check(measured, "plate_thickness")["instruments"]
+    measured = take(client, job, "plate_thickness", dict.fromkeys(PACK, "2.81"), instrument=own["key"])
+    assert check(measured, "plate_thickness")["finding"]["verdict"] == "reuse and watch"
+    client.put(f"/api/instruments/{own['key']}/put-away", json={"put_away": True})
+    assert not bench(client, job)["instruments"][0]["own"]
+    assert check(bench(client, job), "plate_thickness")["readings"][0]["uncertainty"]["metric"]["figure"] == "0.008"
+    assert client.put("/api/instruments/99/put-away", json={"put_away": True}).status_code == 404
+    assert post(client, job, "instruments", kind="laser", name="x").status_code == 422
+    assert post(client, job, "instruments", kind="dial", name="x", uncertainty="2 m").status_code == 422
+    assert post(client, job, "instruments", kind="dial", name="x", resolution="0").status_code == 422
+    for day in ("soon", "2026-02-30", "2026-13-01"):
+        assert post(client, job, "instruments", kind="dial", name="x", calibrated_on=day).status_code == 422
+    old = post(client, job, "instruments", kind="caliper", name="Vernier", resolution="0.1 mm",
+               calibrated_on="2019-05-01").get_json()["instruments"][0]  # fmt: skip
+    assert (old["resolution"]["si"], old["uncertainty"]["si"]) == (1e-4, 5e-5)
+    assert "check it against a gauge block" in old["warns"]
+
+
+def test_a_second_taking_dates_the_first_and_gives_kilometres(client: FlaskClient) -> None:
+    job = begin(client, BIKE)
+    put(client, job, "takings", check="plate_thickness", distance="10 000")
+    take(client, job, "plate_thickness", PACK)
+    post(client, job, "takings", check="plate_thickness", distance="22 000 km")
+    assert check(bench(client, job), "plate_thickness")["readings"] == []
+    measured = take(client, job, "plate_thickness", dict.fromkeys(PACK, "2.89"))
+    life = check(measured, "plate_thickness")["finding"]["life"]
+    assert life["distance"]["si"] == pytest.approx(18e6, rel=1e-3)
+    assert life["distance_low"]["si"] < 18e6 < life["distance_high"]["si"]
+    (trend,) = client.get(f"/api/jobs/{job['id']}/measure/history").get_json()["trends"]
+    assert len(trend["points"]) == 2
+    assert trend["rate"] == "0.005 mm per 1000 km"
+    assert trend["line"][1]["y"] == pytest.approx(trend["limit_at"], abs=1e-3)
+
+
+def test_a_vehicles_life_goes_on_in_its_next_job(client: FlaskClient) -> None:
+    first = begin(client, BIKE)
+    put(client, first, "takings", check="plate_thickness", distance="10000")
+    take(client, first, "plate_thickness", PACK)
+    second = begin(client, BIKE | {"job_name": "Two years on"})
+    put(client, second, "takings", check="plate_thickness", distance="30000")
+    measured = take(client, second, "plate_thickness", dict.fromkeys(PACK, "2.85"))
+    assert check(measured, "plate_thickness")["finding"]["life"]["distance"]["si"] == pytest.approx(10e6, rel=1e-3)
+    (trend,) = client.get(f"/api/jobs/{second['id']}/measure/history").get_json()["trends"]
+    assert [p["job"] for p in trend["points"]] == [first["id"], second["id"]]
+
+
+def test_the_whole_shops_readings_newest_first(client: FlaskClient) -> None:
+    first, second = begin(client, BIKE), begin(client, CAR | {"vehicle": "Alder GT"})
+    take(client, first, "plate_thickness", {"Plate 1, place 1": "2.9"})
+    post(client, second, "readings", check="ring_gear", place="Once", grade="whole")
+    told = client.get("/api/measure/history").get_json()
+    assert [(line["vehicle"], line["job"]) for line in told["readings"]] == [
+        ("Alder GT", second["id"]), ("Ternwick 750", first["id"])]  # fmt: skip
+    assert told["total"] == 2
+    (plates,) = told["trends"]  # a grade has no figure to draw
+    assert (plates["check"], len(plates["points"]), plates["line"]) == ("plate_thickness", 1, [])
+
+
+def test_the_shops_takings_of_a_check_stand_over_time_without_a_line(client: FlaskClient) -> None:
+    for name, figure in (("One", "2.95"), ("Two", "2.85"), ("Three", "2.9")):
+        take(client, begin(client, BIKE | {"vehicle": name}), "plate_thickness", {"Plate 1, place 1": figure})
+    (plates,) = client.get("/api/measure/history").get_json()["trends"]
+    assert [p["worst"]["metric"]["figure"] for p in plates["points"]] == ["2.95", "2.85", "2.9"]
+    assert [p["x"] for p in plates["points"]] == sorted(p["x"] for p in plates["points"])
+    assert (plates["line"], plates["rate"], plates["limit"]) == ([], "", None)
+    assert all(p["distance"] is None for p in plates["points"])
+
+
+def test_a_verdict_carries_its_working(client: FlaskClient) -> None:
+    job = begin(client, BIKE)
+    plates = check(take(client, job, "plate_thickness", PACK), "plate_thickness")
+    assert plates["working"][0].startswith("Inside the limit by 2.95 mm")
+    assert check(bench(client, job), "basket")["working"] == []
+
+
+# --- sweeps
+
+
+def sweep(off: float, towards: float, count: int = 8) -> dict[str, str]:
+    lines = [line.decode().strip() for line in dial_sweep(off, towards, count)]
+    places = [f"{i * 360 / count:g}°" for i in range(count)] + ["0° again"]
+    return dict(zip(places, lines, strict=True))
+
+
+def test_a_bore_that_needs_a_dowel(client: FlaskClient) -> None:
+    job = begin(client, CAR)
+    measured = take(client, job, "bore_runout", sweep(0.18, 60))
+    bore = check(measured, "bore_runout")
+    assert bore["finding"]["verdict"] == "put right"
+    found = bore["sweep"]
+    assert found["direction"] == pytest.approx(60, abs=0.5)
+    assert found["dowels"][0]["offset"]["inch"]["figure"] == "0.007"
+    assert found["dowels"][0]["clock_words"] == "8 o'clock"
+    off = 0.18e-3 / found["radius"]["si"]
+    assert [found["right"], found["up"]] == [
+        pytest.approx(np.sin(np.pi / 3) * off, abs=2e-3),
+        pytest.approx(off / 2, abs=2e-3),
+    ]
+    assert len(found["points"]["angles"]) == 8
+    assert [b["low"]["inch"]["figure"] for b in found["unreachable"]] == ["0.005", "0.019", "0.033"]
+
+
+def test_before_and_after_are_kept_side_by_side(client: FlaskClient) -> None:
+    job = begin(client, CAR)
+    take(client, job, "bore_runout", sweep(0.18, 60))
+    post(client, job, "takings", check="bore_runout")
+    bore = check(take(client, job, "bore_runout", sweep(0.01, 100)), "bore_runout")
+    assert bore["finding"]["verdict"] == "reuse"
+    assert bore["before"]["tir"]["si"] == pytest.approx(0.36e-3, rel=0.05)
+    assert bore["sweep"]["tir"]["si"] == pytest.approx(0.02e-3, rel=0.2)
+
+
+def test_angles_of_ones_own_and_the_side_they_are_counted_from(client: FlaskClient) -> None:
+    job = begin(client, CAR)
+    readings = {"0": "0 mm", "100": "-0.1 mm", "200": "0.05 mm", "300": "0.12 mm", "0 again": "0 mm"}
+    bore = check(take(client, job, "bore_runout", readings), "bore_runout")
+    assert [p["key"] for p in bore["places"]] == ["0°", "100°", "200°", "300°", "0° again"]
+    seen = bore["sweep"]["direction"]
+    measured = put(client, job, "takings", check="bore_runout", seen_from="engine").get_json()
+    assert check(measured, "bore_runout")["sweep"]["direction"] == pytest.approx(360 - seen, abs=0.05)
+    measured = put(client, job, "takings", check="bore_runout", presses_plus=False, sag="0.02 mm").get_json()
+    assert check(measured, "bore_runout")["settings"] == {
+        "seen_from": "gearbox",
+        "presses_plus": "no",
+        "sag": "0.02 mm",
+    }
+    assert post(client, job, "readings", check="bore_runout", place="400", typed="0 mm").status_code == 422
+
+
+# --- set-up
+
+
+def test_a_concentric_bearing_that_needs_two_spacers(client: FlaskClient) -> None:
+    """X 3 7/32 in less Y 2.5 in is 0.719: too big; two spacers measured 0.509 together leave 0.210. Common practice."""
+    job = begin(client, {q: t for q, t in CONCENTRIC.items() if q != "slave_stroke"})
+    take(client, job, "depth_x", {"At 12": "3 7/32 in"})
+    take(client, job, "depth_y", {"At 12": "2.5 in"})
+    take(client, job, "spacers", {"Spacer 1": "0.254 in", "Spacer 2": "0.255 in"})
+    bearing = bench(client, job)["proofs"]["bearing"]
+    assert bearing["cushion"]["inch"]["figure"] == "0.7188"
+    best = bearing["stacks"][0]
+    assert best["pieces"] == ["Spacer 1", "Spacer 2"]
+    assert best["cushion"]["si"] == pytest.approx(0.2098 * 0.0254, abs=1e-5)
+    assert best["in_rule"]
+    assert "rule of 1/8 to 3/8 in" in bearing["sentence"]
+    job = enter(client, job, slave_stroke="32 mm").get_json()
+    with_stroke = bench(client, job)["proofs"]["bearing"]
+    assert with_stroke["window_low"]["si"] < with_stroke["window_high"]["si"]
+    assert any(mark["name"] == "window" for mark in with_stroke["ruler"])
+
+
+def test_floater_stands_and_their_shims(client: FlaskClient) -> None:
+    job = begin(client, FULL | {"disc_count": "2", "floater_clearance": "0.56 mm"})
+    take(client, job, "floater_gap", {"Stand 1": "0.015", "Stand 2": "0.022", "Stand 3": "0.0165"})
+    take(client, job, "floater_shims", {"Shim 1": "0.007 in", "Shim 2": "0.006 in"})
+    floater = bench(client, job)["proofs"]["floater"]
+    opens, closes = floater["ways"]
+    assert [stand["pieces"] for stand in opens["stands"]] == [["Shim 1"], [], ["Shim 2"]]
+    assert opens["comes_right"]
+    assert not closes["comes_right"]
+    window = floater["window"]
+    assert all(window["start"] <= stand["after_at"] <= window["end"] for stand in opens["stands"])
+    assert len(floater["wear"]) == 5
+    assert floater["outer"][-1]["si"] < floater["outer"][0]["si"]
+    said = {"check": "floater_gap", "shim": "lowers"}
+    only = client.put(f"/api/jobs/{job['id']}/takings", json=said).get_json()
+    assert [way["way"] for way in only["proofs"]["floater"]["ways"]] == ["lowers"]
+    assert check(only, "floater_gap")["settings"]["shim"] == "lowers"
+    assert client.put(f"/api/jobs/{job['id']}/takings", json=said | {"shim": "x"}).status_code == 422
+
+
+def test_shaft_reach_end_float_and_air(client: FlaskClient) -> None:
+    job = begin(client, CAR | {"release": "hydraulic_fork"})
+    depths_ = {"Shaft beyond the gearbox face": "190", "Housing depth": "165", "Block plate and gaskets": "3",
+               "Pilot below the crank flange": "4", "Flange beyond the block face": "0", "Pilot bearing length": "16",
+               "Bottom of the bore below the pilot": "10"}  # fmt: skip
+    take(client, job, "shaft_reach", depths_)
+    take(client, job, "end_float", {"Once": "0.3"})
+    take(client, job, "retainer_shims", {"Shim 1": "0.1", "Shim 2": "0.25"})
+    found = bench(client, job)["proofs"]
+    assert "stays 8 mm" in found["shaft"]["sentence"]
+    assert len(found["shaft"]["working"]) == 2
+    assert found["end_float"]["sentence"].startswith("Shim 2 takes")
+    assert found["air"] is None

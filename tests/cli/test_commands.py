@@ -1,0 +1,136 @@
+"""The commands that look into a job file."""
+
+from __future__ import annotations
+
+import csv
+import io
+import json
+from pathlib import Path
+
+import pytest
+
+from tests.cli.test_main import run, write
+from tests.jobs import CAR, FULL
+
+SHELF = {
+    "format": "liftbite-shelf",
+    "version": 1,
+    "slots": {
+        "cover": [
+            {"name": "soft", "price": 200, "values": {"diaphragm_thickness": "2.8 mm"}},
+            {"name": "hard", "price": 260, "values": {"diaphragm_thickness": "3.2 mm"}},
+        ],
+        "master": [{"name": "7/8", "values": {"master_diameter": "7/8 in"}}],
+    },
+}
+
+
+@pytest.fixture
+def job(tmp_path: Path) -> str:
+    return write(tmp_path / "full.liftbite.json", {**FULL, "pressure_limit": "1 MPa"})
+
+
+def test_compute_says_all_four_and_what_mends_them(job: str) -> None:
+    result = run("compute", job)
+    assert result.exit_code == 1
+    for line in ("Bite: SLIPS", "Lift: THIN", "Heat: STAYS", "True: STOP", "Lift is mended by"):
+        assert line in result.output
+
+
+def test_explain_goes_down_to_what_was_typed(job: str) -> None:
+    result = run("explain", "lever_ratio", job)
+    assert result.exit_code == 0
+    assert "Lever ratio of the cover: 4.5" in result.output
+    assert "D_t = 0.056 m  Finger tips as typed 56 mm" in result.output
+    unknown = run("explain", "colour", job)
+    assert (unknown.exit_code, "“colour” is not worked out" in unknown.stderr) == (2, True)
+
+
+def test_compute_and_explain_as_csv(job: str) -> None:
+    rows = {r["quantity"]: r for r in csv.DictReader(io.StringIO(run("compute", job, "--csv").output))}
+    assert float(rows["bite_margin"]["low"]) < float(rows["bite_margin"]["high"])
+    steps = list(csv.DictReader(io.StringIO(run("explain", "lever_ratio", job, "--csv").output)))
+    assert steps[0] == {
+        "of": "",
+        "quantity": "lever_ratio",
+        "symbol": "R_d",
+        "value": "4.5",
+        "mark": "geometry",
+        "typed": "",
+    }
+    assert {s["typed"] for s in steps if s["of"] == "lever_ratio"} == {"221 mm", "191 mm", "56 mm"}
+
+
+def test_the_bands_of_lift_and_heat_are_ordered() -> None:
+    from liftbite.core.verdicts.answers import answer
+    from tests.jobs import entries
+
+    for verdict in answer(entries(FULL)).others[:2]:
+        assert verdict.margin is not None
+        assert verdict.margin.low <= verdict.margin.nominal <= verdict.margin.high
+
+
+def test_stroke_as_table_csv_and_json(job: str) -> None:
+    assert "Full pedal lifts 1.486 mm" in run("stroke", job).output
+    rows = list(csv.DictReader(io.StringIO(run("stroke", job, "--csv").output)))
+    assert float(rows[-1]["pedal_m"]) == pytest.approx(0.15)
+    assert json.loads(run("stroke", job, "--json").output)["lift_m"][-1] == pytest.approx(float(rows[-1]["lift_m"]))
+
+
+def test_life_and_launch(job: str) -> None:
+    life = run("life", job)
+    assert life.exit_code == 1
+    assert "Ends with the clamp at 0 mm" in life.output
+    start = run("launch", job)
+    assert start.exit_code == 0
+    assert "The clutch locks." in start.output
+    assert "With constant torques: 0.492 s" in start.output
+    assert set(json.loads(run("launch", job, "--json").output)) >= {"time", "heat", "torque"}
+
+
+def test_sweep(job: str, tmp_path: Path) -> None:
+    shelf = tmp_path / "parts.liftbite-shelf.json"
+    shelf.write_text(json.dumps(SHELF))
+    result = run("sweep", job, str(shelf))
+    assert "2 combinations" in result.output
+    told = json.loads(run("sweep", job, str(shelf), "--json").stdout)
+    assert told["total"] == 2
+    assert told["kept"] + sum(told["excluded"].values()) == 2
+
+
+@pytest.mark.parametrize(
+    ("change", "says"),
+    [
+        (lambda s: s["slots"]["cover"][0]["values"].update(diaphragm_thickness="2.8 kg"), "soft: .*unit of mass"),
+        (lambda s: s["slots"]["cover"][0]["values"].update(colour="red"), "cover, soft: .*not a quantity"),
+        (lambda s: s["slots"]["cover"][0]["options"].update(use="sailing") if "options" in s["slots"]["cover"][0]
+         else s["slots"]["cover"][0].update(options={"use": "sailing"}), "cover, soft: Use: .*not offered"),
+        (lambda s: s.update(version=3), "version"),
+        (lambda s: s["slots"].update(cover=[]), "slots.cover"),
+    ],
+)  # fmt: skip
+def test_a_bad_shelf_names_part_and_field(job: str, tmp_path: Path, change, says: str) -> None:  # type: ignore[no-untyped-def]
+    import re
+
+    shelf = json.loads(json.dumps(SHELF))
+    change(shelf)
+    path = tmp_path / "bad.json"
+    path.write_text(json.dumps(shelf))
+    result = run("sweep", job, str(path))
+    assert result.exit_code == 2
+    assert re.search(says, result.stderr)
+
+
+@pytest.mark.parametrize("command", ["stroke", "launch"])
+def test_missing_inputs_are_named_and_exit_2(command: str, tmp_path: Path) -> None:
+    result = run(command, write(tmp_path / "car.liftbite.json", CAR))
+    assert result.exit_code == 2
+    assert "Needs" in result.stderr
+    assert "(" in result.stderr, "the field's name stands beside its label"
+
+
+def test_an_impossible_figure_exits_1(tmp_path: Path) -> None:
+    path = write(tmp_path / "odd.liftbite.json", {**FULL, "slave_inner_diameter": "60 mm"})
+    result = run("stroke", path)
+    assert result.exit_code == 1
+    assert "Concentric slave, inside “60 mm” has to be below" in result.stderr
