@@ -18,8 +18,8 @@ from benchmarks.computation import computation
 from benchmarks.measuring import measuring
 from liftbite.api.app import WEB, create_app
 from liftbite.api.serving import serving
+from liftbite.core.job.build import build_of
 from liftbite.core.job.ledger import present
-from liftbite.core.job.setup import set_up
 from liftbite.core.verdicts.answers import answer
 from liftbite.demo import JOBS, ledger_of, load
 
@@ -62,17 +62,17 @@ def whole_job() -> None:
 
 
 def candidates() -> None:
-    setup = set_up(present(ledger_of(JOBS[1])))
+    build = build_of(present(ledger_of(JOBS[1])))
     rng = np.random.default_rng(2)
     clamp, outer = rng.uniform(4e3, 12e3, 1_000_000), rng.uniform(0.2, 0.28, 1_000_000)
-    known = {**setup.known, "friction_state": 0.0, "stage": 0.0}
+    known = {**build.known, "friction_state": 0.0, "stage": 0.0}
 
     def at_once() -> None:
-        setup.graph.evaluate(["torque_capacity"], {**known, "cover_clamp": clamp, "outer_diameter": outer})
+        build.graph.evaluate(["torque_capacity"], {**known, "cover_clamp": clamp, "outer_diameter": outer})
 
     def one_by_one() -> None:
         for c, o in zip(clamp[:3_000].tolist(), outer[:3_000].tolist(), strict=True):
-            setup.graph.evaluate(["torque_capacity"], {**known, "cover_clamp": c, "outer_diameter": o})
+            build.graph.evaluate(["torque_capacity"], {**known, "cover_clamp": c, "outer_diameter": o})
 
     vector = statistics.median(times(at_once, 5)) / 1_000_000
     scalar = statistics.median(times(one_by_one, 3)) / 3_000

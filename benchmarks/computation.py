@@ -15,9 +15,9 @@ from scipy.integrate import solve_ivp
 
 from liftbite.core.analysis.launch import LaunchCase, case_of, launch
 from liftbite.core.analysis.tolerance import Tolerance, spread
-from liftbite.core.job.setup import set_up
+from liftbite.core.job.build import build_of
 from liftbite.core.parts.finder import Part, sweep
-from tests.jobs import FULL, entries, setup_of
+from tests.jobs import FULL, built, entries
 
 Row = Callable[[str, str, str], None]
 
@@ -54,7 +54,7 @@ def by_scipy(c: LaunchCase) -> float:
 
 
 def launches(row: Row) -> None:
-    found = case_of(setup_of(FULL), stage=0)
+    found = case_of(built(FULL), stage=0)
     assert isinstance(found, LaunchCase)
     base = {**vars(found), "asked_torque": 240.0, "start_speed": 350.0, "grip_torque": 500.0, "clutch_torque": 250.0}
     one = LaunchCase(**base)
@@ -102,18 +102,18 @@ def sweeps(row: Row) -> None:
 
 
 def monte_carlo(row: Row) -> None:
-    setup = setup_of(FULL)
+    build = built(FULL)
     spreads = {"outer_diameter": Tolerance(0.0005), "diaphragm_thickness": Tolerance(0.00002),
                "master_diameter": Tolerance(0.00003), "flywheel_mass": Tolerance(0.1)}  # fmt: skip
     margins = ("bite_margin", "lift_margin", "heat_margin", "burst_margin")
-    took = seconds(lambda: [spread(setup, m, stage=0, target=1.0, spreads=spreads) for m in margins], 3)
+    took = seconds(lambda: [spread(build, m, stage=0, target=1.0, spreads=spreads) for m in margins], 3)
     row("Monte Carlo of all four margins, 100 000 samples each", f"{took:.2f} s", "< 0.5 s")
 
 
 def computation(row: Row) -> None:
     given = entries(FULL)
-    names = tuple(set_up(given).graph.functions)
-    every = seconds(lambda: set_up(given).evaluate(names), 200)
+    names = tuple(build_of(given).graph.functions)
+    every = seconds(lambda: build_of(given).evaluate(names), 200)
     row("every quantity of a job, in-process, median", f"{every * 1e3:.2f} ms", "< 5 ms")
     code = "import time; t = time.perf_counter(); import liftbite.core.verdicts.answers; print(time.perf_counter() - t)"
     runs = [float(subprocess.run([sys.executable, "-c", code], capture_output=True, text=True, check=True).stdout)

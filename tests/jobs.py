@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
+from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.ledger import Entry, Revision, curve_entry, read_entry
-from liftbite.core.job.setup import Setup, set_up
 from liftbite.core.quantities.torque_curve import TorqueCurve
 
 CAR = {
@@ -59,8 +59,8 @@ def with_curve(typed: dict[str, str], curve: TorqueCurve, **changes: str | None)
     return found | {"measured_curve": curve_entry("measured_curve", "run.csv", curve)}
 
 
-def setup_of(typed: dict[str, str], **changes: str | None) -> Setup:
-    return set_up(entries(typed, **changes))
+def built(typed: dict[str, str], **changes: str | None) -> Build:
+    return build_of(entries(typed, **changes))
 
 
 def ledger_of(typed: dict[str, str]) -> list[Revision]:

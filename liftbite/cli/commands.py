@@ -15,8 +15,8 @@ import numpy as np
 
 from liftbite.core.errors import UnreadableFile
 from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.build import Build, both, build_of, label_of, refusal
 from liftbite.core.job.ledger import Revision, present
-from liftbite.core.job.setup import Setup, both, label_of, refusal, set_up
 from liftbite.core.units.read import from_si
 from liftbite.core.verdicts.answers import NOW, PLANNED
 
@@ -44,21 +44,21 @@ def read_revisions(file: Path) -> list[Revision]:
         bad_input(f"{file}: {error}")
 
 
-def _setup(file: Path) -> Setup:
-    return set_up(present(read_revisions(file)))
+def _setup(file: Path) -> Build:
+    return build_of(present(read_revisions(file)))
 
 
-def _stage(setup: Setup) -> float:
-    return PLANNED if setup.chosen.options.get("stage_plan", "none") != "none" else NOW
+def _stage(build: Build) -> float:
+    return PLANNED if build.chosen.options.get("stage_plan", "none") != "none" else NOW
 
 
-def _ended(found: Needs | Refused, setup: Setup) -> NoReturn:
+def _ended(found: Needs | Refused, build: Build) -> NoReturn:
     """Says what is missing (2) or impossible (1), and ends."""
     if isinstance(found, Needs):
-        names = setup.chosen.to_ask(found.names)
+        names = build.chosen.to_ask(found.names)
         click.echo("Needs " + ", ".join(f"{label_of(n).lower()} ({n})" for n in names) + ".", err=True)
         sys.exit(2)
-    click.echo(refusal(found.error, setup), err=True)
+    click.echo(refusal(found.error, build), err=True)
     sys.exit(1)
 
 
@@ -90,11 +90,11 @@ def explain(quantity: str, file: Path, as_json: bool, as_csv: bool) -> None:
     from liftbite.api.jobs.present import working_out
     from liftbite.core.analysis.working import working
 
-    setup = _setup(file)
-    if quantity not in setup.graph.functions:
-        known = ", ".join(sorted(setup.graph.functions))
+    build = _setup(file)
+    if quantity not in build.graph.functions:
+        known = ", ".join(sorted(build.graph.functions))
         bad_input(f"“{quantity}” is not worked out in this job; it works out {known}.")
-    shown = working_out(working(setup, quantity, stage=_stage(setup), friction=-1.0), "low friction")
+    shown = working_out(working(build, quantity, stage=_stage(build), friction=-1.0), "low friction")
     if as_json:
         click.echo(json.dumps(shown.model_dump(), ensure_ascii=False, indent=1))
         return
@@ -125,10 +125,10 @@ def stroke(file: Path, as_json: bool, as_csv: bool) -> None:
     """Work out the whole stroke of pedal or lever of a job FILE."""
     from liftbite.core.analysis.stroke import stroke as work_out
 
-    setup = _setup(file)
-    found = work_out(setup)
+    build = _setup(file)
+    found = work_out(build)
     if isinstance(found, Needs | Refused):
-        _ended(found, setup)
+        _ended(found, build)
     columns = {"pedal_m": found.pedal, "lift_m": found.lift, "gap_per_face_m": found.gap, "effort_n": found.effort}
     if found.pressure is not None:
         columns["pressure_pa"] = found.pressure
@@ -145,7 +145,7 @@ def stroke(file: Path, as_json: bool, as_csv: bool) -> None:
             click.echo(f"Limit: {label_of(name).lower()} at {both(where, 'm')} of pedal.")
         if not found.smooth:
             click.echo("The plate snaps through: effort falls faster than hose and air give way.")
-    margins = setup.evaluate(("least_lift_margin", "overtravel_margin"))
+    margins = build.evaluate(("least_lift_margin", "overtravel_margin"))
     names = ("least_lift_margin", "overtravel_margin")
     short = any(margins[n] < 1 for n in names if not isinstance(margins[n], Needs | Refused))
     sys.exit(1 if short else 0)
@@ -159,10 +159,10 @@ def life(file: Path, as_json: bool, as_csv: bool) -> None:
     """Work out clamp and margin of a job FILE over the wear of its facings."""
     from liftbite.core.analysis.life import life as work_out
 
-    setup = _setup(file)
-    found = work_out(setup, stage=_stage(setup), friction=-1.0)
+    build = _setup(file)
+    found = work_out(build, stage=_stage(build), friction=-1.0)
     if isinstance(found, Needs | Refused):
-        _ended(found, setup)
+        _ended(found, build)
     columns = {"wear_m": found.wear, "clamp_n": found.clamp, "bite_margin": found.margin}
     if not _print_columns(columns, as_json, as_csv):
         rows = [[f"{found.wear[i] * 1e3:.2f}", f"{found.clamp[i]:.0f}", f"{found.margin[i]:.3f}"]
@@ -182,13 +182,13 @@ def launch(file: Path, as_json: bool, as_csv: bool) -> None:
     from liftbite.core.analysis.launch import case_of
     from liftbite.core.analysis.launch import launch as integrate
 
-    setup = _setup(file)
-    case = case_of(setup, stage=_stage(setup))
+    build = _setup(file)
+    case = case_of(build, stage=_stage(build))
     if isinstance(case, Needs | Refused):
-        _ended(case, setup)
+        _ended(case, build)
     found = integrate(case)
     if not _print_columns(found.trace, as_json, as_csv):
-        closed = setup.evaluate(("slip_time", "slip_energy"), stage=_stage(setup))
+        closed = build.evaluate(("slip_time", "slip_energy"), stage=_stage(build))
         click.echo(
             f"The clutch {found.outcome}."
             if found.outcome != "spins"
@@ -219,7 +219,7 @@ def sweep(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
     from liftbite.core.parts.finder import sweep as evaluate
     from liftbite.files.shelf import read_shelf_file
 
-    setup = _setup(file)
+    build = _setup(file)
     try:
         parts = read_shelf_file(shelf.read_bytes())
     except OSError as error:
@@ -233,7 +233,7 @@ def sweep(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
             bar.update(done - bar.pos)
             return True
 
-        found = evaluate(setup.entries, parts, stage=_stage(setup), progress=progress)
+        found = evaluate(build.entries, parts, stage=_stage(build), progress=progress)
     if as_json:
         told = {"total": found.total, "kept": found.kept, "excluded": found.excluded, "unseen": found.unseen}
         click.echo(json.dumps(told | {"front": found.front}, ensure_ascii=False, indent=1))

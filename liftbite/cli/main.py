@@ -142,22 +142,22 @@ def compute(file: Path, as_json: bool, as_csv: bool) -> None:
 
 def _mends(revisions: Any) -> list[str]:
     """What would mend each answer that falls short soonest."""
+    from liftbite.core.job.build import both, label_of, unit_of
     from liftbite.core.job.ledger import present
-    from liftbite.core.job.setup import both, label_of, unit_of
     from liftbite.core.verdicts.answers import NOW, PLANNED, answer, stands_on
     from liftbite.core.verdicts.verdicts import soonest
 
     answers = answer(present(revisions))
-    setup = answers.setup
-    stage = PLANNED if setup.chosen.options.get("stage_plan", "none") != "none" else NOW
+    build = answers.build
+    stage = PLANNED if build.chosen.options.get("stage_plan", "none") != "none" else NOW
     lines = []
     for other in answers.others:
         if other.state != "open":
-            names = ", ".join(label_of(a.name).lower() for a in stands_on(setup, other.question))
+            names = ", ".join(label_of(a.name).lower() for a in stands_on(build, other.question))
             lines.append(f"{other.question.capitalize()} stands on what nobody entered: {names}.")
     for verdict in (answers.verdict, *answers.others):
-        for sought in soonest(setup, verdict, stage):
-            value = both(sought.crossings[0], unit_of(sought.quantity, setup.graph))
+        for sought in soonest(build, verdict, stage):
+            value = both(sought.crossings[0], unit_of(sought.quantity, build.graph))
             bound = "at least" if sought.at_least else "at most"
             lines.append(
                 f"{verdict.question.capitalize()} is mended by {label_of(sought.quantity).lower()} {bound} {value}."

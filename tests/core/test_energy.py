@@ -13,9 +13,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.setup import Setup
+from liftbite.core.job.build import Build
 from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
-from tests.jobs import FULL, setup_of
+from tests.jobs import FULL, built
 
 Array = npt.NDArray[np.float64]
 FORK = {**{q: t for q, t in FULL.items() if not q.startswith("slave_")}, "release": "hydraulic_fork",
@@ -38,8 +38,8 @@ HYDRAULIC = st.fixed_dictionaries({
 })  # fmt: skip
 
 
-def curves(setup: Setup, lift: Array, *names: str) -> tuple[Array, ...]:
-    found = setup.evaluate(names, plate_lift=lift)
+def curves(build: Build, lift: Array, *names: str) -> tuple[Array, ...]:
+    found = build.evaluate(names, plate_lift=lift)
     for name in names:
         assert not isinstance(found[name], Needs | Refused), name
     return tuple(np.broadcast_to(np.asarray(found[name], dtype=float), lift.shape) for name in names)
@@ -50,8 +50,8 @@ def work(force: Array, travel: Array) -> float:
     return float(np.trapezoid(force, travel))
 
 
-def lifts(setup: Setup) -> Array:
-    reach = setup.evaluate(("plate_lift_reach",))["plate_lift_reach"]
+def lifts(build: Build) -> Array:
+    reach = build.evaluate(("plate_lift_reach",))["plate_lift_reach"]
     assert not isinstance(reach, Needs | Refused)
     return np.linspace(0.0, max(float(reach), 2e-4), 1201)
 
@@ -60,12 +60,12 @@ def lifts(setup: Setup) -> Array:
 @given(changes=CHANGES, wet=HYDRAULIC)
 def test_a_hydraulic_chain_keeps_its_work(job: str, changes: dict[str, str], wet: dict[str, str]) -> None:
     """Pad less return spring and friction = bearing + slave spring + what the hose stores, ½·C·(p₁² − p₀²)."""
-    setup = setup_of(JOBS[job], **changes, **wet)
-    lift = lifts(setup)
+    build = built(JOBS[job], **changes, **wet)
+    lift = lifts(build)
     pedal, effort, pressure, slave, bearing, force = curves(
-        setup, lift, "pedal_travel", "pedal_effort", "line_pressure", "slave_travel", "bearing_travel", "bearing_force"
+        build, lift, "pedal_travel", "pedal_effort", "line_pressure", "slave_travel", "bearing_travel", "bearing_force"
     )
-    known = setup.known
+    known = build.known
     into = work(effort - known["pedal_return_force"], pedal) * known["pedal_efficiency"]
     stored = 0.5 * known["hose_swell"] * (pressure[-1] ** 2 - pressure[0] ** 2)
     out = work(force, bearing) + known["slave_spring_force"] * (slave[-1] - slave[0])
@@ -76,12 +76,12 @@ def test_a_hydraulic_chain_keeps_its_work(job: str, changes: dict[str, str], wet
 @given(changes=CHANGES, stiffness=st.sampled_from(["80 N/mm", "150 N/mm", "400 N/mm"]))
 def test_a_cable_keeps_its_work(job: str, changes: dict[str, str], stiffness: str) -> None:
     """Pad less return spring and friction = bearing over the arm's efficiency + what the cable stores, F²/2k."""
-    setup = setup_of(JOBS[job], **changes, cable_stiffness=stiffness)
-    lift = lifts(setup)
+    build = built(JOBS[job], **changes, cable_stiffness=stiffness)
+    lift = lifts(build)
     pedal, effort, cable, bearing, force = curves(
-        setup, lift, "pedal_travel", "pedal_effort", "cable_force", "bearing_travel", "bearing_force"
+        build, lift, "pedal_travel", "pedal_effort", "cable_force", "bearing_travel", "bearing_force"
     )
-    known = setup.known
+    known = build.known
     into = work(effort - known["pedal_return_force"], pedal) * known["pedal_efficiency"]
     stored = (cable[-1] ** 2 - cable[0] ** 2) / (2 * known["cable_stiffness"])
     assert into == pytest.approx(work(force, bearing) / known["arm_efficiency"] + stored, rel=2e-4, abs=1e-4)
@@ -91,26 +91,26 @@ def test_a_cable_keeps_its_work(job: str, changes: dict[str, str], stiffness: st
 @given(changes=CHANGES)
 def test_the_lift_at_full_pedal_is_where_the_pedal_ends(job: str, changes: dict[str, str]) -> None:
     """The lift available, put back into the chain, comes to the pedal's stroke: the inverse is one."""
-    setup = setup_of(JOBS[job], **changes)
-    v = setup.evaluate(("plate_lift_available", "plate_lift_reach"))
+    build = built(JOBS[job], **changes)
+    v = build.evaluate(("plate_lift_available", "plate_lift_reach"))
     full = v["plate_lift_available"]
     assert not isinstance(full, Needs | Refused)
     assert 0 <= float(full) <= float(v["plate_lift_reach"]) + 1e-12
-    pedal = float(setup.evaluate(("pedal_travel",), plate_lift=float(full))["pedal_travel"])
+    pedal = float(build.evaluate(("pedal_travel",), plate_lift=float(full))["pedal_travel"])
     if float(full) > 0:
-        assert pedal == pytest.approx(setup.known["pedal_stroke"], rel=1e-6)
+        assert pedal == pytest.approx(build.known["pedal_stroke"], rel=1e-6)
     else:
-        assert pedal >= setup.known["pedal_stroke"] - 1e-9
+        assert pedal >= build.known["pedal_stroke"] - 1e-9
 
 
 @pytest.mark.parametrize("job", ["concentric", "fork", "lever"])
 @given(wet=HYDRAULIC, air=st.floats(0, 4))
 def test_what_softens_the_line_never_adds_lift(job: str, wet: dict[str, str], air: float) -> None:
-    hard = setup_of(JOBS[job], **{**wet, "hose_swell": "0 mm³/MPa"})
-    soft = setup_of(JOBS[job], **wet, trapped_air=f"{air:.3f} mL")
+    hard = built(JOBS[job], **{**wet, "hose_swell": "0 mm³/MPa"})
+    soft = built(JOBS[job], **wet, trapped_air=f"{air:.3f} mL")
     available = [float(s.evaluate(("plate_lift_available",))["plate_lift_available"]) for s in (hard, soft)]
     assert available[1] <= available[0] + 1e-12
-    softer = setup_of(JOBS[job], **wet, trapped_air=f"{air + 1:.3f} mL")
+    softer = built(JOBS[job], **wet, trapped_air=f"{air + 1:.3f} mL")
     assert float(softer.evaluate(("plate_lift_available",))["plate_lift_available"]) <= available[1] + 1e-12
 
 
@@ -120,11 +120,11 @@ def test_a_starts_heat_is_what_the_engine_gave_and_the_car_did_not_get(
     mass: int, trailer: str, clutch: int, grade: str, speed: int
 ) -> None:
     """Two flywheels on one clutch: heat = work of the engine and of its flywheel, less motion and load of the car."""
-    setup = setup_of(FULL, vehicle_mass=f"{mass} kg", trailer_mass=trailer, grade=grade,
+    build = built(FULL, vehicle_mass=f"{mass} kg", trailer_mass=trailer, grade=grade,
                      start_engine_speed=f"{speed} rpm", start_clutch_share=f"{clutch / 100}")  # fmt: skip
     names = ("slip_energy", "slip_time", "start_clutch_torque", "start_engine_torque", "start_load_torque",
              "engine_inertia", "vehicle_inertia", "start_speed")  # fmt: skip
-    found = setup.evaluate(names)
+    found = build.evaluate(names)
     if isinstance(found["slip_time"], Needs | Refused):
         return  # it never locks
     energy, time, torque, engine, load, own, car, begins = (float(found[name]) for name in names)

@@ -12,8 +12,8 @@ from liftbite.core.analysis.working import working
 from liftbite.core.graph.docstring import read_doc
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.arrangement import QUANTITIES
+from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.inputs import INPUTS, STATES
-from liftbite.core.job.setup import Setup, set_up
 from liftbite.core.units.read import KINDS
 from liftbite.core.verdicts.answers import LOW, NOW
 from tests.jobs import FULL, MOTORCYCLE, entries
@@ -82,17 +82,17 @@ JOBS = {"car": FULL, "cable car": CABLE_CAR, "motorcycle": WHOLE_MOTORCYCLE}
 AT = {"wear": 0.0004, "plate_lift": 0.0009, "clutch_speed": 300.0, "engine_speed": 350.0, "facing_temperature": 420.0}
 
 
-def worked(name: str) -> tuple[Setup, dict[str, Any]]:
-    setup = set_up(entries(JOBS[name]))
-    return setup, setup.evaluate(setup.graph.functions, friction=-0.5, **AT)
+def worked(name: str) -> tuple[Build, dict[str, Any]]:
+    build = build_of(entries(JOBS[name]))
+    return build, build.evaluate(build.graph.functions, friction=-0.5, **AT)
 
 
 def plain_calls() -> list[tuple[str, str]]:
     """Every quantity of every job whose arguments are single figures."""
     found = []
     for job in JOBS:
-        setup, values = worked(job)
-        for name, parameters in setup.graph.parameters.items():
+        build, values = worked(job)
+        for name, parameters in build.graph.parameters.items():
             arguments = [values.get(p) for p in parameters]
             if (
                 name != "measured_curve"
@@ -110,16 +110,16 @@ CALLS = plain_calls()
 @pytest.mark.parametrize("job", JOBS)
 def test_every_result_opens_its_working_and_every_step_follows_from_its_terms(job: str) -> None:
     """Single figures, several ones and curves: what a step says it comes to is its own function of what enters."""
-    setup, _ = worked(job)
-    for result in setup.graph.functions:
-        steps = working(setup, result, stage=NOW, friction=LOW)
+    build, _ = worked(job)
+    for result in build.graph.functions:
+        steps = working(build, result, stage=NOW, friction=LOW)
         assert steps[0].name == result
         assert len(working_out(steps, "low friction").steps) == len(steps)
         for step in steps:
             arguments = [np.array(v) if isinstance(v := t.value, tuple) else t.curve or v for t in step.terms]
             if step.value is None or step.curve is not None or None in (t.value for t in step.terms):
                 continue
-            again = setup.graph.functions[step.name](*arguments)
+            again = build.graph.functions[step.name](*arguments)
             assert np.ravel(again) == pytest.approx(np.ravel(step.value), rel=1e-9), (result, step.name)
 
 
@@ -140,8 +140,8 @@ def test_nearly_every_quantity_is_covered() -> None:
 
 @pytest.mark.parametrize(("job", "name"), CALLS)
 def test_arrays_equal_loops(job: str, name: str) -> None:
-    setup, values = worked(job)
-    function, parameters = setup.graph.functions[name], setup.graph.parameters[name]
+    build, values = worked(job)
+    function, parameters = build.graph.functions[name], build.graph.parameters[name]
     arguments = [float(values[p]) for p in parameters]
     spread = np.array([0.98, 0.99, 1.0])
     at_once = np.broadcast_to(function(*(a * spread for a in arguments)), 3)
@@ -174,15 +174,15 @@ def test_the_exponents_name_every_unit() -> None:
 @pytest.mark.parametrize("scale", [(2.0, 1.0, 1.0), (1.0, 3.0, 1.0), (1.0, 1.0, 0.5)], ids=["length", "mass", "time"])
 def test_every_quantity_is_homogeneous_in_its_units(job: str, name: str, scale: tuple[float, float, float]) -> None:
     """Dimensional consistency: measured in other base units, the same formula gives the same thing."""
-    setup, values = worked(job)
-    doc = read_doc(setup.graph.functions[name])
+    build, values = worked(job)
+    doc = read_doc(build.graph.functions[name])
 
     def factor(unit: str) -> float:
         return float(np.prod([s**e for s, e in zip(scale, EXPONENTS[unit], strict=True)]))
 
-    arguments = [float(values[p]) * factor(doc.terms[p].unit) for p in setup.graph.parameters[name]]
+    arguments = [float(values[p]) * factor(doc.terms[p].unit) for p in build.graph.parameters[name]]
     expected = float(values[name]) * factor(doc.result.unit)
-    assert setup.graph.functions[name](*arguments) == pytest.approx(expected, rel=1e-9, abs=1e-15)
+    assert build.graph.functions[name](*arguments) == pytest.approx(expected, rel=1e-9, abs=1e-15)
 
 
 #: quantity, input, +1 where it rises with the input and −1 where it falls: laws a builder would swear to.
@@ -293,12 +293,12 @@ LAWS = [
 @pytest.mark.parametrize(("quantity", "moved", "sign"), LAWS)
 def test_laws_a_builder_would_swear_to(quantity: str, moved: str, sign: int) -> None:
     """Over ±8 % of the input, or a little above nothing, the quantity moves one way only."""
-    setup = set_up(entries(FULL))
-    base = setup.evaluate((moved,), **{k: v for k, v in AT.items() if k != "engine_speed"})[moved]
+    build = build_of(entries(FULL))
+    base = build.evaluate((moved,), **{k: v for k, v in AT.items() if k != "engine_speed"})[moved]
     steps = np.linspace(0.92, 1.08, 9) * base if base else np.linspace(0, 1, 9) * _little(moved)
     friction = -1.0 if moved == "friction_low" else 0.0
     found = [
-        setup.evaluate((quantity,), friction=friction, plate_lift=0.0009, **{moved: float(x)})[quantity] for x in steps
+        build.evaluate((quantity,), friction=friction, plate_lift=0.0009, **{moved: float(x)})[quantity] for x in steps
     ]
     assert np.all(sign * np.diff(np.array(found, dtype=np.float64)) > 0), found
 
@@ -310,7 +310,7 @@ def _little(name: str) -> float:
 
 
 def test_states_at_rest_change_nothing() -> None:
-    setup = set_up(entries(FULL))
+    build = build_of(entries(FULL))
     for name in ("bite_margin", "lift_margin", "heat_margin"):
-        assert setup.evaluate((name,))[name] == setup.evaluate((name,), **{"wear": 0.0, "clutch_speed": 0.0})[name]
-    assert set(STATES) <= set(setup.known)
+        assert build.evaluate((name,))[name] == build.evaluate((name,), **{"wear": 0.0, "clutch_speed": 0.0})[name]
+    assert set(STATES) <= set(build.known)

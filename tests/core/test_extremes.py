@@ -16,9 +16,9 @@ from liftbite.core.analysis.repeated_starts import start_row
 from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.analysis.tolerance import sensitivity
 from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.inputs import INPUTS, Input
 from liftbite.core.job.ledger import Entry
-from liftbite.core.job.setup import Setup, set_up
 from liftbite.core.units.read import KINDS, from_si
 from liftbite.core.verdicts.answers import answer
 from tests.core.test_every_quantity import WHOLE_MOTORCYCLE
@@ -50,8 +50,8 @@ def entered(job: str, asked: Input, value: float) -> dict[str, Entry]:
     return {**JOBS[job], asked.name: Entry(asked.name, f"{from_si(value, unit):.9g} {unit}".strip(), value)}
 
 
-def at(job: str, asked: Input, value: float) -> Setup:
-    return set_up(entered(job, asked, value))
+def at(job: str, asked: Input, value: float) -> Build:
+    return build_of(entered(job, asked, value))
 
 
 @pytest.mark.parametrize("job", JOBS)
@@ -126,7 +126,7 @@ def test_a_life_has_an_end_or_says_why_not(name: str) -> None:
 
 @pytest.mark.parametrize("result", ["bite_margin", "lift_margin", "heat_margin", "burst_margin", "joint_margin"])
 def test_what_moves_a_margin_is_finite_and_in_order(result: str) -> None:
-    effects = sensitivity(set_up(JOBS["car"]), result, stage=0.0, friction=0.0)
+    effects = sensitivity(build_of(JOBS["car"]), result, stage=0.0, friction=0.0)
     assert effects
     sizes = [abs(e.elasticity) for e in effects]
     assert np.isfinite(sizes).all()

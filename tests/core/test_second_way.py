@@ -15,13 +15,13 @@ import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from liftbite.core.job.setup import Setup
+from liftbite.core.job.build import Build
 from liftbite.core.measure.checks import CHECKS, Check, Limit, Place
 from liftbite.core.measure.instruments import GUARD_RULES
 from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess, distance_left, left_of
 from liftbite.core.measure.parts_list import SCHOOLS, needs
 from liftbite.core.measure.setup.proving import INCH, NOMINAL, RULE, bearing_stacks, shims_for_float
-from tests.jobs import FULL, MOTORCYCLE, setup_of
+from tests.jobs import FULL, MOTORCYCLE, built
 
 # --- verdicts of readings
 
@@ -172,11 +172,11 @@ def test_only_dated_takings_make_the_line_and_each_gives_its_worst(
 # --- what it takes
 
 GRADED = [c for c in CHECKS.values() if c.kind == "grade"]
-SETUPS = {"car": setup_of(FULL), "motorcycle": setup_of(MOTORCYCLE)}
+SETUPS = {"car": built(FULL), "motorcycle": built(MOTORCYCLE)}
 
 
-def findings_of(setup: Setup) -> st.SearchStrategy[list[Finding]]:
-    names = sorted(c.name for c in CHECKS.values() if c.wanted(setup) and c.kind != "figure")
+def findings_of(build: Build) -> st.SearchStrategy[list[Finding]]:
+    names = sorted(c.name for c in CHECKS.values() if c.wanted(build) and c.kind != "figure")
     one = st.builds(
         lambda n, v: Finding(n, v, f"{n} reads so."), st.sampled_from(names), st.sampled_from([*VERDICTS, "open"])
     )
@@ -186,20 +186,20 @@ def findings_of(setup: Setup) -> st.SearchStrategy[list[Finding]]:
 OFFERED = st.fixed_dictionaries({name: st.sampled_from(list(options)) for name, (_, options) in SCHOOLS.items()})
 
 
-def wanted(setup: Setup, findings: Sequence[Finding], schools: Mapping[str, str]) -> dict[tuple[str, str], set[str]]:
-    return {(n.part, n.work): set(n.reasons) for n in needs(setup, findings, schools)}
+def wanted(build: Build, findings: Sequence[Finding], schools: Mapping[str, str]) -> dict[tuple[str, str], set[str]]:
+    return {(n.part, n.work): set(n.reasons) for n in needs(build, findings, schools)}
 
 
 @pytest.mark.parametrize("layout", SETUPS)
 @given(data=st.data())
 def test_what_it_takes_hangs_on_no_order_and_only_grows(layout: str, data: st.DataObject) -> None:
-    setup, schools = SETUPS[layout], data.draw(OFFERED)
-    findings = data.draw(findings_of(setup))
-    whole = wanted(setup, findings, schools)
-    assert wanted(setup, data.draw(st.permutations(findings)), schools) == whole
+    build, schools = SETUPS[layout], data.draw(OFFERED)
+    findings = data.draw(findings_of(build))
+    whole = wanted(build, findings, schools)
+    assert wanted(build, data.draw(st.permutations(findings)), schools) == whole
     gets = {part for part, work in whole if work == "get"}
     for i in range(len(findings)):
-        fewer = wanted(setup, [*findings[:i], *findings[i + 1 :]], schools)
+        fewer = wanted(build, [*findings[:i], *findings[i + 1 :]], schools)
         assert {part for part, work in fewer if work == "get"} <= gets, "one finding more never saves a part"
     assert all(reasons for reasons in whole.values())
 
@@ -207,14 +207,14 @@ def test_what_it_takes_hangs_on_no_order_and_only_grows(layout: str, data: st.Da
 @pytest.mark.parametrize("layout", SETUPS)
 @given(data=st.data())
 def test_what_is_good_or_open_takes_nothing_but_what_the_shop_always_does(layout: str, data: st.DataObject) -> None:
-    setup, schools = SETUPS[layout], data.draw(OFFERED)
-    findings = [f for f in data.draw(findings_of(setup)) if f.verdict in {"reuse", "reuse and watch", "open"}]
+    build, schools = SETUPS[layout], data.draw(OFFERED)
+    findings = [f for f in data.draw(findings_of(build)) if f.verdict in {"reuse", "reuse and watch", "open"}]
     seals = (
         {"Rear main seal", "Input shaft seal"}
         if layout == "car" and findings and schools["seal"] == "always"
         else set()
     )
-    assert {part for part, _ in wanted(setup, findings, schools)} == seals
+    assert {part for part, _ in wanted(build, findings, schools)} == seals
 
 
 # --- stacks by trying every one

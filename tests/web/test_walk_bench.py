@@ -12,7 +12,7 @@ import pytest
 from playwright.sync_api import Locator, Page, expect
 
 from liftbite.core.drawing.motion import motion
-from liftbite.core.job.setup import set_up
+from liftbite.core.job.build import build_of
 from liftbite.demo import ledger_of
 from liftbite.demo.shop import JOBS
 from liftbite.files.job import dump, to_file
@@ -114,7 +114,7 @@ def slider(page: Page, which: str) -> Locator:
 def test_stroked_by_keys_the_gaps_on_the_drawing_are_the_cores(page: Page, shop: str) -> None:
     open_job(page, shop, "twin-disc plan")
     show(page, "Section")
-    worked = motion(set_up({e.quantity: e for r in ledger_of(TWIN) for e in r.entries}))
+    worked = motion(build_of({e.quantity: e for r in ledger_of(TWIN) for e in r.entries}))
     assert worked.effort is not None
     expect(page.get_by_test_id("bench")).to_be_visible()
     page.keyboard.press("p")

@@ -16,8 +16,8 @@ from liftbite.core.drawing.outline import PARTS, Dimension, Outline, Point
 from liftbite.core.drawing.section import Section, section
 from liftbite.core.errors import OutOfRange
 from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.build import Build, both, label_of, refusal
 from liftbite.core.job.choices import CAR
-from liftbite.core.job.setup import Setup, both, label_of, refusal
 from liftbite.core.units.read import from_si
 from liftbite.core.verdicts.answers import NOW, PLANNED
 
@@ -29,9 +29,9 @@ def name_out(name: str) -> m.NameOut:
     return m.NameOut(name=name, label=label_of(name))
 
 
-def stage_of(setup: Setup) -> float:
-    """The stage a set-up is judged for: the planned one where there is one."""
-    return PLANNED if setup.chosen.options.get("stage_plan", "none") != "none" else NOW
+def stage_of(build: Build) -> float:
+    """The stage a build is judged for: the planned one where there is one."""
+    return PLANNED if build.chosen.options.get("stage_plan", "none") != "none" else NOW
 
 
 @lru_cache(maxsize=1)
@@ -43,19 +43,19 @@ def per_metric() -> w.PerMetricOut:
     )  # fmt: skip
 
 
-def section_out(setup: Setup) -> w.SectionOut:
-    """The section of a setup with every curve its sliders need."""
+def section_out(build: Build) -> w.SectionOut:
+    """The section of a build with every curve its sliders need."""
     try:
-        drawn = section(setup)
+        drawn = section(build)
     except OutOfRange as error:
-        return _nothing(refusal(error, setup))
+        return _nothing(refusal(error, build))
     names = [""] if not drawn.follows else sorted(drawn.follows)
     index = {name: i for i, name in enumerate(names)} | {"": -1}
     moves = drawn.motion
-    holds = setup.evaluate(("holdable_engine_torque",), stage=stage_of(setup), wear=moves.wear[:, None])
+    holds = build.evaluate(("holdable_engine_torque",), stage=stage_of(build), wear=moves.wear[:, None])
     torque = holds["holdable_engine_torque"]
     passes = None if moves.passes is None or isinstance(torque, Needs | Refused) else moves.passes * torque
-    limit = setup.known.get("effort_limit")
+    limit = build.known.get("effort_limit")
     parts = {o.part for o in drawn.clutch.outlines}
     return w.SectionOut(
         parts=[m.NameOut(name=n, label=label) for n, label in PARTS.items() if n in parts | {"release"}],
@@ -63,9 +63,9 @@ def section_out(setup: Setup) -> w.SectionOut:
         chain=[_outline(o, index) for o in drawn.chain.outlines],
         dimensions=[_dimension(d, index) for d in drawn.clutch.dimensions],
         motions=[_grid(drawn.follows[n], _MM) for n in names],
-        wear=_list(moves.wear * _MM), found=float(setup.known["wear"]) * _MM, pedal=_list(moves.pedal * _MM),
+        wear=_list(moves.wear * _MM), found=float(build.known["wear"]) * _MM, pedal=_list(moves.pedal * _MM),
         gaps=[_grid(gap, _MM) for gap in moves.gaps],
-        face_parts=_between(setup, len(moves.gaps)),
+        face_parts=_between(build, len(moves.gaps)),
         lift=_grid(moves.lift, _MM),
         effort=None if moves.effort is None else _grid(moves.effort, 1.0),
         pressure=None if moves.pressure is None else _grid(moves.pressure, 1e-6),
@@ -73,7 +73,7 @@ def section_out(setup: Setup) -> w.SectionOut:
         effort_limit=None if limit is None else float(limit),
         first_movement=_points(moves.first_movement), bite_point=_points(moves.bite_point),
         stop=_stop(drawn), warns=[_limit(n, at) for n, at in moves.warns.items()],
-        life=_life(setup),
+        life=_life(build),
         usual=[w.UsualOut(name=n, label=label_of(n), value=figure_out(v, "-" if "ratio" in n else "m"))
                for n, v in drawn.usual.items()],
         needs=[name_out(n) for n in moves.needs], trouble=None, inch=per_metric(),
@@ -88,8 +88,8 @@ def _nothing(trouble: str) -> w.SectionOut:
     )  # fmt: skip
 
 
-def _between(setup: Setup, faces: int) -> list[str]:
-    car = setup.chosen.options.get("layout") == CAR
+def _between(build: Build, faces: int) -> list[str]:
+    car = build.chosen.options.get("layout") == CAR
     first, disc, other = ("flywheel", "disc", "floater") if car else ("hub", "plate", "plain")
     middle = [disc if i % 2 == 0 else other for i in range(faces - 1)]
     return [first, *middle, "pressure plate"]
@@ -150,8 +150,8 @@ _ENDS = {
 }
 
 
-def _life(setup: Setup) -> w.LifeOut | None:
-    found = life(setup, stage=stage_of(setup), friction=-1.0)
+def _life(build: Build) -> w.LifeOut | None:
+    found = life(build, stage=stage_of(build), friction=-1.0)
     if not isinstance(found, Life):
         return None
     return w.LifeOut(

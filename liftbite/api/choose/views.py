@@ -16,7 +16,7 @@ from liftbite.api.choose.drawing import name_out, section_out, stage_of
 from liftbite.api.common import reply
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import figure_out
-from liftbite.api.jobs.views import JobPath, setup_with
+from liftbite.api.jobs.views import JobPath, build_with
 from liftbite.api.problems import problem_responses
 from liftbite.core.analysis.launch import Launch, case_of, launch
 from liftbite.core.analysis.repeated_starts import Row, start_kinds, start_row
@@ -24,8 +24,8 @@ from liftbite.core.analysis.tolerance import Effect, sensitivity, spread_of_samp
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.assumptions import STARTS
+from liftbite.core.job.build import Build, refusal, unit_of
 from liftbite.core.job.inputs import INPUTS
-from liftbite.core.job.setup import Setup, refusal, unit_of
 from liftbite.core.units.read import from_si
 from liftbite.core.verdicts.results import friction_of, results_in, target_of
 
@@ -43,7 +43,7 @@ class MovesIn(m.TryIn):
 @api.post("/<int:job_id>/section", responses={"200": w.SectionOut, **_PROBLEMS})
 def section(path: JobPath, body: m.TryIn) -> Response:
     """The clutch as a drawing that moves over pedal travel and wear."""
-    return reply(section_out(setup_with(path.job_id, body.entries)))
+    return reply(section_out(build_with(path.job_id, body.entries)))
 
 
 _OUTCOMES = {
@@ -54,8 +54,8 @@ _OUTCOMES = {
 }
 
 
-def _start(name: str, label: str, found: Launch, setup: Setup) -> w.StartOut:
-    ratio = float(setup.evaluate(("primary_ratio",))["primary_ratio"])
+def _start(name: str, label: str, found: Launch, build: Build) -> w.StartOut:
+    ratio = float(build.evaluate(("primary_ratio",))["primary_ratio"])
     return w.StartOut(
         name=name, label=label, outcome=str(found.outcome), good=found.outcome in {"locks", "spins"},
         energy=figure_out(float(found.energy), "J"), slip_time=figure_out(float(found.slip_time), "s"),
@@ -83,10 +83,10 @@ def _trace(found: Launch, ratio: float) -> w.TraceOut:
     )  # fmt: skip
 
 
-def _row(setup: Setup, found: Row | Needs | Refused) -> w.RowOut | None:
+def _row(build: Build, found: Row | Needs | Refused) -> w.RowOut | None:
     if not isinstance(found, Row):
         return None
-    known = setup.known
+    known = build.known
     return w.RowOut(
         begins=np.round(found.begins - 273.15, 1).tolist(), ends=np.round(found.ends - 273.15, 1).tolist(),
         heat=np.round(found.energy / 1e3, 3).tolist(), outcome=list(found.outcome),
@@ -99,21 +99,21 @@ def _row(setup: Setup, found: Row | Needs | Refused) -> w.RowOut | None:
 @api.post("/<int:job_id>/launch", responses={"200": w.LaunchOut, **_PROBLEMS})
 def start(path: JobPath, body: m.TryIn) -> Response:
     """The start of a job, integrated; every kind of start beside it; several in a row."""
-    setup = setup_with(path.job_id, body.entries)
-    stage = stage_of(setup)
-    kinds = start_kinds(setup, stage=stage)
-    shown = [_start(n, STARTS[n][0], found, setup) for n, found in kinds.items() if isinstance(found, Launch)]
-    case = case_of(setup, stage=stage)
+    build = build_with(path.job_id, body.entries)
+    stage = stage_of(build)
+    kinds = start_kinds(build, stage=stage)
+    shown = [_start(n, STARTS[n][0], found, build) for n, found in kinds.items() if isinstance(found, Launch)]
+    case = case_of(build, stage=stage)
     if isinstance(case, Needs | Refused):
-        needs = setup.chosen.to_ask(case.names) if isinstance(case, Needs) else ()
-        trouble = refusal(case.error, setup) if isinstance(case, Refused) else None
+        needs = build.chosen.to_ask(case.names) if isinstance(case, Needs) else ()
+        trouble = refusal(case.error, build) if isinstance(case, Refused) else None
         return reply(w.LaunchOut(
             trace=None, start=None, closed_energy=None, closed_time=None, kinds=shown, row=None, sentence="",
             needs=[name_out(n) for n in needs], trouble=trouble,
         ))  # fmt: skip
     found = launch(case)
-    closed = setup.evaluate(("slip_energy", "slip_time"), stage=stage)
-    picked = setup.chosen.options.get("start", "")
+    closed = build.evaluate(("slip_energy", "slip_time"), stage=stage)
+    picked = build.chosen.options.get("start", "")
     label = STARTS[picked][0] if picked in STARTS else "As entered"
 
     def one(name: str, unit: str) -> m.FigureOut | None:
@@ -121,9 +121,9 @@ def start(path: JobPath, body: m.TryIn) -> Response:
         return None if isinstance(value, Needs | Refused) else figure_out(float(value), unit)
 
     return reply(w.LaunchOut(
-        trace=_trace(found, float(case.ratio)), start=_start(picked, label, found, setup),
+        trace=_trace(found, float(case.ratio)), start=_start(picked, label, found, build),
         closed_energy=one("slip_energy", "J"), closed_time=one("slip_time", "s"), kinds=shown,
-        row=_row(setup, start_row(setup, stage=stage)), sentence=_OUTCOMES[str(found.outcome)], needs=[], trouble=None,
+        row=_row(build, start_row(build, stage=stage)), sentence=_OUTCOMES[str(found.outcome)], needs=[], trouble=None,
     ))  # fmt: skip
 
 
@@ -134,18 +134,18 @@ _OF_WHEEL = ("engine_inertia", "stored_energy", "free_rev_time", "slip_time", "s
 @api.post("/<int:job_id>/wheel", responses={"200": w.WheelOut, **_PROBLEMS})
 def wheel(path: JobPath, body: m.TryIn) -> Response:
     """The flywheel: the old one against the new one, in figures and in every gear."""
-    setup = setup_with(path.job_id, body.entries)
-    stage = stage_of(setup)
-    old = setup.evaluate(("old_flywheel_inertia",))["old_flywheel_inertia"]
-    new = setup.evaluate(("flywheel_inertia",))["flywheel_inertia"]
-    names = tuple(n for n in _OF_WHEEL if n in setup.graph.functions)
+    build = build_with(path.job_id, body.entries)
+    stage = stage_of(build)
+    old = build.evaluate(("old_flywheel_inertia",))["old_flywheel_inertia"]
+    new = build.evaluate(("flywheel_inertia",))["flywheel_inertia"]
+    names = tuple(n for n in _OF_WHEEL if n in build.graph.functions)
 
     def values(inertia: Any, wanted: tuple[str, ...], **states: Any) -> dict[str, m.FigureOut | None]:
         if isinstance(inertia, Needs | Refused):
             return dict.fromkeys(wanted)
-        found = setup.evaluate(wanted, stage=stage, flywheel_inertia=inertia, **states)
+        found = build.evaluate(wanted, stage=stage, flywheel_inertia=inertia, **states)
         return {
-            n: None if isinstance(v := found[n], Needs | Refused) else figure_out(float(v), unit_of(n, setup.graph))
+            n: None if isinstance(v := found[n], Needs | Refused) else figure_out(float(v), unit_of(n, build.graph))
             for n in wanted
         }
 
@@ -164,51 +164,51 @@ def wheel(path: JobPath, body: m.TryIn) -> Response:
         for n in names if before[n] or after[n]
     ]  # fmt: skip
     gears = []
-    mass = setup.known.get("vehicle_mass")
-    for i, ratio in enumerate(np.atleast_1d(setup.known.get("gear_ratios", [])), start=1):
+    mass = build.known.get("vehicle_mass")
+    for i, ratio in enumerate(np.atleast_1d(build.known.get("gear_ratios", [])), start=1):
         b, a = (values(x, ("effective_mass",), gear_ratio=float(ratio))["effective_mass"] for x in (old, new))
         share = a.si / float(mass) if a is not None and a.si is not None and mass else None
         gears.append(w.GearOut(gear=i, ratio=float(ratio), old=b, new=a, of_vehicle=share))
-    lacks = setup.lacks(("engine_inertia", "burst_margin"))
-    needs = [name_out(n) for n in setup.chosen.to_ask(lacks)]
+    lacks = build.lacks(("engine_inertia", "burst_margin"))
+    needs = [name_out(n) for n in build.chosen.to_ask(lacks)]
     return reply(w.WheelOut(figures=figures, gears=gears, needs=needs, has_old=not isinstance(old, Needs | Refused)))
 
 
 @api.post("/<int:job_id>/moves", responses={"200": w.MovesOut, **_PROBLEMS})
 def moves(path: JobPath, body: MovesIn) -> Response:
     """What moves a result most, what its tolerances make of it, and the chance that it falls short."""
-    setup = setup_with(path.job_id, body.entries)
-    if body.result not in setup.graph.functions:
+    build = build_with(path.job_id, body.entries)
+    if body.result not in build.graph.functions:
         raise UnreadableEntry(f"“{body.result}” is not a result of this arrangement")
-    stage, friction = stage_of(setup), friction_of(body.result)
-    unit = unit_of(body.result, setup.graph)
-    found = setup.evaluate((body.result,), stage=stage, friction=friction)[body.result]
-    ready = [n for n in results_in(setup.graph) if not setup.lacks((n,))]
+    stage, friction = stage_of(build), friction_of(body.result)
+    unit = unit_of(body.result, build.graph)
+    found = build.evaluate((body.result,), stage=stage, friction=friction)[body.result]
+    ready = [n for n in results_in(build.graph) if not build.lacks((n,))]
     told: dict[str, Any] = {
         "result": name_out(body.result), "results": [name_out(n) for n in ready], "effects": [], "spread": None,
-        "tolerances": len(tolerances(setup)), "needs": [], "trouble": None,
+        "tolerances": len(tolerances(build)), "needs": [], "trouble": None,
     }  # fmt: skip
     if isinstance(found, Needs):
-        return reply(w.MovesOut(**told | {"needs": [name_out(n) for n in setup.chosen.to_ask(found.names)]}))
+        return reply(w.MovesOut(**told | {"needs": [name_out(n) for n in build.chosen.to_ask(found.names)]}))
     if isinstance(found, Refused):
-        return reply(w.MovesOut(**told | {"trouble": refusal(found.error, setup)}))
+        return reply(w.MovesOut(**told | {"trouble": refusal(found.error, build)}))
     told["effects"] = [
-        _effect(e, setup, body.result, stage, friction)
-        for e in sensitivity(setup, body.result, stage=stage, friction=friction)[:16]
-        if setup.known[e.quantity]
+        _effect(e, build, body.result, stage, friction)
+        for e in sensitivity(build, body.result, stage=stage, friction=friction)[:16]
+        if build.known[e.quantity]
     ]
-    target = target_of(setup, body.result)
-    sampled = spread_of_samples(setup, body.result, stage=stage, target=target, samples=40_000)
+    target = target_of(build, body.result)
+    sampled = spread_of_samples(build, body.result, stage=stage, target=target, samples=40_000)
     if not isinstance(sampled, Needs | Refused) and sampled[0].samples:
         told["spread"] = _spread(sampled, unit, target)
     return reply(w.MovesOut(**told))
 
 
-def _effect(e: Effect, setup: Setup, result: str, stage: float, friction: float) -> w.EffectOut:
-    unit, value = unit_of(result, setup.graph), float(setup.known[e.quantity])
+def _effect(e: Effect, build: Build, result: str, stage: float, friction: float) -> w.EffectOut:
+    unit, value = unit_of(result, build.graph), float(build.known[e.quantity])
 
     def at(factor: float) -> m.FigureOut | None:
-        v = setup.evaluate((result,), stage=stage, friction=friction, **{e.quantity: value * factor})[result]
+        v = build.evaluate((result,), stage=stage, friction=friction, **{e.quantity: value * factor})[result]
         return None if isinstance(v, Needs | Refused) or not np.isfinite(v) else figure_out(float(v), unit)
 
     return w.EffectOut(

@@ -29,9 +29,9 @@ from liftbite.api.shelf import models as ms
 from liftbite.api.shelf.views import with_parts
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
+from liftbite.core.job.build import build_of, label_of, unit_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
-from liftbite.core.job.setup import label_of, set_up, unit_of
 from liftbite.core.parts.finder import LIMITS, OBJECTIVES, Finding, Part, sweep
 from liftbite.core.parts.shelf import misfits, sweep_part
 from liftbite.core.parts.slots import SLOTS
@@ -162,9 +162,9 @@ def start_find(path: JobPath, body: ms.FindIn) -> Response:
     total = int(np.prod([len(parts) for parts in slots.values()], dtype=np.float64))
     if total > _MOST:
         raise UnreadableEntry(f"{total} combinations are too many; {_MOST} can be swept. Leave some parts out.")
-    setup = set_up(entries)
+    build = build_of(entries)
     run = _runs().start(lambda number: Run(number, slots, ids, total, body.all_four))
-    threading.Thread(target=run.work, args=(entries, stage_of(setup)), daemon=True).start()
+    threading.Thread(target=run.work, args=(entries, stage_of(build)), daemon=True).start()
     return reply(_find_out(run), 201)
 
 
@@ -241,11 +241,11 @@ def _compared(label: str, entries: Mapping[str, Entry]) -> ms.ComparedOut:
     for name in _COMPARED:
         band = answers.results.get(name)
         if isinstance(band, Band):
-            out = band_out(band, unit_of(name, answers.setup.graph))
+            out = band_out(band, unit_of(name, answers.build.graph))
             if out is not None:
                 low = out.low.metric
                 figures[name] = f"{low.figure} {low.unit}".strip()
-    clash = misfits(answers.setup)
+    clash = misfits(answers.build)
     return ms.ComparedOut(
         label=label, verdicts=[verdict_out(v) for v in (answers.verdict, *answers.others)], figures=figures,
         misfit=clash[0].sentence if clash else None,

@@ -11,10 +11,10 @@ from typing import Any
 from liftbite.api.jobs import models as m
 from liftbite.core.analysis.goal_seek import Sought
 from liftbite.core.analysis.working import Step, Term
+from liftbite.core.job.build import Build, both, label_of, unit_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS, Assumed
 from liftbite.core.job.ledger import Entry, Question, Revision, present, redoable, undoable
-from liftbite.core.job.setup import Setup, both, label_of, unit_of
 from liftbite.core.parts.shelf import fields_of, misfits
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.core.units.read import KINDS, from_si, read
@@ -122,13 +122,13 @@ def _chart_out(chart: Chart, answers: Answers) -> m.ChartOut:
 
 
 def _field_out(name: str, answers: Answers, problems: Mapping[str, tuple[str | None, str]]) -> m.FieldOut:
-    setup = answers.setup
-    entry, assumed = setup.entries.get(name), setup.chosen.assumed.get(name)
+    build = answers.build
+    entry, assumed = build.entries.get(name), build.chosen.assumed.get(name)
     unit = INPUTS[name].unit
-    value = None if unit in {"text", "curve"} or INPUTS[name].many else setup.known.get(name)
+    value = None if unit in {"text", "curve"} or INPUTS[name].many else build.known.get(name)
     typed, problem = problems.get(name, (entry.typed if entry else None, answers.refusals.get(name)))
     asks = None if name in problems else answers.questions.get(name)
-    field = _plain_field(name, typed, None if value is None else float(value), setup.mark(name), assumed, asks, problem)
+    field = _plain_field(name, typed, None if value is None else float(value), build.mark(name), assumed, asks, problem)
     if entry is None or (entry.curve is None and not entry.file):
         return field
     curve = entry.curve
@@ -178,28 +178,28 @@ def job_out(
     entries = present(revisions) if entries is None else entries
     problems = problems or {}
     answers = answer(entries)
-    setup = answers.setup
+    build = answers.build
     texts = [n for n, i in INPUTS.items() if i.unit == "text"]
     return m.JobOut(
         id=job_id,
         revision=revisions[-1].number,
         name=_text(entries, "job_name"),
         vehicle=_text(entries, "vehicle"),
-        layout=setup.chosen.options.get("layout", ""),
+        layout=build.chosen.options.get("layout", ""),
         put_away=put_away,
-        has_plan=setup.chosen.options.get("stage_plan", "none") != "none",
+        has_plan=build.chosen.options.get("stage_plan", "none") != "none",
         fields=[_field_out(name, answers, problems) for name in (*texts, *answers.asked)],
         choices=[
-            m.PickedOut(name=n, option=setup.chosen.options.get(n), begun=n in setup.chosen.begun)
-            for n in setup.chosen.offered
+            m.PickedOut(name=n, option=build.chosen.options.get(n), begun=n in build.chosen.begun)
+            for n in build.chosen.offered
         ],
         results=[
             m.ResultOut(
                 name=name,
                 label=label_of(name),
                 question=_QUESTION_OF[name],  # type: ignore[arg-type]
-                planned=band_out(band, unit_of(name, setup.graph)),
-                now=band_out(answers.results_now.get(name), unit_of(name, setup.graph)),
+                planned=band_out(band, unit_of(name, build.graph)),
+                now=band_out(answers.results_now.get(name), unit_of(name, build.graph)),
             )
             for name, band in answers.results.items()
         ],
@@ -218,7 +218,7 @@ def job_out(
         problems=[m.ProblemFieldOut(field=q, message=why) for q, (_, why) in problems.items()]
         + [m.ProblemFieldOut(field=q, message=why) for q, why in answers.refusals.items()],
         misfits=[
-            m.MisfitOut(fields=[_name(f) for f in fields_of(x)], sentence=x.sentence) for x in misfits(setup)
+            m.MisfitOut(fields=[_name(f) for f in fields_of(x)], sentence=x.sentence) for x in misfits(build)
         ],
         undo=_step_words(revisions, undoable(revisions)),
         redo=_step_words(revisions, redoable(revisions)),
@@ -234,7 +234,7 @@ def line_out(job_id: int, revisions: Sequence[Revision]) -> m.JobLineOut:
     """A job as a line of the list."""
     entries = present(revisions)
     answers = answer(entries)
-    layout = answers.setup.chosen.options.get("layout", "")
+    layout = answers.build.chosen.options.get("layout", "")
     option = CHOICES["layout"].option(layout)
     return m.JobLineOut(
         id=job_id,
@@ -328,28 +328,28 @@ def working_out(steps: Sequence[Step], at: str) -> m.WorkingOut:
     )  # fmt: skip
 
 
-def sought_out(sought: Sought, setup: Setup, result: str) -> m.SoughtOut:
+def sought_out(sought: Sought, build: Build, result: str) -> m.SoughtOut:
     """An answer of goal seek."""
     unit = INPUTS[sought.quantity].unit
     return m.SoughtOut(
         name=sought.quantity,
         label=label_of(sought.quantity),
-        can_enter=sought.quantity in setup.graph.inputs([result]),
+        can_enter=sought.quantity in build.graph.inputs([result]),
         present=figure_out(sought.present, unit) if sought.present is not None else None,
         values=[figure_out(v, unit) for v in sought.crossings],
         typed=[
-            typed_safely(v, sought.quantity, sought.at_least, _unit_typed(setup, sought.quantity))
+            typed_safely(v, sought.quantity, sought.at_least, _unit_typed(build, sought.quantity))
             for v in sought.crossings
         ],
         at_least=sought.at_least,
-        best=figure_out(sought.best, unit_of(result, setup.graph)),
+        best=figure_out(sought.best, unit_of(result, build.graph)),
         best_at=figure_out(sought.best_at, unit),
     )
 
 
-def _unit_typed(setup: Setup, quantity: str) -> str:
+def _unit_typed(build: Build, quantity: str) -> str:
     """The unit a builder used for this quantity, else its field's."""
-    entry = setup.entries.get(quantity)
+    entry = build.entries.get(quantity)
     asked = INPUTS[quantity]
     return read(entry.typed, asked.unit, asked.field_unit).unit if entry and entry.typed else asked.field_unit
 

@@ -20,9 +20,9 @@ from liftbite.core.analysis.goal_seek import seek_all
 from liftbite.core.analysis.working import working
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
+from liftbite.core.job.build import Build, build_of, label_of, unit_of
 from liftbite.core.job.dyno_file import write_csv
 from liftbite.core.job.ledger import Entry, Revision
-from liftbite.core.job.setup import Setup, label_of, set_up, unit_of
 from liftbite.core.units.read import read
 from liftbite.core.verdicts.answers import NOW, PLANNED, answer
 from liftbite.core.verdicts.results import friction_of, target_of
@@ -168,11 +168,11 @@ def history(path: JobPath) -> tuple[dict[str, Any], int]:
         return out.history_out(store.revisions_of(session, path.job_id)).model_dump(), 200
 
 
-def setup_with(job_id: int, tried: Iterable[m.EntryIn]) -> Setup:
+def build_with(job_id: int, tried: Iterable[m.EntryIn]) -> Build:
     """The set-up of a job with entries that are not kept; what cannot be read is left as it was."""
     with session_of() as session:
         entries: dict[str, Entry] = ledger.present(store.revisions_of(session, job_id))
-    return set_up(_with(entries, read_entries(tried)[0]))
+    return build_of(_with(entries, read_entries(tried)[0]))
 
 
 def _with(entries: dict[str, Entry], taken: Iterable[Entry]) -> dict[str, Entry]:
@@ -193,35 +193,35 @@ def _at(planned: bool, friction: float) -> str:
 @api.post("/<int:job_id>/working", responses={"200": m.WorkingOut, **problem_responses(400, 404, 422)})
 def show_working(path: JobPath, body: m.WorkingIn) -> tuple[dict[str, Any], int]:
     """How a result came about, down to the inputs, with entries that are tried."""
-    setup = setup_with(path.job_id, body.entries)
-    if body.quantity not in setup.graph.functions:
+    build = build_with(path.job_id, body.entries)
+    if body.quantity not in build.graph.functions:
         raise UnreadableEntry(f"{label_of(body.quantity)} is not worked out in this arrangement, so it has no working.")
-    planned = body.planned and setup.chosen.options.get("stage_plan", "none") != "none"
-    steps = working(setup, body.quantity, stage=PLANNED if planned else NOW, friction=body.friction)
+    planned = body.planned and build.chosen.options.get("stage_plan", "none") != "none"
+    steps = working(build, body.quantity, stage=PLANNED if planned else NOW, friction=body.friction)
     return out.working_out(steps, _at(planned, body.friction)).model_dump(), 200
 
 
 @api.post("/<int:job_id>/ask", responses={"200": m.AskedOut, **problem_responses(400, 404, 422)})
 def ask(path: JobPath, body: m.AskIn) -> tuple[dict[str, Any], int]:
     """Asks a result backwards, with entries that are tried: what each quantity would have to be to reach a target."""
-    setup = setup_with(path.job_id, body.entries)
-    if body.result not in setup.graph.functions:
+    build = build_with(path.job_id, body.entries)
+    if body.result not in build.graph.functions:
         raise UnreadableEntry(f"“{body.result}” is not a result of this arrangement")
-    unit = unit_of(body.result, setup.graph)
+    unit = unit_of(body.result, build.graph)
     if body.target and body.target.strip():
         target = _target(body.target, unit, body.result)
     else:
-        wanted = target_of(setup, body.result)
+        wanted = target_of(build, body.result)
         if wanted is None:
             raise UnreadableEntry("Target: say what the result should be; choose a use to have one proposed.")
         target = wanted
-    planned = setup.chosen.options.get("stage_plan", "none") != "none"
+    planned = build.chosen.options.get("stage_plan", "none") != "none"
     friction = friction_of(body.result)
-    sought = seek_all(setup, body.result, target, stage=PLANNED if planned else NOW, friction=friction)
+    sought = seek_all(build, body.result, target, stage=PLANNED if planned else NOW, friction=friction)
     asked = m.AskedOut(
         target=out.figure_out(target, unit),
         at=_at(planned, friction),
-        sought=[out.sought_out(s, setup, body.result) for s in sought],
+        sought=[out.sought_out(s, build, body.result) for s in sought],
     )
     return asked.model_dump(), 200
 

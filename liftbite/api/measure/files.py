@@ -49,7 +49,7 @@ def import_readings(path: JobPath, body: mm.ReadingsFileIn) -> Response:
     with session_of() as session:
         bench = bench_of(session, path.job_id)
         there = {_what(row) for row in _rows(bench.takings)}
-        known = set(checks_for(bench.setup))
+        known = set(checks_for(bench.build))
         groups: dict[tuple[str, str], list[Row]] = {}
         faults = [f"Line {line.number}: {line.fault}." for line in lines if line.row is None]
         already = 0
@@ -94,10 +94,10 @@ def export_parts(path: JobPath) -> Response:
     """The parts to get and the work to have done, with every reason, as CSV."""
     with session_of() as session:
         bench = bench_of(session, path.job_id)
-    findings = [f for check in checks_for(bench.setup) if (f := found_of(bench, check)[0]).taken]
+    findings = [f for check in checks_for(bench.build) if (f := found_of(bench, check)[0]).taken]
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\n")
     writer.writerow(["part", "work", "reasons"])
-    for need in needs(bench.setup, findings, bench.schools):
+    for need in needs(bench.build, findings, bench.schools):
         writer.writerow([need.part, need.work, " | ".join(need.reasons)])
     return download(out.getvalue(), "text/csv; charset=utf-8", "parts-to-get.csv")

@@ -21,10 +21,10 @@ from liftbite.api.jobs.present import figure_out, fine_out, verdict_out
 from liftbite.api.measure import models as mm
 from liftbite.api.measure.calculations import proofs_out
 from liftbite.api.measure.models_calculations import StandsAtOut
+from liftbite.core.job.build import Build, both, build_of, label_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry
-from liftbite.core.job.setup import Setup, both, label_of, set_up
 from liftbite.core.measure.checks import CHECKS, Check, Limit, Place, checks_for
 from liftbite.core.measure.effects import Effect, effects
 from liftbite.core.measure.explained import finding_explained, sweep_explained
@@ -48,7 +48,7 @@ class Bench:
 
     Attributes
     ----------
-    job_id, vehicle, entries, setup : the job
+    job_id, vehicle, entries, build : the job
     entered : the entries without what was measured
     takings : of this job, oldest first
     life : of its vehicle over all jobs, oldest first
@@ -60,7 +60,7 @@ class Bench:
     job_id: int
     vehicle: str
     entries: Mapping[str, Entry]
-    setup: Setup
+    build: Build
     entered: Mapping[str, Entry]
     takings: Sequence[Taking]
     life: Sequence[Taking]
@@ -76,12 +76,12 @@ class Bench:
 
     def limits(self, check: Check) -> tuple[Limit, ...]:
         """The limits of a check in force."""
-        return limits_of(check, self.setup, self.manual.get(check.name, {}))
+        return limits_of(check, self.build, self.manual.get(check.name, {}))
 
     def places(self, check: Check) -> tuple[Place, ...]:
         """Where a check is taken, the places added among them."""
         taking = self.latest(check.name)
-        return places_taken(check, check.places(self.setup), taking.readings if taking else ())
+        return places_taken(check, check.places(self.build), taking.readings if taking else ())
 
     @property
     def readings(self) -> dict[str, tuple[Reading, ...]]:
@@ -325,7 +325,7 @@ def _sum_out(found: OpenSum) -> mm.SumOut:
 
 def measure_out(bench: Bench) -> mm.MeasureOut:
     """The bench of a job."""
-    checks = checks_for(bench.setup)
+    checks = checks_for(bench.build)
     found = [(check, *found_of(bench, check)) for check in checks]
     findings = [finding for _, finding, _ in found]
     begun = [f for f in findings if f.taken]
@@ -341,19 +341,19 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
             for name, (about, options) in SCHOOLS.items()
         ],
         needs=[mm.NeedOut(part=n.part, work=n.work, reasons=list(n.reasons))
-               for n in needs(bench.setup, begun, bench.schools)],
+               for n in needs(bench.build, begun, bench.schools)],
         sums=[_sum_out(s) for s in bench.sums],
-        proofs=proofs_out(proofs(bench.setup, bench.readings, bench.shim)),
+        proofs=proofs_out(proofs(bench.build, bench.readings, bench.shim)),
     )  # fmt: skip
 
 
 # --- effects
 
 
-def _said(quantity: str, typed: str | None, setup: Setup) -> str:
+def _said(quantity: str, typed: str | None, build: Build) -> str:
     if typed is None:
-        assumed = setup.chosen.assumed.get(quantity)
-        option = setup.chosen.options.get(quantity)
+        assumed = build.chosen.assumed.get(quantity)
+        option = build.chosen.options.get(quantity)
         if quantity in CHOICES and option:
             found = CHOICES[quantity].option(option)
             return found.label if found else option
@@ -365,8 +365,8 @@ def _said(quantity: str, typed: str | None, setup: Setup) -> str:
 
 
 def _effects_of(bench: Bench) -> list[Effect]:
-    swept = {c.name: found_of(bench, c)[1] for c in checks_for(bench.setup) if c.kind == "sweep"}
-    return effects(bench.setup, bench.readings, bench.manual, set_up(bench.entered),
+    swept = {c.name: found_of(bench, c)[1] for c in checks_for(bench.build) if c.kind == "sweep"}
+    return effects(bench.build, bench.readings, bench.manual, build_of(bench.entered),
                    {name: sweep for name, sweep in swept.items() if sweep is not None})  # fmt: skip
 
 
@@ -389,8 +389,8 @@ def effects_out(bench: Bench, without: Collection[str] = ()) -> mm.MeasuredEffec
             mm.MeasuredEffectOut(
                 check=e.check, quantity=e.quantity, label=label_of(e.quantity), why=e.why,
                 before=_said(e.quantity, bench.entries[e.quantity].typed if e.quantity in bench.entries else None,
-                             bench.setup),
-                after=_said(e.quantity, e.typed, bench.setup), typed=e.typed,
+                             bench.build),
+                after=_said(e.quantity, e.typed, bench.build), typed=e.typed,
             )
             for e in found
         ],

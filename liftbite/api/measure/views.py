@@ -20,7 +20,7 @@ from liftbite.api.measure.present import Bench, effects_out, measure_out, measur
 from liftbite.api.problems import problem_responses
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
-from liftbite.core.job.setup import set_up
+from liftbite.core.job.build import build_of
 from liftbite.core.measure.checks import CHECKS, Check, checks_for
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
 from liftbite.core.measure.judgement import Reading, uncertainty_of
@@ -70,7 +70,7 @@ def bench_of(session: Session, job_id: int) -> Bench:
     vehicle = (named.typed if named else "") or ""
     of_job, of_vehicle = store.takings_of(session, job_id, vehicle)
     return Bench(
-        job_id, vehicle, entries, set_up(entries), ledger.as_entered(revisions), of_job, of_vehicle,
+        job_id, vehicle, entries, build_of(entries), ledger.as_entered(revisions), of_job, of_vehicle,
         store.limits_of(session, job_id, vehicle),
         store.schools(session), store.instruments(session), store.sums_of(session, job_id), now().date(),
     )  # fmt: skip
@@ -82,7 +82,7 @@ def _measure(session: Session, job_id: int) -> Response:
 
 def _check(bench: Bench, name: str) -> Check:
     check = CHECKS.get(name)
-    if check is None or check not in checks_for(bench.setup):
+    if check is None or check not in checks_for(bench.build):
         raise UnreadableEntry(f"“{name}” is no check of this job's layout")
     return check
 

@@ -19,9 +19,9 @@ from liftbite.api.shelf import models as ms
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job import ledger
+from liftbite.core.job.build import build_of, label_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.ledger import Entry
-from liftbite.core.job.setup import label_of, set_up
 from liftbite.core.parts.shelf import (
     OF_SLOT,
     ShelfPart,
@@ -169,7 +169,7 @@ def said(quantity: str, typed: str) -> m.NameOut:
 
 
 def _low(entries: dict[str, Entry], result: str, friction: float) -> float | None:
-    found = set_up(entries).evaluate((result,), stage=1.0, friction=friction)[result]
+    found = build_of(entries).evaluate((result,), stage=1.0, friction=friction)[result]
     return None if isinstance(found, Needs | Refused) or not np.isfinite(found) else round(float(found), 3)
 
 
@@ -220,8 +220,8 @@ def take(path: JobPath, body: ms.TakeIn) -> Response:
         present = dict(ledger.present(revisions))
         parts = shelf.parts_of(session, body.parts)
         after = with_parts(present, parts, tried)
-        before = {c.sentence for c in misfits(set_up(present))}
-        clash = next((c for c in misfits(set_up(after)) if c.sentence not in before), None)
+        before = {c.sentence for c in misfits(build_of(present))}
+        clash = next((c for c in misfits(build_of(after)) if c.sentence not in before), None)
         if clash is not None:
             raise UnreadableEntry(clash.sentence)
         gone = [Entry(q, None) for q in present if q not in after]

@@ -19,8 +19,8 @@ from typing import Any
 import numpy as np
 
 from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.build import Build
 from liftbite.core.job.inputs import INPUTS
-from liftbite.core.job.setup import Setup
 from liftbite.core.quantities.torque_curve import Array
 
 _POINTS = 241
@@ -64,10 +64,10 @@ class Sought:
         return min(abs(v / self.present - 1) for v in self.crossings)
 
 
-def seekable(setup: Setup, result: str) -> tuple[str, ...]:
+def seekable(build: Build, result: str) -> tuple[str, ...]:
     """Quantities that `result` rests on and that a builder might change, in the order of work."""
-    upstream = setup.graph.upstream([result])
-    leaves = setup.graph.inputs([result])
+    upstream = build.graph.upstream([result])
+    leaves = build.graph.inputs([result])
     return tuple(
         name
         for name, asked in INPUTS.items()
@@ -76,14 +76,14 @@ def seekable(setup: Setup, result: str) -> tuple[str, ...]:
         and not asked.many
         and name not in _SPOKEN_FOR
         and (name in leaves or name in _WORKED_OUT)
-        and not (name == "primary_ratio" and not setup.graph.inputs(["primary_ratio"]))
+        and not (name == "primary_ratio" and not build.graph.inputs(["primary_ratio"]))
     )
 
 
-def _result_over(setup: Setup, result: str, quantity: str, stage: float, friction: float) -> Callable[[Array], Array]:
+def _result_over(build: Build, result: str, quantity: str, stage: float, friction: float) -> Callable[[Array], Array]:
     """The result as a function of the quantity; NaN where it has no value."""
-    graph = setup.graph
-    known = {**setup.known, "stage": stage, "friction_state": friction}
+    graph = build.graph
+    known = {**build.known, "stage": stage, "friction_state": friction}
     shapes_curve = any(quantity in graph.upstream([q]) for q in graph.functions if q.endswith("_curve"))
 
     def once(value: Any) -> Any:
@@ -98,13 +98,13 @@ def _result_over(setup: Setup, result: str, quantity: str, stage: float, frictio
     return many
 
 
-def seek(setup: Setup, result: str, target: float, quantity: str, *, stage: float, friction: float) -> Sought | None:
+def seek(build: Build, result: str, target: float, quantity: str, *, stage: float, friction: float) -> Sought | None:
     """What `quantity` has to be for `result` to equal `target`; None where the
     result has no value at all or does not move.
 
     Parameters
     ----------
-    setup : what is known
+    build : what is known
     result : the quantity aimed at
     target : the value it should take [SI]
     quantity : what may move; searched over its usual range, its present value included
@@ -112,14 +112,14 @@ def seek(setup: Setup, result: str, target: float, quantity: str, *, stage: floa
     friction : place in the friction band, -1 to +1 [-]
     """
     asked = INPUTS[quantity]
-    present = setup.known.get(quantity)
-    if present is None and quantity in setup.graph.functions:
-        found = setup.evaluate((quantity,), stage=stage, friction=friction)[quantity]
+    present = build.known.get(quantity)
+    if present is None and quantity in build.graph.functions:
+        found = build.evaluate((quantity,), stage=stage, friction=friction)[quantity]
         present = None if isinstance(found, Needs | Refused) else float(found)
     low, high = asked.usual
     if present is not None:
         low, high = min(low, float(present)), max(high, float(present))
-    many = _result_over(setup, result, quantity, stage, friction)
+    many = _result_over(build, result, quantity, stage, friction)
     whole = asked.unit == "count"
     values = np.arange(low, high + 0.5) if whole else np.linspace(low, high, _POINTS)
     results = many(values)
@@ -156,9 +156,9 @@ def _refined(values: Array, results: Array, target: float, many: Callable[[Array
     return tuple(sorted(found))
 
 
-def seek_all(setup: Setup, result: str, target: float, *, stage: float, friction: float) -> list[Sought]:
+def seek_all(build: Build, result: str, target: float, *, stage: float, friction: float) -> list[Sought]:
     """`seek` for everything `seekable`: what reaches the target first, by the smallest change, then the rest."""
     sought = (
-        seek(setup, result, target, quantity, stage=stage, friction=friction) for quantity in seekable(setup, result)
+        seek(build, result, target, quantity, stage=stage, friction=friction) for quantity in seekable(build, result)
     )
     return sorted((s for s in sought if s is not None), key=lambda s: (not s.reached, s.change))

@@ -3,7 +3,7 @@
 - `LaunchCase`   what a start needs, scalars or arrays of one shape
 - `Launch`       what came of it
 - `launch`       integrates one start or thousands at once, by Runge and Kutta's fourth-order step
-- `case_of`      a `LaunchCase` from a setup
+- `case_of`      a `LaunchCase` from a build
 
 While slipping, I_e·dω_e/dt = T_e − T_c and I_v·dω_v/dt = T_c − T_l; the heat is the integral of T_c·(ω_e − ω_v). The
 clutch carries the smallest of what the pedal lets it, what its friction gives hot, and what the tyres hold. The start
@@ -20,7 +20,7 @@ from typing import Any
 import numpy as np
 
 from liftbite.core.graph.graph import Needs, Refused, plain
-from liftbite.core.job.setup import Setup
+from liftbite.core.job.build import Build
 from liftbite.core.quantities.torque_curve import TorqueCurve
 
 #: Share of the last speed of a curve over which the torque beyond it falls to nothing.
@@ -194,22 +194,22 @@ def _outcome(c: LaunchCase, single: bool, stalled: Any, gap: Any, peak: Any) -> 
     return str(words) if single else words
 
 
-def case_of(setup: Setup, *, stage: float = 1.0, friction: float = 0.0, **states: Any) -> LaunchCase | Needs | Refused:
-    """The start a setup describes, or what is missing or impossible."""
+def case_of(build: Build, *, stage: float = 1.0, friction: float = 0.0, **states: Any) -> LaunchCase | Needs | Refused:
+    """The start a build describes, or what is missing or impossible."""
     wanted = ("engine_curve", "peak_engine_torque", "engine_inertia", "vehicle_inertia", "torque_capacity",
               "torque_at_clutch",
               "start_load_torque", "start_speed", "primary_ratio", "primary_efficiency", "start_engine_share",
               "start_clutch_share", "release_time", "sustained_temperature", "brief_temperature", "fade_share",
               "heat_mass", "specific_heat", "heat_share", "ambient_temperature", "tyre_grip", "driven_load_share",
               "vehicle_mass", "tyre_radius", "gear_ratio", "final_ratio", "stall_speed")  # fmt: skip
-    v = setup.evaluate(wanted, stage=stage, friction=friction, **states)
+    v = build.evaluate(wanted, stage=stage, friction=friction, **states)
     missing = frozenset().union(*(v[n].names for n in wanted if isinstance(v[n], Needs)))
     refused = next((v[n] for n in wanted if isinstance(v[n], Refused)), None)
     if refused is not None or missing:
         return refused or Needs(missing)
     ratio, efficiency = v["primary_ratio"], v["primary_efficiency"]
     geared = v["gear_ratio"] * v["final_ratio"]
-    restrictor = setup.known.get("restrictor_time", 0.0)
+    restrictor = build.known.get("restrictor_time", 0.0)
     grip = v["tyre_grip"] * v["driven_load_share"] * v["vehicle_mass"] * 9.80665 * v["tyre_radius"] / geared
     return LaunchCase(
         curve=v["engine_curve"], asked_torque=v["start_engine_share"] * v["peak_engine_torque"],

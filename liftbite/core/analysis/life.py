@@ -1,7 +1,7 @@
 """Clamp and margin over the wear of the stack, and what ends its life first: facings, clamp or bearing.
 
 - `Life`   the curves and the ends
-- `life`   from a setup
+- `life`   from a build
 
 Clamp is not monotone in wear: a diaphragm rises to its peak before it drops. So the whole range is scanned, and the
 target counts as lost at the first wear at which the margin goes below it.
@@ -14,7 +14,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.setup import Setup
+from liftbite.core.job.build import Build
 from liftbite.core.quantities.torque_curve import Array
 
 _POINTS = 141
@@ -54,27 +54,27 @@ class Life:
         return float(np.nan_to_num(self.margin, nan=0.0).min())
 
 
-def life(setup: Setup, *, stage: float, friction: float) -> Life | Needs | Refused:
+def life(build: Build, *, stage: float, friction: float) -> Life | Needs | Refused:
     """Clamp and margin from new to the wear limit, or what is missing or impossible."""
     states = {"stage": stage, "friction": friction}
-    new = setup.evaluate(("bite_margin", "wear_limit", "use_factor", "release_lever_ratio"), **states)
+    new = build.evaluate(("bite_margin", "wear_limit", "use_factor", "release_lever_ratio"), **states)
     for name in ("bite_margin", "wear_limit", "use_factor"):
         if isinstance(new[name], Needs | Refused):
             found: Needs | Refused = new[name]
             return found
     limit, target = float(new["wear_limit"]), float(new["use_factor"])
     wear = np.linspace(0.0, limit, _POINTS)
-    worn = setup.evaluate(("clamp_load", "bite_margin"), **states, wear=wear)
+    worn = build.evaluate(("clamp_load", "bite_margin"), **states, wear=wear)
     clamp = np.broadcast_to(np.asarray(worn["clamp_load"], dtype=np.float64), wear.shape)
     margin = np.broadcast_to(np.asarray(worn["bite_margin"], dtype=np.float64), wear.shape)
     lost = _first_below(wear, margin, target)
     ends = [("facings", limit)]
     if lost is not None:
         ends.append(("clamp", lost))
-    reserve, ratio = setup.known.get("bearing_reserve"), new["release_lever_ratio"]
-    pushed = setup.chosen.options.get("cover_action") == "push"  # a pulled cover's fingers go the other way
+    reserve, ratio = build.known.get("bearing_reserve"), new["release_lever_ratio"]
+    pushed = build.chosen.options.get("cover_action") == "push"  # a pulled cover's fingers go the other way
     if pushed and reserve is not None and not isinstance(ratio, Needs | Refused):
-        worn_off = float(setup.known.get("wear", 0.0))  # the reserve was measured with the discs as they are
+        worn_off = float(build.known.get("wear", 0.0))  # the reserve was measured with the discs as they are
         ends.append(("bearing", worn_off + float(reserve / ratio)))
     peak = int(np.nanargmax(clamp))
     return Life(

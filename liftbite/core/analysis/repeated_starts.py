@@ -1,6 +1,6 @@
 """Starts side by side and one after the other, each integrated by `launch`.
 
-- `start_kinds`   every kind of start with this set-up
+- `start_kinds`   every kind of start with this build
 - `Row`, `start_row`   several starts in a row with cooling between them
 """
 
@@ -14,16 +14,16 @@ import numpy as np
 from liftbite.core.analysis.launch import Launch, case_of, launch
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.assumptions import STARTS, start_assumes
-from liftbite.core.job.setup import Setup
+from liftbite.core.job.build import Build
 from liftbite.core.quantities.torque_curve import Array
 
 
-def start_kinds(setup: Setup, *, stage: float) -> Mapping[str, Launch | Needs | Refused]:
-    """Kind of start -> what comes of it with this set-up at nominal friction."""
+def start_kinds(build: Build, *, stage: float) -> Mapping[str, Launch | Needs | Refused]:
+    """Kind of start -> what comes of it with this build at nominal friction."""
     found: dict[str, Launch | Needs | Refused] = {}
     for name, (_, _, figures) in STARTS.items():
         states = {quantity: assumed.value for quantity, assumed in start_assumes(*figures).items()}
-        case = case_of(setup, stage=stage, **states)
+        case = case_of(build, stage=stage, **states)
         found[name] = case if isinstance(case, Needs | Refused) else launch(case)
     return found
 
@@ -45,14 +45,14 @@ class Row:
     outcome: tuple[str, ...]
 
 
-def start_row(setup: Setup, *, stage: float) -> Row | Needs | Refused:
-    """The starts of a setup in a row. Between two of them the plate cools towards its housing as
+def start_row(build: Build, *, stage: float) -> Row | Needs | Refused:
+    """The starts of a build in a row. Between two of them the plate cools towards its housing as
     exp(-t·h/(m·c)); heat that friction lost to fading makes the later ones longer.
     """
-    case = case_of(setup, stage=stage)
+    case = case_of(build, stage=stage)
     if isinstance(case, Needs | Refused):
         return case
-    known = setup.known
+    known = build.known
     wanted = ("starts_in_row", "start_interval", "cooling", "heat_mass", "specific_heat")
     if any(name not in known for name in wanted):
         return Needs(frozenset(name for name in wanted if name not in known))

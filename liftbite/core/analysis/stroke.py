@@ -1,7 +1,7 @@
 """The whole stroke of pedal or lever, point by point, and what stops it.
 
 - `Stroke`   travel, lift, pressure, effort, gap per face, and the points worth knowing
-- `stroke`   from a setup, at any wear or temperature
+- `stroke`   from a build, at any wear or temperature
 
 First the bearing reaches the fingers and force builds up with the plate at rest, against hose, air or cable; then the
 plate lifts. Both parts are evaluations of the same quantities, the first with the bearing force scaled from 0, the
@@ -17,7 +17,7 @@ from typing import Any
 import numpy as np
 
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.setup import Setup
+from liftbite.core.job.build import Build
 from liftbite.core.quantities.torque_curve import Array
 
 _BUILD = np.linspace(0.0, 1.0, 41)
@@ -62,28 +62,28 @@ class Stroke:
         return float(self.effort.max())
 
 
-def stroke(setup: Setup, *, points: int = 161, **states: Any) -> Stroke | Needs | Refused:
+def stroke(build: Build, *, points: int = 161, **states: Any) -> Stroke | Needs | Refused:
     """The stroke at the states given (`wear`, `facing_temperature`), or what is missing or impossible.
 
     Parameters
     ----------
-    setup : what is known
+    build : what is known
     points : lifts evaluated
     states : states or quantities to be taken instead of what is known
     """
     wanted = ("plate_lift_available", "plate_lift_reach", "bearing_force", "pedal_stroke", "friction_faces",
               "springback", "cushion_stack", "bearing_travel", "spring_clamp", "strap_force",
               "release_lever_ratio")  # fmt: skip
-    rest = setup.evaluate(wanted, **states)
+    rest = build.evaluate(wanted, **states)
     for name in wanted:
         if isinstance(rest[name], Needs | Refused):
             found: Needs | Refused = rest[name]
             return found
     lift = np.linspace(0.0, max(float(rest["plate_lift_reach"]), 1e-6), points)
-    links = tuple(n for n in _LINKS if n in setup.graph.functions)
+    links = tuple(n for n in _LINKS if n in build.graph.functions)
     chain = ("pedal_travel", "pedal_effort", "bearing_travel", "line_pressure", *links)
-    built = setup.evaluate(chain, **states, bearing_force=_BUILD * rest["bearing_force"], plate_lift=0.0)
-    lifted = setup.evaluate((*chain, "cushion_force"), **states, plate_lift=lift)
+    built = build.evaluate(chain, **states, bearing_force=_BUILD * rest["bearing_force"], plate_lift=0.0)
+    lifted = build.evaluate((*chain, "cushion_force"), **states, plate_lift=lift)
 
     def joined(name: str) -> Array:
         start = np.broadcast_to(np.asarray(built[name], dtype=np.float64), _BUILD.shape)
@@ -105,7 +105,7 @@ def stroke(setup: Setup, *, points: int = 161, **states: Any) -> Stroke | Needs 
 
     if not inside.any():  # the pedal ends within its free play: nothing moves
         none = np.zeros(2)
-        idle = float(setup.known.get("pedal_return_force", 0.0))
+        idle = float(build.known.get("pedal_return_force", 0.0))
         return Stroke(
             np.array([0.0, end]), none, none, np.full(2, idle), None if pressure is None else none,
             dict.fromkeys(links, none), np.ones(2), none, None, None, 0.0, (("pedal_stroke", end),), smooth=True,
@@ -124,14 +124,14 @@ def stroke(setup: Setup, *, points: int = 161, **states: Any) -> Stroke | Needs 
         pressure=None if pressure is None else cut(pressure), chain={n: cut(joined(n)) for n in links},
         held=cut(held), gap=cut(gap),
         first_movement=at_lift(0.0), bite_point=at_lift(float(rest["cushion_stack"])), full=full,
-        stops=_stops(setup, lift, pedal[_BUILD.size - 1 :], states), smooth=bool(np.all(np.diff(pedal) >= -1e-12)),
+        stops=_stops(build, lift, pedal[_BUILD.size - 1 :], states), smooth=bool(np.all(np.diff(pedal) >= -1e-12)),
     )  # fmt: skip
 
 
-def _stops(setup: Setup, lift: Array, pedal: Array, states: dict[str, Any]) -> tuple[tuple[str, float], ...]:
+def _stops(build: Build, lift: Array, pedal: Array, states: dict[str, Any]) -> tuple[tuple[str, float], ...]:
     """Pedal travel at which master, slave and cover reach their limits."""
-    known = setup.known
-    travel = setup.evaluate(("master_travel", "slave_travel", "port_travel"), **states, plate_lift=lift)
+    known = build.known
+    travel = build.evaluate(("master_travel", "slave_travel", "port_travel"), **states, plate_lift=lift)
     limits = [
         ("pedal_stroke", pedal, known.get("pedal_stroke")),
         ("plate_lift_limit", lift, known.get("plate_lift_limit")),

@@ -18,8 +18,8 @@ from typing import Any, Literal
 import numpy as np
 
 from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.build import Build
 from liftbite.core.job.inputs import INPUTS, STATES
-from liftbite.core.job.setup import Setup
 from liftbite.core.quantities.torque_curve import Array
 from liftbite.core.units.read import spread_of
 
@@ -79,10 +79,10 @@ class Effect:
     swing: float
 
 
-def tolerances(setup: Setup) -> dict[str, Tolerance]:
-    """The tolerances typed in the entries of a setup."""
+def tolerances(build: Build) -> dict[str, Tolerance]:
+    """The tolerances typed in the entries of a build."""
     found = {}
-    for name, entry in setup.entries.items():
+    for name, entry in build.entries.items():
         asked = INPUTS.get(name)
         if asked and entry.typed and entry.si is not None:
             half = spread_of(entry.typed, asked.unit, asked.field_unit)
@@ -91,29 +91,29 @@ def tolerances(setup: Setup) -> dict[str, Tolerance]:
     return found
 
 
-def _moved(setup: Setup, result: str) -> list[str]:
-    leaves = setup.graph.inputs([result]) - set(STATES)
-    return sorted(n for n in leaves if n in INPUTS and isinstance(setup.known.get(n), float | int))
+def _moved(build: Build, result: str) -> list[str]:
+    leaves = build.graph.inputs([result]) - set(STATES)
+    return sorted(n for n in leaves if n in INPUTS and isinstance(build.known.get(n), float | int))
 
 
-def _at(setup: Setup, result: str, stage: float, friction: Any, changes: Mapping[str, Any]) -> Any:
-    found = setup.evaluate((result,), stage=stage, friction=friction, **changes)[result]
+def _at(build: Build, result: str, stage: float, friction: Any, changes: Mapping[str, Any]) -> Any:
+    found = build.evaluate((result,), stage=stage, friction=friction, **changes)[result]
     return np.nan if isinstance(found, Needs | Refused) else found
 
 
 def sensitivity(
-    setup: Setup, result: str, *, stage: float, friction: float, spreads: Mapping[str, Tolerance] | None = None
+    build: Build, result: str, *, stage: float, friction: float, spreads: Mapping[str, Tolerance] | None = None
 ) -> list[Effect]:
     """Every input of a result by how strongly it moves it, the strongest first; whole numbers left out."""
-    spreads = tolerances(setup) if spreads is None else spreads
-    base = _at(setup, result, stage, friction, {})
+    spreads = tolerances(build) if spreads is None else spreads
+    base = _at(build, result, stage, friction, {})
     effects = []
-    for name in _moved(setup, result):
-        value = float(setup.known[name])
+    for name in _moved(build, result):
+        value = float(build.known[name])
         if INPUTS[name].unit == "count" or not np.isfinite(base) or base == 0:
             continue
         step = 1e-4 * abs(value) or 1e-6
-        up, down = (float(_at(setup, result, stage, friction, {name: value + s})) for s in (step, -step))
+        up, down = (float(_at(build, result, stage, friction, {name: value + s})) for s in (step, -step))
         slope = (up - down) / (2 * step) if np.isfinite(up) and np.isfinite(down) else np.nan
         if np.isfinite(slope) and abs(slope * (value or 1.0) / base) > 1e-6:
             half = spreads[name].half if name in spreads else 0.0
@@ -121,17 +121,17 @@ def sensitivity(
     return sorted(effects, key=lambda e: -abs(e.elasticity))
 
 
-def _drawn(setup: Setup, stage: float, steps: Mapping[str, Array]) -> dict[str, Any]:
+def _drawn(build: Build, stage: float, steps: Mapping[str, Array]) -> dict[str, Any]:
     """Inputs moved by their steps. One that shapes the torque curve moves the peak it gives, to first order."""
-    shapes = setup.graph.inputs(["engine_curve"])
-    drawn: dict[str, Any] = {n: setup.known[n] + step for n, step in steps.items() if n not in shapes}
+    shapes = build.graph.inputs(["engine_curve"])
+    drawn: dict[str, Any] = {n: build.known[n] + step for n, step in steps.items() if n not in shapes}
     peak: Any = 0.0
     for name in steps.keys() & shapes:
-        h = 1e-4 * abs(setup.known[name]) or 1e-6
-        up, down = (_at(setup, "peak_engine_torque", stage, 0.0, {name: setup.known[name] + s}) for s in (h, -h))
+        h = 1e-4 * abs(build.known[name]) or 1e-6
+        up, down = (_at(build, "peak_engine_torque", stage, 0.0, {name: build.known[name] + s}) for s in (h, -h))
         peak = peak + (up - down) / (2 * h) * steps[name]
     if steps.keys() & shapes:
-        drawn["peak_engine_torque"] = _at(setup, "peak_engine_torque", stage, 0.0, {}) + peak
+        drawn["peak_engine_torque"] = _at(build, "peak_engine_torque", stage, 0.0, {}) + peak
     return drawn
 
 
@@ -142,7 +142,7 @@ def _draw(rng: np.random.Generator, tolerance: Tolerance, samples: int) -> Array
 
 
 def spread(
-    setup: Setup,
+    build: Build,
     result: str,
     *,
     stage: float,
@@ -152,12 +152,12 @@ def spread(
     seed: int = 1,
 ) -> Spread | Needs | Refused:
     """A result under tolerances, or what is missing or impossible; `spread_of_samples` without the samples."""
-    found = spread_of_samples(setup, result, stage=stage, target=target, spreads=spreads, samples=samples, seed=seed)
+    found = spread_of_samples(build, result, stage=stage, target=target, spreads=spreads, samples=samples, seed=seed)
     return found if isinstance(found, Needs | Refused) else found[0]
 
 
 def spread_of_samples(
-    setup: Setup,
+    build: Build,
     result: str,
     *,
     stage: float,
@@ -170,30 +170,30 @@ def spread_of_samples(
 
     Parameters
     ----------
-    setup, result, stage : what is looked at
+    build, result, stage : what is looked at
     target : what the result should not fall short of
     spreads : tolerances of inputs; those typed where left out
     samples, seed : of the Monte Carlo
     """
-    spreads = tolerances(setup) if spreads is None else dict(spreads)
-    found = setup.evaluate((result,), stage=stage)[result]
+    spreads = tolerances(build) if spreads is None else dict(spreads)
+    found = build.evaluate((result,), stage=stage)[result]
     if isinstance(found, Needs | Refused):
         return found
     nominal = float(found)
-    effects = sensitivity(setup, result, stage=stage, friction=0.0, spreads=spreads)
+    effects = sensitivity(build, result, stage=stage, friction=0.0, spreads=spreads)
     slopes = {e.quantity: e.swing / (2 * spreads[e.quantity].half) for e in effects if e.quantity in spreads}
-    banded = "friction_state" in setup.graph.upstream([result])
+    banded = "friction_state" in build.graph.upstream([result])
     ends = [
-        float(_at(setup, result, stage, friction if banded else 0.0, {
-            n: setup.known[n] + sign * np.sign(slope) * spreads[n].half for n, slope in slopes.items()}))
+        float(_at(build, result, stage, friction if banded else 0.0, {
+            n: build.known[n] + sign * np.sign(slope) * spreads[n].half for n, slope in slopes.items()}))
         for sign, friction in ((-1, -1.0), (1, 1.0))
     ]  # fmt: skip
     rng = np.random.default_rng(seed)
-    inputs = setup.graph.inputs([result])
+    inputs = build.graph.inputs([result])
     steps = {name: _draw(rng, tolerance, samples) for name, tolerance in spreads.items() if name in inputs}
-    drawn = _drawn(setup, stage, steps)
+    drawn = _drawn(build, stage, steps)
     friction: Any = rng.triangular(-1, 0, 1, samples) if banded else 0.0
-    values = np.broadcast_to(_at(setup, result, stage, friction, drawn), samples)
+    values = np.broadcast_to(_at(build, result, stage, friction, drawn), samples)
     valid = values[np.isfinite(values)]
     low, high = np.percentile(valid, [2.5, 97.5]) if valid.size else (np.nan, np.nan)
     found_spread = Spread(

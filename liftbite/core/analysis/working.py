@@ -12,7 +12,7 @@ import numpy as np
 
 from liftbite.core.graph.docstring import read_doc
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.setup import Setup
+from liftbite.core.job.build import Build
 from liftbite.core.quantities.torque_curve import TorqueCurve
 
 
@@ -67,18 +67,18 @@ class Step:
     holds: str
 
 
-def working(setup: Setup, result: str, *, stage: float, friction: float) -> list[Step]:
+def working(build: Build, result: str, *, stage: float, friction: float) -> list[Step]:
     """The steps behind `result`, the result first, each before what it rests on.
 
     Raises
     ------
     KeyError : no function of this arrangement supplies `result`
     """
-    graph = setup.graph
+    graph = build.graph
     if result not in graph.functions:
         raise KeyError(result)
-    values = setup.evaluate((result,), stage=stage, friction=friction)
-    return [_step(setup, name, values) for name in reversed(graph.order([result]))]
+    values = build.evaluate((result,), stage=stage, friction=friction)
+    return [_step(build, name, values) for name in reversed(graph.order([result]))]
 
 
 def _value(value: Any) -> tuple[float | tuple[float, ...] | None, TorqueCurve | None]:
@@ -91,28 +91,28 @@ def _value(value: Any) -> tuple[float | tuple[float, ...] | None, TorqueCurve | 
     return float(value), None
 
 
-def _step(setup: Setup, name: str, values: dict[str, Any]) -> Step:
-    doc = read_doc(setup.graph.functions[name]) if setup.graph.functions[name].__doc__ else None
+def _step(build: Build, name: str, values: dict[str, Any]) -> Step:
+    doc = read_doc(build.graph.functions[name]) if build.graph.functions[name].__doc__ else None
     value, curve = _value(values.get(name))
     if doc is None:  # stands in for a choice that is not made
         return Step(name, "Waits for a choice.", "", name, "-", None, None, (), "definition", "", "")
-    terms = tuple(_term(setup, term_name, doc.terms[term_name], values) for term_name in setup.graph.parameters[name])
+    terms = tuple(_term(build, term_name, doc.terms[term_name], values) for term_name in build.graph.parameters[name])
     return Step(
         name, doc.meaning, doc.formula, doc.result.symbol, doc.result.unit, value, curve, terms, doc.mark, doc.source,
         doc.holds,
     )  # fmt: skip
 
 
-def _term(setup: Setup, name: str, says: Any, values: dict[str, Any]) -> Term:
+def _term(build: Build, name: str, says: Any, values: dict[str, Any]) -> Term:
     value, curve = _value(values.get(name))
-    entry = setup.entries.get(name)
+    entry = build.entries.get(name)
     why = ""
-    if name in setup.graph.functions:
+    if name in build.graph.functions:
         mark = "worked out"
     elif name in {"stage", "friction_state"}:
         mark = "state"
     else:
-        mark = setup.mark(name)
-        why = setup.chosen.assumed[name].why if mark == "assumed" else ""
+        mark = build.mark(name)
+        why = build.chosen.assumed[name].why if mark == "assumed" else ""
     typed = entry.typed if entry is not None and mark in {"entered", "measured"} else None
     return Term(name, says.symbol, says.text, says.unit, value, curve, typed, mark, why)

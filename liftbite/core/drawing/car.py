@@ -31,7 +31,7 @@ def _engine_side(s: Sizes, outer: float) -> list[Outline]:
     thick, bore = s["flywheel_thickness"], s["flywheel_bore"] / 2
     rim, nose = s["flywheel_diameter"] / 2, s["shaft_diameter"] * 0.32
     flange = s["bolt_circle_diameter"] / 2 + 0.011
-    aluminium = s.setup.chosen.options.get("flywheel_material") == "aluminium"
+    aluminium = s.build.chosen.options.get("flywheel_material") == "aluminium"
     wheel: tuple[Point, ...] = (
         (-thick, bore, ""), (0.0, flange + 0.006, ""), (0.0, rim - 0.004, ""), (-thick * 0.35, rim - 0.004, ""),
         (-thick * 0.35, rim, ""), (-thick * 0.95, rim, ""), (-thick * 0.95, rim - 0.006, ""), (-thick, rim - 0.006, ""),
@@ -87,7 +87,7 @@ def _plate(s: Sizes, outer: float, inner: float, back: float) -> list[Outline]:
 
 def _tip_x(s: Sizes, back: float) -> float:
     """Where the finger tips stand at rest, new; how far fingers are dished is not known, so they are drawn so."""
-    dish = -0.006 if s.setup.chosen.options.get("cover_action") == "pull" else 0.010
+    dish = -0.006 if s.build.chosen.options.get("cover_action") == "pull" else 0.010
     return back + _SEAT + s["diaphragm_thickness"] / 2 + dish
 
 
@@ -96,7 +96,7 @@ def _spring(s: Sizes, back: float) -> list[Outline]:
     thick = s["diaphragm_thickness"]
     x = back + _SEAT + thick / 2
     found = []
-    if s.setup.chosen.options.get("clamp_source") == "coils":
+    if s.build.chosen.options.get("clamp_source") == "coils":
         centre, coil = s["spring_circle_diameter"] / 2, s["coil_mean_diameter"] / 2
         found.append(coil_outline(back, s["spring_installed_length"], centre, coil, "plate"))
         thick = 0.005
@@ -128,11 +128,11 @@ def _cover(s: Sizes, outer: float, back: float) -> list[Outline]:
     rim = min(s["flywheel_diameter"] / 2 - 0.005, outer + 0.026)
     wall = max(outer + 0.011, s["diaphragm_outer_diameter"] / 2 + 0.005)
     far = back + _SEAT + s["diaphragm_thickness"] + 0.005
-    if s.setup.chosen.options.get("clamp_source") == "coils":
+    if s.build.chosen.options.get("clamp_source") == "coils":
         far = back + s["spring_installed_length"]
     fulcrum = s["fulcrum_diameter"] / 2
     low = fulcrum - 0.004
-    if s.setup.chosen.options.get("clamp_source") == "coils":
+    if s.build.chosen.options.get("clamp_source") == "coils":
         low = min(low, s["spring_circle_diameter"] / 2 - 0.02)
     rim = max(rim, wall + 0.008)
     return [
@@ -147,8 +147,8 @@ def _cover(s: Sizes, outer: float, back: float) -> list[Outline]:
 def _bearing_side(s: Sizes, back: float) -> list[Outline]:
     tip, shaft = s["finger_tip_diameter"] / 2, s["shaft_diameter"] / 2
     thick = s["flywheel_thickness"]
-    pull = s.setup.chosen.options.get("cover_action") == "pull"
-    clearance = float(s.setup.known.get("bearing_clearance", 0.0))
+    pull = s.build.chosen.options.get("cover_action") == "pull"
+    clearance = float(s.build.known.get("bearing_clearance", 0.0))
     way = -1 if pull else 1
     x = _tip_x(s, back) + way * (s["diaphragm_thickness"] / 2 + clearance) - (0.012 if pull else 0.0)
     end = bearing_end(s, back)
@@ -164,7 +164,7 @@ def _bearing_side(s: Sizes, back: float) -> list[Outline]:
 
 def bearing_end(s: Sizes, back: float) -> float:
     """Where the carrier of the bearing ends, at rest, new."""
-    return _tip_x(s, back) + float(s.setup.known.get("bearing_clearance", 0.0)) + 0.020
+    return _tip_x(s, back) + float(s.build.known.get("bearing_clearance", 0.0)) + 0.020
 
 
 def _dimensions(s: Sizes, outer: float, inner: float, back: float) -> list[Dimension]:

@@ -1,7 +1,7 @@
 """What moves by how much: every face, finger and piston over pedal travel, at every wear from new to the limit.
 
 - `Motion`   the grids, the motions by name, and what goes with them: gaps, effort, pressure, torque passed
-- `motion`   from a setup
+- `motion`   from a build
 
 A motion is an array [wear, pedal] of displacements along the shaft, positive towards the gearbox, from the place at
 rest with a new clutch. Sums that have to close do: along the stack the gaps, springing back and wear add up to the
@@ -18,8 +18,8 @@ import numpy as np
 
 from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.build import Build
 from liftbite.core.job.choices import CAR
-from liftbite.core.job.setup import Setup
 from liftbite.core.quantities.torque_curve import Array
 
 WEARS, PEDALS = 7, 61
@@ -60,22 +60,22 @@ class Motion:
     needs: tuple[str, ...] = ()
 
 
-def faces_of(setup: Setup) -> tuple[int, bool]:
+def faces_of(build: Build) -> tuple[int, bool]:
     """Discs or friction plates in the stack, at least one; True for a car.
 
     >>> from liftbite.core.job.ledger import read_entry
-    >>> from liftbite.core.job.setup import set_up
-    >>> faces_of(set_up({"layout": read_entry("layout", "dry_car"), "disc_count": read_entry("disc_count", "2")}))
+    >>> from liftbite.core.job.build import build_of
+    >>> faces_of(build_of({"layout": read_entry("layout", "dry_car"), "disc_count": read_entry("disc_count", "2")}))
     (2, True)
     """
-    car = setup.chosen.options.get("layout") == CAR
-    count = setup.known.get("disc_count" if car else "friction_plate_count")
+    car = build.chosen.options.get("layout") == CAR
+    count = build.known.get("disc_count" if car else "friction_plate_count")
     return (1 if count is None else max(1, int(count))), car
 
 
-def _value(setup: Setup, name: str, default: float, **states: Any) -> Any:
+def _value(build: Build, name: str, default: float, **states: Any) -> Any:
     """A quantity, or `default` where it has no value yet; the drawing stays at rest there."""
-    found = setup.evaluate((name,), **states)[name]
+    found = build.evaluate((name,), **states)[name]
     return default if isinstance(found, Needs | Refused) else found
 
 
@@ -96,27 +96,27 @@ def rooms(lift: Array, discs: int, floater: float | None, inner_wear: float, spr
     return [inner, lift - inner]
 
 
-def motion(setup: Setup) -> Motion:
+def motion(build: Build) -> Motion:
     """Every motion of the clutch. What has no value yet does not move, and `needs` says what it waits for."""
-    discs, car = faces_of(setup)
-    limit = float(_value(setup, "wear_limit", 0.0))
+    discs, car = faces_of(build)
+    limit = float(_value(build, "wear_limit", 0.0))
     wear = np.linspace(0.0, limit, WEARS) if limit > 0 else np.zeros(1)
-    lacks = setup.lacks(("pedal_effort", "plate_lift_available", "lift_margin"))
-    strokes = [] if lacks else [stroke(setup, points=81, wear=float(w)) for w in wear]
+    lacks = build.lacks(("pedal_effort", "plate_lift_available", "lift_margin"))
+    strokes = [] if lacks else [stroke(build, points=81, wear=float(w)) for w in wear]
     sound = [s for s in strokes if isinstance(s, Stroke)]
     if lacks or len(sound) < len(strokes) or not sound:
         missing = next((s.names for s in strokes if isinstance(s, Needs)), frozenset(lacks))
         pedal, lift = np.array([0.0, 1e-3]), np.zeros((wear.size, 2))
-        follows, gaps = _stack(setup, discs, car, wear, lift)
-        follows |= _levers(setup, wear, np.zeros_like(lift))
+        follows, gaps = _stack(build, discs, car, wear, lift)
+        follows |= _levers(build, wear, np.zeros_like(lift))
         still = {n: np.zeros_like(lift) for n in ("master", "slave", "cable", "pedal")}
         return Motion(wear, pedal, follows | still, gaps, lift, None, None, None, None, None, None,
-                      needs=setup.chosen.to_ask(missing))  # fmt: skip
-    return _moving(setup, discs, car, wear, sound)
+                      needs=build.chosen.to_ask(missing))  # fmt: skip
+    return _moving(build, discs, car, wear, sound)
 
 
-def _moving(setup: Setup, discs: int, car: bool, wear: Array, sound: list[Stroke]) -> Motion:
-    known = setup.known
+def _moving(build: Build, discs: int, car: bool, wear: Array, sound: list[Stroke]) -> Motion:
+    known = build.known
     firm = [s for s in sound[0].stops if s[0] in {"pedal_stroke", "master_stroke", "slave_stroke"}]
     name, end = min(firm, key=lambda pair: pair[1])
     pedal = np.linspace(0.0, end, PEDALS)
@@ -131,9 +131,9 @@ def _moving(setup: Setup, discs: int, car: bool, wear: Array, sound: list[Stroke
 
     lift = over(lambda s: s.lift, 0.0)
     clearance = float(known.get("bearing_clearance", 0.0))
-    follows, gaps = _stack(setup, discs, car, wear, lift)
+    follows, gaps = _stack(build, discs, car, wear, lift)
     bearing = over(lambda s: s.bearing + clearance, 0.0)
-    follows |= _levers(setup, wear, bearing)
+    follows |= _levers(build, wear, bearing)
     port = float(known.get("port_travel", 0.0))
     follows["pedal"] = np.broadcast_to(pedal, lift.shape)
     for motion_name, extra in (("master", port), ("slave", 0.0), ("cable", 0.0)):
@@ -156,11 +156,11 @@ def _moving(setup: Setup, discs: int, car: bool, wear: Array, sound: list[Stroke
     )  # fmt: skip
 
 
-def _stack(setup: Setup, discs: int, car: bool, wear: Array, lift: Array) -> tuple[dict[str, Array], Array]:
+def _stack(build: Build, discs: int, car: bool, wear: Array, lift: Array) -> tuple[dict[str, Array], Array]:
     """Motions of discs, floater or plain plates and pressure plate, and the gap at each face."""
     worn = np.broadcast_to(wear[:, None], lift.shape)
-    springs = float(_value(setup, "springback", 0.0)) / discs
-    floater, inner = setup.known.get("floater_clearance"), float(setup.known.get("inner_wear", 0.0))
+    springs = float(_value(build, "springback", 0.0)) / discs
+    floater, inner = build.known.get("floater_clearance"), float(build.known.get("inner_wear", 0.0))
     follows: dict[str, Array] = {}
     gaps = []
     at: Array = np.zeros_like(lift)  # movement of what the disc before rests against
@@ -178,14 +178,14 @@ def _stack(setup: Setup, discs: int, car: bool, wear: Array, lift: Array) -> tup
     return follows, np.array(gaps)
 
 
-def _levers(setup: Setup, wear: Array, bearing: Array) -> dict[str, Array]:
+def _levers(build: Build, wear: Array, bearing: Array) -> dict[str, Array]:
     """Motions of finger tips and bearing. With wear the tips come back by it times the lever ratio; a pulled cover's
     go the other way, and so does its bearing."""
-    ratio = float(_value(setup, "release_lever_ratio", 0.0))
-    clearance = float(setup.known.get("bearing_clearance", 0.0))
-    moved = np.broadcast_to(np.asarray(_value(setup, "wear_movement", 0.0, wear=wear), dtype=np.float64), wear.shape)
-    way = -1.0 if setup.chosen.options.get("cover_action") == "pull" else 1.0
-    if setup.chosen.options.get("layout") != CAR:
+    ratio = float(_value(build, "release_lever_ratio", 0.0))
+    clearance = float(build.known.get("bearing_clearance", 0.0))
+    moved = np.broadcast_to(np.asarray(_value(build, "wear_movement", 0.0, wear=wear), dtype=np.float64), wear.shape)
+    way = -1.0 if build.chosen.options.get("cover_action") == "pull" else 1.0
+    if build.chosen.options.get("layout") != CAR:
         way, ratio = -1.0, 1.0  # the lifter goes with the plate, towards the outside
     back = way * ratio * moved[:, None]
     return {

@@ -18,7 +18,7 @@ _PIVOT = 0.045  # fork pivot to shaft axis [m]
 
 def release_by(s: Sizes) -> str:
     """The release in force."""
-    return s.setup.chosen.options.get("release", "hydraulic_fork")
+    return s.build.chosen.options.get("release", "hydraulic_fork")
 
 
 def fork(s: Sizes) -> list[Outline]:

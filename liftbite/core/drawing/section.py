@@ -1,7 +1,7 @@
-"""The whole drawing of a setup: half section, release chain, what moves, and the sizes nobody entered.
+"""The whole drawing of a build: half section, release chain, what moves, and the sizes nobody entered.
 
 - `Section`   all of it
-- `section`   from a setup
+- `section`   from a build
 - `DRAWN`     inputs that only the drawing needs, by layout
 
 The drawing is made from the same quantities as the numbers: what it shows at a pedal travel is what `stroke` says.
@@ -21,8 +21,8 @@ from liftbite.core.drawing.outline import Drawing
 from liftbite.core.drawing.release import chain, fork
 from liftbite.core.drawing.sizes import sizes_of
 from liftbite.core.errors import Bound, OutOfRange
+from liftbite.core.job.build import Build
 from liftbite.core.job.choices import CAR, MOTORCYCLE
-from liftbite.core.job.setup import Setup
 from liftbite.core.quantities.torque_curve import Array
 
 DRAWN: Mapping[str, tuple[str, ...]] = {
@@ -33,7 +33,7 @@ DRAWN: Mapping[str, tuple[str, ...]] = {
 
 @dataclass(frozen=True, eq=False)
 class Section:
-    """A setup as a drawing.
+    """A build as a drawing.
 
     Attributes
     ----------
@@ -51,28 +51,28 @@ class Section:
     usual: Mapping[str, float]
 
 
-def section(setup: Setup) -> Section:
-    """The drawing of a setup.
+def section(build: Build) -> Section:
+    """The drawing of a build.
 
     Raises
     ------
     OutOfRange : the facing's inner diameter is not below its outer one
     """
-    sizes = sizes_of(setup)
+    sizes = sizes_of(build)
     if not sizes["inner_diameter"] < sizes["outer_diameter"]:
         bound = Bound("below", sizes["outer_diameter"], "outer_diameter")
         raise OutOfRange("inner_diameter", sizes["inner_diameter"], bound)
-    moves = motion(setup)
+    moves = motion(build)
     clutch = car_section(sizes) if sizes.car else motorcycle_section(sizes)
     if sizes.car:
         clutch = Drawing((*clutch.outlines, *fork(sizes)), clutch.dimensions)
     beside = chain(sizes)
     follows = dict(moves.follows)
-    hydraulic = "master_travel" in setup.graph.functions
+    hydraulic = "master_travel" in build.graph.functions
     follows["rod"] = follows["master"] if hydraulic else follows["cable"]
     for name in ("slave", "cable", "rod", "pedal"):
         follows[f"-{name}"] = -np.asarray(follows.pop(name))
-    if setup.chosen.options.get("cover_action") == "pull":
+    if build.chosen.options.get("cover_action") == "pull":
         follows["-slave"], follows["-cable"] = -follows["-slave"], -follows["-cable"]
     follows.pop("master")
     return Section(clutch, beside, moves, follows, {n: sizes[n] for n in sorted(set(sizes.usual))})

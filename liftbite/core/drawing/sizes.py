@@ -1,7 +1,7 @@
 """The sizes a section is drawn with. What nobody entered is drawn with a usual size, and listed as such.
 
 - `Size`, `Sizes`   one size; all of them with the names of those nobody entered
-- `sizes_of`        from a setup
+- `sizes_of`        from a build
 """
 
 from __future__ import annotations
@@ -13,7 +13,7 @@ import numpy as np
 
 from liftbite.core.drawing.motion import faces_of
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.setup import Setup
+from liftbite.core.job.build import Build
 
 Usual = Callable[["Sizes"], float]
 
@@ -22,7 +22,7 @@ Usual = Callable[["Sizes"], float]
 class Sizes:
     """Sizes by name [m], and which of them are drawn without having been entered."""
 
-    setup: Setup
+    build: Build
     discs: int
     car: bool
     drawn: dict[str, float] = field(default_factory=dict)
@@ -31,9 +31,9 @@ class Sizes:
     def __getitem__(self, name: str) -> float:
         """A size: entered, worked out, or else its usual one, which is then noted."""
         if name not in self.drawn:
-            value = self.setup.known.get(name)
-            if value is None and name in self.setup.graph.functions:
-                found = self.setup.evaluate((name,))[name]
+            value = self.build.known.get(name)
+            if value is None and name in self.build.graph.functions:
+                found = self.build.evaluate((name,))[name]
                 value = None if isinstance(found, Needs | Refused) else float(np.mean(found))
             if value is None or not np.isfinite(value):
                 value = _USUAL[name](self)
@@ -65,7 +65,7 @@ def _inner(s: Sizes) -> float:
 def _fulcrum(s: Sizes) -> float:
     """The fulcrum that gives the lever ratio entered."""
     ratio, seat, tip = s["lever_ratio"], s["plate_seat_diameter"], s["finger_tip_diameter"]
-    if s.setup.chosen.options.get("cover_action") == "pull":
+    if s.build.chosen.options.get("cover_action") == "pull":
         return (ratio * seat - tip) / (ratio - 1)
     return (ratio * seat + tip) / (ratio + 1)
 
@@ -103,7 +103,7 @@ _USUAL: dict[str, Usual] = {
 }
 
 
-def sizes_of(setup: Setup) -> Sizes:
-    """The sizes of a setup; asked for one by one as the drawing needs them."""
-    discs, car = faces_of(setup)
-    return Sizes(setup, discs, car)
+def sizes_of(build: Build) -> Sizes:
+    """The sizes of a build; asked for one by one as the drawing needs them."""
+    discs, car = faces_of(build)
+    return Sizes(build, discs, car)

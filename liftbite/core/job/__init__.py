@@ -10,6 +10,6 @@
 - `ledger`        The record of a job: an append-only ledger. History, undo and audit are the same thing.
 - `materials`     Friction materials: for each family its friction band, the pressure it carries, how much of the ring
   touches.
-- `setup`         What is known of a job before anything is worked out: choices in force, values entered, values
+- `build`         What is known of a job before anything is worked out: choices in force, values entered, values
   assumed.
 """

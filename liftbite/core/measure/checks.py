@@ -16,7 +16,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from liftbite.core.job.setup import Setup
+from liftbite.core.job.build import Build
 
 INCH = 0.0254
 THOU = INCH / 1000
@@ -97,13 +97,13 @@ class Check:
     unit: str = "m"
     field_unit: str = "mm"
     suited: tuple[str, ...] = ("caliper", "micrometer")
-    places: Callable[[Setup], tuple[Place, ...]] = lambda _: (Place("Once"),)
+    places: Callable[[Build], tuple[Place, ...]] = lambda _: (Place("Once"),)
     limits: tuple[Limit, ...] = ()
     grades: tuple[Grade, ...] = ()
     picture: str = "surface"
     if_failed: str = "renew"
     whole: str = ""
-    wanted: Callable[[Setup], bool] = lambda _: True
+    wanted: Callable[[Build], bool] = lambda _: True
     usual: tuple[float, float] = (0.0, 1.0)
     grows: bool = False
 
@@ -121,54 +121,54 @@ class Check:
 # --- arrangements and places
 
 
-def _is(choice: str, *options: str) -> Callable[[Setup], bool]:
-    return lambda setup: setup.chosen.options.get(choice) in options
+def _is(choice: str, *options: str) -> Callable[[Build], bool]:
+    return lambda build: build.chosen.options.get(choice) in options
 
 
 _car, _bike = _is("layout", "dry_car"), _is("layout", "wet_motorcycle")
 
 
-def _count(setup: Setup, name: str, otherwise: int) -> int:
-    return max(1, int(setup.known.get(name, otherwise)))
+def _count(build: Build, name: str, otherwise: int) -> int:
+    return max(1, int(build.known.get(name, otherwise)))
 
 
-def _spots(item: str, how_many: Callable[[Setup], int], *spots: str) -> Callable[[Setup], tuple[Place, ...]]:
-    def found(setup: Setup) -> tuple[Place, ...]:
-        return tuple(Place(f"{item} {i + 1}", s) for i in range(how_many(setup)) for s in spots or ("",))
+def _spots(item: str, how_many: Callable[[Build], int], *spots: str) -> Callable[[Build], tuple[Place, ...]]:
+    def found(build: Build) -> tuple[Place, ...]:
+        return tuple(Place(f"{item} {i + 1}", s) for i in range(how_many(build)) for s in spots or ("",))
 
     return found
 
 
-def _fixed(*items: str) -> Callable[[Setup], tuple[Place, ...]]:
+def _fixed(*items: str) -> Callable[[Build], tuple[Place, ...]]:
     return lambda _: tuple(Place(item) for item in items)
 
 
-def _discs(setup: Setup) -> int:
-    return _count(setup, "disc_count", 1)
+def _discs(build: Build) -> int:
+    return _count(build, "disc_count", 1)
 
 
-def _several(setup: Setup) -> bool:
-    return _car(setup) and _discs(setup) > 1
+def _several(build: Build) -> bool:
+    return _car(build) and _discs(build) > 1
 
 
-def _plates(setup: Setup) -> int:
-    return _count(setup, "friction_plate_count", 7)
+def _plates(build: Build) -> int:
+    return _count(build, "friction_plate_count", 7)
 
 
-def _plain(setup: Setup) -> int:
-    return max(1, _plates(setup) - 1)
+def _plain(build: Build) -> int:
+    return max(1, _plates(build) - 1)
 
 
-def _springs(setup: Setup) -> int:
-    return _count(setup, "spring_count", 5)
+def _springs(build: Build) -> int:
+    return _count(build, "spring_count", 5)
 
 
-def _coils(setup: Setup) -> bool:
-    return setup.chosen.options.get("clamp_source") == "coils"
+def _coils(build: Build) -> bool:
+    return build.chosen.options.get("clamp_source") == "coils"
 
 
-def _concentric_push(setup: Setup) -> bool:
-    return _is("release", "concentric")(setup) and setup.chosen.options.get("cover_action") != "pull"
+def _concentric_push(build: Build) -> bool:
+    return _is("release", "concentric")(build) and build.chosen.options.get("cover_action") != "pull"
 
 
 _FORK = _is("release", "hydraulic_fork", "cable_fork")
@@ -282,7 +282,7 @@ _PICTURES = (
 )  # fmt: skip
 
 
-def _graded(name: str, part: str, label: str, how: str, grades: tuple[Grade, ...], wanted: Callable[[Setup], bool],
+def _graded(name: str, part: str, label: str, how: str, grades: tuple[Grade, ...], wanted: Callable[[Build], bool],
             **more: object) -> Check:  # fmt: skip
     picture = next((name for of, name in _PICTURES if of is grades), "surface")
     asked = Check(name, part, label, how, "grade", suited=(), grades=grades, picture=picture, wanted=wanted)
@@ -444,12 +444,12 @@ _ALL = (
 CHECKS: Mapping[str, Check] = {c.name: c for c in _ALL}
 
 
-def checks_for(setup: Setup) -> tuple[Check, ...]:
+def checks_for(build: Build) -> tuple[Check, ...]:
     """The checks a job's arrangement calls for, in the order of work.
 
     >>> from liftbite.core.job.ledger import Entry
-    >>> from liftbite.core.job.setup import set_up
-    >>> [c.name for c in checks_for(set_up({"layout": Entry("layout", "wet_motorcycle")}))][:3]
+    >>> from liftbite.core.job.build import build_of
+    >>> [c.name for c in checks_for(build_of({"layout": Entry("layout", "wet_motorcycle")}))][:3]
     ['plate_thickness', 'plate_condition', 'plain_warp']
     """
-    return tuple(c for c in CHECKS.values() if c.wanted(setup))
+    return tuple(c for c in CHECKS.values() if c.wanted(build))

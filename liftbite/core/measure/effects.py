@@ -14,7 +14,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.setup import Setup
+from liftbite.core.job.build import Build
 from liftbite.core.measure.checks import CHECKS, Limit
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
 from liftbite.core.measure.judgement import Readings, limits_of, mean_by_item, value_of, values_of
@@ -56,37 +56,37 @@ def _effect(check: str, quantity: str, value: float, why: str) -> Effect:
     return Effect(check, quantity, typed, value, why)
 
 
-def _plates(setup: Setup, readings: Readings, limits: Sequence[Limit]) -> list[Effect]:
+def _plates(build: Build, readings: Readings, limits: Sequence[Limit]) -> list[Effect]:
     means, new = mean_by_item(readings, "plate_thickness"), value_of(limits, "new")
     if not means or new is None:
         return []
-    count = int(setup.known.get("friction_plate_count", len(means)))
+    count = int(build.known.get("friction_plate_count", len(means)))
     if len(means) < count:
         return []  # a plate nobody read is not a plate without wear
     lost = max(new - float(np.mean(list(means.values()))), 0.0) * count
     return [_effect("plate_thickness", "wear", lost, f"{count} plates of {_length(new)} new, by their mean thickness")]
 
 
-def _rivets(setup: Setup, readings: Readings, limits: Sequence[Limit]) -> list[Effect]:
+def _rivets(build: Build, readings: Readings, limits: Sequence[Limit]) -> list[Effect]:
     new = value_of(limits, "new")
     if new is None or not values_of(readings, "rivet_depth"):
         return []
     lost: dict[str, float] = {}
-    for item in dict.fromkeys(p.item for p in CHECKS["rivet_depth"].places(setup)):
+    for item in dict.fromkeys(p.item for p in CHECKS["rivet_depth"].places(build)):
         for side in ("flywheel side", "plate side"):
             depths = values_of(readings, "rivet_depth", f"{item}, {side}")
             if not depths:
                 return []  # a side nobody read is not a side without wear
             lost[item] = lost.get(item, 0.0) + max(new - float(np.mean(depths)), 0.0)
     found = [_effect("rivet_depth", "wear", sum(lost.values()), f"both sides of each disc, {_length(new)} new")]
-    if int(setup.known.get("disc_count", 1)) > 1 and "Disc 1" in lost:
+    if int(build.known.get("disc_count", 1)) > 1 and "Disc 1" in lost:
         found.append(_effect("rivet_depth", "inner_wear", lost["Disc 1"], "disc 1 runs at the flywheel"))
     return found
 
 
-def _springs(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
+def _springs(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
     by_spring = mean_by_item(readings, "spring_free_length")
-    if len(by_spring) != int(setup.known.get("spring_count", -1)):
+    if len(by_spring) != int(build.known.get("spring_count", -1)):
         return []
     ordered = sorted(by_spring, key=lambda item: int(item.rsplit(" ", 1)[1]))
     typed = "; ".join(_length(by_spring[item]) for item in ordered)
@@ -95,12 +95,12 @@ def _springs(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effec
             Effect("spring_free_length", "spring_free_lengths", typed, None, why)]  # fmt: skip
 
 
-def _floater(_: Setup, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
+def _floater(_: Build, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
     values = values_of(readings, "floater_gap")
     return [_effect("floater_gap", "floater_clearance", float(np.mean(values)), "mean of the stands")] if values else []
 
 
-def _cushion(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
+def _cushion(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
     x, y = values_of(readings, "depth_x"), values_of(readings, "depth_y")
     if not x or not y:
         return []
@@ -110,17 +110,17 @@ def _cushion(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effec
     return [_effect("depth_x", "bearing_reserve", left, "X less Y, no spacer")]
 
 
-def _cut(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
+def _cut(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
     face, seat = values_of(readings, "face_cut"), values_of(readings, "seat_cut")
     if not face and not seat:
         return []
     cut_face, cut_seat = (v[-1] if v else 0.0 for v in (face, seat))
-    ratio = setup.evaluate(("release_lever_ratio",))["release_lever_ratio"]
-    pushed = setup.chosen.options.get("cover_action") == "push"  # a pulled cover has no reserve on this side
+    ratio = build.evaluate(("release_lever_ratio",))["release_lever_ratio"]
+    pushed = build.chosen.options.get("cover_action") == "push"  # a pulled cover has no reserve on this side
     cut = flywheel_cut(cut_face, cut_seat, 1.0 if isinstance(ratio, Needs | Refused) else float(ratio), pushed=pushed)
     found = []
-    pressed, thick, reserve = (setup.known.get(n) for n in ("diaphragm_set", "flywheel_thickness", "bearing_reserve"))
-    if cut.acts_as_wear and pressed is not None and setup.chosen.options.get("clamp_source") == "diaphragm":
+    pressed, thick, reserve = (build.known.get(n) for n in ("diaphragm_set", "flywheel_thickness", "bearing_reserve"))
+    if cut.acts_as_wear and pressed is not None and build.chosen.options.get("clamp_source") == "diaphragm":
         found.append(_effect("face_cut", "diaphragm_set", pressed - cut.acts_as_wear,
                              "face and seat cut apart act on the cover as wear does"))  # fmt: skip
     if thick is not None:
@@ -136,14 +136,14 @@ def _cut(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
     return found
 
 
-def _weight(_: Setup, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
+def _weight(_: Build, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
     values = values_of(readings, "flywheel_weight")
     if not values:
         return []
     return [Effect("flywheel_weight", "flywheel_mass", f"{round(values[-1], 4):g} kg", values[-1], "as weighed")]
 
 
-def _swing(_: Setup, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
+def _swing(_: Build, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
     values = values_of(readings, "flywheel_swing")
     if not values:
         return []
@@ -153,15 +153,15 @@ def _swing(_: Setup, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
     return [Effect("flywheel_swing", "swing_period", f"{round(period, 4):g} s", period, why)]
 
 
-def _air(setup: Setup, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
-    found = trapped_air(setup, readings)
+def _air(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
+    found = trapped_air(build, readings)
     if found is None or found.air.volume <= 0:
         return []
     typed = f"{from_si(found.air.volume, 'mL'):.3g} mL"
     return [Effect("slave_travel", "trapped_air", typed, found.air.volume, "what the slave's travel falls short by")]
 
 
-_EFFECTS: Mapping[str, Callable[[Setup, Readings, Sequence[Limit]], list[Effect]]] = {
+_EFFECTS: Mapping[str, Callable[[Build, Readings, Sequence[Limit]], list[Effect]]] = {
     "rivet_depth": _rivets, "plate_thickness": _plates, "spring_free_length": _springs,
     "floater_gap": _floater, "depth_x": _cushion, "face_cut": _cut, "flywheel_weight": _weight,
     "flywheel_swing": _swing, "slave_travel": _air,
@@ -177,14 +177,14 @@ _SWEPT: Mapping[str, tuple[str, str]] = {
 }
 
 
-def _swept(setup: Setup, check: str, sweep: Sweep, limits: Sequence[Limit]) -> list[Effect]:
+def _swept(build: Build, check: str, sweep: Sweep, limits: Sequence[Limit]) -> list[Effect]:
     """A sweep's total indicator reading, and the manual's limit with it; nothing of a sweep that does not close."""
     if check not in _SWEPT or not sweep.stands:
         return []
     quantity, limit = _SWEPT[check]
     tir, why = float(sweep.fit.tir), "total indicator reading of the sweep"
     if check == "disc_wobble":
-        outer, inner = setup.known.get("outer_diameter"), setup.known.get("inner_diameter")
+        outer, inner = build.known.get("outer_diameter"), build.known.get("inner_diameter")
         if outer is None or inner is None:
             return []
         tir, why = tir * (outer + inner) / 2 / outer, "the rim's full reading, taken down to the mean radius"
@@ -200,14 +200,14 @@ _CHANGES = frozenset({"face_cut"})
 
 
 def effects(
-    setup: Setup, readings: Readings, manual: Mapping[str, Mapping[str, tuple[float, str]]] | None = None,
-    entered: Setup | None = None, sweeps: Mapping[str, Sweep] | None = None,
+    build: Build, readings: Readings, manual: Mapping[str, Mapping[str, tuple[float, str]]] | None = None,
+    entered: Build | None = None, sweeps: Mapping[str, Sweep] | None = None,
 ) -> list[Effect]:  # fmt: skip
     """Every quantity of the job that its readings change, in the order of work.
 
     Parameters
     ----------
-    setup : the job as it stands
+    build : the job as it stands
     readings : check -> readings in force
     manual : check -> limits typed for this vehicle, as `findings.limits_of` takes them
     sweeps : check -> its sweep in force, from `sweeps.sweep_of`
@@ -215,18 +215,18 @@ def effects(
     """
     found: list[Effect] = []
     for check, work_out in _EFFECTS.items():
-        limits = limits_of(CHECKS[check], setup, (manual or {}).get(check, {}))
-        stood = entered if entered is not None and check in _CHANGES else setup
+        limits = limits_of(CHECKS[check], build, (manual or {}).get(check, {}))
+        stood = entered if entered is not None and check in _CHANGES else build
         found += work_out(stood, readings, limits)
     for check, sweep in (sweeps or {}).items():
-        found += _swept(setup, check, sweep, limits_of(CHECKS[check], setup, (manual or {}).get(check, {})))
-    return [e for e in found if not _stands_already(setup, e)]
+        found += _swept(build, check, sweep, limits_of(CHECKS[check], build, (manual or {}).get(check, {})))
+    return [e for e in found if not _stands_already(build, e)]
 
 
-def _stands_already(setup: Setup, effect: Effect) -> bool:
-    entry = setup.entries.get(effect.quantity)
+def _stands_already(build: Build, effect: Effect) -> bool:
+    entry = build.entries.get(effect.quantity)
     if entry is None:
-        return effect.si == 0 and effect.quantity in setup.chosen.assumed and setup.known[effect.quantity] == 0
+        return effect.si == 0 and effect.quantity in build.chosen.assumed and build.known[effect.quantity] == 0
     if effect.si is None or entry.si is None:
         return entry.typed == effect.typed
     return bool(np.isclose(entry.si, effect.si, rtol=1e-3, atol=1e-9))

@@ -10,7 +10,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from liftbite.core.job.setup import both_fine
+from liftbite.core.job.build import both_fine
 from liftbite.core.measure.checks import Check, Limit
 from liftbite.core.measure.instruments import GUARD_RULES
 from liftbite.core.measure.judgement import Finding, value_of

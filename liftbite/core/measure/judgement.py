@@ -18,7 +18,7 @@ import numpy as np
 import numpy.typing as npt
 
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.setup import Setup, both_fine
+from liftbite.core.job.build import Build, both_fine
 from liftbite.core.measure.checks import Check, Grade, Limit, Place
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, guard_band, settles_it, zone
 
@@ -132,18 +132,18 @@ class Finding:
     spread: float | None = None
 
 
-def limits_of(check: Check, setup: Setup, manual: Mapping[str, tuple[float, str]]) -> tuple[Limit, ...]:
+def limits_of(check: Check, build: Build, manual: Mapping[str, tuple[float, str]]) -> tuple[Limit, ...]:
     """The limits in force: the manual's figure where one was typed, then what follows from the job, then the default.
 
     Parameters
     ----------
     check : the check
-    setup : the job
+    build : the job
     manual : "least", "most", "spread" or "new" -> value [SI] and its source, as typed for this vehicle
     """
     limits = {found.name: found for found in check.limits}
     quantity = NEW_FROM_JOB.get(check.name)
-    entry = setup.entries.get(quantity) if quantity else None
+    entry = build.entries.get(quantity) if quantity else None
     if entry is not None and entry.si is not None and "new" in limits:
         old, least = limits["new"], limits.get("least")
         limits["new"] = Limit("new", entry.si, "job", "as this job has it")
@@ -152,8 +152,8 @@ def limits_of(check: Check, setup: Setup, manual: Mapping[str, tuple[float, str]
             if abs(entry.si - old.value) > 0.035 * old.value:
                 limits["least"] = replace(least, value=follows, why=f"{least.why}; in proportion to this job's figure")
     if check.name == "cover_standoff":
-        limits |= {found.name: found for found in _standoff(setup)}
-    allowed = setup.entries.get("plate_wear_allowed")
+        limits |= {found.name: found for found in _standoff(build)}
+    allowed = build.entries.get("plate_wear_allowed")
     new = limits.get("new")
     if check.name == "plate_thickness" and allowed is not None and allowed.si is not None and new and new.value:
         limits["least"] = Limit("least", new.value - allowed.si, "job", "new less the wear this job allows")
@@ -162,19 +162,19 @@ def limits_of(check: Check, setup: Setup, manual: Mapping[str, tuple[float, str]
     return tuple(limits.values())
 
 
-def _standoff(setup: Setup) -> Iterator[Limit]:
+def _standoff(build: Build) -> Iterator[Limit]:
     """A diaphragm cover stands off by what its ring is pressed flat, at the plate; one for one less with wear.
 
     Nothing where the ring's press was not entered, or where the cover takes up wear by itself.
     """
-    pressed = setup.entries.get("diaphragm_set")
-    v = setup.evaluate(("ring_leverage", "wear_limit"))
+    pressed = build.entries.get("diaphragm_set")
+    v = build.evaluate(("ring_leverage", "wear_limit"))
     leverage, limit = v["ring_leverage"], v["wear_limit"]
     if (
         pressed is None
         or pressed.si is None
         or isinstance(leverage, Needs | Refused)
-        or setup.chosen.options.get("adjuster") == "self_adjusting"
+        or build.chosen.options.get("adjuster") == "self_adjusting"
     ):
         return
     new = pressed.si / float(leverage)

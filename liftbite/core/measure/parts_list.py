@@ -11,7 +11,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from liftbite.core.job.setup import Setup
+from liftbite.core.job.build import Build
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import VERDICTS, Finding
 
@@ -71,7 +71,7 @@ class Need:
     reasons: tuple[str, ...]
 
 
-def needs(setup: Setup, findings: Sequence[Finding], schools: Mapping[str, str]) -> list[Need]:
+def needs(build: Build, findings: Sequence[Finding], schools: Mapping[str, str]) -> list[Need]:
     """The parts to get and the work to have done, each with its reasons.
 
     Springs go with a plate set, plates only whole, one-time bolts with what they held, the release bearing with every
@@ -79,7 +79,7 @@ def needs(setup: Setup, findings: Sequence[Finding], schools: Mapping[str, str])
 
     Parameters
     ----------
-    setup : the job
+    build : the job
     findings : verdicts of its checks; those still open decide nothing
     schools : school -> option picked by the shop
     """
@@ -102,8 +102,8 @@ def needs(setup: Setup, findings: Sequence[Finding], schools: Mapping[str, str])
         elif finding.verdict == "too close to call" and check.kind == "reading":
             get(_PART.get(finding.check, check.part), said, "measure better")
     renewed = {part for part, work in found if work == "get"}
-    car = setup.chosen.options.get("layout") == "dry_car"
-    if "Plate set" in renewed and setup.chosen.options.get("clamp_source") == "coils":
+    car = build.chosen.options.get("layout") == "dry_car"
+    if "Plate set" in renewed and build.chosen.options.get("clamp_source") == "coils":
         get("Spring set", "springs go with a plate set")
     if renewed & _CLUTCH and car:
         get("Release bearing", "goes with every clutch")

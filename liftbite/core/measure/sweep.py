@@ -17,7 +17,7 @@ from math import sqrt
 import numpy as np
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.job.setup import both_fine
+from liftbite.core.job.build import both_fine
 from liftbite.core.measure.checks import Check, Limit, Place
 from liftbite.core.measure.instruments import guard_band, settles_it, zone
 from liftbite.core.measure.judgement import Finding, Held, Reading, deciding

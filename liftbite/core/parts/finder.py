@@ -20,8 +20,8 @@ from typing import Any
 import numpy as np
 
 from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.ledger import Entry
-from liftbite.core.job.setup import Setup, set_up
 from liftbite.core.parts.mismatch import RULES, bare_aluminium
 from liftbite.core.parts.slots import FITS
 from liftbite.core.quantities.torque_curve import Array
@@ -58,7 +58,7 @@ OBJECTIVES: Mapping[str, int] = {
 #: Limit -> what is said of those it excludes.
 LIMITS: Mapping[str, str] = {
     "mismatch": "parts that do not go together",
-    "impossible": "a set-up that cannot exist",
+    "impossible": "a build that cannot exist",
     "bite": "less bite than the use asks for",
     "pressure": "face pressure over the facing's limit",
     "lift": "less lift than is needed",
@@ -73,7 +73,7 @@ LIMITS: Mapping[str, str] = {
     "fuse": "shaft, splines or damper break before the clutch slips",
     "true": "flywheel, balance or joint short of its limit",
 }
-#: Margins behind the limits that only a set-up good in all four answers has to meet.
+#: Margins behind the limits that only a build good in all four answers has to meet.
 _FUSE = ("shaft_margin", "spline_margin", "damper_margin")
 _TRUE = ("burst_margin", "disc_speed_margin", "balance_margin", "joint_margin", "proof_margin")
 _COMFORT = 1.1
@@ -160,16 +160,16 @@ def _plain(value: Any, size: int) -> Array | None:
     return np.broadcast_to(np.asarray(value, dtype=np.float64), size)
 
 
-def _clashes(setup: Setup, piece: Mapping[str, list[Part]], index: Mapping[str, Any], size: int) -> Any:
+def _clashes(build: Build, piece: Mapping[str, list[Part]], index: Mapping[str, Any], size: int) -> Any:
     """Mask of the combinations whose parts break a rule, among themselves or with what the job has."""
-    bad = np.full(size, bare_aluminium(setup.chosen.options))
+    bad = np.full(size, bare_aluminium(build.chosen.options))
 
     def side(slot: str, name: str) -> Any:
         if slot in piece:
             stated = [p.properties.get(name, np.nan) for p in piece[slot]]
             return np.array(stated, dtype=np.float64)[index[slot]]
         quantity = FITS.get((slot, name), "")
-        return float(setup.known[quantity]) if quantity in setup.entries and quantity in setup.known else np.nan
+        return float(build.known[quantity]) if quantity in build.entries and quantity in build.known else np.nan
 
     for rule in RULES:
         if rule.first[0] in piece or rule.second[0] in piece:
@@ -205,13 +205,13 @@ def sweep(
     rows = np.empty((0, len(OBJECTIVES)))
     for piece in _groups(shelf):
         options = {c: o for parts in piece.values() for c, o in parts[0].options.items()}
-        setup = set_up({**brief, **{c: Entry(c, o) for c, o in options.items()}})
+        build = build_of({**brief, **{c: Entry(c, o) for c, o in options.items()}})
         sizes = [len(parts) for parts in piece.values()]
         count = int(np.prod(sizes, dtype=np.int64))
         for start in range(0, count, CHUNK):
             flat = np.arange(start, min(start + CHUNK, count))
             index = dict(zip(piece, np.unravel_index(flat, sizes), strict=True))
-            found, out, blind = _evaluate(setup, piece, index, flat.size, stage, all_four=all_four)
+            found, out, blind = _evaluate(build, piece, index, flat.size, stage, all_four=all_four)
             excluded.update(out)
             unseen |= blind
             kept += len(found)
@@ -226,7 +226,7 @@ def sweep(
 
 
 def _evaluate(
-    setup: Setup, piece: Mapping[str, list[Part]], index: Mapping[str, Any], size: int, stage: float, *,
+    build: Build, piece: Mapping[str, list[Part]], index: Mapping[str, Any], size: int, stage: float, *,
     all_four: bool,
 ) -> tuple[Array, Counter[str], set[str]]:  # fmt: skip
     """Rows of those that pass (position, then the objectives, more is better), what excluded the rest, blind spots.
@@ -243,11 +243,11 @@ def _evaluate(
         left = left[ok]
         return ok
 
-    narrow("mismatch", ~_clashes(setup, piece, index, size))
-    known = {**setup.known, "stage": stage}
+    narrow("mismatch", ~_clashes(build, piece, index, size))
+    known = {**build.known, "stage": stage}
     price = sum(np.array([p.price for p in parts])[index[slot][left]] for slot, parts in piece.items())
     for slot, parts in piece.items():
-        for quantity in {q for p in parts for q in p.values} - setup.graph.functions.keys():
+        for quantity in {q for p in parts for q in p.values} - build.graph.functions.keys():
             known[quantity] = np.array([p.values.get(quantity, np.nan) for p in parts])[index[slot][left]]
     columns: dict[str, Any] = {"price": price}
 
@@ -256,7 +256,7 @@ def _evaluate(
             store.update({n: v[ok] for n, v in store.items() if isinstance(v, np.ndarray) and v.shape == ok.shape})
 
     def values(names: Sequence[str], friction: float, **states: Any) -> dict[str, Array | None]:
-        found = setup.graph.evaluate(names, {**known, "friction_state": friction, **states})
+        found = build.graph.evaluate(names, {**known, "friction_state": friction, **states})
         return {n: _plain(found[n], left.size) for n in names}
 
     v = values(("bite_margin", "use_factor", "pressure_margin"), -1.0)
@@ -285,7 +285,7 @@ def _evaluate(
     if columns["heat"] is not None:
         cut(narrow("heat", columns["heat"] >= 1))
     if all_four:
-        _all_four(values, columns, setup, lambda name, ok: cut(narrow(name, ok)))
+        _all_four(values, columns, build, lambda name, ok: cut(narrow(name, ok)))
     blind = {name for name in OBJECTIVES if columns[name] is None}
     rows = np.column_stack(
         [np.zeros(left.size) if columns[n] is None else sign * columns[n] for n, sign in OBJECTIVES.items()]
@@ -294,12 +294,12 @@ def _evaluate(
 
 
 def _all_four(
-    values: Callable[..., dict[str, Array | None]], columns: dict[str, Any], setup: Setup,
+    values: Callable[..., dict[str, Array | None]], columns: dict[str, Any], build: Build,
     keep: Callable[[str, Any], None],
 ) -> None:  # fmt: skip
     """What the four answers ask beyond working at all: a comfortable gap, new and worn, bite when hot, nothing that
     breaks before the clutch slips, and a flywheel that runs true."""
-    if columns["bite"] is not None and setup.chosen.options.get("clamp_source") != "figure":
+    if columns["bite"] is not None and build.chosen.options.get("clamp_source") != "figure":
         limit = values(("wear_limit",), 0.0)["wear_limit"]
         for share in _WEARS if limit is not None else ():
             v = values(("wear_limit", "use_factor"), -1.0)

@@ -4,7 +4,7 @@
 - `ShelfPart`    a part: what its maker's sheet says, as typed
 - `read_part`    the part checked and read
 - `takes`        the entries that taking a part into a job amounts to
-- `misfits`      the rules that a set-up breaks
+- `misfits`      the rules that a build breaks
 - `sweep_part`   the part as the finder takes it
 
 A part is copied into a job as entries, so that changing the shelf never changes a job.
@@ -17,10 +17,10 @@ from dataclasses import dataclass, field, replace
 from typing import Any
 
 from liftbite.core.errors import UnreadableEntry
+from liftbite.core.job.build import Build, both, build_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
-from liftbite.core.job.setup import Setup, both, set_up
 from liftbite.core.parts.finder import Part
 from liftbite.core.parts.mismatch import Mismatch, mismatches
 from liftbite.core.parts.slots import FITS, SLOTS
@@ -152,19 +152,19 @@ def changed_since(present: Mapping[str, Entry], slot: str) -> list[str]:
     return [q for q, typed in old.items() if q not in present or present[q].typed != typed]
 
 
-def misfits(setup: Setup) -> list[Mismatch]:
-    """The rules of `mismatch.RULES` that a set-up breaks.
+def misfits(build: Build) -> list[Mismatch]:
+    """The rules of `mismatch.RULES` that a build breaks.
 
     >>> job = {"layout": "dry_car", "bolt_count": "6", "crank_bolt_count": "8"}
-    >>> [m.slots for m in misfits(set_up({q: read_entry(q, t) for q, t in job.items()}))]
+    >>> [m.slots for m in misfits(build_of({q: read_entry(q, t) for q, t in job.items()}))]
     [('flywheel', 'crank')]
     """
     parts: dict[str, dict[str, Any]] = {}
     for (slot, name), quantity in FITS.items():
-        if quantity in setup.entries and (value := setup.known.get(quantity)) is not None:
+        if quantity in build.entries and (value := build.known.get(quantity)) is not None:
             parts.setdefault(slot, {})[name] = float(value)
-    if setup.chosen.options.get("flywheel_material") == "aluminium":
-        insert = setup.chosen.options.get("flywheel_insert")
+    if build.chosen.options.get("flywheel_material") == "aluminium":
+        insert = build.chosen.options.get("flywheel_insert")
         parts.setdefault("flywheel", {}).update(material="aluminium", steel_insert=insert != "none")
     return [_in_words(m) for m in mismatches(parts)]
 
@@ -190,9 +190,9 @@ def fields_of(found: Mismatch) -> tuple[str, ...]:
 
 def would_misfit(present: Mapping[str, Entry], part: ShelfPart) -> list[Mismatch]:
     """The rules that a job would newly break with a part in it."""
-    before = {m.sentence for m in misfits(set_up(present))}
+    before = {m.sentence for m in misfits(build_of(present))}
     after = {**present, **{e.quantity: e for e in takes(present, part) if e.typed is not None}}
-    return [m for m in misfits(set_up(after)) if m.sentence not in before]
+    return [m for m in misfits(build_of(after)) if m.sentence not in before]
 
 
 def sweep_part(part: ShelfPart) -> Part:

@@ -19,10 +19,10 @@ from typing import Any
 import numpy as np
 
 from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.build import Build, both, build_of, label_of, refusal
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, Question, question
-from liftbite.core.job.setup import Setup, both, label_of, refusal, set_up
 from liftbite.core.quantities.torque_curve import TorqueCurve, intervals_above
 from liftbite.core.units.show import figure
 from liftbite.core.verdicts.results import MARGINS, RESULTS_OF, asked_of, results_in
@@ -74,7 +74,7 @@ class Answers:
 
     Attributes
     ----------
-    setup : what is known
+    build : what is known
     asked : inputs this arrangement has a field for, in the order of work
     results, results_now : result -> band, `Needs` or `Refused`, planned stage and as it is
     verdict : the answer to Bite
@@ -85,7 +85,7 @@ class Answers:
     refusals : sentences on values that cannot exist, by the quantity at fault
     """
 
-    setup: Setup
+    build: Build
     asked: tuple[str, ...]
     results: Mapping[str, Any]
     results_now: Mapping[str, Any]
@@ -103,42 +103,42 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
     >>> answer({"layout": Entry("layout", "dry_car")}).verdict.state
     'open'
     """
-    setup = set_up(entries)
-    graph = setup.graph
+    build = build_of(entries)
+    graph = build.graph
     shown = results_in(graph)
     wanted = (*(n for n in shown if n not in RESULTS or n == "spring_rate"), *_ALWAYS, "use_factor", "engine_curve")
-    values_now = setup.evaluate(wanted, stage=NOW, friction=_BAND)
-    has_plan = setup.chosen.options.get("stage_plan", "none") != "none"
-    values = setup.evaluate(wanted, stage=PLANNED, friction=_BAND) if has_plan else values_now
-    asked = asked_of(setup)
-    refusals = {v.error.quantity: refusal(v.error, setup) for n, v in values.items()
+    values_now = build.evaluate(wanted, stage=NOW, friction=_BAND)
+    has_plan = build.chosen.options.get("stage_plan", "none") != "none"
+    values = build.evaluate(wanted, stage=PLANNED, friction=_BAND) if has_plan else values_now
+    asked = asked_of(build)
+    refusals = {v.error.quantity: refusal(v.error, build) for n, v in values.items()
                 if isinstance(v, Refused) and n in {*RESULTS, "use_factor", "engine_curve"}}  # fmt: skip
     others = tuple(
-        verdict(setup, PLANNED if has_plan else NOW) for verdict in (_lift, heat_verdict, true_verdict)
+        verdict(build, PLANNED if has_plan else NOW) for verdict in (_lift, heat_verdict, true_verdict)
     )  # fmt: skip
     seen = ("bite", *(v.question for v in others if v.state != "open"))
     return Answers(
-        setup=setup,
+        build=build,
         asked=asked,
         results={name: _band(values[name]) for name in shown},
         results_now={name: _band(values_now[name]) for name in shown},
-        verdict=_bite(setup, values, values_now, refusals),
+        verdict=_bite(build, values, values_now, refusals),
         others=others,
         chart=_chart(values_now, values, has_plan),
-        assumptions=_assumptions(setup, _rests_on(setup, seen)),
+        assumptions=_assumptions(build, _rests_on(build, seen)),
         questions={e.quantity: q for e in entries.values() if e.quantity in asked and (q := question(e))},
         refusals=refusals,
     )
 
 
-def _lift(setup: Setup, _stage: float) -> Verdict:
-    return lift_verdict(setup)
+def _lift(build: Build, _stage: float) -> Verdict:
+    return lift_verdict(build)
 
 
-def _rests_on(setup: Setup, questions: Iterable[str]) -> tuple[str, ...]:
+def _rests_on(build: Build, questions: Iterable[str]) -> tuple[str, ...]:
     """The inputs the answers to `questions` rest on, in the order of work."""
     wanted = [n for q in questions for n in ((*_ALWAYS, *MARGINS[q]) if q == "bite" else MARGINS[q])]
-    needed = setup.graph.inputs(wanted)
+    needed = build.graph.inputs(wanted)
     return tuple(name for name in INPUTS if name in needed)
 
 
@@ -154,7 +154,7 @@ def _band(value: Any) -> Any:
 
 
 def _bite(
-    setup: Setup, values: Mapping[str, Any], values_now: Mapping[str, Any], refusals: Mapping[str, str]
+    build: Build, values: Mapping[str, Any], values_now: Mapping[str, Any], refusals: Mapping[str, str]
 ) -> Verdict:
     margin, target = values["bite_margin"], values["use_factor"]
     pressure = values["pressure_margin"]
@@ -162,21 +162,21 @@ def _bite(
         return Verdict("bite", "cannot be", next(iter(refusals.values())))
     missing = frozenset().union(*(v.names for v in (margin, target, pressure) if isinstance(v, Needs)))
     if missing:
-        names = setup.chosen.to_ask(missing)
+        names = build.chosen.to_ask(missing)
         return Verdict("bite", "open", f"Needs {_listed([_asked_for(n) for n in names])}.", needs=names)
     band, now = _band(margin), _band(values_now["bite_margin"])
-    impossible = _impossible(setup, band)
+    impossible = _impossible(build, band)
     if impossible:
         return Verdict("bite", "cannot be", impossible)
-    return _judged(setup, values, band, now, float(target), float(pressure))
+    return _judged(build, values, band, now, float(target), float(pressure))
 
 
-def _impossible(setup: Setup, band: Band) -> str:
+def _impossible(build: Build, band: Band) -> str:
     """Why the margin has no value at a place of the friction band, such as ramps that lock themselves; else empty."""
     for place, value, words in ((LOW, band.low, "low"), (NOMINAL, band.nominal, "nominal"), (HIGH, band.high, "high")):
         if not np.isfinite(value):
-            found = setup.evaluate(("bite_margin",), stage=PLANNED, friction=place)["bite_margin"]
-            why = refusal(found.error, setup) if isinstance(found, Refused) else "The margin has no value there."
+            found = build.evaluate(("bite_margin",), stage=PLANNED, friction=place)["bite_margin"]
+            why = refusal(found.error, build) if isinstance(found, Refused) else "The margin has no value there."
             return f"At {words} friction: {why}"
     return ""
 
@@ -190,10 +190,10 @@ def _listed(words: list[str]) -> str:
     return words[0] if len(words) == 1 else ", ".join(words[:-1]) + " and " + words[-1] if words else ""
 
 
-def _judged(setup: Setup, values: Mapping[str, Any], band: Band, now: Band, target: float, pressure: float) -> Verdict:
-    use = CHOICES["use"].option(setup.chosen.options.get("use", ""))
+def _judged(build: Build, values: Mapping[str, Any], band: Band, now: Band, target: float, pressure: float) -> Verdict:
+    use = CHOICES["use"].option(build.chosen.options.get("use", ""))
     asks = f"{use.label.lower()} asks for {figure(target, 3)}" if use else f"{figure(target, 3)} is asked for"
-    engine = "planned engine" if setup.chosen.options.get("stage_plan", "none") != "none" else "engine"
+    engine = "planned engine" if build.chosen.options.get("stage_plan", "none") != "none" else "engine"
     stage = PLANNED if engine != "engine" else NOW
     held = both(float(_band(values["holdable_engine_torque"]).low), "N·m")
     made = both(float(values["peak_engine_torque"]), "N·m")
@@ -204,8 +204,8 @@ def _judged(setup: Setup, values: Mapping[str, Any], band: Band, now: Band, targ
             Link("pressure_margin", "face pressure", pressure,
                  f"the facing is pressed with {both(float(values['mean_pressure']), 'Pa')}; "
                  f"its limit is {both(float(values['pressure_limit']), 'Pa')}"),
-            *bite_links(setup, stage, engine)[0],
-            *fuse_links(setup, stage),
+            *bite_links(build, stage, engine)[0],
+            *fuse_links(build, stage),
         ),
         key=lambda link: link.reserve,
     )  # fmt: skip
@@ -249,20 +249,20 @@ def _chart(values_now: Mapping[str, Any], values: Mapping[str, Any], has_plan: b
     )
 
 
-def stands_on(setup: Setup, question: str) -> tuple[Assumption, ...]:
+def stands_on(build: Build, question: str) -> tuple[Assumption, ...]:
     """What the answer to a question stands on that nobody entered."""
-    return _assumptions(setup, _rests_on(setup, [question]))
+    return _assumptions(build, _rests_on(build, [question]))
 
 
-def _assumptions(setup: Setup, asked: tuple[str, ...]) -> tuple[Assumption, ...]:
+def _assumptions(build: Build, asked: tuple[str, ...]) -> tuple[Assumption, ...]:
     listed = [
         Assumption(name, a.value, None, a.mark, a.why)
         for name in asked
-        if name not in setup.entries and (a := setup.chosen.assumed.get(name))
+        if name not in build.entries and (a := build.chosen.assumed.get(name))
     ]
-    for name in setup.chosen.begun:
+    for name in build.chosen.begun:
         choice = CHOICES[name]
-        option = choice.option(setup.chosen.options[name])
+        option = choice.option(build.chosen.options[name])
         if choice.assumption and option:
             listed.append(Assumption(name, None, option.label, "practice", option.meaning))
     return tuple(listed)

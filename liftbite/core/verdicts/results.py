@@ -12,9 +12,9 @@ from collections.abc import Mapping
 
 from liftbite.core.drawing.section import DRAWN
 from liftbite.core.graph.graph import Graph, Needs, Refused
+from liftbite.core.job.build import Build
 from liftbite.core.job.choices import CAR
 from liftbite.core.job.inputs import INPUTS
-from liftbite.core.job.setup import Setup
 from liftbite.core.parts.slots import FIT_FIELDS
 
 RESULTS_OF: Mapping[str, tuple[str, ...]] = {
@@ -76,9 +76,9 @@ def results_in(graph: Graph) -> tuple[str, ...]:
     return tuple(name for names in RESULTS_OF.values() for name in names if name in graph.functions)
 
 
-def asked_of(setup: Setup) -> tuple[str, ...]:
+def asked_of(build: Build) -> tuple[str, ...]:
     """The inputs an arrangement has a field for, in the order of work."""
-    graph, layout = setup.graph, setup.chosen.options.get("layout", "")
+    graph, layout = build.graph, build.chosen.options.get("layout", "")
     needed = set(graph.inputs((*results_in(graph), *(n for names in MARGINS.values() for n in names), "pedal_travel")))
     needed |= {*_LOOKED_AT, *DRAWN.get(layout, ())}
     needed |= set(graph.inputs(["old_flywheel_inertia"])) if "old_flywheel_inertia" in graph.functions else set()
@@ -90,7 +90,7 @@ def asked_of(setup: Setup) -> tuple[str, ...]:
         needed |= {f[0] for f in FIT_FIELDS if not f[0].startswith("fluid")} | {"bolt_count", "bolt_circle_diameter"}
     else:
         needed -= {"bearing_reserve"}
-    if setup.known.get("disc_count") == 1:
+    if build.known.get("disc_count") == 1:
         needed -= _OF_TWINS
     return tuple(name for name in INPUTS if name in needed)
 
@@ -100,9 +100,9 @@ def friction_of(result: str) -> float:
     return -1.0 if result in RESULTS_OF["bite"] else 1.0 if result in RESULTS_OF["true"] else 0.0
 
 
-def target_of(setup: Setup, result: str) -> float | None:
+def target_of(build: Build, result: str) -> float | None:
     """What is asked of a margin; None for what is no margin, or while nothing says it."""
     if result == "bite_margin":
-        wanted = setup.evaluate(("use_factor",))["use_factor"]
+        wanted = build.evaluate(("use_factor",))["use_factor"]
         return None if isinstance(wanted, Needs | Refused) else float(wanted)
     return {"lift_margin": 1.1}.get(result, 1.0) if result.endswith("_margin") else None

@@ -53,7 +53,7 @@ class Verdict:
     ----------
     question : "bite", "lift", "heat" or "true"
     state : a word of the question, such as "holds", "thin", "slips"; "open" while inputs are missing,
-        "cannot be" for an impossible set-up
+        "cannot be" for an impossible build
     sentence : the reason in words
     margin : over the friction band, for the planned stage
     margin_now : the same for the engine as it is; equals `margin` where nothing is planned

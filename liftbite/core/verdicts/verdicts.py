@@ -4,7 +4,7 @@
 - `lift_verdict`, `heat_verdict`, `true_verdict`
 - `bite_links`  what else can end the bite: wear, heat, and the parts that break when the clutch does not slip
 - `soonest`     what would mend a margin soonest
-- `simulated`   the start of the setup, integrated
+- `simulated`   the start of the build, integrated
 
 A link whose inputs are not entered is not looked at, and that is said; a verdict is good only where what has to be
 looked at has been.
@@ -23,8 +23,8 @@ from liftbite.core.analysis.launch import Launch, case_of, launch
 from liftbite.core.analysis.life import Life, life
 from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.build import Build, both, both_fine, label_of, refusal
 from liftbite.core.job.choices import CAR
-from liftbite.core.job.setup import Setup, both, both_fine, label_of, refusal
 from liftbite.core.units.show import figure
 from liftbite.core.verdicts.verdict import Band, Link, Verdict
 
@@ -64,57 +64,57 @@ def _rolled(question: str, found: _Found, margin: Band | None, target: float | N
     return Verdict(question, state, sentence, margin, margin, target, links)
 
 
-def _open(question: str, setup: Setup, missing: frozenset[str]) -> Verdict:
-    names = setup.chosen.to_ask(missing)
+def _open(question: str, build: Build, missing: frozenset[str]) -> Verdict:
+    names = build.chosen.to_ask(missing)
     return Verdict(question, "open", f"Needs {', '.join(label_of(n).lower() for n in names)}.", needs=names)
 
 
-def _stop(question: str, setup: Setup, refused: Refused) -> Verdict:
-    return Verdict(question, "cannot be", refusal(refused.error, setup))
+def _stop(question: str, build: Build, refused: Refused) -> Verdict:
+    return Verdict(question, "cannot be", refusal(refused.error, build))
 
 
-def lift_verdict(setup: Setup) -> Verdict:
+def lift_verdict(build: Build) -> Verdict:
     """Does it let go, at an effort the driver can live with? The band is from new to the wear limit."""
-    lacks = setup.lacks(("lift_margin", "least_lift_margin", "pedal_effort"))
+    lacks = build.lacks(("lift_margin", "least_lift_margin", "pedal_effort"))
     if lacks:
-        return _open("lift", setup, lacks)
-    now = stroke(setup)
+        return _open("lift", build, lacks)
+    now = stroke(build)
     if isinstance(now, Needs):
-        return _open("lift", setup, now.names)
+        return _open("lift", build, now.names)
     if isinstance(now, Refused):
-        return _stop("lift", setup, now)
-    v = setup.evaluate(("lift_margin", "least_lift_margin", "wear_limit", "effort_limit", "pressure_rating",
+        return _stop("lift", build, now)
+    v = build.evaluate(("lift_margin", "least_lift_margin", "wear_limit", "effort_limit", "pressure_rating",
                         "plate_lift_limit"))  # fmt: skip
     for name in ("lift_margin", "least_lift_margin"):
         if isinstance(v[name], Needs):
-            return _open("lift", setup, v[name].names)
+            return _open("lift", build, v[name].names)
         if isinstance(v[name], Refused):
-            return _stop("lift", setup, v[name])
+            return _stop("lift", build, v[name])
     found = _Found([], [])
     found.look("lift_margin", "lift at a comfortable gap", v["lift_margin"], LIFT_NEW,
                f"{{}} times what is needed; {LIFT_NEW} is asked for")  # fmt: skip
     found.look("least_lift_margin", "lift at the least gap", v["least_lift_margin"], 1.0, "{} times what just frees")
     worn = None
     if not isinstance(v["wear_limit"], Needs | Refused):
-        worn = stroke(setup, wear=float(v["wear_limit"]))
-        share = setup.evaluate(("least_lift_margin",), wear=float(v["wear_limit"]))["least_lift_margin"]
+        worn = stroke(build, wear=float(v["wear_limit"]))
+        share = build.evaluate(("least_lift_margin",), wear=float(v["wear_limit"]))["least_lift_margin"]
         found.look("least_lift_margin", "lift at the wear limit", share, LIFT_WORN, "{} times what just frees")
     _effort_links(found, v, now, worn)
-    _stop_links(found, setup, now)
-    _fluid_link(found, setup)
+    _stop_links(found, build, now)
+    _fluid_link(found, build)
     margin = float(v["lift_margin"])
     ends = [margin]
     if isinstance(worn, Stroke):
-        ends.append(float(setup.evaluate(("lift_margin",), wear=float(v["wear_limit"]))["lift_margin"]))
-    drags = _floater_link(found, setup) or float(v["least_lift_margin"]) < 1
+        ends.append(float(build.evaluate(("lift_margin",), wear=float(v["wear_limit"]))["lift_margin"]))
+    drags = _floater_link(found, build) or float(v["least_lift_margin"]) < 1
     return _rolled("lift", found, Band(min(ends), margin, max(ends)), LIFT_NEW, bad=drags)
 
 
-def _floater_link(found: _Found, setup: Setup) -> bool:
+def _floater_link(found: _Found, build: Build) -> bool:
     """The floater of a twin, where its clearance is known; True where it leaves a disc dragging."""
-    if setup.known.get("disc_count") != 2:
+    if build.known.get("disc_count") != 2:
         return False
-    v = setup.evaluate(("floater_margin", "inner_gap", "outer_gap"))
+    v = build.evaluate(("floater_margin", "inner_gap", "outer_gap"))
     margin = v["floater_margin"]
     if isinstance(margin, Needs | Refused):
         found.unseen.append("floater")
@@ -138,7 +138,7 @@ def _effort_links(found: _Found, v: Mapping[str, Any], now: Stroke, worn: Any) -
         found.links.append(Link("line_pressure", "line pressure", rating / max(pressure, 1e-9), words))
 
 
-def _stop_links(found: _Found, setup: Setup, now: Stroke) -> None:
+def _stop_links(found: _Found, build: Build, now: Stroke) -> None:
     full = next(at for name, at in now.stops if name == "pedal_stroke")
     words = {
         "plate_lift_limit": ("overtravel", "fingers bend beyond {}; set a pedal stop there"),
@@ -149,35 +149,35 @@ def _stop_links(found: _Found, setup: Setup, now: Stroke) -> None:
         at = next((at for stop, at in now.stops if stop == name), None)
         if at is not None:
             found.links.append(Link(name, label, at / full, says.format(both(at, "m"))))
-        elif setup.known.get(name) is None and (name == "plate_lift_limit" or now.pressure is not None):
+        elif build.known.get(name) is None and (name == "plate_lift_limit" or now.pressure is not None):
             found.unseen.append(label)
 
 
-def _fluid_link(found: _Found, setup: Setup) -> None:
+def _fluid_link(found: _Found, build: Build) -> None:
     """Old fluid in a warm housing: where its boiling point is known."""
-    boils, housing = setup.known.get("fluid_wet_boiling"), setup.known.get("ambient_temperature")
-    if boils is not None and housing is not None and "master_travel" in setup.graph.functions:
+    boils, housing = build.known.get("fluid_wet_boiling"), build.known.get("ambient_temperature")
+    if boils is not None and housing is not None and "master_travel" in build.graph.functions:
         words = f"old fluid boils at {both(float(boils), 'K')}; the housing is at {both(float(housing), 'K')}"
         zero = 273.15
         found.links.append(Link("fluid_wet_boiling", "fluid", (boils - zero) / max(housing - zero, 1e-9), words))
 
 
-def heat_verdict(setup: Setup, stage: float) -> Verdict:
+def heat_verdict(build: Build, stage: float) -> Verdict:
     """Does it survive the way it is used? By the closed form, over the friction band; `simulated` integrates it."""
     wanted = ("heat_margin", "sustained_margin", "energy_margin", "surface_temperature", "brief_temperature",
               "base_temperature", "sustained_temperature", "specific_energy", "slip_energy", "slip_time",
               "starts_to_limit")  # fmt: skip
-    missing = setup.lacks(wanted[:-1])
+    missing = build.lacks(wanted[:-1])
     if missing:
-        return _open("heat", setup, missing)
-    v = setup.evaluate(wanted, stage=stage)
+        return _open("heat", build, missing)
+    v = build.evaluate(wanted, stage=stage)
     refused = next((v[n] for n in wanted if isinstance(v[n], Refused)), None)
     if refused is not None and refused.error.quantity == "closing_rate":
         apart = figure(-refused.error.value, 3)
         sentence = "Never locks: the clutch is let to carry less than engine and road bring, so it slips on without end"
         return Verdict("heat", "cooks", f"{sentence} (speeds part by {apart} rad/s each second).")
     if refused is not None:
-        return _stop("heat", setup, refused)
+        return _stop("heat", build, refused)
     found = _Found([], [])
     found.look("heat_margin", "surface in the last start", v["heat_margin"], 1.0,
                f"{both(float(v['surface_temperature']), 'K')} where the facing stands "
@@ -187,7 +187,7 @@ def heat_verdict(setup: Setup, stage: float) -> Verdict:
                f"{both(float(v['sustained_temperature']), 'K')} for long")  # fmt: skip
     found.look("energy_margin", "heat per area", v["energy_margin"], 1.0,
                f"{both(float(v['specific_energy']), 'J/m²')} each start")  # fmt: skip
-    over = setup.evaluate(("heat_margin", "sustained_margin"), stage=stage, friction=np.array([LOW, 0.0, HIGH]))
+    over = build.evaluate(("heat_margin", "sustained_margin"), stage=stage, friction=np.array([LOW, 0.0, HIGH]))
     three = np.broadcast_to(np.minimum(over["heat_margin"], over["sustained_margin"]), 3)
     margin = float(three[1])
     return _rolled("heat", found, Band(float(three.min()), margin, float(three.max())), 1.0, bad=three.min() < 1)
@@ -203,32 +203,32 @@ _SAFE = (
 _RUNS = (("housing_bore", "bell housing bore"), ("housing_face", "gearbox face"), ("flywheel_face", "flywheel face"))
 
 
-def true_verdict(setup: Setup, stage: float) -> Verdict:
+def true_verdict(build: Build, stage: float) -> Verdict:
     """Does it run true: speed, balance, joints, and runout where the bench has swept it?
 
     What could let go stops the job; a runout over its limit is put right before the gearbox goes in.
     """
     runs = tuple(f"{name}_margin" for name, _ in _RUNS)
-    seen = tuple(n for n in (*(name for name, *_ in _SAFE), *runs) if not setup.lacks((n,)))
+    seen = tuple(n for n in (*(name for name, *_ in _SAFE), *runs) if not build.lacks((n,)))
     if not seen:
-        return _open("true", setup, setup.lacks(("burst_margin",)))
-    v = setup.evaluate(seen, stage=stage, friction=HIGH)
+        return _open("true", build, build.lacks(("burst_margin",)))
+    v = build.evaluate(seen, stage=stage, friction=HIGH)
     refused = next((v[n] for n in seen if isinstance(v[n], Refused)), None)
     if refused is not None:
-        return _stop("true", setup, refused)
+        return _stop("true", build, refused)
     found = _Found([], [])
     for name, label, words in _SAFE:
         found.look(name, label, v.get(name), 1.0, words)
     bad = any(link.reserve < 1 for link in found.links)
     swept = [run for run in _RUNS if f"{run[0]}_margin" in seen]
     for name, label in swept:
-        runout, limit = (float(setup.known[f"{name}_{which}"]) for which in ("runout", "limit"))
+        runout, limit = (float(build.known[f"{name}_{which}"]) for which in ("runout", "limit"))
         says = f"runs out {both_fine(runout, 'm')}; {both_fine(limit, 'm')} is allowed"
         found.look(f"{name}_margin", label, v[f"{name}_margin"], 1.0, says)
-    if setup.chosen.options.get("layout") == CAR:
+    if build.chosen.options.get("layout") == CAR:
         found.unseen.extend([label for run in _RUNS if run not in swept for label in run[1:]] if swept else ["runout"])
     if not found.links:
-        return _open("true", setup, setup.lacks(("burst_margin",)))
+        return _open("true", build, build.lacks(("burst_margin",)))
     weakest = min(link.reserve for link in found.links)
     verdict = _rolled("true", found, Band(weakest, weakest, weakest), 1.0, bad=bad)
     if verdict.state == "runs true" and "burst_margin" not in seen:
@@ -237,19 +237,19 @@ def true_verdict(setup: Setup, stage: float) -> Verdict:
     return verdict
 
 
-def bite_links(setup: Setup, stage: float, engine: str) -> tuple[list[Link], Life | None]:
+def bite_links(build: Build, stage: float, engine: str) -> tuple[list[Link], Life | None]:
     """What else can end the bite: the wear of the stack, and hot friction; each only where it can be worked out."""
     links: list[Link] = []
-    over_life = None if setup.chosen.options.get("clamp_source") == "figure" else life(setup, stage=stage, friction=LOW)
+    over_life = None if build.chosen.options.get("clamp_source") == "figure" else life(build, stage=stage, friction=LOW)
     if isinstance(over_life, Life) and np.ptp(np.nan_to_num(over_life.clamp)) > 1e-6 * over_life.clamp_new:
         low = over_life.lowest_margin
         words = f"at its lowest over the life of the facings it holds {figure(low, 3)} times the {engine}'s torque"
         links.append(Link("clamp_load", "clamp over wear", low / over_life.target, words))
-    if setup.lacks(("surface_temperature",)):
+    if build.lacks(("surface_temperature",)):
         return links, over_life if isinstance(over_life, Life) else None
-    hot = setup.evaluate(("surface_temperature",), stage=stage)["surface_temperature"]
+    hot = build.evaluate(("surface_temperature",), stage=stage)["surface_temperature"]
     if not isinstance(hot, Needs | Refused):
-        share = setup.evaluate(("bite_margin", "use_factor"), stage=stage, friction=LOW, facing_temperature=hot)
+        share = build.evaluate(("bite_margin", "use_factor"), stage=stage, friction=LOW, facing_temperature=hot)
         margin, target = share["bite_margin"], share["use_factor"]
         if not isinstance(margin, Needs | Refused) and not isinstance(target, Needs | Refused):
             words = f"at {both(float(hot), 'K')} it holds {figure(float(margin), 3)} times the {engine}'s torque"
@@ -257,15 +257,15 @@ def bite_links(setup: Setup, stage: float, engine: str) -> tuple[list[Link], Lif
     return links, over_life if isinstance(over_life, Life) else None
 
 
-def fuse_links(setup: Setup, stage: float) -> list[Link]:
+def fuse_links(build: Build, stage: float) -> list[Link]:
     """The parts that break when the clutch does not slip: high friction, highest clamp."""
     found = _Found([], [])
-    wanted = tuple(n for n in ("shaft_margin", "spline_margin", "damper_margin") if not setup.lacks((n,)))
+    wanted = tuple(n for n in ("shaft_margin", "spline_margin", "damper_margin") if not build.lacks((n,)))
     if not wanted:
         return []
-    peak = setup.evaluate(("spring_peak_clamp",))["spring_peak_clamp"]
+    peak = build.evaluate(("spring_peak_clamp",))["spring_peak_clamp"]
     states = {} if isinstance(peak, Needs | Refused) else {"spring_clamp": peak}
-    v = setup.evaluate(wanted, stage=stage, friction=HIGH, **states)
+    v = build.evaluate(wanted, stage=stage, friction=HIGH, **states)
     for name, label, words in (
         ("shaft_margin", "input shaft", "carries {} times what the clutch can pass at high friction"),
         ("spline_margin", "splines", "carry {} times what the clutch can pass at high friction"),
@@ -275,21 +275,21 @@ def fuse_links(setup: Setup, stage: float) -> list[Link]:
     return found.links
 
 
-def simulated(setup: Setup, stage: float) -> Launch | Needs | Refused:
-    """The start of the setup, integrated at nominal friction."""
-    case = case_of(setup, stage=stage)
+def simulated(build: Build, stage: float) -> Launch | Needs | Refused:
+    """The start of the build, integrated at nominal friction."""
+    case = case_of(build, stage=stage)
     return case if isinstance(case, Needs | Refused) else launch(case)
 
 
-def soonest(setup: Setup, verdict: Verdict, stage: float, most: int = 3) -> list[Sought]:
+def soonest(build: Build, verdict: Verdict, stage: float, most: int = 3) -> list[Sought]:
     """What would mend the weakest link of a verdict soonest: the smallest single changes that reach what is needed."""
     if not verdict.links or verdict.links[0].reserve >= 1:
         return []
     name = verdict.links[0].name
     if not name.endswith("_margin"):
         name = "bite_margin" if verdict.question == "bite" else ""
-    if name not in setup.graph.functions:
+    if name not in build.graph.functions:
         return []
     target = {"bite_margin": verdict.target, "lift_margin": LIFT_NEW}.get(name) or 1.0
     friction = 0.0 if verdict.question != "bite" else LOW if name == "bite_margin" else HIGH
-    return [s for s in seek_all(setup, name, target, stage=stage, friction=friction) if s.reached][:most]
+    return [s for s in seek_all(build, name, target, stage=stage, friction=friction) if s.reached][:most]

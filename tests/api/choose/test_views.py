@@ -10,9 +10,9 @@ import pytest
 from liftbite.core.analysis.goal_seek import seek
 from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.drawing.motion import motion
-from liftbite.core.job.setup import set_up
+from liftbite.core.job.build import build_of
 from tests.api.jobs.test_views import begin
-from tests.jobs import CAR, FULL, MOTORCYCLE, entries, setup_of
+from tests.jobs import CAR, FULL, MOTORCYCLE, built, entries
 
 
 @pytest.fixture
@@ -28,7 +28,7 @@ def ask(client: Any, job: int, view: str, **tried: str) -> Any:
 
 
 def test_the_drawing_carries_the_cores_numbers_in_millimetres(client: Any, car: int) -> None:
-    drawn, worked = ask(client, car, "section"), motion(setup_of(FULL))
+    drawn, worked = ask(client, car, "section"), motion(built(FULL))
     assert len(drawn["gaps"]) == 2
     np.testing.assert_allclose(drawn["gaps"][0], worked.gaps[0] * 1e3, atol=1e-4)
     np.testing.assert_allclose(drawn["effort"], worked.effort, atol=1e-3)
@@ -38,7 +38,7 @@ def test_the_drawing_carries_the_cores_numbers_in_millimetres(client: Any, car: 
     for outline in (*drawn["clutch"], *drawn["chain"]):
         assert all(-1 <= follows < len(drawn["motions"]) for *_, follows in outline["points"])
     at = drawn["bite_point"][0]
-    stroked = stroke(setup_of(FULL))
+    stroked = stroke(built(FULL))
     assert isinstance(stroked, Stroke)
     assert at == pytest.approx((stroked.bite_point or 0) * 1e3, abs=0.1)
 
@@ -123,13 +123,13 @@ def test_what_moves_a_margin_is_ranked_by_how_much_it_does(client: Any, car: int
     strengths = [abs(e["elasticity"]) for e in found["effects"]]
     assert strengths == sorted(strengths, reverse=True)
     master = next(e for e in found["effects"] if e["name"] == "master_diameter")
-    setup = setup_of(FULL)
-    high = setup.evaluate(("lift_margin",), master_diameter=setup.known["master_diameter"] * 1.05)["lift_margin"]
+    build = built(FULL)
+    high = build.evaluate(("lift_margin",), master_diameter=build.known["master_diameter"] * 1.05)["lift_margin"]
     assert master["high"]["si"] == pytest.approx(high)
 
 
 def test_the_chance_of_falling_short_follows_the_tolerance(client: Any, car: int) -> None:
-    on_edge = seek(setup_of(FULL), "lift_margin", 1.1, "pedal_stroke", stage=0, friction=0)
+    on_edge = seek(built(FULL), "lift_margin", 1.1, "pedal_stroke", stage=0, friction=0)
     assert on_edge is not None
     edge = on_edge.crossings[0] * 1e3
     even = moves(client, car, "lift_margin", pedal_stroke=f"{edge:.3f} ± 2 mm").json["spread"]
@@ -151,4 +151,4 @@ def test_any_margin_can_be_asked_backwards(client: Any, car: int) -> None:
     pedal = next(s for s in asked["sought"] if s["name"] == "pedal_stroke")
     assert pedal["can_enter"]
     typed = {**FULL, "pedal_stroke": pedal["typed"][0]}
-    assert set_up(entries(typed)).evaluate(("lift_margin",))["lift_margin"] >= 1.1
+    assert build_of(entries(typed)).evaluate(("lift_margin",))["lift_margin"] >= 1.1

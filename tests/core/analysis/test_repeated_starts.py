@@ -8,13 +8,13 @@ import pytest
 from liftbite.core.analysis.launch import Launch, case_of, launch
 from liftbite.core.analysis.repeated_starts import Row, start_kinds, start_row
 from liftbite.core.graph.graph import Needs
-from tests.jobs import CAR, FULL, setup_of
+from tests.jobs import CAR, FULL, built
 
 
 def test_the_kind_entered_is_one_of_the_kinds_shown() -> None:
-    setup = setup_of(FULL)
-    kinds = start_kinds(setup, stage=0.0)
-    mine = launch(case_of(setup, stage=0.0))  # type: ignore[arg-type]
+    build = built(FULL)
+    kinds = start_kinds(build, stage=0.0)
+    mine = launch(case_of(build, stage=0.0))  # type: ignore[arg-type]
     assert isinstance(kinds["pull_away"], Launch)
     assert kinds["pull_away"].energy == pytest.approx(mine.energy)
     assert kinds["standing"].energy > kinds["pull_away"].energy  # type: ignore[union-attr]
@@ -22,8 +22,8 @@ def test_the_kind_entered_is_one_of_the_kinds_shown() -> None:
 
 def test_a_row_warms_up_to_where_heat_in_is_heat_out() -> None:
     """The plate's temperature before each start is a geometric series; its limit by hand."""
-    setup = setup_of(FULL, starts_in_row="60", start_interval="40 s", cooling="9 W/K")
-    row = start_row(setup, stage=0.0)
+    build = built(FULL, starts_in_row="60", start_interval="40 s", cooling="9 W/K")
+    row = start_row(build, stage=0.0)
     assert isinstance(row, Row)
     assert row.begins.size == 60
     rise = float(row.ends[0] - row.begins[0])
@@ -36,12 +36,12 @@ def test_a_row_warms_up_to_where_heat_in_is_heat_out() -> None:
 
 @pytest.mark.parametrize(("clutch", "engine", "outcome"), [("0.05", "0.6", "never locks"), ("0.9", "0.05", "stalls")])
 def test_a_start_that_does_not_lock_ends_the_row(clutch: str, engine: str, outcome: str) -> None:
-    row = start_row(setup_of(FULL, start_clutch_share=clutch, start_engine_share=engine), stage=0.0)
+    row = start_row(built(FULL, start_clutch_share=clutch, start_engine_share=engine), stage=0.0)
     assert isinstance(row, Row)
     assert row.outcome == (outcome,)
 
 
 def test_what_is_missing_is_named() -> None:
-    found = start_row(setup_of(CAR), stage=0.0)
+    found = start_row(built(CAR), stage=0.0)
     assert isinstance(found, Needs)
     assert "vehicle_mass" in found.names

@@ -16,7 +16,7 @@ from liftbite.core.drawing.outline import Outline
 from liftbite.core.drawing.section import DRAWN, Section, section
 from liftbite.core.job.inputs import INPUTS
 from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
-from tests.jobs import FULL, setup_of
+from tests.jobs import FULL, built
 
 FORK = {**FULL, "cushion_travel": "0 mm", "release": "hydraulic_fork", "slave_diameter": "13/16 in",
         "slave_stroke": "34 mm", "fork_ratio": "1.6"}  # fmt: skip
@@ -41,7 +41,7 @@ PACKS = st.builds(lambda plates, found: {**WHOLE_MOTORCYCLE, **found, "friction_
 
 
 def drawn(typed: dict[str, str]) -> Section:
-    return section(setup_of(typed))
+    return section(built(typed))
 
 
 def edges(found: Section, wear: int, pedal: int, follows: str) -> list[tuple[float, float]]:
@@ -127,7 +127,7 @@ def test_a_packs_plates_lie_one_on_the_other(typed: dict[str, str]) -> None:
 @given(typed=CARS)
 def test_a_cylinders_piston_stays_in_its_bore(typed: dict[str, str]) -> None:
     """The stroke ends at the first cylinder that is used up; what the drawing moves never goes beyond."""
-    found, known = drawn(typed), setup_of(typed).known
+    found, known = drawn(typed), built(typed).known
     if found.motion.effort is None:
         return
     for name, stroke in (("-rod", "master_stroke"), ("-slave", "slave_stroke")):

@@ -11,7 +11,7 @@ from liftbite.core.drawing.outline import PARTS, Outline
 from liftbite.core.drawing.section import DRAWN, section
 from liftbite.core.errors import OutOfRange
 from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
-from tests.jobs import CAR, FULL, MOTORCYCLE, setup_of
+from tests.jobs import CAR, FULL, MOTORCYCLE, built
 
 TWIN = {**FULL, "disc_count": "2", "cushion_travel": "0 mm", "disc_wobble": "0.1 mm", "release": "hydraulic_fork",
         "slave_diameter": "13/16 in", "slave_stroke": "34 mm", "fork_ratio": "1.6"}  # fmt: skip
@@ -25,9 +25,9 @@ JOBS = {
 
 
 def moved(job: str) -> tuple[Motion, int]:
-    setup = setup_of(JOBS[job])
-    found = motion(setup)
-    return found, int(setup.known.get("disc_count", setup.known.get("friction_plate_count", 1)))
+    build = built(JOBS[job])
+    found = motion(build)
+    return found, int(build.known.get("disc_count", build.known.get("friction_plate_count", 1)))
 
 
 @pytest.mark.parametrize("job", JOBS)
@@ -44,8 +44,8 @@ def test_gaps_springing_back_and_wear_add_up_to_the_plate(job: str) -> None:
 
 @pytest.mark.parametrize("job", ["car", "cable", "pack"])
 def test_drawn_gaps_are_those_of_the_stroke(job: str) -> None:
-    setup = setup_of(JOBS[job])
-    found, worked = motion(setup), stroke(setup, points=81)
+    build = built(JOBS[job])
+    found, worked = motion(build), stroke(build, points=81)
     assert isinstance(worked, Stroke)
     for gap in found.gaps:
         np.testing.assert_allclose(gap[0], np.interp(found.pedal, worked.pedal, worked.gap), atol=2e-6)
@@ -67,32 +67,32 @@ def test_the_floater_follows_until_its_stop_and_leaves_the_rest_to_the_outer_dis
 
 @pytest.mark.parametrize("inner_wear", ["0 mm", "0.2 mm", "0.4 mm"])
 def test_a_twins_drawn_gaps_at_full_pedal_are_those_of_its_verdict(inner_wear: str) -> None:
-    setup = setup_of(TWIN, disc_wobble="0 mm", inner_wear=inner_wear)
-    v = setup.evaluate(("inner_gap", "outer_gap"))
-    drawn = motion(setup).gaps[:, 0, -1]
+    build = built(TWIN, disc_wobble="0 mm", inner_wear=inner_wear)
+    v = build.evaluate(("inner_gap", "outer_gap"))
+    drawn = motion(build).gaps[:, 0, -1]
     assert drawn[0] + drawn[1] == pytest.approx(float(v["inner_gap"]), abs=3e-6)
     assert drawn[2] + drawn[3] == pytest.approx(float(v["outer_gap"]), abs=3e-6)
 
 
 def test_fingers_come_back_by_the_wear_times_the_lever_ratio() -> None:
-    setup = setup_of(FULL)
-    ratio = float(setup.evaluate(("release_lever_ratio",))["release_lever_ratio"])
-    found = motion(setup)
+    build = built(FULL)
+    ratio = float(build.evaluate(("release_lever_ratio",))["release_lever_ratio"])
+    found = motion(build)
     np.testing.assert_allclose(found.follows["tips"][:, 0], found.wear * ratio)
-    pulled = motion(setup_of(FULL, cover_action="pull"))
+    pulled = motion(built(FULL, cover_action="pull"))
     np.testing.assert_allclose(pulled.follows["tips"][:, 0], -pulled.wear * ratio)
     assert pulled.follows["tips"][0, -1] > 0, "a pulled cover's fingers go towards the gearbox"
 
 
 def test_fluid_keeps_its_volume_less_what_hose_and_air_take() -> None:
-    setup = setup_of(TWIN)
-    found = section(setup)
-    areas = setup.evaluate(("master_area", "slave_area"))
+    build = built(TWIN)
+    found = section(build)
+    areas = build.evaluate(("master_area", "slave_area"))
     master, slave = -found.follows["-rod"][0], -found.follows["-slave"][0]
-    port = float(setup.known["port_travel"])
+    port = float(build.known["port_travel"])
     lost = areas["master_area"] * np.maximum(master - port, 0) - areas["slave_area"] * slave
     assert found.motion.pressure is not None
-    soft = setup.known["hose_swell"] * found.motion.pressure[0]
+    soft = build.known["hose_swell"] * found.motion.pressure[0]
     np.testing.assert_allclose(lost[5:], soft[5:], atol=2e-9)
 
 
@@ -105,7 +105,7 @@ def test_the_clutch_passes_nothing_once_it_is_lifted_off_its_cushion() -> None:
 
 
 def test_a_stroke_ends_where_the_first_cylinder_ends() -> None:
-    found = motion(setup_of(FULL, master_stroke="15 mm"))
+    found = motion(built(FULL, master_stroke="15 mm"))
     assert found.stop is not None
     assert found.stop[1] == "master_stroke"
     assert found.stop[0] < 0.15
@@ -114,8 +114,8 @@ def test_a_stroke_ends_where_the_first_cylinder_ends() -> None:
 
 @pytest.mark.parametrize("job", [*JOBS, "car at rest", "pack at rest"])
 def test_every_outline_follows_a_motion_there_is(job: str) -> None:
-    setup = setup_of(JOBS.get(job, CAR if job.startswith("car") else MOTORCYCLE))
-    found = section(setup)
+    build = built(JOBS.get(job, CAR if job.startswith("car") else MOTORCYCLE))
+    found = section(build)
     for outline in (*found.clutch.outlines, *found.chain.outlines):
         assert outline.part in PARTS
         assert len(outline.points) >= 4
@@ -134,8 +134,8 @@ def edges(outlines: tuple[Outline, ...], part: str, material: str) -> list[tuple
 
 
 def test_facings_are_drawn_at_their_diameters_and_the_stack_at_its_thickness() -> None:
-    setup = setup_of(TWIN, disc_thickness="7 mm", floater_thickness="9 mm")
-    facings = edges(section(setup).clutch.outlines, "disc", "facing")
+    build = built(TWIN, disc_thickness="7 mm", floater_thickness="9 mm")
+    facings = edges(section(build).clutch.outlines, "disc", "facing")
     assert len(facings) == 4
     for _, _, low, high in facings:
         assert (low, high) == (pytest.approx(0.155 / 2), pytest.approx(0.240 / 2))
@@ -144,16 +144,16 @@ def test_facings_are_drawn_at_their_diameters_and_the_stack_at_its_thickness() -
 
 
 def test_sizes_nobody_entered_are_named() -> None:
-    found = section(setup_of(FULL))
+    found = section(built(FULL))
     assert {"disc_thickness", "flywheel_thickness"} <= set(found.usual)
     assert "outer_diameter" not in found.usual
-    entered = section(setup_of(FULL, disc_thickness="8 mm"))
+    entered = section(built(FULL, disc_thickness="8 mm"))
     assert "disc_thickness" not in entered.usual
     assert all(name.endswith("thickness") for names in DRAWN.values() for name in names)
 
 
 def test_the_fulcrum_is_drawn_where_it_gives_the_lever_ratio_entered() -> None:
-    found = section(setup_of(CAR, lever_ratio="4.2"))
+    found = section(built(CAR, lever_ratio="4.2"))
     usual = found.usual
     seat, tip, fulcrum = usual["plate_seat_diameter"], usual["finger_tip_diameter"], usual["fulcrum_diameter"]
     assert (fulcrum - tip) / (seat - fulcrum) == pytest.approx(4.2)
@@ -161,11 +161,11 @@ def test_the_fulcrum_is_drawn_where_it_gives_the_lever_ratio_entered() -> None:
 
 def test_what_cannot_exist_is_not_drawn() -> None:
     with pytest.raises(OutOfRange, match="inner_diameter"):
-        section(setup_of(CAR, inner_diameter="250 mm"))
+        section(built(CAR, inner_diameter="250 mm"))
 
 
 def test_without_a_release_it_is_drawn_at_rest_and_says_what_it_waits_for() -> None:
-    found = motion(setup_of(CAR))
+    found = motion(built(CAR))
     assert found.effort is None
     assert "master_diameter" in found.needs
     assert np.all(found.lift == 0)

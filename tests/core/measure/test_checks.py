@@ -7,8 +7,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.choices import CHOICES
-from liftbite.core.job.setup import Setup, set_up
 from liftbite.core.measure.checks import CHECKS, Check, checks_for
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.instruments import GUARD_RULES, INSTRUMENT_KINDS
@@ -27,27 +27,27 @@ LAYOUTS = {
     "bare motorcycle": {"layout": "wet_motorcycle"}, "small pack": MOTORCYCLE | {"friction_plate_count": "1"},
     "aluminium": FULL | {"flywheel_insert": "steel"},
 }  # fmt: skip
-SETUPS = {name: set_up(entries(typed)) for name, typed in LAYOUTS.items()}
+SETUPS = {name: build_of(entries(typed)) for name, typed in LAYOUTS.items()}
 MEASURED = [c for c in CHECKS.values() if c.kind in {"reading", "figure"}]
 
 
-def readings_of(check: Check, setup: Setup, values: list[float | None]) -> list[Reading]:
+def readings_of(check: Check, build: Build, values: list[float | None]) -> list[Reading]:
     """Readings at the places of a check, one value after the other; None skips a place."""
     kind = check.suited[0] if check.suited else ""
     doubt = INSTRUMENT_KINDS[kind].uncertainty if kind else 0.0
     return [
         Reading(place.key, skipped="lost") if value is None else Reading(place.key, value, f"{value}", kind, doubt)
-        for place, value in zip(check.places(setup), values, strict=False)
+        for place, value in zip(check.places(build), values, strict=False)
     ]
 
 
 @pytest.mark.parametrize("layout", LAYOUTS)
 def test_a_layout_has_checks_with_places_of_their_own(layout: str) -> None:
-    setup = SETUPS[layout]
-    found = checks_for(setup)
+    build = SETUPS[layout]
+    found = checks_for(build)
     assert len(found) >= 10
     for check in found:
-        keys = [place.key for place in check.places(setup)]
+        keys = [place.key for place in check.places(build)]
         assert keys
         assert len(set(keys)) == len(keys), check.name
         assert all(0 < len(key) <= 80 for key in keys)
@@ -55,21 +55,21 @@ def test_a_layout_has_checks_with_places_of_their_own(layout: str) -> None:
 
 
 def test_every_check_is_called_for_by_some_layout() -> None:
-    called = {check.name for setup in SETUPS.values() for check in checks_for(setup)}
+    called = {check.name for build in SETUPS.values() for check in checks_for(build)}
     assert called == set(CHECKS)
 
 
 @pytest.mark.parametrize("release", [o.value for o in CHOICES["release"].options])
 def test_every_release_asks_for_what_it_can_measure(release: str) -> None:
     layout = "wet_motorcycle" if release.startswith("lever") else "dry_car"
-    names = {c.name for c in checks_for(set_up(entries({"layout": layout, "release": release})))}
+    names = {c.name for c in checks_for(build_of(entries({"layout": layout, "release": release})))}
     assert ("depth_x" in names) == (release == "concentric")
     assert ("fork" in names) == (release in {"hydraulic_fork", "cable_fork"})
     assert ("slave_travel" in names) == (release in {"hydraulic_fork", "lever_hydraulic"})
 
 
 def test_a_pulled_cover_has_no_x_and_y() -> None:
-    pulled = set_up(entries(FULL | {"cover_action": "pull"}))
+    pulled = build_of(entries(FULL | {"cover_action": "pull"}))
     assert "depth_x" not in {c.name for c in checks_for(pulled)}
 
 
@@ -77,17 +77,17 @@ def test_a_pulled_cover_has_no_x_and_y() -> None:
 @given(data=st.data())
 def test_any_readings_at_all_come_to_a_verdict(name: str, data: st.DataObject) -> None:
     check = CHECKS[name]
-    setup = next(s for s in SETUPS.values() if check.wanted(s))
+    build = next(s for s in SETUPS.values() if check.wanted(s))
     low, high = check.usual
-    values = data.draw(st.lists(st.none() | st.floats(low, high, allow_nan=False), max_size=len(check.places(setup))))
-    readings = readings_of(check, setup, values)
-    limits = limits_of(check, setup, {})
+    values = data.draw(st.lists(st.none() | st.floats(low, high, allow_nan=False), max_size=len(check.places(build))))
+    readings = readings_of(check, build, values)
+    limits = limits_of(check, build, {})
     for rule in GUARD_RULES:
-        found = assess(check, check.places(setup), readings, limits, rule)
+        found = assess(check, check.places(build), readings, limits, rule)
         assert found.verdict in {*VERDICTS, "open", "noted"}
         assert found.sentence
         assert found.taken == len(readings)
-        assert found.wanted == len(check.places(setup))
+        assert found.wanted == len(check.places(build))
         if found.used is not None:
             assert found.used[0] <= found.used[1] <= found.used[2]
         for held in found.held:
@@ -105,11 +105,11 @@ def test_any_readings_at_all_come_to_a_verdict(name: str, data: st.DataObject) -
 @given(data=st.data())
 def test_the_stricter_rule_never_passes_what_the_looser_one_does_not(name: str, data: st.DataObject) -> None:
     check = CHECKS[name]
-    setup = next(s for s in SETUPS.values() if check.wanted(s))
+    build = next(s for s in SETUPS.values() if check.wanted(s))
     values = data.draw(st.lists(st.floats(*check.usual, allow_nan=False), min_size=1, max_size=4))
-    readings, limits = readings_of(check, setup, list(values)), limits_of(check, setup, {})
+    readings, limits = readings_of(check, build, list(values)), limits_of(check, build, {})
     strict, loose = (
-        {h.limit.name: h.zone for h in assess(check, check.places(setup), readings, limits, rule).held}
+        {h.limit.name: h.zone for h in assess(check, check.places(build), readings, limits, rule).held}
         for rule in GUARD_RULES
     )
     for limit, zone in strict.items():
@@ -119,8 +119,8 @@ def test_the_stricter_rule_never_passes_what_the_looser_one_does_not(name: str, 
 @pytest.mark.parametrize("name", [c.name for c in CHECKS.values() if c.kind == "grade"])
 def test_every_grade_is_its_verdict(name: str) -> None:
     check = CHECKS[name]
-    setup = next(s for s in SETUPS.values() if check.wanted(s))
-    places = check.places(setup)
+    build = next(s for s in SETUPS.values() if check.wanted(s))
+    places = check.places(build)
     levels = [grade.level for grade in check.grades]
     assert levels == sorted(levels)
     assert check.grades[0].verdict == "reuse"
@@ -136,8 +136,8 @@ def test_every_grade_is_its_verdict(name: str) -> None:
        seen=st.sampled_from(["gearbox", "engine"]), plus=st.booleans())  # fmt: skip
 def test_any_sweep_comes_to_a_verdict(name: str, values: list[float], seen: str, plus: bool) -> None:
     check = CHECKS[name]
-    setup = SETUPS["car"]
-    readings = readings_of(check, setup, list(values))
+    build = SETUPS["car"]
+    readings = readings_of(check, build, list(values))
     assert all(angle_of(r.place) is not None for r in readings)
     limit = check.limit("most")
     sweep = sweep_of(check, readings, SweepSettings(plus, seen), limit.value if limit else None)
@@ -153,20 +153,20 @@ def test_any_sweep_comes_to_a_verdict(name: str, values: list[float], seen: str,
 @pytest.mark.parametrize("layout", LAYOUTS)
 @given(data=st.data())
 def test_effects_and_proofs_stand_any_readings(layout: str, data: st.DataObject) -> None:
-    setup = SETUPS[layout]
+    build = SETUPS[layout]
     readings: dict[str, list[Reading]] = {}
-    for check in checks_for(setup):
+    for check in checks_for(build):
         if check.kind in {"reading", "figure"} and data.draw(st.booleans(), label=check.name):
-            count = len(check.places(setup))
+            count = len(check.places(build))
             share = st.floats(0, 1)
             low, high = check.usual
             values = data.draw(st.lists(share.map(lambda s, a=low, b=high: a + s * (b - a)), max_size=count))
-            readings[check.name] = readings_of(check, setup, list(values))
-    for effect in effects(setup, readings):
+            readings[check.name] = readings_of(check, build, list(values))
+    for effect in effects(build, readings):
         assert effect.typed
         assert effect.why
         assert effect.si is None or np.isfinite(effect.si)
-    found = proofs(setup, readings)
+    found = proofs(build, readings)
     for stack in found.bearing.stacks if found.bearing else ():
         assert found.bearing is not None
         assert stack.cushion + stack.height == pytest.approx(found.bearing.cushion, abs=1e-12)
@@ -179,12 +179,12 @@ def test_effects_and_proofs_stand_any_readings(layout: str, data: st.DataObject)
 @pytest.mark.parametrize("layout", LAYOUTS)
 @pytest.mark.parametrize("verdict", [v for v in VERDICTS if v not in {"reuse", "reuse and watch"}])
 def test_every_verdict_leads_to_something_to_do(layout: str, verdict: str) -> None:
-    setup = SETUPS[layout]
+    build = SETUPS[layout]
     begins = {name: next(iter(options)) for name, (_, options) in SCHOOLS.items()} | {"seal": "bad"}
-    for check in checks_for(setup):
+    for check in checks_for(build):
         if check.kind == "figure":
             continue
-        wanted = needs(setup, [Finding(check.name, verdict, "as read.")], begins)
+        wanted = needs(build, [Finding(check.name, verdict, "as read.")], begins)
         if verdict == "too close to call" and check.kind != "reading":
             assert wanted == []
             continue
@@ -193,7 +193,7 @@ def test_every_verdict_leads_to_something_to_do(layout: str, verdict: str) -> No
 
 
 def test_what_only_reads_reuse_takes_nothing() -> None:
-    for setup in SETUPS.values():
+    for build in SETUPS.values():
         begins = {name: next(iter(options)) for name, (_, options) in SCHOOLS.items()} | {"seal": "bad"}
-        found = [Finding(check.name, "reuse", "good.") for check in checks_for(setup)]
-        assert needs(setup, found, begins) == []
+        found = [Finding(check.name, "reuse", "good.") for check in checks_for(build)]
+        assert needs(build, found, begins) == []

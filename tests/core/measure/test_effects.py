@@ -8,8 +8,8 @@ import numpy as np
 import pytest
 
 from liftbite.core.analysis.life import life
+from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.ledger import Entry, read_entry
-from liftbite.core.job.setup import Setup, set_up
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.judgement import Finding, Reading
@@ -28,12 +28,12 @@ def taken(mm: Mapping[str, float], uncertainty: float = 3e-5) -> list[Reading]:
 
 
 def made(typed: Mapping[str, str], readings: Mapping[str, Sequence[Reading]]) -> dict[str, str]:
-    return {e.quantity: e.typed for e in effects(set_up(entries(dict(typed))), readings)}
+    return {e.quantity: e.typed for e in effects(build_of(entries(dict(typed))), readings)}
 
 
 def with_effects(typed: Mapping[str, str], readings: Mapping[str, Sequence[Reading]]) -> dict[str, Entry]:
     present = entries(dict(typed))
-    for e in effects(set_up(present), readings):
+    for e in effects(build_of(present), readings):
         present[e.quantity] = Entry(e.quantity, e.typed, e.si, "measured")
     return present
 
@@ -80,15 +80,17 @@ def test_tired_springs_and_worn_plates_take_from_bite() -> None:
     assert before.margin is not None
     assert after.margin is not None
     assert after.margin.low < before.margin.low
-    by_hand = set_up(entries(plain, spring_lengths="each", spring_free_lengths="43.6; 43.5; 43.6; 43.4; 43.5; 43.6 mm"))
+    by_hand = build_of(
+        entries(plain, spring_lengths="each", spring_free_lengths="43.6; 43.5; 43.6; 43.4; 43.5; 43.6 mm")
+    )
     clamp = by_hand.evaluate(("bite_margin",), stage=1.0, friction=-1.0, wear=0.7e-3)["bite_margin"]
     assert after.margin.low == pytest.approx(float(clamp))
 
 
 def test_wear_found_is_the_state_everything_stands_at() -> None:
     """A stack measured 0.6 mm thinner is the same stack looked at after 0.6 mm of wear."""
-    worn = set_up(entries(FULL, wear="0.6 mm"))
-    new = set_up(entries(FULL))
+    worn = build_of(entries(FULL, wear="0.6 mm"))
+    new = build_of(entries(FULL))
     for name in ("clamp_load", "bite_margin", "lift_margin", "starts_to_limit"):
         assert worn.evaluate((name,))[name] == pytest.approx(float(new.evaluate((name,), wear=0.6e-3)[name]))
     assert worn.mark("wear") == "entered"
@@ -96,11 +98,11 @@ def test_wear_found_is_the_state_everything_stands_at() -> None:
 
 
 def test_the_bearings_reserve_measured_on_worn_discs_counts_from_there() -> None:
-    def bearing_end(setup: Setup) -> float:
-        found = life(setup, stage=0.0, friction=-1.0)
+    def bearing_end(build: Build) -> float:
+        found = life(build, stage=0.0, friction=-1.0)
         return dict(found.ends)["bearing"]  # type: ignore[union-attr]
 
-    new, worn = bearing_end(set_up(entries(FULL))), bearing_end(set_up(entries(FULL, wear="0.5 mm")))
+    new, worn = bearing_end(build_of(entries(FULL))), bearing_end(build_of(entries(FULL, wear="0.5 mm")))
     assert worn - new == pytest.approx(0.5e-3)
 
 
@@ -117,7 +119,7 @@ def test_face_and_seat_cut_alike_move_the_fingers_and_cut_apart_age_the_cover() 
     assert alike["bearing_reserve"] == "9.5 mm"
     apart = made(FULL, {"face_cut": taken({"Once": 0.5})})
     assert apart["diaphragm_set"] == "4.7 mm"
-    ratio = float(set_up(entries(FULL)).evaluate(("release_lever_ratio",))["release_lever_ratio"])
+    ratio = float(build_of(entries(FULL)).evaluate(("release_lever_ratio",))["release_lever_ratio"])
     assert float(apart["bearing_reserve"].split()[0]) == pytest.approx(9 - 0.5 * ratio, rel=1e-3)
 
 
@@ -138,7 +140,7 @@ def swept(check: str, *mm: float, sag: float = 0.0) -> dict[str, Sweep]:
 
 def made_of(typed: Mapping[str, str], sweeps: Mapping[str, Sweep], **manual: tuple[float, str]) -> dict[str, str]:
     limits = dict.fromkeys(sweeps, manual)
-    return {e.quantity: e.typed for e in effects(set_up(entries(dict(typed))), {}, limits, sweeps=sweeps)}
+    return {e.quantity: e.typed for e in effects(build_of(entries(dict(typed))), {}, limits, sweeps=sweeps)}
 
 
 def test_the_rims_wobble_is_taken_down_to_the_mean_radius() -> None:
@@ -194,7 +196,7 @@ def test_a_value_that_stands_already_is_no_effect() -> None:
 
 def test_effects_are_entries_a_job_takes() -> None:
     for typed, readings in [(FULL, {"rivet_depth": taken(RIVETS)}), (MOTORCYCLE, {"spring_free_length": taken(TIRED)})]:
-        for e in effects(set_up(entries(typed)), readings):
+        for e in effects(build_of(entries(typed)), readings):
             entry = read_entry(e.quantity, e.typed)
             if e.si is not None:
                 assert entry.si == pytest.approx(e.si, rel=1e-3)
@@ -206,7 +208,7 @@ def test_a_weight_and_a_swing_become_the_flywheels_inertia() -> None:
                 "flywheel_swing": [Reading("First time", 28.1, "", "stopwatch", 0.2),
                                    Reading("Second time", 27.9, "", "stopwatch", 0.2)]}  # fmt: skip
     assert made(CAR, readings) == {"flywheel_mass": "8.2 kg", "swing_period": "1.4 s"}
-    swung = set_up(
+    swung = build_of(
         with_effects(CAR | {"inertia_source": "swing", "wire_radius": "120 mm", "wire_length": "1.5 m"}, readings)
     )
     inertia = float(swung.evaluate(("flywheel_inertia",))["flywheel_inertia"])
@@ -223,7 +225,7 @@ def finding(check: str, verdict: str) -> Finding:
 def parts(typed: Mapping[str, str], *found: tuple[str, str], **schools: str) -> dict[str, list[str]]:
     begins = {name: next(iter(options)) for name, (_, options) in SCHOOLS.items()}
     listed: dict[str, list[str]] = {}
-    for need in needs(set_up(entries(dict(typed))), [finding(*f) for f in found], begins | schools):
+    for need in needs(build_of(entries(dict(typed))), [finding(*f) for f in found], begins | schools):
         listed.setdefault(need.work, []).append(need.part)
     return listed
 
@@ -260,7 +262,7 @@ def test_too_close_to_call_is_measured_better() -> None:
 def test_every_reason_is_kept_once() -> None:
     begins = {name: next(iter(options)) for name, (_, options) in SCHOOLS.items()}
     found = [finding("plate_thickness", "renew as set"), finding("plate_condition", "renew as set")]
-    (plate, *_) = needs(set_up(entries(MOTORCYCLE)), [*found, *found], begins)
+    (plate, *_) = needs(build_of(entries(MOTORCYCLE)), [*found, *found], begins)
     assert len(plate.reasons) == 2
 
 

@@ -26,7 +26,7 @@ from liftbite.core.measure.judgement import (
 from liftbite.core.measure.keyed import read_distance, read_keyed, read_limit, units_of
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.sweep import decided
-from tests.jobs import CAR, FULL, MOTORCYCLE, setup_of
+from tests.jobs import CAR, FULL, MOTORCYCLE, built
 
 PLATES = CHECKS["plate_thickness"]
 LENGTH = st.floats(1e-4, 0.1)
@@ -120,7 +120,7 @@ def test_friction_plates_of_three_millimetres(mm: float, verdict: str, used: flo
 
 def test_a_manual_that_allows_more_is_followed() -> None:
     """[practice]: where a manual allows 2.0, a plate of 2.5 has used half."""
-    limits = limits_of(PLATES, setup_of(MOTORCYCLE), {"least": (2.0e-3, "workshop manual, p. 7-4")})
+    limits = limits_of(PLATES, built(MOTORCYCLE), {"least": (2.0e-3, "workshop manual, p. 7-4")})
     found = assess(PLATES, places(1), plates(2.5), limits)
     assert found.verdict == "reuse"
     assert found.used is not None
@@ -244,15 +244,13 @@ def test_more_wear_never_betters_the_verdict(mm: list[float], worn: float) -> No
 
 def test_the_jobs_own_figure_for_a_new_part_comes_before_practice() -> None:
     springs = CHECKS["spring_free_length"]
-    limits = {f.name: f for f in limits_of(springs, setup_of(MOTORCYCLE), {})}
+    limits = {f.name: f for f in limits_of(springs, built(MOTORCYCLE), {})}
     assert limits["new"].value == pytest.approx(0.045)
     assert limits["least"].value == pytest.approx(0.045 * 33 / 35)
     assert "in proportion" in limits["least"].why
-    plates_ = {f.name: f for f in limits_of(PLATES, setup_of(MOTORCYCLE, friction_plate_thickness="3 mm"), {})}
+    plates_ = {f.name: f for f in limits_of(PLATES, built(MOTORCYCLE, friction_plate_thickness="3 mm"), {})}
     assert plates_["least"].value == pytest.approx(2.8e-3)
-    allowed = limits_of(
-        PLATES, setup_of(MOTORCYCLE, friction_plate_thickness="3.5 mm", plate_wear_allowed="0.3 mm"), {}
-    )
+    allowed = limits_of(PLATES, built(MOTORCYCLE, friction_plate_thickness="3.5 mm", plate_wear_allowed="0.3 mm"), {})
     assert next(f for f in allowed if f.name == "least").value == pytest.approx(3.2e-3)
 
 
@@ -285,18 +283,18 @@ def test_every_check_is_whole() -> None:
     (CAR | {"disc_count": "2"}, {"floater_gap", "floater_shims", "fork"}, {"depth_x"}),
 ])  # fmt: skip
 def test_a_layout_calls_for_its_own_checks(typed: dict[str, str], has: set[str], not_: set[str]) -> None:
-    names = {c.name for c in checks_for(setup_of(typed))}
+    names = {c.name for c in checks_for(built(typed))}
     assert has <= names
     assert not names & not_
 
 
 def test_places_follow_the_job() -> None:
-    seven = PLATES.places(setup_of(MOTORCYCLE))
+    seven = PLATES.places(built(MOTORCYCLE))
     assert len(seven) == 21
     assert (seven[0].key, seven[-1].key) == ("Plate 1, place 1", "Plate 7, place 3")
-    assert len(CHECKS["plain_warp"].places(setup_of(MOTORCYCLE))) == 6
-    assert len(CHECKS["spring_free_length"].places(setup_of(MOTORCYCLE))) == 6
-    assert len(CHECKS["rivet_depth"].places(setup_of(CAR | {"disc_count": "2"}))) == 12
+    assert len(CHECKS["plain_warp"].places(built(MOTORCYCLE))) == 6
+    assert len(CHECKS["spring_free_length"].places(built(MOTORCYCLE))) == 6
+    assert len(CHECKS["rivet_depth"].places(built(CAR | {"disc_count": "2"}))) == 12
 
 
 # --- life
@@ -449,11 +447,11 @@ def test_a_covers_stand_off_follows_from_its_diaphragm_and_falls_one_for_one_wit
     standoff = CHECKS["cover_standoff"]
 
     def limits(typed: dict[str, str], **more: str) -> dict[str, tuple[float | None, str]]:
-        return {f.name: (f.value, f.mark) for f in limits_of(standoff, setup_of(typed, **more), {})}
+        return {f.name: (f.value, f.mark) for f in limits_of(standoff, built(typed, **more), {})}
 
     assert limits(CAR) == {"new": (0.00635, "practice"), "least": (0.003175, "practice")}
-    setup = setup_of(FULL)
-    wear = float(setup.evaluate(("wear_limit",))["wear_limit"])
+    build = built(FULL)
+    wear = float(build.evaluate(("wear_limit",))["wear_limit"])
     (new, mark), (least, _) = limits(FULL)["new"], limits(FULL)["least"]
     assert new == pytest.approx(5.2e-3 * (221 - 191) / (225 - 178))
     assert mark == "job"
@@ -467,7 +465,7 @@ def test_a_covers_stand_off_follows_from_its_diaphragm_and_falls_one_for_one_wit
     (FULL, "flywheel_bolts", "drawn", "stop"), (FULL, "flywheel_bolts", "clean", "reuse"),
 ])  # fmt: skip
 def test_a_condition_leads_to_its_verdict(typed: dict[str, str], check: str, grade: str, verdict: str) -> None:
-    setup = setup_of(typed)
-    assert check in {c.name for c in checks_for(setup)}
-    found = assess(CHECKS[check], CHECKS[check].places(setup), [Reading("Once", typed=grade)], ())
+    build = built(typed)
+    assert check in {c.name for c in checks_for(build)}
+    found = assess(CHECKS[check], CHECKS[check].places(build), [Reading("Once", typed=grade)], ())
     assert found.verdict == verdict

@@ -102,7 +102,7 @@ def test_every_objective_of_a_candidate_is_that_of_its_job(name: str) -> None:
     for slot in SHELF:
         typed |= SHELF[slot][row[slot]]
     answers = answer(entries(typed))
-    v = answers.setup.evaluate(("bite_margin", "lift_margin", "engine_inertia", "heat_margin", "sustained_margin"),
+    v = answers.build.evaluate(("bite_margin", "lift_margin", "engine_inertia", "heat_margin", "sustained_margin"),
                                friction=np.array([-1.0, 0.0]))  # fmt: skip
     effort = next(link for link in answers.others[0].links if link.name == "pedal_effort")
     expected = {

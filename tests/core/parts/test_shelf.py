@@ -5,10 +5,10 @@ from __future__ import annotations
 import pytest
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
+from liftbite.core.job.build import build_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry
-from liftbite.core.job.setup import set_up
 from liftbite.core.parts.mismatch import RULES
 from liftbite.core.parts.shelf import (
     OF_SLOT,
@@ -100,18 +100,18 @@ def test_a_part_that_cannot_be_is_refused_with_a_sentence(part: ShelfPart, says:
 
 def test_a_misfit_names_both_figures_in_units_of_the_bench_and_the_way_out() -> None:
     job = entries(CAR, cover_disc_size="200 mm")
-    (found,) = misfits(set_up(job))
+    (found,) = misfits(build_of(job))
     assert "Outer diameter 240 mm (9.449 in); cover made for a disc of 200 mm" in found.sentence
     assert "Way out" in found.sentence
     assert fields_of(found) == ("outer_diameter", "cover_disc_size")
-    assert misfits(set_up(entries(CAR, cover_disc_size="9 1/2 in"))) == [], "within what still goes together"
+    assert misfits(build_of(entries(CAR, cover_disc_size="9 1/2 in"))) == [], "within what still goes together"
 
 
 def test_bare_aluminium_is_a_stop_with_a_field_of_its_own() -> None:
     job = entries(CAR, flywheel_material="aluminium", flywheel_insert="none")
-    (found,) = misfits(set_up(job))
+    (found,) = misfits(build_of(job))
     assert fields_of(found) == ("flywheel_insert",)
-    assert misfits(set_up(entries(CAR, flywheel_material="aluminium", flywheel_insert="steel"))) == []
+    assert misfits(build_of(entries(CAR, flywheel_material="aluminium", flywheel_insert="steel"))) == []
 
 
 def test_a_part_is_stopped_for_what_it_would_newly_break() -> None:

@@ -19,7 +19,7 @@ from liftbite.core.graph.graph import Needs
 from liftbite.core.quantities import capacity as bite
 from liftbite.core.units.read import to_si
 from liftbite.core.verdicts.answers import answer
-from tests.jobs import CAR, MOTORCYCLE, entries, setup_of
+from tests.jobs import CAR, MOTORCYCLE, built, entries
 
 diameters = st.floats(0.05, 0.4).flatmap(lambda outer: st.tuples(st.just(outer), st.floats(0.01, outer * 0.99)))
 
@@ -155,13 +155,13 @@ def test_documented_ranges_are_enforced(call, quantity: str) -> None:  # type: i
 
 
 def test_a_million_candidates_equal_a_loop_on_a_sample() -> None:
-    setup = setup_of(CAR)
+    build = built(CAR)
     rng = np.random.default_rng(3)
     clamp = rng.uniform(4e3, 12e3, 200_000)
-    at_once = setup.graph.evaluate(["torque_capacity"], {**setup.known, "friction_state": 0.0, "cover_clamp": clamp})
+    at_once = build.graph.evaluate(["torque_capacity"], {**build.known, "friction_state": 0.0, "cover_clamp": clamp})
     for i in range(0, 200_000, 40_000):
-        one = setup.graph.evaluate(
-            ["torque_capacity"], {**setup.known, "friction_state": 0.0, "cover_clamp": float(clamp[i])}
+        one = build.graph.evaluate(
+            ["torque_capacity"], {**build.known, "friction_state": 0.0, "cover_clamp": float(clamp[i])}
         )
         assert at_once["torque_capacity"][i] == pytest.approx(one["torque_capacity"], rel=1e-14)
 

@@ -21,7 +21,7 @@ from liftbite.core.arrangements.hub import ramps as ramp_hub
 from liftbite.core.arrangements.spring_lengths import each as springs_measured
 from liftbite.core.errors import OutOfRange
 from liftbite.core.quantities.disc_spring import YOUNG, disc_spring_force, disc_spring_stress, shape_factor
-from tests.jobs import FULL, MOTORCYCLE, setup_of
+from tests.jobs import FULL, MOTORCYCLE, built
 
 RING = (0.225, 0.178, 0.0028, 0.0046)
 
@@ -81,7 +81,7 @@ def test_a_valley_below_zero_is_refused() -> None:
 
 
 def test_a_diaphragm_clamp_rises_with_wear_and_drops() -> None:
-    found = life(setup_of(FULL), stage=0, friction=-1)
+    found = life(built(FULL), stage=0, friction=-1)
     assert isinstance(found, Life)
     assert found.clamp_peak > found.clamp_new
     assert found.clamp_limit < found.clamp_peak
@@ -90,7 +90,7 @@ def test_a_diaphragm_clamp_rises_with_wear_and_drops() -> None:
 
 
 def test_a_target_between_is_lost_where_the_margin_crosses_it() -> None:
-    found = life(setup_of(MOTORCYCLE, use_factor="1.2", plate_wear_allowed="0.3 mm"), stage=0, friction=-1)
+    found = life(built(MOTORCYCLE, use_factor="1.2", plate_wear_allowed="0.3 mm"), stage=0, friction=-1)
     assert isinstance(found, Life)
     assert found.target_lost is not None
     assert np.interp(found.target_lost, found.wear, found.margin) == pytest.approx(1.2, rel=1e-6)
@@ -98,7 +98,7 @@ def test_a_target_between_is_lost_where_the_margin_crosses_it() -> None:
 
 
 def test_a_bearing_can_end_the_life_first() -> None:
-    found = life(setup_of(FULL, use_factor="1.1", cover_clamp=None, bearing_reserve="2 mm", friction_low="0.35",
+    found = life(built(FULL, use_factor="1.1", cover_clamp=None, bearing_reserve="2 mm", friction_low="0.35",
                           friction_nominal="0.36", friction_high="0.38"), stage=0, friction=-1)  # fmt: skip
     assert isinstance(found, Life)
     assert found.ends[0] == ("bearing", pytest.approx(0.002 / 4.5))
@@ -106,8 +106,8 @@ def test_a_bearing_can_end_the_life_first() -> None:
 
 def test_a_self_adjusting_cover_keeps_its_clamp() -> None:
     assert adjusting_cover.wear_movement(0.001, 0.003) == 0
-    plain = life(setup_of(FULL), stage=0, friction=-1)
-    kept = life(setup_of(FULL, adjuster="self_adjusting", adjuster_range="3 mm"), stage=0, friction=-1)
+    plain = life(built(FULL), stage=0, friction=-1)
+    kept = life(built(FULL, adjuster="self_adjusting", adjuster_range="3 mm"), stage=0, friction=-1)
     assert isinstance(plain, Life)
     assert isinstance(kept, Life)
     assert np.ptp(kept.clamp) == pytest.approx(0.0, abs=1e-9)
@@ -120,16 +120,16 @@ def test_one_tired_spring_lowers_and_tilts_the_clamp() -> None:
     by_hand = 25e3 * 0.002 * 0.05 / (25e3 * np.sum(lengths - 0.03))
     assert offset == pytest.approx(by_hand), "the moment of what the one spring lacks"
     typed = {"spring_lengths": "each", "spring_free_lengths": "45; 45; 43; 45; 45; 45 mm", "spring_count": None}
-    setup = setup_of(MOTORCYCLE, spring_free_length=None, **typed)
-    clamp = setup.evaluate(("clamp_load", "spring_spread"))
+    build = built(MOTORCYCLE, spring_free_length=None, **typed)
+    clamp = build.evaluate(("clamp_load", "spring_spread"))
     assert clamp["clamp_load"] == pytest.approx(25e3 * np.sum(lengths - 0.03))
     assert clamp["spring_spread"] == pytest.approx(0.002)
 
 
 def test_a_riding_bearing_takes_its_preload_times_the_lever_off() -> None:
     """80 N × 4.5 = 360 N off the clamp."""
-    free = setup_of(FULL, bearing="free").evaluate(("clamp_load",))["clamp_load"]
-    rides = setup_of(FULL).evaluate(("clamp_load",))["clamp_load"]
+    free = built(FULL, bearing="free").evaluate(("clamp_load",))["clamp_load"]
+    rides = built(FULL).evaluate(("clamp_load",))["clamp_load"]
     assert free - rides == pytest.approx(80 * 4.5)
 
 
@@ -172,5 +172,5 @@ def test_friction_over_temperature() -> None:
     found = fading_friction.temperature_factor(at, 473.15, 573.15, 0.6)
     np.testing.assert_allclose(found, [1, 1, 0.8, 0.6, 0.6])
     np.testing.assert_allclose(carbon_friction.temperature_factor(np.array([293.15, 383.15, 900.0])), [0.5, 0.75, 1])
-    hot = setup_of(FULL).evaluate(("friction_coefficient",), facing_temperature=573.15)
+    hot = built(FULL).evaluate(("friction_coefficient",), facing_temperature=573.15)
     assert hot["friction_coefficient"] == pytest.approx(0.6 * 0.30)

@@ -12,7 +12,7 @@ from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.arrangements.release import hydraulics
 from liftbite.core.graph.graph import Graph, Needs, Refused, inverse
 from liftbite.core.quantities import release as lift
-from tests.jobs import CAR, FULL, MOTORCYCLE, setup_of
+from tests.jobs import CAR, FULL, MOTORCYCLE, built
 
 CABLE = {
     **MOTORCYCLE,
@@ -21,7 +21,7 @@ CABLE = {
 
 
 def stroke_of(typed: dict[str, str], **changes: str | None) -> Stroke:
-    found = stroke(setup_of(typed, **changes), points=1201)
+    found = stroke(built(typed, **changes), points=1201)
     assert isinstance(found, Stroke), found
     return found
 
@@ -36,13 +36,13 @@ def test_the_hydraulic_chain_keeps_energy_along_the_stroke() -> None:
 
     The hose stores ½·C·p², the air what isothermal compression takes: V·p0·(ln(1+p/p0) − p/(p0+p)).
     """
-    setup = setup_of(FULL, trapped_air="1.2 mL")
+    build = built(FULL, trapped_air="1.2 mL")
     found = stroke_of(FULL, trapped_air="1.2 mL")
-    known = setup.known
+    known = build.known
     moving = found.effort - known["pedal_return_force"]
     put_in = np.trapezoid(moving * known["pedal_efficiency"], found.pedal)
     assert found.pressure is not None
-    area = setup.evaluate(("slave_area",))["slave_area"]
+    area = build.evaluate(("slave_area",))["slave_area"]
     given_out = np.trapezoid(found.pressure * area, found.bearing)
     p, p0 = found.pressure[-1], hydraulics.ATMOSPHERE
     hose = known["hose_swell"] * p**2 / 2
@@ -54,16 +54,16 @@ def test_the_hydraulic_chain_keeps_energy_along_the_stroke() -> None:
 
 def test_front_to_back_and_back_to_front_are_inverse() -> None:
     """The lift at full pedal, found by SciPy's brentq on the same chain, and by the graph."""
-    setup = setup_of(FULL, trapped_air="0.8 mL")
-    values = setup.evaluate(("plate_lift_available", "plate_lift_reach"))
+    build = built(FULL, trapped_air="0.8 mL")
+    values = build.evaluate(("plate_lift_available", "plate_lift_reach"))
     other = brentq(
-        lambda x: setup.evaluate(("pedal_travel",), plate_lift=x)["pedal_travel"] - 0.150, 0, values["plate_lift_reach"]
+        lambda x: build.evaluate(("pedal_travel",), plate_lift=x)["pedal_travel"] - 0.150, 0, values["plate_lift_reach"]
     )
     assert values["plate_lift_available"] == pytest.approx(other, rel=1e-8)
 
 
 def test_without_anything_soft_the_lift_is_the_reach() -> None:
-    values = setup_of(FULL, hose_swell="0").evaluate(("plate_lift_available", "plate_lift_reach"))
+    values = built(FULL, hose_swell="0").evaluate(("plate_lift_available", "plate_lift_reach"))
     assert values["plate_lift_available"] == pytest.approx(values["plate_lift_reach"], rel=1e-9)
     master = (0.150 - 0.006) / 5.6 - 0.001
     area = 0.01905**2 / (0.052**2 - 0.038**2)
@@ -74,26 +74,26 @@ def test_without_anything_soft_the_lift_is_the_reach() -> None:
 @given(st.floats(0, 3), st.floats(0, 200))
 def test_air_and_swell_only_ever_take_lift(air: float, swell: float) -> None:
     typed = {"trapped_air": f"{air:.4f} mL", "hose_swell": f"{swell:.3f} mm³/MPa"}
-    soft = setup_of(FULL, **typed).evaluate(("plate_lift_available", "plate_lift_reach"))
+    soft = built(FULL, **typed).evaluate(("plate_lift_available", "plate_lift_reach"))
     assert 0 <= soft["plate_lift_available"] <= soft["plate_lift_reach"] * (1 + 1e-9)
 
 
 def test_trapped_air_makes_lift_fail() -> None:
     from liftbite.core.verdicts.verdicts import lift_verdict
 
-    assert lift_verdict(setup_of(FULL)).state == "thin"
-    assert lift_verdict(setup_of(FULL, trapped_air="4 mL")).state == "drags"
-    assert lift_verdict(setup_of(FULL, master_diameter="7/8 in")).state == "frees"
+    assert lift_verdict(built(FULL)).state == "thin"
+    assert lift_verdict(built(FULL, trapped_air="4 mL")).state == "drags"
+    assert lift_verdict(built(FULL, master_diameter="7/8 in")).state == "frees"
 
 
 def test_an_array_of_bores_equals_a_loop() -> None:
-    setup = setup_of(FULL)
+    build = built(FULL)
     bores = np.array([0.0159, 0.0178, 0.01905, 0.0222])
-    at_once = setup.evaluate(("lift_margin",), master_diameter=bores)["lift_margin"]
-    one_by_one = [setup.evaluate(("lift_margin",), master_diameter=float(b))["lift_margin"] for b in bores]
+    at_once = build.evaluate(("lift_margin",), master_diameter=bores)["lift_margin"]
+    one_by_one = [build.evaluate(("lift_margin",), master_diameter=float(b))["lift_margin"] for b in bores]
     np.testing.assert_allclose(at_once, one_by_one, rtol=1e-9)
     assert np.all(np.diff(at_once) > 0), "a bigger master gives more travel"
-    effort = setup.evaluate(("pedal_effort",), master_diameter=bores, plate_lift=0.001)["pedal_effort"]
+    effort = build.evaluate(("pedal_effort",), master_diameter=bores, plate_lift=0.001)["pedal_effort"]
     assert np.all(np.diff(effort) > 0), "and more effort"
 
 
@@ -116,25 +116,25 @@ def test_the_nearest_stop_comes_first_and_names_itself() -> None:
 
 
 def test_a_pedal_that_ends_before_the_plate_moves_lifts_nothing() -> None:
-    values = setup_of(FULL, pedal_stroke="10 mm").evaluate(("plate_lift_available",))
+    values = built(FULL, pedal_stroke="10 mm").evaluate(("plate_lift_available",))
     assert values["plate_lift_available"] == 0.0
     assert stroke_of(FULL, pedal_stroke="10 mm").bite_point is None
 
 
 def test_a_cable_stretches_with_its_force() -> None:
-    setup = setup_of(CABLE)
-    stiff = setup_of(CABLE, cable_stiffness="100000 N/mm").evaluate(("plate_lift_available", "plate_lift_reach"))
-    soft = setup.evaluate(("plate_lift_available", "bearing_force", "cable_force", "pedal_effort"))
+    build = built(CABLE)
+    stiff = built(CABLE, cable_stiffness="100000 N/mm").evaluate(("plate_lift_available", "plate_lift_reach"))
+    soft = build.evaluate(("plate_lift_available", "bearing_force", "cable_force", "pedal_effort"))
     assert stiff["plate_lift_available"] == pytest.approx(stiff["plate_lift_reach"], rel=1e-3)
     assert soft["plate_lift_available"] < stiff["plate_lift_available"]
-    at = setup.evaluate(("pedal_effort",), plate_lift=0.001)["pedal_effort"]
+    at = build.evaluate(("pedal_effort",), plate_lift=0.001)["pedal_effort"]
     force = 2250 + 6 * 25e3 * 0.001
     assert at == pytest.approx(force / (5.5 * 0.9) / (5.4 * 0.85) + 10), "springs, arm, lever, return spring"
 
 
 def test_missing_and_impossible_are_said() -> None:
-    assert isinstance(stroke(setup_of(CAR)), Needs)
-    assert isinstance(stroke(setup_of(FULL, slave_inner_diameter="60 mm")), Refused)
+    assert isinstance(stroke(built(CAR)), Needs)
+    assert isinstance(stroke(built(FULL, slave_inner_diameter="60 mm")), Refused)
 
 
 def test_floater_gaps_along_wear() -> None:

@@ -19,7 +19,7 @@ from liftbite.core.quantities import balance, heat, wear
 from liftbite.core.quantities import driveline as chain
 from liftbite.core.quantities import flywheel as spin
 from liftbite.core.quantities.balance import Residual
-from tests.jobs import FULL, MOTORCYCLE, setup_of
+from tests.jobs import FULL, MOTORCYCLE, built
 
 RPM = np.pi / 30
 
@@ -110,7 +110,7 @@ def test_a_start_that_never_locks_is_refused_with_its_figure() -> None:
 
     with pytest.raises(OutOfRange, match="closing_rate"):
         heat.slip_time(300.0, 100.0, 150.0, 200.0, 0.2, 0.65)
-    verdict = heat_verdict(setup_of(FULL, start_clutch_share="0.1", grade="20 %"), 0.0)
+    verdict = heat_verdict(built(FULL, start_clutch_share="0.1", grade="20 %"), 0.0)
     assert verdict.state == "cooks"
     assert verdict.sentence.startswith("Never locks")
 
@@ -171,7 +171,7 @@ def test_low_preload_for_slip_high_preload_for_proof() -> None:
 
 
 def case(**changes: object) -> LaunchCase:
-    found = case_of(setup_of(FULL), stage=0)
+    found = case_of(built(FULL), stage=0)
     assert isinstance(found, LaunchCase)
     return LaunchCase(
         **{
@@ -252,7 +252,7 @@ def test_a_motorcycle_is_referred_to_its_clutch() -> None:
     typed = {**MOTORCYCLE, "crank_inertia": "0.011 kg·m²", "basket_inertia": "0.01 kg·m²", "vehicle_mass": "280 kg",
              "tyre_radius": "310 mm", "gear_ratio": "2.8", "final_ratio": "2.7", "start": "standing",
              "heat_mass": "1.1 kg"}  # fmt: skip
-    found = case_of(setup_of(typed), stage=0, friction=0.0)
+    found = case_of(built(typed), stage=0, friction=0.0)
     assert isinstance(found, LaunchCase)
     assert found.start_speed == pytest.approx(4500 * RPM / 1.75)
     assert found.engine_inertia == pytest.approx(1.75**2 * 0.011 + 0.01)

@@ -11,13 +11,13 @@ from liftbite.core.analysis.working import working
 from liftbite.core.graph.docstring import read_doc
 from liftbite.core.graph.graph import Needs, Refused, functions_of
 from liftbite.core.job.arrangement import QUANTITIES
+from liftbite.core.job.build import build_of, label_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
-from liftbite.core.job.setup import label_of, set_up
 from liftbite.core.units.read import KINDS
 from liftbite.core.verdicts.answers import LOW, NOW, RESULTS, Band, answer
-from tests.jobs import CAR, MOTORCYCLE, entries, setup_of
+from tests.jobs import CAR, MOTORCYCLE, built, entries
 
 
 def test_a_car_by_hand() -> None:
@@ -118,7 +118,7 @@ def test_an_entered_friction_replaces_the_materials() -> None:
 
 
 def ask(quantity: str, target: float = 1.3, **changes: str | None) -> Sought:
-    found = seek(setup_of(CAR, **changes), "bite_margin", target, quantity, stage=NOW, friction=LOW)
+    found = seek(built(CAR, **changes), "bite_margin", target, quantity, stage=NOW, friction=LOW)
     assert found is not None
     return found
 
@@ -130,10 +130,10 @@ def test_goal_seek_inverts_the_computation(quantity: str, target: float) -> None
     if not sought.reached:
         assert quantity == "peak_torque"
         return
-    setup = setup_of(CAR)
+    build = built(CAR)
     for value in sought.crossings:
-        again = setup.graph.evaluate(
-            ["bite_margin"], {**setup.known, "stage": NOW, "friction_state": LOW, quantity: value}
+        again = build.graph.evaluate(
+            ["bite_margin"], {**build.known, "stage": NOW, "friction_state": LOW, quantity: value}
         )
         assert again["bite_margin"] == pytest.approx(target, rel=1e-9)
 
@@ -165,15 +165,15 @@ def test_what_falls_when_the_quantity_rises_is_at_most() -> None:
 
 
 def test_seekable_is_what_the_result_rests_on() -> None:
-    names = seekable(setup_of(CAR), "bite_margin")
+    names = seekable(built(CAR), "bite_margin")
     assert {"cover_clamp", "friction_coefficient", "outer_diameter", "disc_count"} <= set(names)
     assert "coverage" not in names, "coverage does not enter the capacity"
     assert "primary_ratio" not in names, "a car has none to change"
-    assert "primary_ratio" in seekable(setup_of(MOTORCYCLE, primary_source="ratio", primary_ratio="1.8"), "bite_margin")
+    assert "primary_ratio" in seekable(built(MOTORCYCLE, primary_source="ratio", primary_ratio="1.8"), "bite_margin")
 
 
 def test_everything_at_once_puts_the_smallest_change_first() -> None:
-    found = seek_all(setup_of(CAR), "bite_margin", 1.3, stage=NOW, friction=LOW)
+    found = seek_all(built(CAR), "bite_margin", 1.3, stage=NOW, friction=LOW)
     reached = [s.reached for s in found]
     assert reached == sorted(reached, reverse=True)
     changes = [s.change for s in found if s.reached]
@@ -181,15 +181,15 @@ def test_everything_at_once_puts_the_smallest_change_first() -> None:
 
 
 def test_without_a_value_nothing_can_be_sought() -> None:
-    setup = setup_of(CAR, disc_count=None)
-    assert seek(setup, "bite_margin", 1.3, "cover_clamp", stage=NOW, friction=LOW) is None
+    build = built(CAR, disc_count=None)
+    assert seek(build, "bite_margin", 1.3, "cover_clamp", stage=NOW, friction=LOW) is None
 
 
 @settings(max_examples=25)
 @given(st.floats(5_000, 20_000), st.floats(0.7, 2.5))
 def test_goal_seek_agrees_with_the_forward_computation_for_any_start(clamp: float, target: float) -> None:
-    setup = set_up(entries(CAR) | {"cover_clamp": Entry("cover_clamp", f"{clamp} N", clamp)})
-    sought = seek(setup, "bite_margin", target, "cover_clamp", stage=NOW, friction=LOW)
+    build = build_of(entries(CAR) | {"cover_clamp": Entry("cover_clamp", f"{clamp} N", clamp)})
+    sought = seek(build, "bite_margin", target, "cover_clamp", stage=NOW, friction=LOW)
     assert sought is not None
     assert sought.crossings == (pytest.approx(target * 400 / (2 * 0.25 * 0.1), rel=1e-9),)
 
@@ -198,7 +198,7 @@ def test_goal_seek_agrees_with_the_forward_computation_for_any_start(clamp: floa
 
 
 def test_the_working_goes_down_to_the_inputs() -> None:
-    steps = working(setup_of(CAR, outer_diameter="9 1/2 in"), "bite_margin", stage=NOW, friction=LOW)
+    steps = working(built(CAR, outer_diameter="9 1/2 in"), "bite_margin", stage=NOW, friction=LOW)
     assert steps[0].name == "bite_margin"
     by_name = {s.name: s for s in steps}
     assert by_name["friction_torque"].formula == "T_f = N_eff · μ · F · r_e"
@@ -216,22 +216,22 @@ def test_the_working_goes_down_to_the_inputs() -> None:
 
 
 def test_each_step_of_the_working_is_its_own_function_of_its_terms() -> None:
-    setup = setup_of(MOTORCYCLE)
-    for step in working(setup, "bite_margin", stage=NOW, friction=LOW):
+    build = built(MOTORCYCLE)
+    for step in working(build, "bite_margin", stage=NOW, friction=LOW):
         arguments = [t.curve if t.curve is not None else t.value for t in step.terms]
-        again = setup.graph.functions[step.name](*arguments)
+        again = build.graph.functions[step.name](*arguments)
         if step.curve is None:
             assert again == pytest.approx(step.value, rel=1e-12), step.name
 
 
 def test_the_working_of_something_missing_says_what_is_missing() -> None:
-    steps = working(set_up(entries({"layout": "dry_car"})), "bite_margin", stage=NOW, friction=LOW)
+    steps = working(build_of(entries({"layout": "dry_car"})), "bite_margin", stage=NOW, friction=LOW)
     assert steps[0].value is None
     marks = {t.name: t.mark for s in steps for t in s.terms}
     assert marks["cover_clamp"] == "missing"
     assert any(s.meaning == "Waits for a choice." for s in steps)
     with pytest.raises(KeyError):
-        working(set_up({}), "no_such_result", stage=NOW, friction=LOW)
+        working(build_of({}), "no_such_result", stage=NOW, friction=LOW)
 
 
 # --- what every quantity says of itself

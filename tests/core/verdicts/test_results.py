@@ -13,7 +13,7 @@ from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.results import MARGINS, RESULTS_OF, asked_of, friction_of, results_in, target_of
-from tests.jobs import CAR, FULL, MOTORCYCLE, entries, setup_of
+from tests.jobs import CAR, FULL, MOTORCYCLE, built, entries
 
 GROUPS = (Path(__file__).parents[3] / "web" / "src" / "lib" / "groups.ts").read_text()
 ON_SCREEN = set(re.findall(r'"(\w+)"', GROUPS))
@@ -36,11 +36,11 @@ def test_every_result_has_one_question_and_is_a_quantity() -> None:
 
 @pytest.mark.parametrize(("layout", "choice", "option"), PICKS)
 def test_whatever_is_picked_every_figure_asked_for_has_a_field_on_screen(layout: str, choice: str, option: str) -> None:
-    setup = setup_of(BASES[layout], **{choice: option})
-    asked = set(asked_of(setup))
+    build = built(BASES[layout], **{choice: option})
+    asked = set(asked_of(build))
     assert asked <= set(INPUTS)
     assert asked - ON_SCREEN == set()
-    assert set(setup.chosen.offered) - {"layout"} <= ON_SCREEN
+    assert set(build.chosen.offered) - {"layout"} <= ON_SCREEN
 
 
 @pytest.mark.parametrize("layout", BASES)
@@ -55,12 +55,12 @@ def test_what_the_four_answers_lack_can_be_entered(layout: str) -> None:
 
 
 def test_a_single_disc_is_not_asked_about_its_floater() -> None:
-    assert "floater_clearance" not in asked_of(setup_of(CAR))
-    assert "floater_clearance" in asked_of(setup_of(CAR, disc_count="2"))
+    assert "floater_clearance" not in asked_of(built(CAR))
+    assert "floater_clearance" in asked_of(built(CAR, disc_count="2"))
 
 
 def test_a_cable_is_not_asked_about_cylinders() -> None:
-    asked = asked_of(setup_of(CAR, release="cable_fork"))
+    asked = asked_of(built(CAR, release="cable_fork"))
     assert {"cable_stiffness", "arm_efficiency"} <= set(asked)
     assert not {"master_diameter", "slave_stroke", "trapped_air", "fluid_wet_boiling"} & set(asked)
 
@@ -78,18 +78,18 @@ def test_a_cable_is_not_asked_about_cylinders() -> None:
 )
 def test_a_result_is_judged_where_its_answer_is(result: str, friction: float, target: float | None) -> None:
     assert friction_of(result) == friction
-    assert target_of(setup_of(FULL), result) == target
+    assert target_of(built(FULL), result) == target
 
 
 def test_a_margin_without_a_use_has_no_target_yet() -> None:
-    assert target_of(setup_of(FULL, use=None), "bite_margin") is None
+    assert target_of(built(FULL, use=None), "bite_margin") is None
 
 
 def test_results_are_those_of_the_arrangement() -> None:
-    car, pack = results_in(setup_of(CAR).graph), results_in(setup_of(MOTORCYCLE).graph)
+    car, pack = results_in(built(CAR).graph), results_in(built(MOTORCYCLE).graph)
     assert "inner_gap" in car
     assert "inner_gap" not in pack
-    assert setup_of(CAR).chosen.options["layout"] == DRY
+    assert built(CAR).chosen.options["layout"] == DRY
 
 
 def test_fluid_counts_where_its_boiling_point_is_known() -> None:

@@ -11,12 +11,12 @@ from hypothesis import strategies as st
 
 from liftbite.core.analysis.tolerance import Spread, Tolerance, sensitivity, spread, tolerances
 from liftbite.core.graph.graph import Needs
-from liftbite.core.job.setup import set_up
+from liftbite.core.job.build import build_of
 from liftbite.core.parts.finder import OBJECTIVES, Finding, Part, non_dominated, sweep
 from liftbite.core.parts.mismatch import RULES, mismatches
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.verdicts import soonest
-from tests.jobs import CAR, FULL, entries, setup_of
+from tests.jobs import CAR, FULL, built, entries
 
 
 def states(**changes: str | None) -> dict[str, str]:
@@ -83,40 +83,40 @@ def test_overtravel_asks_for_a_pedal_stop() -> None:
 
 def test_soonest_mended_by_the_smallest_change_that_does() -> None:
     found = answer(entries(FULL))
-    ways = soonest(found.setup, found.others[0], 0.0)
+    ways = soonest(found.build, found.others[0], 0.0)
     assert ways
     assert all(w.reached for w in ways)
-    again = found.setup.evaluate(("lift_margin",), **{ways[0].quantity: ways[0].crossings[0]})
+    again = found.build.evaluate(("lift_margin",), **{ways[0].quantity: ways[0].crossings[0]})
     assert again["lift_margin"] == pytest.approx(1.1, rel=1e-6)
-    assert soonest(found.setup, found.others[1], 0.0) == []
+    assert soonest(found.build, found.others[1], 0.0) == []
 
 
 # --- tolerance
 
 
 def test_tolerances_are_read_as_typed() -> None:
-    setup = setup_of(FULL, outer_diameter="240 ± 0.5 mm", pedal_ratio="5.6 +/- 0.1")
-    assert tolerances(setup) == {"outer_diameter": Tolerance(0.0005), "pedal_ratio": Tolerance(pytest.approx(0.1))}
-    assert setup.known["outer_diameter"] == 0.24
+    build = built(FULL, outer_diameter="240 ± 0.5 mm", pedal_ratio="5.6 +/- 0.1")
+    assert tolerances(build) == {"outer_diameter": Tolerance(0.0005), "pedal_ratio": Tolerance(pytest.approx(0.1))}
+    assert build.known["outer_diameter"] == 0.24
 
 
 def test_a_product_has_the_spread_its_factors_give() -> None:
     """m = N·μ·F·r/T is a product, so relative uncertainties add in squares; Monte Carlo agrees."""
-    setup = setup_of(CAR)
+    build = built(CAR)
     spreads = {"cover_clamp": Tolerance(180.0, "standard"), "peak_torque": Tolerance(4.0, "standard")}
-    found = spread(setup, "bite_margin", stage=0, spreads=spreads, target=1.125)
+    found = spread(build, "bite_margin", stage=0, spreads=spreads, target=1.125)
     assert isinstance(found, Spread)
     relative = np.hypot(180 / 9000, 4 / 400)
     assert found.rss / found.nominal == pytest.approx(relative, rel=1e-3)
     assert found.worst < found.low < found.nominal < found.high < found.best
-    flat = spread(setup, "clamp_load", stage=0, spreads={"cover_clamp": Tolerance(180.0, "standard")}, target=9000.0)
+    flat = spread(build, "clamp_load", stage=0, spreads={"cover_clamp": Tolerance(180.0, "standard")}, target=9000.0)
     assert isinstance(flat, Spread)
     assert flat.deviation == pytest.approx(180, rel=0.02)
     assert flat.short == pytest.approx(0.5, abs=0.01)
 
 
 def test_limits_are_as_likely_everywhere_between() -> None:
-    found = spread(setup_of(CAR), "clamp_load", stage=0, spreads={"cover_clamp": Tolerance(300.0)}, target=8850.0)
+    found = spread(built(CAR), "clamp_load", stage=0, spreads={"cover_clamp": Tolerance(300.0)}, target=8850.0)
     assert isinstance(found, Spread)
     assert found.rss == pytest.approx(300 / np.sqrt(3))
     assert found.short == pytest.approx(0.25, abs=0.01)
@@ -124,11 +124,11 @@ def test_limits_are_as_likely_everywhere_between() -> None:
 
 
 def test_a_spread_of_something_missing_says_so() -> None:
-    assert isinstance(spread(setup_of(CAR), "lift_margin", stage=0), Needs)
+    assert isinstance(spread(built(CAR), "lift_margin", stage=0), Needs)
 
 
 def test_sensitivity_is_the_exponent_of_a_product() -> None:
-    found = {e.quantity: e.elasticity for e in sensitivity(setup_of(CAR), "bite_margin", stage=0, friction=-1)}
+    found = {e.quantity: e.elasticity for e in sensitivity(built(CAR), "bite_margin", stage=0, friction=-1)}
     assert found["cover_clamp"] == pytest.approx(1.0, abs=1e-6)
     assert found["peak_torque"] == pytest.approx(-1.0, abs=1e-3)
     assert found["friction_low"] == pytest.approx(1.0, abs=1e-3)
@@ -191,13 +191,13 @@ def test_a_sweep_equals_one_job_after_the_other() -> None:
     for disc, cover, master in product(SHELF["disc"], SHELF["cover"], SHELF["master"]):
         if disc.properties["spline_count"] != 24:
             continue
-        setup = set_up(entries(BRIEF) | entries({"facing_material": disc.options["facing_material"]}))
+        build = build_of(entries(BRIEF) | entries({"facing_material": disc.options["facing_material"]}))
         given_ = {**disc.values, **cover.values, **master.values}
         wanted = ("bite_margin", "use_factor", "pressure_margin", "least_lift_margin", "overtravel_margin",
                   "plate_lift_available")  # fmt: skip
-        v = setup.evaluate(wanted, friction=-1.0, **given_)
-        effort = max(float(setup.evaluate(("pedal_effort",), plate_lift=x, **given_)["pedal_effort"])
-                     for x in (v["plate_lift_available"], setup.known["cushion_travel"]))  # fmt: skip
+        v = build.evaluate(wanted, friction=-1.0, **given_)
+        effort = max(float(build.evaluate(("pedal_effort",), plate_lift=x, **given_)["pedal_effort"])
+                     for x in (v["plate_lift_available"], build.known["cushion_travel"]))  # fmt: skip
         if (v["bite_margin"] >= v["use_factor"] and v["pressure_margin"] >= 1 and v["least_lift_margin"] >= 1
                 and v["overtravel_margin"] >= 1 and effort <= 250):  # fmt: skip
             passing.append((disc.name, cover.name, master.name))
@@ -234,12 +234,12 @@ def test_of_several_crossings_the_nearest_comes_first_with_its_own_direction() -
     """A concentric slave lifts enough when a little smaller; far smaller would cross again on the other side."""
     from liftbite.core.analysis.goal_seek import seek
 
-    setup = setup_of(FULL)
-    found = seek(setup, "lift_margin", 1.1, "slave_outer_diameter", stage=0, friction=0)
+    build = built(FULL)
+    found = seek(build, "lift_margin", 1.1, "slave_outer_diameter", stage=0, friction=0)
     assert found is not None
     assert found.reached
-    now = setup.known["slave_outer_diameter"]
+    now = build.known["slave_outer_diameter"]
     assert abs(found.crossings[0] - now) == min(abs(c - now) for c in found.crossings)
     assert not found.at_least
-    smaller = setup.evaluate(("lift_margin",), slave_outer_diameter=found.crossings[0] - 1e-5)["lift_margin"]
+    smaller = build.evaluate(("lift_margin",), slave_outer_diameter=found.crossings[0] - 1e-5)["lift_margin"]
     assert smaller > 1.1

@@ -20,7 +20,7 @@ from typing import Any
 import numpy as np
 
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.setup import Setup
+from liftbite.core.job.build import Build
 
 #: Stocked bores [m]: inch sizes, then metric [practice: nominal bores of the trade].
 BORES: tuple[float, ...] = (
@@ -129,23 +129,23 @@ class Cylinders:
     effort: float
 
 
-def cylinder_choices(setup: Setup, least_margin: float = 1.1) -> list[Cylinders] | Needs | Refused:
+def cylinder_choices(build: Build, least_margin: float = 1.1) -> list[Cylinders] | Needs | Refused:
     """Pairs of stocked bores that meet lift and effort, by spare lift, then by effort.
 
     A concentric slave stays as it is; only masters are tried.
     """
-    fixed = "slave_diameter" not in setup.graph.inputs(["lift_margin"])
+    fixed = "slave_diameter" not in build.graph.inputs(["lift_margin"])
     masters = np.array(BORES)
     master, slave = (masters, np.full(masters.size, np.nan)) if fixed else (
         a.ravel() for a in np.meshgrid(masters, masters, indexing="ij"))  # fmt: skip
     given: dict[str, Any] = {"master_diameter": master} | ({} if fixed else {"slave_diameter": slave})
-    v = setup.evaluate(("lift_margin", "plate_lift_available", "effort_limit"), **given)
+    v = build.evaluate(("lift_margin", "plate_lift_available", "effort_limit"), **given)
     for name in ("lift_margin", "effort_limit"):
         if isinstance(v[name], Needs | Refused):
             found: Needs | Refused = v[name]
             return found
     points = [v["plate_lift_available"] * share for share in (0.25, 0.5, 0.75, 1.0)]
-    efforts = [setup.evaluate(("pedal_effort",), **given, plate_lift=x)["pedal_effort"] for x in points]
+    efforts = [build.evaluate(("pedal_effort",), **given, plate_lift=x)["pedal_effort"] for x in points]
     effort = np.max([np.broadcast_to(e, master.shape) for e in efforts], axis=0)
     good = (v["lift_margin"] >= least_margin) & (effort <= v["effort_limit"])
     pairs = [Cylinders(float(master[i]), float(slave[i]), float(v["lift_margin"][i]), float(effort[i]))
@@ -153,11 +153,11 @@ def cylinder_choices(setup: Setup, least_margin: float = 1.1) -> list[Cylinders]
     return sorted(pairs, key=lambda c: (-round(c.lift_margin, 2), c.effort))
 
 
-def area_ratio_needed(setup: Setup, margin: float = 1.1) -> float | Needs | Refused:
+def area_ratio_needed(build: Build, margin: float = 1.1) -> float | Needs | Refused:
     """Slave area over master area at which the lift margin is met with nothing soft in the line [-]."""
     names = ("lift_needed", "pedal_stroke", "pedal_free_play", "pedal_ratio", "port_travel", "fork_ratio",
              "bearing_clearance", "finger_flex", "release_lever_ratio")  # fmt: skip
-    v = setup.evaluate(names)
+    v = build.evaluate(names)
     for name in names:
         if isinstance(v[name], Needs | Refused):
             found: Needs | Refused = v[name]
@@ -167,15 +167,15 @@ def area_ratio_needed(setup: Setup, margin: float = 1.1) -> float | Needs | Refu
     return float(master / (travel * v["fork_ratio"]))
 
 
-def wheel_change(setup: Setup, inertia: float, stage: float = 0.0) -> dict[str, tuple[float, float]]:
+def wheel_change(build: Build, inertia: float, stage: float = 0.0) -> dict[str, tuple[float, float]]:
     """What another flywheel inertia [kg·m²] changes and what it does not: quantity -> old and new value [SI].
 
     What could not be worked out is left out; `bite_margin` and `lift_margin` are there to show that they stay.
     """
     names = ("effective_mass", "stored_energy", "free_rev_time", "slip_time", "slip_energy", "engine_inertia",
              "bite_margin", "lift_margin")  # fmt: skip
-    old = setup.evaluate(names, stage=stage)
-    new = setup.evaluate(names, stage=stage, flywheel_inertia=inertia)
+    old = build.evaluate(names, stage=stage)
+    new = build.evaluate(names, stage=stage, flywheel_inertia=inertia)
     return {
         n: (float(old[n]), float(new[n])) for n in names if not isinstance(old[n], Needs | Refused)
     }  # fmt: skip

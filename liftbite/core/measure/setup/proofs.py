@@ -16,7 +16,7 @@ from math import hypot
 import numpy as np
 
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.setup import Setup
+from liftbite.core.job.build import Build
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import Readings, mean_by_item, values_of
 from liftbite.core.measure.setup.fitting import Cut, Window, cushion_window, flywheel_cut
@@ -224,48 +224,48 @@ class Proofs:
     pack: Pack | None = None
 
 
-def proofs(setup: Setup, readings: Readings, shim: str = "") -> Proofs:
+def proofs(build: Build, readings: Readings, shim: str = "") -> Proofs:
     """The sums of the set-up that the readings of a job allow.
 
     Parameters
     ----------
-    setup : the job
+    build : the job
     readings : check -> readings in force
     shim : what a shim under the floater's stands does: "raises" the stop, "lowers" it, or "" where nobody said
     """
     return Proofs(
-        _bearing(setup, readings), _floater(setup, readings, shim), _shaft(readings), _fork(setup, readings),
-        _cut(setup, readings), _end_float(readings), trapped_air(setup, readings), _pack(setup, readings),
+        _bearing(build, readings), _floater(build, readings, shim), _shaft(readings), _fork(build, readings),
+        _cut(build, readings), _end_float(readings), trapped_air(build, readings), _pack(build, readings),
     )  # fmt: skip
 
 
-def computed_window(setup: Setup) -> Window | None:
+def computed_window(build: Build) -> Window | None:
     """The window of a concentric bearing's cushion, from the wear still to come and the stroke; None until known.
 
     Release stroke is the bearing's travel at full pedal. What has worn already has already moved the fingers.
     """
-    v = setup.evaluate(("wear_limit", "release_lever_ratio", "plate_lift_available", "finger_flex"))
-    stroke = setup.known.get("slave_stroke")
+    v = build.evaluate(("wear_limit", "release_lever_ratio", "plate_lift_available", "finger_flex"))
+    stroke = build.known.get("slave_stroke")
     if stroke is None or any(isinstance(v[n], Needs | Refused) for n in v):
         return None
-    left = max(float(v["wear_limit"]) - float(setup.known.get("wear", 0.0)), 0.0)
+    left = max(float(v["wear_limit"]) - float(build.known.get("wear", 0.0)), 0.0)
     release = float(v["plate_lift_available"] * v["release_lever_ratio"] / v["finger_flex"])
     return cushion_window(left, float(v["release_lever_ratio"]), release, float(stroke))
 
 
-def trapped_air(setup: Setup, readings: Readings) -> AirFound | None:
+def trapped_air(build: Build, readings: Readings) -> AirFound | None:
     """Air still in the system from the slave's travel at full pedal; None where it cannot be worked out."""
     travel = values_of(readings, "slave_travel")
     names = ("master_area", "slave_area", "hose_swell", "pedal_stroke", "pedal_free_play", "pedal_ratio", "port_travel",
              "bearing_clearance", "fork_ratio", "finger_flex", "release_lever_ratio")  # fmt: skip
     if not travel:
         return None
-    v = setup.evaluate(names)
+    v = build.evaluate(names)
     if any(isinstance(v[n], Needs | Refused) for n in names):
         return None
     bearing = travel[-1] / v["fork_ratio"] - v["bearing_clearance"]
     lift = bearing * v["finger_flex"] / v["release_lever_ratio"]
-    pressure = setup.evaluate(("line_pressure",), plate_lift=max(lift, 0.0))["line_pressure"]
+    pressure = build.evaluate(("line_pressure",), plate_lift=max(lift, 0.0))["line_pressure"]
     if isinstance(pressure, Needs | Refused):
         return None
     master = float((v["pedal_stroke"] - v["pedal_free_play"]) / v["pedal_ratio"] - v["port_travel"])
@@ -276,23 +276,23 @@ def trapped_air(setup: Setup, readings: Readings) -> AirFound | None:
     return None if air is None else AirFound(air, *terms)
 
 
-def _bearing(setup: Setup, readings: Readings) -> Bearing | None:
+def _bearing(build: Build, readings: Readings) -> Bearing | None:
     x, y = values_of(readings, "depth_x"), values_of(readings, "depth_y")
     if not x or not y:
         return None
     u = [max((r.uncertainty for r in readings[n]), default=0.0) for n in ("depth_x", "depth_y")]
     doubt = float(hypot(*u) + (np.ptp(x) + np.ptp(y)) / 2)
     mean_x, mean_y, pieces = float(np.mean(x)), float(np.mean(y)), pieces_of(readings, "spacers")
-    found = Bearing(mean_x - mean_y, doubt, computed_window(setup), (), pieces)
+    found = Bearing(mean_x - mean_y, doubt, computed_window(build), (), pieces)
     stacks = bearing_stacks(mean_x, mean_y, pieces.heights, found.usable, doubt)
-    areas = setup.evaluate(("master_area", "slave_area"))
+    areas = build.evaluate(("master_area", "slave_area"))
     master, slave = areas["master_area"], areas["slave_area"]
     known = not isinstance(master, Needs | Refused) and not isinstance(slave, Needs | Refused)
     crossing = float(stacks[0].cushion * slave / master) if known else None
     return Bearing(found.cushion, doubt, found.window, tuple(stacks), pieces, crossing)
 
 
-def _floater(setup: Setup, readings: Readings, shim: str) -> Floater | None:
+def _floater(build: Build, readings: Readings, shim: str) -> Floater | None:
     stands = [values_of(readings, "floater_gap", f"Stand {i}")[-1:] for i in (1, 2, 3)]
     gaps = [value for stand in stands for value in stand]
     if len(gaps) < 3:
@@ -303,14 +303,14 @@ def _floater(setup: Setup, readings: Readings, shim: str) -> Floater | None:
         for way in ("raises", "lowers")
         if shim in ("", way)
     )
-    v = setup.evaluate(("plate_lift_available", "reshim_wear", "wear_limit"))
+    v = build.evaluate(("plate_lift_available", "reshim_wear", "wear_limit"))
     lift, at, limit = (None if isinstance(v[n], Needs | Refused) else float(v[n])
                        for n in ("plate_lift_available", "reshim_wear", "wear_limit"))  # fmt: skip
     if lift is None:
         return Floater(tuple(gaps), ways, pieces, (), (), (), at)
     shimmed = ways[0][1]
     gap = float(np.mean(shimmed.gaps)) if shimmed.in_window else (FLOATER.low + FLOATER.high) / 2
-    cushion = float(setup.known.get("cushion_travel", 0.0))
+    cushion = float(build.known.get("cushion_travel", 0.0))
     wear = np.linspace(0.0, 0.001 if limit is None else limit / 2, 5)
     inner, outer = np.asarray(inner_gap(gap, cushion, wear)), np.asarray(outer_gap(lift, gap, cushion, wear))
     return Floater(tuple(gaps), ways, pieces, tuple(wear.tolist()), tuple(inner.tolist()), tuple(outer.tolist()), at)
@@ -325,35 +325,35 @@ def _shaft(readings: Readings) -> Shaft | None:
     return Shaft(tuple(zip(names, measured, strict=True)), shaft_reach(*measured))
 
 
-def _fork(setup: Setup, readings: Readings) -> Fork | None:
+def _fork(build: Build, readings: Readings) -> Fork | None:
     old, new, arms = (values_of(readings, "bearing_height", place) for place in ("Old", "New", "Fork"))
-    ratio = setup.known.get("fork_ratio")
+    ratio = build.known.get("fork_ratio")
     if not old or not new or ratio is None:
         return None
     ratio, arm = float(ratio), arms[-1] if arms else None
-    play = float(setup.known.get("bearing_clearance", 0.0)) * ratio
-    assumed = setup.mark("bearing_clearance") not in {"entered", "measured"}
+    play = float(build.known.get("bearing_clearance", 0.0)) * ratio
+    assumed = build.mark("bearing_clearance") not in {"entered", "measured"}
     change = fork_change(old[-1], new[-1], ratio, play, arm)
-    stroke, needed = setup.known.get("slave_stroke"), None
-    lift = setup.evaluate(("plate_lift_available",))["plate_lift_available"]
+    stroke, needed = build.known.get("slave_stroke"), None
+    lift = build.evaluate(("plate_lift_available",))["plate_lift_available"]
     if not isinstance(lift, Needs | Refused):
-        travel = setup.evaluate(("slave_travel",), plate_lift=lift)["slave_travel"]
+        travel = build.evaluate(("slave_travel",), plate_lift=lift)["slave_travel"]
         needed = None if isinstance(travel, Needs | Refused) else float(travel)
     # a shorter bearing lets the piston stand further out, a taller one pushes it home
     left = None if stroke is None else float(stroke) - max(-change.height, 0.0) * ratio
     return Fork(old[-1], new[-1], arm, ratio, play, assumed, change, left, needed)
 
 
-def _cut(setup: Setup, readings: Readings) -> FlywheelCut | None:
+def _cut(build: Build, readings: Readings) -> FlywheelCut | None:
     face, seat = values_of(readings, "face_cut")[-1:], values_of(readings, "seat_cut")[-1:]
     if not face and not seat:
         return None
     off_face, off_seat = sum(face), sum(seat)
-    found = setup.evaluate(("release_lever_ratio",))["release_lever_ratio"]
+    found = build.evaluate(("release_lever_ratio",))["release_lever_ratio"]
     ratio = None if isinstance(found, Needs | Refused) else float(found)
-    pushed = setup.chosen.options.get("cover_action") == "push"
+    pushed = build.chosen.options.get("cover_action") == "push"
     cut = flywheel_cut(off_face, off_seat, ratio or 0.0, pushed=pushed)
-    return FlywheelCut(off_face, off_seat, ratio, cut, pushed, setup.chosen.options.get("release") == "concentric")
+    return FlywheelCut(off_face, off_seat, ratio, cut, pushed, build.chosen.options.get("release") == "concentric")
 
 
 def _end_float(readings: Readings) -> EndFloat | None:
@@ -363,12 +363,12 @@ def _end_float(readings: Readings) -> EndFloat | None:
     return EndFloat(measured[-1], pieces, *shims_for_float(measured[-1], pieces.heights))
 
 
-def _pack(setup: Setup, readings: Readings) -> Pack | None:
+def _pack(build: Build, readings: Readings) -> Pack | None:
     counts = {r.place: int(r.si) for r in readings.get("plate_count", ()) if r.si is not None}
     thick = mean_by_item(readings, "plain_thickness")
     if not counts and not thick:
         return None
-    asked = setup.known.get("friction_plate_count")
+    asked = build.known.get("friction_plate_count")
     common = float(np.median(list(thick.values()))) if len(thick) >= 3 else None
     odd = [name for name, value in thick.items() if common is not None and abs(value - common) > ODD_PLATE]
     return Pack(counts.get("Friction"), counts.get("Plain"), None if asked is None else int(asked),

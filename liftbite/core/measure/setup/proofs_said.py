@@ -11,7 +11,7 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, fields
 from typing import Any
 
-from liftbite.core.job.setup import both, both_fine
+from liftbite.core.job.build import both, both_fine
 from liftbite.core.measure.setup.fitting import SPARE
 from liftbite.core.measure.setup.proofs import (
     AirFound,

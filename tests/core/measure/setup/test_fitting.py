@@ -10,7 +10,7 @@ from liftbite.core.graph.graph import Needs
 from liftbite.core.measure.setup import fitting
 from liftbite.core.measure.setup.fitting import INCH, Window, bearing_cushion, cylinder_choices, flywheel_cut
 from liftbite.core.measure.setup.proving import bearing_stacks
-from tests.jobs import CAR, FULL, MOTORCYCLE, setup_of
+from tests.jobs import CAR, FULL, MOTORCYCLE, built
 
 RULE = Window(0.125 * INCH, 0.375 * INCH)
 
@@ -58,7 +58,7 @@ def test_cutting_both_levels_and_one_have_opposite_signs() -> None:
 
 def test_a_cut_face_acts_like_wear_on_clamp_and_lift() -> None:
     """A diaphragm set past its peak clamps more at first, coil springs less."""
-    diaphragm, coils = setup_of(FULL), setup_of(MOTORCYCLE)
+    diaphragm, coils = built(FULL), built(MOTORCYCLE)
     worn = flywheel_cut(0.0005, 0.0, 4.5).acts_as_wear
     more, less = (
         s.evaluate(("clamp_load",), wear=worn)["clamp_load"] - s.evaluate(("clamp_load",))["clamp_load"]
@@ -74,34 +74,34 @@ def test_a_shut_port_and_a_taller_bearing() -> None:
 
 
 def test_stocked_bores_forwards_and_backwards() -> None:
-    setup = setup_of(FULL)
-    found = cylinder_choices(setup)
+    build = built(FULL)
+    found = cylinder_choices(build)
     assert isinstance(found, list)
     assert found
     assert all(c.lift_margin >= 1.1 and c.effort <= 250 for c in found)
-    again = setup.evaluate(("lift_margin",), master_diameter=found[0].master)["lift_margin"]
+    again = build.evaluate(("lift_margin",), master_diameter=found[0].master)["lift_margin"]
     assert again == pytest.approx(found[0].lift_margin, rel=1e-9)
-    ratio = fitting.area_ratio_needed(setup)
+    ratio = fitting.area_ratio_needed(build)
     assert isinstance(ratio, float)
-    area = setup.evaluate(("slave_area",))["slave_area"]
+    area = build.evaluate(("slave_area",))["slave_area"]
     master = float(np.sqrt(area / ratio * 4 / np.pi))
-    reach = setup.evaluate(("plate_lift_reach", "lift_needed"), master_diameter=master)
+    reach = build.evaluate(("plate_lift_reach", "lift_needed"), master_diameter=master)
     assert reach["plate_lift_reach"] == pytest.approx(1.1 * reach["lift_needed"], rel=1e-9)
-    assert isinstance(cylinder_choices(setup_of(CAR)), Needs)
-    assert isinstance(fitting.area_ratio_needed(setup_of(CAR)), Needs)
+    assert isinstance(cylinder_choices(built(CAR)), Needs)
+    assert isinstance(fitting.area_ratio_needed(built(CAR)), Needs)
 
 
 def test_pairs_are_tried_where_the_slave_is_stocked_too() -> None:
     typed = {q: t for q, t in FULL.items() if not q.startswith("slave_")}
-    setup = setup_of(typed, release="hydraulic_fork", slave_diameter="22 mm", fork_ratio="2.1", slave_stroke="30 mm")
-    found = cylinder_choices(setup)
+    build = built(typed, release="hydraulic_fork", slave_diameter="22 mm", fork_ratio="2.1", slave_stroke="30 mm")
+    found = cylinder_choices(build)
     assert isinstance(found, list)
     assert len({c.slave for c in found}) > 1
 
 
 def test_a_lighter_wheel_changes_some_things_and_leaves_others() -> None:
-    old = setup_of(FULL).evaluate(("flywheel_inertia",))["flywheel_inertia"]
-    found = fitting.wheel_change(setup_of(FULL), old / 2)
+    old = built(FULL).evaluate(("flywheel_inertia",))["flywheel_inertia"]
+    found = fitting.wheel_change(built(FULL), old / 2)
     assert found["effective_mass"][1] == pytest.approx(found["effective_mass"][0] / 2)
     for name in ("stored_energy", "free_rev_time"):
         assert found[name][1] < found[name][0]
@@ -113,16 +113,16 @@ def test_corrected_figures_are_taken_back_to_the_densest_day() -> None:
     """[standard: SAE J1349, from memory]: 1030 hPa and 0 °C give cf ≈ 0.906, about 10 % more than the figures."""
     assert 1 / air_corrected.air_gain(103_000.0, 273.0) == pytest.approx(0.906, abs=0.001)
     assert air_corrected.air_gain(99_000.0, 298.0) == pytest.approx(1.0)
-    plain = setup_of(CAR).evaluate(("peak_engine_torque",))["peak_engine_torque"]
-    dense = setup_of(CAR, air="corrected").evaluate(("peak_engine_torque",))["peak_engine_torque"]
+    plain = built(CAR).evaluate(("peak_engine_torque",))["peak_engine_torque"]
+    dense = built(CAR, air="corrected").evaluate(("peak_engine_torque",))["peak_engine_torque"]
     assert dense / plain == pytest.approx(1.10, abs=0.01)
 
 
 def test_a_restrictor_slows_the_pedal() -> None:
     from liftbite.core.analysis.launch import LaunchCase, case_of
 
-    held = case_of(setup_of(FULL, start="dropped", restrictor_time="0.6 s"), stage=0)
-    free = case_of(setup_of(FULL, start="dropped"), stage=0)
+    held = case_of(built(FULL, start="dropped", restrictor_time="0.6 s"), stage=0)
+    free = case_of(built(FULL, start="dropped"), stage=0)
     assert isinstance(held, LaunchCase)
     assert isinstance(free, LaunchCase)
     assert (held.release_time, free.release_time) == (0.6, 0.1)
@@ -131,6 +131,6 @@ def test_a_restrictor_slows_the_pedal() -> None:
 def test_a_pulled_cover_is_not_ended_by_the_bearing() -> None:
     from liftbite.core.analysis.life import Life, life
 
-    found = life(setup_of(FULL, cover_action="pull", bearing_reserve="0.1 mm"), stage=0, friction=-1)
+    found = life(built(FULL, cover_action="pull", bearing_reserve="0.1 mm"), stage=0, friction=-1)
     assert isinstance(found, Life)
     assert "bearing" not in dict(found.ends)

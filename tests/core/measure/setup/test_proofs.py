@@ -10,7 +10,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from liftbite.core.job.setup import Setup, set_up
+from liftbite.core.job.build import Build, build_of
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.setup.proofs import Proofs, computed_window, pieces_of, proofs, trapped_air
 from liftbite.core.measure.setup.proofs_said import Said, say
@@ -28,7 +28,7 @@ def taken(mm: Mapping[str, float], uncertainty: float = 3e-5) -> list[Reading]:
 
 
 def found(typed: Mapping[str, str], shim: str = "", **readings: Mapping[str, float]) -> Proofs:
-    return proofs(set_up(entries(dict(typed))), {check: taken(mm) for check, mm in readings.items()}, shim)
+    return proofs(build_of(entries(dict(typed))), {check: taken(mm) for check, mm in readings.items()}, shim)
 
 
 def said(which: str, typed: Mapping[str, str], shim: str = "", **readings: Mapping[str, float]) -> Said:
@@ -54,15 +54,15 @@ def sums_told(said: Said) -> list[tuple[float, float]]:
 
 
 def test_the_computed_window_covers_the_wear_to_come() -> None:
-    setup = set_up(entries(FULL, slave_stroke="25 mm"))
-    window = computed_window(setup)
+    build = build_of(entries(FULL, slave_stroke="25 mm"))
+    window = computed_window(build)
     assert window is not None
-    v = setup.evaluate(("wear_limit", "release_lever_ratio"))
+    v = build.evaluate(("wear_limit", "release_lever_ratio"))
     assert window.low == pytest.approx(float(v["wear_limit"] * v["release_lever_ratio"]) + 0.5e-3)
-    worn = computed_window(set_up(entries(FULL, slave_stroke="25 mm", wear="0.5 mm")))
+    worn = computed_window(build_of(entries(FULL, slave_stroke="25 mm", wear="0.5 mm")))
     assert worn is not None
     assert worn.low < window.low
-    assert computed_window(set_up(entries(NO_STROKE))) is None
+    assert computed_window(build_of(entries(NO_STROKE))) is None
 
 
 def test_the_sums_wait_for_their_readings() -> None:
@@ -136,8 +136,8 @@ def test_the_outer_disc_loses_what_the_inner_one_wears() -> None:
     assert floater is not None
     assert np.allclose(np.add(floater.inner, floater.outer), floater.inner[0] + floater.outer[0])
     assert np.allclose(np.subtract(floater.inner, floater.inner[0]), floater.wear)
-    setup = set_up(entries(TWIN))
-    assert floater.reshim_at == pytest.approx(float(setup.evaluate(("reshim_wear",))["reshim_wear"]))
+    build = build_of(entries(TWIN))
+    assert floater.reshim_at == pytest.approx(float(build.evaluate(("reshim_wear",))["reshim_wear"]))
 
 
 # --- the input shaft
@@ -185,9 +185,9 @@ def test_what_another_bearing_says(new: float, says: str) -> None:
 
 
 def test_a_shorter_bearing_takes_from_the_slaves_stroke() -> None:
-    setup = set_up(entries(FORK_CAR))
-    lift = setup.evaluate(("plate_lift_available",))["plate_lift_available"]
-    asked = float(setup.evaluate(("slave_travel",), plate_lift=lift)["slave_travel"]) * 1e3
+    build = build_of(entries(FORK_CAR))
+    lift = build.evaluate(("plate_lift_available",))["plate_lift_available"]
+    asked = float(build.evaluate(("slave_travel",), plate_lift=lift)["slave_travel"]) * 1e3
     spare = (30 - asked) / 1.6
     taller, shorter, short = (said("fork", FORK_CAR, bearing_height={"Old": 60, "New": 60 + rise})
                               for rise in (1, -spare * 0.9, -spare * 1.1))  # fmt: skip
@@ -224,7 +224,7 @@ def test_a_pulled_covers_fingers_go_on_to_the_engine() -> None:
 def test_a_bearing_that_springs_back_crosses_its_cushion_on_every_stroke() -> None:
     """[practice]: 6.35 mm at 1000 mm² is 22 mm of a 19 mm master."""
     job = FULL | {"master_diameter": "19 mm"}
-    area = set_up(entries(job)).evaluate(("slave_area",))["slave_area"]
+    area = build_of(entries(job)).evaluate(("slave_area",))["slave_area"]
     bearing = found(job, depth_x={"At 12": 76.35}, depth_y={"At 12": 70.0}).bearing
     assert bearing is not None
     assert bearing.crossing is not None
@@ -243,24 +243,24 @@ def test_a_cut_waits_for_the_lever_ratio_unless_it_is_alike() -> None:
 # --- trapped air
 
 
-def air_of(setup: Setup, travel: float) -> list[Reading]:
+def air_of(build: Build, travel: float) -> list[Reading]:
     return [Reading("Once", travel, "", "caliper", 3e-5)]
 
 
 @pytest.mark.parametrize("air", [0.0, 0.8, 2.0])
 def test_air_in_the_graph_is_found_again_from_its_slave_travel(air: float) -> None:
     """Outwards through the whole release chain and back: what `trapped_air` does to the slave gives the same air."""
-    setup = set_up(entries(FORK_CAR, trapped_air=f"{air} mL"))
-    lift = setup.evaluate(("plate_lift_available",))["plate_lift_available"]
-    travel = float(setup.evaluate(("slave_travel",), plate_lift=lift)["slave_travel"])
-    clean = set_up(entries(FORK_CAR))
+    build = build_of(entries(FORK_CAR, trapped_air=f"{air} mL"))
+    lift = build.evaluate(("plate_lift_available",))["plate_lift_available"]
+    travel = float(build.evaluate(("slave_travel",), plate_lift=lift)["slave_travel"])
+    clean = build_of(entries(FORK_CAR))
     found = trapped_air(clean, {"slave_travel": [Reading("Once", travel, "", "caliper", 3e-5)]})
     assert found is not None
     assert found.air.volume * 1e6 == pytest.approx(air, abs=0.02)
 
 
 def test_a_cable_traps_no_air() -> None:
-    assert trapped_air(set_up(entries(CABLE_CAR)), {"slave_travel": taken({"Once": 12.0})}) is None
+    assert trapped_air(build_of(entries(CABLE_CAR)), {"slave_travel": taken({"Once": 12.0})}) is None
 
 
 def test_what_trapped_air_says() -> None:
@@ -284,7 +284,7 @@ def test_what_trapped_air_says() -> None:
 ])  # fmt: skip
 def test_the_counts_of_a_pack(counts: dict[str, float], says: str) -> None:
     readings = {"plate_count": [Reading(place, n) for place, n in counts.items()]}
-    words = say(proofs(set_up(entries(MOTORCYCLE)), readings))["pack"]
+    words = say(proofs(build_of(entries(MOTORCYCLE)), readings))["pack"]
     assert says in words.sentence
     assert bool(words.sentence) == bool(says)
 

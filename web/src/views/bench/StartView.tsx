@@ -190,7 +190,7 @@ function Kinds({ launch }: { launch: Launch }) {
       <caption className="border-b border-ink pb-1 text-left text-head font-bold">Kinds of start</caption>
       <thead>
         <tr className="text-left text-soft">
-          <th className="font-normal">with this set-up</th>
+          <th className="font-normal">with this build</th>
           <th className="font-normal">ends</th>
           <th className="text-right font-normal">slips</th>
           <th className="text-right font-normal">heat</th>

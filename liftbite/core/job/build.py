@@ -1,7 +1,7 @@
 """What is known of a job before anything is worked out: choices in force, values entered, values assumed.
 
-- `Setup`       choices, values and where each value comes from
-- `set_up`      entries of the ledger to a `Setup`
+- `Build`       choices, values and where each value comes from
+- `build_of`      entries of the ledger to a `Build`
 - `label_of`    what the screen calls a quantity
 - `unit_of`     its SI unit
 - `both`, `both_fine`   a value in both systems, as worked out and as measured
@@ -29,7 +29,7 @@ from liftbite.core.units.show import show, show_fine
 
 
 @dataclass(frozen=True, slots=True)
-class Setup:
+class Build:
     """Everything the graph is given.
 
     Attributes
@@ -77,10 +77,10 @@ class Setup:
         return self.graph.evaluate(wanted, {**kept, **changes})
 
 
-def set_up(entries: Mapping[str, Entry]) -> Setup:
+def build_of(entries: Mapping[str, Entry]) -> Build:
     """What the ledger's present entries amount to.
 
-    >>> set_up({"layout": Entry("layout", "dry_car")}).chosen.options["clamp_source"]
+    >>> build_of({"layout": Entry("layout", "dry_car")}).chosen.options["clamp_source"]
     'figure'
     """
     picked = {name: e.typed for name, e in entries.items() if name in CHOICES and e.typed is not None}
@@ -96,7 +96,7 @@ def set_up(entries: Mapping[str, Entry]) -> Setup:
             known[name] = np.array([r.si for r in read_many(entry.typed, asked.unit, asked.field_unit)])
     for name in chosen.graph.functions:
         known.pop(name, None)  # what the arrangement works out is not taken from a figure of another arrangement
-    return Setup(entries, chosen, known)
+    return Build(entries, chosen, known)
 
 
 def label_of(name: str) -> str:
@@ -142,10 +142,10 @@ def both_fine(value: float, unit: str) -> str:
     return metric if metric == inch else f"{metric} ({inch})"
 
 
-def refusal(error: OutOfRange, setup: Setup) -> str:
+def refusal(error: OutOfRange, build: Build) -> str:
     """An impossible value as a sentence that names the field, the value and what would be right."""
-    entry = setup.entries.get(error.quantity)
-    unit = unit_of(error.quantity, setup.graph)
+    entry = build.entries.get(error.quantity)
+    unit = unit_of(error.quantity, build.graph)
     value = both(error.value, unit)
     typed = f"“{entry.typed}”" if entry is not None and entry.si is not None else value
     if error.bound.relation == AS_MANY:
@@ -156,7 +156,7 @@ def refusal(error: OutOfRange, setup: Setup) -> str:
     if error.bound.quantity is None:
         return f"{label_of(error.quantity)} {typed} has to be {error.bound.relation} {both(error.bound.value, unit)}."
     bound = label_of(error.bound.quantity).lower()
-    same_kind = unit_of(error.bound.quantity, setup.graph) == unit
+    same_kind = unit_of(error.bound.quantity, build.graph) == unit
     limit = (
         f"the {bound}, {both(error.bound.value, unit)}"
         if same_kind
