@@ -16,7 +16,7 @@ from scipy.integrate import solve_ivp
 from liftbite.core.analysis.launch import LaunchCase, case_of, launch
 from liftbite.core.analysis.tolerance import Tolerance, spread
 from liftbite.core.job.build import build_of
-from liftbite.core.parts.finder import Part, sweep
+from liftbite.core.parts.finder import FinderPart, search
 from tests.jobs import FULL, built, entries
 
 Row = Callable[[str, str, str], None]
@@ -72,15 +72,15 @@ def launches(row: Row) -> None:
     row("their heat against solve_ivp, worst", f"{worst * 100:.3f} %", "< 0.1 %")
 
 
-def _shelf(combinations: int) -> dict[str, list[Part]]:
+def _shelf(combinations: int) -> dict[str, list[FinderPart]]:
     n = round(combinations**0.25)
     facings = ("organic", "cermet")
     return {
-        "disc": [Part(f"d{i}", 100 + 10 * i, {"outer_diameter": 0.215 + 0.04 * i / n, "inner_diameter": 0.145},
+        "disc": [FinderPart(f"d{i}", 100 + 10 * i, {"outer_diameter": 0.215 + 0.04 * i / n, "inner_diameter": 0.145},
                       {"facing_material": facings[i % 2]}) for i in range(n)],
-        "cover": [Part(f"c{i}", 300 + 9 * i, {"diaphragm_thickness": 0.0027 + 0.0006 * i / n}) for i in range(n)],
-        "master": [Part(f"m{i}", 60, {"master_diameter": 0.0155 + 0.008 * i / n}) for i in range(n)],
-        "slave": [Part(f"s{i}", 80, {"slave_outer_diameter": 0.047 + 0.009 * i / n}) for i in range(n)],
+        "cover": [FinderPart(f"c{i}", 300 + 9 * i, {"diaphragm_thickness": 0.0027 + 0.0006 * i / n}) for i in range(n)],
+        "master": [FinderPart(f"m{i}", 60, {"master_diameter": 0.0155 + 0.008 * i / n}) for i in range(n)],
+        "slave": [FinderPart(f"s{i}", 80, {"slave_outer_diameter": 0.047 + 0.009 * i / n}) for i in range(n)],
     }  # fmt: skip
 
 
@@ -95,7 +95,7 @@ def sweeps(row: Row) -> None:
     for combinations, aim in ((1_000_000, "> 300 000"), (10_000_000, "flat")):
         idle = _resident()
         start = time.perf_counter()
-        found = sweep(brief, _shelf(combinations), stage=0.0)
+        found = search(brief, _shelf(combinations), stage=0.0)
         rate = found.total / (time.perf_counter() - start)
         row(f"sweep of {found.total:,} ({found.kept:,} pass)", f"{rate:,.0f} a second", aim)
         row("  memory above idle", f"{_resident() - idle:.0f} MB", "< 300 MB")

@@ -18,7 +18,7 @@ from liftbite.core.measure.runout import fit_sweep
 from liftbite.demo import load
 from liftbite.gauges.gauge import Gauge
 from liftbite.gauges.simulate import Simulator, depths
-from liftbite.store.models import ReadingRow, TakingRow
+from liftbite.store.models import ReadingRow, SeriesRow
 
 Row = Callable[[str, str, str], None]
 READINGS, PER_TAKING = 1_000_000, 100
@@ -29,17 +29,17 @@ def _p95(found: list[float]) -> float:
 
 
 def fill_store(session: object) -> None:
-    """A million readings of other jobs of the shop, in ten thousand takings."""
+    """A million readings of other jobs of the shop, in ten thousand series."""
     at = datetime(2026, 1, 5, 9, 0, tzinfo=UTC)
-    takings = [
+    series = [
         {"job_id": 1 + i % 3, "check": "disc_wobble", "vehicle": f"Vehicle {i % 500}", "begun_at": at, "settings": {}}
         for i in range(READINGS // PER_TAKING)
     ]
-    session.execute(insert(TakingRow), takings)  # type: ignore[attr-defined]
-    first = session.scalar(select(func.min(TakingRow.id)).where(TakingRow.vehicle == "Vehicle 0"))  # type: ignore[attr-defined]
+    session.execute(insert(SeriesRow), series)  # type: ignore[attr-defined]
+    first = session.scalar(select(func.min(SeriesRow.id)).where(SeriesRow.vehicle == "Vehicle 0"))  # type: ignore[attr-defined]
     for start in range(0, READINGS, 50_000):
         rows = [
-            {"taking_id": first + (start + i) // PER_TAKING, "place": f"{i % 360}°", "si": 1e-5 * (i % 50),
+            {"series_id": first + (start + i) // PER_TAKING, "place": f"{i % 360}°", "si": 1e-5 * (i % 50),
              "typed": "0.1 mm", "instrument": "dial", "uncertainty": 1e-5, "skipped": "", "source": "file", "at": at}
             for i in range(50_000)
         ]  # fmt: skip

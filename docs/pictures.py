@@ -27,7 +27,7 @@ VIEWS = {
     "section-motorcycle-night": ("/jobs/4/choose/section?pedal=100&sizes", 1280, "dark"),
     "torque": ("/jobs/2/choose/bite", 1280, "light"),
     "start": ("/jobs/3/choose/start", 1280, "light"),
-    "flywheel": ("/jobs/3/choose/wheel", 1280, "light"),
+    "flywheel": ("/jobs/3/choose/flywheel", 1280, "light"),
     "find": ("/jobs/3/choose/find", 1280, "light"),
     "moves": ("/jobs/3/choose/moves?result=bite_margin", 1280, "light"),
     "shelf": ("/shelf?slot=disc", 1280, "light"),

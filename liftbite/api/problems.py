@@ -12,7 +12,7 @@ from werkzeug.exceptions import HTTPException
 
 from liftbite.core.errors import LiftBiteError, UnreadableEntry, UnreadableFile
 from liftbite.store.jobs import NoSuchJob, Stale
-from liftbite.store.measurements import NoSuchInstrument, NoSuchTaking
+from liftbite.store.measurements import NoSuchInstrument, NoSuchSeries
 from liftbite.store.parts import NoSuchPart
 
 MEDIA_TYPE = "application/problem+json"
@@ -98,9 +98,9 @@ def register(app: Flask) -> None:
     def no_part(_: NoSuchPart) -> Response:
         return respond(Problem(title="No such part", status=404, detail="There is no part of this number."))
 
-    @app.errorhandler(NoSuchTaking)
-    def no_taking(_: NoSuchTaking) -> Response:
-        return respond(Problem(title="No such taking", status=404, detail="This job has no taking of this number."))
+    @app.errorhandler(NoSuchSeries)
+    def no_taking(_: NoSuchSeries) -> Response:
+        return respond(Problem(title="No such series", status=404, detail="This job has no series of this number."))
 
     @app.errorhandler(NoSuchInstrument)
     def no_instrument(_: NoSuchInstrument) -> Response:

@@ -1,4 +1,4 @@
-"""The commands that look into a job file: explain, launch, stroke, life, sweep. Exit codes as for `compute`."""
+"""The commands that look into a job file: explain, launch, stroke, life, find. Exit codes as for `compute`."""
 
 from __future__ import annotations
 
@@ -213,10 +213,9 @@ def launch(file: Path, as_json: bool, as_csv: bool) -> None:
 @click.argument("shelf", type=click.Path(path_type=Path))
 @JSON
 @CSV
-def sweep(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
+def find(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
     """Evaluate every combination of a SHELF of parts against the brief of a job FILE."""
-    from liftbite.core.parts.finder import LIMITS, OBJECTIVES
-    from liftbite.core.parts.finder import sweep as evaluate
+    from liftbite.core.parts.finder import LIMITS, OBJECTIVES, search
     from liftbite.files.shelf import read_shelf_file
 
     build = _setup(file)
@@ -226,14 +225,14 @@ def sweep(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
         bad_input(f"{shelf}: {error.strerror}")
     except UnreadableFile as error:
         bad_input(f"{shelf}: {error}")
-    with click.progressbar(length=1, label="Sweeping", file=sys.stderr) as bar:
+    with click.progressbar(length=1, label="Searching", file=sys.stderr) as bar:
 
         def progress(done: int, total: int) -> bool:
             bar.length = total
             bar.update(done - bar.pos)
             return True
 
-        found = evaluate(build.entries, parts, stage=_stage(build), progress=progress)
+        found = search(build.entries, parts, stage=_stage(build), progress=progress)
     if as_json:
         told = {"total": found.total, "kept": found.kept, "excluded": found.excluded, "unseen": found.unseen}
         click.echo(json.dumps(told | {"front": found.front}, ensure_ascii=False, indent=1))
@@ -251,4 +250,6 @@ def sweep(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
     sys.exit(0 if found.kept else 1)
 
 
-COMMANDS = (explain, stroke, life, launch, sweep)
+#: Name of before of a command, still understood.
+BEFORE = {"sweep": find}
+COMMANDS = (explain, stroke, life, launch, find)

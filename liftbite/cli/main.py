@@ -123,7 +123,7 @@ def compute(file: Path, as_json: bool, as_csv: bool) -> None:
     revisions = read_revisions(file)
     job = job_out(0, revisions)
     if as_json:
-        click.echo(json.dumps(job.model_dump(exclude={"id", "put_away"}), ensure_ascii=False, indent=1))
+        click.echo(json.dumps(job.model_dump(exclude={"id", "archived"}), ensure_ascii=False, indent=1))
     elif as_csv:
         click.echo("quantity,low,nominal,high")
         for result in job.results:
@@ -246,10 +246,12 @@ def openapi_text() -> str:
 
 
 def _register() -> None:
-    from liftbite.cli.commands import COMMANDS
+    from liftbite.cli.commands import BEFORE, COMMANDS
 
     for command in COMMANDS:
         main.add_command(command)
+    for name, command in BEFORE.items():
+        main.add_command(click.Command(name, callback=command.callback, params=command.params, hidden=True))
 
 
 _register()

@@ -54,7 +54,7 @@ def _page(doc: Doc, name: str, where: str) -> list[str]:
     if doc.formula:
         lines += [f"    {doc.formula}", ""]
     lines += [f"- **{doc.result.symbol}**: {doc.result.text} [{doc.result.unit}]"]
-    lines += [f"- {t.symbol}: {t.text}, `{t.name}` [{t.unit}]" for t in doc.terms.values()]
+    lines += [f"- {t.symbol}: {t.text}, `{t.name}` [{t.unit}]" for t in doc.arguments.values()]
     if doc.holds:
         lines += ["", f"Holds for: {doc.holds}"]
     return [*lines, "", f"Source: [{doc.mark}] {doc.source}", ""]

@@ -19,7 +19,7 @@ from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.core.measure.keyed import read_distance, read_keyed
 from liftbite.demo.parts import PARTS
-from liftbite.demo.readings import TAKINGS, DemoTaking
+from liftbite.demo.readings import SERIES, DemoSeries
 from liftbite.demo.shop import JOBS, OPENED, DemoJob
 from liftbite.store import jobs as store
 from liftbite.store import measurements as bench
@@ -50,25 +50,25 @@ def ledger_of(job: DemoJob) -> list[Revision]:
     return revisions
 
 
-def _read(session: Session, taking: DemoTaking) -> None:
+def _read(session: Session, series: DemoSeries) -> None:
     """Readings of a demo job, half a minute apart."""
-    check, at = CHECKS[taking.check], OPENED + timedelta(days=JOBS[taking.job - 1].day + taking.day, hours=2)
-    vehicle = next(step["vehicle"] for step in JOBS[taking.job - 1].steps if "vehicle" in step)
-    number = bench.begin(session, taking.job, taking.check, vehicle, at, distance=read_distance(taking.distance))
-    for i, (place, typed) in enumerate(taking.readings.items()):
+    check, at = CHECKS[series.check], OPENED + timedelta(days=JOBS[series.job - 1].day + series.day, hours=2)
+    vehicle = next(step["vehicle"] for step in JOBS[series.job - 1].steps if "vehicle" in step)
+    number = bench.begin(session, series.job, series.check, vehicle, at, distance=read_distance(series.distance))
+    for i, (place, typed) in enumerate(series.readings.items()):
         keyed = None if check.kind == "grade" else read_keyed(check, typed)
-        reading = Reading(place, keyed.si if keyed else None, keyed.typed if keyed else typed, taking.instrument,
-                          uncertainty_of(taking.instrument, check.unit))  # fmt: skip
-        bench.add_readings(session, taking.job, number, [reading], at + timedelta(seconds=30 * i))
+        reading = Reading(place, keyed.si if keyed else None, keyed.typed if keyed else typed, series.instrument,
+                          uncertainty_of(series.instrument, check.unit))  # fmt: skip
+        bench.add_readings(session, series.job, number, [reading], at + timedelta(seconds=30 * i))
 
 
 def load(session: Session) -> int:
     """Puts the demo jobs into a store without jobs; the number of jobs put in."""
-    if store.list_jobs(session) or store.list_jobs(session, put_away=True):
+    if store.list_jobs(session) or store.list_jobs(session, archived=True):
         return 0
     for job in JOBS:
         store.create(session, ledger_of(job), OPENED + timedelta(days=job.day))
     add_parts(session, PARTS, OPENED)
-    for taking in TAKINGS:
-        _read(session, taking)
+    for one in SERIES:
+        _read(session, one)
     return len(JOBS)

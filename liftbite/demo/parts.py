@@ -40,7 +40,8 @@ PARTS: tuple[ShelfPart, ...] = (
     _cover("Karst 184 heavy", "9.1 kN", "4.4", "184 mm", 489),
     ShelfPart("flywheel", "Halden steel, light", {
         "inertia_source": "weight", "flywheel_mass": "6.1 kg", "flywheel_diameter": "275 mm",
-        "flywheel_bore": "38 mm", "flywheel_material": "steel", "flywheel_insert": "own", "wheel_strength": "900 MPa",
+        "flywheel_bore": "38 mm", "flywheel_material": "steel", "flywheel_insert": "own",
+        "flywheel_strength": "900 MPa",
         "bolt_count": "8", "bolt_circle_diameter": "78 mm", "ring_gear_teeth": "132"}, 540, _OURS),
     ShelfPart("flywheel", "Halden aluminium, bare", {
         "inertia_source": "weight", "flywheel_mass": "4.2 kg", "flywheel_diameter": "275 mm",

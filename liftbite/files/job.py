@@ -1,6 +1,6 @@
 """The job file, `*.liftbite.json`: a job with its whole ledger and all that was measured.
 
-It has a version, and a published JSON Schema describes it.
+It has a version, and a published JSON Schema describes it; files of earlier versions are read as well (`versions`).
 
 - `JobFile`              the file as a model; `JobFile.model_json_schema()` is what `liftbite schema` prints
 - `to_file`, `from_file` ledger and bench to file, and the ledger back
@@ -23,6 +23,7 @@ from liftbite.core.job.ledger import Entry, Revision, curve_entry, read_entry
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.files.fields import Finite
 from liftbite.files.measured import FileBench, Filed, from_bench, to_bench
+from liftbite.files.versions import newest_job
 
 FORMAT = "liftbite-job"
 
@@ -68,7 +69,7 @@ class JobFile(_Strict):
     """A Lift Bite job."""
 
     format: Literal["liftbite-job"] = "liftbite-job"
-    version: Literal[1] = 1
+    version: Literal[2] = 2
     revisions: list[FileRevision] = Field(min_length=1, max_length=100_000)
     bench: FileBench | None = Field(default=None, description="What was measured; left out where nothing was.")
 
@@ -167,10 +168,10 @@ def read_job_file(data: bytes) -> FiledJob:
         raise UnreadableFile(f"this is not JSON: {error.msg}", error.lineno) from None
     if not isinstance(raw, dict) or raw.get("format") != FORMAT:
         raise UnreadableFile(f"this is not a Lift Bite job: it does not begin with “format”: “{FORMAT}”")
-    if raw.get("version") != 1:
-        raise UnreadableFile(f"this job file is of version {raw.get('version')}; this program reads version 1")
+    if raw.get("version") not in {1, 2}:
+        raise UnreadableFile(f"this job file is of version {raw.get('version')}; this program reads versions 1 and 2")
     try:
-        file = JobFile.model_validate(raw)
+        file = JobFile.model_validate(newest_job(raw))
     except ValidationError as error:
         first = error.errors()[0]
         place = ".".join(str(part) for part in first["loc"])

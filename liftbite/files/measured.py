@@ -1,6 +1,6 @@
-"""What was measured, as a job file carries it: takings with their readings, the manual's limits, sums.
+"""What was measured, as a job file carries it: series with their readings, the manual's limits, sums.
 
-- `Filed`, `FiledTaking`, `FiledReading`, `FiledLimit`   what a bench holds, without numbers of a store
+- `Filed`, `FiledSeries`, `FiledReading`, `FiledLimit`   what a bench holds, without numbers of a store
 - `FileBench`      the same as a model of the file
 - `to_bench`, `from_bench`   there and back; every reading is read again as if it had been keyed
 """
@@ -19,7 +19,7 @@ from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.measure.checks import CHECKS, Check
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import how_said, read_filed, read_how, read_limit
-from liftbite.core.measure.parts_list import OpenSum
+from liftbite.core.measure.parts_list import Renewal
 from liftbite.files.fields import Finite, Words
 
 Source = Literal["typed", "gauge", "file"]
@@ -33,11 +33,11 @@ class FiledReading:
     reading: Reading
     at: datetime
     source: str = "typed"
-    struck: bool = False
+    withdrawn: bool = False
 
 
 @dataclass(frozen=True, slots=True)
-class FiledTaking:
+class FiledSeries:
     """Readings taken together: of which check, since when (UTC), at what mileage [m], and how."""
 
     check: str
@@ -62,9 +62,9 @@ class FiledLimit:
 class Filed:
     """All that a bench holds of a job."""
 
-    takings: tuple[FiledTaking, ...] = ()
+    series: tuple[FiledSeries, ...] = ()
     limits: tuple[FiledLimit, ...] = ()
-    sums: tuple[OpenSum, ...] = ()
+    renewals: tuple[Renewal, ...] = ()
 
 
 class _Strict(BaseModel):
@@ -84,10 +84,10 @@ class FileReading(_Strict):
     skipped: Words = Field(default="", max_length=200, description="Why it was not read.")
     at: Words = Field(max_length=40, pattern=_MOMENT, description="When, ISO 8601 with its zone.")
     source: Source = "typed"
-    struck: bool = Field(default=False, description="Taken back since; it counts no more, and is kept.")
+    withdrawn: bool = Field(default=False, description="Taken back since; it counts no more, and is kept.")
 
 
-class FileTaking(_Strict):
+class FileSeries(_Strict):
     """Readings taken together."""
 
     check: Words = Field(max_length=60, description="Name of the check.")
@@ -110,7 +110,7 @@ class FileLimit(_Strict):
     source: Words = Field(default="", max_length=200)
 
 
-class FileSum(_Strict):
+class FileRenewal(_Strict):
     """The figures of a sum of renewing a part while it is open."""
 
     part: Words = Field(min_length=1, max_length=80)
@@ -124,9 +124,9 @@ class FileSum(_Strict):
 class FileBench(_Strict):
     """What was measured."""
 
-    takings: list[FileTaking] = Field(default_factory=list, max_length=10_000)
+    series: list[FileSeries] = Field(default_factory=list, max_length=10_000)
     limits: list[FileLimit] = Field(default_factory=list, max_length=1_000)
-    sums: list[FileSum] = Field(default_factory=list, max_length=200)
+    renewals: list[FileRenewal] = Field(default_factory=list, max_length=200)
 
 
 def _text(moment: datetime) -> str:
@@ -138,18 +138,18 @@ def to_bench(filed: Filed) -> FileBench | None:
     if filed == Filed():
         return None
     return FileBench(
-        takings=[_to_taking(t) for t in filed.takings],
+        series=[_to_series(t) for t in filed.series],
         limits=[FileLimit(check=x.check, limit=x.name, typed=x.typed, source=x.source) for x in filed.limits],
-        sums=[FileSum(part=s.part, price=s.price, chance=s.chance, hours=s.hours, rate=s.rate,
-                      extra_hours=s.extra_hours) for s in filed.sums],
+        renewals=[FileRenewal(part=s.part, price=s.price, chance=s.chance, hours=s.hours, rate=s.rate,
+                      extra_hours=s.extra_hours) for s in filed.renewals],
     )  # fmt: skip
 
 
-def _to_taking(taking: FiledTaking) -> FileTaking:
-    how = how_said(CHECKS[taking.check], taking.settings)
-    return FileTaking(
-        check=taking.check, at=_text(taking.begun_at), distance=taking.distance,
-        label=str(taking.settings.get("label", "")), readings=[_to_reading(r) for r in taking.readings], **how,
+def _to_series(series: FiledSeries) -> FileSeries:
+    how = how_said(CHECKS[series.check], series.settings)
+    return FileSeries(
+        check=series.check, at=_text(series.begun_at), distance=series.distance,
+        label=str(series.settings.get("label", "")), readings=[_to_reading(r) for r in series.readings], **how,
     )  # fmt: skip
 
 
@@ -158,7 +158,7 @@ def _to_reading(filed: FiledReading) -> FileReading:
     source: Source = next((s for s in get_args(Source) if s == filed.source), "file")
     return FileReading(place=r.place, typed=r.typed, si=r.si, instrument=r.instrument,
                        uncertainty=r.uncertainty or None, skipped=r.skipped, at=_text(filed.at), source=source,
-                       struck=filed.struck)  # fmt: skip
+                       withdrawn=filed.withdrawn)  # fmt: skip
 
 
 def from_bench(file: FileBench | None) -> Filed:
@@ -170,14 +170,14 @@ def from_bench(file: FileBench | None) -> Filed:
     """
     if file is None:
         return Filed()
-    takings = tuple(_from_taking(t, f"taking {n}") for n, t in enumerate(file.takings, start=1))
+    series = tuple(_from_series(t, f"series {n}") for n, t in enumerate(file.series, start=1))
     limits = tuple(_from_limit(x, f"limit {n}") for n, x in enumerate(file.limits, start=1))
     if len({(x.check, x.name) for x in limits}) < len(limits):
         raise UnreadableFile("the same limit of the same check is given twice")
-    if len({s.part for s in file.sums}) < len(file.sums):
-        raise UnreadableFile("the same part has two sums")
-    sums = tuple(OpenSum(s.part, s.price, s.chance, s.hours, s.rate, s.extra_hours) for s in file.sums)
-    return Filed(takings, limits, sums)
+    if len({s.part for s in file.renewals}) < len(file.renewals):
+        raise UnreadableFile("the same part stands twice among the renewals")
+    renewals = tuple(Renewal(s.part, s.price, s.chance, s.hours, s.rate, s.extra_hours) for s in file.renewals)
+    return Filed(series, limits, renewals)
 
 
 def _check(name: str, where: str) -> Check:
@@ -186,16 +186,16 @@ def _check(name: str, where: str) -> Check:
     return CHECKS[name]
 
 
-def _from_taking(taking: FileTaking, where: str) -> FiledTaking:
-    check = _check(taking.check, where)
+def _from_series(series: FileSeries, where: str) -> FiledSeries:
+    check = _check(series.check, where)
     try:
-        settings = read_how(check, taking.model_dump(include={"seen_from", "pressed_in_reads", "sag", "shims"}))
+        settings = read_how(check, series.model_dump(include={"seen_from", "pressed_in_reads", "sag", "shims"}))
     except UnreadableEntry as error:
         raise UnreadableFile(f"{where}: {error.reason}") from None
-    if taking.label:
-        settings["label"] = taking.label
-    readings = tuple(_from_reading(check, r, f"{where}, {r.place}") for r in taking.readings)
-    return FiledTaking(check.name, _moment(taking.at, where), taking.distance, settings, readings)
+    if series.label:
+        settings["label"] = series.label
+    readings = tuple(_from_reading(check, r, f"{where}, {r.place}") for r in series.readings)
+    return FiledSeries(check.name, _moment(series.at, where), series.distance, settings, readings)
 
 
 def _from_reading(check: Check, read: FileReading, where: str) -> FiledReading:
@@ -205,7 +205,7 @@ def _from_reading(check: Check, read: FileReading, where: str) -> FiledReading:
         raise UnreadableFile(f"{where}: {error.reason}") from None
     if read.si is not None and (found.si is None or not isclose(read.si, found.si, rel_tol=1e-9, abs_tol=1e-12)):
         raise UnreadableFile(f"{where}: “{read.typed}” is not {read.si:.6g} in SI, as the file says")
-    return FiledReading(found, _moment(read.at, where), read.source, read.struck)
+    return FiledReading(found, _moment(read.at, where), read.source, read.withdrawn)
 
 
 def _from_limit(limit: FileLimit, where: str) -> FiledLimit:

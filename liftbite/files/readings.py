@@ -1,10 +1,10 @@
 """Readings as CSV: one a row, as typed with its unit, in UTC.
 
-- `Row`, `write_readings`   readings to CSV
-- `Line`, `read_readings`   CSV to readings, every fault with its line
+- `CsvReading`, `write_readings`   readings to CSV
+- `ReadingLine`, `read_readings`   CSV to readings, every fault with its line
 
 Columns: `check`, `place`, `reading` (as typed, with its unit, or the grade's name), and where known `instrument`,
-`uncertainty_mm`, `skipped`, `at`, `distance_km`, `taking`. Rows with the same `taking` belong together. A sweep says
+`uncertainty_mm`, `skipped`, `at`, `distance_km`, `series`. Rows with the same `series` belong together. A sweep says
 how it was read: `seen_from` (gearbox, engine), `pressed_in_reads` (plus, minus), `sag`; a floater what its `shims` do
 (raises, lowers).
 """
@@ -25,17 +25,19 @@ from liftbite.core.measure.keyed import how_said, read_distance, read_filed, rea
 from liftbite.files.table import read_table
 
 COLUMNS = (
-    "taking", "check", "place", "reading", "instrument", "uncertainty_mm", "skipped", "at", "distance_km", "seen_from",
+    "series", "check", "place", "reading", "instrument", "uncertainty_mm", "skipped", "at", "distance_km", "seen_from",
     "pressed_in_reads", "sag", "shims",
 )  # fmt: skip
+#: Columns as files of before have them.
+_BEFORE = {"taking": "series"}
 MOST_ROWS = 50_000
 
 
 @dataclass(frozen=True, slots=True)
-class Row:
-    """A reading with what it was taken with: taking's name, check, moment (UTC), odometer [m], how it was taken."""
+class CsvReading:
+    """A reading with what it was taken with: its series' name, check, moment (UTC), odometer [m], how it was taken."""
 
-    taking: str
+    series: str
     check: str
     reading: Reading
     at: datetime
@@ -44,20 +46,20 @@ class Row:
 
 
 @dataclass(frozen=True, slots=True)
-class Line:
+class ReadingLine:
     """A row of the file: its line, the reading, or what is wrong with it."""
 
     number: int
-    row: Row | None
+    row: CsvReading | None
     fault: str = ""
 
 
-def write_readings(rows: Iterable[Row]) -> str:
+def write_readings(rows: Iterable[CsvReading]) -> str:
     """Readings as CSV.
 
     >>> at = datetime(2026, 3, 1, 9, 30, tzinfo=UTC)
-    >>> row = Row("1", "plate_thickness", Reading("Plate 1, place 1", 2.9e-3, "2.90 mm", "caliper", 3e-5), at, 24e6)
-    >>> write_readings([row]).splitlines()[1]
+    >>> reading = Reading("Plate 1, place 1", 2.9e-3, "2.90 mm", "caliper", 3e-5)
+    >>> write_readings([CsvReading("1", "plate_thickness", reading, at, 24e6)]).splitlines()[1]
     '1,plate_thickness,"Plate 1, place 1",2.90 mm,caliper,0.03,,2026-03-01T09:30:00Z,24000,,,,'
     """
     out = io.StringIO()
@@ -68,14 +70,14 @@ def write_readings(rows: Iterable[Row]) -> str:
         moment = row.at.astimezone(UTC).isoformat(timespec="seconds").replace("+00:00", "Z")
         length = CHECKS[row.check].unit == "m" and r.uncertainty
         how = how_said(CHECKS[row.check], row.settings)
-        writer.writerow([row.taking, row.check, r.place, r.typed, r.instrument,
+        writer.writerow([row.series, row.check, r.place, r.typed, r.instrument,
                          f"{r.uncertainty * 1e3:g}" if length else "", r.skipped, moment,
                          "" if row.distance is None else f"{row.distance / 1e3:g}",
                          *(how.get(name, "") for name in COLUMNS[-4:])])  # fmt: skip
     return out.getvalue()
 
 
-def read_readings(text: str, now: datetime) -> list[Line]:
+def read_readings(text: str, now: datetime) -> list[ReadingLine]:
     """The rows of a file of readings; a row without a moment is taken as read `now`.
 
     Raises
@@ -83,7 +85,7 @@ def read_readings(text: str, now: datetime) -> list[Line]:
     UnreadableFile : it has no header this knows, or is no table
     """
     rows = read_table(text, MOST_ROWS)
-    heads = [cell.strip().lower() for cell in rows[0]]
+    heads = [_BEFORE.get(cell.strip().lower(), cell.strip().lower()) for cell in rows[0]]
     unknown = next((cell for cell in heads if cell and cell not in COLUMNS), None)
     if unknown is not None:
         raise UnreadableFile(f"“{unknown}” is no column of readings; they are {', '.join(COLUMNS)}", 1)
@@ -98,14 +100,14 @@ def read_readings(text: str, now: datetime) -> list[Line]:
     return found
 
 
-def _line(number: int, cells: dict[str, str], now: datetime) -> Line:
+def _line(number: int, cells: dict[str, str], now: datetime) -> ReadingLine:
     try:
-        return Line(number, _row(cells, now))
+        return ReadingLine(number, _row(cells, now))
     except UnreadableEntry as error:
-        return Line(number, None, error.reason)
+        return ReadingLine(number, None, error.reason)
 
 
-def _row(cells: dict[str, str], now: datetime) -> Row:
+def _row(cells: dict[str, str], now: datetime) -> CsvReading:
     check = CHECKS.get(cells["check"])
     if check is None:
         raise UnreadableEntry(f"“{cells['check']}” is no check")
@@ -118,7 +120,7 @@ def _row(cells: dict[str, str], now: datetime) -> Row:
         raise UnreadableEntry(f"“{doubt}” is no uncertainty in mm") from None
     reading = read_filed(check, cells["place"], cells["reading"], cells.get("instrument", ""), uncertainty,
                          cells.get("skipped", ""))  # fmt: skip
-    return Row(cells.get("taking", "")[:40], check.name, reading, at, distance, read_how(check, cells))
+    return CsvReading(cells.get("series", "")[:40], check.name, reading, at, distance, read_how(check, cells))
 
 
 def _moment(text: str, now: datetime) -> datetime:

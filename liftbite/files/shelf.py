@@ -1,7 +1,7 @@
-"""The shelf file, `*.liftbite-shelf.json`: parts by slot, for `liftbite sweep`.
+"""The shelf file, `*.liftbite-shelf.json`: parts by slot, for `liftbite find`.
 
 - `ShelfFile`        the file as a model
-- `read_shelf_file`  bytes to a `sweep.Shelf`, every fault a sentence that names the part and the field
+- `read_shelf_file`  bytes to a `finder.Shelf`, every fault a sentence that names the part and the field
 """
 
 from __future__ import annotations
@@ -13,7 +13,8 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.ledger import read_entry
-from liftbite.core.parts.finder import Part
+from liftbite.core.parts.finder import FinderPart
+from liftbite.files.versions import name_now
 
 
 class ShelfPart(BaseModel):
@@ -36,7 +37,7 @@ class ShelfFile(BaseModel):
     slots: dict[str, Annotated[list[ShelfPart], Field(min_length=1)]]
 
 
-def read_shelf_file(data: bytes) -> dict[str, list[Part]]:
+def read_shelf_file(data: bytes) -> dict[str, list[FinderPart]]:
     """The shelf of a file.
 
     Raises
@@ -55,15 +56,17 @@ def read_shelf_file(data: bytes) -> dict[str, list[Part]]:
     return {slot: [_part(slot, part) for part in parts] for slot, parts in file.slots.items()}
 
 
-def _part(slot: str, part: ShelfPart) -> Part:
+def _part(slot: str, part: ShelfPart) -> FinderPart:
     values: dict[str, Any] = {}
-    for quantity, typed in {**part.values, **part.options}.items():
+    said = {name_now(name): typed for name, typed in part.values.items()}
+    options = {name_now(name): option for name, option in part.options.items()}
+    for quantity, typed in {**said, **options}.items():
         try:
             entry = read_entry(quantity, typed)
         except UnreadableEntry as error:
             raise UnreadableFile(f"{slot}, {part.name}: {error.reason}") from None
-        if quantity in part.values:
+        if quantity in said:
             if entry.si is None:
                 raise UnreadableFile(f"{slot}, {part.name}: {quantity} is not a single figure")
             values[quantity] = entry.si
-    return Part(part.name, part.price, values, dict(part.options), dict(part.properties))
+    return FinderPart(part.name, part.price, values, options, dict(part.properties))

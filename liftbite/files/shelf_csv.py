@@ -1,7 +1,7 @@
 """The shelf as CSV: one part a row, one column for each figure, every figure as it was typed with its unit.
 
 - `write_shelf`   parts to CSV
-- `Line`, `read_shelf`   CSV to parts, every fault with its line and column
+- `PartLine`, `read_shelf`   CSV to parts, every fault with its line and column
 
 Columns are named as quantities are (`outer_diameter`) or as the screen calls them (`Outer diameter`). `slot` and `name`
 are needed; `price`, `source` and `notes` may be there. Comma, semicolon or tab.
@@ -20,13 +20,14 @@ from liftbite.core.job.inputs import INPUTS
 from liftbite.core.parts.shelf import OF_SLOT, ShelfPart, read_part
 from liftbite.core.parts.slots import SLOTS
 from liftbite.files.table import read_table
+from liftbite.files.versions import name_now
 
 _PLAIN = ("slot", "name", "price", "source", "notes")
 MOST_ROWS = 5_000
 
 
 @dataclass(frozen=True, slots=True)
-class Line:
+class PartLine:
     """A row of the file: its line, the part, or what is wrong with it and in which column."""
 
     number: int
@@ -62,7 +63,7 @@ def _heads(row: list[str]) -> list[str]:
     labels = {INPUTS[n].label.lower() if n in INPUTS else CHOICES[n].label.lower(): n for n in _columns()}
     heads = []
     for cell in row:
-        word = cell.strip().lower()
+        word = name_now(cell.strip().lower())
         name = word if word in {*_PLAIN, *_columns()} else labels.get(word, "")
         if not name and word:
             raise UnreadableFile(f"“{cell.strip()}” is no column of a shelf; export one to see what there is", 1)
@@ -73,7 +74,7 @@ def _heads(row: list[str]) -> list[str]:
     return heads
 
 
-def read_shelf(text: str) -> list[Line]:
+def read_shelf(text: str) -> list[PartLine]:
     """The rows of a shelf file.
 
     Raises
@@ -85,25 +86,25 @@ def read_shelf(text: str) -> list[Line]:
     return [_line(n, row, heads) for n, row in enumerate(rows[1:], start=2) if any(c.strip() for c in row)]
 
 
-def _line(number: int, row: list[str], heads: list[str]) -> Line:
+def _line(number: int, row: list[str], heads: list[str]) -> PartLine:
     cells = {head: cell.strip() for head, cell in zip(heads, row, strict=False) if head}
     name = cells.get("name", "")
     if len(row) > len(heads) and any(c.strip() for c in row[len(heads) :]):
-        return Line(number, None, name, "this row has more cells than the first one")
+        return PartLine(number, None, name, "this row has more cells than the first one")
     slot = {label.lower(): s for s, label in SLOTS.items()}.get(cells.get("slot", "").lower(), cells.get("slot", ""))
     try:
         price = float((cells.get("price") or "0").replace(",", "."))
     except ValueError:
-        return Line(number, None, name, f"“{cells['price']}” is no price", "price")
+        return PartLine(number, None, name, f"“{cells['price']}” is no price", "price")
     values = {h: c for h, c in cells.items() if h not in _PLAIN and c}
     part = ShelfPart(slot, name, values, price, cells.get("source", ""), cells.get("notes", ""))
     try:
         read_part(ShelfPart(slot, name, {}, price))
     except UnreadableEntry as error:
-        return Line(number, None, name, error.reason)
+        return PartLine(number, None, name, error.reason)
     for quantity, typed in values.items():
         try:
             read_part(ShelfPart(slot, name, {quantity: typed}, price))
         except UnreadableEntry as error:
-            return Line(number, None, name, error.reason, quantity)
-    return Line(number, part, name)
+            return PartLine(number, None, name, error.reason, quantity)
+    return PartLine(number, part, name)

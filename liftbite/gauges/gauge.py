@@ -14,7 +14,7 @@ from dataclasses import dataclass
 
 import serial
 
-from liftbite.gauges.protocol import check_port, parse_line
+from liftbite.gauges.protocol import check_port, parse_message
 
 #: Seconds between looks at the port, and between tries to find it again.
 LOOK, RETRY = 0.04, 0.5
@@ -133,7 +133,7 @@ class Gauge:
                 rest += port.read(max(port.in_waiting, 1))
                 *lines, rest = rest.split(b"\n")
                 for raw in lines:
-                    line = parse_line(raw)
+                    line = parse_message(raw)
                     if line is not None:
                         self._tell(line.kind, line.text)
                 if len(rest) > 4096:  # a device that never ends its lines

@@ -1,6 +1,6 @@
 """A reading as a line: value, unit, newline. ASCII or UTF-8, `\\n` or `\\r\\n`; docs/gauge.md describes it.
 
-- `Line`, `parse_line`   a line that came in
+- `Message`, `parse_message`   a line that came in
 - `write_line`           a line to send
 - `check_port`           the addresses that are read
 """
@@ -17,29 +17,29 @@ _VALUE = re.compile(r"^([+\-−]?\d{1,9}(?:[.,]\d{1,9})?)\s*(mm|in|thou|[µμu]m
 
 
 @dataclass(frozen=True, slots=True)
-class Line:
+class Message:
     """A line: "value" with what it says as one would type it, "said" for a remark, "odd" for what is no reading."""
 
     kind: str
     text: str
 
 
-def parse_line(raw: bytes) -> Line | None:
+def parse_message(raw: bytes) -> Message | None:
     """What a line says; None for an empty one.
 
-    >>> parse_line(b"+12.30 mm\\r\\n"), parse_line(b"# caliper\\n"), parse_line(b"12.3\\n")
-    (Line(kind='value', text='12.30 mm'), Line(kind='said', text='caliper'), Line(kind='odd', text='12.3'))
+    >>> parse_message(b"+12.30 mm\\r\\n"), parse_message(b"# caliper\\n"), parse_message(b"12.3\\n")
+    (Message(kind='value', text='12.30 mm'), Message(kind='said', text='caliper'), Message(kind='odd', text='12.3'))
     """
     text = raw.decode("utf-8", errors="replace").strip()
     if not text:
         return None
     if text.startswith("#"):
-        return Line("said", text[1:].strip()[:MOST])
+        return Message("said", text[1:].strip()[:MOST])
     match = _VALUE.match(text)
     if match is None:
-        return Line("odd", text[:MOST])
+        return Message("odd", text[:MOST])
     number = match[1].replace("−", "-").removeprefix("+")
-    return Line("value", f"{number} {match[2]}")
+    return Message("value", f"{number} {match[2]}")
 
 
 def write_line(value: float, unit: str, decimals: int) -> bytes:

@@ -1,7 +1,7 @@
 """Jobs and their ledger, read and appended to.
 
 - `list_jobs`, `count_jobs`, `revisions_of`   reading, through a `LedgerCache`
-- `create`, `append`, `put_away`   writing; `Stale` when the writer had not seen the newest revision
+- `create`, `append`, `archived`   writing; `Stale` when the writer had not seen the newest revision
 """
 
 from __future__ import annotations
@@ -115,19 +115,19 @@ def _cache(session: Session) -> LedgerCache:
     return cache
 
 
-def list_jobs(session: Session, *, put_away: bool = False) -> list[tuple[int, list[Revision]]]:
-    """Every job with its revisions, newest first; the ones put away, or the ones at hand."""
+def list_jobs(session: Session, *, archived: bool = False) -> list[tuple[int, list[Revision]]]:
+    """Every job with its revisions, newest first; the archived ones, or the ones at hand."""
     query = (
         select(JobRow.id)
-        .where(JobRow.put_away_at.is_not(None) if put_away else JobRow.put_away_at.is_(None))
+        .where(JobRow.archived_at.is_not(None) if archived else JobRow.archived_at.is_(None))
         .order_by(JobRow.id.desc())
     )
     return [(job_id, _cache(session).read(session, job_id)) for job_id in session.scalars(query).all()]
 
 
-def count_jobs(session: Session, *, put_away: bool) -> int:
-    """How many jobs are put away, or at hand."""
-    shelf = JobRow.put_away_at.is_not(None) if put_away else JobRow.put_away_at.is_(None)
+def count_jobs(session: Session, *, archived: bool) -> int:
+    """How many jobs are archived, or at hand."""
+    shelf = JobRow.archived_at.is_not(None) if archived else JobRow.archived_at.is_(None)
     return session.scalar(select(func.count()).select_from(JobRow).where(shelf)) or 0
 
 
@@ -144,10 +144,10 @@ def revisions_of(session: Session, job_id: int) -> list[Revision]:
     return found
 
 
-def is_put_away(session: Session, job_id: int) -> bool:
-    """True for a job that was put away."""
+def is_archived(session: Session, job_id: int) -> bool:
+    """True for a job that is archived."""
     job = session.get(JobRow, job_id)
-    return job is not None and job.put_away_at is not None
+    return job is not None and job.archived_at is not None
 
 
 def create(session: Session, revisions: Iterable[Revision], at: datetime) -> int:
@@ -206,7 +206,7 @@ def newest_revision(session: Session, job_id: int) -> int:
     return newest
 
 
-def put_away(session: Session, job_id: int, at: datetime | None) -> None:
+def archive(session: Session, job_id: int, at: datetime | None) -> None:
     """Puts a job out of sight, or with `at` None back among the others; nothing is deleted.
 
     Raises
@@ -216,5 +216,5 @@ def put_away(session: Session, job_id: int, at: datetime | None) -> None:
     job = session.get(JobRow, job_id)
     if job is None:
         raise NoSuchJob(job_id)
-    job.put_away_at = at
+    job.archived_at = at
     session.commit()

@@ -1,13 +1,13 @@
-"""The bench's record: takings and readings, limits of vehicles, the shop's schools, instruments and sums.
+"""The bench's record: series and readings, limits of vehicles, the shop's practices, instruments and sums.
 
-- `Taken`, `Taking`     a reading and the readings taken together, with their numbers
-- `takings_of`, `latest_takings`   reading them
-- `begin`, `change_taking`, `add_readings`   writing them
-- `strike_last`, `strike_takings`, `bring_back`   taking readings back; nothing is ever deleted
+- `Taken`, `Series`     a reading and the readings taken together, with their numbers
+- `series_of`, `latest_series`   reading them
+- `begin`, `change_series`, `add_readings`   writing them
+- `withdraw_last`, `withdraw_series`, `bring_back`   taking readings back; nothing is ever deleted
 - `limits_of`, `set_limit`     a manual's figure, remembered for its vehicle
-- `schools`, `set_school`              where builders differ
-- `instruments`, `add_instrument`, `put_instrument_away`
-- `sums_of`, `set_sum`, `drop_sum`     renewing while it is open
+- `practices`, `set_practice`              where builders differ
+- `instruments`, `add_instrument`, `archive_instrument`
+- `renewals_of`, `set_renewal`, `drop_renewal`     renewing while it is open
 - `filed_of`, `bring`     all of a job's bench, out to a file and in from one
 """
 
@@ -23,22 +23,22 @@ from sqlalchemy.orm import Session, selectinload
 
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import Reading
-from liftbite.core.measure.parts_list import SCHOOLS, OpenSum
-from liftbite.files.measured import Filed, FiledLimit, FiledReading, FiledTaking
+from liftbite.core.measure.parts_list import PRACTICES, Renewal
+from liftbite.files.measured import Filed, FiledLimit, FiledReading, FiledSeries
 from liftbite.store.jobs import NoSuchJob
 from liftbite.store.models import (
     InstrumentRow,
     JobRow,
-    OpenSumRow,
+    PracticeRow,
     ReadingRow,
-    SchoolRow,
-    TakingRow,
+    RenewalRow,
+    SeriesRow,
     VehicleLimitRow,
 )
 
 
-class NoSuchTaking(Exception):
-    """No taking of this job has this number."""
+class NoSuchSeries(Exception):
+    """No series of this job has this number."""
 
 
 class NoSuchInstrument(Exception):
@@ -49,19 +49,19 @@ class NoSuchInstrument(Exception):
 class Taken:
     """A reading with its number, its moment and where it came from: "typed", "gauge" or "file".
 
-    `struck` where it was taken back, `back` where it may still be brought back.
+    `withdrawn` where it was taken back, `back` where it may still be brought back.
     """
 
     id: int
     reading: Reading
     at: datetime
     source: str
-    struck: bool
+    withdrawn: bool
     back: bool = False
 
 
 @dataclass(frozen=True, slots=True)
-class Taking:
+class Series:
     """Readings taken together.
 
     Attributes
@@ -70,7 +70,7 @@ class Taking:
     begun_at : when, UTC
     distance : odometer then [m]; None where nobody said
     settings : how a sweep was read and what it is called
-    taken : readings, struck ones among them, in the order taken
+    taken : readings, withdrawn ones among them, in the order taken
     """
 
     id: int
@@ -84,56 +84,58 @@ class Taking:
     @property
     def readings(self) -> tuple[Reading, ...]:
         """The readings in force."""
-        return tuple(t.reading for t in self.taken if not t.struck)
+        return tuple(t.reading for t in self.taken if not t.withdrawn)
 
 
-def _taking(row: TakingRow) -> Taking:
+def _series(row: SeriesRow) -> Series:
     newest = row.readings[-1].id if row.readings else 0
     taken = tuple(
         Taken(r.id, Reading(r.place, r.si, r.typed, r.instrument, r.uncertainty, r.skipped), r.at, r.source,
-              r.struck_at is not None, r.struck_seen == newest)
+              r.withdrawn_at is not None, r.withdrawn_seen == newest)
         for r in row.readings
     )  # fmt: skip
-    return Taking(row.id, row.job_id, row.check, row.begun_at, row.distance, dict(row.settings), taken)
+    return Series(row.id, row.job_id, row.check, row.begun_at, row.distance, dict(row.settings), taken)
 
 
-def takings_of(session: Session, job_id: int, vehicle: str = "") -> tuple[list[Taking], list[Taking]]:
-    """Takings of a job, and of its vehicle's life: over all jobs, and this one's whatever it was called then.
+def series_of(session: Session, job_id: int, vehicle: str = "") -> tuple[list[Series], list[Series]]:
+    """Series of a job, and of its vehicle's life: over all jobs, and this one's whatever it was called then.
 
     The job's come in the order of their numbers, the vehicle's in the order of time; one without a name has no life.
-    A taking that came in again with a file counts once in it.
+    A series that came in again with a file counts once in it.
     """
-    wanted = TakingRow.job_id == job_id
-    query = select(TakingRow).where(or_(wanted, TakingRow.vehicle == vehicle) if vehicle else wanted)
-    rows = session.scalars(query.options(selectinload(TakingRow.readings)).order_by(TakingRow.begun_at, TakingRow.id))
-    found = [_taking(row) for row in rows]
+    wanted = SeriesRow.job_id == job_id
+    query = select(SeriesRow).where(or_(wanted, SeriesRow.vehicle == vehicle) if vehicle else wanted)
+    rows = session.scalars(query.options(selectinload(SeriesRow.readings)).order_by(SeriesRow.begun_at, SeriesRow.id))
+    found = [_series(row) for row in rows]
     of_job = sorted((t for t in found if t.job_id == job_id), key=lambda t: t.id)
     once = {_what(t): t for t in found} | {_what(t): t for t in of_job}
     return of_job, [t for t in found if once[_what(t)] is t] if vehicle else []
 
 
-def _what(taking: Taking) -> tuple[object, ...]:
+def _what(series: Series) -> tuple[object, ...]:
     """What makes a taking itself: a file brings the same one again. Files of readings have moments to the second."""
-    read = tuple((t.reading.place, t.reading.typed, t.at.replace(microsecond=0)) for t in taking.taken if not t.struck)
-    return taking.check, read if read else taking.id
+    read = tuple(
+        (t.reading.place, t.reading.typed, t.at.replace(microsecond=0)) for t in series.taken if not t.withdrawn
+    )
+    return series.check, read if read else series.id
 
 
-def latest_takings(session: Session, most: int) -> list[tuple[Taking, str]]:
-    """The takings of the whole shop begun last, newest first, each with its vehicle."""
-    query = select(TakingRow).options(selectinload(TakingRow.readings)).order_by(TakingRow.id.desc()).limit(most)
-    return [(_taking(row), row.vehicle) for row in session.scalars(query)]
+def latest_series(session: Session, most: int) -> list[tuple[Series, str]]:
+    """The series of the whole shop begun last, newest first, each with its vehicle."""
+    query = select(SeriesRow).options(selectinload(SeriesRow.readings)).order_by(SeriesRow.id.desc()).limit(most)
+    return [(_series(row), row.vehicle) for row in session.scalars(query)]
 
 
-def _row(session: Session, job_id: int, taking_id: int) -> TakingRow:
-    row = session.get(TakingRow, taking_id)
+def _row(session: Session, job_id: int, series_id: int) -> SeriesRow:
+    row = session.get(SeriesRow, series_id)
     if row is None or row.job_id != job_id:
-        raise NoSuchTaking(taking_id)
+        raise NoSuchSeries(series_id)
     return row
 
 
 def begin(session: Session, job_id: int, check: str, vehicle: str, at: datetime, *, distance: float | None = None,
           settings: Mapping[str, Any] | None = None) -> int:  # fmt: skip
-    """A new taking of a check; its number.
+    """A new series of a check; its number.
 
     Raises
     ------
@@ -141,94 +143,94 @@ def begin(session: Session, job_id: int, check: str, vehicle: str, at: datetime,
     """
     if session.get(JobRow, job_id) is None:
         raise NoSuchJob(job_id)
-    row = TakingRow(job_id=job_id, check=check, vehicle=vehicle, begun_at=at, distance=distance,
+    row = SeriesRow(job_id=job_id, check=check, vehicle=vehicle, begun_at=at, distance=distance,
                     settings=dict(settings or {}))  # fmt: skip
     session.add(row)
     session.commit()
     return row.id
 
 
-def change_taking(session: Session, job_id: int, taking_id: int, *, distance: float | None,
+def change_series(session: Session, job_id: int, series_id: int, *, distance: float | None,
                   settings: Mapping[str, Any]) -> None:  # fmt: skip
-    """The distance of a taking and how its sweep was read.
+    """The distance of a series and how its sweep was read.
 
     Raises
     ------
-    NoSuchTaking : the job has no such taking
+    NoSuchSeries : the job has no such series
     """
-    row = _row(session, job_id, taking_id)
+    row = _row(session, job_id, series_id)
     row.distance, row.settings = distance, dict(settings)
     session.commit()
 
 
-def add_readings(session: Session, job_id: int, taking_id: int, readings: Iterable[Reading], at: datetime,
+def add_readings(session: Session, job_id: int, series_id: int, readings: Iterable[Reading], at: datetime,
                  source: str = "typed") -> list[int]:  # fmt: skip
-    """Readings into a taking; their numbers.
+    """Readings into a series; their numbers.
 
     Raises
     ------
-    NoSuchTaking : the job has no such taking
+    NoSuchSeries : the job has no such series
     """
-    _row(session, job_id, taking_id)
+    _row(session, job_id, series_id)
     rows = [_reading_row(reading, at, source) for reading in readings]
     for row in rows:
-        row.taking_id = taking_id
+        row.series_id = series_id
     session.add_all(rows)
     session.commit()
     return [row.id for row in rows]
 
 
-def _reading_row(r: Reading, at: datetime, source: str, struck_at: datetime | None = None) -> ReadingRow:
+def _reading_row(r: Reading, at: datetime, source: str, withdrawn_at: datetime | None = None) -> ReadingRow:
     return ReadingRow(place=r.place, si=r.si, typed=r.typed, instrument=r.instrument, uncertainty=r.uncertainty,
-                      skipped=r.skipped, source=source, at=at, struck_at=struck_at)  # fmt: skip
+                      skipped=r.skipped, source=source, at=at, withdrawn_at=withdrawn_at)  # fmt: skip
 
 
-def strike_last(session: Session, job_id: int, taking_id: int, at: datetime) -> str | None:
-    """Strikes the last reading in force of a taking; its place, or None where there is none. The row stays.
+def withdraw_last(session: Session, job_id: int, series_id: int, at: datetime) -> str | None:
+    """Withdraws the last reading in force of a series; its place, or None where there is none. The row stays.
 
     Raises
     ------
-    NoSuchTaking : the job has no such taking
+    NoSuchSeries : the job has no such series
     """
-    rows = _row(session, job_id, taking_id).readings
-    row = next((r for r in reversed(rows) if r.struck_at is None), None)
+    rows = _row(session, job_id, series_id).readings
+    row = next((r for r in reversed(rows) if r.withdrawn_at is None), None)
     if row is None:
         return None
-    row.struck_at, row.struck_seen = at, rows[-1].id
+    row.withdrawn_at, row.withdrawn_seen = at, rows[-1].id
     session.commit()
     return row.place
 
 
-def strike_takings(session: Session, job_id: int, taking_ids: Iterable[int], at: datetime) -> None:
-    """Strikes every reading of some takings, such as a file brought. The rows stay.
+def withdraw_series(session: Session, job_id: int, series_ids: Iterable[int], at: datetime) -> None:
+    """Withdraws every reading of some series, such as a file brought. The rows stay.
 
     Raises
     ------
-    NoSuchTaking : the job has no such taking
+    NoSuchSeries : the job has no such series
     """
-    rows = [_row(session, job_id, number) for number in taking_ids]
-    for reading in (r for row in rows for r in row.readings if r.struck_at is None):
-        reading.struck_at = at
+    rows = [_row(session, job_id, number) for number in series_ids]
+    for reading in (r for row in rows for r in row.readings if r.withdrawn_at is None):
+        reading.withdrawn_at = at
     session.commit()
 
 
-def bring_back(session: Session, job_id: int, taking_id: int) -> str | None:
-    """Brings the reading struck last back, as long as nothing was read since; its place, or None.
+def bring_back(session: Session, job_id: int, series_id: int) -> str | None:
+    """Brings the reading withdrawn last back, as long as nothing was read since; its place, or None.
 
     Raises
     ------
-    NoSuchTaking : the job has no such taking
+    NoSuchSeries : the job has no such series
     """
-    rows = _row(session, job_id, taking_id).readings
-    row = next((r for r in rows if r.struck_seen == rows[-1].id), None)
+    rows = _row(session, job_id, series_id).readings
+    row = next((r for r in rows if r.withdrawn_seen == rows[-1].id), None)
     if row is None:
         return None
-    row.struck_at = row.struck_seen = None
+    row.withdrawn_at = row.withdrawn_seen = None
     session.commit()
     return row.place
 
 
-# --- limits, schools
+# --- limits, practices
 
 
 def limits_of(session: Session, job_id: int, vehicle: str) -> dict[str, dict[str, tuple[float, str]]]:
@@ -268,15 +270,15 @@ def set_limit(session: Session, job_id: int, vehicle: str, check: str, name: str
     session.commit()
 
 
-def schools(session: Session) -> dict[str, str]:
-    """School -> option in force, the shop's own over where a shop begins."""
-    begins = {name: next(iter(options)) for name, (_, options) in SCHOOLS.items()}
-    return begins | {row.name: row.option for row in session.scalars(select(SchoolRow)) if row.name in SCHOOLS}
+def practices(session: Session) -> dict[str, str]:
+    """Practice -> option in force, the shop's own over where a shop begins."""
+    begins = {name: next(iter(options)) for name, (_, options) in PRACTICES.items()}
+    return begins | {row.name: row.option for row in session.scalars(select(PracticeRow)) if row.name in PRACTICES}
 
 
-def set_school(session: Session, name: str, option: str, at: datetime) -> None:
+def set_practice(session: Session, name: str, option: str, at: datetime) -> None:
     """What the shop does from now on."""
-    session.merge(SchoolRow(name=name, option=option, at=at))
+    session.merge(PracticeRow(name=name, option=option, at=at))
     session.commit()
 
 
@@ -297,7 +299,7 @@ class Instrument:
 
 def instruments(session: Session) -> list[tuple[int, Instrument]]:
     """The shop's instruments with their numbers."""
-    query = select(InstrumentRow).where(InstrumentRow.put_away_at.is_(None)).order_by(InstrumentRow.id)
+    query = select(InstrumentRow).where(InstrumentRow.archived_at.is_(None)).order_by(InstrumentRow.id)
     return [
         (r.id, Instrument(r.kind, r.name, r.resolution, r.uncertainty, r.calibrated_on, r.port))
         for r in session.scalars(query)
@@ -313,7 +315,7 @@ def add_instrument(session: Session, found: Instrument) -> int:
     return row.id
 
 
-def put_instrument_away(session: Session, number: int, at: datetime | None) -> None:
+def archive_instrument(session: Session, number: int, at: datetime | None) -> None:
     """Takes an instrument off the bench, or with `at` None puts it back.
 
     Raises
@@ -323,20 +325,20 @@ def put_instrument_away(session: Session, number: int, at: datetime | None) -> N
     row = session.get(InstrumentRow, number)
     if row is None:
         raise NoSuchInstrument(number)
-    row.put_away_at = at
+    row.archived_at = at
     session.commit()
 
 
 # --- renewing while it is open
 
 
-def sums_of(session: Session, job_id: int) -> list[OpenSum]:
+def renewals_of(session: Session, job_id: int) -> list[Renewal]:
     """The sums of a job, in the order they were first made."""
-    query = select(OpenSumRow).where(OpenSumRow.job_id == job_id).order_by(OpenSumRow.id)
-    return [OpenSum(r.part, r.price, r.chance, r.hours, r.rate, r.extra_hours) for r in session.scalars(query)]
+    query = select(RenewalRow).where(RenewalRow.job_id == job_id).order_by(RenewalRow.id)
+    return [Renewal(r.part, r.price, r.chance, r.hours, r.rate, r.extra_hours) for r in session.scalars(query)]
 
 
-def set_sum(session: Session, job_id: int, found: OpenSum) -> None:
+def set_renewal(session: Session, job_id: int, found: Renewal) -> None:
     """The figures for a part of a job from now on.
 
     Raises
@@ -345,17 +347,17 @@ def set_sum(session: Session, job_id: int, found: OpenSum) -> None:
     """
     if session.get(JobRow, job_id) is None:
         raise NoSuchJob(job_id)
-    query = select(OpenSumRow).where(OpenSumRow.job_id == job_id, OpenSumRow.part == found.part)
-    row = session.scalar(query) or OpenSumRow(job_id=job_id, part=found.part)
+    query = select(RenewalRow).where(RenewalRow.job_id == job_id, RenewalRow.part == found.part)
+    row = session.scalar(query) or RenewalRow(job_id=job_id, part=found.part)
     row.price, row.chance, row.hours = found.price, found.chance, found.hours
     row.rate, row.extra_hours = found.rate, found.extra_hours
     session.add(row)
     session.commit()
 
 
-def drop_sum(session: Session, job_id: int, part: str) -> None:
+def drop_renewal(session: Session, job_id: int, part: str) -> None:
     """Takes a sum off a job's list."""
-    session.execute(delete(OpenSumRow).where(OpenSumRow.job_id == job_id, OpenSumRow.part == part))
+    session.execute(delete(RenewalRow).where(RenewalRow.job_id == job_id, RenewalRow.part == part))
     session.commit()
 
 
@@ -363,21 +365,21 @@ def drop_sum(session: Session, job_id: int, part: str) -> None:
 
 
 def filed_of(session: Session, job_id: int, vehicle: str) -> Filed:
-    """All that a job's bench holds: its takings, the limits in force, its sums."""
-    takings = tuple(
-        FiledTaking(t.check, t.begun_at, t.distance, t.settings,
-                    tuple(FiledReading(r.reading, r.at, r.source, r.struck) for r in t.taken))
-        for t in takings_of(session, job_id)[0] if t.check in CHECKS
+    """All that a job's bench holds: its series, the limits in force, its sums."""
+    series = tuple(
+        FiledSeries(t.check, t.begun_at, t.distance, t.settings,
+                    tuple(FiledReading(r.reading, r.at, r.source, r.withdrawn) for r in t.taken))
+        for t in series_of(session, job_id)[0] if t.check in CHECKS
     )  # fmt: skip
     limits = tuple(
         FiledLimit(row.check, row.name, row.typed or "", row.si or 0.0, row.source)
         for row in _in_force(session, job_id, vehicle)
     )  # fmt: skip
-    return Filed(takings, limits, tuple(sums_of(session, job_id)))
+    return Filed(series, limits, tuple(renewals_of(session, job_id)))
 
 
 def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetime) -> list[int]:
-    """Takes all that a file says was measured into a job; the numbers of the takings.
+    """Takes all that a file says was measured into a job; the numbers of the series.
 
     Raises
     ------
@@ -386,17 +388,17 @@ def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetim
     if session.get(JobRow, job_id) is None:
         raise NoSuchJob(job_id)
     rows = []
-    for taking in filed.takings:
-        row = TakingRow(job_id=job_id, check=taking.check, vehicle=vehicle, begun_at=taking.begun_at,
-                        distance=taking.distance, settings=dict(taking.settings))  # fmt: skip
-        row.readings = [_reading_row(r.reading, r.at, r.source, r.at if r.struck else None) for r in taking.readings]
+    for series in filed.series:
+        row = SeriesRow(job_id=job_id, check=series.check, vehicle=vehicle, begun_at=series.begun_at,
+                        distance=series.distance, settings=dict(series.settings))  # fmt: skip
+        row.readings = [_reading_row(r.reading, r.at, r.source, r.at if r.withdrawn else None) for r in series.readings]
         rows.append(row)
     session.add_all(rows)
     for limit in filed.limits:
         session.add(VehicleLimitRow(job_id=job_id, vehicle=vehicle, check=limit.check, name=limit.name,
                                     typed=limit.typed, si=limit.si, source=limit.source, at=at))  # fmt: skip
-    for found in filed.sums:
-        session.add(OpenSumRow(job_id=job_id, part=found.part, price=found.price, chance=found.chance,
+    for found in filed.renewals:
+        session.add(RenewalRow(job_id=job_id, part=found.part, price=found.price, chance=found.chance,
                                hours=found.hours, rate=found.rate, extra_hours=found.extra_hours))  # fmt: skip
     session.commit()
     return [row.id for row in rows]

@@ -47,7 +47,7 @@ class JobRow(Base):
 
     id: Mapped[int] = mapped_column(primary_key=True)
     created_at: Mapped[datetime] = mapped_column(UtcDateTime)
-    put_away_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
+    archived_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
     revisions: Mapped[list[RevisionRow]] = relationship(order_by="RevisionRow.number", back_populates="job")
 
 
@@ -85,7 +85,7 @@ class EntryRow(Base):
 
 
 class PartRow(Base):
-    """A part on the shelf; it can be put away, and nothing of a job refers to it."""
+    """A part on the shelf; it can be archived, and nothing of a job refers to it."""
 
     __tablename__ = "part"
     __table_args__ = (Index("ix_part_slot", "slot"),)
@@ -98,14 +98,14 @@ class PartRow(Base):
     source: Mapped[str]
     notes: Mapped[str]
     changed_at: Mapped[datetime] = mapped_column(UtcDateTime)
-    put_away_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
+    archived_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
 
 
-class TakingRow(Base):
-    """One taking of one check: readings that belong together, with the distance driven and how a sweep was read."""
+class SeriesRow(Base):
+    """Readings of one check that belong together, with the distance driven and how a sweep was read."""
 
-    __tablename__ = "taking"
-    __table_args__ = (Index("ix_taking_job_id", "job_id", "check"), Index("ix_taking_vehicle", "vehicle", "check"))
+    __tablename__ = "series"
+    __table_args__ = (Index("ix_series_job_id", "job_id", "check"), Index("ix_series_vehicle", "vehicle", "check"))
 
     id: Mapped[int] = mapped_column(primary_key=True)
     job_id: Mapped[int] = mapped_column(ForeignKey("job.id"))
@@ -114,21 +114,21 @@ class TakingRow(Base):
     begun_at: Mapped[datetime] = mapped_column(UtcDateTime)
     distance: Mapped[float | None] = mapped_column(default=None)
     settings: Mapped[dict[str, Any]] = mapped_column(JSON)
-    readings: Mapped[list[ReadingRow]] = relationship(order_by="ReadingRow.id", back_populates="taking")
+    readings: Mapped[list[ReadingRow]] = relationship(order_by="ReadingRow.id", back_populates="series")
 
 
 class ReadingRow(Base):
-    """One reading; struck ones stay, and repeats are never averaged away.
+    """One reading; withdrawn ones stay, and repeats are never averaged away.
 
-    `struck_seen` is the newest reading of the taking when this one was struck: once another is read, what was struck
-    before is not brought back any more.
+    `withdrawn_seen` is the newest reading of the series when this one was withdrawn: once another is read, what was
+    withdrawn before is not brought back any more.
     """
 
     __tablename__ = "reading"
-    __table_args__ = (Index("ix_reading_taking_id", "taking_id"),)
+    __table_args__ = (Index("ix_reading_series_id", "series_id"),)
 
     id: Mapped[int] = mapped_column(primary_key=True)
-    taking_id: Mapped[int] = mapped_column(ForeignKey("taking.id"))
+    series_id: Mapped[int] = mapped_column(ForeignKey("series.id"))
     place: Mapped[str]
     si: Mapped[float | None]
     typed: Mapped[str]
@@ -137,9 +137,9 @@ class ReadingRow(Base):
     skipped: Mapped[str]
     source: Mapped[str]
     at: Mapped[datetime] = mapped_column(UtcDateTime)
-    struck_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
-    struck_seen: Mapped[int | None] = mapped_column(default=None)
-    taking: Mapped[TakingRow] = relationship(back_populates="readings")
+    withdrawn_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
+    withdrawn_seen: Mapped[int | None] = mapped_column(default=None)
+    series: Mapped[SeriesRow] = relationship(back_populates="readings")
 
 
 class VehicleLimitRow(Base):
@@ -159,10 +159,10 @@ class VehicleLimitRow(Base):
     at: Mapped[datetime] = mapped_column(UtcDateTime)
 
 
-class SchoolRow(Base):
+class PracticeRow(Base):
     """What the shop picked where builders differ."""
 
-    __tablename__ = "school"
+    __tablename__ = "shop_practice"
 
     name: Mapped[str] = mapped_column(primary_key=True)
     option: Mapped[str]
@@ -181,13 +181,13 @@ class InstrumentRow(Base):
     uncertainty: Mapped[float]
     calibrated_on: Mapped[str]
     port: Mapped[str]
-    put_away_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
+    archived_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
 
 
-class OpenSumRow(Base):
+class RenewalRow(Base):
     """The shop's own figures for renewing a part while it is open."""
 
-    __tablename__ = "open_sum"
+    __tablename__ = "renewal"
     __table_args__ = (UniqueConstraint("job_id", "part"),)
 
     id: Mapped[int] = mapped_column(primary_key=True)

@@ -1,7 +1,7 @@
 """The parts of the shelf, read and written.
 
 - `list_parts`, `part_of`, `parts_of`   reading
-- `add_part`, `change_part`, `put_part_away`   writing
+- `add_part`, `change_part`, `archive_part`   writing
 - `stock`   puts parts on a shelf that has none yet
 """
 
@@ -25,10 +25,10 @@ def _part(row: PartRow) -> ShelfPart:
     return ShelfPart(row.slot, row.name, dict(row.values), row.price, row.source, row.notes)
 
 
-def list_parts(session: Session, *, slot: str = "", put_away: bool = False) -> list[tuple[int, ShelfPart]]:
-    """Parts with their numbers, by slot and name; those put away, or those at hand."""
+def list_parts(session: Session, *, slot: str = "", archived: bool = False) -> list[tuple[int, ShelfPart]]:
+    """Parts with their numbers, by slot and name; those archived, or those at hand."""
     query = select(PartRow).order_by(PartRow.slot, PartRow.name, PartRow.id)
-    query = query.where(PartRow.put_away_at.is_not(None) if put_away else PartRow.put_away_at.is_(None))
+    query = query.where(PartRow.archived_at.is_not(None) if archived else PartRow.archived_at.is_(None))
     if slot:
         query = query.where(PartRow.slot == slot)
     return [(row.id, _part(row)) for row in session.scalars(query)]
@@ -76,9 +76,9 @@ def change_part(session: Session, part_id: int, part: ShelfPart, at: datetime) -
     session.commit()
 
 
-def put_part_away(session: Session, part_id: int, at: datetime | None) -> None:
+def archive_part(session: Session, part_id: int, at: datetime | None) -> None:
     """Takes a part off the shelf, or with `at` None puts it back; nothing is deleted."""
-    _row(session, part_id).put_away_at = at
+    _row(session, part_id).archived_at = at
     session.commit()
 
 

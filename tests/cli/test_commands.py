@@ -88,12 +88,12 @@ def test_life_and_launch(job: str) -> None:
     assert set(json.loads(run("launch", job, "--json").output)) >= {"time", "heat", "torque"}
 
 
-def test_sweep(job: str, tmp_path: Path) -> None:
+def test_find(job: str, tmp_path: Path) -> None:
     shelf = tmp_path / "parts.liftbite-shelf.json"
     shelf.write_text(json.dumps(SHELF))
-    result = run("sweep", job, str(shelf))
+    result = run("find", job, str(shelf))
     assert "2 combinations" in result.output
-    told = json.loads(run("sweep", job, str(shelf), "--json").stdout)
+    told = json.loads(run("find", job, str(shelf), "--json").stdout)
     assert told["total"] == 2
     assert told["kept"] + sum(told["excluded"].values()) == 2
 
@@ -116,7 +116,7 @@ def test_a_bad_shelf_names_part_and_field(job: str, tmp_path: Path, change, says
     change(shelf)
     path = tmp_path / "bad.json"
     path.write_text(json.dumps(shelf))
-    result = run("sweep", job, str(path))
+    result = run("find", job, str(path))
     assert result.exit_code == 2
     assert re.search(says, result.stderr)
 

@@ -12,7 +12,7 @@ import pytest
 
 from liftbite.api.choose.drawing import section_out
 from liftbite.core.analysis.life import life
-from liftbite.core.analysis.repeated_starts import start_row
+from liftbite.core.analysis.repeated_starts import repeated_starts
 from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.analysis.tolerance import sensitivity
 from liftbite.core.graph.graph import Needs, Refused
@@ -106,7 +106,7 @@ STARTS = ["vehicle_mass", "tyre_radius", "gear_ratio", "final_ratio", "grade", "
 @pytest.mark.parametrize("name", STARTS)
 def test_a_row_of_starts_ends(name: str) -> None:
     for value in ends(INPUTS[name]):
-        found = start_row(at("car", INPUTS[name], value), stage=0.0)
+        found = repeated_starts(at("car", INPUTS[name], value), stage=0.0)
         if isinstance(found, Needs | Refused):
             continue
         assert 1 <= found.begins.size <= 100

@@ -19,7 +19,7 @@ from liftbite.core.job.build import Build
 from liftbite.core.measure.checks import CHECKS, Check, Limit, Place
 from liftbite.core.measure.instruments import GUARD_RULES
 from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess, distance_left, left_of
-from liftbite.core.measure.parts_list import SCHOOLS, needs
+from liftbite.core.measure.parts_list import PRACTICES, needs
 from liftbite.core.measure.setup.proving import INCH, NOMINAL, RULE, bearing_stacks, shims_for_float
 from tests.jobs import FULL, MOTORCYCLE, built
 
@@ -151,7 +151,7 @@ def test_only_dated_takings_make_the_line_and_each_gives_its_worst(
     dated: list[tuple[int | None, list[int]]], least: int
 ) -> None:
     check = CHECKS["plate_thickness"]
-    takings = [
+    series = [
         (
             None if at is None else at * 1e6,
             [Reading(f"Plate {i}", metres(v), uncertainty=3e-5) for i, v in enumerate(vs)],
@@ -159,14 +159,14 @@ def test_only_dated_takings_make_the_line_and_each_gives_its_worst(
         for at, vs in dated
     ]
     limits = (Limit("least", metres(least), "manual", ""),)
-    found = left_of(check, takings, limits)
+    found = left_of(check, series, limits)
     points = [(at * 1e6, metres(min(vs))) for at, vs in dated if at is not None and vs]
     if len({at for at, _ in points}) < 2:
         assert found is None
         return
     alone = distance_left([a for a, _ in points], [v for _, v in points], [3e-5] * len(points), metres(least))
     assert found == alone
-    assert left_of(check, takings, ()) is None
+    assert left_of(check, series, ()) is None
 
 
 # --- what it takes
@@ -183,23 +183,23 @@ def findings_of(build: Build) -> st.SearchStrategy[list[Finding]]:
     return st.lists(one, max_size=8, unique_by=lambda f: f.check)
 
 
-OFFERED = st.fixed_dictionaries({name: st.sampled_from(list(options)) for name, (_, options) in SCHOOLS.items()})
+OFFERED = st.fixed_dictionaries({name: st.sampled_from(list(options)) for name, (_, options) in PRACTICES.items()})
 
 
-def wanted(build: Build, findings: Sequence[Finding], schools: Mapping[str, str]) -> dict[tuple[str, str], set[str]]:
-    return {(n.part, n.work): set(n.reasons) for n in needs(build, findings, schools)}
+def wanted(build: Build, findings: Sequence[Finding], practices: Mapping[str, str]) -> dict[tuple[str, str], set[str]]:
+    return {(n.part, n.work): set(n.reasons) for n in needs(build, findings, practices)}
 
 
 @pytest.mark.parametrize("layout", SETUPS)
 @given(data=st.data())
 def test_what_it_takes_hangs_on_no_order_and_only_grows(layout: str, data: st.DataObject) -> None:
-    build, schools = SETUPS[layout], data.draw(OFFERED)
+    build, practices = SETUPS[layout], data.draw(OFFERED)
     findings = data.draw(findings_of(build))
-    whole = wanted(build, findings, schools)
-    assert wanted(build, data.draw(st.permutations(findings)), schools) == whole
+    whole = wanted(build, findings, practices)
+    assert wanted(build, data.draw(st.permutations(findings)), practices) == whole
     gets = {part for part, work in whole if work == "get"}
     for i in range(len(findings)):
-        fewer = wanted(build, [*findings[:i], *findings[i + 1 :]], schools)
+        fewer = wanted(build, [*findings[:i], *findings[i + 1 :]], practices)
         assert {part for part, work in fewer if work == "get"} <= gets, "one finding more never saves a part"
     assert all(reasons for reasons in whole.values())
 
@@ -207,14 +207,14 @@ def test_what_it_takes_hangs_on_no_order_and_only_grows(layout: str, data: st.Da
 @pytest.mark.parametrize("layout", SETUPS)
 @given(data=st.data())
 def test_what_is_good_or_open_takes_nothing_but_what_the_shop_always_does(layout: str, data: st.DataObject) -> None:
-    build, schools = SETUPS[layout], data.draw(OFFERED)
+    build, practices = SETUPS[layout], data.draw(OFFERED)
     findings = [f for f in data.draw(findings_of(build)) if f.verdict in {"reuse", "reuse and watch", "open"}]
     seals = (
         {"Rear main seal", "Input shaft seal"}
-        if layout == "car" and findings and schools["seal"] == "always"
+        if layout == "car" and findings and practices["seal"] == "always"
         else set()
     )
-    assert {part for part, _ in wanted(build, findings, schools)} == seals
+    assert {part for part, _ in wanted(build, findings, practices)} == seals
 
 
 # --- stacks by trying every one

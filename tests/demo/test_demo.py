@@ -12,7 +12,7 @@ from liftbite.api.app import create_app
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.keyed import read_distance, read_keyed
 from liftbite.demo import JOBS, load
-from liftbite.demo.readings import TAKINGS
+from liftbite.demo.readings import SERIES
 
 
 @pytest.fixture(scope="module")
@@ -29,12 +29,12 @@ def verdicts(demo: FlaskClient, job: int) -> dict[str, str]:
     return {c["name"]: c["finding"]["verdict"] for c in bench["checks"] if c["finding"]["taken"]}
 
 
-@pytest.mark.parametrize("taking", TAKINGS, ids=lambda t: f"{t.job} {t.check} {t.day}")
-def test_demo_readings_are_such_as_a_builder_takes(taking: Any) -> None:
-    check = CHECKS[taking.check]
-    assert 1 <= taking.job <= len(JOBS)
-    read_distance(taking.distance)
-    for typed in taking.readings.values():
+@pytest.mark.parametrize("series", SERIES, ids=lambda t: f"{t.job} {t.check} {t.day}")
+def test_demo_readings_are_such_as_a_builder_takes(series: Any) -> None:
+    check = CHECKS[series.check]
+    assert 1 <= series.job <= len(JOBS)
+    read_distance(series.distance)
+    for typed in series.readings.values():
         if check.kind == "grade":
             assert typed in {grade.value for grade in check.grades}
         else:
@@ -70,5 +70,5 @@ def test_a_bearing_that_wants_a_spacer(demo: FlaskClient) -> None:
 def test_every_demo_job_opens_everywhere(demo: FlaskClient, job: int) -> None:
     for view in ("", "/measure", "/effects", "/measure/history", "/readings.csv", "/parts.csv", "/file"):
         assert demo.get(f"/api/jobs/{job}{view}").status_code == 200, view
-    for view in ("section", "launch", "wheel"):
+    for view in ("section", "launch", "flywheel"):
         assert demo.post(f"/api/jobs/{job}/{view}", json={"entries": []}).status_code == 200, view

@@ -16,9 +16,17 @@ from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import read_filed, read_how, read_limit
-from liftbite.core.measure.parts_list import OpenSum
+from liftbite.core.measure.parts_list import Renewal
 from liftbite.files.job import JobFile, dump, read_job_file, to_file
-from liftbite.files.measured import FileBench, Filed, FiledLimit, FiledReading, FiledTaking, from_bench, to_bench
+from liftbite.files.measured import (
+    FileBench,
+    Filed,
+    FiledLimit,
+    FiledReading,
+    FiledSeries,
+    from_bench,
+    to_bench,
+)
 from tests.jobs import CAR, ledger_of
 
 BEGAN = datetime(2026, 3, 1, 9, 30, tzinfo=UTC)
@@ -46,21 +54,21 @@ def readings(draw: st.DrawFn, name: str) -> FiledReading:
 
 
 @st.composite
-def takings(draw: st.DrawFn) -> FiledTaking:
+def series(draw: st.DrawFn) -> FiledSeries:
     check = CHECKS[draw(st.sampled_from([n for n, c in CHECKS.items() if c.unit in {"m", "count", ""} or c.grades]))]
     words = {"seen_from": ["", "gearbox", "engine"], "sag": ["", "0.02 mm"], "shims": ["", "raises", "lowers"]}
     said = {name: draw(st.sampled_from(offered)) for name, offered in words.items()}
     settings = read_how(check, said) | draw(st.sampled_from([{}, {"label": "before winter"}]))
     read = draw(st.lists(readings(check.name), max_size=4))
-    return FiledTaking(check.name, BEGAN, draw(st.none() | st.floats(0, 1e9)), settings, tuple(read))
+    return FiledSeries(check.name, BEGAN, draw(st.none() | st.floats(0, 1e9)), settings, tuple(read))
 
 
-@given(st.lists(takings(), max_size=3), st.booleans(), st.lists(AMOUNTS, min_size=4, max_size=4))
-def test_out_and_in_again(taken: list[FiledTaking], limited: bool, amounts: list[float]) -> None:
+@given(st.lists(series(), max_size=3), st.booleans(), st.lists(AMOUNTS, min_size=4, max_size=4))
+def test_out_and_in_again(taken: list[FiledSeries], limited: bool, amounts: list[float]) -> None:
     keyed = read_limit(CHECKS["plate_thickness"], "least", "2.5 mm")
     limits = (FiledLimit("plate_thickness", "least", keyed.typed, keyed.si, "p. 7"),) if limited else ()
     price, hours, rate, extra = amounts
-    filed = Filed(tuple(taken), limits, (OpenSum("Pilot bearing", price, 0.1, hours, rate, extra),))
+    filed = Filed(tuple(taken), limits, (Renewal("Pilot bearing", price, 0.1, hours, rate, extra),))
     text = dump(to_file(ledger_of(CAR), filed))
     jsonschema.validate(json.loads(text), JobFile.model_json_schema())
     assert read_job_file(text.encode()).bench == filed
@@ -75,16 +83,16 @@ def test_a_bench_with_nothing_on_it_leaves_no_trace() -> None:
 def written(**change: Any) -> FileBench:
     """A file written by hand, with the least it needs."""
     reading = {"place": "Plate 1, place 1", "typed": "2.9 mm", "at": "2026-03-01T09:30:00+01:00"}
-    taking = {"check": "plate_thickness", "at": "2026-03-01T09:30:00Z", "readings": [reading | change.pop("read", {})]}
-    return FileBench.model_validate({"takings": [taking | change.pop("taking", {})]} | change)
+    series = {"check": "plate_thickness", "at": "2026-03-01T09:30:00Z", "readings": [reading | change.pop("read", {})]}
+    return FileBench.model_validate({"series": [series | change.pop("series", {})]} | change)
 
 
 def test_a_file_written_by_hand_needs_little() -> None:
-    (taking,) = from_bench(written()).takings
-    (filed,) = taking.readings
+    (series,) = from_bench(written()).series
+    (filed,) = series.readings
     assert filed.reading.si == 2.9e-3
     assert filed.at == datetime(2026, 3, 1, 8, 30, tzinfo=UTC)
-    assert (filed.source, filed.struck, taking.distance) == ("typed", False, None)
+    assert (filed.source, filed.withdrawn, series.distance) == ("typed", False, None)
 
 
 SUM = {"part": "Spring set", "price": 1.0, "chance": 0.1, "hours": 1.0, "rate": 1.0}
@@ -94,21 +102,21 @@ LEAST = {"check": "plate_thickness", "limit": "least", "typed": "2.5 mm"}
 @pytest.mark.parametrize(
     ("change", "says"),
     [
-        ({"taking": {"check": "nothing"}}, "taking 1: “nothing” is no check"),
-        ({"taking": {"at": "2026-13-01T09:30:00Z"}}, "taking 1: “2026-13-01T09:30:00Z” is no moment"),
-        ({"taking": {"shims": "lifts"}}, "taking 1: “lifts” is not offered for shims"),
-        ({"taking": {"check": "bore_runout", "sag": "much"}}, "taking 1: "),
-        ({"read": {"typed": "thin"}}, "taking 1, Plate 1, place 1: "),
-        ({"read": {"typed": "2.9 kg"}}, "taking 1, Plate 1, place 1: "),
+        ({"series": {"check": "nothing"}}, "series 1: “nothing” is no check"),
+        ({"series": {"at": "2026-13-01T09:30:00Z"}}, "series 1: “2026-13-01T09:30:00Z” is no moment"),
+        ({"series": {"shims": "lifts"}}, "series 1: “lifts” is not offered for shims"),
+        ({"series": {"check": "bore_runout", "sag": "much"}}, "series 1: "),
+        ({"read": {"typed": "thin"}}, "series 1, Plate 1, place 1: "),
+        ({"read": {"typed": "2.9 kg"}}, "series 1, Plate 1, place 1: "),
         ({"read": {"si": 2.9}}, "“2.9 mm” is not 2.9 in SI"),
         ({"read": {"typed": "", "skipped": "not there", "si": 1.0}}, "“” is not 1 in SI"),
         ({"read": {"instrument": "laser"}}, "“laser” is no instrument"),
         ({"read": {"place": ""}}, "a place is missing"),
-        ({"taking": {"check": "basket"}}, "“2.9 mm” is no grade"),
+        ({"series": {"check": "basket"}}, "“2.9 mm” is no grade"),
         ({"limits": [LEAST | {"limit": "worst"}]}, "limit 1: "),
         ({"limits": [LEAST | {"typed": "some"}]}, "limit 1: "),
         ({"limits": [LEAST, LEAST]}, "the same limit of the same check is given twice"),
-        ({"sums": [SUM, SUM]}, "the same part has two sums"),
+        ({"renewals": [SUM, SUM]}, "the same part stands twice among the renewals"),
     ],
 )
 def test_what_cannot_be_right_is_refused_with_its_place(change: dict[str, Any], says: str) -> None:
@@ -120,10 +128,10 @@ def test_what_cannot_be_right_is_refused_with_its_place(change: dict[str, Any], 
 @pytest.mark.parametrize(
     "bench",
     [
-        {"takings": [{"check": "basket", "at": "yesterday", "readings": []}]},
-        {"takings": [{"check": "basket", "at": "2026-03-01T09:30:00Z", "distance": -1.0, "readings": []}]},
-        {"takings": [{"check": "bas\x00ket", "at": "2026-03-01T09:30:00Z", "readings": []}]},
-        {"sums": [SUM | {"chance": 2.0}]},
+        {"series": [{"check": "basket", "at": "yesterday", "readings": []}]},
+        {"series": [{"check": "basket", "at": "2026-03-01T09:30:00Z", "distance": -1.0, "readings": []}]},
+        {"series": [{"check": "bas\x00ket", "at": "2026-03-01T09:30:00Z", "readings": []}]},
+        {"renewals": [SUM | {"chance": 2.0}]},
         {"figures": []},
     ],
 )

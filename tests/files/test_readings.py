@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from liftbite.core.errors import UnreadableFile
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import Reading, uncertainty_of
-from liftbite.files.readings import COLUMNS, Row, read_readings, write_readings
+from liftbite.files.readings import COLUMNS, CsvReading, read_readings, write_readings
 from liftbite.files.table import read_table
 
 NOW = datetime(2026, 3, 1, 9, 30, tzinfo=UTC)
@@ -21,22 +21,22 @@ WORDS = st.text(st.characters(blacklist_categories=["C"], blacklist_characters="
 
 
 @st.composite
-def rows(draw: st.DrawFn) -> Row:
+def rows(draw: st.DrawFn) -> CsvReading:
     check = draw(st.sampled_from([c for c in CHECKS.values() if c.unit == "m" and c.kind != "grade"]))
     instrument = draw(st.sampled_from([k for k in check.suited if uncertainty_of(k, "m")]))
     mm = draw(st.integers(-200_000, 200_000)) / 1000
     place = draw(WORDS)
     distance = draw(st.none() | st.integers(0, 10**6).map(lambda km: km * 1e3))
     reading = Reading(place, mm / 1e3, f"{mm:.3f} mm", instrument, uncertainty_of(instrument, "m"))
-    return Row(draw(st.sampled_from(["", "1", "27"])), check.name, reading, NOW, distance)
+    return CsvReading(draw(st.sampled_from(["", "1", "27"])), check.name, reading, NOW, distance)
 
 
 @given(st.lists(rows(), min_size=1, max_size=6))
-def test_out_and_in_again(written: list[Row]) -> None:
+def test_out_and_in_again(written: list[CsvReading]) -> None:
     back = [line.row for line in read_readings(write_readings(written), NOW)]
     for was, now in zip(written, back, strict=True):
         assert now is not None
-        assert (now.taking, now.check, now.at) == (was.taking, was.check, was.at)
+        assert (now.series, now.check, now.at) == (was.series, was.check, was.at)
         assert (now.reading.place, now.reading.typed) == (was.reading.place, was.reading.typed)
         assert now.reading.si == pytest.approx(was.reading.si, rel=1e-12)
         assert now.reading.uncertainty == pytest.approx(was.reading.uncertainty)
@@ -44,8 +44,8 @@ def test_out_and_in_again(written: list[Row]) -> None:
 
 
 def test_grades_and_skips_too() -> None:
-    written = [Row("1", "basket", Reading("Once", None, "deep"), NOW),
-               Row("1", "hub", Reading("Once", skipped="cover still on"), NOW)]  # fmt: skip
+    written = [CsvReading("1", "basket", Reading("Once", None, "deep"), NOW),
+               CsvReading("1", "hub", Reading("Once", skipped="cover still on"), NOW)]  # fmt: skip
     text = write_readings(written)
     assert [line.row for line in read_readings(text, NOW)] == written
     assert text.splitlines()[0] == ",".join(COLUMNS)
@@ -57,7 +57,7 @@ def test_how_a_sweep_was_read_goes_with_it(seen: str, plus: bool, sag: int | Non
     how = {"seen_from": seen, "presses_plus": plus, "sag_typed": f"0.{sag:03d} mm" if sag else "",
            "sag": sag * 1e-6 if sag else 0.0}  # fmt: skip
     readings = [Reading(f"{a}°", a * 1e-6, f"{a / 1000:g} mm", "dial", 1e-5) for a in (0, 90, 180, 270)]
-    back = read_readings(write_readings([Row("1", "bore_runout", r, NOW, None, how) for r in readings]), NOW)
+    back = read_readings(write_readings([CsvReading("1", "bore_runout", r, NOW, None, how) for r in readings]), NOW)
     for line in back:
         assert line.row is not None
         assert line.row.settings | {"sag": 0} == how | {"sag": 0}
@@ -67,7 +67,7 @@ def test_how_a_sweep_was_read_goes_with_it(seen: str, plus: bool, sag: int | Non
 def test_where_a_floaters_shims_sit_goes_with_it_and_nothing_is_made_up() -> None:
     reading = Reading("Stand 1", 5e-4, "0.5 mm", "feeler", 2.5e-5)
     for how in ({"shim": "lowers"}, {}):
-        (line,) = read_readings(write_readings([Row("1", "floater_gap", reading, NOW, None, how)]), NOW)
+        (line,) = read_readings(write_readings([CsvReading("1", "floater_gap", reading, NOW, None, how)]), NOW)
         assert line.row is not None
         assert line.row.settings == how
     (plain,) = read_readings("check,place,reading,seen_from\nplate_thickness,Plate 1,2.9 mm,engine\n", NOW)
@@ -111,7 +111,7 @@ def test_any_separator_and_order_of_columns(separator: str) -> None:
     ("basket,Once,,,,,,,", "no grade"),
 ])  # fmt: skip
 def test_a_fault_names_its_line(row: str, says: str) -> None:
-    head = "check,place,reading,instrument,uncertainty_mm,skipped,at,distance_km,taking"
+    head = "check,place,reading,instrument,uncertainty_mm,skipped,at,distance_km,series"
     good = "plate_thickness,Plate 2,2.9,,,,,,"
     lines = read_readings(f"{head}\n{row}\n{good}\n", NOW)
     assert lines[0].row is None

@@ -16,7 +16,7 @@ from liftbite.cli.main import main
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.measure.runout import fit_sweep
 from liftbite.gauges.gauge import Gauge, Gauges
-from liftbite.gauges.protocol import check_port, parse_line, write_line
+from liftbite.gauges.protocol import check_port, parse_message, write_line
 from liftbite.gauges.simulate import Simulator, caliper, depths, dial_sweep, read_values
 
 
@@ -51,14 +51,14 @@ def values(gauge: Gauge) -> list[str]:
     (b"1.2.3 mm", "odd", "1.2.3 mm"), (b"\xff\xfe mm", "odd", "\ufffd\ufffd mm"),
 ])  # fmt: skip
 def test_a_line_is_value_unit_newline(raw: bytes, kind: str, text: str) -> None:
-    line = parse_line(raw)
+    line = parse_message(raw)
     assert line is not None
     assert (line.kind, line.text) == (kind, text)
 
 
 def test_an_empty_line_says_nothing() -> None:
-    assert parse_line(b" \r\n") is None
-    assert parse_line(write_line(2.8, "mm", 3)) == parse_line(b"2.800 mm")
+    assert parse_message(b" \r\n") is None
+    assert parse_message(write_line(2.8, "mm", 3)) == parse_message(b"2.800 mm")
 
 
 @pytest.mark.parametrize(

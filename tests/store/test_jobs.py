@@ -82,7 +82,7 @@ def test_no_such_job(sessions) -> None:  # type: ignore[no-untyped-def]
             with pytest.raises(store.NoSuchJob):
                 call(session, 7)
         with pytest.raises(store.NoSuchJob):
-            store.put_away(session, 7, None)
+            store.archive(session, 7, None)
 
 
 def test_moments_are_kept_in_utc_to_the_microsecond(sessions) -> None:  # type: ignore[no-untyped-def]

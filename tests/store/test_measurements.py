@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 
 from liftbite.core.job.ledger import Entry, Revision
 from liftbite.core.measure.judgement import Reading
-from liftbite.core.measure.parts_list import SCHOOLS
+from liftbite.core.measure.parts_list import PRACTICES
 from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as bench
 from liftbite.store.database import open_database
@@ -47,11 +47,11 @@ def taken(session: Session, job_id: int, *readings: Reading, check: str = "plate
 def test_readings_come_back_as_they_were_taken(session: Session) -> None:
     number = job(session)
     first = taken(session, number, plate(1, 2.9), plate(1, 2.91), Reading("Plate 2", skipped="lost"))
-    (taking,) = bench.takings_of(session, number)[0]
-    assert (taking.id, taking.check, taking.distance) == (first, "plate_thickness", None)
-    assert taking.readings == (plate(1, 2.9), plate(1, 2.91), Reading("Plate 2", skipped="lost"))
-    assert [t.source for t in taking.taken] == ["typed"] * 3
-    assert all(t.at == NOW for t in taking.taken)
+    (series,) = bench.series_of(session, number)[0]
+    assert (series.id, series.check, series.distance) == (first, "plate_thickness", None)
+    assert series.readings == (plate(1, 2.9), plate(1, 2.91), Reading("Plate 2", skipped="lost"))
+    assert [t.source for t in series.taken] == ["typed"] * 3
+    assert all(t.at == NOW for t in series.taken)
 
 
 def test_a_moment_of_any_zone_is_kept_in_utc(session: Session) -> None:
@@ -60,73 +60,73 @@ def test_a_moment_of_any_zone_is_kept_in_utc(session: Session) -> None:
     bench.add_readings(
         session, number, begun, [Reading("Once", typed="smooth")], NOW.astimezone(timezone(timedelta(hours=-8)))
     )
-    (taking,) = bench.takings_of(session, number)[0]
-    assert taking.begun_at == taking.taken[0].at == NOW
+    (series,) = bench.series_of(session, number)[0]
+    assert series.begun_at == series.taken[0].at == NOW
     assert session.scalar(text("SELECT at FROM reading")) == "2026-05-04 09:30:00.000000"
 
 
 def test_taken_back_and_brought_back(session: Session) -> None:
     number = job(session)
-    taking = taken(session, number, plate(1, 2.9), plate(2, 2.8), plate(3, 2.7))
-    assert bench.strike_last(session, number, taking, NOW) == "Plate 3"
-    assert bench.strike_last(session, number, taking, NOW) == "Plate 2"
-    assert [r.place for r in bench.takings_of(session, number)[0][0].readings] == ["Plate 1"]
-    assert bench.bring_back(session, number, taking) == "Plate 2"
-    assert bench.bring_back(session, number, taking) == "Plate 3"
-    assert bench.bring_back(session, number, taking) is None
+    series = taken(session, number, plate(1, 2.9), plate(2, 2.8), plate(3, 2.7))
+    assert bench.withdraw_last(session, number, series, NOW) == "Plate 3"
+    assert bench.withdraw_last(session, number, series, NOW) == "Plate 2"
+    assert [r.place for r in bench.series_of(session, number)[0][0].readings] == ["Plate 1"]
+    assert bench.bring_back(session, number, series) == "Plate 2"
+    assert bench.bring_back(session, number, series) == "Plate 3"
+    assert bench.bring_back(session, number, series) is None
     assert session.scalar(select(func.count()).select_from(ReadingRow)) == 3
 
 
 def test_what_was_taken_back_stays_so_once_something_else_is_read(session: Session) -> None:
     number = job(session)
-    taking = taken(session, number, plate(1, 2.9), plate(2, 2.8))
-    bench.strike_last(session, number, taking, NOW)
-    bench.add_readings(session, number, taking, [plate(2, 2.85)], NOW)
-    assert bench.bring_back(session, number, taking) is None
-    assert [r.si for r in bench.takings_of(session, number)[0][0].readings] == [2.9e-3, 2.85e-3]
+    series = taken(session, number, plate(1, 2.9), plate(2, 2.8))
+    bench.withdraw_last(session, number, series, NOW)
+    bench.add_readings(session, number, series, [plate(2, 2.85)], NOW)
+    assert bench.bring_back(session, number, series) is None
+    assert [r.si for r in bench.series_of(session, number)[0][0].readings] == [2.9e-3, 2.85e-3]
 
 
 def test_of_two_taken_back_apart_only_the_later_one_comes_back(session: Session) -> None:
     """Read, take back, read another, take that back: what comes back is the other."""
     number = job(session)
-    taking = taken(session, number, plate(1, 2.9))
-    bench.strike_last(session, number, taking, NOW)
-    bench.add_readings(session, number, taking, [plate(2, 2.8)], NOW)
-    bench.strike_last(session, number, taking, NOW)
-    assert bench.bring_back(session, number, taking) == "Plate 2"
-    assert bench.bring_back(session, number, taking) is None
-    assert [t.back for t in bench.takings_of(session, number)[0][0].taken] == [False, False]
+    series = taken(session, number, plate(1, 2.9))
+    bench.withdraw_last(session, number, series, NOW)
+    bench.add_readings(session, number, series, [plate(2, 2.8)], NOW)
+    bench.withdraw_last(session, number, series, NOW)
+    assert bench.bring_back(session, number, series) == "Plate 2"
+    assert bench.bring_back(session, number, series) is None
+    assert [t.back for t in bench.series_of(session, number)[0][0].taken] == [False, False]
 
 
 def test_nothing_to_take_back(session: Session) -> None:
     number = job(session)
-    taking = taken(session, number)
-    assert bench.strike_last(session, number, taking, NOW) is None
-    assert bench.bring_back(session, number, taking) is None
+    series = taken(session, number)
+    assert bench.withdraw_last(session, number, series, NOW) is None
+    assert bench.bring_back(session, number, series) is None
 
 
 def test_a_taking_belongs_to_its_job(session: Session) -> None:
     first, second = job(session), job(session)
-    taking = taken(session, first, plate(1, 2.9))
+    series = taken(session, first, plate(1, 2.9))
     for call in (
-        lambda: bench.add_readings(session, second, taking, [plate(2, 2.9)], NOW),
-        lambda: bench.strike_last(session, second, taking, NOW),
+        lambda: bench.add_readings(session, second, series, [plate(2, 2.9)], NOW),
+        lambda: bench.withdraw_last(session, second, series, NOW),
         lambda: bench.bring_back(session, second, 999),
-        lambda: bench.change_taking(session, second, taking, distance=1.0, settings={}),
+        lambda: bench.change_series(session, second, series, distance=1.0, settings={}),
     ):
-        with pytest.raises(bench.NoSuchTaking):
+        with pytest.raises(bench.NoSuchSeries):
             call()
     with pytest.raises(jobs_store.NoSuchJob):
         bench.begin(session, 99, "basket", "", NOW)
     with pytest.raises(jobs_store.NoSuchJob):
-        bench.set_sum(session, 99, bench.OpenSum("Seal", 1, 0.1, 1, 1))
+        bench.set_renewal(session, 99, bench.Renewal("Seal", 1, 0.1, 1, 1))
 
 
 def test_a_taking_learns_its_distance_and_how_it_was_read(session: Session) -> None:
     number = job(session)
-    taking = taken(session, number)
-    bench.change_taking(session, number, taking, distance=24e6, settings={"seen_from": "engine"})
-    (found,) = bench.takings_of(session, number)[0]
+    series = taken(session, number)
+    bench.change_series(session, number, series, distance=24e6, settings={"seen_from": "engine"})
+    (found,) = bench.series_of(session, number)[0]
     assert (found.distance, found.settings) == (24e6, {"seen_from": "engine"})
 
 
@@ -137,7 +137,7 @@ def test_a_vehicles_life_runs_over_its_jobs_in_the_order_of_time(session: Sessio
     other = bench.begin(session, second, "basket", "Another", NOW + timedelta(days=1))
 
     def numbers(job: int, vehicle: str) -> tuple[list[int], list[int]]:
-        of_job, life = bench.takings_of(session, job, vehicle)
+        of_job, life = bench.series_of(session, job, vehicle)
         return [t.id for t in of_job], [t.id for t in life]
 
     assert numbers(first, "Alder GT") == ([later], [earlier, later])
@@ -177,33 +177,33 @@ def test_a_limit_stays_with_its_job_when_the_vehicle_is_renamed_and_says_so(sess
 
 
 def test_a_shop_begins_with_the_first_of_each_school(session: Session) -> None:
-    begins = {name: next(iter(options)) for name, (_, options) in SCHOOLS.items()}
-    assert bench.schools(session) == begins
-    bench.set_school(session, "face", "always", NOW)
-    bench.set_school(session, "face", "always", NOW)
-    bench.set_school(session, "of another version", "x", NOW)
-    assert bench.schools(session) == begins | {"face": "always"}
+    begins = {name: next(iter(options)) for name, (_, options) in PRACTICES.items()}
+    assert bench.practices(session) == begins
+    bench.set_practice(session, "face", "always", NOW)
+    bench.set_practice(session, "face", "always", NOW)
+    bench.set_practice(session, "of another version", "x", NOW)
+    assert bench.practices(session) == begins | {"face": "always"}
 
 
 def test_instruments_are_put_away_and_back(session: Session) -> None:
     own = bench.Instrument("micrometer", "Old screw", 1e-6, 8e-6, "2026-01-15", "")
     number = bench.add_instrument(session, own)
     assert bench.instruments(session) == [(number, own)]
-    bench.put_instrument_away(session, number, NOW)
+    bench.archive_instrument(session, number, NOW)
     assert bench.instruments(session) == []
-    bench.put_instrument_away(session, number, None)
+    bench.archive_instrument(session, number, None)
     assert bench.instruments(session) == [(number, own)]
     with pytest.raises(bench.NoSuchInstrument):
-        bench.put_instrument_away(session, 99, NOW)
+        bench.archive_instrument(session, 99, NOW)
 
 
 def test_a_sum_of_a_part_is_changed_not_doubled(session: Session) -> None:
     number = job(session)
-    bench.set_sum(session, number, bench.OpenSum("Seal", 10, 0.1, 8, 70))
-    bench.set_sum(session, number, bench.OpenSum("Pilot bearing", 25, 0.1, 8, 70))
-    bench.set_sum(session, number, bench.OpenSum("Seal", 12, 0.2, 8, 70, 0.5))
-    assert bench.sums_of(session, number) == [bench.OpenSum("Seal", 12, 0.2, 8, 70, 0.5),
-                                              bench.OpenSum("Pilot bearing", 25, 0.1, 8, 70)]  # fmt: skip
-    bench.drop_sum(session, number, "Seal")
-    bench.drop_sum(session, number, "Seal")
-    assert [s.part for s in bench.sums_of(session, number)] == ["Pilot bearing"]
+    bench.set_renewal(session, number, bench.Renewal("Seal", 10, 0.1, 8, 70))
+    bench.set_renewal(session, number, bench.Renewal("Pilot bearing", 25, 0.1, 8, 70))
+    bench.set_renewal(session, number, bench.Renewal("Seal", 12, 0.2, 8, 70, 0.5))
+    assert bench.renewals_of(session, number) == [bench.Renewal("Seal", 12, 0.2, 8, 70, 0.5),
+                                              bench.Renewal("Pilot bearing", 25, 0.1, 8, 70)]  # fmt: skip
+    bench.drop_renewal(session, number, "Seal")
+    bench.drop_renewal(session, number, "Seal")
+    assert [s.part for s in bench.renewals_of(session, number)] == ["Pilot bearing"]

@@ -28,7 +28,7 @@ def slowly(page: Page, times: int = 6) -> None:
 
 @pytest.mark.parametrize(
     ("station", "row", "view", "address"),
-    [("Measure", "Measure", "Decide", "/measure/decide"), ("Choose", "Workbench", "Flywheel", "/choose/wheel")],
+    [("Measure", "Measure", "Decide", "/measure/decide"), ("Choose", "Workbench", "Flywheel", "/choose/flywheel")],
 )
 def test_a_view_clicked_while_its_station_still_opens_stays(
     page: Page, shop: str, station: str, row: str, view: str, address: str

@@ -49,7 +49,7 @@ def test_runout_can_be_entered_where_the_flywheel_stands_and_moves_true(page: Pa
 
 
 def test_the_bench_by_keyboard_alone(page: Page, shop: str) -> None:
-    """From the list to the verdict without a pointer: fields, keys of the map, taking back, and on to what it takes."""
+    """From the list to the verdict without a pointer: fields, keys of the map, series back, and on to what it takes."""
     open_job(page, shop, "Ostrel 900", "measure")
     page.goto(re.sub(r"measure.*", "measure/bench?check=spring_free_length", page.url))
     display = page.locator("[data-testid=keypad] input")

@@ -328,7 +328,7 @@ def test_the_keypad_on_a_telephone(page: Page, shop: str) -> None:
     expect(display(page)).to_have_value("0.05")
     page.get_by_role("button", name="Take for Plain plate 1").click()
     expect(place(page)).to_contain_text("Plain plate 2")
-    buttons = page.locator("[data-testid=taking] button:visible, [data-testid=taking] select:visible")
+    buttons = page.locator("[data-testid=series] button:visible, [data-testid=series] select:visible")
     for i in range(buttons.count()):
         box = buttons.nth(i).bounding_box()
         assert box is not None
@@ -409,7 +409,7 @@ def test_what_is_worth_doing_while_it_is_open(page: Page, shop: str) -> None:
     expect(open_.locator("[data-part='Pilot bearing']")).to_contain_text("renew it now")
     expect(open_.locator("[data-part='Pilot bearing']")).to_contain_text("58.50")
     expect(open_.locator("[data-part='Pilot bearing']")).to_contain_text("Now 39.00 with 0.2 h more")
-    page.get_by_test_id("schools").get_by_label("Rear main and input shaft seal").select_option("bad")
+    page.get_by_test_id("practices").get_by_label("Rear main and input shaft seal").select_option("bad")
     expect(page.get_by_test_id("needs").locator("[data-part='Rear main seal']")).to_have_count(0)
     page.reload()
     expect(page.get_by_test_id("needs").locator("[data-part='Rear main seal']")).to_have_count(0)

@@ -126,14 +126,14 @@ def test_what_is_typed_survives_a_server_that_is_gone(page: Page, shop: str) -> 
 
 VIEWS = {
     "jobs": "/",
-    "put away": "/?put-away",
+    "archive": "/?archived",
     "brief": "/jobs/2/brief",
     "brief, open": "/jobs/6/brief",
     "section": "/jobs/3/choose/section?pedal=60&worn=20&sizes",
     "section, motorcycle": "/jobs/4/choose/section?part=plates",
     "torque": "/jobs/2/choose/bite",
     "start": "/jobs/3/choose/start",
-    "flywheel": "/jobs/3/choose/wheel",
+    "flywheel": "/jobs/3/choose/flywheel",
     "find": "/jobs/3/choose/find",
     "what moves it": "/jobs/3/choose/moves?result=lift_margin",
     "from the shelf": "/jobs/3/choose/section?shelf=cover",

@@ -84,12 +84,12 @@ def test_a_job_wants_a_name_and_can_be_put_away(page: Page, shop: str) -> None:
     page.goto(shop)
     page.get_by_role("button", name="Begin").click()
     expect(page.get_by_role("alert")).to_contain_text("Give the job a name")
-    page.get_by_role("button", name="Put away: Dunlode hillclimb special").click()
+    page.get_by_role("button", name="Archive: Dunlode hillclimb special").click()
     expect(page.get_by_role("link", name="Dunlode")).to_have_count(0)
-    page.get_by_role("button", name="1 put away").click()
-    expect(page).to_have_url(f"{shop}/?put-away")
+    page.get_by_role("button", name="1 archived").click()
+    expect(page).to_have_url(f"{shop}/?archived")
     page.get_by_role("button", name="Bring back: Dunlode hillclimb special").click()
-    expect(page.get_by_text("Nothing is put away.")).to_be_visible()
+    expect(page.get_by_text("Nothing is archived.")).to_be_visible()
 
 
 def test_night_print_is_remembered(page: Page, shop: str) -> None:

@@ -1,27 +1,31 @@
 import { lazy, Suspense } from "react";
 import { createBrowserRouter, type LoaderFunctionArgs, redirect, replace } from "react-router";
 import { RouterProvider } from "react-router/dom";
-import { BiteView } from "./views/BiteView";
-import { Brief } from "./views/Brief";
-import { Choose } from "./views/Choose";
-import { JobFrame } from "./views/JobFrame";
-import { Jobs } from "./views/Jobs";
+import { Brief } from "./views/brief/Brief";
+import { BiteView } from "./views/choose/BiteView";
+import { Choose } from "./views/choose/Choose";
+import { JobFrame } from "./views/job/JobFrame";
+import { Jobs } from "./views/jobs/Jobs";
 import { Trouble } from "./views/Trouble";
 
-const SectionView = lazy(() => import("./views/bench/SectionView").then((m) => ({ default: m.SectionView })));
-const StartView = lazy(() => import("./views/bench/StartView").then((m) => ({ default: m.StartView })));
-const WheelView = lazy(() => import("./views/bench/WheelView").then((m) => ({ default: m.WheelView })));
-const MovesView = lazy(() => import("./views/bench/MovesView").then((m) => ({ default: m.MovesView })));
+const SectionView = lazy(() =>
+  import("./views/choose/SectionView").then((m) => ({ default: m.SectionView })),
+);
+const StartView = lazy(() => import("./views/choose/StartView").then((m) => ({ default: m.StartView })));
+const FlywheelView = lazy(() =>
+  import("./views/choose/FlywheelView").then((m) => ({ default: m.FlywheelView })),
+);
+const MovesView = lazy(() => import("./views/choose/MovesView").then((m) => ({ default: m.MovesView })));
 const ShelfView = lazy(() => import("./views/shelf/ShelfView").then((m) => ({ default: m.ShelfView })));
 const FindView = lazy(() => import("./views/find/FindView").then((m) => ({ default: m.FindView })));
-const SheetView = lazy(() => import("./views/SheetView").then((m) => ({ default: m.SheetView })));
+const SheetView = lazy(() => import("./views/sheet/SheetView").then((m) => ({ default: m.SheetView })));
 const Measure = lazy(() => import("./views/measure/Measure").then((m) => ({ default: m.Measure })));
 const BenchView = lazy(() => import("./views/measure/BenchView").then((m) => ({ default: m.BenchView })));
 const DecideView = lazy(() => import("./views/measure/DecideView").then((m) => ({ default: m.DecideView })));
 const HistoryView = lazy(() =>
   import("./views/measure/HistoryView").then((m) => ({ default: m.HistoryView })),
 );
-const RecordView = lazy(() => import("./views/RecordView").then((m) => ({ default: m.RecordView })));
+const RecordView = lazy(() => import("./views/record/RecordView").then((m) => ({ default: m.RecordView })));
 
 const late = (page: React.ReactNode) => (
   <Suspense fallback={<p className="p-8">Opening …</p>}>{page}</Suspense>
@@ -59,7 +63,9 @@ const router = createBrowserRouter([
           { path: "section", element: late(<SectionView />) },
           { path: "bite", element: <BiteView /> },
           { path: "start", element: late(<StartView />) },
-          { path: "wheel", element: late(<WheelView />) },
+          { path: "flywheel", element: late(<FlywheelView />) },
+          // addresses kept from before still lead there
+          { path: "wheel", loader: ({ request }) => replace(request.url.replace("/wheel", "/flywheel")) },
           { path: "find", element: late(<FindView />) },
           { path: "moves", element: late(<MovesView />) },
         ],

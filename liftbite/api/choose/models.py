@@ -118,7 +118,7 @@ class StartOut(BaseModel):
     temperature: FigureOut
 
 
-class RowOut(BaseModel):
+class RepeatedStartsOut(BaseModel):
     """Starts one after the other with cooling between them [°C], [kJ]."""
 
     begins: list[float]
@@ -138,13 +138,13 @@ class LaunchOut(BaseModel):
     closed_energy: FigureOut | None
     closed_time: FigureOut | None
     kinds: list[StartOut]
-    row: RowOut | None
+    repeated: RepeatedStartsOut | None
     sentence: str
     needs: list[NameOut]
     trouble: str | None
 
 
-class ChangeOfWheelOut(BaseModel):
+class FlywheelChangeOut(BaseModel):
     """A figure with the old wheel and with the new one."""
 
     name: str
@@ -163,16 +163,16 @@ class GearOut(BaseModel):
     of_vehicle: float | None = Field(description="New mass over the vehicle's.")
 
 
-class WheelOut(BaseModel):
+class FlywheelOut(BaseModel):
     """Flywheel: old against new."""
 
-    figures: list[ChangeOfWheelOut]
+    figures: list[FlywheelChangeOut]
     gears: list[GearOut]
     needs: list[NameOut]
     has_old: bool
 
 
-class EffectOut(BaseModel):
+class InfluenceOut(BaseModel):
     """How an input moves a result."""
 
     name: str
@@ -205,7 +205,7 @@ class MovesOut(BaseModel):
 
     result: NameOut
     results: list[NameOut]
-    effects: list[EffectOut]
+    influences: list[InfluenceOut]
     spread: SpreadOut | None
     tolerances: int
     needs: list[NameOut]

@@ -19,8 +19,8 @@ from liftbite.api.jobs.present import figure_out
 from liftbite.api.jobs.views import JobPath, build_with
 from liftbite.api.problems import problem_responses
 from liftbite.core.analysis.launch import Launch, case_of, launch
-from liftbite.core.analysis.repeated_starts import Row, start_kinds, start_row
-from liftbite.core.analysis.tolerance import Effect, sensitivity, spread_of_samples, tolerances
+from liftbite.core.analysis.repeated_starts import RepeatedStarts, repeated_starts, start_kinds
+from liftbite.core.analysis.tolerance import Influence, sensitivity, spread_of_samples, tolerances
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.assumptions import STARTS
@@ -83,11 +83,11 @@ def _trace(found: Launch, ratio: float) -> w.TraceOut:
     )  # fmt: skip
 
 
-def _row(build: Build, found: Row | Needs | Refused) -> w.RowOut | None:
-    if not isinstance(found, Row):
+def _repeated(build: Build, found: RepeatedStarts | Needs | Refused) -> w.RepeatedStartsOut | None:
+    if not isinstance(found, RepeatedStarts):
         return None
     known = build.known
-    return w.RowOut(
+    return w.RepeatedStartsOut(
         begins=np.round(found.begins - 273.15, 1).tolist(), ends=np.round(found.ends - 273.15, 1).tolist(),
         heat=np.round(found.energy / 1e3, 3).tolist(), outcome=list(found.outcome),
         interval=figure_out(float(known["start_interval"]), "s"),
@@ -108,7 +108,7 @@ def start(path: JobPath, body: m.TryIn) -> Response:
         needs = build.chosen.to_ask(case.names) if isinstance(case, Needs) else ()
         trouble = refusal(case.error, build) if isinstance(case, Refused) else None
         return reply(w.LaunchOut(
-            trace=None, start=None, closed_energy=None, closed_time=None, kinds=shown, row=None, sentence="",
+            trace=None, start=None, closed_energy=None, closed_time=None, kinds=shown, repeated=None, sentence="",
             needs=[name_out(n) for n in needs], trouble=trouble,
         ))  # fmt: skip
     found = launch(case)
@@ -123,22 +123,23 @@ def start(path: JobPath, body: m.TryIn) -> Response:
     return reply(w.LaunchOut(
         trace=_trace(found, float(case.ratio)), start=_start(picked, label, found, build),
         closed_energy=one("slip_energy", "J"), closed_time=one("slip_time", "s"), kinds=shown,
-        row=_row(build, start_row(build, stage=stage)), sentence=_OUTCOMES[str(found.outcome)], needs=[], trouble=None,
+        repeated=_repeated(build, repeated_starts(build, stage=stage)), sentence=_OUTCOMES[str(found.outcome)],
+        needs=[], trouble=None,
     ))  # fmt: skip
 
 
-_OF_WHEEL = ("engine_inertia", "stored_energy", "free_rev_time", "slip_time", "slip_energy", "surface_temperature",
+_OF_FLYWHEEL = ("engine_inertia", "stored_energy", "free_rev_time", "slip_time", "slip_energy", "surface_temperature",
              "bite_margin", "lift_margin")  # fmt: skip
 
 
-@api.post("/<int:job_id>/wheel", responses={"200": w.WheelOut, **_PROBLEMS})
-def wheel(path: JobPath, body: m.TryIn) -> Response:
+@api.post("/<int:job_id>/flywheel", responses={"200": w.FlywheelOut, **_PROBLEMS})
+def flywheel(path: JobPath, body: m.TryIn) -> Response:
     """The flywheel: the old one against the new one, in figures and in every gear."""
     build = build_with(path.job_id, body.entries)
     stage = stage_of(build)
     old = build.evaluate(("old_flywheel_inertia",))["old_flywheel_inertia"]
     new = build.evaluate(("flywheel_inertia",))["flywheel_inertia"]
-    names = tuple(n for n in _OF_WHEEL if n in build.graph.functions)
+    names = tuple(n for n in _OF_FLYWHEEL if n in build.graph.functions)
 
     def values(inertia: Any, wanted: tuple[str, ...], **states: Any) -> dict[str, m.FigureOut | None]:
         if isinstance(inertia, Needs | Refused):
@@ -152,7 +153,7 @@ def wheel(path: JobPath, body: m.TryIn) -> Response:
     before, after = values(old, names), values(new, names)
     shown = [("flywheel_inertia", old, new)]
     figures = [
-        w.ChangeOfWheelOut(
+        w.FlywheelChangeOut(
             name=n, label=name_out(n).label,
             old=None if isinstance(o, Needs | Refused) else figure_out(float(o), "kg·m²"),
             new=None if isinstance(v, Needs | Refused) else figure_out(float(v), "kg·m²"),
@@ -160,7 +161,7 @@ def wheel(path: JobPath, body: m.TryIn) -> Response:
         for n, o, v in shown
     ]  # fmt: skip
     figures += [
-        w.ChangeOfWheelOut(name=n, label=name_out(n).label, old=before[n], new=after[n])
+        w.FlywheelChangeOut(name=n, label=name_out(n).label, old=before[n], new=after[n])
         for n in names if before[n] or after[n]
     ]  # fmt: skip
     gears = []
@@ -171,7 +172,7 @@ def wheel(path: JobPath, body: m.TryIn) -> Response:
         gears.append(w.GearOut(gear=i, ratio=float(ratio), old=b, new=a, of_vehicle=share))
     lacks = build.lacks(("engine_inertia", "burst_margin"))
     needs = [name_out(n) for n in build.chosen.to_ask(lacks)]
-    return reply(w.WheelOut(figures=figures, gears=gears, needs=needs, has_old=not isinstance(old, Needs | Refused)))
+    return reply(w.FlywheelOut(figures=figures, gears=gears, needs=needs, has_old=not isinstance(old, Needs | Refused)))
 
 
 @api.post("/<int:job_id>/moves", responses={"200": w.MovesOut, **_PROBLEMS})
@@ -185,15 +186,15 @@ def moves(path: JobPath, body: MovesIn) -> Response:
     found = build.evaluate((body.result,), stage=stage, friction=friction)[body.result]
     ready = [n for n in results_in(build.graph) if not build.lacks((n,))]
     told: dict[str, Any] = {
-        "result": name_out(body.result), "results": [name_out(n) for n in ready], "effects": [], "spread": None,
+        "result": name_out(body.result), "results": [name_out(n) for n in ready], "influences": [], "spread": None,
         "tolerances": len(tolerances(build)), "needs": [], "trouble": None,
     }  # fmt: skip
     if isinstance(found, Needs):
         return reply(w.MovesOut(**told | {"needs": [name_out(n) for n in build.chosen.to_ask(found.names)]}))
     if isinstance(found, Refused):
         return reply(w.MovesOut(**told | {"trouble": refusal(found.error, build)}))
-    told["effects"] = [
-        _effect(e, build, body.result, stage, friction)
+    told["influences"] = [
+        _influence(e, build, body.result, stage, friction)
         for e in sensitivity(build, body.result, stage=stage, friction=friction)[:16]
         if build.known[e.quantity]
     ]
@@ -204,14 +205,14 @@ def moves(path: JobPath, body: MovesIn) -> Response:
     return reply(w.MovesOut(**told))
 
 
-def _effect(e: Effect, build: Build, result: str, stage: float, friction: float) -> w.EffectOut:
+def _influence(e: Influence, build: Build, result: str, stage: float, friction: float) -> w.InfluenceOut:
     unit, value = unit_of(result, build.graph), float(build.known[e.quantity])
 
     def at(factor: float) -> m.FigureOut | None:
         v = build.evaluate((result,), stage=stage, friction=friction, **{e.quantity: value * factor})[result]
         return None if isinstance(v, Needs | Refused) or not np.isfinite(v) else figure_out(float(v), unit)
 
-    return w.EffectOut(
+    return w.InfluenceOut(
         name=e.quantity, label=name_out(e.quantity).label, elasticity=e.elasticity,
         swing=figure_out(abs(e.swing), unit) if e.swing else None, low=at(0.95), high=at(1.05),
         value=figure_out(value, INPUTS[e.quantity].unit), can_enter=True,

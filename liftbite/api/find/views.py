@@ -1,6 +1,6 @@
-"""Views of the finder: a sweep over the shelf that runs beside the requests, tells its progress and can be cancelled.
+"""Views of the finder: a search over the shelf that runs beside the requests, tells its progress and can be cancelled.
 
-- `Run`, `Runs`   a sweep on its way, and those of the application
+- `Run`, `Runs`   a search on its way, and those of the application
 """
 
 from __future__ import annotations
@@ -32,8 +32,8 @@ from liftbite.core.job import ledger
 from liftbite.core.job.build import build_of, label_of, unit_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
-from liftbite.core.parts.finder import LIMITS, OBJECTIVES, Finding, Part, sweep
-from liftbite.core.parts.shelf import misfits, sweep_part
+from liftbite.core.parts.finder import LIMITS, OBJECTIVES, Candidates, FinderPart, search
+from liftbite.core.parts.shelf import finder_part, misfits
 from liftbite.core.parts.slots import SLOTS
 from liftbite.core.units.read import KINDS
 from liftbite.core.verdicts.answers import answer
@@ -54,40 +54,40 @@ _LABELS = {
 
 @dataclass
 class Run:
-    """A sweep on its way."""
+    """A search on its way."""
 
     number: int
-    shelf: Mapping[str, list[Part]]
+    shelf: Mapping[str, list[FinderPart]]
     ids: Mapping[str, Mapping[str, int]]
     total: int
     all_four: bool = True
     state: str = "running"
     trouble: str | None = None
     cancelled: threading.Event = field(default_factory=threading.Event)
-    finding: Finding | None = None
+    found: Candidates | None = None
 
     def work(self, entries: Mapping[str, Entry], stage: float) -> None:
-        """Sweeps; what was found so far can be looked at while it does."""
+        """Searches; what was found so far can be looked at while it does."""
 
         def go_on(_done: int, _total: int) -> bool:
             time.sleep(0)  # lets a request through
             return not self.cancelled.is_set()
 
         try:
-            self.finding = sweep(
+            self.found = search(
                 entries, self.shelf, stage=stage, all_four=self.all_four, progress=go_on, seen=self._see
             )
-            self.state = "finished" if self.finding.complete else "cancelled"
+            self.state = "finished" if self.found.complete else "cancelled"
         except Exception as error:
             self.state, self.trouble = "failed", f"The finder failed: {error}"
             raise
 
-    def _see(self, finding: Finding) -> None:
-        self.finding = finding
+    def _see(self, found: Candidates) -> None:
+        self.found = found
 
 
 class Runs:
-    """The sweeps of this application, the oldest forgotten; a new one of a job ends the one before."""
+    """The searches of this application, the oldest forgotten; a new one of a job ends the one before."""
 
     def __init__(self, most: int = 8) -> None:
         self.most = most
@@ -125,7 +125,7 @@ def _runs() -> Runs:
     return runs
 
 
-def _free_parts(free: ms.FreeIn) -> list[Part]:
+def _free_parts(free: ms.FreeIn) -> list[FinderPart]:
     """A figure left free as parts of a slot of its own."""
     asked = INPUTS.get(free.quantity)
     if asked is None or asked.many or asked.unit in {"text", "curve"}:
@@ -137,22 +137,24 @@ def _free_parts(free: ms.FreeIn) -> list[Part]:
     if asked.unit == "count":
         values = np.unique(values.round())
     unit = KINDS[asked.unit].metric if asked.unit != "count" else ""
-    return [Part(typed_safely(float(v), free.quantity, True, unit), 0.0, {free.quantity: float(v)}) for v in values]
+    return [
+        FinderPart(typed_safely(float(v), free.quantity, True, unit), 0.0, {free.quantity: float(v)}) for v in values
+    ]
 
 
 @api.post("/api/jobs/<int:job_id>/finds", responses={"201": ms.FindOut, **_PROBLEMS})
 def start_find(path: JobPath, body: ms.FindIn) -> Response:
-    """Begins a sweep over parts and free figures against the job's brief."""
+    """Begins a search over parts and free figures against the job's brief."""
     with session_of() as session:
         entries = dict(ledger.present(store.revisions_of(session, path.job_id)))
-        slots: dict[str, list[Part]] = {}
+        slots: dict[str, list[FinderPart]] = {}
         ids: dict[str, dict[str, int]] = {}
         for slot, numbers in body.slots.items():
             if slot not in SLOTS:
                 raise UnreadableEntry(f"“{slot}” is no kind of part")
             if not numbers:
                 continue
-            taken = [(n, sweep_part(shelf.part_of(session, n))) for n in numbers]
+            taken = [(n, finder_part(shelf.part_of(session, n))) for n in numbers]
             slots[slot] = [part for _, part in taken]
             ids[slot] = {part.name: n for n, part in taken}
     for free in body.free:
@@ -170,20 +172,20 @@ def start_find(path: JobPath, body: ms.FindIn) -> Response:
 
 @api.get("/api/finds/<int:run_id>", responses={"200": ms.FindOut, **_PROBLEMS})
 def get_find(path: RunPath) -> Response:
-    """How far a sweep is and what it found so far."""
+    """How far a search is and what it found so far."""
     return reply(_find_out(_runs().get(path.run_id)))
 
 
 @api.delete("/api/finds/<int:run_id>", responses={"200": ms.FindOut, **_PROBLEMS})
 def cancel_find(path: RunPath) -> Response:
-    """Stops a sweep; what it found so far stays."""
+    """Stops a search; what it found so far stays."""
     run = _runs().get(path.run_id)
     run.cancelled.set()
     return reply(_find_out(run))
 
 
 def _find_out(run: Run) -> ms.FindOut:
-    found = run.finding
+    found = run.found
     shown = _best(found.front, _SHOWN) if found else []
     unseen = set(found.unseen) if found else set()
     return ms.FindOut(

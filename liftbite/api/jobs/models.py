@@ -201,7 +201,7 @@ class JobOut(BaseModel):
     name: str
     vehicle: str
     layout: str
-    put_away: bool
+    archived: bool
     has_plan: bool
     fields: list[FieldOut]
     choices: list[PickedOut]
@@ -231,7 +231,7 @@ class JobListOut(BaseModel):
     """The jobs of the shop."""
 
     jobs: list[JobLineOut]
-    put_away: int
+    archived: int
 
 
 # --- writing
@@ -281,10 +281,10 @@ class NewJobIn(_In):
     vehicle: Text = ""
 
 
-class PutAwayIn(_In):
+class ArchiveIn(_In):
     """Whether a job is to be out of sight."""
 
-    put_away: Annotated[bool, Field(strict=True)]
+    archived: Annotated[bool, Field(strict=True)]
 
 
 # --- curves

@@ -163,7 +163,7 @@ def job_out(
     job_id: int,
     revisions: Sequence[Revision],
     *,
-    put_away: bool = False,
+    archived: bool = False,
     entries: Mapping[str, Entry] | None = None,
     problems: Mapping[str, tuple[str | None, str]] | None = None,
 ) -> m.JobOut:
@@ -171,7 +171,7 @@ def job_out(
 
     Parameters
     ----------
-    job_id, revisions, put_away : the job as it is kept
+    job_id, revisions, archived : the job as it is kept
     entries : what is in force, where a change is being tried that is not kept yet
     problems : quantity -> what was typed and why it cannot be taken
     """
@@ -186,7 +186,7 @@ def job_out(
         name=_text(entries, "job_name"),
         vehicle=_text(entries, "vehicle"),
         layout=build.chosen.options.get("layout", ""),
-        put_away=put_away,
+        archived=archived,
         has_plan=build.chosen.options.get("stage_plan", "none") != "none",
         fields=[_field_out(name, answers, problems) for name in (*texts, *answers.asked)],
         choices=[

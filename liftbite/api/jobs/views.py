@@ -28,7 +28,7 @@ from liftbite.core.verdicts.answers import NOW, PLANNED, answer
 from liftbite.core.verdicts.results import friction_of, target_of
 from liftbite.files.job import dump, read_job_file, to_file
 from liftbite.store import jobs as store
-from liftbite.store import measurements as bench_store
+from liftbite.store import measurements
 
 api = APIBlueprint("jobs", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="jobs")])
 
@@ -42,7 +42,7 @@ class JobPath(BaseModel):
 class ListQuery(BaseModel):
     """Which jobs."""
 
-    put_away: bool = False
+    archived: bool = False
 
 
 class CurveQuery(BaseModel):
@@ -62,7 +62,7 @@ def seen_revision() -> int:
 
 def answer_with_job(session: Session, job_id: int, revisions: list[Revision], status: int = 200) -> Response:
     """A job, worked out, with its revision as the tag."""
-    job = out.job_out(job_id, revisions, put_away=store.is_put_away(session, job_id))
+    job = out.job_out(job_id, revisions, archived=store.is_archived(session, job_id))
     response = Response(job.model_dump_json(), status, content_type="application/json")
     response.headers["ETag"] = f'"{job.revision}"'
     return response
@@ -72,10 +72,10 @@ def answer_with_job(session: Session, job_id: int, revisions: list[Revision], st
 def list_jobs(query: ListQuery) -> tuple[dict[str, Any], int]:
     """The jobs of the shop, newest first."""
     with session_of() as session:
-        jobs = store.list_jobs(session, put_away=query.put_away)
-        away = store.count_jobs(session, put_away=True)
+        jobs = store.list_jobs(session, archived=query.archived)
+        away = store.count_jobs(session, archived=True)
     lines = [out.line_out(job_id, revisions) for job_id, revisions in jobs]
-    return m.JobListOut(jobs=lines, put_away=away).model_dump(), 200
+    return m.JobListOut(jobs=lines, archived=away).model_dump(), 200
 
 
 @api.post("", responses={"201": m.JobOut, **problem_responses(400, 422)})
@@ -122,9 +122,9 @@ def preview(path: JobPath, body: m.EntriesIn) -> Response:
     taken, faults = read_entries(body.entries)
     with session_of() as session:
         revisions = store.revisions_of(session, path.job_id)
-        away = store.is_put_away(session, path.job_id)
+        away = store.is_archived(session, path.job_id)
     entries = _with(ledger.present(revisions), taken)
-    job = out.job_out(path.job_id, revisions, put_away=away, entries=entries, problems=faults)
+    job = out.job_out(path.job_id, revisions, archived=away, entries=entries, problems=faults)
     return Response(job.model_dump_json(), 200, content_type="application/json")
 
 
@@ -153,11 +153,11 @@ def redo(path: JobPath) -> Response:
     return _turn(path.job_id, "redo")
 
 
-@api.put("/<int:job_id>/put-away", responses={"200": m.JobOut, **problem_responses(400, 404, 422)})
-def put_away(path: JobPath, body: m.PutAwayIn) -> Response:
+@api.put("/<int:job_id>/archived", responses={"200": m.JobOut, **problem_responses(400, 404, 422)})
+def archive(path: JobPath, body: m.ArchiveIn) -> Response:
     """Puts a job out of sight, or back; nothing is deleted."""
     with session_of() as session:
-        store.put_away(session, path.job_id, now() if body.put_away else None)
+        store.archive(session, path.job_id, now() if body.archived else None)
         return answer_with_job(session, path.job_id, store.revisions_of(session, path.job_id))
 
 
@@ -248,7 +248,7 @@ def export_job(path: JobPath) -> Response:
     """The job as `*.liftbite.json`."""
     with session_of() as session:
         revisions = store.revisions_of(session, path.job_id)
-        measured = bench_store.filed_of(session, path.job_id, _vehicle(revisions))
+        measured = measurements.filed_of(session, path.job_id, _vehicle(revisions))
     name = ledger.present(revisions).get("job_name")
     text = dump(to_file(revisions, measured))
     return download(text, "application/json", _file_name((name.typed if name else "") or "", ".liftbite.json"))
@@ -260,7 +260,7 @@ def import_job() -> Response:
     filed = read_job_file(request.get_data())
     with session_of() as session:
         job_id = store.create(session, filed.revisions, now())
-        bench_store.bring(session, job_id, _vehicle(filed.revisions), filed.bench, now())
+        measurements.bring(session, job_id, _vehicle(filed.revisions), filed.bench, now())
         return answer_with_job(session, job_id, filed.revisions, 201)
 
 

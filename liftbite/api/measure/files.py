@@ -17,18 +17,18 @@ from liftbite.api.measure.views import bench_of
 from liftbite.api.problems import problem_responses
 from liftbite.core.measure.checks import CHECKS, checks_for
 from liftbite.core.measure.parts_list import needs
-from liftbite.files.measured import Filed, FiledReading, FiledTaking
-from liftbite.files.readings import Row, read_readings, write_readings
+from liftbite.files.measured import Filed, FiledReading, FiledSeries
+from liftbite.files.readings import CsvReading, read_readings, write_readings
 from liftbite.store import measurements as store
 
 api = APIBlueprint("bench_files", __name__, abp_tags=[Tag(name="measure")])
 _PROBLEMS = problem_responses(400, 404, 422)
 
 
-def _rows(takings: Sequence[store.Taking]) -> list[Row]:
+def _rows(series: Sequence[store.Series]) -> list[CsvReading]:
     return [
-        Row(str(t.id), t.check, taken.reading, taken.at, t.distance, t.settings)
-        for t in takings if t.check in CHECKS for taken in t.taken if not taken.struck
+        CsvReading(str(t.id), t.check, taken.reading, taken.at, t.distance, t.settings)
+        for t in series if t.check in CHECKS for taken in t.taken if not taken.withdrawn
     ]  # fmt: skip
 
 
@@ -37,7 +37,7 @@ def export_readings(path: JobPath) -> Response:
     """The readings of the vehicle as CSV, as typed, in UTC."""
     with session_of() as session:
         bench = bench_of(session, path.job_id)
-    text = write_readings(_rows(bench.life or bench.takings))
+    text = write_readings(_rows(bench.life or bench.series))
     return download(text, "text/csv; charset=utf-8", "readings.csv")
 
 
@@ -48,9 +48,9 @@ def import_readings(path: JobPath, body: mm.ReadingsFileIn) -> Response:
     lines = read_readings(body.text, moment)
     with session_of() as session:
         bench = bench_of(session, path.job_id)
-        there = {_what(row) for row in _rows(bench.takings)}
+        there = {_what(row) for row in _rows(bench.series)}
         known = set(checks_for(bench.build))
-        groups: dict[tuple[str, str], list[Row]] = {}
+        groups: dict[tuple[str, str], list[CsvReading]] = {}
         faults = [f"Line {line.number}: {line.fault}." for line in lines if line.row is None]
         already = 0
         for line in lines:
@@ -62,20 +62,20 @@ def import_readings(path: JobPath, body: mm.ReadingsFileIn) -> Response:
             elif _what(row) in there:
                 already += 1
             else:
-                groups.setdefault((row.taking, row.check), []).append(row)
+                groups.setdefault((row.series, row.check), []).append(row)
         filed = Filed(tuple(_filed_taking(check, rows) for (_, check), rows in groups.items()))
         numbers = store.bring(session, path.job_id, bench.vehicle, filed, moment)
     taken = sum(map(len, groups.values()))
-    return reply(mm.ImportedOut(taken=taken, already=already, takings=numbers, faults=faults[:200]))
+    return reply(mm.ImportedOut(taken=taken, already=already, series=numbers, faults=faults[:200]))
 
 
-def _what(row: Row) -> tuple[object, ...]:
+def _what(row: CsvReading) -> tuple[object, ...]:
     """What makes a reading itself; files have moments to the second."""
     return row.check, row.reading.place, row.reading.typed, row.reading.skipped, row.at.replace(microsecond=0)
 
 
-def _filed_taking(check: str, rows: Sequence[Row]) -> FiledTaking:
-    return FiledTaking(
+def _filed_taking(check: str, rows: Sequence[CsvReading]) -> FiledSeries:
+    return FiledSeries(
         check, min(r.at for r in rows), next((r.distance for r in rows if r.distance is not None), None),
         next((r.settings for r in rows if r.settings), {}), tuple(FiledReading(r.reading, r.at, "file") for r in rows),
     )  # fmt: skip
@@ -83,9 +83,9 @@ def _filed_taking(check: str, rows: Sequence[Row]) -> FiledTaking:
 
 @api.post("/api/jobs/<int:job_id>/readings/csv/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
 def undo_import(path: JobPath, body: mm.TakenBackIn) -> Response:
-    """Strikes every reading of takings a file brought; they stay in the record, struck."""
+    """Withdraws every reading of series a file brought; they stay in the record, withdrawn."""
     with session_of() as session:
-        store.strike_takings(session, path.job_id, body.takings, now())
+        store.withdraw_series(session, path.job_id, body.series, now())
         return reply(measure_out(bench_of(session, path.job_id)))
 
 
@@ -98,6 +98,6 @@ def export_parts(path: JobPath) -> Response:
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\n")
     writer.writerow(["part", "work", "reasons"])
-    for need in needs(bench.build, findings, bench.schools):
+    for need in needs(bench.build, findings, bench.practices):
         writer.writerow([need.part, need.work, " | ".join(need.reasons)])
     return download(out.getvalue(), "text/csv; charset=utf-8", "parts-to-get.csv")

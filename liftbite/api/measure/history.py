@@ -12,7 +12,7 @@ from liftbite.core.measure.judgement import left_of, value_of
 from liftbite.core.measure.sweep import decided
 from liftbite.core.units.show import figure, typeset
 from liftbite.store.jobs import utc_text
-from liftbite.store.measurements import Taking
+from liftbite.store.measurements import Series
 
 #: Lines of the record a page shows; the file has them all.
 HISTORY_LINES = 500
@@ -20,20 +20,20 @@ HISTORY_LINES = 500
 
 def history_out(bench: Bench) -> mm.BenchHistoryOut:
     """Readings over the vehicle's life, newest first, and the trend of every check taken."""
-    takings = [t for t in bench.life or bench.takings if t.check in CHECKS]
-    names = list(dict.fromkeys(t.check for t in takings))
-    found = (_trend(CHECKS[name], takings, bench.limits(CHECKS[name])) for name in names)
+    series = [t for t in bench.life or bench.series if t.check in CHECKS]
+    names = list(dict.fromkeys(t.check for t in series))
+    found = (_trend(CHECKS[name], series, bench.limits(CHECKS[name])) for name in names)
     trends = [trend for trend in found if trend is not None]
-    lines, total = _lines([(t, bench.vehicle) for t in takings])
+    lines, total = _lines([(t, bench.vehicle) for t in series])
     return mm.BenchHistoryOut(trends=trends, total=total, readings=lines)
 
 
-def shop_history_out(takings: Sequence[tuple[Taking, str]]) -> mm.BenchHistoryOut:
+def shop_history_out(series: Sequence[tuple[Series, str]]) -> mm.BenchHistoryOut:
     """The latest readings of the whole shop, and how each check came out over time, whatever the vehicle.
 
-    Takings of different vehicles make no line and have no limit in common: only points over time.
+    Series of different vehicles make no line and have no limit in common: only points over time.
     """
-    known = [(t, vehicle) for t, vehicle in takings if t.check in CHECKS]
+    known = [(t, vehicle) for t, vehicle in series if t.check in CHECKS]
     taken = sorted((t for t, _ in known), key=lambda t: t.begun_at)
     names = dict.fromkeys(t.check for t in taken)
     found = (_trend(CHECKS[name], taken, CHECKS[name].limits, over_time=True) for name in names)
@@ -41,9 +41,9 @@ def shop_history_out(takings: Sequence[tuple[Taking, str]]) -> mm.BenchHistoryOu
     return mm.BenchHistoryOut(trends=[t for t in found if t is not None], total=total, readings=lines)
 
 
-def _lines(takings: Sequence[tuple[Taking, str]]) -> tuple[list[mm.BenchLineOut], int]:
+def _lines(series: Sequence[tuple[Series, str]]) -> tuple[list[mm.BenchLineOut], int]:
     """Readings newest first, as many as a page shows, and how many there are."""
-    lines = [(t, vehicle, taken) for t, vehicle in takings for taken in t.taken]
+    lines = [(t, vehicle, taken) for t, vehicle in series for taken in t.taken]
     lines.sort(key=lambda line: (line[2].at, line[2].id), reverse=True)
     return [
         mm.BenchLineOut(
@@ -51,16 +51,16 @@ def _lines(takings: Sequence[tuple[Taking, str]]) -> tuple[list[mm.BenchLineOut]
             place=taken.reading.place, typed=typeset(taken.reading.typed),
             value=None if taken.reading.si is None else fine_out(taken.reading.si, CHECKS[t.check].unit),
             instrument=taken.reading.instrument, source=taken.source, skipped=taken.reading.skipped,
-            struck=taken.struck,
+            withdrawn=taken.withdrawn,
         )
         for t, vehicle, taken in lines[:HISTORY_LINES]
     ], len(lines)  # fmt: skip
 
 
 def _trend(
-    check: Check, takings: Sequence[Taking], limits: Sequence[Limit], *, over_time: bool = False
+    check: Check, series: Sequence[Series], limits: Sequence[Limit], *, over_time: bool = False
 ) -> mm.TrendOut | None:
-    found = [(t, decided(check, t.readings, limits, settings_of(t))) for t in takings if t.check == check.name]
+    found = [(t, decided(check, t.readings, limits, settings_of(t))) for t in series if t.check == check.name]
     points = [(t, w) for t, w in found if w is not None]
     if not points:
         return None

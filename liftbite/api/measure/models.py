@@ -49,8 +49,8 @@ class KeyedOut(BaseModel):
     problem: str
 
 
-class TakingIn(_In):
-    """Begins a new taking of a check, or says more of one."""
+class SeriesIn(_In):
+    """Begins a new series of a check, or says more of one."""
 
     check: Short
     distance: Short = ""
@@ -79,7 +79,7 @@ class LimitIn(_In):
     source: Annotated[Words, Field(max_length=200)] = ""
 
 
-class SchoolIn(_In):
+class PracticeIn(_In):
     """What the shop does where builders differ."""
 
     name: Short
@@ -97,7 +97,7 @@ class InstrumentIn(_In):
     port: Annotated[Words, Field(max_length=200)] = ""
 
 
-class SumIn(_In):
+class RenewalIn(_In):
     """The shop's own figures for renewing a part while it is open."""
 
     part: Annotated[Words, Field(min_length=1, max_length=80)]
@@ -109,12 +109,12 @@ class SumIn(_In):
 
 
 class TakenBackIn(_In):
-    """The takings a file brought, to take back."""
+    """The series a file brought, to take back."""
 
-    takings: list[Annotated[int, Field(ge=1, le=2**53)]] = Field(max_length=50_000)
+    series: list[Annotated[int, Field(ge=1, le=2**53)]] = Field(max_length=50_000)
 
 
-class DropSumIn(_In):
+class DropRenewalIn(_In):
     """A sum to take off the list."""
 
     part: Short
@@ -281,7 +281,7 @@ class CheckOut(BaseModel):
     grades: list[GradeOut]
     picture: Literal["surface", "bearing", "seal", "facing", "fastener", "spots", "spring"]
     limits: list[CheckLimitOut]
-    taking: int | None
+    series: int | None
     begun_at: str | None
     distance: FigureOut | None
     settings: dict[str, str]
@@ -310,7 +310,7 @@ class InstrumentOut(BaseModel):
     own: bool
 
 
-class SchoolOut(BaseModel):
+class PracticeOut(BaseModel):
     """Where builders differ, and what the shop does."""
 
     name: str
@@ -327,7 +327,7 @@ class NeedOut(BaseModel):
     reasons: list[str]
 
 
-class SumOut(BaseModel):
+class RenewalOut(BaseModel):
     """Renew now, or take the chance."""
 
     part: str
@@ -353,9 +353,9 @@ class MeasureOut(BaseModel):
     wanted: int
     next_check: str
     instruments: list[InstrumentOut]
-    schools: list[SchoolOut]
+    practices: list[PracticeOut]
     needs: list[NeedOut]
-    sums: list[SumOut]
+    renewals: list[RenewalOut]
     proofs: ProofsOut
 
 
@@ -387,7 +387,7 @@ class PointOut(BaseModel):
 
 
 class TrendPointOut(BaseModel):
-    """One taking: its moment, odometer, worst reading and their places on the chart, 0 to 1."""
+    """One series: its moment, odometer, worst reading and their places on the chart, 0 to 1."""
 
     at: str
     job: int
@@ -401,7 +401,7 @@ class TrendPointOut(BaseModel):
 
 
 class TrendOut(BaseModel):
-    """A check's takings over a vehicle's life."""
+    """A check's series over a vehicle's life."""
 
     check: str
     title: str
@@ -415,7 +415,7 @@ class TrendOut(BaseModel):
 
 
 class BenchLineOut(BaseModel):
-    """A reading of the record, struck ones among them."""
+    """A reading of the record, withdrawn ones among them."""
 
     at: str
     job: int
@@ -428,7 +428,7 @@ class BenchLineOut(BaseModel):
     instrument: str
     source: str
     skipped: str
-    struck: bool
+    withdrawn: bool
 
 
 class BenchHistoryOut(BaseModel):
@@ -440,11 +440,11 @@ class BenchHistoryOut(BaseModel):
 
 
 class ImportedOut(BaseModel):
-    """What a file of readings brought: how many, how many were there already, the takings they are in, and faults."""
+    """What a file of readings brought: how many, how many were there already, the series they are in, and faults."""
 
     taken: int
     already: int
-    takings: list[int]
+    series: list[int]
     faults: list[str]
 
 

@@ -31,7 +31,7 @@ from liftbite.core.measure.explained import finding_explained, sweep_explained
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
 from liftbite.core.measure.judgement import Finding, Reading, assess, left_of, limits_of, value_of
 from liftbite.core.measure.keyed import units_of
-from liftbite.core.measure.parts_list import SCHOOLS, OpenSum, needs, worst, worth_it
+from liftbite.core.measure.parts_list import PRACTICES, Renewal, needs, worst, worth_it
 from liftbite.core.measure.runout import FACES, SweepSettings, pointing, unreachable
 from liftbite.core.measure.setup.proofs import proofs
 from liftbite.core.measure.sweep import Sweep, judge_sweep, places_taken, sweep_of
@@ -39,7 +39,7 @@ from liftbite.core.units.read import from_si
 from liftbite.core.units.show import figure, typeset
 from liftbite.core.verdicts.answers import answer
 from liftbite.store.jobs import utc_text
-from liftbite.store.measurements import Instrument, Taking
+from liftbite.store.measurements import Instrument, Series
 
 
 @dataclass(frozen=True)
@@ -50,10 +50,10 @@ class Bench:
     ----------
     job_id, vehicle, entries, build : the job
     entered : the entries without what was measured
-    takings : of this job, oldest first
+    series : of this job, oldest first
     life : of its vehicle over all jobs, oldest first
     manual : limits typed for the vehicle
-    schools, instruments, sums : of the shop
+    practices, instruments, renewals : of the shop
     today : the day it is looked at
     """
 
@@ -62,17 +62,17 @@ class Bench:
     entries: Mapping[str, Entry]
     build: Build
     entered: Mapping[str, Entry]
-    takings: Sequence[Taking]
-    life: Sequence[Taking]
+    series: Sequence[Series]
+    life: Sequence[Series]
     manual: Mapping[str, Mapping[str, tuple[float, str]]]
-    schools: Mapping[str, str]
+    practices: Mapping[str, str]
     instruments: Sequence[tuple[int, Instrument]]
-    sums: Sequence[OpenSum]
+    renewals: Sequence[Renewal]
     today: date
 
-    def latest(self, check: str) -> Taking | None:
-        """The taking of a check that is in force: the last one."""
-        return next((t for t in reversed(self.takings) if t.check == check), None)
+    def latest(self, check: str) -> Series | None:
+        """The series of a check that is in force: the last one."""
+        return next((t for t in reversed(self.series) if t.check == check), None)
 
     def limits(self, check: Check) -> tuple[Limit, ...]:
         """The limits of a check in force."""
@@ -80,40 +80,40 @@ class Bench:
 
     def places(self, check: Check) -> tuple[Place, ...]:
         """Where a check is taken, the places added among them."""
-        taking = self.latest(check.name)
-        return places_taken(check, check.places(self.build), taking.readings if taking else ())
+        series = self.latest(check.name)
+        return places_taken(check, check.places(self.build), series.readings if series else ())
 
     @property
     def readings(self) -> dict[str, tuple[Reading, ...]]:
         """Check -> readings in force."""
-        return {t.check: t.readings for t in self.takings}
+        return {t.check: t.readings for t in self.series}
 
     @property
     def shim(self) -> str:
         """What a shim under the floater's stands does, "" where nobody said."""
-        taking = self.latest("floater_gap")
-        return str(taking.settings.get("shim", "")) if taking else ""
+        series = self.latest("floater_gap")
+        return str(series.settings.get("shim", "")) if series else ""
 
 
-def settings_of(taking: Taking | None) -> SweepSettings:
-    """How a taking's sweep was read."""
-    kept = taking.settings if taking else {}
+def settings_of(series: Series | None) -> SweepSettings:
+    """How a series's sweep was read."""
+    kept = series.settings if series else {}
     return SweepSettings(bool(kept.get("presses_plus", True)), str(kept.get("seen_from", "gearbox")),
                          float(kept.get("sag", 0.0)))  # fmt: skip
 
 
 def found_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
     """The finding of a check, and for a sweep its fit."""
-    taking, limits = bench.latest(check.name), bench.limits(check)
-    readings = taking.readings if taking else ()
+    series, limits = bench.latest(check.name), bench.limits(check)
+    readings = series.readings if series else ()
     finding = assess(
-        check, bench.places(check), readings, () if check.kind == "sweep" else limits, bench.schools["guard"]
+        check, bench.places(check), readings, () if check.kind == "sweep" else limits, bench.practices["guard"]
     )
     if check.kind != "sweep" or not any(r.si is not None for r in readings):
         return finding, None
-    sweep = sweep_of(check, readings, settings_of(taking), value_of(limits, "most"))
+    sweep = sweep_of(check, readings, settings_of(series), value_of(limits, "most"))
     doubt = max((r.uncertainty for r in readings), default=0.0)
-    return judge_sweep(check, sweep, limits, finding, doubt, bench.schools["guard"]), sweep
+    return judge_sweep(check, sweep, limits, finding, doubt, bench.practices["guard"]), sweep
 
 
 def span_of(values: Sequence[float]) -> tuple[float, float]:
@@ -205,7 +205,7 @@ def sweep_out(check: Check, sweep: Sweep, limit: float | None) -> mm.SweepOut:
     )  # fmt: skip
 
 
-def _taken(check: Check, taking: Taking) -> list[mm.TakenOut]:
+def _taken(check: Check, series: Series) -> list[mm.TakenOut]:
     words = {g.value: g.word for g in check.grades}
     return [
         mm.TakenOut(
@@ -215,7 +215,7 @@ def _taken(check: Check, taking: Taking) -> list[mm.TakenOut]:
             uncertainty=fine_out(t.reading.uncertainty, check.unit) if t.reading.uncertainty else None,
             skipped=t.reading.skipped, at=utc_text(t.at), source=t.source,
         )
-        for t in taking.taken if not t.struck
+        for t in series.taken if not t.withdrawn
     ]  # fmt: skip
 
 
@@ -230,7 +230,7 @@ def _life(bench: Bench, check: Check, finding: Finding, limits: Sequence[Limit])
         return None
     low, best, high = finding.used
     found = mm.PartLifeOut(low=low, best=best, high=high)
-    taken = ((t.distance, t.readings) for t in bench.life or bench.takings if t.check == check.name)
+    taken = ((t.distance, t.readings) for t in bench.life or bench.series if t.check == check.name)
     left = left_of(check, taken, limits)
     if left is None:
         return found
@@ -240,9 +240,9 @@ def _life(bench: Bench, check: Check, finding: Finding, limits: Sequence[Limit])
     })  # fmt: skip
 
 
-def _settings_out(check: Check, taking: Taking | None) -> dict[str, str]:
-    """What is said of a taking as a whole: how a dial was read, or where a floater's shims sit."""
-    kept, read = taking.settings if taking else {}, settings_of(taking)
+def _settings_out(check: Check, series: Series | None) -> dict[str, str]:
+    """What is said of a series as a whole: how a dial was read, or where a floater's shims sit."""
+    kept, read = series.settings if series else {}, settings_of(series)
     if check.name == "floater_gap":
         return {"shim": str(kept.get("shim", ""))}
     if check.kind != "sweep":
@@ -252,11 +252,11 @@ def _settings_out(check: Check, taking: Taking | None) -> dict[str, str]:
 
 
 def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None) -> mm.CheckOut:
-    taking, limits = bench.latest(check.name), bench.limits(check)
-    readings = taking.readings if taking else ()
+    series, limits = bench.latest(check.name), bench.limits(check)
+    readings = series.readings if series else ()
     held = {h.limit.name: h for h in finding.held}
     own = [str(n) for n, i in bench.instruments if i.kind in check.suited]
-    earlier = [t for t in bench.takings if t.check == check.name][:-1]
+    earlier = [t for t in bench.series if t.check == check.name][:-1]
     most = value_of(limits, "most")
     before = sweep_of(check, earlier[-1].readings, settings_of(earlier[-1]), most) if earlier else None
 
@@ -276,19 +276,19 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
                         sentence=held[f.name].sentence if f.name in held else "")
             for f in limits
         ],
-        taking=taking.id if taking else None, begun_at=utc_text(taking.begun_at) if taking else None,
-        distance=figure_out(taking.distance, "m driven") if taking and taking.distance is not None else None,
-        settings=_settings_out(check, taking),
-        readings=_taken(check, taking) if taking else [], can_undo=bool(readings),
-        can_redo=bool(taking and any(t.back for t in taking.taken)),
+        series=series.id if series else None, begun_at=utc_text(series.begun_at) if series else None,
+        distance=figure_out(series.distance, "m driven") if series and series.distance is not None else None,
+        settings=_settings_out(check, series),
+        readings=_taken(check, series) if series else [], can_undo=bool(readings),
+        can_redo=bool(series and any(t.back for t in series.taken)),
         finding=mm.FindingOut(
             verdict=finding.verdict, sentence=finding.sentence, place=finding.place,  # type: ignore[arg-type]
             better=finding.better, taken=finding.taken, wanted=finding.wanted, worst=shown(finding.worst),
             mean=shown(finding.mean), spread=shown(finding.spread), life=_life(bench, check, finding, limits),
         ),
         working=[*(sweep_explained(check, sweep) if sweep else ()),
-                 *finding_explained(check, finding, limits, bench.schools["guard"])],
-        ruler=_ruler(check, readings, limits, bench.schools["guard"]),
+                 *finding_explained(check, finding, limits, bench.practices["guard"])],
+        ruler=_ruler(check, readings, limits, bench.practices["guard"]),
         sweep=sweep_out(check, sweep, most) if sweep else None,
         before=sweep_out(check, before, most) if before else None,
     )  # fmt: skip
@@ -316,9 +316,9 @@ def instruments_out(bench: Bench) -> list[mm.InstrumentOut]:
     return [*own, *kinds]
 
 
-def _sum_out(found: OpenSum) -> mm.SumOut:
+def _renewal_out(found: Renewal) -> mm.RenewalOut:
     offer = worth_it(found.part, found.price, found.chance, found.hours, found.rate, found.extra_hours)
-    return mm.SumOut(part=found.part, price=found.price, chance=found.chance, hours=found.hours, rate=found.rate,
+    return mm.RenewalOut(part=found.part, price=found.price, chance=found.chance, hours=found.hours, rate=found.rate,
                      extra_hours=found.extra_hours, now=offer.now, later=offer.later, pays=offer.pays,
                      even=offer.even)  # fmt: skip
 
@@ -335,14 +335,14 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
         checks=[_check_out(bench, check, finding, sweep) for check, finding, sweep in found],
         worst=worst(findings), done=sum(f.taken >= f.wanted for f in findings), wanted=len(findings),  # type: ignore[arg-type]
         next_check=following, instruments=instruments_out(bench),
-        schools=[
-            mm.SchoolOut(name=name, about=about, option=bench.schools[name],
+        practices=[
+            mm.PracticeOut(name=name, about=about, option=bench.practices[name],
                          options=[m.NameOut(name=o, label=says) for o, says in options.items()])
-            for name, (about, options) in SCHOOLS.items()
+            for name, (about, options) in PRACTICES.items()
         ],
         needs=[mm.NeedOut(part=n.part, work=n.work, reasons=list(n.reasons))
-               for n in needs(bench.build, begun, bench.schools)],
-        sums=[_sum_out(s) for s in bench.sums],
+               for n in needs(bench.build, begun, bench.practices)],
+        renewals=[_renewal_out(s) for s in bench.renewals],
         proofs=proofs_out(proofs(bench.build, bench.readings, bench.shim)),
     )  # fmt: skip
 

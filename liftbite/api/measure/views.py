@@ -1,4 +1,4 @@
-"""Views of the bench: readings in, verdicts out, limits, schools, instruments, effects, history."""
+"""Views of the bench: readings in, verdicts out, limits, practices, instruments, effects, history."""
 
 from __future__ import annotations
 
@@ -25,7 +25,7 @@ from liftbite.core.measure.checks import CHECKS, Check, checks_for
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
 from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit
-from liftbite.core.measure.parts_list import SCHOOLS, OpenSum
+from liftbite.core.measure.parts_list import PRACTICES, Renewal
 from liftbite.core.measure.sweep import read_angle
 from liftbite.core.units.show import typeset
 from liftbite.gauges.gauge import Gauges
@@ -68,11 +68,11 @@ def bench_of(session: Session, job_id: int) -> Bench:
     entries = ledger.present(revisions)
     named = entries.get("vehicle")
     vehicle = (named.typed if named else "") or ""
-    of_job, of_vehicle = store.takings_of(session, job_id, vehicle)
+    of_job, of_vehicle = store.series_of(session, job_id, vehicle)
     return Bench(
         job_id, vehicle, entries, build_of(entries), ledger.as_entered(revisions), of_job, of_vehicle,
         store.limits_of(session, job_id, vehicle),
-        store.schools(session), store.instruments(session), store.sums_of(session, job_id), now().date(),
+        store.practices(session), store.instruments(session), store.renewals_of(session, job_id), now().date(),
     )  # fmt: skip
 
 
@@ -125,8 +125,8 @@ def _instrument(bench: Bench, check: Check, key: str) -> tuple[str, float]:
 
 def _next_place(bench: Bench, check: Check, came: str) -> str:
     """Where a gauge's reading goes that no place was picked for."""
-    taking = bench.latest(check.name)
-    read = {r.place for r in taking.readings} if taking else set()
+    series = bench.latest(check.name)
+    read = {r.place for r in series.readings} if series else set()
     place = next((p.key for p in bench.places(check) if p.key not in read), None)
     if place is None:
         raise UnreadableEntry(f"{came} came in, but every place is read. Pick a place to read it again.")
@@ -163,7 +163,7 @@ def _reading(bench: Bench, check: Check, body: mm.ReadingIn) -> Reading:
 
 @api.post("/api/jobs/<int:job_id>/readings", responses={"200": mm.MeasureOut, **_PROBLEMS})
 def add_reading(path: JobPath, body: mm.ReadingIn) -> Response:
-    """One reading into the taking in force, or into a first one.
+    """One reading into the series in force, or into a first one.
 
     A gauge's reading is taken once, by one tab; where no place is named it goes to the first that is not read.
     """
@@ -180,44 +180,44 @@ def add_reading(path: JobPath, body: mm.ReadingIn) -> Response:
         reading = _reading(bench, check, body)
         if gauge is not None:
             gauge.claim(body.event)
-        taking = bench.latest(check.name)
-        number = taking.id if taking else store.begin(session, path.job_id, check.name, bench.vehicle, now())
+        series = bench.latest(check.name)
+        number = series.id if series else store.begin(session, path.job_id, check.name, bench.vehicle, now())
         store.add_readings(session, path.job_id, number, [reading], now(), "gauge" if body.port else "typed")
         return _measure(session, path.job_id)
 
 
 @api.post("/api/jobs/<int:job_id>/readings/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
 def undo_reading(path: JobPath, body: mm.UndoIn) -> Response:
-    """Strikes the last reading of a check; it stays in the record, struck."""
+    """Withdraws the last reading of a check; it stays in the record, withdrawn."""
     return _turn(path.job_id, body.check, back=False)
 
 
 @api.post("/api/jobs/<int:job_id>/readings/redo", responses={"200": mm.MeasureOut, **_PROBLEMS})
 def redo_reading(path: JobPath, body: mm.UndoIn) -> Response:
-    """Brings the reading struck last back, as long as nothing was read since."""
+    """Brings the reading withdrawn last back, as long as nothing was read since."""
     return _turn(path.job_id, body.check, back=True)
 
 
 def _turn(job_id: int, name: str, *, back: bool) -> Response:
     with session_of() as session:
         bench = bench_of(session, job_id)
-        taking = bench.latest(_check(bench, name).name)
-        if taking is not None and back:
-            store.bring_back(session, job_id, taking.id)
-        elif taking is not None:
-            store.strike_last(session, job_id, taking.id, now())
+        series = bench.latest(_check(bench, name).name)
+        if series is not None and back:
+            store.bring_back(session, job_id, series.id)
+        elif series is not None:
+            store.withdraw_last(session, job_id, series.id, now())
         return _measure(session, job_id)
 
 
-def _settings(body: mm.TakingIn) -> dict[str, Any]:
+def _settings(body: mm.SeriesIn) -> dict[str, Any]:
     sag = read_keyed(CHECKS["bore_runout"], body.sag, "mm").si if body.sag.strip() else 0.0
     return {"seen_from": body.seen_from, "presses_plus": body.presses_plus, "sag": sag, "sag_typed": body.sag.strip(),
             "label": body.label, "shim": body.shim}  # fmt: skip
 
 
-@api.post("/api/jobs/<int:job_id>/takings", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def begin_taking(path: JobPath, body: mm.TakingIn) -> Response:
-    """A new taking of a check, at another mileage or after a change; the earlier ones stay."""
+@api.post("/api/jobs/<int:job_id>/series", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def begin_series(path: JobPath, body: mm.SeriesIn) -> Response:
+    """A new series of a check, at another mileage or after a change; the earlier ones stay."""
     with session_of() as session:
         bench = bench_of(session, path.job_id)
         check = _check(bench, body.check)
@@ -226,18 +226,18 @@ def begin_taking(path: JobPath, body: mm.TakingIn) -> Response:
         return _measure(session, path.job_id)
 
 
-@api.put("/api/jobs/<int:job_id>/takings", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def change_taking(path: JobPath, body: mm.TakingIn) -> Response:
-    """Says more of the taking in force: the odometer, and how a sweep is read."""
+@api.put("/api/jobs/<int:job_id>/series", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def change_series(path: JobPath, body: mm.SeriesIn) -> Response:
+    """Says more of the series in force: the odometer, and how a sweep is read."""
     with session_of() as session:
         bench = bench_of(session, path.job_id)
         check = _check(bench, body.check)
-        taking = bench.latest(check.name)
+        series = bench.latest(check.name)
         distance, settings = read_distance(body.distance), _settings(body)
-        if taking is None:
+        if series is None:
             store.begin(session, path.job_id, check.name, bench.vehicle, now(), distance=distance, settings=settings)
         else:
-            store.change_taking(session, path.job_id, taking.id, distance=distance, settings=settings)
+            store.change_series(session, path.job_id, series.id, distance=distance, settings=settings)
         return _measure(session, path.job_id)
 
 
@@ -255,13 +255,13 @@ def set_limit(path: JobPath, body: mm.LimitIn) -> Response:
         return _measure(session, path.job_id)
 
 
-@api.put("/api/jobs/<int:job_id>/schools", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def set_school(path: JobPath, body: mm.SchoolIn) -> Response:
+@api.put("/api/jobs/<int:job_id>/practices", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def set_practice(path: JobPath, body: mm.PracticeIn) -> Response:
     """What the shop does from now on, in every job."""
-    if body.name not in SCHOOLS or body.option not in SCHOOLS[body.name][1]:
+    if body.name not in PRACTICES or body.option not in PRACTICES[body.name][1]:
         raise UnreadableEntry(f"“{body.option}” is no option of “{body.name}”")
     with session_of() as session:
-        store.set_school(session, body.name, body.option, now())
+        store.set_practice(session, body.name, body.option, now())
         return _measure(session, path.job_id)
 
 
@@ -279,28 +279,28 @@ def add_instrument(path: JobPath, body: mm.InstrumentIn) -> Response:
         return _measure(session, path.job_id)
 
 
-@api.put("/api/instruments/<int:instrument_id>/put-away", responses={"200": m.PutAwayIn, **_PROBLEMS})
-def put_instrument_away(path: InstrumentPath, body: m.PutAwayIn) -> Response:
+@api.put("/api/instruments/<int:instrument_id>/archived", responses={"200": m.ArchiveIn, **_PROBLEMS})
+def archive_instrument(path: InstrumentPath, body: m.ArchiveIn) -> Response:
     """Takes an instrument off the bench, or puts it back; its readings keep their uncertainty."""
     with session_of() as session:
-        store.put_instrument_away(session, path.instrument_id, now() if body.put_away else None)
+        store.archive_instrument(session, path.instrument_id, now() if body.archived else None)
     return reply(body)
 
 
-@api.put("/api/jobs/<int:job_id>/sums", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def set_sum(path: JobPath, body: mm.SumIn) -> Response:
+@api.put("/api/jobs/<int:job_id>/renewals", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def set_renewal(path: JobPath, body: mm.RenewalIn) -> Response:
     """The shop's own figures for renewing a part while it is open."""
     with session_of() as session:
-        store.set_sum(session, path.job_id, OpenSum(body.part.strip(), body.price, body.chance, body.hours, body.rate,
-                                                    body.extra_hours))  # fmt: skip
+        renewal = Renewal(body.part.strip(), body.price, body.chance, body.hours, body.rate, body.extra_hours)
+        store.set_renewal(session, path.job_id, renewal)
         return _measure(session, path.job_id)
 
 
-@api.post("/api/jobs/<int:job_id>/sums/drop", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def drop_sum(path: JobPath, body: mm.DropSumIn) -> Response:
+@api.post("/api/jobs/<int:job_id>/renewals/drop", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def drop_renewal(path: JobPath, body: mm.DropRenewalIn) -> Response:
     """Takes a sum off the list."""
     with session_of() as session:
-        store.drop_sum(session, path.job_id, body.part)
+        store.drop_renewal(session, path.job_id, body.part)
         return _measure(session, path.job_id)
 
 
@@ -342,15 +342,15 @@ def get_history(path: JobPath) -> Response:
         return reply(history_out(bench_of(session, path.job_id)))
 
 
-#: Takings of the whole shop a page looks through.
-_SHOP_TAKINGS = 200
+#: Series of the whole shop a page looks through.
+_SHOP_SERIES = 200
 
 
 @api.get("/api/measure/history", responses={"200": mm.BenchHistoryOut})
 def get_shop_history() -> Response:
     """The latest readings of the whole shop."""
     with session_of() as session:
-        return reply(shop_history_out(store.latest_takings(session, _SHOP_TAKINGS)))
+        return reply(shop_history_out(store.latest_series(session, _SHOP_SERIES)))
 
 
 # --- gauges

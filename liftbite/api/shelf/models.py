@@ -49,7 +49,7 @@ class ShelfOut(BaseModel):
 
     slots: list[SlotOut]
     parts: list[PartOut]
-    put_away: int
+    archived: int
 
 
 class CsvIn(_In):

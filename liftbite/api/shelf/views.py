@@ -33,7 +33,7 @@ from liftbite.core.parts.shelf import (
     would_misfit,
 )
 from liftbite.core.parts.slots import SLOTS
-from liftbite.files.shelf_csv import Line, read_shelf, write_shelf
+from liftbite.files.shelf_csv import PartLine, read_shelf, write_shelf
 from liftbite.store import jobs as store
 from liftbite.store import parts as shelf
 
@@ -50,7 +50,7 @@ class PartPath(BaseModel):
 class ShelfQuery(BaseModel):
     """Which parts."""
 
-    put_away: bool = False
+    archived: bool = False
 
 
 class SlotQuery(BaseModel):
@@ -77,10 +77,10 @@ def _part(body: ms.PartIn) -> ShelfPart:
 def get_shelf(query: ShelfQuery) -> Response:
     """Every part, and what each kind may state."""
     with session_of() as session:
-        parts = shelf.list_parts(session, put_away=query.put_away)
-        away = len(shelf.list_parts(session, put_away=True))
+        parts = shelf.list_parts(session, archived=query.archived)
+        away = len(shelf.list_parts(session, archived=True))
     slots = [ms.SlotOut(slot=s, label=label, quantities=list(OF_SLOT[s])) for s, label in SLOTS.items()]
-    return reply(ms.ShelfOut(slots=slots, parts=[part_out(i, p) for i, p in parts], put_away=away))
+    return reply(ms.ShelfOut(slots=slots, parts=[part_out(i, p) for i, p in parts], archived=away))
 
 
 @api.post("/api/shelf", responses={"201": ms.PartOut, **_PROBLEMS})
@@ -101,11 +101,11 @@ def change_part(path: PartPath, body: ms.PartIn) -> Response:
     return reply(part_out(path.part_id, part))
 
 
-@api.put("/api/shelf/<int:part_id>/put-away", responses={"200": ms.PartOut, **_PROBLEMS})
-def put_part_away(path: PartPath, body: m.PutAwayIn) -> Response:
+@api.put("/api/shelf/<int:part_id>/archived", responses={"200": ms.PartOut, **_PROBLEMS})
+def archive_part(path: PartPath, body: m.ArchiveIn) -> Response:
     """Takes a part off the shelf, or puts it back."""
     with session_of() as session:
-        shelf.put_part_away(session, path.part_id, datetime.now(UTC) if body.put_away else None)
+        shelf.archive_part(session, path.part_id, datetime.now(UTC) if body.archived else None)
         part = shelf.part_of(session, path.part_id)
     return reply(part_out(path.part_id, part))
 
@@ -118,10 +118,10 @@ def export_shelf() -> Response:
     return download(write_shelf(parts), "text/csv; charset=utf-8", "shelf.csv")
 
 
-def _read_csv(session: Session, text: str) -> tuple[list[tuple[Line, str, int | None]], ms.CsvOut]:
+def _read_csv(session: Session, text: str) -> tuple[list[tuple[PartLine, str, int | None]], ms.CsvOut]:
     """Rows with what would become of each, and the number of the part a row changes."""
     known = {(p.slot, p.name): (i, p) for i, p in shelf.list_parts(session)}
-    rows: list[tuple[Line, str, int | None]] = []
+    rows: list[tuple[PartLine, str, int | None]] = []
     for line in read_shelf(text):
         if line.part is None:
             rows.append((line, "bad", None))

@@ -1,7 +1,7 @@
 """Starts side by side and one after the other, each integrated by `launch`.
 
 - `start_kinds`   every kind of start with this build
-- `Row`, `start_row`   several starts in a row with cooling between them
+- `RepeatedStarts`, `repeated_starts`   several starts in a row with cooling between them
 """
 
 from __future__ import annotations
@@ -29,7 +29,7 @@ def start_kinds(build: Build, *, stage: float) -> Mapping[str, Launch | Needs | 
 
 
 @dataclass(frozen=True, eq=False)
-class Row:
+class RepeatedStarts:
     """Starts one after the other.
 
     Attributes
@@ -45,7 +45,7 @@ class Row:
     outcome: tuple[str, ...]
 
 
-def start_row(build: Build, *, stage: float) -> Row | Needs | Refused:
+def repeated_starts(build: Build, *, stage: float) -> RepeatedStarts | Needs | Refused:
     """The starts of a build in a row. Between two of them the plate cools towards its housing as
     exp(-t·h/(m·c)); heat that friction lost to fading makes the later ones longer.
     """
@@ -69,4 +69,4 @@ def start_row(build: Build, *, stage: float) -> Row | Needs | Refused:
         if found.outcome not in {"locks", "spins"}:
             break
         at = ambient + (ends[-1] - ambient) * float(kept)
-    return Row(np.array(begins), np.array(ends), np.array(energy), tuple(outcome))
+    return RepeatedStarts(np.array(begins), np.array(ends), np.array(energy), tuple(outcome))

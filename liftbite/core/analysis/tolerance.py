@@ -3,7 +3,7 @@
 - `Tolerance`, `tolerances`   the spread of each input, as typed (`240 ± 0.2 mm`) or given
 - `Spread`, `spread`, `spread_of_samples`   worst case, RSS and Monte Carlo of a result, with the chance that it
   falls short
-- `Effect`, `sensitivity`     how much each input moves a result, the strongest first
+- `Influence`, `sensitivity`     how much each input moves a result, the strongest first
 
 A tolerance typed with ± is a pair of limits, taken as evenly likely between them; a standard uncertainty is taken as
 normal. Friction is spread over its own band (triangular, low to high). Arrays take the place of scalars, nothing else.
@@ -64,7 +64,7 @@ class Spread:
 
 
 @dataclass(frozen=True, slots=True)
-class Effect:
+class Influence:
     """How an input moves a result.
 
     Attributes
@@ -103,7 +103,7 @@ def _at(build: Build, result: str, stage: float, friction: Any, changes: Mapping
 
 def sensitivity(
     build: Build, result: str, *, stage: float, friction: float, spreads: Mapping[str, Tolerance] | None = None
-) -> list[Effect]:
+) -> list[Influence]:
     """Every input of a result by how strongly it moves it, the strongest first; whole numbers left out."""
     spreads = tolerances(build) if spreads is None else spreads
     base = _at(build, result, stage, friction, {})
@@ -117,7 +117,7 @@ def sensitivity(
         slope = (up - down) / (2 * step) if np.isfinite(up) and np.isfinite(down) else np.nan
         if np.isfinite(slope) and abs(slope * (value or 1.0) / base) > 1e-6:
             half = spreads[name].half if name in spreads else 0.0
-            effects.append(Effect(name, float(slope * value / base), float(2 * half * slope)))
+            effects.append(Influence(name, float(slope * value / base), float(2 * half * slope)))
     return sorted(effects, key=lambda e: -abs(e.elasticity))
 
 

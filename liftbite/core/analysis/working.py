@@ -96,7 +96,9 @@ def _step(build: Build, name: str, values: dict[str, Any]) -> Step:
     value, curve = _value(values.get(name))
     if doc is None:  # stands in for a choice that is not made
         return Step(name, "Waits for a choice.", "", name, "-", None, None, (), "definition", "", "")
-    terms = tuple(_term(build, term_name, doc.terms[term_name], values) for term_name in build.graph.parameters[name])
+    terms = tuple(
+        _term(build, term_name, doc.arguments[term_name], values) for term_name in build.graph.parameters[name]
+    )
     return Step(
         name, doc.meaning, doc.formula, doc.result.symbol, doc.result.unit, value, curve, terms, doc.mark, doc.source,
         doc.holds,

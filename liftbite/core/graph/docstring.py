@@ -1,6 +1,6 @@
 """What a quantity says of itself: the docstring is the one place where meaning, formula, unit and source stand.
 
-- `Doc`, `Term`   the parts of a quantity's docstring
+- `Doc`, `Argument`   the parts of a quantity's docstring
 - `read_doc`      docstring to `Doc`
 
 A quantity's docstring has this shape, checked by a test over every quantity:
@@ -34,7 +34,7 @@ from typing import Any
 
 
 @dataclass(frozen=True, slots=True)
-class Term:
+class Argument:
     """One symbol of a formula: `r_o, outer radius of the facing [m]`."""
 
     name: str
@@ -51,7 +51,7 @@ class Doc:
     ----------
     meaning : the first sentence
     formula : the formula as written, "" where the meaning says it all
-    terms : parameter name -> term
+    arguments : parameter name -> argument
     result : symbol, text and unit of what comes out
     holds : the range in which it holds
     mark : "standard", "handbook", "memory", "practice", "definition" or "geometry"
@@ -60,23 +60,23 @@ class Doc:
 
     meaning: str
     formula: str
-    terms: dict[str, Term]
-    result: Term
+    arguments: dict[str, Argument]
+    result: Argument
     holds: str
     mark: str
     source: str
 
 
-_TERM = re.compile(r"^(?P<symbol>[^,]+), (?P<text>.+) \[(?P<unit>[^\]]+)\]$")
+_ARGUMENT = re.compile(r"^(?P<symbol>[^,]+), (?P<text>.+) \[(?P<unit>[^\]]+)\]$")
 _SOURCE = re.compile(r"Source: \[(?P<mark>\w+)(?:: (?P<text>.+?))?\]\.?$", re.MULTILINE)
 MARKS = ("standard", "handbook", "memory", "practice", "definition", "geometry")
 
 
-def _term(name: str, line: str) -> Term:
-    match = _TERM.match(line)
+def _argument(name: str, line: str) -> Argument:
+    match = _ARGUMENT.match(line)
     if match is None:
         raise ValueError(f"{name}: “{line}” is not “symbol, what it is [unit]”")
-    return Term(name, match["symbol"], match["text"], match["unit"])
+    return Argument(name, match["symbol"], match["text"], match["unit"])
 
 
 @cache
@@ -92,12 +92,12 @@ def read_doc(function: Callable[..., Any]) -> Doc:
     head, *_ = text.split("Parameters\n----------\n")
     head = head.split("Returns\n-------\n")[0]
     meaning, *formula = [" ".join(block.split("\n")) for block in head.strip().split("\n\n")]
-    terms: dict[str, Term] = {}
+    arguments: dict[str, Argument] = {}
     if "Parameters\n----------\n" in text:
         block = text.split("Parameters\n----------\n")[1].split("\n\n")[0]
         for line in block.splitlines():
             key, _, rest = line.partition(" : ")
-            terms[key] = _term(key, rest)
+            arguments[key] = _argument(key, rest)
     returns = re.search(r"Returns\n-------\n(.+)", text)
     source = _SOURCE.search(text)
     if returns is None or source is None or source["mark"] not in MARKS:
@@ -106,8 +106,8 @@ def read_doc(function: Callable[..., Any]) -> Doc:
     return Doc(
         meaning=meaning,
         formula="; ".join(formula),
-        terms=terms,
-        result=_term(name, returns[1]),
+        arguments=arguments,
+        result=_argument(name, returns[1]),
         holds=" ".join(holds[1].split()) if holds else "",
         mark=source["mark"],
         source=source["text"] or "",

@@ -14,7 +14,7 @@ from functools import lru_cache
 from inspect import Parameter, Signature, signature
 from typing import Any
 
-from liftbite.core.graph.docstring import Term, read_doc
+from liftbite.core.graph.docstring import Argument, read_doc
 from liftbite.core.graph.graph import Graph, functions_of, inverse
 from liftbite.core.job.assumptions import loss_assumes
 from liftbite.core.job.choices import CAR, CHOICES, MOTORCYCLE, Choice
@@ -38,7 +38,7 @@ _ORDER_OF_WORK = (
     "layout", "curve_source", "curve_reference", "air", "stage_plan", "use", "primary_source",
     *INPUTS,
     "facing_material", "clamp_source", "spring_rate_source", "spring_lengths", "adjuster", "fingers", "bearing", "hub",
-    "cover_action", "capacity_model", "release", "inertia_source", "old_wheel_source",
+    "cover_action", "capacity_model", "release", "inertia_source", "old_flywheel_source",
     "flywheel_material", "flywheel_insert", "balance", "unbalance_source",
     "start",
 )  # fmt: skip
@@ -166,8 +166,8 @@ def _plate_lift_available(functions: list[Callable[..., Any]]) -> Callable[..., 
     """The lift at full pedal, documented with the terms of what it passes through."""
     made = inverse("plate_lift_available", functions, of="pedal_travel", equals="pedal_stroke", over="plate_lift",
                    reach="plate_lift_reach", doc="")  # fmt: skip
-    terms = {t.name: t for f in functions if f.__doc__ for t in read_doc(f).terms.values()}
-    terms["plate_lift_reach"] = Term("plate_lift_reach", "x_reach", "lift at full pedal with nothing soft", "m")
+    terms = {t.name: t for f in functions if f.__doc__ for t in read_doc(f).arguments.values()}
+    terms["plate_lift_reach"] = Argument("plate_lift_reach", "x_reach", "lift at full pedal with nothing soft", "m")
     lines = (
         f"{name} : {terms[name].symbol}, {terms[name].text} [{terms[name].unit}]" for name in signature(made).parameters
     )
@@ -179,7 +179,7 @@ def _used(choice: str, picked: Mapping[str, str]) -> bool:
     """A choice below another one counts only where the upper one leads to it."""
     if choice in {"spring_rate_source", "spring_lengths"}:
         return picked.get("clamp_source") == "coils"
-    if choice in {"inertia_source", "old_wheel_source", "cover_action", "flywheel_insert"}:
+    if choice in {"inertia_source", "old_flywheel_source", "cover_action", "flywheel_insert"}:
         return picked.get("layout") == CAR
     if choice == "primary_source":
         return picked.get("layout") == MOTORCYCLE

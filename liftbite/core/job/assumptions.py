@@ -1,7 +1,7 @@
 """What stands in for figures nobody entered, by layout, use, driveline, release, flywheel and kind of start.
 
 - `use_assumes`, `loss_assumes`, `grade_assumes`, `start_assumes`   small tables of one option each
-- `STARTS`, `WHEELS`   kinds of start, flywheel materials
+- `STARTS`, `FLYWHEELS`   kinds of start, flywheel materials
 - `LAYOUT_ASSUMES`, `HYDRAULIC`, `CABLE`, `DENSE_AIR`   by layout, by release, for corrected figures
 
 Every one carries its mark and its reason; materials of facings stand in `liftbite.core.job.materials`.
@@ -52,12 +52,12 @@ def _wheel(density: float, poisson: float, strength: float, factor: float) -> di
     return {
         "density": Assumed(density, "memory", "typical of the material"),
         "poisson_ratio": Assumed(poisson, "memory", "typical of the material"),
-        "wheel_strength": Assumed(strength, "memory", "typical of the material; the maker's certificate wins"),
+        "flywheel_strength": Assumed(strength, "memory", "typical of the material; the maker's certificate wins"),
         "strength_factor": Assumed(factor, "memory", "4 on yield for steel, 6 on tensile strength for grey iron"),
     }
 
 
-WHEELS: Mapping[str, tuple[str, str, dict[str, Assumed]]] = {
+FLYWHEELS: Mapping[str, tuple[str, str, dict[str, Assumed]]] = {
     "grey_iron": ("Grey cast iron", "Kept for road use and original speed.", _wheel(7200, 0.26, 220e6, 6)),
     "steel": ("Steel", "What competition rules ask for.", _wheel(7850, 0.3, 600e6, 4)),
     "aluminium": ("Aluminium", "Needs a steel friction insert.", _wheel(2700, 0.33, 270e6, 4)),

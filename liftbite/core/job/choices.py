@@ -54,23 +54,23 @@ from liftbite.core.graph.graph import renamed
 from liftbite.core.job.assumptions import (
     CABLE,
     DENSE_AIR,
+    FLYWHEELS,
     HYDRAULIC,
     LAYOUT_ASSUMES,
     STARTS,
-    WHEELS,
     grade_assumes,
     loss_assumes,
     start_assumes,
     use_assumes,
 )
-from liftbite.core.job.inputs import OF_WHEEL, Assumed
+from liftbite.core.job.inputs import OF_FLYWHEEL, Assumed
 from liftbite.core.job.materials import MATERIALS
 from liftbite.core.quantities import alignment
 
 CAR, MOTORCYCLE = "dry_car", "wet_motorcycle"
 _BOTH = (CAR, MOTORCYCLE)
 #: The flywheel that comes out has a name of its own for everything its inertia is worked out from.
-_OLD = {name: f"old_{name}" for name in ("flywheel_inertia", *OF_WHEEL)}
+_OLD = {name: f"old_{name}" for name in ("flywheel_inertia", *OF_FLYWHEEL)}
 
 
 @dataclass(frozen=True, slots=True)
@@ -231,7 +231,7 @@ CHOICES: Mapping[str, Choice] = {
             Option("swing", "A swing on three wires", "Weight, wires and the time of a swing.", (inertia_by_swing,)),
             Option("rings", "Rings", "A sum of rings.", (inertia_by_rings,)),
         ), begins={CAR: "figure"}),
-        Choice("old_wheel_source", "Old flywheel's inertia from", (
+        Choice("old_flywheel_source", "Old flywheel's inertia from", (
             Option("figure", "A figure", "A data sheet, or worked out before."),
             Option("weight", "Its weight", "Weight and outer diameter.", (renamed(inertia_by_weight, _OLD),)),
             Option("swing", "A swing on three wires", "Weight, wires and the time of a swing.",
@@ -239,7 +239,7 @@ CHOICES: Mapping[str, Choice] = {
             Option("rings", "Rings", "A sum of rings.", (renamed(inertia_by_rings, _OLD),)),
         ), begins={CAR: "figure"}),
         Choice("flywheel_material", "Flywheel of", tuple(
-            Option(name, label, says, (), assumes) for name, (label, says, assumes) in WHEELS.items()
+            Option(name, label, says, (), assumes) for name, (label, says, assumes) in FLYWHEELS.items()
         )),
         Choice("flywheel_insert", "Friction face", (
             Option("own", "Its own metal", "Iron or steel takes the facing itself.", (), {}, (CAR,)),

@@ -287,7 +287,7 @@ _ALL = (
           many=True),
     Input("density", "Density of the flywheel", "kg/m³", "kg/m³", 500, 23_000, (2_000, 9_000), "Density."),
     Input("poisson_ratio", "Poisson's ratio", "-", "", 0, 0.5, (0.2, 0.4), "Ratio of Poisson."),
-    Input("wheel_strength", "Strength of the flywheel", "Pa", "MPa", 0, 3e9, (100 * MPA, 1200 * MPA),
+    Input("flywheel_strength", "Strength of the flywheel", "Pa", "MPa", 0, 3e9, (100 * MPA, 1200 * MPA),
           "Yield strength, or for grey iron tensile strength.", above=True),
     Input("strength_factor", "Strength factor", "-", "", 1, 20, (2, 8), "Factor asked for on that strength."),
     Input("stress_concentration", "Stress rise at holes", "-", "", 1, 6, (1, 3), "Local rise at holes near the bore."),
@@ -386,12 +386,15 @@ _ALL = (
 )  # fmt: skip
 
 #: What the inertia of a flywheel is worked out from; the one that comes out has its own of each.
-OF_WHEEL = ("flywheel_mass", "flywheel_diameter", "gyration_share", "wire_radius", "wire_length", "swing_period",
+OF_FLYWHEEL = ("flywheel_mass", "flywheel_diameter", "gyration_share", "wire_radius", "wire_length", "swing_period",
             "ring_outer_diameters", "ring_inner_diameters", "ring_thicknesses", "ring_densities")  # fmt: skip
 
 INPUTS: Mapping[str, Input] = {
     i.name: i
-    for i in (*_ALL, *(replace(i, name=f"old_{i.name}", label=f"Old: {i.label}") for i in _ALL if i.name in OF_WHEEL))
+    for i in (
+        *_ALL,
+        *(replace(i, name=f"old_{i.name}", label=f"Old: {i.label}") for i in _ALL if i.name in OF_FLYWHEEL),
+    )
 }
 
 #: State -> its value where nothing else is asked: nominal friction, engine as it is.

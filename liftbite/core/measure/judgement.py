@@ -400,7 +400,7 @@ class Left:
 
 
 def deciding(check: Check, readings: Sequence[Reading], limits: Sequence[Limit]) -> tuple[float, float] | None:
-    """The reading of a taking that decides, with its uncertainty; None without one [SI].
+    """The reading of a series that decides, with its uncertainty; None without one [SI].
 
     The lowest where wear takes away, what they spread by where only that is limited, else the highest. A sweep is
     decided by its fit: `sweeps.decided`.
@@ -456,17 +456,17 @@ def distance_left(
 
 
 def left_of(
-    check: Check, takings: Iterable[tuple[float | None, Sequence[Reading]]], limits: Sequence[Limit]
+    check: Check, series: Iterable[tuple[float | None, Sequence[Reading]]], limits: Sequence[Limit]
 ) -> Left | None:
     """Distance until the readings that decide meet their limit; None without two dated ones, or without wear.
 
     Parameters
     ----------
     check : the check
-    takings : odometer [m driven], None where it was not noted, and the readings of one taking; the oldest first
+    series : odometer [m driven], None where it was not noted, and the readings of one series; the oldest first
     limits : limits in force, from `limits_of`
     """
-    dated = [(at, found) for at, readings in takings if at is not None and (found := deciding(check, readings, limits))]
+    dated = [(at, found) for at, readings in series if at is not None and (found := deciding(check, readings, limits))]
     to = value_of(limits, "least", "most", "spread")
     if to is None or len(dated) < 2:
         return None

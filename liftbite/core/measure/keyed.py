@@ -5,7 +5,7 @@
 - `read_limit`   a limit as typed
 - `read_distance`   an odometer as typed
 - `read_filed`   a reading as a file has it
-- `how_said`, `read_how`   how a taking was read, in the words of files
+- `how_said`, `read_how`   how a series was read, in the words of files
 """
 
 from __future__ import annotations
@@ -164,7 +164,7 @@ def read_filed(check: Check, place: str, typed: str, instrument: str = "", uncer
     return Reading(place, keyed.si, keyed.typed, instrument, trusted)
 
 
-#: How a taking was read, in the words of files: column -> what may stand in it; the first is what an empty one means.
+#: How a series was read, in the words of files: column -> what may stand in it; the first is what an empty one means.
 HOW_WORDS: Mapping[str, tuple[str, ...]] = {
     "seen_from": ("gearbox", "engine"),
     "pressed_in_reads": ("plus", "minus"),
@@ -191,7 +191,7 @@ def how_said(check: Check, settings: Mapping[str, Any]) -> dict[str, str]:
 
 
 def read_how(check: Check, said: Mapping[str, str]) -> dict[str, Any]:
-    """How a taking was read, from the words of a file; empty where there is nothing to say.
+    """How a series was read, from the words of a file; empty where there is nothing to say.
 
     Raises
     ------

@@ -1,8 +1,8 @@
 """From verdicts to the list of parts to get, with reasons, and what is worth doing while it is open.
 
-- `SCHOOLS`      where builders differ, chosen per shop
+- `PRACTICES`      where builders differ, chosen per shop
 - `Need`, `needs`   the parts to get and why
-- `OpenSum`      the shop's own figures for a part renewed while it is open
+- `Renewal`      the shop's own figures for a part renewed while it is open
 - `Offer`, `worth_it`   renew now, or take the chance of having to come back
 """
 
@@ -15,8 +15,8 @@ from liftbite.core.job.build import Build
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import VERDICTS, Finding
 
-#: School -> what it is about, and its options with what they say; the first is where a shop begins.
-SCHOOLS: Mapping[str, tuple[str, Mapping[str, str]]] = {
+#: Practice -> what it is about, and its options with what they say; the first is where a shop begins.
+PRACTICES: Mapping[str, tuple[str, Mapping[str, str]]] = {
     "face": ("Flywheel face with a new disc", {
         "needed": "Only when needed: a polished, flat face wears facings slower",
         "always": "Always machined: a fresh cut bites faster"}),
@@ -33,7 +33,7 @@ SCHOOLS: Mapping[str, tuple[str, Mapping[str, str]]] = {
 
 
 @dataclass(frozen=True, slots=True)
-class OpenSum:
+class Renewal:
     """The shop's own figures for a part: price, chance of failing, hours to get back in, rate, hours it adds."""
 
     part: str
@@ -71,17 +71,17 @@ class Need:
     reasons: tuple[str, ...]
 
 
-def needs(build: Build, findings: Sequence[Finding], schools: Mapping[str, str]) -> list[Need]:
+def needs(build: Build, findings: Sequence[Finding], practices: Mapping[str, str]) -> list[Need]:
     """The parts to get and the work to have done, each with its reasons.
 
     Springs go with a plate set, plates only whole, one-time bolts with what they held, the release bearing with every
-    clutch; the rest as the shop's schools say.
+    clutch; the rest as the shop's practices say.
 
     Parameters
     ----------
     build : the job
     findings : verdicts of its checks; those still open decide nothing
-    schools : school -> option picked by the shop
+    practices : practice -> option picked by the shop
     """
     found: dict[tuple[str, str], list[str]] = {}
 
@@ -107,15 +107,15 @@ def needs(build: Build, findings: Sequence[Finding], schools: Mapping[str, str])
         get("Spring set", "springs go with a plate set")
     if renewed & _CLUTCH and car:
         get("Release bearing", "goes with every clutch")
-        if schools.get("pilot", "always") == "always":
+        if practices.get("pilot", "always") == "always":
             get("Pilot bearing", "the shop renews it with every clutch")
-        if schools.get("face", "needed") == "always" and "Flywheel" not in renewed:
+        if practices.get("face", "needed") == "always" and "Flywheel" not in renewed:
             get(
                 "Flywheel",
                 "the shop machines the face with a new disc; both levels by the same amount",
                 "dress or machine",
             )
-    if car and findings and schools.get("seal", "always") == "always":
+    if car and findings and practices.get("seal", "always") == "always":
         for seal in ("Rear main seal", "Input shaft seal"):
             get(seal, "the shop renews seals while it is open")
     for part in [p for p, work in list(found) if work == "get"]:

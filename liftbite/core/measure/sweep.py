@@ -5,7 +5,7 @@
 - `places_taken`   where a check is taken, the places added among them
 - `Sweep`, `sweep_of`   readings of a sweep with their fit
 - `judge_sweep`  the verdict
-- `decided`      the figure a taking came to, of a sweep or of plain readings
+- `decided`      the figure a series came to, of a sweep or of plain readings
 """
 
 from __future__ import annotations
@@ -192,7 +192,7 @@ def _mend(sweep: Sweep) -> str:
 def decided(
     check: Check, readings: Sequence[Reading], limits: Sequence[Limit], settings: SweepSettings
 ) -> tuple[float, float] | None:
-    """The figure that decides a taking, with its uncertainty; of a sweep its total indicator reading [SI], or None."""
+    """The figure that decides a series, with its uncertainty; of a sweep its total indicator reading [SI], or None."""
     if check.kind != "sweep":
         return deciding(check, readings, limits)
     sweep = sweep_of(check, readings, settings, None)

@@ -1,8 +1,8 @@
 """All combinations of a shelf of parts against a brief: which hold, which are worth a look, what excludes the rest.
 
-- `Part`, `Shelf`   parts by slot, each with the values and options it brings, its properties and its price
-- `Finding`         the combinations worth a look and what excluded the others
-- `sweep`           evaluates every combination, in chunks of bounded memory
+- `FinderPart`, `Shelf`   parts by slot, each with the values and options it brings, its properties and its price
+- `Candidates`         the combinations worth a look and what excluded the others
+- `search`           evaluates every combination, in chunks of bounded memory
 - `STEPS`           how far two combinations have to be apart to be two
 - `non_dominated`   the rows no other row beats in everything
 
@@ -30,7 +30,7 @@ CHUNK = 16_384
 
 
 @dataclass(frozen=True, slots=True)
-class Part:
+class FinderPart:
     """A part on the shelf.
 
     Attributes
@@ -48,7 +48,7 @@ class Part:
     properties: Mapping[str, Any] = field(default_factory=dict)
 
 
-Shelf = Mapping[str, Sequence[Part]]
+Shelf = Mapping[str, Sequence[FinderPart]]
 
 #: Objective -> +1 where more is better, −1 where less is.
 OBJECTIVES: Mapping[str, int] = {
@@ -82,8 +82,8 @@ _WEARS = (0.25, 0.5, 0.75, 1.0)
 
 
 @dataclass(frozen=True, eq=False)
-class Finding:
-    """What a sweep found.
+class Candidates:
+    """What a search found.
 
     Attributes
     ----------
@@ -140,11 +140,11 @@ def _beaten(rows: Array, by: Array) -> Any:
     return np.any(at_least & better, axis=1)
 
 
-def _groups(shelf: Shelf) -> Iterator[dict[str, list[Part]]]:
+def _groups(shelf: Shelf) -> Iterator[dict[str, list[FinderPart]]]:
     """The shelf split so that within each piece all parts of a slot bring the same options."""
     split = []
     for parts in shelf.values():
-        by_options: dict[tuple[tuple[str, str], ...], list[Part]] = {}
+        by_options: dict[tuple[tuple[str, str], ...], list[FinderPart]] = {}
         for part in parts:
             by_options.setdefault(tuple(sorted(part.options.items())), []).append(part)
         split.append(list(by_options.values()))
@@ -160,7 +160,7 @@ def _plain(value: Any, size: int) -> Array | None:
     return np.broadcast_to(np.asarray(value, dtype=np.float64), size)
 
 
-def _clashes(build: Build, piece: Mapping[str, list[Part]], index: Mapping[str, Any], size: int) -> Any:
+def _clashes(build: Build, piece: Mapping[str, list[FinderPart]], index: Mapping[str, Any], size: int) -> Any:
     """Mask of the combinations whose parts break a rule, among themselves or with what the job has."""
     bad = np.full(size, bare_aluminium(build.chosen.options))
 
@@ -177,15 +177,15 @@ def _clashes(build: Build, piece: Mapping[str, list[Part]], index: Mapping[str, 
     return bad
 
 
-def sweep(
+def search(
     brief: Mapping[str, Entry],
     shelf: Shelf,
     *,
     stage: float = 1.0,
     all_four: bool = False,
     progress: Callable[[int, int], bool] | None = None,
-    seen: Callable[[Finding], None] | None = None,
-) -> Finding:
+    seen: Callable[[Candidates], None] | None = None,
+) -> Candidates:
     """Evaluates every combination of one part from each slot.
 
     Parameters
@@ -219,14 +219,14 @@ def sweep(
                 names, rows = _merge(names, rows, piece, index, found)
             done += flat.size
             if seen is not None:
-                seen(_finding(done, kept, names, rows, excluded, unseen, complete=False))
+                seen(_candidates(done, kept, names, rows, excluded, unseen, complete=False))
             if progress is not None and not progress(done, total):
-                return _finding(done, kept, names, rows, excluded, unseen, complete=False)
-    return _finding(done, kept, names, rows, excluded, unseen, complete=True)
+                return _candidates(done, kept, names, rows, excluded, unseen, complete=False)
+    return _candidates(done, kept, names, rows, excluded, unseen, complete=True)
 
 
 def _evaluate(
-    build: Build, piece: Mapping[str, list[Part]], index: Mapping[str, Any], size: int, stage: float, *,
+    build: Build, piece: Mapping[str, list[FinderPart]], index: Mapping[str, Any], size: int, stage: float, *,
     all_four: bool,
 ) -> tuple[Array, Counter[str], set[str]]:  # fmt: skip
     """Rows of those that pass (position, then the objectives, more is better), what excluded the rest, blind spots.
@@ -349,7 +349,11 @@ def _effort(values: Callable[..., dict[str, Array | None]], lifted: Array, known
 
 
 def _merge(
-    names: list[dict[str, Any]], rows: Array, piece: Mapping[str, list[Part]], index: Mapping[str, Any], found: Array
+    names: list[dict[str, Any]],
+    rows: Array,
+    piece: Mapping[str, list[FinderPart]],
+    index: Mapping[str, Any],
+    found: Array,
 ) -> tuple[list[dict[str, Any]], Array]:
     """The front with a chunk's passing rows taken in; rows that differ by less than `STEPS` count as one."""
     steps = np.array([STEPS[o] for o in OBJECTIVES])
@@ -367,10 +371,10 @@ def _merge(
     return labels, exact
 
 
-def _finding(
+def _candidates(
     done: int, kept: int, names: list[dict[str, Any]], rows: Array, excluded: Counter[str], unseen: set[str], *,
     complete: bool,
-) -> Finding:  # fmt: skip
+) -> Candidates:  # fmt: skip
     front = [
         {
             **name,
@@ -378,4 +382,4 @@ def _finding(
         }
         for name, row in zip(names, rows, strict=True)
     ]
-    return Finding(done, kept, front, {k: v for k, v in excluded.items() if v}, tuple(sorted(unseen)), complete)
+    return Candidates(done, kept, front, {k: v for k, v in excluded.items() if v}, tuple(sorted(unseen)), complete)

@@ -5,7 +5,7 @@
 - `read_part`    the part checked and read
 - `takes`        the entries that taking a part into a job amounts to
 - `misfits`      the rules that a build breaks
-- `sweep_part`   the part as the finder takes it
+- `finder_part`   the part as the finder takes it
 
 A part is copied into a job as entries, so that changing the shelf never changes a job.
 """
@@ -21,7 +21,7 @@ from liftbite.core.job.build import Build, both, build_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
-from liftbite.core.parts.finder import Part
+from liftbite.core.parts.finder import FinderPart
 from liftbite.core.parts.mismatch import Mismatch, mismatches
 from liftbite.core.parts.slots import FITS, SLOTS
 
@@ -54,7 +54,7 @@ OF_SLOT: Mapping[str, tuple[str, ...]] = {
     ),
     "flywheel": (
         "inertia_source", "flywheel_inertia", "flywheel_mass", "flywheel_diameter", "flywheel_bore",
-        "flywheel_thickness", "flywheel_material", "flywheel_insert", "wheel_strength", "bolt_count",
+        "flywheel_thickness", "flywheel_material", "flywheel_insert", "flywheel_strength", "bolt_count",
         "bolt_circle_diameter", "ring_gear_teeth", "flywheel_external_balance", "flywheel_cover_bolt_circle",
         "flywheel_dowel_count", "flywheel_step_height",
     ),
@@ -195,7 +195,7 @@ def would_misfit(present: Mapping[str, Entry], part: ShelfPart) -> list[Mismatch
     return [m for m in misfits(build_of(after)) if m.sentence not in before]
 
 
-def sweep_part(part: ShelfPart) -> Part:
+def finder_part(part: ShelfPart) -> FinderPart:
     """The part as the finder takes it: figures in SI, options, what has to fit."""
     values, options = {}, {}
     for quantity, entry in read_part(part).items():
@@ -206,4 +206,4 @@ def sweep_part(part: ShelfPart) -> Part:
     properties = {
         name: values[quantity] for (slot, name), quantity in FITS.items() if slot == part.slot and quantity in values
     }
-    return Part(part.name, part.price, values, options, properties)
+    return FinderPart(part.name, part.price, values, options, properties)

@@ -83,14 +83,14 @@ def bore_stress(
     return stress_concentration * density * overspeed**2 * (3 + poisson_ratio) / 4 * ring * ok
 
 
-def burst_margin(wheel_strength: Values, strength_factor: Values, bore_stress: Values) -> Values:
+def burst_margin(flywheel_strength: Values, strength_factor: Values, bore_stress: Values) -> Values:
     """Strength of the flywheel over what its stress and the factor asked for need; below 1 it is not to be run.
 
     m_burst = S / (n_S · σ)
 
     Parameters
     ----------
-    wheel_strength : S, strength of the flywheel that counts, yield or for grey iron tensile [Pa]
+    flywheel_strength : S, strength of the flywheel that counts, yield or for grey iron tensile [Pa]
     strength_factor : n_S, factor asked for on that strength [-]
     bore_stress : σ, stress at the bore at over-speed [Pa]
 
@@ -103,7 +103,7 @@ def burst_margin(wheel_strength: Values, strength_factor: Values, bore_stress: V
     >>> burst_margin(240e6, 6.0, 20e6)
     2.0
     """
-    return wheel_strength / (strength_factor * bore_stress)
+    return flywheel_strength / (strength_factor * bore_stress)
 
 
 def rim_speed(flywheel_diameter: Values, redline: Values) -> Values:

@@ -369,7 +369,7 @@ def _listed(words: list[str]) -> str:
 
 
 @dataclass(frozen=True, slots=True)
-class Reading:
+class Typed:
     """A figure as typed and what it means.
 
     Attributes
@@ -412,7 +412,7 @@ def spread_of(typed: str, si: str, field_unit: str) -> float:
 
 
 @lru_cache(maxsize=4096)
-def read(typed: str, si: str, field_unit: str) -> Reading:
+def read(typed: str, si: str, field_unit: str) -> Typed:
     """What was typed for a quantity whose SI unit is `si`; a bare number takes `field_unit`.
 
     Raises
@@ -434,10 +434,10 @@ def read(typed: str, si: str, field_unit: str) -> Reading:
         raise UnreadableEntry(f"“{typed.strip()}” could be a share or a percentage; type {number * 100:g} %")
     if si == "count" and number != int(number):
         raise UnreadableEntry(f"“{typed.strip()}” is not a whole number; type 1, 2, 3 ...")
-    return Reading(typed.strip(), to_si(number, unit), number, unit, bare=not unit_text)
+    return Typed(typed.strip(), to_si(number, unit), number, unit, bare=not unit_text)
 
 
-def read_many(typed: str, si: str, field_unit: str) -> tuple[Reading, ...]:
+def read_many(typed: str, si: str, field_unit: str) -> tuple[Typed, ...]:
     """Several figures separated by semicolons; bare ones take the unit the last one is typed in.
 
     Raises
@@ -456,7 +456,7 @@ def read_many(typed: str, si: str, field_unit: str) -> tuple[Reading, ...]:
     return (*(read(part, si, last.unit) for part in parts[:-1]), last)
 
 
-def other_readings(reading: Reading, si: str, low: float, high: float) -> list[str]:
+def other_readings(typed: Typed, si: str, low: float, high: float) -> list[str]:
     """Units in which the same figure would fall between `low` and `high` [SI], if the one taken does not.
 
     This catches the classic mistake, a number wrong by exactly 25.4, 1.356 or 4.448.
@@ -464,6 +464,6 @@ def other_readings(reading: Reading, si: str, low: float, high: float) -> list[s
     >>> other_readings(read("9.5", "m", "mm"), "m", 0.08, 0.5)
     ['in', 'cm']
     """
-    if low <= reading.si <= high:
+    if low <= typed.si <= high:
         return []
-    return [u for u in KINDS[si].units if u != reading.unit and low <= to_si(reading.number, u) <= high]
+    return [u for u in KINDS[si].units if u != typed.unit and low <= to_si(typed.number, u) <= high]

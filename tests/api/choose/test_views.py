@@ -77,7 +77,7 @@ def test_a_start_is_shown_over_time_with_its_kind_and_its_row(client: Any, car: 
     by_power = np.trapezoid(trace["power"], trace["time"])
     assert by_power == pytest.approx(trace["heat"][-1], rel=0.02), "heat is the integral of slip power"
     assert [k["name"] for k in found["kinds"]] == ["creep", "pull_away", "standing", "dropped"]
-    assert len(found["row"]["begins"]) == 10
+    assert len(found["repeated"]["begins"]) == 10
 
 
 def test_a_start_without_a_vehicle_says_what_it_needs(client: Any) -> None:
@@ -88,17 +88,17 @@ def test_a_start_without_a_vehicle_says_what_it_needs(client: Any) -> None:
 
 def test_the_old_wheel_stands_beside_the_new_one_whatever_it_is_worked_out_from(client: Any, car: int) -> None:
     gears = "3.4; 2; 1.4; 1"
-    found = ask(client, car, "wheel", old_flywheel_inertia="0.15 kg·m²", gear_ratios=gears)
+    found = ask(client, car, "flywheel", old_flywheel_inertia="0.15 kg·m²", gear_ratios=gears)
     figures = {f["name"]: (f["old"]["si"], f["new"]["si"]) for f in found["figures"]}
     assert figures["flywheel_inertia"][0] == 0.15
     assert figures["bite_margin"][0] == figures["bite_margin"][1], "a wheel does not change what the clutch holds"
     assert figures["free_rev_time"][0] > figures["free_rev_time"][1]
     masses = [g["new"]["si"] for g in found["gears"]]
     assert masses[0] / masses[-1] == pytest.approx(3.4**2)
-    by_weight = ask(client, car, "wheel", old_wheel_source="weight", old_flywheel_mass="12 kg",
+    by_weight = ask(client, car, "flywheel", old_flywheel_source="weight", old_flywheel_mass="12 kg",
                     old_flywheel_diameter="300 mm")  # fmt: skip
     assert by_weight["figures"][0]["old"]["si"] == pytest.approx(12 * (0.7 * 0.15) ** 2)
-    none = ask(client, car, "wheel")
+    none = ask(client, car, "flywheel")
     assert not none["has_old"]
 
 
@@ -120,9 +120,9 @@ def moves(client: Any, job: int, result: str, **tried: str) -> Any:
 
 def test_what_moves_a_margin_is_ranked_by_how_much_it_does(client: Any, car: int) -> None:
     found = moves(client, car, "lift_margin").json
-    strengths = [abs(e["elasticity"]) for e in found["effects"]]
+    strengths = [abs(e["elasticity"]) for e in found["influences"]]
     assert strengths == sorted(strengths, reverse=True)
-    master = next(e for e in found["effects"] if e["name"] == "master_diameter")
+    master = next(e for e in found["influences"] if e["name"] == "master_diameter")
     build = built(FULL)
     high = build.evaluate(("lift_margin",), master_diameter=build.known["master_diameter"] * 1.05)["lift_margin"]
     assert master["high"]["si"] == pytest.approx(high)

@@ -156,12 +156,12 @@ def test_the_history_tells_before_and_after(client: FlaskClient) -> None:
     assert edited["at"].endswith("Z")
 
 
-def test_a_job_is_put_away_and_brought_back(client: FlaskClient) -> None:
+def test_a_job_is_archived_and_brought_back(client: FlaskClient) -> None:
     job = begin(client)
-    assert client.put(f"/api/jobs/{job['id']}/put-away", json={"put_away": True}).get_json()["put_away"]
-    assert client.get("/api/jobs").get_json() == {"jobs": [], "put_away": 1}
-    assert len(client.get("/api/jobs?put_away=true").get_json()["jobs"]) == 1
-    client.put(f"/api/jobs/{job['id']}/put-away", json={"put_away": False})
+    assert client.put(f"/api/jobs/{job['id']}/archived", json={"archived": True}).get_json()["archived"]
+    assert client.get("/api/jobs").get_json() == {"jobs": [], "archived": 1}
+    assert len(client.get("/api/jobs?archived=true").get_json()["jobs"]) == 1
+    client.put(f"/api/jobs/{job['id']}/archived", json={"archived": False})
     assert len(client.get("/api/jobs").get_json()["jobs"]) == 1
 
 
@@ -252,7 +252,7 @@ def test_a_job_leaves_as_a_file_and_comes_back_unchanged(client: FlaskClient) ->
         ("/api/jobs/99", "GET", None),
         ("/api/jobs/99/history", "GET", None),
         ("/api/jobs/99/file", "GET", None),
-        ("/api/jobs/99/put-away", "PUT", {"put_away": True}),
+        ("/api/jobs/99/archived", "PUT", {"archived": True}),
         ("/api/jobs/99/entries", "POST", {"entries": [{"quantity": "notes", "typed": "x"}]}),
         ("/api/jobs/99/undo", "POST", None),
         ("/api/nothing", "GET", None),

@@ -1,4 +1,4 @@
-"""The bench against anything: odd typing never breaks it, and any order of reading, taking back, bringing back,
+"""The bench against anything: odd typing never breaks it, and any order of reading, series back, bringing back,
 skipping and beginning anew leaves what a plain list would."""
 
 from __future__ import annotations
@@ -80,8 +80,8 @@ class TheBench(RuleBasedStateMachine):
         type(self).number += 1
         self.job = begin(self.client, MOTORCYCLE | {"job_name": f"Any {self.number}"})["id"]
         self.inforce: list[tuple[str, str]] = []
-        self.struck: list[tuple[str, str]] = []
-        self.takings = 0
+        self.withdrawn: list[tuple[str, str]] = []
+        self.series = 0
 
     def _post(self, path: str, **body: Any) -> None:
         response = self.client.post(f"/api/jobs/{self.job}/{path}", json={"check": "spring_free_length", **body})
@@ -92,35 +92,35 @@ class TheBench(RuleBasedStateMachine):
         typed = f"{tenths / 10:.1f}"
         self._post("readings", place=f"Spring {spring}", typed=typed)
         self.inforce.append((f"Spring {spring}", f"{typed} mm"))
-        self.struck.clear()
-        self.takings = max(self.takings, 1)
+        self.withdrawn.clear()
+        self.series = max(self.series, 1)
 
     @rule(spring=st.integers(1, 6))
     def skip(self, spring: int) -> None:
         self._post("readings", place=f"Spring {spring}", skipped="lost")
         self.inforce.append((f"Spring {spring}", ""))
-        self.struck.clear()
-        self.takings = max(self.takings, 1)
+        self.withdrawn.clear()
+        self.series = max(self.series, 1)
 
     @rule()
     def take_back(self) -> None:
         self._post("readings/undo")
         if self.inforce:
-            self.struck.append(self.inforce.pop())
+            self.withdrawn.append(self.inforce.pop())
 
     @rule()
     def bring_back(self) -> None:
         self._post("readings/redo")
-        if self.struck:
-            self.inforce.append(self.struck.pop())
+        if self.withdrawn:
+            self.inforce.append(self.withdrawn.pop())
 
-    @precondition(lambda self: self.takings < 3)
+    @precondition(lambda self: self.series < 3)
     @rule()
     def begin_anew(self) -> None:
-        self._post("takings")
+        self._post("series")
         self.inforce.clear()
-        self.struck.clear()
-        self.takings += 1
+        self.withdrawn.clear()
+        self.series += 1
 
     @invariant()
     def the_bench_says_what_the_list_says(self) -> None:
@@ -128,7 +128,7 @@ class TheBench(RuleBasedStateMachine):
         springs = next(c for c in measured["checks"] if c["name"] == "spring_free_length")
         assert [(r["place"], r["typed"]) for r in springs["readings"]] == self.inforce
         assert springs["can_undo"] == bool(self.inforce)
-        assert springs["can_redo"] == bool(self.struck)
+        assert springs["can_redo"] == bool(self.withdrawn)
         assert springs["finding"]["taken"] == len({place for place, _ in self.inforce})
 
 

@@ -53,7 +53,7 @@ def test_a_sweep_taken_in_elsewhere_points_the_same_way(client: FlaskClient) -> 
     job, other = begin(client, CAR), begin(client, CAR)
     readings = {"0": "0 mm", "100": "-0.1 mm", "200": "0.05 mm", "300": "0.12 mm", "0 again": "0 mm"}
     take(client, job, "bore_runout", readings)
-    put(client, job, "takings", check="bore_runout", seen_from="engine", presses_plus=False, sag="0.02 mm")
+    put(client, job, "series", check="bore_runout", seen_from="engine", presses_plus=False, sag="0.02 mm")
     was = check(bench(client, job), "bore_runout")
     text = client.get(f"/api/jobs/{job['id']}/readings.csv").text
     assert post(client, other, "readings/csv", text=text).get_json()["taken"] == 5
@@ -102,13 +102,13 @@ def test_the_list_of_parts_with_reasons_as_csv(client: FlaskClient) -> None:
 def test_the_sum_of_a_part_while_it_is_open(client: FlaskClient) -> None:
     job = begin(client, CAR)
     figures = {"price": 25, "chance": 0.1, "hours": 8, "rate": 70}
-    measured = put(client, job, "sums", part="Pilot bearing", **figures).get_json()
-    (found,) = measured["sums"]
+    measured = put(client, job, "renewals", part="Pilot bearing", **figures).get_json()
+    (found,) = measured["renewals"]
     assert (found["pays"], found["later"]) == (True, pytest.approx(58.5))
-    measured = put(client, job, "sums", part="Pilot bearing", **(figures | {"chance": 0.01})).get_json()
-    assert [s["pays"] for s in measured["sums"]] == [False]
-    assert put(client, job, "sums", part="Pilot bearing", **(figures | {"chance": 2})).status_code == 422
-    assert post(client, job, "sums/drop", part="Pilot bearing").get_json()["sums"] == []
+    measured = put(client, job, "renewals", part="Pilot bearing", **(figures | {"chance": 0.01})).get_json()
+    assert [s["pays"] for s in measured["renewals"]] == [False]
+    assert put(client, job, "renewals", part="Pilot bearing", **(figures | {"chance": 2})).status_code == 422
+    assert post(client, job, "renewals/drop", part="Pilot bearing").get_json()["renewals"] == []
 
 
 # --- files
@@ -116,7 +116,7 @@ def test_the_sum_of_a_part_while_it_is_open(client: FlaskClient) -> None:
 
 def test_readings_go_out_and_in_again(client: FlaskClient) -> None:
     job = begin(client, BIKE)
-    put(client, job, "takings", check="plate_thickness", distance="24000")
+    put(client, job, "series", check="plate_thickness", distance="24000")
     take(client, job, "plate_thickness", PACK)
     post(client, job, "readings", check="basket", place="Once", grade="smooth")
     post(client, job, "readings", check="hub", place="Once", skipped="cover still on")
@@ -142,52 +142,54 @@ def test_a_file_brought_twice_counts_once_and_goes_back_as_one(client: FlaskClie
     post(client, job, "readings", check="hub", place="Once", skipped="cover still on")
     text = client.get(f"/api/jobs/{job['id']}/readings.csv").get_data(as_text=True)
     told = post(client, job, "readings/csv", text=text).get_json()
-    assert (told["taken"], told["already"], told["takings"]) == (0, len(PACK) + 1, [])
+    assert (told["taken"], told["already"], told["series"]) == (0, len(PACK) + 1, [])
 
     other = begin(client, BIKE | {"vehicle": "Its twin"})
     first = post(client, other, "readings/csv", text=text).get_json()
-    assert (first["taken"], len(first["takings"])) == (len(PACK) + 1, 2)
-    cleared = post(client, other, "readings/csv/undo", takings=first["takings"]).get_json()
+    assert (first["taken"], len(first["series"])) == (len(PACK) + 1, 2)
+    cleared = post(client, other, "readings/csv/undo", series=first["series"]).get_json()
     assert check(cleared, "plate_thickness")["finding"]["taken"] == 0
-    assert client.get(f"/api/jobs/{other['id']}/measure/history").get_json()["total"] == len(PACK) + 1  # struck, kept
+    assert (
+        client.get(f"/api/jobs/{other['id']}/measure/history").get_json()["total"] == len(PACK) + 1
+    )  # withdrawn, kept
     again = post(client, other, "readings/csv", text=text).get_json()
     assert (again["taken"], again["already"]) == (len(PACK) + 1, 0)
 
     def life() -> int:
         told = client.get(f"/api/jobs/{job['id']}/measure/history").get_json()
-        return sum(not line["struck"] for line in told["readings"])
+        return sum(not line["withdrawn"] for line in told["readings"])
 
     here = begin(client, BIKE)  # the vehicle's next job wants them on its own bench; its life has them once
     third = post(client, here, "readings/csv", text=text).get_json()
     assert (third["taken"], third["already"]) == (len(PACK) + 1, 0)
     assert check(bench(client, here), "plate_thickness")["finding"]["taken"] == len(PACK)
     assert life() == len(PACK) + 1
-    post(client, here, "readings/csv/undo", takings=third["takings"])
+    post(client, here, "readings/csv/undo", series=third["series"])
     assert life() == len(PACK) + 1  # those of the first job stand
-    assert post(client, job, "readings/csv/undo", takings=again["takings"]).status_code == 404  # another job's
+    assert post(client, job, "readings/csv/undo", series=again["series"]).status_code == 404  # another job's
 
 
 def test_a_job_file_carries_all_that_was_measured(client: FlaskClient) -> None:
     """Another shop sees the same verdicts, by the same limits, with the same doubts."""
     job = begin(client, BIKE)
-    put(client, job, "takings", check="plate_thickness", distance="24000", label="before winter")
+    put(client, job, "series", check="plate_thickness", distance="24000", label="before winter")
     take(client, job, "plate_thickness", PACK)
     post(client, job, "readings", check="plate_thickness", place="Plate 2, place 1", typed="9", sure=True)
     post(client, job, "readings/undo", check="plate_thickness")
     post(client, job, "readings", check="basket", place="Once", grade="smooth")
     put(client, job, "limits", check="plate_thickness", name="least", typed="2.5", unit="mm", source="p. 7")
-    put(client, job, "sums", part="Spring set", price=25, chance=0.1, hours=8, rate=70)
+    put(client, job, "renewals", part="Spring set", price=25, chance=0.1, hours=8, rate=70)
     text = client.get(f"/api/jobs/{job['id']}/file").get_data()
     came = client.post("/api/jobs/file", data=text)
     assert came.status_code == 201
     other = came.get_json()
     was, now = bench(client, job), bench(client, other)
-    assert now["checks"] == [c | {"readings": n["readings"], "taking": n["taking"], "can_redo": n["can_redo"]}
+    assert now["checks"] == [c | {"readings": n["readings"], "series": n["series"], "can_redo": n["can_redo"]}
                              for c, n in zip(was["checks"], now["checks"], strict=True)]  # fmt: skip
     reads = [[{k: v for k, v in r.items() if k != "id"} for r in check(b, "plate_thickness")["readings"]]
              for b in (was, now)]  # fmt: skip
     assert reads[0] == reads[1]
-    assert (now["sums"], now["needs"]) == (was["sums"], was["needs"])
+    assert (now["renewals"], now["needs"]) == (was["renewals"], was["needs"])
     assert client.get(f"/api/jobs/{other['id']}/file").get_data() == text
     lives = [client.get(f"/api/jobs/{j['id']}/measure/history").get_json()["total"] for j in (job, other)]
     assert lives == [len(PACK) + 2] * 2  # the same vehicle's life has each reading once

@@ -1,4 +1,4 @@
-"""The bench over HTTP: readings, undo, limits of a vehicle, schools, gauges, effects, files, two tabs."""
+"""The bench over HTTP: readings, undo, limits of a vehicle, practices, gauges, effects, files, two tabs."""
 
 from __future__ import annotations
 
@@ -8,7 +8,7 @@ import numpy as np
 import pytest
 from flask.testing import FlaskClient
 
-from liftbite.core.measure.parts_list import SCHOOLS
+from liftbite.core.measure.parts_list import PRACTICES
 from liftbite.gauges.simulate import dial_sweep
 from tests.api.jobs.test_views import begin, enter
 from tests.jobs import CAR, FULL, MOTORCYCLE
@@ -92,7 +92,7 @@ def test_undo_strikes_and_redo_brings_back(client: FlaskClient) -> None:
     plates = check(post(client, job, "readings/redo", check="plate_thickness").get_json(), "plate_thickness")
     assert [r["typed"] for r in plates["readings"]] == ["2.9 mm"]
     lines = client.get(f"/api/jobs/{job['id']}/measure/history").get_json()["readings"]
-    assert [line["struck"] for line in lines] == [False, True, True]
+    assert [line["withdrawn"] for line in lines] == [False, True, True]
 
 
 def test_a_figure_in_the_wrong_unit_is_asked_about_first(client: FlaskClient) -> None:
@@ -171,11 +171,11 @@ def test_the_shop_chooses_its_schools(client: FlaskClient) -> None:
     job = begin(client, BIKE)
     take(client, job, "plate_thickness", dict.fromkeys(PACK, "2.826"))
     assert check(bench(client, job), "plate_thickness")["finding"]["verdict"] == "too close to call"
-    measured = put(client, job, "schools", name="guard", option="share95").get_json()
+    measured = put(client, job, "practices", name="guard", option="share95").get_json()
     assert check(measured, "plate_thickness")["finding"]["verdict"] == "reuse and watch"
-    assert next(s for s in measured["schools"] if s["name"] == "guard")["option"] == "share95"
-    assert {s["name"] for s in measured["schools"]} == set(SCHOOLS)
-    assert put(client, job, "schools", name="guard", option="none").status_code == 422
+    assert next(s for s in measured["practices"] if s["name"] == "guard")["option"] == "share95"
+    assert {s["name"] for s in measured["practices"]} == set(PRACTICES)
+    assert put(client, job, "practices", name="guard", option="none").status_code == 422
 
 
 def test_an_instrument_of_the_shop_has_its_own_doubt(client: FlaskClient) -> None:
@@ -187,10 +187,10 @@ def test_an_instrument_of_the_shop_has_its_own_doubt(client: FlaskClient) -> Non
     assert own["key"] in check(measured, "plate_thickness")["instruments"]
     measured = take(client, job, "plate_thickness", dict.fromkeys(PACK, "2.81"), instrument=own["key"])
     assert check(measured, "plate_thickness")["finding"]["verdict"] == "reuse and watch"
-    client.put(f"/api/instruments/{own['key']}/put-away", json={"put_away": True})
+    client.put(f"/api/instruments/{own['key']}/archived", json={"archived": True})
     assert not bench(client, job)["instruments"][0]["own"]
     assert check(bench(client, job), "plate_thickness")["readings"][0]["uncertainty"]["metric"]["figure"] == "0.008"
-    assert client.put("/api/instruments/99/put-away", json={"put_away": True}).status_code == 404
+    assert client.put("/api/instruments/99/archived", json={"archived": True}).status_code == 404
     assert post(client, job, "instruments", kind="laser", name="x").status_code == 422
     assert post(client, job, "instruments", kind="dial", name="x", uncertainty="2 m").status_code == 422
     assert post(client, job, "instruments", kind="dial", name="x", resolution="0").status_code == 422
@@ -204,9 +204,9 @@ def test_an_instrument_of_the_shop_has_its_own_doubt(client: FlaskClient) -> Non
 
 def test_a_second_taking_dates_the_first_and_gives_kilometres(client: FlaskClient) -> None:
     job = begin(client, BIKE)
-    put(client, job, "takings", check="plate_thickness", distance="10 000")
+    put(client, job, "series", check="plate_thickness", distance="10 000")
     take(client, job, "plate_thickness", PACK)
-    post(client, job, "takings", check="plate_thickness", distance="22 000 km")
+    post(client, job, "series", check="plate_thickness", distance="22 000 km")
     assert check(bench(client, job), "plate_thickness")["readings"] == []
     measured = take(client, job, "plate_thickness", dict.fromkeys(PACK, "2.89"))
     life = check(measured, "plate_thickness")["finding"]["life"]
@@ -220,10 +220,10 @@ def test_a_second_taking_dates_the_first_and_gives_kilometres(client: FlaskClien
 
 def test_a_vehicles_life_goes_on_in_its_next_job(client: FlaskClient) -> None:
     first = begin(client, BIKE)
-    put(client, first, "takings", check="plate_thickness", distance="10000")
+    put(client, first, "series", check="plate_thickness", distance="10000")
     take(client, first, "plate_thickness", PACK)
     second = begin(client, BIKE | {"job_name": "Two years on"})
-    put(client, second, "takings", check="plate_thickness", distance="30000")
+    put(client, second, "series", check="plate_thickness", distance="30000")
     measured = take(client, second, "plate_thickness", dict.fromkeys(PACK, "2.85"))
     assert check(measured, "plate_thickness")["finding"]["life"]["distance"]["si"] == pytest.approx(10e6, rel=1e-3)
     (trend,) = client.get(f"/api/jobs/{second['id']}/measure/history").get_json()["trends"]
@@ -242,7 +242,7 @@ def test_the_whole_shops_readings_newest_first(client: FlaskClient) -> None:
     assert (plates["check"], len(plates["points"]), plates["line"]) == ("plate_thickness", 1, [])
 
 
-def test_the_shops_takings_of_a_check_stand_over_time_without_a_line(client: FlaskClient) -> None:
+def test_the_shops_series_of_a_check_stand_over_time_without_a_line(client: FlaskClient) -> None:
     for name, figure in (("One", "2.95"), ("Two", "2.85"), ("Three", "2.9")):
         take(client, begin(client, BIKE | {"vehicle": name}), "plate_thickness", {"Plate 1, place 1": figure})
     (plates,) = client.get("/api/measure/history").get_json()["trends"]
@@ -289,7 +289,7 @@ def test_a_bore_that_needs_a_dowel(client: FlaskClient) -> None:
 def test_before_and_after_are_kept_side_by_side(client: FlaskClient) -> None:
     job = begin(client, CAR)
     take(client, job, "bore_runout", sweep(0.18, 60))
-    post(client, job, "takings", check="bore_runout")
+    post(client, job, "series", check="bore_runout")
     bore = check(take(client, job, "bore_runout", sweep(0.01, 100)), "bore_runout")
     assert bore["finding"]["verdict"] == "reuse"
     assert bore["before"]["tir"]["si"] == pytest.approx(0.36e-3, rel=0.05)
@@ -302,9 +302,9 @@ def test_angles_of_ones_own_and_the_side_they_are_counted_from(client: FlaskClie
     bore = check(take(client, job, "bore_runout", readings), "bore_runout")
     assert [p["key"] for p in bore["places"]] == ["0°", "100°", "200°", "300°", "0° again"]
     seen = bore["sweep"]["direction"]
-    measured = put(client, job, "takings", check="bore_runout", seen_from="engine").get_json()
+    measured = put(client, job, "series", check="bore_runout", seen_from="engine").get_json()
     assert check(measured, "bore_runout")["sweep"]["direction"] == pytest.approx(360 - seen, abs=0.05)
-    measured = put(client, job, "takings", check="bore_runout", presses_plus=False, sag="0.02 mm").get_json()
+    measured = put(client, job, "series", check="bore_runout", presses_plus=False, sag="0.02 mm").get_json()
     assert check(measured, "bore_runout")["settings"] == {
         "seen_from": "gearbox",
         "presses_plus": "no",
@@ -349,10 +349,10 @@ def test_floater_stands_and_their_shims(client: FlaskClient) -> None:
     assert len(floater["wear"]) == 5
     assert floater["outer"][-1]["si"] < floater["outer"][0]["si"]
     said = {"check": "floater_gap", "shim": "lowers"}
-    only = client.put(f"/api/jobs/{job['id']}/takings", json=said).get_json()
+    only = client.put(f"/api/jobs/{job['id']}/series", json=said).get_json()
     assert [way["way"] for way in only["proofs"]["floater"]["ways"]] == ["lowers"]
     assert check(only, "floater_gap")["settings"]["shim"] == "lowers"
-    assert client.put(f"/api/jobs/{job['id']}/takings", json=said | {"shim": "x"}).status_code == 422
+    assert client.put(f"/api/jobs/{job['id']}/series", json=said | {"shim": "x"}).status_code == 422
 
 
 def test_shaft_reach_end_float_and_air(client: FlaskClient) -> None:

@@ -15,7 +15,7 @@ from tests.jobs import CAR, FULL
 COVER = {"slot": "cover", "name": "Firm", "values": {"cover_clamp": "10 kN", "lever_ratio": "4.2"}, "price": 310.0}
 FIGURED = {**{q: t for q, t in FULL.items() if "diaphragm" not in q and q not in {
     "clamp_source", "plate_seat_diameter", "fulcrum_diameter", "finger_tip_diameter"}},
-    "cover_clamp": "10 kN", "lever_ratio": "4.0", "master_diameter": "7/8 in", "wheel_strength": "950 MPa",
+    "cover_clamp": "10 kN", "lever_ratio": "4.0", "master_diameter": "7/8 in", "flywheel_strength": "950 MPa",
     "pressure_limit": "0.7 MPa", "damper_stop_torque": "900 N·m", "shaft_diameter": "29 mm",
     "spline_engagement": "45 mm", "spline_pressure_limit": "160 MPa",
     "cushion_travel": "0.4 mm", "pedal_stroke": "160 mm"}  # fmt: skip
@@ -46,13 +46,13 @@ def test_a_part_is_added_changed_put_away_and_put_back(client: FlaskClient) -> N
     part = put(client)
     changed = client.put(f"/api/shelf/{part['id']}", json=COVER | {"name": "Firmer"}).get_json()
     assert changed["name"] == "Firmer"
-    client.put(f"/api/shelf/{part['id']}/put-away", json={"put_away": True})
+    client.put(f"/api/shelf/{part['id']}/archived", json={"archived": True})
     names = [p["name"] for p in client.get("/api/shelf").get_json()["parts"]]
     assert "Firmer" not in names
-    away = client.get("/api/shelf?put_away=true").get_json()
+    away = client.get("/api/shelf?archived=true").get_json()
     assert [p["name"] for p in away["parts"]] == ["Firmer"]
-    client.put(f"/api/shelf/{part['id']}/put-away", json={"put_away": False})
-    assert client.get("/api/shelf").get_json()["put_away"] == 0
+    client.put(f"/api/shelf/{part['id']}/archived", json={"archived": False})
+    assert client.get("/api/shelf").get_json()["archived"] == 0
 
 
 @pytest.mark.parametrize(
@@ -71,7 +71,7 @@ def test_a_part_that_cannot_be_is_refused(client: FlaskClient, change: dict[str,
 
 def test_a_part_that_is_not_there_is_said(client: FlaskClient) -> None:
     assert client.put("/api/shelf/9999", json=COVER).status_code == 404
-    assert client.put("/api/shelf/9999/put-away", json={"put_away": True}).status_code == 404
+    assert client.put("/api/shelf/9999/archived", json={"archived": True}).status_code == 404
 
 
 def test_taking_a_part_is_one_change_that_can_be_undone(client: FlaskClient) -> None:

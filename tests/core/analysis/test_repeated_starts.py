@@ -6,7 +6,7 @@ import numpy as np
 import pytest
 
 from liftbite.core.analysis.launch import Launch, case_of, launch
-from liftbite.core.analysis.repeated_starts import Row, start_kinds, start_row
+from liftbite.core.analysis.repeated_starts import RepeatedStarts, repeated_starts, start_kinds
 from liftbite.core.graph.graph import Needs
 from tests.jobs import CAR, FULL, built
 
@@ -23,8 +23,8 @@ def test_the_kind_entered_is_one_of_the_kinds_shown() -> None:
 def test_a_row_warms_up_to_where_heat_in_is_heat_out() -> None:
     """The plate's temperature before each start is a geometric series; its limit by hand."""
     build = built(FULL, starts_in_row="60", start_interval="40 s", cooling="9 W/K")
-    row = start_row(build, stage=0.0)
-    assert isinstance(row, Row)
+    row = repeated_starts(build, stage=0.0)
+    assert isinstance(row, RepeatedStarts)
     assert row.begins.size == 60
     rise = float(row.ends[0] - row.begins[0])
     kept = np.exp(-40 * 9 / (5.5 * 500))
@@ -36,12 +36,12 @@ def test_a_row_warms_up_to_where_heat_in_is_heat_out() -> None:
 
 @pytest.mark.parametrize(("clutch", "engine", "outcome"), [("0.05", "0.6", "never locks"), ("0.9", "0.05", "stalls")])
 def test_a_start_that_does_not_lock_ends_the_row(clutch: str, engine: str, outcome: str) -> None:
-    row = start_row(built(FULL, start_clutch_share=clutch, start_engine_share=engine), stage=0.0)
-    assert isinstance(row, Row)
+    row = repeated_starts(built(FULL, start_clutch_share=clutch, start_engine_share=engine), stage=0.0)
+    assert isinstance(row, RepeatedStarts)
     assert row.outcome == (outcome,)
 
 
 def test_what_is_missing_is_named() -> None:
-    found = start_row(built(CAR), stage=0.0)
+    found = repeated_starts(built(CAR), stage=0.0)
     assert isinstance(found, Needs)
     assert "vehicle_mass" in found.names

@@ -13,7 +13,7 @@ from liftbite.core.measure.checks import CHECKS, Check, checks_for
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.instruments import GUARD_RULES, INSTRUMENT_KINDS
 from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess, deciding, limits_of
-from liftbite.core.measure.parts_list import SCHOOLS, needs
+from liftbite.core.measure.parts_list import PRACTICES, needs
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.setup.proofs import proofs
 from liftbite.core.measure.setup.proofs_said import say
@@ -180,7 +180,7 @@ def test_effects_and_proofs_stand_any_readings(layout: str, data: st.DataObject)
 @pytest.mark.parametrize("verdict", [v for v in VERDICTS if v not in {"reuse", "reuse and watch"}])
 def test_every_verdict_leads_to_something_to_do(layout: str, verdict: str) -> None:
     build = SETUPS[layout]
-    begins = {name: next(iter(options)) for name, (_, options) in SCHOOLS.items()} | {"seal": "bad"}
+    begins = {name: next(iter(options)) for name, (_, options) in PRACTICES.items()} | {"seal": "bad"}
     for check in checks_for(build):
         if check.kind == "figure":
             continue
@@ -194,6 +194,6 @@ def test_every_verdict_leads_to_something_to_do(layout: str, verdict: str) -> No
 
 def test_what_only_reads_reuse_takes_nothing() -> None:
     for build in SETUPS.values():
-        begins = {name: next(iter(options)) for name, (_, options) in SCHOOLS.items()} | {"seal": "bad"}
+        begins = {name: next(iter(options)) for name, (_, options) in PRACTICES.items()} | {"seal": "bad"}
         found = [Finding(check.name, "reuse", "good.") for check in checks_for(build)]
         assert needs(build, found, begins) == []

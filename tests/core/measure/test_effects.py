@@ -13,7 +13,7 @@ from liftbite.core.job.ledger import Entry, read_entry
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.judgement import Finding, Reading
-from liftbite.core.measure.parts_list import SCHOOLS, needs, worst, worth_it
+from liftbite.core.measure.parts_list import PRACTICES, needs, worst, worth_it
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.sweep import Sweep, sweep_of
 from liftbite.core.verdicts.answers import answer
@@ -124,7 +124,7 @@ def test_face_and_seat_cut_alike_move_the_fingers_and_cut_apart_age_the_cover() 
 
 
 #: What it takes for True to run true: a stronger wheel and joint.
-SOUND = FULL | {"wheel_strength": "900 MPa", "shaft_diameter": "30 mm", "bolt_torque": "120 N·m",
+SOUND = FULL | {"flywheel_strength": "900 MPa", "shaft_diameter": "30 mm", "bolt_torque": "120 N·m",
                 "bolt_diameter": "12 mm"}  # fmt: skip
 
 
@@ -222,10 +222,10 @@ def finding(check: str, verdict: str) -> Finding:
     return Finding(check, verdict, "as read.", taken=1, wanted=1)
 
 
-def parts(typed: Mapping[str, str], *found: tuple[str, str], **schools: str) -> dict[str, list[str]]:
-    begins = {name: next(iter(options)) for name, (_, options) in SCHOOLS.items()}
+def parts(typed: Mapping[str, str], *found: tuple[str, str], **practices: str) -> dict[str, list[str]]:
+    begins = {name: next(iter(options)) for name, (_, options) in PRACTICES.items()}
     listed: dict[str, list[str]] = {}
-    for need in needs(build_of(entries(dict(typed))), [finding(*f) for f in found], begins | schools):
+    for need in needs(build_of(entries(dict(typed))), [finding(*f) for f in found], begins | practices):
         listed.setdefault(need.work, []).append(need.part)
     return listed
 
@@ -260,7 +260,7 @@ def test_too_close_to_call_is_measured_better() -> None:
 
 
 def test_every_reason_is_kept_once() -> None:
-    begins = {name: next(iter(options)) for name, (_, options) in SCHOOLS.items()}
+    begins = {name: next(iter(options)) for name, (_, options) in PRACTICES.items()}
     found = [finding("plate_thickness", "renew as set"), finding("plate_condition", "renew as set")]
     (plate, *_) = needs(build_of(entries(MOTORCYCLE)), [*found, *found], begins)
     assert len(plate.reasons) == 2

@@ -10,7 +10,7 @@ import numpy as np
 import pytest
 
 from liftbite.core.job.ledger import Entry
-from liftbite.core.parts.finder import LIMITS, OBJECTIVES, Finding, Part, sweep
+from liftbite.core.parts.finder import LIMITS, OBJECTIVES, Candidates, FinderPart, search
 from liftbite.core.parts.mismatch import bare_aluminium
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.verdict import GOOD_STATES
@@ -20,7 +20,7 @@ from tests.jobs import FULL, entries
 CAR = {
     **{q: t for q, t in FULL.items() if "diaphragm" not in q and q not in {
         "clamp_source", "plate_seat_diameter", "fulcrum_diameter", "finger_tip_diameter"}},
-    "lever_ratio": "4.0", "wheel_strength": "950 MPa", "pressure_limit": "0.7 MPa", "damper_stop_torque": "900 N·m",
+    "lever_ratio": "4.0", "flywheel_strength": "950 MPa", "pressure_limit": "0.7 MPa", "damper_stop_torque": "900 N·m",
     "shaft_diameter": "29 mm", "spline_engagement": "45 mm", "spline_pressure_limit": "160 MPa",
     "cushion_travel": "0.4 mm", "pedal_stroke": "160 mm", "master_stroke": "30 mm",
 }  # fmt: skip
@@ -28,14 +28,14 @@ SHELF: dict[str, dict[str, Mapping[str, str]]] = {
     "cover": {f"{f} kN": {"cover_clamp": f"{f} kN"} for f in (8, 11, 12, 16)},
     "master": {b: {"master_diameter": b} for b in ("5/8 in", "3/4 in", "13/16 in", "7/8 in", "1 in")},
     "pedal": {r: {"pedal_ratio": r} for r in ("4.4", "5.2", "6.4")},
-    "wheel": {m: {"flywheel_mass": m} for m in ("6 kg", "11 kg")},
+    "flywheel": {m: {"flywheel_mass": m} for m in ("6 kg", "11 kg")},
     "shaft": {d: {"shaft_diameter": d} for d in ("20 mm", "29 mm")},
 }
 
 
-def as_parts(shelf: Mapping[str, Mapping[str, Mapping[str, str]]]) -> dict[str, list[Part]]:
+def as_parts(shelf: Mapping[str, Mapping[str, Mapping[str, str]]]) -> dict[str, list[FinderPart]]:
     return {
-        slot: [Part(name, 0.0, {q: e.si for q, e in entries(dict(typed)).items() if e.si is not None})
+        slot: [FinderPart(name, 0.0, {q: e.si for q, e in entries(dict(typed)).items() if e.si is not None})
                for name, typed in parts.items()]
         for slot, parts in shelf.items()
     }  # fmt: skip
@@ -55,7 +55,7 @@ def good_ones(brief: Mapping[str, str], shelf: Mapping[str, Mapping[str, Mapping
 
 
 def test_what_is_kept_is_what_the_four_answers_call_good() -> None:
-    found = sweep(entries(CAR), as_parts(SHELF), stage=0.0, all_four=True)
+    found = search(entries(CAR), as_parts(SHELF), stage=0.0, all_four=True)
     good = good_ones(CAR, SHELF)
     assert found.total == 4 * 5 * 3 * 2 * 2
     assert 0 < len(good) < found.total
@@ -66,15 +66,15 @@ def test_what_is_kept_is_what_the_four_answers_call_good() -> None:
 
 
 def test_without_asking_for_all_four_more_is_kept() -> None:
-    works = sweep(entries(CAR), as_parts(SHELF), stage=0.0)
-    good = sweep(entries(CAR), as_parts(SHELF), stage=0.0, all_four=True)
+    works = search(entries(CAR), as_parts(SHELF), stage=0.0)
+    good = search(entries(CAR), as_parts(SHELF), stage=0.0, all_four=True)
     assert works.kept > good.kept
     assert not {"fuse", "comfort", "strokes", "true", "hot"} & set(works.excluded)
 
 
 def test_a_wheel_that_would_burst_is_left_out() -> None:
-    weak = {**CAR, "wheel_strength": "500 MPa"}
-    found = sweep(entries(weak), as_parts({"cover": SHELF["cover"]}), stage=0.0, all_four=True)
+    weak = {**CAR, "flywheel_strength": "500 MPa"}
+    found = search(entries(weak), as_parts({"cover": SHELF["cover"]}), stage=0.0, all_four=True)
     assert found.kept == 0
     assert found.excluded["true"] > 0
 
@@ -82,13 +82,13 @@ def test_a_wheel_that_would_burst_is_left_out() -> None:
 def test_a_pack_is_found_as_well() -> None:
     brief = {**WHOLE_MOTORCYCLE, "hub": "plain", "spring_lengths": "alike", "spring_rate_source": "figure",
              "effort_limit": "150 N", "start": "pull_away", "shaft_diameter": "26 mm",
-             "spline_pressure_limit": "250 MPa", "use": "gentle", "wheel_strength": "900 MPa"}  # fmt: skip
+             "spline_pressure_limit": "250 MPa", "use": "gentle", "flywheel_strength": "900 MPa"}  # fmt: skip
     shelf = {
         "springs": {f"{r} N/mm": {"spring_rate": f"{r} N/mm"} for r in (10, 16, 22, 30)},
         "slave": {f"{d} mm": {"slave_diameter": f"{d} mm"} for d in (24, 28, 32, 38)},
         "plates": {n: {"friction_plate_count": n} for n in ("6", "8")},
     }
-    found = sweep(entries(brief), as_parts(shelf), stage=0.0, all_four=True)
+    found = search(entries(brief), as_parts(shelf), stage=0.0, all_four=True)
     kept = {tuple(row[slot] for slot in shelf) for row in found.front}
     assert kept <= good_ones(brief, shelf)
     assert found.kept + sum(found.excluded.values()) == 32
@@ -96,7 +96,7 @@ def test_a_pack_is_found_as_well() -> None:
 
 @pytest.mark.parametrize("name", OBJECTIVES)
 def test_every_objective_of_a_candidate_is_that_of_its_job(name: str) -> None:
-    found = sweep(entries(CAR), as_parts(SHELF), stage=0.0, all_four=True)
+    found = search(entries(CAR), as_parts(SHELF), stage=0.0, all_four=True)
     row = found.front[0]
     typed = dict(CAR)
     for slot in SHELF:
@@ -115,14 +115,14 @@ def test_every_objective_of_a_candidate_is_that_of_its_job(name: str) -> None:
 
 def test_what_an_arrangement_works_out_is_not_taken_from_a_part() -> None:
     """A fork ratio on the shelf says nothing where the slave sits round the shaft."""
-    ratios = [Part(r, 0.0, {"fork_ratio": float(r)}) for r in ("1.5", "3.0")]
-    found = sweep(entries({**CAR, "cover_clamp": "11 kN"}), {"fork": ratios}, stage=0.0)
+    ratios = [FinderPart(r, 0.0, {"fork_ratio": float(r)}) for r in ("1.5", "3.0")]
+    found = search(entries({**CAR, "cover_clamp": "11 kN"}), {"fork": ratios}, stage=0.0)
     assert len({round(row["lift"], 9) for row in found.front}) == 1
 
 
 def test_what_was_found_so_far_can_be_looked_at() -> None:
-    seen: list[Finding] = []
-    sweep(entries(CAR), as_parts(SHELF), stage=0.0, seen=seen.append)
+    seen: list[Candidates] = []
+    search(entries(CAR), as_parts(SHELF), stage=0.0, seen=seen.append)
     assert seen
     assert not seen[-1].complete
     assert seen[-1].total == 4 * 5 * 3 * 2 * 2
@@ -141,14 +141,18 @@ def test_what_was_found_so_far_can_be_looked_at() -> None:
 def test_bare_aluminium_is_left_out(options: dict[str, str], bare: bool) -> None:
     assert bare_aluminium(options) is bare
     brief: dict[str, Entry] = entries({**CAR, **options, "cover_clamp": "11 kN"})
-    found = sweep(brief, as_parts({"pedal": SHELF["pedal"]}), stage=0.0)
+    found = search(brief, as_parts({"pedal": SHELF["pedal"]}), stage=0.0)
     assert (found.excluded.get("mismatch", 0) == 3) is bare
 
 
 def test_parts_are_held_against_what_the_job_has() -> None:
     job: dict[str, Any] = {**CAR, "cover_clamp": "11 kN", "crank_bolt_count": "8"}
-    wheels = [Part("six", properties={"crank_bolts": 6}), Part("eight", properties={"crank_bolts": 8}), Part("unsaid")]
-    found = sweep(entries(job), {"flywheel": wheels}, stage=0.0)
+    wheels = [
+        FinderPart("six", properties={"crank_bolts": 6}),
+        FinderPart("eight", properties={"crank_bolts": 8}),
+        FinderPart("unsaid"),
+    ]
+    found = search(entries(job), {"flywheel": wheels}, stage=0.0)
     assert found.excluded["mismatch"] == 1
 
 

@@ -15,10 +15,10 @@ from liftbite.core.parts.shelf import (
     ShelfPart,
     changed_since,
     fields_of,
+    finder_part,
     misfits,
     part_name,
     read_part,
-    sweep_part,
     takes,
     would_misfit,
 )
@@ -123,7 +123,7 @@ def test_a_part_is_stopped_for_what_it_would_newly_break() -> None:
 
 def test_the_finder_takes_figures_options_and_fits() -> None:
     disc = next(p for p in PARTS if p.name == "Karst 184 pair, cermet")
-    found = sweep_part(disc)
+    found = finder_part(disc)
     assert found.options == {"facing_material": "cermet"}
     assert found.values["outer_diameter"] == pytest.approx(0.184)
     assert found.properties["spline_count"] == 24

@@ -248,16 +248,16 @@ def test_every_quantity_is_documented(function) -> None:  # type: ignore[no-unty
 
     doc = read_doc(function)
     assert doc.meaning.endswith("."), doc.meaning
-    assert tuple(doc.terms) == tuple(inspect.signature(function).parameters)
+    assert tuple(doc.arguments) == tuple(inspect.signature(function).parameters)
     assert doc.formula
     assert doc.source
-    for term in (*doc.terms.values(), doc.result):
+    for term in (*doc.arguments.values(), doc.result):
         assert term.unit in KINDS, term
 
 
 def test_a_term_has_the_unit_its_quantity_has() -> None:
     for function in QUANTITIES.values():
-        for term in read_doc(function).terms.values():
+        for term in read_doc(function).arguments.values():
             if term.name in QUANTITIES:
                 assert read_doc(QUANTITIES[term.name]).result.unit == term.unit, (function.__name__, term.name)
             elif term.name in INPUTS and INPUTS[term.name].unit not in {"curve", "share"}:

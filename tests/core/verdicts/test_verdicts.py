@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from liftbite.core.analysis.tolerance import Spread, Tolerance, sensitivity, spread, tolerances
 from liftbite.core.graph.graph import Needs
 from liftbite.core.job.build import build_of
-from liftbite.core.parts.finder import OBJECTIVES, Finding, Part, non_dominated, sweep
+from liftbite.core.parts.finder import OBJECTIVES, Candidates, FinderPart, non_dominated, search
 from liftbite.core.parts.mismatch import RULES, mismatches
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.verdicts import soonest
@@ -31,7 +31,7 @@ def test_every_question_answers_a_job_with_everything_entered() -> None:
 def test_each_question_can_be_mended() -> None:
     mended = states(
         diaphragm_thickness="3.3 mm", pressure_limit="1 MPa", spline_engagement="60 mm", damper_stop_torque="900 N·m",
-        master_diameter="7/8 in", effort_limit="400 N", wheel_strength="900 MPa", shaft_diameter="30 mm",
+        master_diameter="7/8 in", effort_limit="400 N", flywheel_strength="900 MPa", shaft_diameter="30 mm",
         bolt_torque="120 N·m", bolt_diameter="12 mm",
     )  # fmt: skip
     assert mended == {"bite": "holds", "lift": "frees", "heat": "stays", "true": "runs true"}
@@ -169,23 +169,24 @@ def test_the_front_is_what_nothing_beats(points: list[tuple[int, int, int]]) -> 
 
 SHELF = {
     "disc": [
-        Part("organic 240", 100, {"outer_diameter": 0.24, "inner_diameter": 0.155}, {"facing_material": "organic"},
-             {"spline_count": 24}),
-        Part("cermet 240", 220, {"outer_diameter": 0.24, "inner_diameter": 0.16}, {"facing_material": "cermet"},
-             {"spline_count": 24}),
-        Part("cermet, odd spline", 200, {"outer_diameter": 0.24, "inner_diameter": 0.16},
-             {"facing_material": "cermet"}, {"spline_count": 10}),
+        FinderPart("organic 240", 100, {"outer_diameter": 0.24, "inner_diameter": 0.155},
+                   {"facing_material": "organic"}, {"spline_count": 24}),
+        FinderPart("cermet 240", 220, {"outer_diameter": 0.24, "inner_diameter": 0.16},
+                   {"facing_material": "cermet"}, {"spline_count": 24}),
+        FinderPart("cermet, odd spline", 200, {"outer_diameter": 0.24, "inner_diameter": 0.16},
+                   {"facing_material": "cermet"}, {"spline_count": 10}),
     ],
-    "shaft": [Part("24-tooth", 0, {}, {}, {"spline_count": 24})],
-    "cover": [Part(f"t {t}", 300 + 40 * i, {"diaphragm_thickness": t / 1e3}) for i, t in enumerate((2.8, 3.0, 3.2))],
-    "master": [Part(f"{b}", 60, {"master_diameter": b / 1e3}) for b in (17.78, 19.05, 20.64, 22.23)],
+    "shaft": [FinderPart("24-tooth", 0, {}, {}, {"spline_count": 24})],
+    "cover": [FinderPart(f"t {t}", 300 + 40 * i, {"diaphragm_thickness": t / 1e3})
+              for i, t in enumerate((2.8, 3.0, 3.2))],
+    "master": [FinderPart(f"{b}", 60, {"master_diameter": b / 1e3}) for b in (17.78, 19.05, 20.64, 22.23)],
 }  # fmt: skip
 BRIEF = {q: t for q, t in FULL.items() if q not in {"facing_material", "pressure_limit"}}
 
 
 def test_a_sweep_equals_one_job_after_the_other() -> None:
-    found = sweep(entries(BRIEF), SHELF, stage=0.0)
-    assert isinstance(found, Finding)
+    found = search(entries(BRIEF), SHELF, stage=0.0)
+    assert isinstance(found, Candidates)
     assert found.total == 36
     passing = []
     for disc, cover, master in product(SHELF["disc"], SHELF["cover"], SHELF["master"]):
@@ -216,15 +217,16 @@ def test_a_sweep_can_be_cancelled_and_tells_its_progress() -> None:
         told.append((done, total))
         return False
 
-    found = sweep(entries(BRIEF), SHELF, stage=0.0, progress=progress)
+    found = search(entries(BRIEF), SHELF, stage=0.0, progress=progress)
     assert not found.complete
     assert told == [(found.total, 36)]
     assert found.total < 36
 
 
 def test_what_brief_and_shelf_do_not_say_is_left_out_and_named() -> None:
-    found = sweep(entries({q: t for q, t in CAR.items() if q != "cover_clamp"}),
-                  {"cover": [Part("soft", 100, {"cover_clamp": 9e3}), Part("hard", 200, {"cover_clamp": 11e3})]},
+    found = search(entries({q: t for q, t in CAR.items() if q != "cover_clamp"}),
+                  {"cover": [FinderPart("soft", 100, {"cover_clamp": 9e3}),
+                             FinderPart("hard", 200, {"cover_clamp": 11e3})]},
                   stage=0.0)  # fmt: skip
     assert found.unseen == ("effort", "heat", "inertia", "lift")
     assert found.excluded == {"bite": 1, "pressure": 1}

@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import type { components, paths } from "./schema";
+import type { components, paths } from "./schema.d";
 
 type Schemas = components["schemas"];
 export type Job = Schemas["JobOut"];
@@ -26,7 +26,7 @@ export type Catalogue = Schemas["CatalogueOut"];
 export type Section = Schemas["SectionOut"];
 export type Outline = Schemas["OutlineOut"];
 export type Launch = Schemas["LaunchOut"];
-export type Wheel = Schemas["WheelOut"];
+export type Wheel = Schemas["FlywheelOut"];
 export type Moves = Schemas["MovesOut"];
 export type Shelf = Schemas["ShelfOut"];
 export type Part = Schemas["PartOut"];
@@ -44,10 +44,10 @@ export type Taken = Schemas["TakenOut"];
 export type Sweep = Schemas["SweepOut"];
 export type Instrument = Schemas["InstrumentOut"];
 export type ReadingIn = Schemas["ReadingIn"];
-export type TakingIn = Schemas["TakingIn"];
+export type SeriesIn = Schemas["SeriesIn"];
 export type LimitIn = Schemas["LimitIn"];
 export type InstrumentIn = Schemas["InstrumentIn"];
-export type SumIn = Schemas["SumIn"];
+export type RenewalIn = Schemas["RenewalIn"];
 export type Effects = Schemas["MeasuredEffectsOut"];
 export type BenchHistory = Schemas["BenchHistoryOut"];
 export type Trend = Schemas["TrendOut"];

@@ -5,8 +5,8 @@ import {
   type LimitIn,
   type Measure,
   type ReadingIn,
-  type SumIn,
-  type TakingIn,
+  type RenewalIn,
+  type SeriesIn,
   taken,
 } from "./client";
 import { useChange } from "./queries";
@@ -27,12 +27,12 @@ export type BenchChange =
   | { read: ReadingIn }
   | { undo: string }
   | { redo: string }
-  | { begin: TakingIn }
-  | { say: TakingIn }
+  | { begin: SeriesIn }
+  | { say: SeriesIn }
   | { limit: LimitIn }
-  | { school: { name: string; option: string } }
+  | { practice: { name: string; option: string } }
   | { instrument: InstrumentIn }
-  | { sum: SumIn }
+  | { sum: RenewalIn }
   | { drop: string };
 
 function sent(id: number, change: BenchChange): Promise<Measure> {
@@ -44,16 +44,16 @@ function sent(id: number, change: BenchChange): Promise<Measure> {
   if ("redo" in change)
     return taken(client.POST("/api/jobs/{job_id}/readings/redo", { params, body: { check: change.redo } }));
   if ("begin" in change)
-    return taken(client.POST("/api/jobs/{job_id}/takings", { params, body: change.begin }));
-  if ("say" in change) return taken(client.PUT("/api/jobs/{job_id}/takings", { params, body: change.say }));
+    return taken(client.POST("/api/jobs/{job_id}/series", { params, body: change.begin }));
+  if ("say" in change) return taken(client.PUT("/api/jobs/{job_id}/series", { params, body: change.say }));
   if ("limit" in change)
     return taken(client.PUT("/api/jobs/{job_id}/limits", { params, body: change.limit }));
-  if ("school" in change)
-    return taken(client.PUT("/api/jobs/{job_id}/schools", { params, body: change.school }));
+  if ("practice" in change)
+    return taken(client.PUT("/api/jobs/{job_id}/practices", { params, body: change.practice }));
   if ("instrument" in change)
     return taken(client.POST("/api/jobs/{job_id}/instruments", { params, body: change.instrument }));
-  if ("sum" in change) return taken(client.PUT("/api/jobs/{job_id}/sums", { params, body: change.sum }));
-  return taken(client.POST("/api/jobs/{job_id}/sums/drop", { params, body: { part: change.drop } }));
+  if ("sum" in change) return taken(client.PUT("/api/jobs/{job_id}/renewals", { params, body: change.sum }));
+  return taken(client.POST("/api/jobs/{job_id}/renewals/drop", { params, body: { part: change.drop } }));
 }
 
 /** Changes of the bench, one after the other; what comes back is what the screen shows. */
@@ -131,8 +131,8 @@ export function useBringReadings(id: number) {
     onSuccess,
   });
   const takeBack = useMutation({
-    mutationFn: (takings: number[]) =>
-      taken(client.POST("/api/jobs/{job_id}/readings/csv/undo", { params: at(id), body: { takings } })),
+    mutationFn: (series: number[]) =>
+      taken(client.POST("/api/jobs/{job_id}/readings/csv/undo", { params: at(id), body: { series } })),
     onSuccess,
   });
   return { bring, takeBack };
@@ -143,9 +143,9 @@ export function usePutInstrumentAway(id: number) {
   return useMutation({
     mutationFn: (number: number) =>
       taken(
-        client.PUT("/api/instruments/{instrument_id}/put-away", {
+        client.PUT("/api/instruments/{instrument_id}/archived", {
           params: { path: { instrument_id: number } },
-          body: { put_away: true },
+          body: { archived: true },
         }),
       ),
     onSuccess: () => cache.invalidateQueries({ queryKey: benchKey(id) }),

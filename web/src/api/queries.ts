@@ -10,10 +10,10 @@ export const useCatalogue = () =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
-export const useJobs = (putAway: boolean) =>
+export const useJobs = (archived: boolean) =>
   useQuery({
-    queryKey: ["jobs", putAway],
-    queryFn: () => taken(client.GET("/api/jobs", { params: { query: { put_away: putAway } } })),
+    queryKey: ["jobs", archived],
+    queryFn: () => taken(client.GET("/api/jobs", { params: { query: { archived: archived } } })),
   });
 
 export const useJob = (id: number) =>
@@ -39,7 +39,7 @@ export const usePreview = (id: number, revision: number, entries: EntryIn[]) =>
     gcTime: 5_000,
   });
 
-type Looked = "section" | "launch" | "wheel";
+type Looked = "section" | "launch" | "flywheel";
 
 /** A view of the workbench with what is typed and tried; while the next one is on its way the last one stays. */
 function useLook<T extends Looked>(view: T, id: number, revision: number, entries: EntryIn[]) {
@@ -65,7 +65,7 @@ export const useLaunch = (id: number, revision: number, entries: EntryIn[]) =>
   useLook("launch", id, revision, entries) as unknown as { data: Launch | undefined; error: Error | null };
 
 export const useWheel = (id: number, revision: number, entries: EntryIn[]) =>
-  useLook("wheel", id, revision, entries) as unknown as { data: Wheel | undefined; error: Error | null };
+  useLook("flywheel", id, revision, entries) as unknown as { data: Wheel | undefined; error: Error | null };
 
 export const useMoves = (id: number, revision: number, entries: EntryIn[], result: string) =>
   useQuery({
@@ -171,14 +171,14 @@ export const useTurn = (id: number) =>
     taken(client.POST(`/api/jobs/{job_id}/${way}`, { params: { path: { job_id: id } }, headers })),
   );
 
-export function usePutAway() {
+export function useArchive() {
   const cache = useQueryClient();
   return useMutation({
-    mutationFn: ({ id, putAway }: { id: number; putAway: boolean }) =>
+    mutationFn: ({ id, archived }: { id: number; archived: boolean }) =>
       taken(
-        client.PUT("/api/jobs/{job_id}/put-away", {
+        client.PUT("/api/jobs/{job_id}/archived", {
           params: { path: { job_id: id } },
-          body: { put_away: putAway },
+          body: { archived: archived },
         }),
       ),
     onSuccess: (job) => {

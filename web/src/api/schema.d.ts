@@ -107,7 +107,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/put-away": {
+    "/api/jobs/{job_id}/archived": {
         parameters: {
             query?: never;
             header?: never;
@@ -116,7 +116,7 @@ export interface paths {
         };
         get?: never;
         /** Puts a job out of sight, or back; nothing is deleted. */
-        put: operations["jobs_put_away__int_job_id__put_away_put"];
+        put: operations["jobs_archive__int_job_id__archived_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -294,7 +294,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/wheel": {
+    "/api/jobs/{job_id}/flywheel": {
         parameters: {
             query?: never;
             header?: never;
@@ -304,7 +304,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** The flywheel: the old one against the new one, in figures and in every gear. */
-        post: operations["workbench_wheel__int_job_id__wheel_post"];
+        post: operations["workbench_flywheel__int_job_id__flywheel_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -363,7 +363,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/shelf/{part_id}/put-away": {
+    "/api/shelf/{part_id}/archived": {
         parameters: {
             query?: never;
             header?: never;
@@ -372,7 +372,7 @@ export interface paths {
         };
         get?: never;
         /** Takes a part off the shelf, or puts it back. */
-        put: operations["shelf_put_part_away_api_shelf__int_part_id__put_away_put"];
+        put: operations["shelf_archive_part_api_shelf__int_part_id__archived_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -474,7 +474,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Begins a sweep over parts and free figures against the job's brief. */
+        /** Begins a search over parts and free figures against the job's brief. */
         post: operations["finder_start_find_api_jobs__int_job_id__finds_post"];
         delete?: never;
         options?: never;
@@ -489,11 +489,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** How far a sweep is and what it found so far. */
+        /** How far a search is and what it found so far. */
         get: operations["finder_get_find_api_finds__int_run_id__get"];
         put?: never;
         post?: never;
-        /** Stops a sweep; what it found so far stays. */
+        /** Stops a search; what it found so far stays. */
         delete: operations["finder_cancel_find_api_finds__int_run_id__delete"];
         options?: never;
         head?: never;
@@ -561,7 +561,7 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * One reading into the taking in force, or into a first one.
+         * One reading into the series in force, or into a first one.
          * @description <br/>A gauge's reading is taken once, by one tab; where no place is named it goes to the first that is not read.
          */
         post: operations["measure_add_reading_api_jobs__int_job_id__readings_post"];
@@ -580,7 +580,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Strikes the last reading of a check; it stays in the record, struck. */
+        /** Withdraws the last reading of a check; it stays in the record, withdrawn. */
         post: operations["measure_undo_reading_api_jobs__int_job_id__readings_undo_post"];
         delete?: never;
         options?: never;
@@ -597,7 +597,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Brings the reading struck last back, as long as nothing was read since. */
+        /** Brings the reading withdrawn last back, as long as nothing was read since. */
         post: operations["measure_redo_reading_api_jobs__int_job_id__readings_redo_post"];
         delete?: never;
         options?: never;
@@ -605,7 +605,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/takings": {
+    "/api/jobs/{job_id}/series": {
         parameters: {
             query?: never;
             header?: never;
@@ -613,10 +613,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Says more of the taking in force: the odometer, and how a sweep is read. */
-        put: operations["measure_change_taking_api_jobs__int_job_id__takings_put"];
-        /** A new taking of a check, at another mileage or after a change; the earlier ones stay. */
-        post: operations["measure_begin_taking_api_jobs__int_job_id__takings_post"];
+        /** Says more of the series in force: the odometer, and how a sweep is read. */
+        put: operations["measure_change_series_api_jobs__int_job_id__series_put"];
+        /** A new series of a check, at another mileage or after a change; the earlier ones stay. */
+        post: operations["measure_begin_series_api_jobs__int_job_id__series_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -640,7 +640,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/schools": {
+    "/api/jobs/{job_id}/practices": {
         parameters: {
             query?: never;
             header?: never;
@@ -649,7 +649,7 @@ export interface paths {
         };
         get?: never;
         /** What the shop does from now on, in every job. */
-        put: operations["measure_set_school_api_jobs__int_job_id__schools_put"];
+        put: operations["measure_set_practice_api_jobs__int_job_id__practices_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -674,7 +674,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/instruments/{instrument_id}/put-away": {
+    "/api/instruments/{instrument_id}/archived": {
         parameters: {
             query?: never;
             header?: never;
@@ -683,7 +683,7 @@ export interface paths {
         };
         get?: never;
         /** Takes an instrument off the bench, or puts it back; its readings keep their uncertainty. */
-        put: operations["measure_put_instrument_away_api_instruments__int_instrument_id__put_away_put"];
+        put: operations["measure_archive_instrument_api_instruments__int_instrument_id__archived_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -691,7 +691,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/sums": {
+    "/api/jobs/{job_id}/renewals": {
         parameters: {
             query?: never;
             header?: never;
@@ -700,7 +700,7 @@ export interface paths {
         };
         get?: never;
         /** The shop's own figures for renewing a part while it is open. */
-        put: operations["measure_set_sum_api_jobs__int_job_id__sums_put"];
+        put: operations["measure_set_renewal_api_jobs__int_job_id__renewals_put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -708,7 +708,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/sums/drop": {
+    "/api/jobs/{job_id}/renewals/drop": {
         parameters: {
             query?: never;
             header?: never;
@@ -718,7 +718,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Takes a sum off the list. */
-        post: operations["measure_drop_sum_api_jobs__int_job_id__sums_drop_post"];
+        post: operations["measure_drop_renewal_api_jobs__int_job_id__renewals_drop_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -841,7 +841,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Strikes every reading of takings a file brought; they stay in the record, struck. */
+        /** Withdraws every reading of series a file brought; they stay in the record, withdrawn. */
         post: operations["bench_files_undo_import_api_jobs__int_job_id__readings_csv_undo_post"];
         delete?: never;
         options?: never;
@@ -928,8 +928,8 @@ export interface components {
         JobListOut: {
             /** Jobs */
             jobs: components["schemas"]["JobLineOut"][];
-            /** Put Away */
-            put_away: number;
+            /** Archived */
+            archived: number;
         };
         /**
          * BandOut
@@ -1049,8 +1049,8 @@ export interface components {
             vehicle: string;
             /** Layout */
             layout: string;
-            /** Put Away */
-            put_away: boolean;
+            /** Archived */
+            archived: boolean;
             /** Has Plan */
             has_plan: boolean;
             /** Fields */
@@ -1351,12 +1351,12 @@ export interface components {
             file?: components["schemas"]["CurveFileIn"] | null;
         };
         /**
-         * PutAwayIn
+         * ArchiveIn
          * @description Whether a job is to be out of sight.
          */
-        PutAwayIn: {
-            /** Put Away */
-            put_away: boolean;
+        ArchiveIn: {
+            /** Archived */
+            archived: boolean;
         };
         /**
          * HistoryOut
@@ -1807,7 +1807,7 @@ export interface components {
             closed_time: components["schemas"]["FigureOut"] | null;
             /** Kinds */
             kinds: components["schemas"]["StartOut"][];
-            row: components["schemas"]["RowOut"] | null;
+            repeated: components["schemas"]["RepeatedStartsOut"] | null;
             /** Sentence */
             sentence: string;
             /** Needs */
@@ -1816,10 +1816,10 @@ export interface components {
             trouble: string | null;
         };
         /**
-         * RowOut
+         * RepeatedStartsOut
          * @description Starts one after the other with cooling between them [°C], [kJ].
          */
-        RowOut: {
+        RepeatedStartsOut: {
             /** Begins */
             begins: number[];
             /** Ends */
@@ -1895,12 +1895,12 @@ export interface components {
             temperature: number[];
         };
         /**
-         * WheelOut
+         * FlywheelOut
          * @description Flywheel: old against new.
          */
-        WheelOut: {
+        FlywheelOut: {
             /** Figures */
-            figures: components["schemas"]["ChangeOfWheelOut"][];
+            figures: components["schemas"]["FlywheelChangeOut"][];
             /** Gears */
             gears: components["schemas"]["GearOut"][];
             /** Needs */
@@ -1909,10 +1909,10 @@ export interface components {
             has_old: boolean;
         };
         /**
-         * ChangeOfWheelOut
+         * FlywheelChangeOut
          * @description A figure with the old wheel and with the new one.
          */
-        ChangeOfWheelOut: {
+        FlywheelChangeOut: {
             /** Name */
             name: string;
             /** Label */
@@ -1945,8 +1945,8 @@ export interface components {
             result: components["schemas"]["NameOut"];
             /** Results */
             results: components["schemas"]["NameOut"][];
-            /** Effects */
-            effects: components["schemas"]["EffectOut"][];
+            /** Influences */
+            influences: components["schemas"]["InfluenceOut"][];
             spread: components["schemas"]["SpreadOut"] | null;
             /** Tolerances */
             tolerances: number;
@@ -1956,10 +1956,10 @@ export interface components {
             trouble: string | null;
         };
         /**
-         * EffectOut
+         * InfluenceOut
          * @description How an input moves a result.
          */
-        EffectOut: {
+        InfluenceOut: {
             /** Name */
             name: string;
             /** Label */
@@ -2020,8 +2020,8 @@ export interface components {
             slots: components["schemas"]["SlotOut"][];
             /** Parts */
             parts: components["schemas"]["PartOut"][];
-            /** Put Away */
-            put_away: number;
+            /** Archived */
+            archived: number;
         };
         /**
          * PartOut
@@ -2364,12 +2364,12 @@ export interface components {
             next_check: string;
             /** Instruments */
             instruments: components["schemas"]["InstrumentOut"][];
-            /** Schools */
-            schools: components["schemas"]["SchoolOut"][];
+            /** Practices */
+            practices: components["schemas"]["PracticeOut"][];
             /** Needs */
             needs: components["schemas"]["NeedOut"][];
-            /** Sums */
-            sums: components["schemas"]["SumOut"][];
+            /** Renewals */
+            renewals: components["schemas"]["RenewalOut"][];
             proofs: components["schemas"]["ProofsOut"];
         };
         /**
@@ -2457,8 +2457,8 @@ export interface components {
             picture: "surface" | "bearing" | "seal" | "facing" | "fastener" | "spots" | "spring";
             /** Limits */
             limits: components["schemas"]["CheckLimitOut"][];
-            /** Taking */
-            taking: number | null;
+            /** Series */
+            series: number | null;
             /** Begun At */
             begun_at: string | null;
             distance: components["schemas"]["FigureOut"] | null;
@@ -2648,6 +2648,20 @@ export interface components {
             radii: number[];
         };
         /**
+         * PracticeOut
+         * @description Where builders differ, and what the shop does.
+         */
+        PracticeOut: {
+            /** Name */
+            name: string;
+            /** About */
+            about: string;
+            /** Option */
+            option: string;
+            /** Options */
+            options: components["schemas"]["NameOut"][];
+        };
+        /**
          * ProofsOut
          * @description The sums of the set-up.
          */
@@ -2660,6 +2674,32 @@ export interface components {
             air: components["schemas"]["SaidOut"] | null;
             end_float: components["schemas"]["SaidOut"] | null;
             pack: components["schemas"]["SaidOut"] | null;
+        };
+        /**
+         * RenewalOut
+         * @description Renew now, or take the chance.
+         */
+        RenewalOut: {
+            /** Part */
+            part: string;
+            /** Price */
+            price: number;
+            /** Chance */
+            chance: number;
+            /** Hours */
+            hours: number;
+            /** Rate */
+            rate: number;
+            /** Extra Hours */
+            extra_hours: number;
+            /** Now */
+            now: number;
+            /** Later */
+            later: number;
+            /** Pays */
+            pays: boolean;
+            /** Even */
+            even: number;
         };
         /**
          * RulerOut
@@ -2687,20 +2727,6 @@ export interface components {
             sentence: string;
             /** Working */
             working: string[];
-        };
-        /**
-         * SchoolOut
-         * @description Where builders differ, and what the shop does.
-         */
-        SchoolOut: {
-            /** Name */
-            name: string;
-            /** About */
-            about: string;
-            /** Option */
-            option: string;
-            /** Options */
-            options: components["schemas"]["NameOut"][];
         };
         /**
          * ShimWayOut
@@ -2758,32 +2784,6 @@ export interface components {
             start: number;
             /** End */
             end: number;
-        };
-        /**
-         * SumOut
-         * @description Renew now, or take the chance.
-         */
-        SumOut: {
-            /** Part */
-            part: string;
-            /** Price */
-            price: number;
-            /** Chance */
-            chance: number;
-            /** Hours */
-            hours: number;
-            /** Rate */
-            rate: number;
-            /** Extra Hours */
-            extra_hours: number;
-            /** Now */
-            now: number;
-            /** Later */
-            later: number;
-            /** Pays */
-            pays: boolean;
-            /** Even */
-            even: number;
         };
         /**
          * SweepOut
@@ -2941,10 +2941,10 @@ export interface components {
             check: string;
         };
         /**
-         * TakingIn
-         * @description Begins a new taking of a check, or says more of one.
+         * SeriesIn
+         * @description Begins a new series of a check, or says more of one.
          */
-        TakingIn: {
+        SeriesIn: {
             /** Check */
             check: string;
             /**
@@ -3010,10 +3010,10 @@ export interface components {
             source?: string;
         };
         /**
-         * SchoolIn
+         * PracticeIn
          * @description What the shop does where builders differ.
          */
-        SchoolIn: {
+        PracticeIn: {
             /** Name */
             name: string;
             /** Option */
@@ -3053,10 +3053,10 @@ export interface components {
             port?: string;
         };
         /**
-         * SumIn
+         * RenewalIn
          * @description The shop's own figures for renewing a part while it is open.
          */
-        SumIn: {
+        RenewalIn: {
             /** Part */
             part: string;
             /** Price */
@@ -3074,10 +3074,10 @@ export interface components {
             extra_hours?: number;
         };
         /**
-         * DropSumIn
+         * DropRenewalIn
          * @description A sum to take off the list.
          */
-        DropSumIn: {
+        DropRenewalIn: {
             /** Part */
             part: string;
         };
@@ -3135,7 +3135,7 @@ export interface components {
         };
         /**
          * BenchLineOut
-         * @description A reading of the record, struck ones among them.
+         * @description A reading of the record, withdrawn ones among them.
          */
         BenchLineOut: {
             /** At */
@@ -3159,8 +3159,8 @@ export interface components {
             source: string;
             /** Skipped */
             skipped: string;
-            /** Struck */
-            struck: boolean;
+            /** Withdrawn */
+            withdrawn: boolean;
         };
         /**
          * PointOut
@@ -3174,7 +3174,7 @@ export interface components {
         };
         /**
          * TrendOut
-         * @description A check's takings over a vehicle's life.
+         * @description A check's series over a vehicle's life.
          */
         TrendOut: {
             /** Check */
@@ -3195,7 +3195,7 @@ export interface components {
         };
         /**
          * TrendPointOut
-         * @description One taking: its moment, odometer, worst reading and their places on the chart, 0 to 1.
+         * @description One series: its moment, odometer, worst reading and their places on the chart, 0 to 1.
          */
         TrendPointOut: {
             /** At */
@@ -3246,15 +3246,15 @@ export interface components {
         };
         /**
          * ImportedOut
-         * @description What a file of readings brought: how many, how many were there already, the takings they are in, and faults.
+         * @description What a file of readings brought: how many, how many were there already, the series they are in, and faults.
          */
         ImportedOut: {
             /** Taken */
             taken: number;
             /** Already */
             already: number;
-            /** Takings */
-            takings: number[];
+            /** Series */
+            series: number[];
             /** Faults */
             faults: string[];
         };
@@ -3268,11 +3268,11 @@ export interface components {
         };
         /**
          * TakenBackIn
-         * @description The takings a file brought, to take back.
+         * @description The series a file brought, to take back.
          */
         TakenBackIn: {
-            /** Takings */
-            takings: number[];
+            /** Series */
+            series: number[];
         };
         /**
          * CatalogueOut
@@ -3392,7 +3392,7 @@ export interface operations {
     jobs_list_jobs_get: {
         parameters: {
             query?: {
-                put_away?: boolean;
+                archived?: boolean;
             };
             header?: never;
             path?: never;
@@ -4116,7 +4116,7 @@ export interface operations {
             };
         };
     };
-    jobs_put_away__int_job_id__put_away_put: {
+    jobs_archive__int_job_id__archived_put: {
         parameters: {
             query?: never;
             header?: never;
@@ -4127,7 +4127,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PutAwayIn"];
+                "application/json": components["schemas"]["ArchiveIn"];
             };
         };
         responses: {
@@ -5264,7 +5264,7 @@ export interface operations {
             };
         };
     };
-    workbench_wheel__int_job_id__wheel_post: {
+    workbench_flywheel__int_job_id__flywheel_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -5285,7 +5285,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["WheelOut"];
+                    "application/json": components["schemas"]["FlywheelOut"];
                 };
             };
             /** @description Malformed */
@@ -5505,7 +5505,7 @@ export interface operations {
     shelf_get_shelf_api_shelf_get: {
         parameters: {
             query?: {
-                put_away?: boolean;
+                archived?: boolean;
             };
             header?: never;
             path?: never;
@@ -5769,7 +5769,7 @@ export interface operations {
             };
         };
     };
-    shelf_put_part_away_api_shelf__int_part_id__put_away_put: {
+    shelf_archive_part_api_shelf__int_part_id__archived_put: {
         parameters: {
             query?: never;
             header?: never;
@@ -5780,7 +5780,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PutAwayIn"];
+                "application/json": components["schemas"]["ArchiveIn"];
             };
         };
         responses: {
@@ -7422,7 +7422,7 @@ export interface operations {
             };
         };
     };
-    measure_change_taking_api_jobs__int_job_id__takings_put: {
+    measure_change_series_api_jobs__int_job_id__series_put: {
         parameters: {
             query?: never;
             header?: never;
@@ -7433,7 +7433,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TakingIn"];
+                "application/json": components["schemas"]["SeriesIn"];
             };
         };
         responses: {
@@ -7541,7 +7541,7 @@ export interface operations {
             };
         };
     };
-    measure_begin_taking_api_jobs__int_job_id__takings_post: {
+    measure_begin_series_api_jobs__int_job_id__series_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -7552,7 +7552,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TakingIn"];
+                "application/json": components["schemas"]["SeriesIn"];
             };
         };
         responses: {
@@ -7779,7 +7779,7 @@ export interface operations {
             };
         };
     };
-    measure_set_school_api_jobs__int_job_id__schools_put: {
+    measure_set_practice_api_jobs__int_job_id__practices_put: {
         parameters: {
             query?: never;
             header?: never;
@@ -7790,7 +7790,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SchoolIn"];
+                "application/json": components["schemas"]["PracticeIn"];
             };
         };
         responses: {
@@ -8017,7 +8017,7 @@ export interface operations {
             };
         };
     };
-    measure_put_instrument_away_api_instruments__int_instrument_id__put_away_put: {
+    measure_archive_instrument_api_instruments__int_instrument_id__archived_put: {
         parameters: {
             query?: never;
             header?: never;
@@ -8028,7 +8028,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PutAwayIn"];
+                "application/json": components["schemas"]["ArchiveIn"];
             };
         };
         responses: {
@@ -8038,7 +8038,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PutAwayIn"];
+                    "application/json": components["schemas"]["ArchiveIn"];
                 };
             };
             /** @description Malformed */
@@ -8136,7 +8136,7 @@ export interface operations {
             };
         };
     };
-    measure_set_sum_api_jobs__int_job_id__sums_put: {
+    measure_set_renewal_api_jobs__int_job_id__renewals_put: {
         parameters: {
             query?: never;
             header?: never;
@@ -8147,7 +8147,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SumIn"];
+                "application/json": components["schemas"]["RenewalIn"];
             };
         };
         responses: {
@@ -8255,7 +8255,7 @@ export interface operations {
             };
         };
     };
-    measure_drop_sum_api_jobs__int_job_id__sums_drop_post: {
+    measure_drop_renewal_api_jobs__int_job_id__renewals_drop_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -8266,7 +8266,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["DropSumIn"];
+                "application/json": components["schemas"]["DropRenewalIn"];
             };
         };
         responses: {

@@ -2,25 +2,25 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import { client, type FindIn, type PartIn, type TakeIn, taken } from "./client";
 import { useChange } from "./queries";
 
-/** The whole shelf, or what was put away from it. */
-export const useShelf = (putAway = false) =>
+/** The whole shelf, or its archive. */
+export const useShelf = (archived = false) =>
   useQuery({
-    queryKey: ["shelf", putAway],
-    queryFn: () => taken(client.GET("/api/shelf", { params: { query: { put_away: putAway } } })),
+    queryKey: ["shelf", archived],
+    queryFn: () => taken(client.GET("/api/shelf", { params: { query: { archived: archived } } })),
   });
 
-export type PartChange = { id: number | null; part: PartIn } | { id: number; putAway: boolean };
+export type PartChange = { id: number | null; part: PartIn } | { id: number; archived: boolean };
 
 /** Adds a part, changes one, puts one away or back. */
 export function useChangePart() {
   const cache = useQueryClient();
   return useMutation({
     mutationFn: (change: PartChange) => {
-      if ("putAway" in change) {
+      if ("archived" in change) {
         return taken(
-          client.PUT("/api/shelf/{part_id}/put-away", {
+          client.PUT("/api/shelf/{part_id}/archived", {
             params: { path: { part_id: change.id } },
-            body: { put_away: change.putAway },
+            body: { archived: change.archived },
           }),
         );
       }

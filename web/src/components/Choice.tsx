@@ -1,17 +1,17 @@
 import { useId } from "react";
 import { useCatalogue } from "@/api/queries";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 
 /** A choice of the arrangement: what is picked decides which fields there are. */
 export function Choice({ name }: { name: string }) {
-  const desk = useDesk();
+  const editor = useJobEditor();
   const catalogue = useCatalogue();
   const id = useId();
   const info = catalogue.data?.choices.find((choice) => choice.name === name);
-  const picked = desk.picked(name);
+  const picked = editor.picked(name);
   if (!info || !picked) return null;
-  const options = info.options.filter((o) => o.layouts.includes(desk.shown.layout));
-  const option = desk.drafts[name] ?? picked.option;
+  const options = info.options.filter((o) => o.layouts.includes(editor.shown.layout));
+  const option = editor.drafts[name] ?? picked.option;
   const chosen = options.find((o) => o.value === option);
   return (
     <div className="py-2" data-row={name}>
@@ -22,7 +22,7 @@ export function Choice({ name }: { name: string }) {
         id={id}
         value={option ?? ""}
         aria-describedby={`${id}-says`}
-        onChange={(event) => desk.pick(name, event.target.value)}
+        onChange={(event) => editor.pick(name, event.target.value)}
         className="mt-1 h-11 w-full rounded-cut border border-line bg-sheet px-2 text-field hover:border-ink"
       >
         {(picked.option === null || picked.begun) && (

@@ -1,12 +1,12 @@
 import { Dialog } from "radix-ui";
 import { useCatalogue } from "@/api/queries";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 
 /** Two tabs changed one job: both versions side by side, and the builder decides. */
 export function ConflictDialog() {
-  const desk = useDesk();
+  const editor = useJobEditor();
   const catalogue = useCatalogue();
-  const conflict = desk.conflict;
+  const conflict = editor.conflict;
   if (!conflict) return null;
   const inputs = catalogue.data?.inputs ?? [];
   const choices = catalogue.data?.choices ?? [];
@@ -60,11 +60,11 @@ export function ConflictDialog() {
           </table>
           <div className="mt-5 flex flex-wrap gap-3">
             {conflict.mine.length > 0 && (
-              <button type="button" className="button" onClick={() => desk.settle(true)}>
+              <button type="button" className="button" onClick={() => editor.settle(true)}>
                 Enter mine on top
               </button>
             )}
-            <button type="button" className="button" onClick={() => desk.settle(false)}>
+            <button type="button" className="button" onClick={() => editor.settle(false)}>
               Leave what is there
             </button>
           </div>

@@ -1,6 +1,6 @@
 import { memo, useId } from "react";
 import type { Field, InputInfo } from "@/api/client";
-import { type FieldActions, useDesk } from "@/lib/useDesk";
+import { type FieldActions, useJobEditor } from "@/lib/useJobEditor";
 import { bothSystems } from "@/lib/words";
 import { Figure } from "./Figure";
 
@@ -9,8 +9,8 @@ type BodyProps = Props & { draft: string | undefined; actions: FieldActions };
 
 /** A figure as typed on the bench, with what it was read as below it. */
 export function NumberField({ info, field }: Props) {
-  const desk = useDesk();
-  return <Body info={info} field={field} draft={desk.drafts[info.name]} actions={desk.actions} />;
+  const editor = useJobEditor();
+  return <Body info={info} field={field} draft={editor.drafts[info.name]} actions={editor.actions} />;
 }
 
 /** Drawn again only when what it shows has changed: a page of fields must not slow down the one being typed in. */

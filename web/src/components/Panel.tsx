@@ -4,7 +4,7 @@ import { Scroll } from "./Scroll";
 
 type Props = { title: string; children: ReactNode; onClose: () => void };
 
-/** A leaf laid over the right of the sheet. It does not block the rest: figures behind it stay live. */
+/** A panel laid over the right of the sheet. It does not block the rest: figures behind it stay live. */
 export function Panel({ title, children, onClose }: Props) {
   return (
     <Dialog.Root open modal={false} onOpenChange={(open) => !open && onClose()}>

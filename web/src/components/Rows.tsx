@@ -1,20 +1,20 @@
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { useCatalogue } from "@/api/queries";
-import { useLeaf } from "@/lib/address";
+import { usePanel } from "@/lib/address";
 import type { Group } from "@/lib/groups";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 import { Choice } from "./Choice";
 import { NumberField } from "./NumberField";
 import { TextField } from "./TextField";
 
 /** One quantity as a row: a choice, a figure or words. Curves bring their own row. */
 export function Row({ name, lines = 1 }: { name: string; lines?: number }) {
-  const desk = useDesk();
+  const editor = useJobEditor();
   const catalogue = useCatalogue();
-  if (desk.picked(name)) return <Choice name={name} />;
+  if (editor.picked(name)) return <Choice name={name} />;
   const info = catalogue.data?.inputs.find((input) => input.name === name);
-  const field = desk.field(name);
+  const field = editor.field(name);
   if (!info || !field || info.kind === "curve") return null;
   if (info.kind === "text") return <TextField info={info} field={field} lines={lines} />;
   return <NumberField info={info} field={field} />;
@@ -24,8 +24,8 @@ type Props = { group: Group; children?: (name: string) => ReactNode };
 
 /** The rows of a group that the arrangement asks for, under the group's heading. */
 export function Rows({ group, children }: Props) {
-  const desk = useDesk();
-  const rows = group.rows.filter((name) => desk.picked(name) || desk.field(name));
+  const editor = useJobEditor();
+  const rows = group.rows.filter((name) => editor.picked(name) || editor.field(name));
   if (rows.length === 0) return null;
   return (
     <section className="mb-6 break-inside-avoid" aria-label={group.title}>
@@ -51,18 +51,18 @@ const OF_LAYOUT: Record<string, readonly string[]> = {
 
 /** Ways to the shelf for what brings the figures of a group; the part taken is named. */
 function Shelves({ group }: { group: Group }) {
-  const desk = useDesk();
-  const leaf = useLeaf();
+  const editor = useJobEditor();
+  const panel = usePanel();
   const catalogue = useCatalogue();
-  const slots = (group.slots ?? []).filter((slot) => OF_LAYOUT[slot]?.includes(desk.shown.layout) ?? true);
+  const slots = (group.slots ?? []).filter((slot) => OF_LAYOUT[slot]?.includes(editor.shown.layout) ?? true);
   if (slots.length === 0) return null;
   return (
     <p className="flex flex-wrap gap-x-3 text-note">
       {slots.map((slot) => {
         const label = catalogue.data?.inputs.find((i) => i.name === `${slot}_part`)?.label ?? slot;
-        const taken = desk.field(`${slot}_part`)?.typed;
+        const taken = editor.field(`${slot}_part`)?.typed;
         return (
-          <Link key={slot} className="plain-link inline-block min-h-6" to={leaf({ shelf: slot })} replace>
+          <Link key={slot} className="plain-link inline-block min-h-6" to={panel({ shelf: slot })} replace>
             {taken ?? `${label} from the shelf`}
           </Link>
         );

@@ -1,19 +1,19 @@
 import { useId } from "react";
 import type { Field, InputInfo } from "@/api/client";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 
 type Props = { info: InputInfo; field: Field; lines?: number };
 
 /** Words: a name, a vehicle, notes. */
 export function TextField({ info, field, lines = 1 }: Props) {
-  const desk = useDesk();
+  const editor = useJobEditor();
   const id = useId();
-  const draft = desk.drafts[info.name];
+  const draft = editor.drafts[info.name];
   const props = {
     id,
     value: draft ?? field.typed ?? "",
     placeholder: info.meaning,
-    onBlur: () => desk.enter(info.name),
+    onBlur: () => editor.enter(info.name),
     className: `mt-1 w-full rounded-cut border px-3 py-2 placeholder:text-soft placeholder:italic ${
       draft !== undefined ? "border-now bg-now-wash" : "border-line bg-sheet hover:border-ink"
     }`,
@@ -24,12 +24,12 @@ export function TextField({ info, field, lines = 1 }: Props) {
         {info.label}
       </label>
       {lines > 1 ? (
-        <textarea {...props} rows={lines} onChange={(event) => desk.type(info.name, event.target.value)} />
+        <textarea {...props} rows={lines} onChange={(event) => editor.type(info.name, event.target.value)} />
       ) : (
         <input
           {...props}
-          onChange={(event) => desk.type(info.name, event.target.value)}
-          onKeyDown={(event) => event.key === "Enter" && desk.enter(info.name)}
+          onChange={(event) => editor.type(info.name, event.target.value)}
+          onKeyDown={(event) => event.key === "Enter" && editor.enter(info.name)}
         />
       )}
       {field.problem && <p className="text-note font-semibold">▲ {field.problem}</p>}

@@ -9,9 +9,9 @@ export function TitleBlock({ job, layoutLabel }: { job: Job; layoutLabel: string
   return (
     <section
       aria-label="The four answers"
-      className="grid shrink-0 grid-cols-4 border-t-2 border-ink bg-sheet tablet:grid-cols-6 bench:grid-cols-[minmax(9rem,13rem)_1fr_11rem_11rem_11rem] no-print"
+      className="grid shrink-0 grid-cols-4 border-t-2 border-ink bg-sheet tablet:grid-cols-6 wide:grid-cols-[minmax(9rem,13rem)_1fr_11rem_11rem_11rem] no-print"
     >
-      <div className="hidden flex-col justify-center gap-0.5 border-b border-ink px-4 py-2 tablet:col-span-2 tablet:flex tablet:border-r bench:col-span-1 bench:border-b-0">
+      <div className="hidden flex-col justify-center gap-0.5 border-b border-ink px-4 py-2 tablet:col-span-2 tablet:flex tablet:border-r wide:col-span-1 wide:border-b-0">
         <p className="line-clamp-2 font-bold leading-tight">{job.name || "Job without a name"}</p>
         {job.vehicle && <p className="truncate text-note text-soft">{job.vehicle}</p>}
         <p className="truncate text-note text-soft">
@@ -25,7 +25,7 @@ export function TitleBlock({ job, layoutLabel }: { job: Job; layoutLabel: string
   );
 }
 
-const VIEW_OF = { bite: "bite", lift: "section", heat: "start", true: "wheel" } as const;
+const VIEW_OF = { bite: "bite", lift: "section", heat: "start", true: "flywheel" } as const;
 
 /** Where an answer leads: to what is missing, else to its view with the working of its weakest link. */
 export function leadsTo(job: number, verdict: Verdict, tries = ""): string {
@@ -56,10 +56,10 @@ function Answer({ job, verdict }: { job: Job; verdict: Verdict }) {
       data-testid={`answer-${verdict.question}`}
       data-state={verdict.state}
       title={verdict.sentence}
-      className={`group flex flex-col items-start gap-x-2.5 gap-y-0.5 border-ink px-2 py-1.5 hover:bg-paper tablet:flex-row tablet:items-center tablet:border-b tablet:px-3 tablet:py-2 bench:border-b-0 ${
+      className={`group flex flex-col items-start gap-x-2.5 gap-y-0.5 border-ink px-2 py-1.5 hover:bg-paper tablet:flex-row tablet:items-center tablet:border-b tablet:px-3 tablet:py-2 wide:border-b-0 ${
         bite
-          ? "tablet:col-span-4 bench:col-span-1"
-          : "border-l border-l-hair tablet:col-span-2 bench:col-span-1"
+          ? "tablet:col-span-4 wide:col-span-1"
+          : "border-l border-l-hair tablet:col-span-2 wide:col-span-1"
       }`}
     >
       <Glyph

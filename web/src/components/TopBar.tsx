@@ -8,7 +8,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
   const [print, setPrint] = useState<Print>(() => storedPrint() ?? systemPrint());
   const other: Print = print === "day" ? "night" : "day";
   return (
-    <header className="flex min-h-13 shrink-0 flex-wrap items-stretch gap-x-2 border-b border-ink bg-paper px-4 no-print bench:gap-x-5">
+    <header className="flex min-h-13 shrink-0 flex-wrap items-stretch gap-x-2 border-b border-ink bg-paper px-4 no-print wide:gap-x-5">
       <Link
         to="/"
         className="order-2 flex min-h-11 items-center gap-2 py-2 font-bold tablet:order-none"
@@ -44,7 +44,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
       >
         <span>
           {other === "night" ? "Night" : "Day"}
-          <span className="hidden bench:inline"> print</span>
+          <span className="hidden wide:inline"> print</span>
         </span>
       </button>
     </header>

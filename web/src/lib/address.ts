@@ -1,7 +1,7 @@
 import { useCallback } from "react";
 import { useLocation, useNavigate, useSearchParams } from "react-router";
 
-/** What lies over a view; put away when it is closed. */
+/** What lies over a view; gone when it is closed. */
 export const LEAF_KEYS = ["working", "ask", "assumptions", "friction", "stage", "keys", "shelf"] as const;
 
 /** The address with some parts changed; null takes one out, everything else stays. */
@@ -38,13 +38,13 @@ export function useAddress(): [URLSearchParams, (changes: Changes, asDrawn?: rea
   return [search, put];
 }
 
-export const NO_LEAF: Changes = Object.fromEntries(LEAF_KEYS.map((key) => [key, null]));
+export const NO_PANEL: Changes = Object.fromEntries(LEAF_KEYS.map((key) => [key, null]));
 
-/** Addresses of leaves over the view as it stands. */
-export function useLeaf() {
+/** Addresses of panels over the view as it stands. */
+export function usePanel() {
   const [search] = useSearchParams();
   return useCallback(
-    (changes: Record<string, string | null>) => withSearch(search, { ...NO_LEAF, ...changes }),
+    (changes: Record<string, string | null>) => withSearch(search, { ...NO_PANEL, ...changes }),
     [search],
   );
 }
@@ -58,7 +58,7 @@ export function triedIn(search: URLSearchParams): Record<string, string> {
   );
 }
 
-/** What is tried goes along from view to view of the workbench; leaves and part do not. */
+/** What is tried goes along from view to view of the workbench; panels and part do not. */
 export function triesOf(search: URLSearchParams): string {
   const drop = [...search.keys()].filter((key) => !key.startsWith(TRY));
   const text = withSearch(search, Object.fromEntries(drop.map((key) => [key, null])));

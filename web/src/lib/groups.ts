@@ -178,7 +178,7 @@ const G = {
       "flywheel_thickness",
     ],
   },
-  wheel: {
+  flywheel: {
     title: "Flywheel",
     slots: ["flywheel"],
     rows: [
@@ -200,7 +200,7 @@ const G = {
   old: {
     title: "The flywheel that comes out",
     rows: [
-      "old_wheel_source",
+      "old_flywheel_source",
       "old_flywheel_inertia",
       "old_flywheel_mass",
       "old_flywheel_diameter",
@@ -221,7 +221,7 @@ const G = {
       "flywheel_material",
       "density",
       "poisson_ratio",
-      "wheel_strength",
+      "flywheel_strength",
       "strength_factor",
       "stress_concentration",
       "disc_burst_speed",
@@ -377,14 +377,14 @@ const G = {
   },
 } satisfies Record<string, Group>;
 
-export type View = "section" | "bite" | "start" | "wheel" | "find" | "moves";
+export type View = "section" | "bite" | "start" | "flywheel" | "find" | "moves";
 
 /** The groups that stand beside a view of the workbench. */
 export const GROUPS_OF: Record<View, readonly Group[]> = {
   section: [G.release, G.losses, G.stack, G.clamp, G.bearing, G.cover, G.room, G.wear, G.sizes, G.fits],
   bite: [G.primary, G.stack, G.facing, G.clamp, G.bearing, G.cover, G.heat, G.shaft],
-  start: [G.start, G.vehicle, G.heat, G.turning, G.wheel, G.wear],
-  wheel: [G.wheel, G.old, G.turning, G.strength, G.balance, G.joint, G.runs, G.fits, G.vehicle],
+  start: [G.start, G.vehicle, G.heat, G.turning, G.flywheel, G.wear],
+  flywheel: [G.flywheel, G.old, G.turning, G.strength, G.balance, G.joint, G.runs, G.fits, G.vehicle],
   find: [],
   moves: [],
 };
@@ -396,7 +396,7 @@ export const OF_PART: Record<string, { groups: readonly Group[]; results: readon
     results: ["joint_margin", "proof_margin", "unbalance_force"],
   },
   flywheel: {
-    groups: [G.wheel, G.strength, G.runs, G.fits, G.sizes],
+    groups: [G.flywheel, G.strength, G.runs, G.fits, G.sizes],
     results: ["flywheel_inertia", "burst_margin", "rim_speed", "flywheel_face_margin"],
   },
   disc: {

@@ -1,7 +1,7 @@
 /** The key map: one key each, while no field is being typed in. It can be switched off. */
 export type KeyAction =
   | { go: string }
-  | { leaf: Record<string, string> }
+  | { panel: Record<string, string> }
   | { focus: string }
   | { toggle: string };
 
@@ -9,7 +9,7 @@ export const KEYS: readonly { key: string; says: string; does: KeyAction }[] = [
   { key: "1", says: "Section", does: { go: "choose/section" } },
   { key: "2", says: "Torque", does: { go: "choose/bite" } },
   { key: "3", says: "Start", does: { go: "choose/start" } },
-  { key: "4", says: "Flywheel", does: { go: "choose/wheel" } },
+  { key: "4", says: "Flywheel", does: { go: "choose/flywheel" } },
   { key: "5", says: "Find parts", does: { go: "choose/find" } },
   { key: "6", says: "What moves it", does: { go: "choose/moves" } },
   { key: "0", says: "Brief", does: { go: "brief" } },
@@ -27,16 +27,16 @@ export const KEYS: readonly { key: string; says: string; does: KeyAction }[] = [
     does: { focus: "[data-slide=wear] [role=slider]" },
   },
   { key: "d", says: "Sizes on the drawing, on and off", does: { toggle: "sizes" } },
-  { key: "q", says: "Ask it backwards", does: { leaf: { ask: "" } } },
-  { key: "l", says: "Assumptions", does: { leaf: { assumptions: "" } } },
-  { key: "?", says: "This key map", does: { leaf: { keys: "" } } },
+  { key: "q", says: "Ask it backwards", does: { panel: { ask: "" } } },
+  { key: "l", says: "Assumptions", does: { panel: { assumptions: "" } } },
+  { key: "?", says: "This key map", does: { panel: { keys: "" } } },
 ];
 
 export const OTHER_KEYS: readonly { key: string; says: string }[] = [
   { key: "← →", says: "On a slider: a step; page keys take ten" },
   { key: "Ctrl Z", says: "Undo; on the bench, take back the last reading" },
   { key: "Ctrl Y", says: "Redo; on the bench, bring it back" },
-  { key: "Esc", says: "Close a leaf; in a field, take back what is typed" },
+  { key: "Esc", says: "Close a panel; in a field, take back what is typed" },
   { key: "Enter", says: "In a field: enter it now" },
 ];
 

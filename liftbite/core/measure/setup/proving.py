@@ -1,6 +1,6 @@
 """Proving a set-up from measured depths, gaps and shims, before the gearbox goes in. Lengths in metres.
 
-- `bearing_stacks`, `Stack`      a concentric bearing's cushion with every stack of spacers, by three schools
+- `bearing_stacks`, `Stack`      a concentric bearing's cushion with every stack of spacers, by three practices
 - `floater_stands`, `FloaterShims`   shims that bring a twin's floater into its window, stand by stand
 - `shaft_reach`, `Reach`         how far the input shaft enters its pilot, at both ends
 - `shims_for_float`              shims that take up an input shaft's end float
@@ -44,7 +44,7 @@ class Stack:
     in_rule : within 1/8 to 3/8 in
     off_nominal : how far from 1/4 in [m]
     in_window : within the window that follows from wear and stroke; None where that is not known
-    sure : True where no school's answer hangs on the doubt of the readings
+    sure : True where no practice's answer hangs on the doubt of the readings
     """
 
     pieces: tuple[int, ...]

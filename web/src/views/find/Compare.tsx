@@ -2,15 +2,15 @@ import type { Compare as CompareData } from "@/api/client";
 import { useCompare, useTake } from "@/api/shelf";
 import { Glyph } from "@/components/Glyph";
 import { takenBy } from "@/lib/finder";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
 
 /** Pinned candidates beside the job as it is; what differs is marked. */
 export function Compare({ pins, onDrop }: { pins: string[]; onDrop: (pin: string) => void }) {
-  const desk = useDesk();
+  const editor = useJobEditor();
   const candidates = pins.map(takenBy);
-  const compared = useCompare(desk.entered.id, desk.entered.revision, candidates);
-  const take = useTake(desk.entered.id);
+  const compared = useCompare(editor.entered.id, editor.entered.revision, candidates);
+  const take = useTake(editor.entered.id);
   if (!compared.data) return null;
   const { columns, rows } = compared.data;
   const questions = columns[0]?.verdicts.map((v) => v.question) ?? [];

@@ -3,10 +3,10 @@ import type { Candidate, Find } from "@/api/client";
 import { cancelFind, startFind, useFind, useShelf, useTake } from "@/api/shelf";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
+import { ENTRIES_COLUMN, RESULTS_COLUMN, TWO_COLUMNS } from "@/lib/columns";
 import { counted, MOST_PINS, pinOf, type Ranges, sortedBy, takenBy, within } from "@/lib/finder";
-import { PARTS_LEAF, RESULTS_LEAF, TWO_LEAVES } from "@/lib/leaves";
 import { digits } from "@/lib/motion";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 import { Compare } from "./Compare";
 import { Rulers } from "./Rulers";
 import { Setup } from "./Setup";
@@ -15,7 +15,7 @@ const SHOWN = 40;
 
 /** The finder: sweeps the shelf against the brief and shows what is worth a look. */
 export function FindView() {
-  const desk = useDesk();
+  const editor = useJobEditor();
   const shelf = useShelf();
   const [search, put] = useAddress();
   const run = search.get("run") ? Number(search.get("run")) : null;
@@ -28,14 +28,14 @@ export function FindView() {
   };
   if (!shelf.data) return <p className="p-5">Opening the shelf …</p>;
   return (
-    <div className={TWO_LEAVES}>
-      <Scroll label="What may vary" className={PARTS_LEAF}>
+    <div className={TWO_COLUMNS}>
+      <Scroll label="What may vary" className={ENTRIES_COLUMN}>
         <Setup
           shelf={shelf.data}
           running={find.data?.state === "running" && run !== null}
           onStart={(body) => {
             setTrouble(null);
-            startFind(desk.entered.id, body).then(
+            startFind(editor.entered.id, body).then(
               (begun) => put({ run: String(begun.run) }),
               (error) => setTrouble(error instanceof Error ? error.message : "The search could not begin."),
             );
@@ -48,7 +48,7 @@ export function FindView() {
           </p>
         )}
       </Scroll>
-      <Scroll label="Candidates" className={RESULTS_LEAF}>
+      <Scroll label="Candidates" className={RESULTS_COLUMN}>
         {run === null ? (
           <div className="max-w-prose">
             <h1 className="text-head font-bold">Let it look</h1>
@@ -168,8 +168,8 @@ type TableProps = {
 };
 
 function Table({ find, shown, order, onOrder, pins, onPin }: TableProps) {
-  const desk = useDesk();
-  const take = useTake(desk.entered.id);
+  const editor = useJobEditor();
+  const take = useTake(editor.entered.id);
   const kinds = Object.keys(find.candidates[0]?.names ?? {});
   return (
     <>

@@ -2,7 +2,7 @@ import { useState } from "react";
 import type { FindIn, Shelf } from "@/api/client";
 import { useCatalogue } from "@/api/queries";
 import { counted } from "@/lib/finder";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 
 const SLOTS_OF: Record<string, readonly string[]> = {
   dry_car: ["disc", "cover", "flywheel", "master", "slave", "material", "shaft", "bolts"],
@@ -30,9 +30,9 @@ type Props = { shelf: Shelf; running: boolean; onStart: (body: FindIn) => void; 
 
 /** What may vary: parts of the shelf by kind, and figures left free between two ends. */
 export function Setup({ shelf, running, onStart, onCancel }: Props) {
-  const desk = useDesk();
+  const editor = useJobEditor();
   const catalogue = useCatalogue();
-  const layout = desk.shown.layout;
+  const layout = editor.shown.layout;
   const kinds = (SLOTS_OF[layout] ?? []).flatMap((slot) => {
     const parts = shelf.parts.filter((part) => part.slot === slot);
     return parts.length > 0 ? [{ slot, parts }] : [];
@@ -52,7 +52,7 @@ export function Setup({ shelf, running, onStart, onCancel }: Props) {
     free.reduce((product, f) => product * (f.steps + 1), 1);
   const anything = kinds.some(({ slot }) => (picked[slot]?.length ?? 0) > 0) || free.length > 0;
   const label = (name: string) => catalogue.data?.inputs.find((i) => i.name === name)?.label ?? name;
-  const offered = FREE.filter((name) => desk.field(name) && !free.some((f) => f.quantity === name));
+  const offered = FREE.filter((name) => editor.field(name) && !free.some((f) => f.quantity === name));
   return (
     <section aria-label="To be swept">
       <h2 className="border-b border-ink pb-1 text-head font-bold">What may vary</h2>
@@ -141,7 +141,7 @@ export function Setup({ shelf, running, onStart, onCancel }: Props) {
           value=""
           onChange={(event) => {
             const name = event.target.value;
-            const now = desk.field(name)?.value;
+            const now = editor.field(name)?.value;
             const unit =
               now?.metric.unit ?? catalogue.data?.inputs.find((i) => i.name === name)?.field_unit ?? "";
             const middle = Number.parseFloat((now?.metric.figure ?? "").replace(/\s/g, "")) || 1;

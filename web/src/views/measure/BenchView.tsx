@@ -13,7 +13,7 @@ import { Limits } from "./Limits";
 import { Proof } from "./Proofs";
 import { SweepFigures } from "./SweepFigures";
 import type { Send } from "./send";
-import { Taking } from "./Taking";
+import { TakeReading } from "./TakeReading";
 import { Working } from "./Working";
 
 export type Bench = { bench: Measure; send: Send };
@@ -33,8 +33,8 @@ export function BenchView() {
   const next = nextCheck(bench.checks, check.name);
   const all = check.finding.taken >= check.finding.wanted;
   return (
-    <div className="flex h-full min-h-0 flex-col overflow-y-auto tablet:grid tablet:grid-cols-2 tablet:grid-rows-[auto_1fr] tablet:overflow-hidden bench:grid-cols-[17rem_minmax(21rem,25rem)_1fr] bench:grid-rows-1">
-      <div className="shrink-0 border-b border-ink px-4 py-1 tablet:col-span-2 bench:hidden">
+    <div className="flex h-full min-h-0 flex-col overflow-y-auto tablet:grid tablet:grid-cols-2 tablet:grid-rows-[auto_1fr] tablet:overflow-hidden wide:grid-cols-[17rem_minmax(21rem,25rem)_1fr] wide:grid-rows-1">
+      <div className="shrink-0 border-b border-ink px-4 py-1 tablet:col-span-2 wide:hidden">
         <button
           type="button"
           className="button min-h-11 w-full justify-between"
@@ -49,7 +49,7 @@ export function BenchView() {
       </div>
       <Scroll
         label="What to measure"
-        className={`shrink-0 border-ink px-4 py-3 tablet:col-span-2 tablet:overflow-y-auto bench:col-span-1 bench:block bench:border-r ${listed ? "" : "hidden"}`}
+        className={`shrink-0 border-ink px-4 py-3 tablet:col-span-2 tablet:overflow-y-auto wide:col-span-1 wide:block wide:border-r ${listed ? "" : "hidden"}`}
       >
         <p className="mb-2 flex items-center justify-between gap-2">
           <span className="text-note">
@@ -68,9 +68,9 @@ export function BenchView() {
       </Scroll>
       <Scroll
         label="Reading"
-        className={`shrink-0 border-ink px-4 py-3 tablet:overflow-y-auto tablet:border-r bench:block ${listed ? "hidden" : ""}`}
+        className={`shrink-0 border-ink px-4 py-3 tablet:overflow-y-auto tablet:border-r wide:block ${listed ? "hidden" : ""}`}
       >
-        <Taking
+        <TakeReading
           key={check.name}
           bench={bench}
           check={check}
@@ -83,7 +83,7 @@ export function BenchView() {
       </Scroll>
       <Scroll
         label="What it means"
-        className={`shrink-0 px-4 py-3 tablet:overflow-y-auto bench:block ${listed ? "hidden" : ""}`}
+        className={`shrink-0 px-4 py-3 tablet:overflow-y-auto wide:block ${listed ? "hidden" : ""}`}
       >
         {next && all && (
           <button type="button" className="button mb-3 min-h-12 w-full text-field" onClick={() => go(next)}>
@@ -99,7 +99,7 @@ export function BenchView() {
           <Limits check={check} send={send} vehicle={bench.vehicle} />
         )}
         <Readings check={check} />
-        <HowTaken key={`${check.name} ${check.taking}`} check={check} send={send} />
+        <HowTaken key={`${check.name} ${check.series}`} check={check} send={send} />
       </Scroll>
       {search.has("instruments") && (
         <Instruments bench={bench} send={send} onClose={() => put({ instruments: null })} />

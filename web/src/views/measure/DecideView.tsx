@@ -6,7 +6,7 @@ import { Glyph } from "@/components/Glyph";
 import { Scroll } from "@/components/Scroll";
 import { leadsTo } from "@/components/TitleBlock";
 import { tryKey, withSearch } from "@/lib/address";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
 import type { Bench } from "./BenchView";
 import type { Send } from "./send";
@@ -17,10 +17,10 @@ export function DecideView() {
   const { bench, send } = useOutletContext<Bench>();
   return (
     <Scroll label="Decide" className="h-full overflow-y-auto px-5 py-4">
-      <div className="mx-auto grid max-w-[84rem] gap-x-10 gap-y-6 bench:grid-cols-2">
+      <div className="mx-auto grid max-w-[84rem] gap-x-10 gap-y-6 wide:grid-cols-2">
         <div className="grid content-start gap-6">
           <Needs bench={bench} />
-          <Schools bench={bench} send={send} />
+          <Practices bench={bench} send={send} />
         </div>
         <div className="grid content-start gap-6">
           <Effects />
@@ -87,24 +87,24 @@ function Needs({ bench }: { bench: Measure }) {
   );
 }
 
-function Schools({ bench, send }: { bench: Measure; send: Send }) {
+function Practices({ bench, send }: { bench: Measure; send: Send }) {
   return (
-    <section aria-labelledby="schools" data-testid="schools">
-      <h2 id="schools" className="border-b border-ink pb-1 text-head font-bold">
+    <section aria-labelledby="practices" data-testid="practices">
+      <h2 id="practices" className="border-b border-ink pb-1 text-head font-bold">
         How this shop does it
       </h2>
       <p className="py-1 text-note text-soft">
         Where good builders differ. It holds for every job of the shop.
       </p>
-      {bench.schools.map((school) => (
-        <label key={school.name} className="block py-1.5">
-          <span className="font-semibold">{school.about}</span>
+      {bench.practices.map((practice) => (
+        <label key={practice.name} className="block py-1.5">
+          <span className="font-semibold">{practice.about}</span>
           <select
-            value={school.option}
-            onChange={(event) => void send({ school: { name: school.name, option: event.target.value } })}
+            value={practice.option}
+            onChange={(event) => void send({ practice: { name: practice.name, option: event.target.value } })}
             className="mt-1 h-11 w-full rounded-cut border border-line bg-sheet px-2"
           >
-            {school.options.map(({ name: value, label: says }) => (
+            {practice.options.map(({ name: value, label: says }) => (
               <option key={value} value={value}>
                 {says}
               </option>
@@ -118,7 +118,7 @@ function Schools({ bench, send }: { bench: Measure; send: Send }) {
 
 /** Measured values replace assumed ones: which, and what that does to the four questions. */
 function Effects() {
-  const { entered } = useDesk();
+  const { entered } = useJobEditor();
   const take = useTakeEffects(entered.id);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const effects = useEffects(entered.id, entered.revision, [...left].sort().join());

@@ -41,7 +41,7 @@ export function HistoryView() {
         </div>
         <Told brought={brought} busy={busy} onTakeBack={() => void onTakeBack()} />
         {readings.length === 0 && <p className="py-4 text-soft">Nothing was read yet.</p>}
-        <div className="grid gap-x-8 gap-y-4 py-3 bench:grid-cols-2">
+        <div className="grid gap-x-8 gap-y-4 py-3 wide:grid-cols-2">
           {trends
             .filter((trend) => trend.points.length > 1)
             .map((trend) => (
@@ -59,7 +59,7 @@ export function HistoryView() {
                 <tr
                   // biome-ignore lint/suspicious/noArrayIndexKey: two readings may have the same moment
                   key={`${line.at} ${i}`}
-                  className={`border-b border-hair align-baseline ${line.struck ? "text-soft line-through" : ""}`}
+                  className={`border-b border-hair align-baseline ${line.withdrawn ? "text-soft line-through" : ""}`}
                 >
                   <td className="figure whitespace-nowrap py-1 pr-3 text-note">{moment(line.at)}</td>
                   {shop && (
@@ -115,7 +115,7 @@ function Once({ trends }: { trends: Trend[] }) {
 
 const [HIGH, LEFT, RIGHT, TOP, BOTTOM] = [150, 8, 8, 20, 24];
 
-/** A check over the vehicle's life: the worst reading of each taking with its doubt, the line on to the limit. */
+/** A check over the vehicle's life: the worst reading of each series with its doubt, the line on to the limit. */
 function TrendChart({ trend, joined }: { trend: Trend; joined: boolean }) {
   const frame = useRef<HTMLElement>(null);
   const width = Math.max(useWidth(frame, 420), 240);
@@ -135,7 +135,7 @@ function TrendChart({ trend, joined }: { trend: Trend; joined: boolean }) {
         width={width}
         height={HIGH}
         role="img"
-        aria-label={`${trend.points.length} takings, last ${last ? bothSystems(last.worst) : ""}`}
+        aria-label={`${trend.points.length} series, last ${last ? bothSystems(last.worst) : ""}`}
       >
         <path d={`M${LEFT} ${HIGH - BOTTOM}H${width - RIGHT}`} stroke="var(--ink)" />
         {trend.limit && trend.limit_at !== null && (
@@ -190,28 +190,28 @@ function TrendChart({ trend, joined }: { trend: Trend; joined: boolean }) {
   );
 }
 
-type Brought = { told: readonly string[]; takings: readonly number[] };
+type Brought = { told: readonly string[]; series: readonly number[] };
 
 /** A file of readings brought into a job, what it brought, and all of it taken back. */
 function useBrought(job: number) {
   const { bring, takeBack } = useBringReadings(job);
-  const [brought, setBrought] = useState<Brought>({ told: [], takings: [] });
-  const tell = (told: string[], takings: number[] = []) => setBrought({ told, takings });
+  const [brought, setBrought] = useState<Brought>({ told: [], series: [] });
+  const tell = (told: string[], series: number[] = []) => setBrought({ told, series });
   const fail = (error: unknown) =>
     tell([`▲ ${error instanceof Error ? error.message : "The file could not be read."}`]);
   const onFile = async (file: File) => {
     try {
       const found = await bring.mutateAsync(await file.text());
       const there = found.already > 0 ? ` ${found.already} were there already.` : "";
-      tell([`${found.taken} readings taken in.${there}`, ...found.faults], found.takings);
+      tell([`${found.taken} readings taken in.${there}`, ...found.faults], found.series);
     } catch (error) {
       fail(error);
     }
   };
   const onTakeBack = async () => {
     try {
-      await takeBack.mutateAsync([...brought.takings]);
-      tell(["Taken back; in the record they stay, struck."]);
+      await takeBack.mutateAsync([...brought.series]);
+      tell(["Taken back; in the record they stay, withdrawn."]);
     } catch (error) {
       fail(error);
     }
@@ -230,7 +230,7 @@ function Told({ brought, busy, onTakeBack }: { brought: Brought; busy: boolean; 
           </span>
         ))}
       </p>
-      {brought.takings.length > 0 && (
+      {brought.series.length > 0 && (
         <button type="button" className="plain-link min-h-11" disabled={busy} onClick={onTakeBack}>
           Take the file's readings back
         </button>

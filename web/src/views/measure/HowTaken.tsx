@@ -5,7 +5,7 @@ import type { Send } from "./send";
 
 export type Shim = "" | "raises" | "lowers";
 
-/** What stands of a taking as a whole, as it is sent: a change of one thing leaves the rest. */
+/** What stands of a series as a whole, as it is sent: a change of one thing panels the rest. */
 export const saidOf = (check: Check) =>
   ({
     check: check.name,
@@ -17,7 +17,7 @@ export const saidOf = (check: Check) =>
     shim: (check.settings.shim ?? "") as Shim,
   }) as const;
 
-/** What belongs to a taking as a whole: the odometer, and for a sweep how the dial was read. */
+/** What belongs to a series as a whole: the odometer, and for a sweep how the dial was read. */
 export function HowTaken({ check, send }: { check: Check; send: Send }) {
   const kept = saidOf(check);
   const [distance, setDistance] = useState<string>(kept.distance);

@@ -33,7 +33,7 @@ export function Instruments({ bench, send, onClose }: { bench: Measure; send: Se
                     className="plain-link min-h-11 text-note"
                     onClick={() => away.mutate(Number(each.key))}
                   >
-                    Put away
+                    Archive
                   </button>
                 )}
               </td>

@@ -24,7 +24,7 @@ function One({ check, limit, send, vehicle }: { check: Check; limit: Limit; send
   return (
     <div className="border-b border-hair py-1" data-limit={limit.name}>
       <p className="flex flex-wrap items-baseline gap-x-3">
-        <span className="w-20 font-semibold bench:w-32">{WORDS[limit.name]}</span>
+        <span className="w-20 font-semibold wide:w-32">{WORDS[limit.name]}</span>
         <span className="figure grow">{limit.value ? bothSystems(limit.value) : "not known"}</span>
         <button
           type="button"

@@ -1,6 +1,6 @@
 import { NavLink, Outlet } from "react-router";
 import { useBenchChange, useMeasure } from "@/api/measure";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 import type { Bench } from "./BenchView";
 import { Mark, VERDICT_WORDS } from "./marks";
 import type { Send } from "./send";
@@ -13,7 +13,7 @@ const VIEWS = [
 
 /** Measure: readings on the bench, what to do about them, and what was read before. */
 export function Measure() {
-  const { entered } = useDesk();
+  const { entered } = useJobEditor();
   const bench = useMeasure(entered.id, entered.revision);
   const change = useBenchChange(entered.id, entered.revision);
   const send: Send = async (what) => {

@@ -121,7 +121,7 @@ function Dowels({ sweep }: { sweep: Sweep }) {
               High side towards
             </th>
             <th scope="col" className="font-normal">
-              Leaves, total
+              Panels, total
             </th>
           </tr>
         </thead>

@@ -34,7 +34,7 @@ export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
       <h2 id="open" className="border-b border-ink pb-1 text-head font-bold">
         While it is open
       </h2>
-      {bench.sums.map((sum) => (
+      {bench.renewals.map((sum) => (
         <div key={sum.part} className="border-b border-hair py-1.5" data-part={sum.part}>
           <p className="flex items-baseline justify-between gap-3">
             <span>

@@ -42,7 +42,7 @@ export function PartSheet({ shelf, part, slot, copy, onClose, onCopy, onUndo }: 
             says: id === null ? `${now.name} is on the shelf.` : `${now.name} is changed.`,
             turn: () =>
               id === null || before === null
-                ? change.mutate({ id: now.id, putAway: true })
+                ? change.mutate({ id: now.id, archived: true })
                 : change.mutate({ id: before.id, part: { ...before } }),
           });
           onClose();

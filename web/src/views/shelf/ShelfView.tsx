@@ -12,8 +12,8 @@ import { PartSheet } from "./PartSheet";
 /** The shelf of the shop: parts with what their maker's sheet says, for use in any job. */
 export function ShelfView() {
   const [search, put] = useAddress();
-  const putAway = search.has("put-away");
-  const shelf = useShelf(putAway);
+  const archived = search.has("archived");
+  const shelf = useShelf(archived);
   const slot = search.get("slot") ?? "disc";
   const words = search.get("find") ?? "";
   const editing = search.get("part");
@@ -31,7 +31,7 @@ export function ShelfView() {
         <section aria-labelledby="shelf">
           <div className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
             <h1 id="shelf" className="text-big font-bold">
-              {putAway ? "Put away" : "Shelf"}
+              {archived ? "Archive" : "Shelf"}
             </h1>
             <p className="flex flex-wrap items-center gap-3">
               <input
@@ -68,19 +68,19 @@ export function ShelfView() {
           )}
           <Parts
             parts={shown}
-            putAway={putAway}
+            archived={archived}
             bySlot={words !== ""}
             shelf={shelf.data}
             onEdit={(id) => put({ part: String(id) })}
             onUndo={setUndo}
           />
-          {(putAway || shelf.data.put_away > 0) && (
+          {(archived || shelf.data.archived > 0) && (
             <button
               type="button"
               className="plain-link mt-4 min-h-9"
-              onClick={() => put({ "put-away": putAway ? null : "" })}
+              onClick={() => put({ archived: archived ? null : "" })}
             >
-              {putAway ? "Back to the shelf" : `${shelf.data.put_away} put away`}
+              {archived ? "Back to the shelf" : `${shelf.data.archived} archived`}
             </button>
           )}
         </section>
@@ -137,14 +137,14 @@ type Turn = { says: string; turn: () => void };
 
 function Parts({
   parts,
-  putAway,
+  archived,
   bySlot,
   shelf,
   onEdit,
   onUndo,
 }: {
   parts: Part[];
-  putAway: boolean;
+  archived: boolean;
   bySlot: boolean;
   shelf: Shelf;
   onEdit: (id: number) => void;
@@ -179,16 +179,16 @@ function Parts({
               <button
                 type="button"
                 className="plain-link min-h-6 whitespace-nowrap text-note text-soft"
-                aria-label={`${putAway ? "Put back" : "Put away"}: ${part.name}`}
+                aria-label={`${archived ? "Put back" : "Archive"}: ${part.name}`}
                 onClick={() => {
-                  change.mutate({ id: part.id, putAway: !putAway });
+                  change.mutate({ id: part.id, archived: !archived });
                   onUndo({
-                    says: `${part.name} is ${putAway ? "back on the shelf" : "put away"}.`,
-                    turn: () => change.mutate({ id: part.id, putAway }),
+                    says: `${part.name} is ${archived ? "back on the shelf" : "archived"}.`,
+                    turn: () => change.mutate({ id: part.id, archived }),
                   });
                 }}
               >
-                {putAway ? "Put back" : "Put away"}
+                {archived ? "Put back" : "Archive"}
               </button>
             </td>
           </tr>

@@ -1,14 +1,14 @@
 import { Link } from "react-router";
 import type { Band, Result } from "@/api/client";
 import { Figure } from "@/components/Figure";
-import { useLeaf } from "@/lib/address";
-import { useDesk } from "@/lib/useDesk";
+import { usePanel } from "@/lib/address";
+import { useJobEditor } from "@/lib/useJobEditor";
 
 type Props = { names: readonly string[]; title: string; stage?: "now" | "planned" };
 
 /** Results as rows: every figure opens its working. */
 export function Results({ names, title, stage = "planned" }: Props) {
-  const { shown } = useDesk();
+  const { shown } = useJobEditor();
   const rows = names.flatMap((name) => shown.results.find((result) => result.name === name) ?? []);
   return (
     <table className="w-full" data-testid={`results-${title}`}>
@@ -23,12 +23,12 @@ export function Results({ names, title, stage = "planned" }: Props) {
 }
 
 function ResultRow({ result, stage }: { result: Result; stage: "now" | "planned" }) {
-  const leaf = useLeaf();
+  const panel = usePanel();
   const band = stage === "now" ? result.now : result.planned;
   return (
     <tr className="border-b border-hair align-baseline">
       <th scope="row" className="py-1.5 pr-3 text-left font-normal">
-        <Link className="plain-link" to={leaf({ working: result.name, stage })} replace>
+        <Link className="plain-link" to={panel({ working: result.name, stage })} replace>
           {result.label}
         </Link>
       </th>

@@ -4,7 +4,7 @@ import { Figure } from "@/components/Figure";
 import { Formula } from "@/components/Formula";
 import { Panel } from "@/components/Panel";
 import { useAddress } from "@/lib/address";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 
 const PLACES = [
   { value: "-1", label: "low friction" },
@@ -13,18 +13,18 @@ const PLACES = [
 ];
 
 /** How a number came about, down to the inputs. */
-export function WorkingLeaf({ quantity, onClose }: { quantity: string; onClose: () => void }) {
-  const desk = useDesk();
+export function WorkingPanel({ quantity, onClose }: { quantity: string; onClose: () => void }) {
+  const editor = useJobEditor();
   const [search, put] = useAddress();
   const friction = search.get("friction") ?? "-1";
   const planned = search.get("stage") !== "now";
   const working = useWorking(
-    desk.entered.id,
-    desk.entered.revision,
+    editor.entered.id,
+    editor.entered.revision,
     quantity,
     planned,
     Number(friction),
-    desk.looked,
+    editor.looked,
   );
   const first = working.data?.steps[0];
   return (
@@ -36,7 +36,7 @@ export function WorkingLeaf({ quantity, onClose }: { quantity: string; onClose: 
           value={friction}
           onPick={(value) => put({ friction: value })}
         />
-        {desk.entered.has_plan && (
+        {editor.entered.has_plan && (
           <Switch
             label="Stage"
             options={[

@@ -1,11 +1,11 @@
 import { Link } from "react-router";
 import { Scroll } from "@/components/Scroll";
-import { TorqueChart } from "@/components/TorqueChart";
-import { useLeaf } from "@/lib/address";
-import { RESULTS_LEAF } from "@/lib/leaves";
-import { useDesk } from "@/lib/useDesk";
+import { usePanel } from "@/lib/address";
+import { RESULTS_COLUMN } from "@/lib/columns";
+import { useJobEditor } from "@/lib/useJobEditor";
 import { Links } from "./Links";
 import { Results } from "./Results";
+import { TorqueChart } from "./TorqueChart";
 
 const CAPACITY = [
   "torque_capacity",
@@ -21,17 +21,17 @@ const CHAIN = ["shaft_margin", "spline_margin", "damper_margin"];
 
 /** Does it hold? Engine torque over speed with what the clutch holds across it. */
 export function BiteView() {
-  const { shown } = useDesk();
-  const leaf = useLeaf();
+  const { shown } = useJobEditor();
+  const panel = usePanel();
   return (
-    <Scroll label="Results" className={RESULTS_LEAF}>
+    <Scroll label="Results" className={RESULTS_COLUMN}>
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
         <h1 className="text-head font-bold">Does it hold?</h1>
         <p className="flex gap-5">
-          <Link className="plain-link" to={leaf({ ask: "" })} replace>
+          <Link className="plain-link" to={panel({ ask: "" })} replace>
             Ask it backwards
           </Link>
-          <Link className="plain-link" to={leaf({ assumptions: "" })} replace>
+          <Link className="plain-link" to={panel({ assumptions: "" })} replace>
             {shown.assumptions.length} assumptions
           </Link>
         </p>
@@ -48,7 +48,7 @@ export function BiteView() {
         </p>
       )}
       <Links />
-      <div className="mt-5 grid gap-x-8 gap-y-5 bench:grid-cols-2">
+      <div className="mt-5 grid gap-x-8 gap-y-5 wide:grid-cols-2">
         <Results names={CAPACITY} title="Capacity" />
         <div className="grid content-start gap-y-5">
           <Results names={DEMAND} title="Demand" />

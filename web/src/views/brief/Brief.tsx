@@ -1,11 +1,11 @@
 import { Row, Rows } from "@/components/Rows";
 import { Scroll } from "@/components/Scroll";
-import { TorqueChart } from "@/components/TorqueChart";
+import { ENTRIES_COLUMN, RESULTS_COLUMN, TWO_COLUMNS } from "@/lib/columns";
 import { ENGINE, STAGE, USE } from "@/lib/groups";
-import { PARTS_LEAF, RESULTS_LEAF, TWO_LEAVES } from "@/lib/leaves";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
+import { Results } from "@/views/choose/Results";
+import { TorqueChart } from "@/views/choose/TorqueChart";
 import { CurveRow } from "./CurveRow";
-import { Results } from "./Results";
 
 const OUTPUT = [
   "peak_engine_torque",
@@ -16,11 +16,11 @@ const OUTPUT = [
 
 /** The brief: what the engine makes, what is planned, how it is used. */
 export function Brief() {
-  const { shown } = useDesk();
+  const { shown } = useJobEditor();
   const row = (name: string) => (name.endsWith("_curve") ? <CurveRow key={name} name={name} /> : undefined);
   return (
-    <div className={TWO_LEAVES}>
-      <Scroll label="Brief" className={PARTS_LEAF}>
+    <div className={TWO_COLUMNS}>
+      <Scroll label="Brief" className={ENTRIES_COLUMN}>
         <Rows group={ENGINE}>{row}</Rows>
         <Rows group={STAGE}>{row}</Rows>
         <Rows group={USE} />
@@ -31,12 +31,12 @@ export function Brief() {
           <Row name="notes" lines={4} />
         </section>
       </Scroll>
-      <Scroll label="What the engine makes" className={RESULTS_LEAF}>
+      <Scroll label="What the engine makes" className={RESULTS_COLUMN}>
         <h1 className="text-head font-bold">Torque at the crank</h1>
         {shown.chart ? (
           <>
             <TorqueChart chart={shown.chart} />
-            <div className="mt-4 grid gap-x-8 bench:grid-cols-2">
+            <div className="mt-4 grid gap-x-8 wide:grid-cols-2">
               <Results names={OUTPUT} stage="now" title={shown.has_plan ? "Engine as it is" : "Engine"} />
               {shown.has_plan && <Results names={OUTPUT} stage="planned" title="Planned engine" />}
             </div>

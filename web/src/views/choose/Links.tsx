@@ -1,14 +1,14 @@
 import { Link } from "react-router";
 import type { Band, Verdict } from "@/api/client";
-import { useLeaf } from "@/lib/address";
-import { useDesk } from "@/lib/useDesk";
+import { usePanel } from "@/lib/address";
+import { useJobEditor } from "@/lib/useJobEditor";
 
 type Props = { question?: Verdict["question"]; most?: number };
 
 /** What can give way, weakest first, and for Bite the margin now and after the planned work. */
 export function Links({ question = "bite", most = 20 }: Props) {
-  const { shown } = useDesk();
-  const leaf = useLeaf();
+  const { shown } = useJobEditor();
+  const panel = usePanel();
   const verdict = shown.verdicts.find((v) => v.question === question);
   if (!verdict) return null;
   const margins = question === "bite" && shown.has_plan;
@@ -20,16 +20,16 @@ export function Links({ question = "bite", most = 20 }: Props) {
     );
   }
   return (
-    <div className="mt-3 grid gap-x-8 gap-y-3 bench:grid-cols-2">
+    <div className="mt-3 grid gap-x-8 gap-y-3 wide:grid-cols-2">
       {margins && <Margins bite={verdict} />}
-      <ol className={margins ? "" : "bench:col-span-2"} data-testid={`links-${question}`}>
+      <ol className={margins ? "" : "wide:col-span-2"} data-testid={`links-${question}`}>
         {verdict.links.slice(0, most).map((link, i) => (
           <li
             key={link.label}
             className="border-l-4 border-ink py-1 pl-3 not-first:mt-2 not-first:border-hair"
           >
             <p>
-              <Link className="plain-link font-bold" to={leaf({ working: link.name })} replace>
+              <Link className="plain-link font-bold" to={panel({ working: link.name })} replace>
                 {i === 0 ? "Weakest" : "Next"}: {link.label}
               </Link>
               <span className="figure text-soft"> {link.reserve.metric.figure} of what is needed</span>
@@ -71,11 +71,11 @@ function Margins({ bite }: { bite: Verdict }) {
 }
 
 function MarginRow({ label, band, stage }: { label: string; band: Band | null; stage: string }) {
-  const leaf = useLeaf();
+  const panel = usePanel();
   return (
     <tr className="border-b border-hair">
       <th scope="row" className="py-1 text-left font-normal">
-        <Link className="plain-link" to={leaf({ working: "bite_margin", stage })} replace>
+        <Link className="plain-link" to={panel({ working: "bite_margin", stage })} replace>
           {label}
         </Link>
       </th>

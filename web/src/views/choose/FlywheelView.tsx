@@ -2,10 +2,10 @@ import type { Figure as FigureData, Wheel } from "@/api/client";
 import { useWheel } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Scroll } from "@/components/Scroll";
-import { RESULTS_LEAF } from "@/lib/leaves";
-import { useDesk } from "@/lib/useDesk";
-import { Links } from "../Links";
-import { Results } from "../Results";
+import { RESULTS_COLUMN } from "@/lib/columns";
+import { useJobEditor } from "@/lib/useJobEditor";
+import { Links } from "./Links";
+import { Results } from "./Results";
 
 const SPEED = ["rim_speed", "bore_stress", "burst_margin", "disc_speed_missed_shift", "disc_speed_margin"];
 const BALANCE = [
@@ -20,14 +20,14 @@ const JOINT = ["bolt_preload", "proof_margin", "joint_slip_torque", "joint_margi
 const RUNS = ["housing_bore_margin", "housing_face_margin", "flywheel_face_margin"];
 
 /** The flywheel: what changes with another one and what does not; its strength, balance, joint and runout. */
-export function WheelView() {
-  const desk = useDesk();
-  const wheel = useWheel(desk.entered.id, desk.entered.revision, desk.looked);
+export function FlywheelView() {
+  const editor = useJobEditor();
+  const wheel = useWheel(editor.entered.id, editor.entered.revision, editor.looked);
   return (
-    <Scroll label="The wheel" className={RESULTS_LEAF}>
+    <Scroll label="The wheel" className={RESULTS_COLUMN}>
       <h1 className="text-head font-bold">Old flywheel against new</h1>
       {wheel.data && <Change wheel={wheel.data} />}
-      <div className="mt-5 grid gap-x-8 gap-y-5 bench:grid-cols-2">
+      <div className="mt-5 grid gap-x-8 gap-y-5 wide:grid-cols-2">
         <div>
           <h2 className="border-b border-ink pb-1 text-head font-bold">What can give way in True</h2>
           <Links question="true" />
@@ -60,7 +60,7 @@ function Change({ wheel }: { wheel: Wheel }) {
           Enter the inertia of the flywheel that comes out, and both stand side by side.
         </p>
       )}
-      <div className="mt-1 grid gap-x-8 gap-y-4 bench:grid-cols-2">
+      <div className="mt-1 grid gap-x-8 gap-y-4 wide:grid-cols-2">
         <table className="w-full self-start" data-testid="wheel-change">
           <thead>
             <tr className="border-b border-ink text-left text-note text-soft">

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { importJob, type JobLine, Refusal } from "@/api/client";
-import { useJobs, useKeepJob, usePutAway } from "@/api/queries";
+import { useArchive, useJobs, useKeepJob } from "@/api/queries";
 import { FileButton } from "@/components/FileButton";
 import { Glyph } from "@/components/Glyph";
 import { TopBar } from "@/components/TopBar";
@@ -12,27 +12,27 @@ import { NewJob } from "./NewJob";
 /** The jobs of the shop. */
 export function Jobs() {
   const [search, put] = useAddress();
-  const putAway = search.has("put-away");
-  const jobs = useJobs(putAway);
+  const archived = search.has("archived");
+  const jobs = useJobs(archived);
   useEffect(() => {
     document.title = "Jobs · Lift Bite";
   }, []);
   return (
     <div className="flex min-h-full flex-col">
       <TopBar />
-      <main className="mx-auto grid w-full max-w-[80rem] grow content-start gap-8 px-5 py-6 bench:grid-cols-[1fr_24rem]">
+      <main className="mx-auto grid w-full max-w-[80rem] grow content-start gap-8 px-5 py-6 wide:grid-cols-[1fr_24rem]">
         <section aria-labelledby="jobs">
           <div className="flex flex-wrap items-baseline justify-between gap-3 border-b-2 border-ink pb-2">
             <h1 id="jobs" className="text-big font-bold">
-              {putAway ? "Jobs put away" : "Jobs"}
+              {archived ? "Archive" : "Jobs"}
             </h1>
-            {jobs.data && (putAway || jobs.data.put_away > 0) && (
+            {jobs.data && (archived || jobs.data.archived > 0) && (
               <button
                 type="button"
                 className="plain-link min-h-9"
-                onClick={() => put({ "put-away": putAway ? null : "" })}
+                onClick={() => put({ archived: archived ? null : "" })}
               >
-                {putAway ? "Back to the jobs at hand" : `${jobs.data.put_away} put away`}
+                {archived ? "Back to the jobs at hand" : `${jobs.data.archived} archived`}
               </button>
             )}
           </div>
@@ -43,12 +43,12 @@ export function Jobs() {
           )}
           {jobs.data?.jobs.length === 0 && (
             <p className="py-6">
-              {putAway ? "Nothing is put away." : "No job yet: begin one, or bring a job file."}
+              {archived ? "Nothing is archived." : "No job yet: begin one, or bring a job file."}
             </p>
           )}
           <ul>
             {jobs.data?.jobs.map((job) => (
-              <Line key={job.id} job={job} putAway={putAway} />
+              <Line key={job.id} job={job} archived={archived} />
             ))}
           </ul>
         </section>
@@ -66,8 +66,8 @@ export function Jobs() {
   );
 }
 
-function Line({ job, putAway }: { job: JobLine; putAway: boolean }) {
-  const put = usePutAway();
+function Line({ job, archived }: { job: JobLine; archived: boolean }) {
+  const put = useArchive();
   return (
     <li className="flex items-stretch border-b border-hair">
       <Link
@@ -97,10 +97,10 @@ function Line({ job, putAway }: { job: JobLine; putAway: boolean }) {
       <button
         type="button"
         className="plain-link px-3 text-note text-soft"
-        aria-label={`${putAway ? "Bring back" : "Put away"}: ${job.name}`}
-        onClick={() => put.mutate({ id: job.id, putAway: !putAway })}
+        aria-label={`${archived ? "Bring back" : "Archive"}: ${job.name}`}
+        onClick={() => put.mutate({ id: job.id, archived: !archived })}
       >
-        {putAway ? "Bring back" : "Put away"}
+        {archived ? "Bring back" : "Archive"}
       </button>
     </li>
   );

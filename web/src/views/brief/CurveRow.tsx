@@ -2,17 +2,17 @@ import { type DragEvent, useRef, useState } from "react";
 import { client, type Field, type Proposal, Refusal, taken } from "@/api/client";
 import { useCatalogue } from "@/api/queries";
 import { base64Of, MOST_BYTES } from "@/lib/files";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 import { MappingSheet } from "./MappingSheet";
 
 /** A curve: drop a file, see how it is read, confirm. */
 export function CurveRow({ name }: { name: string }) {
-  const desk = useDesk();
+  const editor = useJobEditor();
   const catalogue = useCatalogue();
   const [proposal, setProposal] = useState<Proposal | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const info = catalogue.data?.inputs.find((input) => input.name === name);
-  const field = desk.field(name);
+  const field = editor.field(name);
   if (!info || !field) return null;
 
   const take = async (file: File | undefined) => {
@@ -47,7 +47,7 @@ export function CurveRow({ name }: { name: string }) {
           onCancel={() => setProposal(null)}
           onTake={(mapping) => {
             const file = { name: proposal.name, text: proposal.text, mapping };
-            desk.put([{ quantity: name, typed: proposal.name, file }]);
+            editor.put([{ quantity: name, typed: proposal.name, file }]);
             setProposal(null);
           }}
         />

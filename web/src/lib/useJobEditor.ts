@@ -17,7 +17,7 @@ export type FieldActions = {
   put: (entries: EntryIn[]) => void;
 };
 
-export type Desk = {
+export type JobEditor = {
   /** The job as entered. */
   entered: Job;
   /** The job as it would be with what is being typed. */
@@ -54,16 +54,16 @@ export type Desk = {
   busy: boolean;
 };
 
-export const DeskContext = createContext<Desk | null>(null);
+export const JobEditorContext = createContext<JobEditor | null>(null);
 
-export function useDesk(): Desk {
-  const desk = useContext(DeskContext);
-  if (desk === null) throw new Error("useDesk is used outside a job");
-  return desk;
+export function useJobEditor(): JobEditor {
+  const editor = useContext(JobEditorContext);
+  if (editor === null) throw new Error("useJobEditor is used outside a job");
+  return editor;
 }
 
 /** The state of a job being worked on: what is entered, what is typed, what was changed elsewhere. */
-export function useDeskState(entered: Job): Desk {
+export function useJobEditorState(entered: Job): JobEditor {
   const { id } = entered;
   const [drafts, setDrafts] = useState<Drafts>(() => loadDrafts(id, sessionStorage));
   const [conflict, setConflict] = useState<Conflict | null>(null);

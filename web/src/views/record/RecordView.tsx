@@ -1,12 +1,12 @@
 import type { History } from "@/api/client";
 import { useHistory } from "@/api/queries";
 import { Scroll } from "@/components/Scroll";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 import { moment } from "@/lib/words";
 
 /** The record: every entry ever made in this job, newest first. */
 export function RecordView() {
-  const { entered } = useDesk();
+  const { entered } = useJobEditor();
   const history = useHistory(entered.id, entered.revision);
   return (
     <Scroll label="Record" className="overflow-y-auto h-full px-5 py-5">

@@ -5,11 +5,11 @@ import { useCatalogue, useJob } from "@/api/queries";
 import { ConflictDialog } from "@/components/ConflictDialog";
 import { TitleBlock } from "@/components/TitleBlock";
 import { TopBar } from "@/components/TopBar";
-import { triesOf, useLeaf, withSearch } from "@/lib/address";
+import { triesOf, usePanel, withSearch } from "@/lib/address";
 import { actionOf, keysOn } from "@/lib/keys";
-import { DeskContext, useDesk, useDeskState } from "@/lib/useDesk";
-import { Leaves } from "./Leaves";
-import { Trouble } from "./Trouble";
+import { JobEditorContext, useJobEditor, useJobEditorState } from "@/lib/useJobEditor";
+import { Trouble } from "@/views/Trouble";
+import { Panels } from "./Panels";
 
 const STATIONS = [
   { to: "brief", label: "Brief" },
@@ -29,13 +29,13 @@ export function JobFrame() {
 }
 
 function OpenJob({ job }: { job: Job }) {
-  const desk = useDeskState(job);
+  const editor = useJobEditorState(job);
   const catalogue = useCatalogue();
   const layout = catalogue.data?.choices
     .find((choice) => choice.name === "layout")
     ?.options.find((option) => option.value === job.layout);
-  const { turn } = desk;
-  const leaf = useLeaf();
+  const { turn } = editor;
+  const panel = usePanel();
 
   useEffect(() => {
     document.title = `${job.name || "Job"} · Lift Bite`;
@@ -58,7 +58,7 @@ function OpenJob({ job }: { job: Job }) {
   useKeys(job.id);
 
   return (
-    <DeskContext value={desk}>
+    <JobEditorContext value={editor}>
       <div className="flex h-full flex-col print:block print:h-auto">
         <TopBar>
           <nav
@@ -70,7 +70,7 @@ function OpenJob({ job }: { job: Job }) {
                 key={to}
                 to={to}
                 className={({ isActive }) =>
-                  `flex min-h-11 items-center border-b-4 px-2.5 pt-1 font-semibold tablet:px-3 bench:px-4 ${
+                  `flex min-h-11 items-center border-b-4 px-2.5 pt-1 font-semibold tablet:px-3 wide:px-4 ${
                     isActive ? "border-ink" : "border-transparent text-soft hover:text-ink"
                   }`
                 }
@@ -82,37 +82,37 @@ function OpenJob({ job }: { job: Job }) {
           <div className="order-2 flex items-center gap-2 tablet:order-none">
             <Turn way="undo" label="Undo" words={job.undo?.words} />
             <Turn way="redo" label="Redo" words={job.redo?.words} />
-            <Link className="plain-link ml-2 hidden min-h-6 bench:inline" to={leaf({ keys: "" })} replace>
+            <Link className="plain-link ml-2 hidden min-h-6 wide:inline" to={panel({ keys: "" })} replace>
               Keys
             </Link>
           </div>
         </TopBar>
-        {desk.trouble && (
+        {editor.trouble && (
           <p role="alert" className="shrink-0 border-b border-ink bg-sheet px-4 py-2 font-semibold">
             <span aria-hidden="true">▲ </span>
-            {desk.trouble}
+            {editor.trouble}
           </p>
         )}
         <main className="min-h-0 grow print:overflow-visible">
           <Outlet />
         </main>
-        <TitleBlock job={desk.shown} layoutLabel={layout?.label ?? ""} />
-        <Leaves />
+        <TitleBlock job={editor.shown} layoutLabel={layout?.label ?? ""} />
+        <Panels />
         <ConflictDialog />
       </div>
-    </DeskContext>
+    </JobEditorContext>
   );
 }
 
 function Turn({ way, label, words }: { way: "undo" | "redo"; label: string; words: string | undefined }) {
-  const desk = useDesk();
+  const editor = useJobEditor();
   return (
     <button
       type="button"
       className="button"
-      disabled={!words || desk.busy}
+      disabled={!words || editor.busy}
       title={words ? `${label}: ${words}` : `Nothing to ${way}`}
-      onClick={() => desk.turn(way)}
+      onClick={() => editor.turn(way)}
     >
       {label}
     </button>
@@ -123,7 +123,7 @@ function Turn({ way, label, words }: { way: "undo" | "redo"; label: string; word
 function useKeys(id: number) {
   const navigate = useNavigate();
   const [search] = useSearchParams();
-  const leaf = useLeaf();
+  const panel = usePanel();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const action = keysOn() ? actionOf(event) : null;
@@ -131,7 +131,7 @@ function useKeys(id: number) {
       event.preventDefault();
       if ("go" in action)
         navigate(`/jobs/${id}/${action.go}${action.go.startsWith("choose/") ? triesOf(search) : ""}`);
-      else if ("leaf" in action) navigate(leaf(action.leaf), { replace: true });
+      else if ("panel" in action) navigate(panel(action.panel), { replace: true });
       else if ("focus" in action) document.querySelector<HTMLElement>(action.focus)?.focus();
       else
         navigate(withSearch(search, { [action.toggle]: search.has(action.toggle) ? null : "" }), {
@@ -140,5 +140,5 @@ function useKeys(id: number) {
     };
     addEventListener("keydown", onKey);
     return () => removeEventListener("keydown", onKey);
-  }, [id, navigate, leaf, search]);
+  }, [id, navigate, panel, search]);
 }

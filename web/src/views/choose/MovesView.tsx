@@ -5,17 +5,17 @@ import { useMoves } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Plot } from "@/components/Plot";
 import { Scroll } from "@/components/Scroll";
-import { useAddress, useLeaf } from "@/lib/address";
-import { useDesk } from "@/lib/useDesk";
+import { useAddress, usePanel } from "@/lib/address";
+import { useJobEditor } from "@/lib/useJobEditor";
 
 /** What moves a result most, and how sure it is under the tolerances typed. */
 export function MovesView() {
-  const desk = useDesk();
+  const editor = useJobEditor();
   const [search, put] = useAddress();
-  const leaf = useLeaf();
+  const panel = usePanel();
   const id = useId();
   const result = search.get("result") ?? "bite_margin";
-  const moves = useMoves(desk.entered.id, desk.entered.revision, desk.looked, result);
+  const moves = useMoves(editor.entered.id, editor.entered.revision, editor.looked, result);
   return (
     <Scroll label="What moves it" className="h-full overflow-y-auto px-6 py-4">
       <h1 className="sr-only">What moves it</h1>
@@ -37,7 +37,7 @@ export function MovesView() {
             ))}
           </select>
         </div>
-        <Link className="button" to={leaf({ ask: result })} replace>
+        <Link className="button" to={panel({ ask: result })} replace>
           Ask it backwards
         </Link>
       </div>
@@ -57,7 +57,7 @@ function Sheet({ moves }: { moves: Moves }) {
     );
   }
   return (
-    <div className="mt-4 grid gap-x-10 gap-y-6 bench:grid-cols-[3fr_2fr]">
+    <div className="mt-4 grid gap-x-10 gap-y-6 wide:grid-cols-[3fr_2fr]">
       <Effects moves={moves} />
       <Chance moves={moves} />
     </div>
@@ -67,26 +67,26 @@ function Sheet({ moves }: { moves: Moves }) {
 /** Bars from 5 % less to 5 % more of each input, strongest first, about the value as it stands. */
 function Effects({ moves }: { moves: Moves }) {
   const nominal = moves.spread?.nominal.si ?? null;
-  const ends = moves.effects.flatMap((e) => [e.low?.si, e.high?.si].filter((v): v is number => v != null));
+  const ends = moves.influences.flatMap((e) => [e.low?.si, e.high?.si].filter((v): v is number => v != null));
   const at = nominal ?? ends[0] ?? 0;
   const reach = Math.max(...ends.map((v) => Math.abs(v - middle(moves, at))), 1e-12);
   return (
-    <table className="w-full self-start" data-testid="effects">
+    <table className="w-full self-start" data-testid="influences">
       <caption className="border-b border-ink pb-1 text-left text-head font-bold">
         Each input 5 % less and 5 % more
       </caption>
       <tbody>
-        {moves.effects.map((effect, i) => {
+        {moves.influences.map((influence, i) => {
           const centre = middle(moves, at);
           const x = (value: number | null | undefined) => 50 + (((value ?? centre) - centre) / reach) * 48;
-          const [low, high] = [x(effect.low?.si), x(effect.high?.si)];
+          const [low, high] = [x(influence.low?.si), x(influence.high?.si)];
           return (
-            <tr key={effect.name} className="border-b border-hair" data-effect={effect.name}>
+            <tr key={influence.name} className="border-b border-hair" data-influence={influence.name}>
               <th scope="row" className="w-[38%] py-1.5 pr-2 text-left font-normal">
-                <span className="figure text-note text-soft">{i + 1}</span> {effect.label}
-                {effect.value && (
+                <span className="figure text-note text-soft">{i + 1}</span> {influence.label}
+                {influence.value && (
                   <span className="block text-note text-soft">
-                    <Figure value={effect.value} />
+                    <Figure value={influence.value} />
                   </span>
                 )}
               </th>
@@ -117,10 +117,11 @@ function Effects({ moves }: { moves: Moves }) {
                 </svg>
               </td>
               <td className="figure whitespace-nowrap py-1.5 text-right text-note">
-                {effect.low?.metric.figure} to <span className="font-bold">{effect.high?.metric.figure}</span>{" "}
-                {effect.high?.metric.unit}
-                {effect.swing && (
-                  <span className="block text-soft">± typed: {effect.swing.metric.figure} in all</span>
+                {influence.low?.metric.figure} to{" "}
+                <span className="font-bold">{influence.high?.metric.figure}</span>{" "}
+                {influence.high?.metric.unit}
+                {influence.swing && (
+                  <span className="block text-soft">± typed: {influence.swing.metric.figure} in all</span>
                 )}
               </td>
             </tr>
@@ -133,7 +134,7 @@ function Effects({ moves }: { moves: Moves }) {
 
 /** The value all bars stand about: half way between an input's two ends, for small steps. */
 function middle(moves: Moves, fallback: number): number {
-  const first = moves.effects.at(-1);
+  const first = moves.influences.at(-1);
   if (first?.low?.si == null || first.high?.si == null) return fallback;
   return (first.low.si + first.high.si) / 2;
 }

@@ -3,15 +3,15 @@ import { useCatalogue } from "@/api/queries";
 import { Rows } from "@/components/Rows";
 import { Scroll } from "@/components/Scroll";
 import { triesOf } from "@/lib/address";
+import { ENTRIES_COLUMN, TWO_COLUMNS } from "@/lib/columns";
 import { GROUPS_OF, OF_PART, type View } from "@/lib/groups";
-import { PARTS_LEAF, TWO_LEAVES } from "@/lib/leaves";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 
 export const VIEWS: readonly { to: View; label: string }[] = [
   { to: "section", label: "Section" },
   { to: "bite", label: "Torque" },
   { to: "start", label: "Start" },
-  { to: "wheel", label: "Flywheel" },
+  { to: "flywheel", label: "Flywheel" },
   { to: "find", label: "Find parts" },
   { to: "moves", label: "What moves it" },
 ];
@@ -42,9 +42,9 @@ export function Choose() {
         </nav>
         <Tried />
       </div>
-      <div className={`${groups.length > 0 ? TWO_LEAVES : "grid h-full min-h-0 grid-cols-1"} grow`}>
+      <div className={`${groups.length > 0 ? TWO_COLUMNS : "grid h-full min-h-0 grid-cols-1"} grow`}>
         {groups.length > 0 && (
-          <Scroll label="Parts" className={PARTS_LEAF}>
+          <Scroll label="Parts" className={ENTRIES_COLUMN}>
             <Misfits />
             {groups.map((group) => (
               <Rows key={group.title} group={group} />
@@ -59,7 +59,7 @@ export function Choose() {
 
 /** Parts that do not go together, with the way out. */
 function Misfits() {
-  const { shown } = useDesk();
+  const { shown } = useJobEditor();
   return shown.misfits.map((misfit) => (
     <p key={misfit.sentence} role="alert" className="mb-4 border-l-4 border-ink pl-3" data-testid="misfit">
       <span className="font-bold">▲ Stop.</span> {misfit.sentence}
@@ -69,9 +69,9 @@ function Misfits() {
 
 /** What is tried and not entered: every number of the workbench stands on it until it is dropped. */
 function Tried() {
-  const desk = useDesk();
+  const editor = useJobEditor();
   const catalogue = useCatalogue();
-  const tried = Object.entries(desk.trial);
+  const tried = Object.entries(editor.trial);
   if (tried.length === 0) return null;
   const { inputs = [], choices = [] } = catalogue.data ?? {};
   const words = tried.map(([quantity, typed]) => {
@@ -88,10 +88,10 @@ function Tried() {
       <span className="min-w-0 truncate" title={words.join(", ")}>
         <b>Tried, not entered:</b> {words.join(", ")}
       </span>
-      <button type="button" className="plain-link min-h-6 shrink-0" onClick={desk.dropTrial}>
+      <button type="button" className="plain-link min-h-6 shrink-0" onClick={editor.dropTrial}>
         Drop it
       </button>
-      <button type="button" className="plain-link min-h-6 shrink-0" onClick={desk.keepTrial}>
+      <button type="button" className="plain-link min-h-6 shrink-0" onClick={editor.keepTrial}>
         Enter it
       </button>
     </p>

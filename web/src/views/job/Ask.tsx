@@ -3,14 +3,20 @@ import type { Asked, Sought } from "@/api/client";
 import { useAsk } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Panel } from "@/components/Panel";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 
 /** A result asked backwards: what would each quantity have to be for the target? */
 export function Ask({ result, onClose }: { result: string; onClose: () => void }) {
-  const desk = useDesk();
+  const editor = useJobEditor();
   const [target, setTarget] = useState("");
-  const asked = useAsk(desk.entered.id, desk.entered.revision, desk.looked, result, useDeferredValue(target));
-  const label = desk.shown.results.find((r) => r.name === result)?.label ?? "the result";
+  const asked = useAsk(
+    editor.entered.id,
+    editor.entered.revision,
+    editor.looked,
+    result,
+    useDeferredValue(target),
+  );
+  const label = editor.shown.results.find((r) => r.name === result)?.label ?? "the result";
   return (
     <Panel title="Ask it backwards" onClose={onClose}>
       <p>
@@ -54,7 +60,7 @@ function Answers({ asked }: { asked: Asked }) {
 }
 
 function Answer({ sought }: { sought: Sought }) {
-  const desk = useDesk();
+  const editor = useJobEditor();
   const first = sought.values[0];
   return (
     <li
@@ -90,7 +96,7 @@ function Answer({ sought }: { sought: Sought }) {
           type="button"
           className="button"
           aria-label={`Enter ${sought.typed[0]} as ${sought.label.toLowerCase()}`}
-          onClick={() => desk.put([{ quantity: sought.name, typed: sought.typed[0] ?? null }])}
+          onClick={() => editor.put([{ quantity: sought.name, typed: sought.typed[0] ?? null }])}
         >
           Enter {sought.typed[0]}
         </button>

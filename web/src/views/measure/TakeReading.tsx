@@ -22,7 +22,7 @@ type Props = {
 const REASONS = ["cannot be reached", "not there", "already scrap"];
 
 /** One place at a time: which, with what, and its reading; the next place follows by itself. */
-export function Taking({ bench, check, place, instrument, send, onPlace, onInstrument }: Props) {
+export function TakeReading({ bench, check, place, instrument, send, onPlace, onInstrument }: Props) {
   // what is keyed goes on to the next place at once; the answer may take its time
   const [sent, goesOn, comesBack] = useSent(check);
   const free = placeNow(check, place, sent);

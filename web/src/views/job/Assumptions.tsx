@@ -1,10 +1,10 @@
 import { Figure } from "@/components/Figure";
 import { Panel } from "@/components/Panel";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 
 /** Everything the answers stand on that nobody entered. */
 export function Assumptions({ onClose }: { onClose: () => void }) {
-  const { shown } = useDesk();
+  const { shown } = useJobEditor();
   return (
     <Panel title={`Assumptions: ${shown.assumptions.length}`} onClose={onClose}>
       <p className="pb-3">

@@ -3,10 +3,10 @@ import { useLaunch } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { EndLabel, Plot, pathThrough } from "@/components/Plot";
 import { Scroll } from "@/components/Scroll";
-import { RESULTS_LEAF } from "@/lib/leaves";
-import { useDesk } from "@/lib/useDesk";
-import { Links } from "../Links";
-import { Results } from "../Results";
+import { RESULTS_COLUMN } from "@/lib/columns";
+import { useJobEditor } from "@/lib/useJobEditor";
+import { Links } from "./Links";
+import { Results } from "./Results";
 
 const HEAT = [
   "slip_time",
@@ -24,13 +24,13 @@ const WEAR = ["wear_per_start", "starts_to_limit", "distance_to_limit"];
 
 /** A start, integrated: speeds, torque, heat and temperature over time, and ten of them in a row. */
 export function StartView() {
-  const desk = useDesk();
-  const launch = useLaunch(desk.entered.id, desk.entered.revision, desk.looked);
+  const editor = useJobEditor();
+  const launch = useLaunch(editor.entered.id, editor.entered.revision, editor.looked);
   return (
-    <Scroll label="The start" className={RESULTS_LEAF}>
+    <Scroll label="The start" className={RESULTS_COLUMN}>
       {launch.error && !launch.data ? <p>▲ {launch.error.message}</p> : null}
       {launch.data && <Sheet launch={launch.data} />}
-      <div className="mt-5 grid gap-x-8 gap-y-5 bench:grid-cols-2">
+      <div className="mt-5 grid gap-x-8 gap-y-5 wide:grid-cols-2">
         <div>
           <h2 className="border-b border-ink pb-1 text-head font-bold">What can give way in Heat</h2>
           <Links question="heat" />
@@ -67,7 +67,7 @@ function Sheet({ launch }: { launch: Launch }) {
           <Figure value={start.energy} />
         </p>
       </div>
-      <div className="grid gap-x-6 bench:grid-cols-2">
+      <div className="grid gap-x-6 wide:grid-cols-2">
         <Speeds trace={trace} />
         <Heat trace={trace} />
       </div>
@@ -77,9 +77,9 @@ function Sheet({ launch }: { launch: Launch }) {
           <Figure value={launch.closed_energy} /> in <Figure value={launch.closed_time} />.
         </p>
       )}
-      <div className="mt-3 grid gap-x-8 gap-y-4 bench:grid-cols-2">
+      <div className="mt-3 grid gap-x-8 gap-y-4 wide:grid-cols-2">
         <Kinds launch={launch} />
-        {launch.row && <Row row={launch.row} />}
+        {launch.repeated && <Row row={launch.repeated} />}
       </div>
     </>
   );
@@ -219,7 +219,7 @@ function Kinds({ launch }: { launch: Launch }) {
   );
 }
 
-function Row({ row }: { row: NonNullable<Launch["row"]> }) {
+function Row({ row }: { row: NonNullable<Launch["repeated"]> }) {
   const count = row.begins.length;
   const hot = Math.max(...row.ends);
   const least = Math.min(...row.begins);

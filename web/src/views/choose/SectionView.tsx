@@ -3,17 +3,17 @@ import type { Section } from "@/api/client";
 import { useSection } from "@/api/queries";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
+import { RESULTS_COLUMN } from "@/lib/columns";
 import { OF_PART } from "@/lib/groups";
-import { RESULTS_LEAF } from "@/lib/leaves";
 import type { Place } from "@/lib/motion";
 import { saveSvg } from "@/lib/svg";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 import { useWidth } from "@/lib/useWidth";
-import { Links } from "../Links";
-import { Results } from "../Results";
 import { Drawing } from "./Drawing";
 import { GapStrip } from "./GapStrip";
 import { LifeChart } from "./LifeChart";
+import { Links } from "./Links";
+import { Results } from "./Results";
 import { StrokeChart } from "./StrokeChart";
 import { Tries } from "./Tries";
 
@@ -54,8 +54,8 @@ function foundShare(section: Section): number {
 
 /** The centre of Choose: the clutch in section, to be stroked and aged. */
 export function SectionView() {
-  const desk = useDesk();
-  const section = useSection(desk.entered.id, desk.entered.revision, desk.looked);
+  const editor = useJobEditor();
+  const section = useSection(editor.entered.id, editor.entered.revision, editor.looked);
   if (section.error && !section.data) return <p className="p-5">▲ {section.error.message}</p>;
   if (!section.data) return <p className="p-5">Drawing …</p>;
   if (section.data.trouble) return <p className="p-5 font-semibold">▲ {section.data.trouble}</p>;
@@ -75,7 +75,7 @@ const Sheet = memo(function Sheet({ section }: { section: Section }) {
   const pick = (name: string) => put({ part: name === part ? null : name });
   const onPedal = (pedal: number) => move({ pedal });
   return (
-    <Scroll label="Section" className={`${RESULTS_LEAF} !py-2`}>
+    <Scroll label="Section" className={`${RESULTS_COLUMN} !py-2`}>
       <h1 className="sr-only">The clutch in section</h1>
       <div ref={frame} data-testid="bench" data-pedal={place.pedal} data-worn={place.wear}>
         <div className="relative">
@@ -142,7 +142,7 @@ function More({ section, part }: { section: Section; part: string | null }) {
   const mine = part ? OF_PART[part] : undefined;
   const label = section.parts.find((p) => p.name === part)?.label;
   return (
-    <div className="mt-5 grid gap-x-8 gap-y-5 bench:grid-cols-2">
+    <div className="mt-5 grid gap-x-8 gap-y-5 wide:grid-cols-2">
       {mine && label ? (
         <Results names={mine.results} title={label} />
       ) : (
@@ -162,7 +162,7 @@ function More({ section, part }: { section: Section; part: string | null }) {
         <Links question="lift" />
       </div>
       {section.usual.length > 0 && (
-        <p className="text-note text-soft bench:col-span-2">
+        <p className="text-note text-soft wide:col-span-2">
           Drawn with sizes nobody entered, which no answer rests on unless it says so:{" "}
           {section.usual
             .map((s) => `${s.label.toLowerCase()} ${s.value.metric.figure} ${s.value.metric.unit}`.trim())

@@ -3,14 +3,14 @@ import { Link } from "react-router";
 import { useOffers, useTake } from "@/api/shelf";
 import { Panel } from "@/components/Panel";
 import { digits } from "@/lib/motion";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 
 /** Parts of the shelf offered to this job, each with what it would make of it; what does not fit is stopped here. */
-export function OfferLeaf({ slot, onClose }: { slot: string; onClose: () => void }) {
-  const desk = useDesk();
+export function OfferPanel({ slot, onClose }: { slot: string; onClose: () => void }) {
+  const editor = useJobEditor();
   const [words, setWords] = useState("");
-  const offers = useOffers(desk.entered.id, desk.entered.revision, slot);
-  const take = useTake(desk.entered.id);
+  const offers = useOffers(editor.entered.id, editor.entered.revision, slot);
+  const take = useTake(editor.entered.id);
   if (!offers.data) {
     return (
       <Panel title="From the shelf" onClose={onClose}>

@@ -4,11 +4,11 @@ import { useCatalogue } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Glyph } from "@/components/Glyph";
 import { Scroll } from "@/components/Scroll";
-import { TorqueChart } from "@/components/TorqueChart";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
-import { VERDICT_WORDS } from "./measure/marks";
-import { Results } from "./Results";
+import { Results } from "@/views/choose/Results";
+import { TorqueChart } from "@/views/choose/TorqueChart";
+import { VERDICT_WORDS } from "@/views/measure/marks";
 
 const SHOWN = [
   "torque_demand",
@@ -45,7 +45,7 @@ const SHOWN_OF: Record<string, readonly string[]> = {
 
 /** The sheet to hand over: prints on paper as it stands. */
 export function SheetView() {
-  const { entered: job } = useDesk();
+  const { entered: job } = useJobEditor();
   const catalogue = useCatalogue();
   const label = (name: string) => catalogue.data?.inputs.find((input) => input.name === name)?.label ?? name;
   const kind = (name: string) => catalogue.data?.inputs.find((input) => input.name === name)?.kind;

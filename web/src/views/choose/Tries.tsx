@@ -1,5 +1,5 @@
 import { Slide } from "@/components/Slide";
-import { useDesk } from "@/lib/useDesk";
+import { useJobEditor } from "@/lib/useJobEditor";
 
 const TRIES = [
   { quantity: "trapped_air", label: "Trapped air", unit: "mL", most: 5, step: 0.25 },
@@ -8,8 +8,8 @@ const TRIES = [
 
 /** Faults to try on the drawing without entering them: air in the line, a soft hose. */
 export function Tries({ compact = false }: { compact?: boolean }) {
-  const desk = useDesk();
-  const offered = TRIES.filter(({ quantity }) => desk.field(quantity));
+  const editor = useJobEditor();
+  const offered = TRIES.filter(({ quantity }) => editor.field(quantity));
   if (offered.length === 0) return null;
   return (
     <section
@@ -22,7 +22,7 @@ export function Tries({ compact = false }: { compact?: boolean }) {
     >
       <p className="flex min-h-7 items-center text-note font-semibold">Try a fault</p>
       {offered.map(({ quantity, label, unit, most, step }) => {
-        const typed = desk.trial[quantity];
+        const typed = editor.trial[quantity];
         return (
           <div
             key={quantity}
@@ -40,7 +40,7 @@ export function Tries({ compact = false }: { compact?: boolean }) {
               words={typed ?? "as entered"}
               most={most}
               step={step}
-              onValue={(next) => desk.try(quantity, next > 0 ? `${next} ${unit}` : null)}
+              onValue={(next) => editor.try(quantity, next > 0 ? `${next} ${unit}` : null)}
             />
           </div>
         );

@@ -3,7 +3,7 @@ import { Panel } from "@/components/Panel";
 import { KEYS, keysOn, OTHER_KEYS, setKeysOn } from "@/lib/keys";
 
 /** The key map, to be looked up and switched off. */
-export function KeysLeaf({ onClose }: { onClose: () => void }) {
+export function KeysPanel({ onClose }: { onClose: () => void }) {
   const [on, setOn] = useState(keysOn);
   return (
     <Panel title="Keys" onClose={onClose}>

@@ -1,0 +1,61 @@
+"""Job and shelf files of before open with the same figures, under the names of now."""
+
+from __future__ import annotations
+
+import json
+from pathlib import Path
+
+import pytest
+
+from liftbite.core.job.ledger import present
+from liftbite.core.verdicts.answers import answer
+from liftbite.files.job import dump, read_job_file, to_file
+from liftbite.files.readings import read_readings
+from liftbite.files.shelf import read_shelf_file
+from liftbite.files.shelf_csv import read_shelf
+from tests.store.test_jobs import NOW
+
+FIXTURES = Path(__file__).parents[1] / "fixtures"
+
+
+@pytest.mark.parametrize("name", ["motorcycle-version-1", "twin-disc-version-1"])
+def test_a_job_file_of_before_comes_back_as_one_of_now(name: str) -> None:
+    filed = read_job_file((FIXTURES / f"{name}.liftbite.json").read_bytes())
+    now = json.loads(dump(to_file(filed.revisions, filed.bench)))
+    assert now["version"] == 2
+    again = read_job_file(json.dumps(now).encode())
+    assert again.bench == filed.bench
+    assert dump(to_file(again.revisions, again.bench)) == json.dumps(now, ensure_ascii=False, indent=1) + "\n"
+
+
+def test_what_a_job_file_of_before_measured_is_all_there() -> None:
+    raw = json.loads((FIXTURES / "twin-disc-version-1.liftbite.json").read_text())
+    filed = read_job_file(json.dumps(raw).encode())
+    before = [r for t in raw["bench"]["takings"] for r in t["readings"]]
+    read = [r for s in filed.bench.series for r in s.readings]
+    assert [r.reading.typed for r in read] == [r.get("typed", "") for r in before]
+    assert [r.withdrawn for r in read] == [r.get("struck", False) for r in before]
+    assert any(r.withdrawn for r in read)
+    assert [r.part for r in filed.bench.renewals] == [s["part"] for s in raw["bench"]["sums"]]
+
+
+def test_renamed_quantities_of_before_still_count() -> None:
+    """The file was written with the old names; its strength and its old flywheel's weight reach the results."""
+    filed = read_job_file((FIXTURES / "twin-disc-version-1.liftbite.json").read_bytes())
+    build = answer(present(filed.revisions)).build
+    assert build.known["flywheel_strength"] == 550e6
+    assert build.chosen.options["old_flywheel_source"] == "weight"
+    assert build.graph.inputs(["old_flywheel_inertia"]) >= {"old_flywheel_mass"}
+    assert build.known["old_flywheel_mass"] == 11.0
+
+
+def test_parts_and_readings_of_before_still_come_in() -> None:
+    shelf = {"format": "liftbite-shelf", "version": 1,
+             "slots": {"flywheel": [{"name": "light", "values": {"wheel_strength": "600 MPa"}}]}}  # fmt: skip
+    assert read_shelf_file(json.dumps(shelf).encode())["flywheel"][0].values == {"flywheel_strength": 600e6}
+    (line,) = read_shelf("slot,name,wheel_strength\nflywheel,light,600 MPa\n")
+    assert line.part is not None
+    assert line.part.values == {"flywheel_strength": "600 MPa"}
+    (reading,) = read_readings('taking,check,place,reading\n7,plate_thickness,"Plate 1, place 1",2.9 mm\n', NOW)
+    assert reading.row is not None
+    assert reading.row.series == "7"

@@ -1,0 +1,52 @@
+"""Shops of before: a file of the earlier tables opens with all it held, under the names of now."""
+
+from __future__ import annotations
+
+import sqlite3
+from pathlib import Path
+
+import pytest
+
+from liftbite.core.job.ledger import present
+from liftbite.store import jobs, measurements
+from liftbite.store.database import open_database
+from liftbite.store.parts import list_parts
+
+FIXTURES = Path(__file__).parents[1] / "fixtures"
+
+
+@pytest.fixture
+def of_before(tmp_path: Path) -> Path:
+    """A shop as the third version of its tables kept it: a job with readings, one withdrawn, a renewal, a part."""
+    path = tmp_path / "shop.sqlite"
+    with sqlite3.connect(path) as connection:
+        connection.executescript((FIXTURES / "shop-schema-3.sql").read_text())
+    connection.close()
+    return path
+
+
+def test_a_shop_of_the_third_tables_opens_with_all_it_held(of_before: Path) -> None:
+    sessions = open_database(of_before)
+    with sessions() as session:
+        entries = present(jobs.revisions_of(session, 1))
+        assert entries["flywheel_strength"].typed == "550 MPa"
+        assert entries["old_flywheel_source"].typed == "weight"
+        of_job, _ = measurements.series_of(session, 1)
+        thick = next(s for s in of_job if s.check == "flywheel_thickness")
+        assert [(t.reading.typed, t.withdrawn) for t in thick.taken] == [("24.5 mm", True), ("24.6 mm", False)]
+        assert [r.part for r in measurements.renewals_of(session, 1)] == ["Pilot bearing"]
+        assert measurements.practices(session)["guard"] == "share95"
+        (wheel,) = [p for _, p in list_parts(session) if p.name == "Old words wheel"]
+        assert wheel.values == {"flywheel_strength": "600 MPa", "flywheel_mass": "9 kg"}
+    sessions.kw["bind"].dispose()
+
+
+def test_what_was_withdrawn_before_can_still_be_told_from_what_was_not(of_before: Path) -> None:
+    with sqlite3.connect(of_before) as connection:
+        before = connection.execute("SELECT count(*), count(struck_at) FROM reading").fetchone()
+    connection.close()
+    open_database(of_before).kw["bind"].dispose()
+    with sqlite3.connect(of_before) as connection:
+        assert connection.execute("SELECT count(*), count(withdrawn_at) FROM reading").fetchone() == before
+        assert connection.execute("PRAGMA foreign_key_check").fetchall() == []
+    connection.close()
