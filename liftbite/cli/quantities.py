@@ -35,13 +35,13 @@ def quantity_rows() -> list[dict[str, str]]:
 def _arrangements() -> Iterator[tuple[str, Any]]:
     """Every function with the option that brings it in, "" for those every job shares."""
     shared = {f.__module__ for f in QUANTITIES.values()} - {
-        module.__name__ for c in CHOICES.values() for o in c.options for module in o.modules
+        module.__name__ for c in CHOICES.values() for o in c.options for module in c.modules_of(o)
     }
     yield from (("", f) for f in QUANTITIES.values() if f.__module__ in shared)
     seen: set[str] = set()
     for choice in CHOICES.values():
         for option in choice.options:
-            for module in option.modules:
+            for module in choice.modules_of(option):
                 if module.__name__ not in seen:
                     seen.add(module.__name__)
                     yield from ((f"{choice.label}: {option.label}", f) for f in functions_of(module))

@@ -18,7 +18,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.measure.checks import CHECKS, Check
 from liftbite.core.measure.judgement import Reading
-from liftbite.core.measure.keyed import how_said, read_filed, read_how, read_limit
+from liftbite.core.measure.keyed import ASKS, how_said, read_filed, read_how, read_limit
 from liftbite.core.measure.parts_list import Renewal
 from liftbite.files.fields import Finite, Words
 
@@ -97,7 +97,9 @@ class FileSeries(_Strict):
     seen_from: Words = Field(default="", max_length=20, description="A sweep's angles: seen from gearbox or engine.")
     pressed_in_reads: Words = Field(default="", max_length=20, description="A sweep's sign: plus or minus.")
     sag: Words = Field(default="", max_length=60, description="Sag of a sweep's bracket, as typed.")
-    shims: Words = Field(default="", max_length=20, description="What a shim does to a floater: raises or lowers.")
+    asked: dict[Words, Annotated[Words, Field(max_length=40)]] = Field(
+        default_factory=dict, max_length=10, description="What a calculation asks: a floater's shims raise or lower."
+    )
     readings: list[FileReading] = Field(max_length=10_000)
 
 
@@ -147,9 +149,11 @@ def to_bench(filed: Filed) -> FileBench | None:
 
 def _to_series(series: FiledSeries) -> FileSeries:
     how = how_said(CHECKS[series.check], series.settings)
+    asked = {name: how.pop(name) for name in ASKS if name in how}
     return FileSeries(
         check=series.check, at=_text(series.begun_at), distance=series.distance,
-        label=str(series.settings.get("label", "")), readings=[_to_reading(r) for r in series.readings], **how,
+        label=str(series.settings.get("label", "")), readings=[_to_reading(r) for r in series.readings],
+        asked=asked, **how,
     )  # fmt: skip
 
 
@@ -189,7 +193,10 @@ def _check(name: str, where: str) -> Check:
 def _from_series(series: FileSeries, where: str) -> FiledSeries:
     check = _check(series.check, where)
     try:
-        settings = read_how(check, series.model_dump(include={"seen_from", "pressed_in_reads", "sag", "shims"}))
+        unknown = next((name for name in series.asked if name not in ASKS), None)
+        if unknown is not None:
+            raise UnreadableEntry(f"“{unknown}” is nothing that is asked")
+        settings = read_how(check, series.asked | series.model_dump(include={"seen_from", "pressed_in_reads", "sag"}))
     except UnreadableEntry as error:
         raise UnreadableFile(f"{where}: {error.reason}") from None
     if series.label:

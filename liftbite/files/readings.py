@@ -5,8 +5,8 @@
 
 Columns: `check`, `place`, `reading` (as typed, with its unit, or the grade's name), and where known `instrument`,
 `uncertainty_mm`, `skipped`, `at`, `distance_km`, `series`. Rows with the same `series` belong together. A sweep says
-how it was read: `seen_from` (gearbox, engine), `pressed_in_reads` (plus, minus), `sag`; a floater what its `shims` do
-(raises, lowers).
+how it was read: `seen_from` (gearbox, engine), `pressed_in_reads` (plus, minus), `sag`. What a calculation of the
+set-up asks has a column too: what a floater's `shims` do (raises, lowers).
 """
 
 from __future__ import annotations
@@ -21,12 +21,11 @@ from typing import Any
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import Reading
-from liftbite.core.measure.keyed import how_said, read_distance, read_filed, read_how
+from liftbite.core.measure.keyed import HOW_COLUMNS, how_said, read_distance, read_filed, read_how
 from liftbite.files.table import read_table
 
 COLUMNS = (
-    "series", "check", "place", "reading", "instrument", "uncertainty_mm", "skipped", "at", "distance_km", "seen_from",
-    "pressed_in_reads", "sag", "shims",
+    "series", "check", "place", "reading", "instrument", "uncertainty_mm", "skipped", "at", "distance_km", *HOW_COLUMNS,
 )  # fmt: skip
 #: Columns as files of before have them.
 _BEFORE = {"taking": "series"}
@@ -73,7 +72,7 @@ def write_readings(rows: Iterable[CsvReading]) -> str:
         writer.writerow([row.series, row.check, r.place, r.typed, r.instrument,
                          f"{r.uncertainty * 1e3:g}" if length else "", r.skipped, moment,
                          "" if row.distance is None else f"{row.distance / 1e3:g}",
-                         *(how.get(name, "") for name in COLUMNS[-4:])])  # fmt: skip
+                         *(how.get(name, "") for name in HOW_COLUMNS)])  # fmt: skip
     return out.getvalue()
 
 

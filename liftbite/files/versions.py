@@ -41,7 +41,7 @@ def newest_job(raw: Mapping[str, Any]) -> dict[str, Any]:
         found["revisions"] = [_each(r, "entries", _entry) for r in raw["revisions"]]
     if isinstance(raw.get("bench"), dict):
         bench = _renamed(raw["bench"], _BENCH_OF_1)
-        found["bench"] = _each(bench, "series", lambda s: _each(s, "readings", lambda r: _renamed(r, _READING_OF_1)))
+        found["bench"] = _each(bench, "series", _series)
     return found
 
 
@@ -54,6 +54,13 @@ def _each(holder: Any, key: str, change: Any) -> Any:
     if not isinstance(holder, dict) or not isinstance(holder.get(key), list):
         return holder
     return holder | {key: [change(item) for item in holder[key]]}
+
+
+def _series(series: Any) -> Any:
+    """Readings taken together; where a floater's shims sit is one of the things that are asked."""
+    if isinstance(series, dict) and "shims" in series:
+        series = {k: v for k, v in series.items() if k != "shims"} | {"asked": {"shims": series["shims"]}}
+    return _each(series, "readings", lambda r: _renamed(r, _READING_OF_1))
 
 
 def _entry(entry: Any) -> Any:

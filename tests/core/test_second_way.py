@@ -20,7 +20,9 @@ from liftbite.core.measure.checks import CHECKS, Check, Limit, Place
 from liftbite.core.measure.instruments import GUARD_RULES
 from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess, distance_left, left_of
 from liftbite.core.measure.parts_list import PRACTICES, needs
-from liftbite.core.measure.setup.proving import INCH, NOMINAL, RULE, bearing_stacks, shims_for_float
+from liftbite.core.measure.setup.bearing import NOMINAL, RULE, bearing_stacks
+from liftbite.core.measure.setup.end_float import shims_for_float
+from liftbite.core.units.constants import INCH
 from tests.jobs import FULL, MOTORCYCLE, built
 
 # --- verdicts of readings

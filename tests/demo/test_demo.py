@@ -60,10 +60,12 @@ def test_a_twin_with_a_bore_off_centre_and_a_stand_too_close(demo: FlaskClient) 
 
 
 def test_a_bearing_that_wants_a_spacer(demo: FlaskClient) -> None:
-    bearing = demo.get("/api/jobs/7/measure").get_json()["proofs"]["bearing"]
-    assert bearing["cushion"]["inch"]["figure"] == "0.7189"
-    assert bearing["stacks"][0]["in_window"]
-    assert bearing["stacks"][0]["pieces"] == ["Spacer 2"]
+    found = demo.get("/api/jobs/7/measure").get_json()["calculations"]
+    bearing = next(c for c in found if c["name"] == "bearing")
+    assert "0.7189 in" in bearing["shows"][0]["text"]
+    table = next(s for s in bearing["shows"] if s["kind"] == "table")
+    best = dict(zip(table["heads"], (cell["text"] for cell in table["rows"][0]), strict=True))
+    assert (best["Spacers"], best["Window"]) == ("Spacer 2", "inside")
 
 
 @pytest.mark.parametrize("job", range(1, len(JOBS) + 1))

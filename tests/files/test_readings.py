@@ -66,7 +66,7 @@ def test_how_a_sweep_was_read_goes_with_it(seen: str, plus: bool, sag: int | Non
 
 def test_where_a_floaters_shims_sit_goes_with_it_and_nothing_is_made_up() -> None:
     reading = Reading("Stand 1", 5e-4, "0.5 mm", "feeler", 2.5e-5)
-    for how in ({"shim": "lowers"}, {}):
+    for how in ({"shims": "lowers"}, {}):
         (line,) = read_readings(write_readings([CsvReading("1", "floater_gap", reading, NOW, None, how)]), NOW)
         assert line.row is not None
         assert line.row.settings == how

@@ -1,27 +1,46 @@
-"""The sums of the set-up as they go over the wire."""
+"""The calculations of the set-up as they go over the wire; places on a ruler as shares of it, 0 to 1.
+
+- `calculations_out`   those a job's checks feed, each with what it comes to or what it waits for
+"""
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Collection, Mapping
 
+from liftbite.api.jobs.models import NameOut
 from liftbite.api.jobs.present import fine_out
-from liftbite.api.measure import models_calculations as mm
-from liftbite.core.measure.setup.proofs import Bearing, Floater, Pieces, Proofs
-from liftbite.core.measure.setup.proofs_said import SEATS, say
-from liftbite.core.measure.setup.proving import FLOATER, NOMINAL, RULE, FloaterShims, Stack
+from liftbite.api.measure import models_calculations as mc
+from liftbite.core.job.build import Build
+from liftbite.core.measure.judgement import Readings
+from liftbite.core.measure.setup import told_of
+from liftbite.core.measure.setup.calculation import Asked, Calculation, Lines, Remark, Ruler, Shown, Table, Told
+from liftbite.core.units.read import from_si
 
-#: Stacks a page shows.
-_SHOWN = 8
+
+def calculations_out(
+    build: Build, readings: Readings, said: Mapping[str, str], checks: Collection[str]
+) -> list[mc.CalculationOut]:
+    """The calculations that the checks of a job feed."""
+    return [
+        _calculation(calculation, told, said)
+        for calculation, told in told_of(build, readings, said)
+        if any(check in checks for check in calculation.checks)
+    ]
 
 
-def proofs_out(found: Proofs) -> mm.ProofsOut:
-    """Every sum that the readings allow."""
-    words = {name: mm.SaidOut(sentence=s.sentence, working=list(s.working)) for name, s in say(found).items()}
-    return mm.ProofsOut(
-        bearing=None if found.bearing is None else _bearing(found.bearing, words["bearing"]),
-        floater=None if found.floater is None else _floater(found.floater, words["floater"]),
-        shaft=words.get("shaft"), fork=words.get("fork"), cut=words.get("cut"), air=words.get("air"),
-        end_float=words.get("end_float"), pack=words.get("pack"),
+def _calculation(calculation: Calculation, told: Told | None, said: Mapping[str, str]) -> mc.CalculationOut:
+    return mc.CalculationOut(
+        name=calculation.name, label=calculation.label, checks=list(calculation.checks),
+        waits_for="" if told else calculation.waits_for, sentence=told.sentence if told else "",
+        working=list(told.working) if told else [], shows=[_shown(s) for s in told.shows] if told else [],
+        asks=_asked(calculation.asks, said) if calculation.asks else None,
+    )  # fmt: skip
+
+
+def _asked(asked: Asked, said: Mapping[str, str]) -> mc.AskedOfSeriesOut:
+    return mc.AskedOfSeriesOut(
+        check=asked.check, name=asked.name, label=asked.label, said=said.get(asked.name, ""),
+        options=[NameOut(name=name, label=label) for name, label in asked.options.items()],
     )  # fmt: skip
 
 
@@ -31,52 +50,47 @@ def _scale(*marks: float) -> Callable[[float], float]:
     return lambda value: round(max(value, 0.0) / top, 5)
 
 
-def _stack(stack: Stack, pieces: Pieces) -> mm.StackOut:
-    return mm.StackOut(
-        pieces=[pieces.names[i] for i in stack.pieces], height=fine_out(stack.height, "m"),
-        cushion=fine_out(stack.cushion, "m"), in_rule=stack.in_rule, off_nominal=fine_out(stack.off_nominal, "m"),
-        in_window=stack.in_window, sure=stack.sure,
+def _shown(shown: Shown) -> mc.ShownOut:
+    if isinstance(shown, Ruler):
+        return _ruler(shown)
+    if isinstance(shown, Table):
+        cells = [[_cell(cell) for cell in row] for row in shown.rows]
+        return mc.TableOut(kind="table", about=shown.about, heads=list(shown.heads), rows=cells)
+    if isinstance(shown, Lines):
+        return _lines(shown)
+    return _remark(shown)
+
+
+def _ruler(ruler: Ruler) -> mc.LengthsOut:
+    at = _scale(*(b.high for b in ruler.bands), *(m.at for m in ruler.marks),
+                *(end for m in ruler.moves for end in (m.before, m.after)))  # fmt: skip
+    return mc.LengthsOut(
+        kind="ruler", about=ruler.about, zero=ruler.zero,
+        bands=[mc.BandOnOut(label=b.label, low=fine_out(b.low, "m"), high=fine_out(b.high, "m"), start=at(b.low),
+                            end=at(b.high), leading=b.leading) for b in ruler.bands],
+        marks=[mc.MarkOnOut(label=m.label, value=fine_out(m.at, "m"), at=at(m.at), leading=m.leading)
+               for m in ruler.marks],
+        moves=[mc.MoveOut(label=m.label, after=fine_out(m.after, "m"), before_at=at(m.before), after_at=at(m.after))
+               for m in ruler.moves],
     )  # fmt: skip
 
 
-def _bearing(found: Bearing, said: mm.SaidOut) -> mm.BearingOut:
-    window, best = found.usable, found.stacks[0]
-    at = _scale(RULE.high, found.cushion, best.cushion, *([window.high] if window else []))
-    marks = [("rule", RULE.low, RULE.high), ("nominal", NOMINAL, NOMINAL), ("none", found.cushion, found.cushion),
-             ("best", best.cushion, best.cushion)]  # fmt: skip
-    if window:
-        marks.insert(0, ("window", window.low, window.high))
-    return mm.BearingOut(
-        cushion=fine_out(found.cushion, "m"), doubt=fine_out(found.doubt, "m"),
-        window_low=fine_out(found.window.low, "m") if found.window else None,
-        window_high=fine_out(found.window.high, "m") if found.window else None,
-        rule_low=fine_out(RULE.low, "m"), rule_high=fine_out(RULE.high, "m"),
-        stacks=[_stack(s, found.pieces) for s in found.stacks[:_SHOWN]],
-        ruler=[mm.StandsAtOut(name=name, start=at(low), end=at(high)) for name, low, high in marks],
-        sentence=said.sentence, working=said.working,
+def _cell(cell: str | float | None) -> mc.CellOut:
+    if cell is None or isinstance(cell, str):
+        return mc.CellOut(text=cell or "", value=None)
+    return mc.CellOut(text="", value=fine_out(cell, "m"))
+
+
+def _lines(lines: Lines) -> mc.LinesOut:
+    def drawn(values: tuple[float, ...]) -> list[float]:
+        return [round(from_si(v, "mm"), 4) for v in values]
+
+    return mc.LinesOut(
+        kind="lines", about=lines.about, along=lines.along, unit="mm", x=drawn(lines.x),
+        curves=[mc.CurveOnOut(label=label, y=drawn(ys), leading=label == lines.leading)
+                for label, ys in lines.curves.items()],
     )  # fmt: skip
 
 
-def _floater(found: Floater, said: mm.SaidOut) -> mm.FloaterOut:
-    at = _scale(FLOATER.high, *found.gaps, *(gap for _, shims in found.ways for gap in shims.gaps))
-
-    def stands(shims: FloaterShims) -> list[mm.StandOut]:
-        return [
-            mm.StandOut(pieces=[found.pieces.names[i] for i in stack], before=fine_out(before, "m"),
-                        after=fine_out(after, "m"), before_at=at(before), after_at=at(after))
-            for before, after, stack in zip(found.gaps, shims.gaps, shims.pieces, strict=True)
-        ]  # fmt: skip
-
-    return mm.FloaterOut(
-        ways=[
-            mm.ShimWayOut(way=way, about=SEATS[way], stands=stands(shims),
-                          comes_right=shims.in_window and shims.alike)
-            for way, shims in found.ways
-        ],
-        window=mm.StandsAtOut(name="window", start=at(FLOATER.low), end=at(FLOATER.high)),
-        window_low=fine_out(FLOATER.low, "m"), window_high=fine_out(FLOATER.high, "m"),
-        wear=[fine_out(w, "m") for w in found.wear], inner=[fine_out(g, "m") for g in found.inner],
-        outer=[fine_out(g, "m") for g in found.outer],
-        wants_shims_at=None if found.reshim_at is None else fine_out(found.reshim_at, "m"),
-        sentence=said.sentence, working=said.working,
-    )  # fmt: skip
+def _remark(remark: Remark) -> mc.RemarkOut:
+    return mc.RemarkOut(kind="remark", text=remark.text, verdict=remark.verdict)

@@ -8,7 +8,7 @@ from typing import Annotated, Literal
 from pydantic import AfterValidator, BaseModel, Field
 
 from liftbite.api.jobs.models import FigureOut, NameOut, VerdictOut, _In
-from liftbite.api.measure.models_calculations import ProofsOut, StandsAtOut
+from liftbite.api.measure.models_calculations import CalculationOut, StandsAtOut
 from liftbite.files.fields import Words
 
 Short = Annotated[Words, Field(max_length=80)]
@@ -58,8 +58,8 @@ class SeriesIn(_In):
     presses_plus: bool = True
     sag: Short = ""
     label: Short = ""
-    shim: Literal["", "raises", "lowers"] = Field(
-        default="", description="What a shim of the floater does to its stop: where it sits decides."
+    asked: dict[Words, Annotated[Words, Field(max_length=40)]] = Field(
+        default_factory=dict, max_length=10, description="What a calculation asks of these readings: name to option."
     )
 
 
@@ -285,6 +285,7 @@ class CheckOut(BaseModel):
     begun_at: str | None
     distance: FigureOut | None
     settings: dict[str, str]
+    asked: dict[str, str] = Field(description="What was said where a calculation asks of these readings.")
     readings: list[TakenOut]
     can_undo: bool
     can_redo: bool
@@ -356,7 +357,7 @@ class MeasureOut(BaseModel):
     practices: list[PracticeOut]
     needs: list[NeedOut]
     renewals: list[RenewalOut]
-    proofs: ProofsOut
+    calculations: list[CalculationOut]
 
 
 class MeasuredEffectOut(BaseModel):

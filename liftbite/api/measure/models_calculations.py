@@ -1,10 +1,12 @@
-"""What the sums of a set-up send."""
+"""What a calculation of the set-up sends: words, and what is shown beside them."""
 
 from __future__ import annotations
 
-from pydantic import BaseModel
+from typing import Annotated, Literal
 
-from liftbite.api.jobs.models import FigureOut
+from pydantic import BaseModel, Field
+
+from liftbite.api.jobs.models import FigureOut, NameOut
 
 
 class StandsAtOut(BaseModel):
@@ -15,78 +17,110 @@ class StandsAtOut(BaseModel):
     end: float
 
 
-class SaidOut(BaseModel):
-    """A sum in words: what it comes to, and how, line by line."""
+class BandOnOut(BaseModel):
+    """A stretch of a ruler where something should lie; start and end from 0 to 1."""
 
-    sentence: str
-    working: list[str]
-
-
-class StackOut(BaseModel):
-    """A stack of spacers."""
-
-    pieces: list[str]
-    height: FigureOut
-    cushion: FigureOut
-    in_rule: bool
-    off_nominal: FigureOut
-    in_window: bool | None
-    sure: bool
+    label: str
+    low: FigureOut
+    high: FigureOut
+    start: float
+    end: float
+    leading: bool
 
 
-class BearingOut(SaidOut):
-    """A concentric bearing's set-up; shares place the figures on a ruler from 0 to 1."""
+class MarkOnOut(BaseModel):
+    """A length on a ruler; its place from 0 to 1."""
 
-    cushion: FigureOut
-    doubt: FigureOut
-    window_low: FigureOut | None
-    window_high: FigureOut | None
-    rule_low: FigureOut
-    rule_high: FigureOut
-    stacks: list[StackOut]
-    ruler: list[StandsAtOut]
+    label: str
+    value: FigureOut
+    at: float
+    leading: bool
 
 
-class StandOut(BaseModel):
-    """One stand of the floater: the shims under it, its gap without and with them, and both on the ruler."""
+class MoveOut(BaseModel):
+    """A length on a row of its own: as measured and as the pieces named bring it; places from 0 to 1."""
 
-    pieces: list[str]
-    before: FigureOut
+    label: str
     after: FigureOut
     before_at: float
     after_at: float
 
 
-class ShimWayOut(BaseModel):
-    """Shims for the floater's stands, for one place a shim may sit at."""
+class LengthsOut(BaseModel):
+    """Lengths on one ruler from nothing upwards."""
 
-    way: str
+    kind: Literal["ruler"]
     about: str
-    stands: list[StandOut]
-    comes_right: bool
+    zero: str
+    bands: list[BandOnOut]
+    marks: list[MarkOnOut]
+    moves: list[MoveOut]
 
 
-class FloaterOut(SaidOut):
-    """The floater: shims, and the free travel of both discs as the inner one wears."""
+class CellOut(BaseModel):
+    """Words, or a length."""
 
-    ways: list[ShimWayOut]
-    window: StandsAtOut
-    window_low: FigureOut
-    window_high: FigureOut
-    wear: list[FigureOut]
-    inner: list[FigureOut]
-    outer: list[FigureOut]
-    wants_shims_at: FigureOut | None
+    text: str
+    value: FigureOut | None
 
 
-class ProofsOut(BaseModel):
-    """The sums of the set-up."""
+class TableOut(BaseModel):
+    """Rows of words and lengths, the proposed one first."""
 
-    bearing: BearingOut | None
-    floater: FloaterOut | None
-    shaft: SaidOut | None
-    fork: SaidOut | None
-    cut: SaidOut | None
-    air: SaidOut | None
-    end_float: SaidOut | None
-    pack: SaidOut | None
+    kind: Literal["table"]
+    about: str
+    heads: list[str]
+    rows: list[list[CellOut]]
+
+
+class CurveOnOut(BaseModel):
+    """One line of a chart."""
+
+    label: str
+    y: list[float]
+    leading: bool
+
+
+class LinesOut(BaseModel):
+    """Lengths along a length, in `unit`."""
+
+    kind: Literal["lines"]
+    about: str
+    along: str
+    unit: str
+    x: list[float]
+    curves: list[CurveOnOut]
+
+
+class RemarkOut(BaseModel):
+    """A sentence; with the verdict it stands for, or empty."""
+
+    kind: Literal["remark"]
+    text: str
+    verdict: str
+
+
+ShownOut = Annotated[LengthsOut | TableOut | LinesOut | RemarkOut, Field(discriminator="kind")]
+
+
+class AskedOfSeriesOut(BaseModel):
+    """Something about a series of readings that nobody may guess, with what was said."""
+
+    check: str
+    name: str
+    label: str
+    said: str
+    options: list[NameOut]
+
+
+class CalculationOut(BaseModel):
+    """A calculation of the set-up: what it comes to and how, or what it waits for."""
+
+    name: str
+    label: str
+    checks: list[str]
+    waits_for: str
+    sentence: str
+    working: list[str]
+    shows: list[ShownOut]
+    asks: AskedOfSeriesOut | None

@@ -1,7 +1,7 @@
 """The bench as it goes over the wire.
 
 - `Bench`       everything a job's bench stands on, read once
-- `measure_out`         checks, verdicts, needs, proofs
+- `measure_out`         checks, verdicts, needs, calculations
 - `effects_out`         the four questions before and after
 """
 
@@ -19,21 +19,22 @@ import numpy.typing as npt
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import figure_out, fine_out, verdict_out
 from liftbite.api.measure import models as mm
-from liftbite.api.measure.calculations import proofs_out
+from liftbite.api.measure.calculations import calculations_out
 from liftbite.api.measure.models_calculations import StandsAtOut
 from liftbite.core.job.build import Build, both, build_of, label_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry
 from liftbite.core.measure.checks import CHECKS, Check, Limit, Place, checks_for
-from liftbite.core.measure.effects import Effect, effects
+from liftbite.core.measure.effect import Effect
+from liftbite.core.measure.effects import effects
 from liftbite.core.measure.explained import finding_explained, sweep_explained
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
 from liftbite.core.measure.judgement import Finding, Reading, assess, left_of, limits_of, value_of
 from liftbite.core.measure.keyed import units_of
 from liftbite.core.measure.parts_list import PRACTICES, Renewal, needs, worst, worth_it
 from liftbite.core.measure.runout import FACES, SweepSettings, pointing, unreachable
-from liftbite.core.measure.setup.proofs import proofs
+from liftbite.core.measure.setup import CALCULATIONS, asked_of_check
 from liftbite.core.measure.sweep import Sweep, judge_sweep, places_taken, sweep_of
 from liftbite.core.units.read import from_si
 from liftbite.core.units.show import figure, typeset
@@ -89,10 +90,15 @@ class Bench:
         return {t.check: t.readings for t in self.series}
 
     @property
-    def shim(self) -> str:
-        """What a shim under the floater's stands does, "" where nobody said."""
-        series = self.latest("floater_gap")
-        return str(series.settings.get("shim", "")) if series else ""
+    def said(self) -> dict[str, str]:
+        """What was said where a calculation of the set-up asks: name -> option."""
+        found = {}
+        for calculation in CALCULATIONS.values():
+            asked = calculation.asks
+            series = self.latest(asked.check) if asked else None
+            if asked and series:
+                found[asked.name] = str(series.settings.get(asked.name, ""))
+        return found
 
 
 def settings_of(series: Series | None) -> SweepSettings:
@@ -240,11 +246,15 @@ def _life(bench: Bench, check: Check, finding: Finding, limits: Sequence[Limit])
     })  # fmt: skip
 
 
+def _asked_out(check: Check, series: Series | None) -> dict[str, str]:
+    """What was said where a calculation asks of a check's readings."""
+    asked, kept = asked_of_check(check.name), series.settings if series else {}
+    return {asked.name: str(kept.get(asked.name, ""))} if asked else {}
+
+
 def _settings_out(check: Check, series: Series | None) -> dict[str, str]:
-    """What is said of a series as a whole: how a dial was read, or where a floater's shims sit."""
+    """How the dial of a sweep was read."""
     kept, read = series.settings if series else {}, settings_of(series)
-    if check.name == "floater_gap":
-        return {"shim": str(kept.get("shim", ""))}
     if check.kind != "sweep":
         return {}
     return {"seen_from": read.seen_from, "presses_plus": "yes" if read.presses_plus else "no",
@@ -278,7 +288,7 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         ],
         series=series.id if series else None, begun_at=utc_text(series.begun_at) if series else None,
         distance=figure_out(series.distance, "m driven") if series and series.distance is not None else None,
-        settings=_settings_out(check, series),
+        settings=_settings_out(check, series), asked=_asked_out(check, series),
         readings=_taken(check, series) if series else [], can_undo=bool(readings),
         can_redo=bool(series and any(t.back for t in series.taken)),
         finding=mm.FindingOut(
@@ -343,7 +353,7 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
         needs=[mm.NeedOut(part=n.part, work=n.work, reasons=list(n.reasons))
                for n in needs(bench.build, begun, bench.practices)],
         renewals=[_renewal_out(s) for s in bench.renewals],
-        proofs=proofs_out(proofs(bench.build, bench.readings, bench.shim)),
+        calculations=calculations_out(bench.build, bench.readings, bench.said, {c.name for c in checks}),
     )  # fmt: skip
 
 

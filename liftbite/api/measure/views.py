@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from contextlib import nullcontext
 from typing import Any
 
@@ -26,6 +27,7 @@ from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
 from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit
 from liftbite.core.measure.parts_list import PRACTICES, Renewal
+from liftbite.core.measure.setup import asked_of_check
 from liftbite.core.measure.sweep import read_angle
 from liftbite.core.units.show import typeset
 from liftbite.gauges.gauge import Gauges
@@ -209,10 +211,19 @@ def _turn(job_id: int, name: str, *, back: bool) -> Response:
         return _measure(session, job_id)
 
 
-def _settings(body: mm.SeriesIn) -> dict[str, Any]:
+def _settings(check: Check, body: mm.SeriesIn) -> dict[str, Any]:
     sag = read_keyed(CHECKS["bore_runout"], body.sag, "mm").si if body.sag.strip() else 0.0
     return {"seen_from": body.seen_from, "presses_plus": body.presses_plus, "sag": sag, "sag_typed": body.sag.strip(),
-            "label": body.label, "shim": body.shim}  # fmt: skip
+            "label": body.label, **_asked(check, body.asked)}  # fmt: skip
+
+
+def _asked(check: Check, said: Mapping[str, str]) -> dict[str, str]:
+    """What was said where a calculation asks of these readings."""
+    asked = asked_of_check(check.name)
+    for name, option in said.items():
+        if asked is None or name != asked.name or option not in asked.options:
+            raise UnreadableEntry(f"{check.label}: “{option}” is no answer to “{name}”")
+    return dict(said)
 
 
 @api.post("/api/jobs/<int:job_id>/series", responses={"200": mm.MeasureOut, **_PROBLEMS})
@@ -222,7 +233,7 @@ def begin_series(path: JobPath, body: mm.SeriesIn) -> Response:
         bench = bench_of(session, path.job_id)
         check = _check(bench, body.check)
         store.begin(session, path.job_id, check.name, bench.vehicle, now(), distance=read_distance(body.distance),
-                    settings=_settings(body))  # fmt: skip
+                    settings=_settings(check, body))  # fmt: skip
         return _measure(session, path.job_id)
 
 
@@ -233,7 +244,7 @@ def change_series(path: JobPath, body: mm.SeriesIn) -> Response:
         bench = bench_of(session, path.job_id)
         check = _check(bench, body.check)
         series = bench.latest(check.name)
-        distance, settings = read_distance(body.distance), _settings(body)
+        distance, settings = read_distance(body.distance), _settings(check, body)
         if series is None:
             store.begin(session, path.job_id, check.name, bench.vehicle, now(), distance=distance, settings=settings)
         else:

@@ -57,7 +57,7 @@ class Life:
 def life(build: Build, *, stage: float, friction: float) -> Life | Needs | Refused:
     """Clamp and margin from new to the wear limit, or what is missing or impossible."""
     states = {"stage": stage, "friction": friction}
-    new = build.evaluate(("bite_margin", "wear_limit", "use_factor", "release_lever_ratio"), **states)
+    new = build.evaluate(("bite_margin", "wear_limit", "use_factor", "bearing_wear"), **states)
     for name in ("bite_margin", "wear_limit", "use_factor"):
         if isinstance(new[name], Needs | Refused):
             found: Needs | Refused = new[name]
@@ -71,11 +71,10 @@ def life(build: Build, *, stage: float, friction: float) -> Life | Needs | Refus
     ends = [("facings", limit)]
     if lost is not None:
         ends.append(("clamp", lost))
-    reserve, ratio = build.known.get("bearing_reserve"), new["release_lever_ratio"]
-    pushed = build.chosen.options.get("cover_action") == "push"  # a pulled cover's fingers go the other way
-    if pushed and reserve is not None and not isinstance(ratio, Needs | Refused):
+    bottoms = new["bearing_wear"]
+    if not isinstance(bottoms, Needs | Refused):
         worn_off = float(build.known.get("wear", 0.0))  # the reserve was measured with the discs as they are
-        ends.append(("bearing", worn_off + float(reserve / ratio)))
+        ends.append(("bearing", worn_off + float(bottoms)))
     peak = int(np.nanargmax(clamp))
     return Life(
         wear, clamp, margin, target, float(clamp[0]), float(clamp[peak]), float(clamp[-1]), float(wear[peak]), lost,

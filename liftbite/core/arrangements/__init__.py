@@ -7,6 +7,7 @@ A folder a choice, named as the choice is; `liftbite.core.job.choices` says whic
 - `bearing`              What the release bearing does at rest.
 - `capacity_model`       How the pressure spreads over the facing.
 - `clamp_source`         Where the clamp load comes from.
+- `cover_action`         Whether the bearing pushes or pulls the fingers, and the geometry that goes with it.
 - `curve_reference`      Where the engine's figures were taken.
 - `curve_source`         What the engine's curve comes from.
 - `facing_material`      How friction goes with temperature.

@@ -87,7 +87,7 @@ def _plate(s: Sizes, outer: float, inner: float, back: float) -> list[Outline]:
 
 def _tip_x(s: Sizes, back: float) -> float:
     """Where the finger tips stand at rest, new; how far fingers are dished is not known, so they are drawn so."""
-    dish = -0.006 if s.build.chosen.options.get("cover_action") == "pull" else 0.010
+    dish = 0.010 if s.way > 0 else -0.006
     return back + _SEAT + s["diaphragm_thickness"] / 2 + dish
 
 
@@ -147,10 +147,8 @@ def _cover(s: Sizes, outer: float, back: float) -> list[Outline]:
 def _bearing_side(s: Sizes, back: float) -> list[Outline]:
     tip, shaft = s["finger_tip_diameter"] / 2, s["shaft_diameter"] / 2
     thick = s["flywheel_thickness"]
-    pull = s.build.chosen.options.get("cover_action") == "pull"
     clearance = float(s.build.known.get("bearing_clearance", 0.0))
-    way = -1 if pull else 1
-    x = _tip_x(s, back) + way * (s["diaphragm_thickness"] / 2 + clearance) - (0.012 if pull else 0.0)
+    x = _tip_x(s, back) + s.way * (s["diaphragm_thickness"] / 2 + clearance) - (0.012 if s.way < 0 else 0.0)
     end = bearing_end(s, back)
     return [
         box("bearing", "bearing", (x, x + 0.012), (tip - 0.006, tip + 0.011), "bearing"),

@@ -184,9 +184,7 @@ def _levers(build: Build, wear: Array, bearing: Array) -> dict[str, Array]:
     ratio = float(_value(build, "release_lever_ratio", 0.0))
     clearance = float(build.known.get("bearing_clearance", 0.0))
     moved = np.broadcast_to(np.asarray(_value(build, "wear_movement", 0.0, wear=wear), dtype=np.float64), wear.shape)
-    way = -1.0 if build.chosen.options.get("cover_action") == "pull" else 1.0
-    if build.chosen.options.get("layout") != CAR:
-        way, ratio = -1.0, 1.0  # the lifter goes with the plate, towards the outside
+    way = float(_value(build, "finger_way", 1.0))
     back = way * ratio * moved[:, None]
     return {
         "tips": back - way * np.maximum(bearing - clearance, 0.0),

@@ -72,7 +72,7 @@ def section(build: Build) -> Section:
     follows["rod"] = follows["master"] if hydraulic else follows["cable"]
     for name in ("slave", "cable", "rod", "pedal"):
         follows[f"-{name}"] = -np.asarray(follows.pop(name))
-    if build.chosen.options.get("cover_action") == "pull":
+    if sizes.way < 0 and sizes.car:
         follows["-slave"], follows["-cable"] = -follows["-slave"], -follows["-cable"]
     follows.pop("master")
     return Section(clutch, beside, moves, follows, {n: sizes[n] for n in sorted(set(sizes.usual))})

@@ -42,6 +42,11 @@ class Sizes:
         return self.drawn[name]
 
     @property
+    def way(self) -> float:
+        """Which way the finger tips go with wear: plus to the gearbox."""
+        return float(self.build.evaluate(("finger_way",))["finger_way"])
+
+    @property
     def thickness(self) -> float:
         """Of a disc or friction plate, new."""
         return self["disc_thickness"] if self.car else self["friction_plate_thickness"]
@@ -65,9 +70,8 @@ def _inner(s: Sizes) -> float:
 def _fulcrum(s: Sizes) -> float:
     """The fulcrum that gives the lever ratio entered."""
     ratio, seat, tip = s["lever_ratio"], s["plate_seat_diameter"], s["finger_tip_diameter"]
-    if s.build.chosen.options.get("cover_action") == "pull":
-        return (ratio * seat - tip) / (ratio - 1)
-    return (ratio * seat + tip) / (ratio + 1)
+    made = s.build.graph.functions["levered_fulcrum_diameter"]
+    return float(made(ratio, seat, tip))
 
 
 _USUAL: dict[str, Usual] = {

@@ -3,6 +3,8 @@
 - `arrangement`   From what was picked to the graph of quantities and the assumptions that follow.
 - `assumptions`   What stands in for figures nobody entered, by layout, use, driveline, release, flywheel and kind of
   start.
+- `build`         What is known of a job before anything is worked out: choices in force, values entered, values
+  assumed.
 - `choices`       The alternatives a builder picks. A choice decides which modules are in the graph and what is
   assumed.
 - `dyno_file`     From a dynamometer file to a torque curve.
@@ -10,6 +12,4 @@
 - `ledger`        The record of a job: an append-only ledger. History, undo and audit are the same thing.
 - `materials`     Friction materials: for each family its friction band, the pressure it carries, how much of the ring
   touches.
-- `build`         What is known of a job before anything is worked out: choices in force, values entered, values
-  assumed.
 """

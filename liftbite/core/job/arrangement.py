@@ -19,28 +19,21 @@ from liftbite.core.graph.graph import Graph, functions_of, inverse
 from liftbite.core.job.assumptions import loss_assumes
 from liftbite.core.job.choices import CAR, CHOICES, MOTORCYCLE, Choice
 from liftbite.core.job.inputs import ALWAYS_ASSUMED, INPUTS, Assumed
-from liftbite.core.quantities import capacity as bite
-from liftbite.core.quantities import driveline as chain
-from liftbite.core.quantities import engine, heat, wear
-from liftbite.core.quantities import flywheel as spin
-from liftbite.core.quantities import release as lift
+from liftbite.core.quantities import balance, capacity, driveline, engine, flywheel, heat, release, wear
 
-_SHARED = (engine, bite, lift, spin, heat, wear, chain)
+_SHARED = (engine, capacity, release, flywheel, balance, heat, wear, driveline)
 
 #: Every quantity function of every arrangement, by name; of alternatives the first.
 QUANTITIES: dict[str, Callable[..., Any]] = {
     function.__name__: function
-    for module in reversed([*_SHARED, *(m for c in CHOICES.values() for option in c.options for m in option.modules)])
+    for module in reversed(
+        [*_SHARED, *(m for c in CHOICES.values() for option in c.options for m in c.modules_of(option))]
+    )
     for function in functions_of(module)
 }
 
 _ORDER_OF_WORK = (
-    "layout", "curve_source", "curve_reference", "air", "stage_plan", "use", "primary_source",
-    *INPUTS,
-    "facing_material", "clamp_source", "spring_rate_source", "spring_lengths", "adjuster", "fingers", "bearing", "hub",
-    "cover_action", "capacity_model", "release", "inertia_source", "old_flywheel_source",
-    "flywheel_material", "flywheel_insert", "balance", "unbalance_source",
-    "start",
+    *(c.name for c in CHOICES.values() if c.first), *INPUTS, *(c.name for c in CHOICES.values() if not c.first),
 )  # fmt: skip
 
 
@@ -64,7 +57,7 @@ class Chosen:
     @property
     def offered(self) -> tuple[str, ...]:
         """Choices that count in this arrangement, in the order of work."""
-        return tuple(name for name in CHOICES if _used(name, self.options))
+        return tuple(name for name, choice in CHOICES.items() if choice.counts(self.options))
 
     def to_ask(self, missing: Iterable[str]) -> tuple[str, ...]:
         """What to ask a builder for where `missing` names have no value, in the order of work.
@@ -132,8 +125,8 @@ def graph_of(options: tuple[tuple[str, str], ...]) -> Graph:
         option = choice.option(picked.get(choice.name, ""))
         if option is None:
             functions += [_asks_for(choice)] if choice.supplies else []
-        elif _used(choice.name, picked):
-            functions += [f for module in option.modules for f in functions_of(module)]
+        elif choice.counts(picked):
+            functions += [f for module in choice.modules_of(option) for f in functions_of(module)]
     if picked.get("layout") == MOTORCYCLE:
         functions = [f for f in functions if f.__name__ not in _CAR_ONLY]
     names = {f.__name__ for f in functions}
@@ -175,20 +168,10 @@ def _plate_lift_available(functions: list[Callable[..., Any]]) -> Callable[..., 
     return made
 
 
-def _used(choice: str, picked: Mapping[str, str]) -> bool:
-    """A choice below another one counts only where the upper one leads to it."""
-    if choice in {"spring_rate_source", "spring_lengths"}:
-        return picked.get("clamp_source") == "coils"
-    if choice in {"inertia_source", "old_flywheel_source", "cover_action", "flywheel_insert"}:
-        return picked.get("layout") == CAR
-    if choice == "primary_source":
-        return picked.get("layout") == MOTORCYCLE
-    return True
-
-
 def _asks_for(choice: Choice) -> Callable[..., Any]:
     """A quantity that has no value until `choice` is made; what every option of it needs is needed already."""
-    supplied = [f for o in choice.options for m in o.modules for f in functions_of(m) if f.__name__ == choice.supplies]
+    brought = [f for o in choice.options for m in choice.modules_of(o) for f in functions_of(m)]
+    supplied = [f for f in brought if f.__name__ == choice.supplies]
     common = [
         name for name in signature(supplied[0]).parameters if all(name in signature(f).parameters for f in supplied)
     ]

@@ -11,7 +11,8 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from liftbite.core.job.inputs import RPM, Assumed
+from liftbite.core.job.inputs import Assumed
+from liftbite.core.units.constants import RPM
 
 
 def use_assumes(factor: float) -> dict[str, Assumed]:

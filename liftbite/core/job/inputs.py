@@ -14,11 +14,10 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from math import inf, tau
+from math import inf
 
 from liftbite.core.parts.slots import FIT_FIELDS, SLOTS
-
-RPM = tau / 60
+from liftbite.core.units.constants import RPM
 
 
 @dataclass(frozen=True, slots=True)

@@ -33,6 +33,7 @@ class Material:
     energy : heat per area of a hard start it stands [J/m²]
     wear : facing volume worn per heat [m³/J]
     character : what a builder says of it
+    heated : how its friction goes with temperature, a file in `arrangements.facing_material`
     """
 
     name: str
@@ -46,6 +47,7 @@ class Material:
     energy: float
     wear: float
     character: str
+    heated: str = "fading"
 
     def assumes(self) -> dict[str, Assumed]:
         """The inputs this material stands in for until a data sheet does."""
@@ -79,7 +81,7 @@ MATERIALS: Mapping[str, Material] = {
         Material("sintered_dry", "Sintered iron or bronze", "dry", (0.28, 0.35, 0.45), 1.5 * MPA, 0.55, (350, 550), 0.0, 1.5e+06, 4e-14,
                  "On or off; for racing."),
         Material("carbon", "Carbon composite", "dry", (0.22, 0.30, 0.40), 1.2 * MPA, 0.92, (700, 900), 0.0, 2.5e+06, 2e-14,
-                 "Weak when cold, needs heat."),
+                 "Weak when cold, needs heat.", "carbon"),
         Material("paper", "Paper-based", "wet", (0.10, 0.12, 0.14), 1.5 * MPA, 0.92, (150, 250), 0.0, 600000, 1e-14,
                  "The motorcycle's standard."),
         Material("sintered_wet", "Sintered", "wet", (0.06, 0.08, 0.10), 2.5 * MPA, 0.92, (250, 400), 0.0, 1.2e+06, 8e-15,

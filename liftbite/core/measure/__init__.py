@@ -1,6 +1,7 @@
 """Measuring: from a reading to a verdict, to entries of the job and to the parts list.
 
 - `checks`        What is measured on the bench: every check with its places, its limits and whose they are.
+- `effect`        One quantity of the job that readings change, ready to be entered.
 - `effects`       What measured values do to the four questions: entries for the job's ledger, with what stood there
   before.
 - `explained`     How a verdict of the bench was worked out, line by line, with its figures, its rule and whose it is.
@@ -10,5 +11,6 @@
 - `parts_list`    From verdicts to the list of parts to get, with reasons, and what is worth doing while it is open.
 - `runout`        A dial swept round a circle: how far off centre, which way, how round, and what dowel puts it right.
 - `sweep`         A sweep of the record: angles from its places, the fit, its verdict and what to do about it.
-- `setup`         The calculations of the set-up, a file each; every file registers its own.
+- `setup`         The calculations of the set-up, a file each: a file with a `CALCULATION` is one, nothing else has to
+  know it.
 """

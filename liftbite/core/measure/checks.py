@@ -17,9 +17,8 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from liftbite.core.job.build import Build
+from liftbite.core.units.constants import INCH, THOU
 
-INCH = 0.0254
-THOU = INCH / 1000
 PRACTICE = "common practice, no source"
 Kind = Literal["reading", "grade", "sweep", "figure"]
 
@@ -168,7 +167,7 @@ def _coils(build: Build) -> bool:
 
 
 def _concentric_push(build: Build) -> bool:
-    return _is("release", "concentric")(build) and build.chosen.options.get("cover_action") != "pull"
+    return _is("release", "concentric")(build) and "bearing_wear" in build.graph.functions
 
 
 _FORK = _is("release", "hydraulic_fork", "cable_fork")

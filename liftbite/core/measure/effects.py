@@ -1,59 +1,27 @@
 """What measured values do to the four questions: entries for the job's ledger, with what stood there before.
 
-- `Effect`    one quantity that a finding changes, ready to be entered
-- `effects`   every effect of the readings of a job
+- `EFFECTS`, `effects_of`   how the readings of a check come to entries
+- `effects`                 every effect of the readings of a job
 
 Nothing is changed here. An effect taken into the job is an entry like any other, marked measured, and can be undone.
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
 
 import numpy as np
 
-from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.measure.checks import CHECKS, Limit
+from liftbite.core.measure.effect import Effect, EffectOf, in_millimetres, of_length
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
 from liftbite.core.measure.judgement import Readings, limits_of, mean_by_item, value_of, values_of
-from liftbite.core.measure.setup.fitting import flywheel_cut
-from liftbite.core.measure.setup.proofs import trapped_air
+from liftbite.core.measure.setup import CALCULATIONS
 from liftbite.core.measure.sweep import Sweep
-from liftbite.core.units.read import from_si
 
 #: Swings that are timed together, and the doubt of one timing [s].
 SWINGS, STOPWATCH = 20, INSTRUMENT_KINDS["stopwatch"].uncertainty
-
-
-@dataclass(frozen=True, slots=True)
-class Effect:
-    """One quantity that readings change.
-
-    Attributes
-    ----------
-    check : the check it comes from
-    quantity : input or choice it is entered as
-    typed : what is entered
-    si : its value [SI]; None for a choice or several figures
-    why : how it follows from the readings
-    """
-
-    check: str
-    quantity: str
-    typed: str
-    si: float | None
-    why: str
-
-
-def _length(value: float) -> str:
-    return f"{round(from_si(value, 'mm'), 3):g} mm"
-
-
-def _effect(check: str, quantity: str, value: float, why: str) -> Effect:
-    typed = _length(value)
-    return Effect(check, quantity, typed, value, why)
 
 
 def _plates(build: Build, readings: Readings, limits: Sequence[Limit]) -> list[Effect]:
@@ -64,7 +32,8 @@ def _plates(build: Build, readings: Readings, limits: Sequence[Limit]) -> list[E
     if len(means) < count:
         return []  # a plate nobody read is not a plate without wear
     lost = max(new - float(np.mean(list(means.values()))), 0.0) * count
-    return [_effect("plate_thickness", "wear", lost, f"{count} plates of {_length(new)} new, by their mean thickness")]
+    why = f"{count} plates of {in_millimetres(new)} new, by their mean thickness"
+    return [of_length("plate_thickness", "wear", lost, why)]
 
 
 def _rivets(build: Build, readings: Readings, limits: Sequence[Limit]) -> list[Effect]:
@@ -78,9 +47,10 @@ def _rivets(build: Build, readings: Readings, limits: Sequence[Limit]) -> list[E
             if not depths:
                 return []  # a side nobody read is not a side without wear
             lost[item] = lost.get(item, 0.0) + max(new - float(np.mean(depths)), 0.0)
-    found = [_effect("rivet_depth", "wear", sum(lost.values()), f"both sides of each disc, {_length(new)} new")]
+    why = f"both sides of each disc, {in_millimetres(new)} new"
+    found = [of_length("rivet_depth", "wear", sum(lost.values()), why)]
     if int(build.known.get("disc_count", 1)) > 1 and "Disc 1" in lost:
-        found.append(_effect("rivet_depth", "inner_wear", lost["Disc 1"], "disc 1 runs at the flywheel"))
+        found.append(of_length("rivet_depth", "inner_wear", lost["Disc 1"], "disc 1 runs at the flywheel"))
     return found
 
 
@@ -89,51 +59,10 @@ def _springs(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effec
     if len(by_spring) != int(build.known.get("spring_count", -1)):
         return []
     ordered = sorted(by_spring, key=lambda item: int(item.rsplit(" ", 1)[1]))
-    typed = "; ".join(_length(by_spring[item]) for item in ordered)
+    typed = "; ".join(in_millimetres(by_spring[item]) for item in ordered)
     why = "each spring's own length, in order round the plate"
     return [Effect("spring_free_length", "spring_lengths", "each", None, why),
             Effect("spring_free_length", "spring_free_lengths", typed, None, why)]  # fmt: skip
-
-
-def _floater(_: Build, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
-    values = values_of(readings, "floater_gap")
-    return [_effect("floater_gap", "floater_clearance", float(np.mean(values)), "mean of the stands")] if values else []
-
-
-def _cushion(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
-    x, y = values_of(readings, "depth_x"), values_of(readings, "depth_y")
-    if not x or not y:
-        return []
-    left = float(np.mean(x) - np.mean(y))
-    if left <= 0:
-        return []
-    return [_effect("depth_x", "bearing_reserve", left, "X less Y, no spacer")]
-
-
-def _cut(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
-    face, seat = values_of(readings, "face_cut"), values_of(readings, "seat_cut")
-    if not face and not seat:
-        return []
-    cut_face, cut_seat = (v[-1] if v else 0.0 for v in (face, seat))
-    ratio = build.evaluate(("release_lever_ratio",))["release_lever_ratio"]
-    pushed = build.chosen.options.get("cover_action") == "push"  # a pulled cover has no reserve on this side
-    cut = flywheel_cut(cut_face, cut_seat, 1.0 if isinstance(ratio, Needs | Refused) else float(ratio), pushed=pushed)
-    found = []
-    pressed, thick, reserve = (build.known.get(n) for n in ("diaphragm_set", "flywheel_thickness", "bearing_reserve"))
-    if cut.acts_as_wear and pressed is not None and build.chosen.options.get("clamp_source") == "diaphragm":
-        found.append(_effect("face_cut", "diaphragm_set", pressed - cut.acts_as_wear,
-                             "face and seat cut apart act on the cover as wear does"))  # fmt: skip
-    if thick is not None:
-        found.append(_effect("face_cut", "flywheel_thickness", thick - cut_face, "what the face lost"))
-    if (
-        reserve is not None
-        and pushed
-        and not isinstance(ratio, Needs | Refused)
-        and cut.fingers
-        and not values_of(readings, "depth_x")
-    ):
-        found.append(_effect("face_cut", "bearing_reserve", reserve - cut.fingers, "the fingers move with the cut"))
-    return found
 
 
 def _weight(_: Build, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
@@ -153,19 +82,19 @@ def _swing(_: Build, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
     return [Effect("flywheel_swing", "swing_period", f"{round(period, 4):g} s", period, why)]
 
 
-def _air(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
-    found = trapped_air(build, readings)
-    if found is None or found.air.volume <= 0:
-        return []
-    typed = f"{from_si(found.air.volume, 'mL'):.3g} mL"
-    return [Effect("slave_travel", "trapped_air", typed, found.air.volume, "what the slave's travel falls short by")]
-
-
-_EFFECTS: Mapping[str, Callable[[Build, Readings, Sequence[Limit]], list[Effect]]] = {
-    "rivet_depth": _rivets, "plate_thickness": _plates, "spring_free_length": _springs,
-    "floater_gap": _floater, "depth_x": _cushion, "face_cut": _cut, "flywheel_weight": _weight,
-    "flywheel_swing": _swing, "slave_travel": _air,
+#: Check -> what its readings enter, of checks that feed no calculation of the set-up; those bring their own.
+EFFECTS: Mapping[str, EffectOf] = {
+    "rivet_depth": EffectOf(_rivets), "plate_thickness": EffectOf(_plates), "spring_free_length": EffectOf(_springs),
+    "flywheel_weight": EffectOf(_weight), "flywheel_swing": EffectOf(_swing),
 }  # fmt: skip
+
+
+def effects_of() -> dict[str, EffectOf]:
+    """Check -> what its readings enter, those of the set-up's calculations among them, in the order of work."""
+    known = dict(EFFECTS)
+    for calculation in CALCULATIONS.values():
+        known |= calculation.effects
+    return {check: known[check] for check in CHECKS if check in known}
 
 
 #: Sweep -> what its runout is entered as, and the limit it is held against there.
@@ -188,15 +117,11 @@ def _swept(build: Build, check: str, sweep: Sweep, limits: Sequence[Limit]) -> l
         if outer is None or inner is None:
             return []
         tir, why = tir * (outer + inner) / 2 / outer, "the rim's full reading, taken down to the mean radius"
-    found = [_effect(check, quantity, tir, why)]
+    found = [of_length(check, quantity, tir, why)]
     allowed = next((f for f in limits if f.name == "most" and f.mark == "manual" and f.value is not None), None)
     if limit and allowed is not None and allowed.value is not None:
-        found.append(_effect(check, limit, allowed.value, f"the manual's: {allowed.why}"))
+        found.append(of_length(check, limit, allowed.value, f"the manual's: {allowed.why}"))
     return found
-
-
-#: Checks whose readings change what stood there before; once taken in, that is no longer what stands there.
-_CHANGES = frozenset({"face_cut"})
 
 
 def effects(
@@ -214,10 +139,10 @@ def effects(
     entered : the job without what was measured, from `ledger.as_entered`: a cut is taken from that, and so only once
     """
     found: list[Effect] = []
-    for check, work_out in _EFFECTS.items():
+    for check, effect in effects_of().items():
         limits = limits_of(CHECKS[check], build, (manual or {}).get(check, {}))
-        stood = entered if entered is not None and check in _CHANGES else build
-        found += work_out(stood, readings, limits)
+        stood = entered if entered is not None and effect.once else build
+        found += effect.work_out(stood, readings, limits)
     for check, sweep in (sweeps or {}).items():
         found += _swept(build, check, sweep, limits_of(CHECKS[check], build, (manual or {}).get(check, {})))
     return [e for e in found if not _stands_already(build, e)]

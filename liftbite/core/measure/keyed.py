@@ -18,6 +18,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.measure.checks import Check
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
 from liftbite.core.measure.judgement import Reading, uncertainty_of
+from liftbite.core.measure.setup import CALCULATIONS, asked_of_check
 from liftbite.core.units.read import KINDS, other_readings, read, to_si
 from liftbite.core.units.show import show
 
@@ -164,23 +165,30 @@ def read_filed(check: Check, place: str, typed: str, instrument: str = "", uncer
     return Reading(place, keyed.si, keyed.typed, instrument, trusted)
 
 
+#: What calculations of the set-up ask of a series: name -> what may be said; "" where nothing was.
+ASKS: Mapping[str, tuple[str, ...]] = {
+    c.asks.name: tuple(c.asks.options) for c in CALCULATIONS.values() if c.asks is not None
+}
 #: How a series was read, in the words of files: column -> what may stand in it; the first is what an empty one means.
 HOW_WORDS: Mapping[str, tuple[str, ...]] = {
     "seen_from": ("gearbox", "engine"),
     "pressed_in_reads": ("plus", "minus"),
-    "shims": ("", "raises", "lowers"),
+    **ASKS,
 }
+#: Every column that says how a series was read.
+HOW_COLUMNS = ("seen_from", "pressed_in_reads", "sag", *ASKS)
 
 
 def how_said(check: Check, settings: Mapping[str, Any]) -> dict[str, str]:
-    """How a sweep was read and where a floater's shims sit, in the words of files; only what says something.
+    """How a sweep was read, and what a calculation asks, in the words of files; only what says something.
 
     >>> from liftbite.core.measure.checks import CHECKS
     >>> how_said(CHECKS["bore_runout"], {"seen_from": "engine", "presses_plus": False})
     {'seen_from': 'engine', 'pressed_in_reads': 'minus'}
     """
-    if check.name == "floater_gap":
-        said = {"shims": str(settings.get("shim", ""))}
+    asked = asked_of_check(check.name)
+    if asked is not None:
+        said = {asked.name: str(settings.get(asked.name, ""))}
     elif check.kind == "sweep" and settings:
         said = {"seen_from": str(settings.get("seen_from", "gearbox")),
                 "pressed_in_reads": "plus" if settings.get("presses_plus", True) else "minus",
@@ -199,15 +207,16 @@ def read_how(check: Check, said: Mapping[str, str]) -> dict[str, Any]:
 
     >>> from liftbite.core.measure.checks import CHECKS
     >>> read_how(CHECKS["floater_gap"], {"shims": "raises"})
-    {'shim': 'raises'}
+    {'shims': 'raises'}
     """
     words = {name: said.get(name, "") or offered[0] for name, offered in HOW_WORDS.items()}
     for name, word in words.items():
         if word not in HOW_WORDS[name]:
             offered = " or ".join(filter(None, HOW_WORDS[name]))
             raise UnreadableEntry(f"“{word}” is not offered for {name}; {offered}")
-    if check.name == "floater_gap":
-        return {"shim": words["shims"]} if words["shims"] else {}
+    asked = asked_of_check(check.name)
+    if asked is not None:
+        return {asked.name: words[asked.name]} if words[asked.name] else {}
     if check.kind != "sweep" or not any(said.get(name) for name in ("seen_from", "pressed_in_reads", "sag")):
         return {}
     sag = said.get("sag", "")

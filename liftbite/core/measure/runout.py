@@ -16,13 +16,12 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 from math import acos, pi
-from typing import Any
 
 import numpy as np
 import numpy.typing as npt
 
-INCH = 0.0254
-THOU = INCH / 1000
+from liftbite.core.units.constants import THOU
+
 Array = npt.NDArray[np.float64]
 
 #: Offsets of stocked dowels [m] [practice].
@@ -230,19 +229,6 @@ def _slack(eccentricity: float, offset: float, limit: float) -> float:
         return 0.0
     cosine = (eccentricity**2 + offset**2 - (limit / 2) ** 2) / (2 * eccentricity * offset)
     return acos(min(max(cosine, -1.0), 1.0))
-
-
-def residual_when_clocked(eccentricity: Any, offset: Any, error: Any) -> Any:
-    """Total indicator reading left when a dowel is clocked off by an angle; vectors, any shape.
-
-    2·√(e² + o² − 2·e·o·cos δ)
-
-    >>> round(residual_when_clocked(7e-3, 7e-3, pi), 6)
-    0.028
-    """
-    e, o = np.asarray(eccentricity, dtype=float), np.asarray(offset, dtype=float)
-    left = 2 * np.sqrt(np.maximum(e**2 + o**2 - 2 * e * o * np.cos(error), 0.0))
-    return float(left) if np.ndim(left) == 0 else left
 
 
 def unreachable(stock: Sequence[float] = STOCK_DOWELS, limit: float = BORE_LIMIT) -> list[tuple[float, float]]:

@@ -2,17 +2,16 @@
 
 - `alignment`      Alignment: how far housing and flywheel face run out, against what is allowed. Readings of the
   bench.
-- `balance`        Balance sums: contributions as vectors, drilling, packs turned by a bolt hole, external balance.
+- `balance`        True: balance of what is balanced together.
 - `capacity`       Bite: does it hold the torque?
 - `disc_spring`    Conical disc springs [standard: DIN EN 16984, Almen and László]: the plain formulas the diaphragm
   modules use.
 - `driveline`      The rest of the torque chain: what breaks when the clutch does not slip. The clutch is also a fuse.
 - `engine`         Engine output: the curve the clutch has to hold.
-- `flywheel`       True: does it run true? Speed, strength, inertia and balance of what turns with the engine.
+- `flywheel`       True: does it run true? Speed, strength and inertia of what turns with the engine.
 - `heat`           Heat: does it survive the way it is used? One start in closed form, temperature, repeats.
 - `release`        Lift: does it let go? From the plate back to the bearing; the chain from there to the pedal is an
   arrangement.
-- `slab`           The surface of a thin plate rubbed on both faces: no half-space, so the slab is solved.
 - `torque_curve`   An engine's torque over speed, and what is read off it.
 - `wear`           Wear of the facings by the heat of starts, and how long they last.
 """

@@ -1,79 +1,110 @@
-"""Balance sums: contributions as vectors, drilling, packs turned by a bolt hole, external balance.
+"""True: balance of what is balanced together.
 
-- `Residual`, `vector_sum`   several unbalances as one
-- `turned_pack`              two balanced halves put together turned by bolt holes
-- `drill_depth`              how deep to drill a radial hole for a correction
-- `external_mismatch`        what a wrong external balance leaves
+In the order in which it is used: `permissible_unbalance`, `balance_margin`, `unbalance_force`, `drill_depth`.
 
-Amounts [kg·m], angles [rad] clockwise seen from the gearbox side.
+`residual_unbalance` comes from an arrangement, or is an input. Amounts [kg·m], angles [rad] clockwise seen from the
+gearbox side.
 """
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-
 import numpy as np
 
-from liftbite.core.quantities.torque_curve import Array
+from liftbite.core.graph.graph import Values, plain, within
+from liftbite.core.graph.guards import positive
 
 
-@dataclass(frozen=True, slots=True)
-class Residual:
-    """An unbalance: how much and where it points."""
+def permissible_unbalance(balance_grade: Values, rotating_mass: Values, redline: Values) -> Values:
+    """Residual unbalance the grade allows.
 
-    amount: float
-    angle: float
+    U_per = G · m / ω_red
 
+    Parameters
+    ----------
+    balance_grade : G, quality grade as a speed [m/s]
+    rotating_mass : m, mass balanced together [kg]
+    redline : ω_red, highest engine speed [rad/s]
 
-def vector_sum(amounts: Array, angles: Array) -> Residual:
-    """One unbalance for several.
+    Returns
+    -------
+    U_per, residual unbalance allowed [kg·m]
 
-    >>> r = vector_sum(np.array([3.0, 4.0]), np.array([0.0, np.pi / 2]))
-    >>> round(r.amount, 9), round(r.angle, 4)
-    (5.0, 0.9273)
+    Source: [standard: ISO 21940-11; U[g·mm] = 9549·G[mm/s]·m[kg]/n[rpm]].
+
+    >>> round(permissible_unbalance(0.0063, 10.0, 733.04) * 1e6, 1)
+    85.9
     """
-    total = np.sum(np.asarray(amounts) * np.exp(1j * np.asarray(angles)))
-    return Residual(float(abs(total)), float(np.angle(total) % (2 * np.pi)))
+    return balance_grade * rotating_mass / redline * positive("redline", redline)
 
 
-def turned_pack(first: Residual, second: Residual, holes: int, turned_by: int) -> Residual:
-    """What a pack has when its second half is bolted on `turned_by` holes of `holes` away from its mark.
+def balance_margin(permissible_unbalance: Values, residual_unbalance: Values) -> Values:
+    """Unbalance allowed over unbalance there is.
 
-    Source: [geometry: the residuals add as vectors].
+    m_bal = U_per / U
 
-    >>> one, other = Residual(1.0, 0.0), Residual(1.0, np.pi)
-    >>> round(turned_pack(one, other, 6, 0).amount, 9), turned_pack(one, other, 6, 3).amount
-    (0.0, 2.0)
+    Parameters
+    ----------
+    permissible_unbalance : U_per, residual unbalance allowed [kg·m]
+    residual_unbalance : U, residual unbalance there is [kg·m]
+
+    Returns
+    -------
+    m_bal, balance margin [-]
+
+    Source: [definition: limit over value].
+
+    >>> balance_margin(86e-6, 43e-6)
+    2.0
     """
-    turn = 2 * np.pi * turned_by / holes
-    return vector_sum(np.array([first.amount, second.amount]), np.array([first.angle, second.angle + turn]))
+    return plain(permissible_unbalance / np.maximum(residual_unbalance, 1e-12))
 
 
-def drill_depth(unbalance: float, radius: float, diameter: float, density: float) -> float:
-    """Depth of the full-diameter part of a hole drilled radially inwards from `radius` that removes `unbalance` [m].
+def unbalance_force(residual_unbalance: Values, redline: Values) -> Values:
+    """Force with which the unbalance turns round the crank at the redline.
 
-    The mass's own radius falls as the drill goes in, so U = ρ·π/4·d²·∫(r − x)dx over the depth, plus the cone of a
-    118° point, which holds as much as 0.1·d of full depth (its height is 0.3·d).
+    F_U = U · ω_red²
 
-    Raises
-    ------
-    ValueError : the hole would go past the middle
+    Parameters
+    ----------
+    residual_unbalance : U, residual unbalance there is [kg·m]
+    redline : ω_red, highest engine speed [rad/s]
 
-    >>> depth = drill_depth(150e-6, 0.14, 0.010, 7200.0)
-    >>> round(depth * 1e3, 2)
+    Returns
+    -------
+    F_U, force of the unbalance [N]
+
+    Source: [definition: centrifugal force].
+
+    >>> round(unbalance_force(0.015842, 628.3185))
+    6254
+    """
+    return residual_unbalance * redline**2
+
+
+def drill_depth(residual_unbalance: Values, drill_radius: Values, drill_diameter: Values, density: Values) -> Values:
+    """Depth of a hole, drilled radially inwards with a 118° drill, that takes the unbalance away; without its point.
+
+    h = r_d − √(r_d² − 2·U/(ρ·π/4·d²)) − 0.1·d
+
+    Parameters
+    ----------
+    residual_unbalance : U, residual unbalance there is [kg·m]
+    drill_radius : r_d, radius the hole begins at [m]
+    drill_diameter : d, diameter of the drill [m]
+    density : ρ, density of the flywheel [kg/m³]
+
+    Returns
+    -------
+    h, depth of the hole without its point [m]
+
+    Range: drilled only where the maker allows, usually the flywheel, never the cover.
+    Source: [geometry: the mass's radius falls as the drill goes in; the point holds as much as 0.1·d of full depth].
+
+    >>> round(drill_depth(150e-6, 0.14, 0.010, 7200.0) * 1e3, 2)
     0.91
     """
-    area = np.pi / 4 * diameter**2 * density
-    inside = radius**2 - 2 * unbalance / area
-    if inside < 0:
-        raise ValueError(f"a {diameter * 1e3:g} mm hole at {radius * 1e3:g} mm cannot remove {unbalance * 1e6:g} g·mm")
-    return float(radius - np.sqrt(inside) - 0.1 * diameter)
-
-
-def external_mismatch(engine_class: float, flywheel_class: float) -> float:
-    """Unbalance that is left when the flywheel's external balance is not the engine's [kg·m].
-
-    >>> round(external_mismatch(50 * 0.0007200778, 28 * 0.0007200778) * 1e6)
-    15842
-    """
-    return abs(engine_class - flywheel_class)
+    area = np.pi / 4 * drill_diameter**2 * density
+    inside = drill_radius**2 - 2 * residual_unbalance / area
+    ok = within(np.greater(inside, 0), "drill_diameter", drill_diameter, "at least", np.sqrt(
+        2 * residual_unbalance / (np.pi / 4 * density * drill_radius**2)))  # fmt: skip
+    return plain(drill_radius - np.sqrt(np.maximum(inside, 0.0)) - 0.1 * drill_diameter) * ok

@@ -1,20 +1,18 @@
-"""True: does it run true? Speed, strength, inertia and balance of what turns with the engine.
+"""True: does it run true? Speed, strength and inertia of what turns with the engine.
 
 In the order in which it is used:
 
 - speed      `overspeed`, `bore_stress`, `burst_margin`, `rim_speed`, `disc_speed_missed_shift`, `disc_speed_margin`
 - inertia    `effective_mass`, `stored_energy`, `free_rev_time`, `synchro_energy`
-- balance    `permissible_unbalance`, `balance_margin`, `unbalance_force`
 
-`flywheel_inertia`, `engine_inertia` and `residual_unbalance` come from an arrangement, or are inputs. Vector sums,
-drilling and packs turned by a hole are plain functions in `liftbite.core.quantities.balance`.
+`flywheel_inertia` and `engine_inertia` come from an arrangement, or are inputs; balance stands in `balance`.
 """
 
 from __future__ import annotations
 
 import numpy as np
 
-from liftbite.core.graph.graph import Values, plain, within
+from liftbite.core.graph.graph import Values, within
 from liftbite.core.graph.guards import positive
 
 
@@ -279,99 +277,3 @@ def synchro_energy(disc_inertia: Values, shift_speed_step: Values) -> Values:
     100.0
     """
     return disc_inertia * shift_speed_step**2 / 2
-
-
-def permissible_unbalance(balance_grade: Values, rotating_mass: Values, redline: Values) -> Values:
-    """Residual unbalance the grade allows.
-
-    U_per = G · m / ω_red
-
-    Parameters
-    ----------
-    balance_grade : G, quality grade as a speed [m/s]
-    rotating_mass : m, mass balanced together [kg]
-    redline : ω_red, highest engine speed [rad/s]
-
-    Returns
-    -------
-    U_per, residual unbalance allowed [kg·m]
-
-    Source: [standard: ISO 21940-11; U[g·mm] = 9549·G[mm/s]·m[kg]/n[rpm]].
-
-    >>> round(permissible_unbalance(0.0063, 10.0, 733.04) * 1e6, 1)
-    85.9
-    """
-    return balance_grade * rotating_mass / redline * positive("redline", redline)
-
-
-def balance_margin(permissible_unbalance: Values, residual_unbalance: Values) -> Values:
-    """Unbalance allowed over unbalance there is.
-
-    m_bal = U_per / U
-
-    Parameters
-    ----------
-    permissible_unbalance : U_per, residual unbalance allowed [kg·m]
-    residual_unbalance : U, residual unbalance there is [kg·m]
-
-    Returns
-    -------
-    m_bal, balance margin [-]
-
-    Source: [definition: limit over value].
-
-    >>> balance_margin(86e-6, 43e-6)
-    2.0
-    """
-    return plain(permissible_unbalance / np.maximum(residual_unbalance, 1e-12))
-
-
-def unbalance_force(residual_unbalance: Values, redline: Values) -> Values:
-    """Force with which the unbalance turns round the crank at the redline.
-
-    F_U = U · ω_red²
-
-    Parameters
-    ----------
-    residual_unbalance : U, residual unbalance there is [kg·m]
-    redline : ω_red, highest engine speed [rad/s]
-
-    Returns
-    -------
-    F_U, force of the unbalance [N]
-
-    Source: [definition: centrifugal force].
-
-    >>> round(unbalance_force(0.015842, 628.3185))
-    6254
-    """
-    return residual_unbalance * redline**2
-
-
-def drill_depth(residual_unbalance: Values, drill_radius: Values, drill_diameter: Values, density: Values) -> Values:
-    """Depth of a hole, drilled radially inwards with a 118° drill, that takes the unbalance away; without its point.
-
-    h = r_d − √(r_d² − 2·U/(ρ·π/4·d²)) − 0.1·d
-
-    Parameters
-    ----------
-    residual_unbalance : U, residual unbalance there is [kg·m]
-    drill_radius : r_d, radius the hole begins at [m]
-    drill_diameter : d, diameter of the drill [m]
-    density : ρ, density of the flywheel [kg/m³]
-
-    Returns
-    -------
-    h, depth of the hole without its point [m]
-
-    Range: drilled only where the maker allows, usually the flywheel, never the cover.
-    Source: [geometry: the mass's radius falls as the drill goes in; the point holds as much as 0.1·d of full depth].
-
-    >>> round(drill_depth(150e-6, 0.14, 0.010, 7200.0) * 1e3, 2)
-    0.91
-    """
-    area = np.pi / 4 * drill_diameter**2 * density
-    inside = drill_radius**2 - 2 * residual_unbalance / area
-    ok = within(np.greater(inside, 0), "drill_diameter", drill_diameter, "at least", np.sqrt(
-        2 * residual_unbalance / (np.pi / 4 * density * drill_radius**2)))  # fmt: skip
-    return plain(drill_radius - np.sqrt(np.maximum(inside, 0.0)) - 0.1 * drill_diameter) * ok

@@ -13,7 +13,7 @@ from flask.testing import FlaskClient
 from liftbite.gauges.gauge import Event, Gauge
 from liftbite.gauges.simulate import Simulator, depths, dial_sweep
 from tests.api.jobs.test_views import begin
-from tests.api.measure.test_views import CONCENTRIC, bench, check, post
+from tests.api.measure.test_views import CONCENTRIC, bench, calculation, check, post
 from tests.jobs import CAR
 
 
@@ -89,7 +89,7 @@ def test_a_gauges_unit_is_its_own(client: FlaskClient) -> None:
     measured = post(
         client, job, "readings", check="depth_y", place="At 12", port=there.url, event=y["number"]
     ).get_json()
-    assert measured["proofs"]["bearing"]["cushion"]["inch"]["figure"] == "0.719"
+    assert "X less Y is 18.263 mm (0.719 in)" in calculation(measured, "bearing")["shows"][0]["text"]
     client.delete("/api/gauge", query_string={"port": there.url})
     there.stop()
 

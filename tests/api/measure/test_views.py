@@ -24,6 +24,10 @@ def bench(client: FlaskClient, job: dict[str, Any]) -> dict[str, Any]:
     return response.get_json()
 
 
+def calculation(measured: dict[str, Any], name: str) -> dict[str, Any]:
+    return next(c for c in measured["calculations"] if c["name"] == name)
+
+
 def check(measured: dict[str, Any], name: str) -> dict[str, Any]:
     found: dict[str, Any] = next(c for c in measured["checks"] if c["name"] == name)
     return found
@@ -322,37 +326,45 @@ def test_a_concentric_bearing_that_needs_two_spacers(client: FlaskClient) -> Non
     take(client, job, "depth_x", {"At 12": "3 7/32 in"})
     take(client, job, "depth_y", {"At 12": "2.5 in"})
     take(client, job, "spacers", {"Spacer 1": "0.254 in", "Spacer 2": "0.255 in"})
-    bearing = bench(client, job)["proofs"]["bearing"]
-    assert bearing["cushion"]["inch"]["figure"] == "0.7188"
-    best = bearing["stacks"][0]
-    assert best["pieces"] == ["Spacer 1", "Spacer 2"]
-    assert best["cushion"]["si"] == pytest.approx(0.2098 * 0.0254, abs=1e-5)
-    assert best["in_rule"]
+    bearing = calculation(bench(client, job), "bearing")
+    left, ruler, table, _ = bearing["shows"]
+    assert "0.7188 in" in left["text"]
+    assert [m["value"]["inch"]["figure"] for m in ruler["marks"] if m["label"] == "no spacer"] == ["0.7188"]
+    best = table["rows"][0]
+    assert table["heads"][:3] == ["Spacers", "Stack", "Cushion"]
+    assert best[0]["text"] == "Spacer 1, Spacer 2"
+    assert best[2]["value"]["si"] == pytest.approx(0.2098 * 0.0254, abs=1e-5)
+    assert best[table["heads"].index("1/8 to 3/8")]["text"] == "inside"
     assert "rule of 1/8 to 3/8 in" in bearing["sentence"]
     job = enter(client, job, slave_stroke="32 mm").get_json()
-    with_stroke = bench(client, job)["proofs"]["bearing"]
-    assert with_stroke["window_low"]["si"] < with_stroke["window_high"]["si"]
-    assert any(mark["name"] == "window" for mark in with_stroke["ruler"])
+    with_stroke = calculation(bench(client, job), "bearing")["shows"][1]
+    (window,) = [b for b in with_stroke["bands"] if b["label"] == "window of this clutch"]
+    assert window["leading"]
+    assert window["low"]["si"] < window["high"]["si"]
 
 
 def test_floater_stands_and_their_shims(client: FlaskClient) -> None:
     job = begin(client, FULL | {"disc_count": "2", "floater_clearance": "0.56 mm"})
     take(client, job, "floater_gap", {"Stand 1": "0.015", "Stand 2": "0.022", "Stand 3": "0.0165"})
     take(client, job, "floater_shims", {"Shim 1": "0.007 in", "Shim 2": "0.006 in"})
-    floater = bench(client, job)["proofs"]["floater"]
-    opens, closes = floater["ways"]
-    assert [stand["pieces"] for stand in opens["stands"]] == [["Shim 1"], [], ["Shim 2"]]
-    assert opens["comes_right"]
-    assert not closes["comes_right"]
-    window = floater["window"]
-    assert all(window["start"] <= stand["after_at"] <= window["end"] for stand in opens["stands"])
-    assert len(floater["wear"]) == 5
-    assert floater["outer"][-1]["si"] < floater["outer"][0]["si"]
-    said = {"check": "floater_gap", "shim": "lowers"}
+    floater = calculation(bench(client, job), "floater")
+    rulers = [s for s in floater["shows"] if s["kind"] == "ruler"]
+    assert [m["label"] for m in rulers[0]["moves"]] == ["Stand 1: Shim 1", "Stand 2: no shim", "Stand 3: Shim 2"]
+    verdicts = [s["verdict"] for s in floater["shows"] if s["kind"] == "remark" and s["verdict"]]
+    assert verdicts == ["reuse", "put right"]
+    (window,) = rulers[0]["bands"]
+    assert all(window["start"] <= move["after_at"] <= window["end"] for move in rulers[0]["moves"])
+    (lines,) = [s for s in floater["shows"] if s["kind"] == "lines"]
+    outer = next(c for c in lines["curves"] if c["leading"])
+    assert (len(lines["x"]), outer["label"]) == (5, "outer disc")
+    assert outer["y"][-1] < outer["y"][0]
+    assert [o["name"] for o in floater["asks"]["options"]] == ["", "raises", "lowers"]
+    said = {"check": "floater_gap", "asked": {"shims": "lowers"}}
     only = client.put(f"/api/jobs/{job['id']}/series", json=said).get_json()
-    assert [way["way"] for way in only["proofs"]["floater"]["ways"]] == ["lowers"]
-    assert check(only, "floater_gap")["settings"]["shim"] == "lowers"
-    assert client.put(f"/api/jobs/{job['id']}/series", json=said | {"shim": "x"}).status_code == 422
+    assert len([s for s in calculation(only, "floater")["shows"] if s["kind"] == "ruler"]) == 1
+    assert check(only, "floater_gap")["asked"] == {"shims": "lowers"}
+    for wrong in ({"shims": "x"}, {"seats": "lowers"}):
+        assert client.put(f"/api/jobs/{job['id']}/series", json=said | {"asked": wrong}).status_code == 422
 
 
 def test_shaft_reach_end_float_and_air(client: FlaskClient) -> None:
@@ -363,8 +375,8 @@ def test_shaft_reach_end_float_and_air(client: FlaskClient) -> None:
     take(client, job, "shaft_reach", depths_)
     take(client, job, "end_float", {"Once": "0.3"})
     take(client, job, "retainer_shims", {"Shim 1": "0.1", "Shim 2": "0.25"})
-    found = bench(client, job)["proofs"]
-    assert "stays 8 mm" in found["shaft"]["sentence"]
-    assert len(found["shaft"]["working"]) == 2
-    assert found["end_float"]["sentence"].startswith("Shim 2 takes")
-    assert found["air"] is None
+    found = bench(client, job)
+    assert "stays 8 mm" in calculation(found, "shaft")["sentence"]
+    assert len(calculation(found, "shaft")["working"]) == 2
+    assert calculation(found, "end_float")["sentence"].startswith("Shim 2 takes")
+    assert calculation(found, "air")["waits_for"] == "the hydraulics of this job and the travel"

@@ -15,8 +15,7 @@ from liftbite.core.measure.instruments import GUARD_RULES, INSTRUMENT_KINDS
 from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess, deciding, limits_of
 from liftbite.core.measure.parts_list import PRACTICES, needs
 from liftbite.core.measure.runout import SweepSettings
-from liftbite.core.measure.setup.proofs import proofs
-from liftbite.core.measure.setup.proofs_said import say
+from liftbite.core.measure.setup import CALCULATIONS, told_of
 from liftbite.core.measure.sweep import angle_of, judge_sweep, sweep_of
 from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
 from tests.jobs import CAR, FULL, MOTORCYCLE, entries
@@ -152,7 +151,7 @@ def test_any_sweep_comes_to_a_verdict(name: str, values: list[float], seen: str,
 
 @pytest.mark.parametrize("layout", LAYOUTS)
 @given(data=st.data())
-def test_effects_and_proofs_stand_any_readings(layout: str, data: st.DataObject) -> None:
+def test_effects_and_calculations_stand_any_readings(layout: str, data: st.DataObject) -> None:
     build = SETUPS[layout]
     readings: dict[str, list[Reading]] = {}
     for check in checks_for(build):
@@ -166,11 +165,10 @@ def test_effects_and_proofs_stand_any_readings(layout: str, data: st.DataObject)
         assert effect.typed
         assert effect.why
         assert effect.si is None or np.isfinite(effect.si)
-    found = proofs(build, readings)
-    for stack in found.bearing.stacks if found.bearing else ():
-        assert found.bearing is not None
-        assert stack.cushion + stack.height == pytest.approx(found.bearing.cushion, abs=1e-12)
-    for said in say(found).values():
+    bearing = CALCULATIONS["bearing"].work_out(build, readings, {})
+    for stack in bearing.stacks if bearing else ():
+        assert stack.cushion + stack.height == pytest.approx(bearing.cushion, abs=1e-12)
+    for said in [told for _, told in told_of(build, readings) if told is not None]:
         assert all(line.endswith(".") for line in said.working)
         assert not said.sentence or said.sentence.endswith(".")
         assert "nan" not in f"{said.sentence}{said.working}"

@@ -11,7 +11,7 @@ from scipy.optimize import brentq
 from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.arrangements.release import hydraulics
 from liftbite.core.graph.graph import Graph, Needs, Refused, inverse
-from liftbite.core.quantities import release as lift
+from liftbite.core.quantities import release
 from tests.jobs import CAR, FULL, MOTORCYCLE, built
 
 CABLE = {
@@ -28,7 +28,7 @@ def stroke_of(typed: dict[str, str], **changes: str | None) -> Stroke:
 
 def test_the_lift_a_street_disc_asks_for() -> None:
     """g 0.4, cushion 0.7, wobble 0.3 → 1.65 mm on two faces [practice]."""
-    assert lift.lift_needed(2, 0.0004, 0.0007 + 0.00015, 0.0) == pytest.approx(0.00165)
+    assert release.lift_needed(2, 0.0004, 0.0007 + 0.00015, 0.0) == pytest.approx(0.00165)
 
 
 def test_the_hydraulic_chain_keeps_energy_along_the_stroke() -> None:
@@ -140,9 +140,9 @@ def test_missing_and_impossible_are_said() -> None:
 def test_floater_gaps_along_wear() -> None:
     """x 0.045 in, f 0.022 in and 0.5 mm of inner wear leave the outer disc 0.003 in: it drags [practice]."""
     inch = 0.0254
-    outer = lift.outer_gap(0.045 * inch, 0.022 * inch, 0.0, 0.0005)
+    outer = release.outer_gap(0.045 * inch, 0.022 * inch, 0.0, 0.0005)
     assert outer / inch == pytest.approx(0.0033, abs=0.0003)
-    assert lift.inner_gap(0.022 * inch, 0.0, 0.0005) == pytest.approx(0.022 * inch + 0.0005)
+    assert release.inner_gap(0.022 * inch, 0.0, 0.0005) == pytest.approx(0.022 * inch + 0.0005)
 
 
 def test_an_inverse_outside_its_reach() -> None:

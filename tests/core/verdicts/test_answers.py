@@ -238,7 +238,7 @@ def test_the_working_of_something_missing_says_what_is_missing() -> None:
 
 
 def every_function() -> list[object]:
-    modules = [m for c in CHOICES.values() for o in c.options for m in o.modules]
+    modules = [m for c in CHOICES.values() for o in c.options for m in c.modules_of(o)]
     return [*QUANTITIES.values(), *(f for m in modules for f in functions_of(m))]
 
 

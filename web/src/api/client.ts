@@ -44,6 +44,7 @@ export type Taken = Schemas["TakenOut"];
 export type Sweep = Schemas["SweepOut"];
 export type Instrument = Schemas["InstrumentOut"];
 export type ReadingIn = Schemas["ReadingIn"];
+export type Calculation = Schemas["CalculationOut"];
 export type SeriesIn = Schemas["SeriesIn"];
 export type LimitIn = Schemas["LimitIn"];
 export type InstrumentIn = Schemas["InstrumentIn"];

@@ -2370,27 +2370,40 @@ export interface components {
             needs: components["schemas"]["NeedOut"][];
             /** Renewals */
             renewals: components["schemas"]["RenewalOut"][];
-            proofs: components["schemas"]["ProofsOut"];
+            /** Calculations */
+            calculations: components["schemas"]["CalculationOut"][];
         };
         /**
-         * BearingOut
-         * @description A concentric bearing's set-up; shares place the figures on a ruler from 0 to 1.
+         * AskedOfSeriesOut
+         * @description Something about a series of readings that nobody may guess, with what was said.
          */
-        BearingOut: {
-            /** Sentence */
-            sentence: string;
-            /** Working */
-            working: string[];
-            cushion: components["schemas"]["FigureOut"];
-            doubt: components["schemas"]["FigureOut"];
-            window_low: components["schemas"]["FigureOut"] | null;
-            window_high: components["schemas"]["FigureOut"] | null;
-            rule_low: components["schemas"]["FigureOut"];
-            rule_high: components["schemas"]["FigureOut"];
-            /** Stacks */
-            stacks: components["schemas"]["StackOut"][];
-            /** Ruler */
-            ruler: components["schemas"]["StandsAtOut"][];
+        AskedOfSeriesOut: {
+            /** Check */
+            check: string;
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Said */
+            said: string;
+            /** Options */
+            options: components["schemas"]["NameOut"][];
+        };
+        /**
+         * BandOnOut
+         * @description A stretch of a ruler where something should lie; start and end from 0 to 1.
+         */
+        BandOnOut: {
+            /** Label */
+            label: string;
+            low: components["schemas"]["FigureOut"];
+            high: components["schemas"]["FigureOut"];
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Leading */
+            leading: boolean;
         };
         /**
          * BetweenOut
@@ -2399,6 +2412,36 @@ export interface components {
         BetweenOut: {
             low: components["schemas"]["FigureOut"];
             high: components["schemas"]["FigureOut"];
+        };
+        /**
+         * CalculationOut
+         * @description A calculation of the set-up: what it comes to and how, or what it waits for.
+         */
+        CalculationOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Checks */
+            checks: string[];
+            /** Waits For */
+            waits_for: string;
+            /** Sentence */
+            sentence: string;
+            /** Working */
+            working: string[];
+            /** Shows */
+            shows: (components["schemas"]["LengthsOut"] | components["schemas"]["TableOut"] | components["schemas"]["LinesOut"] | components["schemas"]["RemarkOut"])[];
+            asks: components["schemas"]["AskedOfSeriesOut"] | null;
+        };
+        /**
+         * CellOut
+         * @description Words, or a length.
+         */
+        CellOut: {
+            /** Text */
+            text: string;
+            value: components["schemas"]["FigureOut"] | null;
         };
         /**
          * CheckLimitOut
@@ -2466,6 +2509,13 @@ export interface components {
             settings: {
                 [key: string]: string;
             };
+            /**
+             * Asked
+             * @description What was said where a calculation asks of these readings.
+             */
+            asked: {
+                [key: string]: string;
+            };
             /** Readings */
             readings: components["schemas"]["TakenOut"][];
             /** Can Undo */
@@ -2482,6 +2532,18 @@ export interface components {
             sweep: components["schemas"]["SweepOut"] | null;
             /** @description The sweep taken before this one. */
             before: components["schemas"]["SweepOut"] | null;
+        };
+        /**
+         * CurveOnOut
+         * @description One line of a chart.
+         */
+        CurveOnOut: {
+            /** Label */
+            label: string;
+            /** Y */
+            y: number[];
+            /** Leading */
+            leading: boolean;
         };
         /**
          * DowelOut
@@ -2531,28 +2593,6 @@ export interface components {
             life: components["schemas"]["PartLifeOut"] | null;
         };
         /**
-         * FloaterOut
-         * @description The floater: shims, and the free travel of both discs as the inner one wears.
-         */
-        FloaterOut: {
-            /** Sentence */
-            sentence: string;
-            /** Working */
-            working: string[];
-            /** Ways */
-            ways: components["schemas"]["ShimWayOut"][];
-            window: components["schemas"]["StandsAtOut"];
-            window_low: components["schemas"]["FigureOut"];
-            window_high: components["schemas"]["FigureOut"];
-            /** Wear */
-            wear: components["schemas"]["FigureOut"][];
-            /** Inner */
-            inner: components["schemas"]["FigureOut"][];
-            /** Outer */
-            outer: components["schemas"]["FigureOut"][];
-            wants_shims_at: components["schemas"]["FigureOut"] | null;
-        };
-        /**
          * GradeOut
          * @description A condition to pick.
          */
@@ -2594,6 +2634,74 @@ export interface components {
             port: string;
             /** Own */
             own: boolean;
+        };
+        /**
+         * LengthsOut
+         * @description Lengths on one ruler from nothing upwards.
+         */
+        LengthsOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ruler";
+            /** About */
+            about: string;
+            /** Zero */
+            zero: string;
+            /** Bands */
+            bands: components["schemas"]["BandOnOut"][];
+            /** Marks */
+            marks: components["schemas"]["MarkOnOut"][];
+            /** Moves */
+            moves: components["schemas"]["MoveOut"][];
+        };
+        /**
+         * LinesOut
+         * @description Lengths along a length, in `unit`.
+         */
+        LinesOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "lines";
+            /** About */
+            about: string;
+            /** Along */
+            along: string;
+            /** Unit */
+            unit: string;
+            /** X */
+            x: number[];
+            /** Curves */
+            curves: components["schemas"]["CurveOnOut"][];
+        };
+        /**
+         * MarkOnOut
+         * @description A length on a ruler; its place from 0 to 1.
+         */
+        MarkOnOut: {
+            /** Label */
+            label: string;
+            value: components["schemas"]["FigureOut"];
+            /** At */
+            at: number;
+            /** Leading */
+            leading: boolean;
+        };
+        /**
+         * MoveOut
+         * @description A length on a row of its own: as measured and as the pieces named bring it; places from 0 to 1.
+         */
+        MoveOut: {
+            /** Label */
+            label: string;
+            after: components["schemas"]["FigureOut"];
+            /** Before At */
+            before_at: number;
+            /** After At */
+            after_at: number;
         };
         /**
          * NeedOut
@@ -2662,18 +2770,19 @@ export interface components {
             options: components["schemas"]["NameOut"][];
         };
         /**
-         * ProofsOut
-         * @description The sums of the set-up.
+         * RemarkOut
+         * @description A sentence; with the verdict it stands for, or empty.
          */
-        ProofsOut: {
-            bearing: components["schemas"]["BearingOut"] | null;
-            floater: components["schemas"]["FloaterOut"] | null;
-            shaft: components["schemas"]["SaidOut"] | null;
-            fork: components["schemas"]["SaidOut"] | null;
-            cut: components["schemas"]["SaidOut"] | null;
-            air: components["schemas"]["SaidOut"] | null;
-            end_float: components["schemas"]["SaidOut"] | null;
-            pack: components["schemas"]["SaidOut"] | null;
+        RemarkOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "remark";
+            /** Text */
+            text: string;
+            /** Verdict */
+            verdict: string;
         };
         /**
          * RenewalOut
@@ -2717,61 +2826,6 @@ export interface components {
             close: components["schemas"]["StandsAtOut"][];
             low: components["schemas"]["FigureOut"];
             high: components["schemas"]["FigureOut"];
-        };
-        /**
-         * SaidOut
-         * @description A sum in words: what it comes to, and how, line by line.
-         */
-        SaidOut: {
-            /** Sentence */
-            sentence: string;
-            /** Working */
-            working: string[];
-        };
-        /**
-         * ShimWayOut
-         * @description Shims for the floater's stands, for one place a shim may sit at.
-         */
-        ShimWayOut: {
-            /** Way */
-            way: string;
-            /** About */
-            about: string;
-            /** Stands */
-            stands: components["schemas"]["StandOut"][];
-            /** Comes Right */
-            comes_right: boolean;
-        };
-        /**
-         * StackOut
-         * @description A stack of spacers.
-         */
-        StackOut: {
-            /** Pieces */
-            pieces: string[];
-            height: components["schemas"]["FigureOut"];
-            cushion: components["schemas"]["FigureOut"];
-            /** In Rule */
-            in_rule: boolean;
-            off_nominal: components["schemas"]["FigureOut"];
-            /** In Window */
-            in_window: boolean | null;
-            /** Sure */
-            sure: boolean;
-        };
-        /**
-         * StandOut
-         * @description One stand of the floater: the shims under it, its gap without and with them, and both on the ruler.
-         */
-        StandOut: {
-            /** Pieces */
-            pieces: string[];
-            before: components["schemas"]["FigureOut"];
-            after: components["schemas"]["FigureOut"];
-            /** Before At */
-            before_at: number;
-            /** After At */
-            after_at: number;
         };
         /**
          * StandsAtOut
@@ -2835,6 +2889,23 @@ export interface components {
              * @description Radius of half the limit, as the picture draws it.
              */
             limit: number | null;
+        };
+        /**
+         * TableOut
+         * @description Rows of words and lengths, the proposed one first.
+         */
+        TableOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "table";
+            /** About */
+            about: string;
+            /** Heads */
+            heads: string[];
+            /** Rows */
+            rows: components["schemas"]["CellOut"][][];
         };
         /**
          * TakenOut
@@ -2974,12 +3045,12 @@ export interface components {
              */
             label?: string;
             /**
-             * Shim
-             * @description What a shim of the floater does to its stop: where it sits decides.
-             * @default
-             * @enum {string}
+             * Asked
+             * @description What a calculation asks of these readings: name to option.
              */
-            shim?: "" | "raises" | "lowers";
+            asked?: {
+                [key: string]: string;
+            };
         };
         /**
          * LimitIn

@@ -50,7 +50,7 @@ describe("motion between the points of a grid", () => {
     ).toBe("M5.00 50.00L55.00 40.00Z");
   });
 
-  it("panels room for all a part can move", () => {
+  it("leaves room for all a part can move", () => {
     const found = boundsOf(
       [
         {

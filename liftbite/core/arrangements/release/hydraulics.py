@@ -10,8 +10,7 @@ import numpy as np
 
 from liftbite.core.graph.graph import Values, plain
 from liftbite.core.graph.guards import positive
-
-ATMOSPHERE = 101_325.0
+from liftbite.core.units.constants import ATMOSPHERE
 
 
 def master_area(master_diameter: Values) -> Values:

@@ -15,3 +15,17 @@ def release_lever_ratio() -> float:
     Source: [geometry: in line].
     """
     return 1.0
+
+
+def finger_way() -> float:
+    """Which way the lifter goes as the pack wears: with the plate, away from the gearbox.
+
+    s_f = −1
+
+    Returns
+    -------
+    s_f, way of the lifter with wear, plus to the gearbox [-]
+
+    Source: [geometry: in line].
+    """
+    return -1.0

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+import numpy as np
+
 from liftbite.core.graph.guards import same_length
-from liftbite.core.quantities.balance import vector_sum
 from liftbite.core.quantities.torque_curve import Array
 
 
@@ -24,9 +25,8 @@ def residual_unbalance(unbalance_amounts: Array, unbalance_angles: Array) -> flo
     Range: as many angles as contributions.
     Source: [geometry: unbalances add as vectors].
 
-    >>> import numpy as np
     >>> round(residual_unbalance(np.array([3e-6, 4e-6]), np.array([0.0, np.pi / 2])) * 1e6, 9)
     5.0
     """
     same_length("unbalance_angles", unbalance_angles, "unbalance_amounts", unbalance_amounts)
-    return vector_sum(unbalance_amounts, unbalance_angles).amount
+    return float(abs(np.sum(np.asarray(unbalance_amounts) * np.exp(1j * np.asarray(unbalance_angles)))))

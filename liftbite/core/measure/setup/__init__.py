@@ -1,10 +1,64 @@
-"""The calculations of the set-up, a file each; every file registers its own.
+"""The calculations of the set-up, a file each: a file with a `CALCULATION` is one, nothing else has to know it.
 
-- `fitting`       Sums of the bench that stand beside the graph: bearing cushion and spacers, a cut flywheel, a taller
-  bearing, the port, stocked cylinders, and what another flywheel changes.
-- `proofs`        The sums of the set-up that a job's readings allow: each with everything it stands on. Lengths in
-  metres.
-- `proofs_said`   What the sums of the set-up come to, in a sentence, and how, line by line.
-- `proving`       Proving a set-up from measured depths, gaps and shims, before the gearbox goes in. Lengths in
-  metres.
+- `CALCULATIONS`     all of them by name, in the order of work
+- `told_of`          what the readings of a job come to, in words
+- `asked_of_check`   what is asked about a check's readings, or None
+
+- `air`            Trapped air, from the slave's travel at full pedal.
+- `bearing`        A concentric bearing's cushion: X less Y and the spacers, inside the window that wear and stroke
+  ask for.
+- `calculation`    What a calculation of the set-up is, what it tells, and how that is shown.
+- `end_float`      An input shaft's end float, and the shims that take it up.
+- `floater`        A twin's floater: clearance at its stands, the shims that bring them right, and when they want new
+  ones.
+- `flywheel_cut`   A flywheel that was cut: what it does to fingers, clamp and hub.
+- `fork`           A bearing of another height on a fork: free play, how the fork turns, and the slave's stroke.
+- `pack`           A wet pack: plates counted, and plain plates of another thickness.
+- `shaft`          The input shaft in its pilot: how far it enters, and what is left below it.
 """
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping
+from importlib import import_module
+from pkgutil import iter_modules
+
+from liftbite.core.job.build import Build
+from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.judgement import Readings
+from liftbite.core.measure.setup.calculation import Asked, Calculation, Told
+
+
+def _registered() -> dict[str, Calculation]:
+    modules = [import_module(f"{__name__}.{found.name}") for found in iter_modules(__path__)]
+    calculations: list[Calculation] = [m.CALCULATION for m in modules if hasattr(m, "CALCULATION")]
+    order = list(CHECKS)
+    return {c.name: c for c in sorted(calculations, key=lambda c: order.index(c.checks[0]))}
+
+
+CALCULATIONS: Mapping[str, Calculation] = _registered()
+
+
+def told_of(
+    build: Build, readings: Readings, said: Mapping[str, str] | None = None
+) -> Iterator[tuple[Calculation, Told | None]]:
+    """Every calculation with what it comes to, None while readings for it are missing.
+
+    Parameters
+    ----------
+    build : the job
+    readings : check -> readings in force
+    said : what was said where a calculation asks: name of the setting -> option
+    """
+    for calculation in CALCULATIONS.values():
+        found = calculation.work_out(build, readings, said or {})
+        yield calculation, None if found is None else calculation.tell(found)
+
+
+def asked_of_check(check: str) -> Asked | None:
+    """What is asked about a check's readings.
+
+    >>> asked_of_check("floater_gap").name, asked_of_check("basket")
+    ('shims', None)
+    """
+    return next((c.asks for c in CALCULATIONS.values() if c.asks is not None and c.asks.check == check), None)

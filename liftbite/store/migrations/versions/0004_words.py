@@ -19,6 +19,7 @@ def upgrade() -> None:
     for table in ("job", "part", "instrument"):
         op.execute(f"ALTER TABLE {table} RENAME COLUMN put_away_at TO archived_at")
     _series()
+    _asked()
     _practices()
     _renewals()
     _quantities()
@@ -66,6 +67,16 @@ def _series() -> None:
     op.create_index("ix_series_job_id", "series", ["job_id", "check"])
     op.create_index("ix_series_vehicle", "series", ["vehicle", "check"])
     op.create_index("ix_reading_series_id", "reading", ["series_id"])
+
+
+def _asked() -> None:
+    """What a floater's shims do is asked of its series under the name files have for it."""
+    bind = op.get_bind()
+    for number, kept in bind.execute(sa.text("SELECT id, settings FROM series WHERE settings LIKE '%\"shim\"%'")).all():
+        settings = json.loads(kept)
+        settings["shims"] = settings.pop("shim", "")
+        bind.execute(sa.text("UPDATE series SET settings = :kept WHERE id = :id"),
+                     {"kept": json.dumps(settings), "id": number})  # fmt: skip
 
 
 def _practices() -> None:

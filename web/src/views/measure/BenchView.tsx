@@ -4,13 +4,13 @@ import type { Measure } from "@/api/client";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
 import { nextCheck, placeNow } from "@/lib/keypad";
+import { CalculationsOf } from "./CalculationsOf";
 import { CheckList } from "./CheckList";
 import { Clock } from "./Clock";
 import { Finding, Readings } from "./Finding";
 import { HowTaken } from "./HowTaken";
 import { Instruments } from "./Instruments";
 import { Limits } from "./Limits";
-import { Proof } from "./Proofs";
 import { SweepFigures } from "./SweepFigures";
 import type { Send } from "./send";
 import { TakeReading } from "./TakeReading";
@@ -93,7 +93,7 @@ export function BenchView() {
         {(check.kind !== "figure" || check.finding.verdict === "open") && <Finding check={check} />}
         {check.kind === "sweep" && <Clock check={check} here={placeNow(check, search.get("place"))} />}
         <SweepFigures check={check} />
-        <Proof proofs={bench.proofs} check={check} send={send} />
+        <CalculationsOf calculations={bench.calculations} check={check} send={send} />
         <Working lines={check.working} />
         {check.kind !== "grade" && check.kind !== "figure" && (
           <Limits check={check} send={send} vehicle={bench.vehicle} />

@@ -3,9 +3,7 @@ import type { Check } from "@/api/client";
 import { moment } from "@/lib/words";
 import type { Send } from "./send";
 
-export type Shim = "" | "raises" | "lowers";
-
-/** What stands of a series as a whole, as it is sent: a change of one thing panels the rest. */
+/** What stands of a series as a whole, as it is sent: a change of one thing leaves the rest. */
 export const saidOf = (check: Check) =>
   ({
     check: check.name,
@@ -14,7 +12,7 @@ export const saidOf = (check: Check) =>
     presses_plus: check.settings.presses_plus !== "no",
     sag: check.settings.sag ?? "",
     label: "",
-    shim: (check.settings.shim ?? "") as Shim,
+    asked: check.asked,
   }) as const;
 
 /** What belongs to a series as a whole: the odometer, and for a sweep how the dial was read. */

@@ -1,6 +1,6 @@
 import type { Check } from "@/api/client";
 
-type Verdict = Check["finding"]["verdict"];
+export type Verdict = Check["finding"]["verdict"];
 
 export const VERDICT_WORDS: Record<Verdict, string> = {
   stop: "Stop",

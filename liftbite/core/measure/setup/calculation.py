@@ -1,0 +1,217 @@
+"""What a calculation of the set-up is, what it tells, and how that is shown.
+
+- `Calculation`   one of them: which checks feed it, how it is worked out and told, what it enters into the job
+- `Told`          the sentence, its working, and what is shown beside it
+- `Ruler`, `Band`, `Mark`, `Move`   lengths on one ruler: where they should lie, where they do, where pieces bring them
+- `Table`         rows of words and lengths
+- `Lines`         lengths along a length
+- `Remark`        a sentence with its verdict
+- `Asked`         something the readings do not say and nobody may guess
+- `Pieces`, `pieces_of`   spacers or shims at hand
+
+Screen, sheet and interface show these as they come; none of them knows a calculation by its name. Lengths in metres.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, field
+from typing import Any, TypeAlias
+
+from liftbite.core.job.build import Build, both_fine
+from liftbite.core.measure.effect import EffectOf
+from liftbite.core.measure.judgement import Readings
+from liftbite.core.units.read import from_si
+from liftbite.core.units.show import figure
+
+#: More pieces than this are not tried in every combination.
+MOST_PIECES = 10
+#: Fingers that moved by more than this are made up for [m] [practice].
+MAKE_UP = 0.5e-3
+
+
+@dataclass(frozen=True, slots=True)
+class Window:
+    """Lengths that serve, both ends among them [m]; `low` over `high` where none does."""
+
+    low: float
+    high: float
+
+    def holds(self, value: float) -> bool:
+        """True where a length lies in it, to a nanometre."""
+        return self.low - 1e-9 <= value <= self.high + 1e-9
+
+
+@dataclass(frozen=True, slots=True)
+class Band:
+    """A stretch of a ruler where something should lie [m]; `leading` for the one that counts most."""
+
+    label: str
+    low: float
+    high: float
+    leading: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Mark:
+    """A length on a ruler [m]; `leading` for the one that is proposed."""
+
+    label: str
+    at: float
+    leading: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Move:
+    """A length on a row of its own: as measured, and where the pieces named bring it [m]."""
+
+    label: str
+    before: float
+    after: float
+
+
+@dataclass(frozen=True, slots=True)
+class Ruler:
+    """Lengths on one ruler from nothing upwards; `zero` says what stands at nothing."""
+
+    about: str
+    bands: tuple[Band, ...] = ()
+    marks: tuple[Mark, ...] = ()
+    moves: tuple[Move, ...] = ()
+    zero: str = ""
+
+
+Cell: TypeAlias = "str | float | None"
+
+
+@dataclass(frozen=True, slots=True)
+class Table:
+    """Rows of words and lengths [m], the proposed one first."""
+
+    about: str
+    heads: tuple[str, ...]
+    rows: tuple[tuple[Cell, ...], ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Lines:
+    """Lengths along a length [m]: label -> values; the leading one is named."""
+
+    about: str
+    along: str
+    x: tuple[float, ...]
+    curves: Mapping[str, tuple[float, ...]]
+    leading: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Remark:
+    """A sentence; with the verdict it stands for, or empty."""
+
+    text: str
+    verdict: str = ""
+
+
+Shown: TypeAlias = "Ruler | Table | Lines | Remark"
+
+
+@dataclass(frozen=True, slots=True)
+class Told:
+    """A calculation in words.
+
+    Attributes
+    ----------
+    sentence : what it comes to
+    working : how, line by line, with its figures and whose rule it is
+    shows : what is shown beside it, in order
+    """
+
+    sentence: str
+    working: tuple[str, ...] = ()
+    shows: tuple[Shown, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Asked:
+    """Something about a series of readings that is asked, never guessed.
+
+    Attributes
+    ----------
+    check : whose series it belongs to
+    name : name of the setting
+    label : the question
+    options : what may be said -> in words; the first where nothing was
+    """
+
+    check: str
+    name: str
+    label: str
+    options: Mapping[str, str]
+
+
+@dataclass(frozen=True, slots=True)
+class Calculation:
+    """A calculation of the set-up.
+
+    Attributes
+    ----------
+    name, label : name in the record, name on screen
+    checks : the checks that feed it
+    waits_for : what it waits for while readings are missing
+    work_out : build, readings in force and what was asked to what it comes to; None while readings are missing
+    tell : that in words
+    asks : what the readings do not say
+    effects : check -> what it enters into the job
+    """
+
+    name: str
+    label: str
+    checks: tuple[str, ...]
+    waits_for: str
+    work_out: Callable[[Build, Readings, Mapping[str, str]], Any]
+    tell: Callable[[Any], Told]
+    asks: Asked | None = None
+    effects: Mapping[str, EffectOf] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, slots=True)
+class Pieces:
+    """Spacers or shims at hand, each by its latest reading.
+
+    Attributes
+    ----------
+    names, heights : of those that are tried, in order [m]
+    untried : how many were measured beyond those
+    """
+
+    names: tuple[str, ...]
+    heights: tuple[float, ...]
+    untried: int
+
+    def tried(self) -> list[str]:
+        """A line of the working where more were measured than can be tried."""
+        if not self.untried:
+            return []
+        return [f"{len(self.names) + self.untried} pieces were measured; the first {MOST_PIECES} are tried."]
+
+    def named(self, pieces: Sequence[int]) -> str:
+        """Some of them by name: `Shim 1 and Shim 2`."""
+        return " and ".join(self.names[i] for i in pieces)
+
+
+def pieces_of(readings: Readings, check: str) -> Pieces:
+    """The pieces at hand that were measured; the first `MOST_PIECES` are tried."""
+    latest = {r.place: r.si for r in readings.get(check, ()) if r.si is not None}
+    names = sorted(latest, key=lambda place: (len(place), place))
+    tried = names[:MOST_PIECES]
+    return Pieces(tuple(tried), tuple(latest[n] for n in tried), len(names) - len(tried))
+
+
+def said(value: float) -> str:
+    """A length in both systems, as a bench reads it."""
+    return both_fine(value, "m")
+
+
+def mm(value: float) -> str:
+    """A term of a sum: in millimetres alone, so that the sum can be read."""
+    return f"{figure(round(from_si(value, 'mm'), 3), 12)}"

@@ -1,0 +1,74 @@
+"""An input shaft's end float, and the shims that take it up.
+
+- `shims_for_float`                 which shims, and what is left
+- `EndFloat`, `work_out`, `tell`    the calculation
+
+Lengths in metres.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from itertools import combinations
+
+from liftbite.core.job.build import Build
+from liftbite.core.measure.judgement import Readings, values_of
+from liftbite.core.measure.setup.calculation import MOST_PIECES, Calculation, Pieces, Told, mm, pieces_of, said
+
+
+def shims_for_float(end_float: float, shims: Sequence[float]) -> tuple[tuple[int, ...], float]:
+    """Which shims take up an end float to nil but free, and the float left: never less than nothing.
+
+    >>> shims_for_float(0.30e-3, [0.10e-3, 0.25e-3, 0.15e-3])[0]
+    (1,)
+    """
+    if len(shims) > MOST_PIECES:
+        raise ValueError(f"{len(shims)} shims are too many to try every way; {MOST_PIECES} at most")
+    stacks = [c for n in range(len(shims) + 1) for c in combinations(range(len(shims)), n)]
+    left = {c: end_float - sum(shims[i] for i in c) for c in stacks}
+    fits = [c for c in stacks if left[c] >= -1e-9]
+    best = min(fits, key=lambda c: (round(left[c], 8), len(c)), default=())
+    return best, left.get(best, end_float)
+
+
+@dataclass(frozen=True, slots=True)
+class EndFloat:
+    """An input shaft's end float, the shims that take it up, and what is left [m]."""
+
+    measured: float
+    pieces: Pieces
+    taken: tuple[int, ...]
+    left: float
+
+
+def work_out(_: Build, readings: Readings, __: Mapping[str, str]) -> EndFloat | None:
+    """The end float of a job's readings; None until it was measured."""
+    measured, pieces = values_of(readings, "end_float"), pieces_of(readings, "retainer_shims")
+    if not measured:
+        return None
+    return EndFloat(measured[-1], pieces, *shims_for_float(measured[-1], pieces.heights))
+
+
+def tell(found: EndFloat) -> Told:
+    """An input shaft's end float and the shims that take it up."""
+    names = found.pieces.names
+    if not names:
+        sentence = f"End float {said(found.measured)}: nil but free turning is wanted. Measure the shims at hand."
+    elif not found.taken:
+        sentence = f"End float {said(found.measured)}: no shim at hand is thin enough."
+    else:
+        with_what = found.pieces.named(found.taken)
+        verb = "takes" if len(found.taken) == 1 else "take"
+        sentence = f"{with_what} {verb} the end float to {said(found.left)}; thickest at the race."
+    terms = "".join(f" − {mm(found.pieces.heights[i])}" for i in found.taken)
+    return Told(sentence, (
+        f"Left = end float − shims = {mm(found.measured)}{terms} = {mm(found.left)} mm: the least that is not below "
+        "nothing, with the fewest shims. Nil but free turning [practice]; the manual's figure comes first.",
+        *found.pieces.tried(),
+    ))  # fmt: skip
+
+
+CALCULATION = Calculation(
+    "end_float", "End float of the input shaft", ("end_float", "retainer_shims"), "the end float", work_out, tell
+)

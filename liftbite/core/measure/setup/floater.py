@@ -1,0 +1,227 @@
+"""A twin's floater: clearance at its stands, the shims that bring them right, and when they want new ones.
+
+- `floater_stands`, `FloaterShims`   shims stand by stand
+- `Floater`, `work_out`, `tell`      the calculation
+
+Lengths in metres.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from itertools import combinations, product
+
+import numpy as np
+
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.build import Build
+from liftbite.core.measure.checks import Limit
+from liftbite.core.measure.effect import Effect, EffectOf, of_length
+from liftbite.core.measure.judgement import Readings, values_of
+from liftbite.core.measure.setup.calculation import (
+    MOST_PIECES,
+    Asked,
+    Band,
+    Calculation,
+    Lines,
+    Move,
+    Pieces,
+    Remark,
+    Ruler,
+    Shown,
+    Told,
+    Window,
+    mm,
+    pieces_of,
+    said,
+)
+from liftbite.core.quantities.release import inner_gap, outer_gap
+from liftbite.core.units.constants import THOU
+
+#: Clearance at the stands, and how alike the three have to be [m] [practice].
+FLOATER = Window(20 * THOU, 25 * THOU)
+ALIKE = 2 * THOU
+#: What a shim does, by where it sits.
+SEATS = {"raises": "under the stand, where it raises the stop", "lowers": "under the plate, where it closes the gap"}
+
+
+@dataclass(frozen=True, slots=True)
+class FloaterShims:
+    """Which shim goes under which stand.
+
+    Attributes
+    ----------
+    pieces : per stand, the shims at hand by index
+    gaps : per stand, the clearance with them in [m]
+    in_window, alike : whether all stands are in the window, and within 0.002 in of each other
+    """
+
+    pieces: tuple[tuple[int, ...], ...]
+    gaps: tuple[float, ...]
+    in_window: bool
+    alike: bool
+
+
+def floater_stands(gaps: Sequence[float], shims: Sequence[float], *, opens: bool,
+                   window: Window = FLOATER) -> FloaterShims:  # fmt: skip
+    """Shims that bring every stand into its window and keep them alike; the fewest pieces that do it best.
+
+    Parameters
+    ----------
+    gaps : clearance measured at each stand [m]
+    shims : measured thicknesses at hand; at most two under a stand, each used once [m]
+    opens : True where a shim raises the stop and so opens the gap, False where it closes it: it depends on where the
+        shim sits
+    window : clearance asked for [m]
+
+    Raises
+    ------
+    ValueError : no gap, or more than `MOST_PIECES` shims
+
+    >>> from liftbite.core.units.constants import INCH
+    >>> found = floater_stands([0.015 * INCH, 0.022 * INCH, 0.0165 * INCH], [0.007 * INCH, 0.006 * INCH], opens=True)
+    >>> found.pieces, found.in_window, found.alike
+    (((0,), (), (1,)), True, True)
+    """
+    if not gaps:
+        raise ValueError("no gap was measured")
+    if len(shims) > MOST_PIECES:
+        raise ValueError(f"{len(shims)} shims are too many to try every way; {MOST_PIECES} at most")
+    sign = 1.0 if opens else -1.0
+    stacks = [c for n in range(3) for c in combinations(range(len(shims)), n)]
+    middle = (window.low + window.high) / 2
+
+    def better(gap: float) -> list[tuple[int, ...]]:
+        """The dozen stacks that bring one stand nearest to the middle; the best of all lies among them."""
+        left = sorted(stacks, key=lambda c: (abs(gap + sign * sum(shims[i] for i in c) - middle), len(c)))
+        return [*left[:12], ()]
+
+    best: tuple[tuple[object, ...], FloaterShims] | None = None
+    for pieces in product(*(better(g) for g in gaps)):
+        used = [i for stack in pieces for i in stack]
+        if len(used) != len(set(used)):
+            continue
+        now = tuple(g + sign * sum(shims[i] for i in stack) for g, stack in zip(gaps, pieces, strict=True))
+        inside = all(window.holds(g) for g in now)
+        alike = max(now) - min(now) <= ALIKE + 1e-9
+        off = sum(max(window.low - g, g - window.high, 0.0) for g in now)
+        rank = (not inside, round(off, 7), not alike, len(used), round(max(abs(g - middle) for g in now), 7))
+        if best is None or rank < best[0]:
+            best = rank, FloaterShims(pieces, now, inside, alike)
+    assert best is not None  # no shim at all is always among the ways
+    return best[1]
+
+
+@dataclass(frozen=True, slots=True)
+class Floater:
+    """A twin's floater.
+
+    Attributes
+    ----------
+    gaps : clearance measured at each stand [m]
+    ways : shims for each place one may sit at that is still asked about: raising the stop, lowering it
+    pieces : the shims
+    wear, inner, outer : free travel of both discs along the inner one's wear [m]; empty where the lift is not known
+    reshim_at : wear of the inner disc at which the stands want new shims [m], or None
+    """
+
+    gaps: tuple[float, ...]
+    ways: tuple[tuple[str, FloaterShims], ...]
+    pieces: Pieces
+    wear: tuple[float, ...]
+    inner: tuple[float, ...]
+    outer: tuple[float, ...]
+    reshim_at: float | None
+
+
+def work_out(build: Build, readings: Readings, said_of: Mapping[str, str]) -> Floater | None:
+    """The stands of a job's readings with its shims; None until all three are read."""
+    shim = said_of.get("shims", "")
+    stands = [values_of(readings, "floater_gap", f"Stand {i}")[-1:] for i in (1, 2, 3)]
+    gaps = [value for stand in stands for value in stand]
+    if len(gaps) < 3:
+        return None
+    pieces = pieces_of(readings, "floater_shims")
+    ways = tuple(
+        (way, floater_stands(gaps, pieces.heights, opens=way == "raises"))
+        for way in ("raises", "lowers")
+        if shim in ("", way)
+    )
+    v = build.evaluate(("plate_lift_available", "reshim_wear", "wear_limit"))
+    lift, at, limit = (None if isinstance(v[n], Needs | Refused) else float(v[n])
+                       for n in ("plate_lift_available", "reshim_wear", "wear_limit"))  # fmt: skip
+    if lift is None:
+        return Floater(tuple(gaps), ways, pieces, (), (), (), at)
+    shimmed = ways[0][1]
+    gap = float(np.mean(shimmed.gaps)) if shimmed.in_window else (FLOATER.low + FLOATER.high) / 2
+    cushion = float(build.known.get("cushion_travel", 0.0))
+    wear = np.linspace(0.0, 0.001 if limit is None else limit / 2, 5)
+    inner, outer = np.asarray(inner_gap(gap, cushion, wear)), np.asarray(outer_gap(lift, gap, cushion, wear))
+    return Floater(tuple(gaps), ways, pieces, tuple(wear.tolist()), tuple(inner.tolist()), tuple(outer.tolist()), at)
+
+
+def _way_said(way: str, shims: FloaterShims) -> str:
+    right = "all three come right" if shims.in_window and shims.alike else "not all three come right"
+    return f"With shims {SEATS[way]}, {right}."
+
+
+def tell(found: Floater) -> Told:
+    """A twin's floater: whether the shims at hand bring its stands right, and when they want new ones."""
+    ask = "" if len(found.ways) == 1 else " Say where a shim sits on this clutch, and one answer is left."
+    sentence = " ".join(_way_said(way, shims) for way, shims in found.ways) + ask
+    working = [f"Each stand: {said(FLOATER.low)} to {said(FLOATER.high)}, and all within {said(ALIKE)} of each other "
+               "[practice]."]  # fmt: skip
+    for way, shims in found.ways:
+        sign = "+" if way == "raises" else "−"
+        sums = []
+        for before, stack, after in zip(found.gaps, shims.pieces, shims.gaps, strict=True):
+            terms = "".join(f" {sign} {mm(found.pieces.heights[i])}" for i in stack)
+            sums.append(f"{mm(before)}{terms} = {mm(after)}" if stack else f"{mm(before)} as it is")
+        working.append(f"{SEATS[way][0].upper()}{SEATS[way][1:]}: {'; '.join(sums)} mm.")
+    if found.wear:
+        working.append(f"New, the inner disc is left {said(found.inner[0])} and the outer one {said(found.outer[0])}: "
+                       "f − cushion, and lift − f − cushion. The stops are fixed to the flywheel, so f grows one for "
+                       "one as the inner disc wears and the outer gap shrinks by as much.")  # fmt: skip
+        if not found.ways[0][1].in_window:
+            working.append("As no shims at hand bring the stands right, f is taken at the middle of its window here.")
+    return Told(sentence, (*working, *found.pieces.tried()), tuple(_shows(found)))
+
+
+def _shows(found: Floater) -> list[Shown]:
+    shows: list[Shown] = []
+    for way, shims in found.ways:
+        comes_right = shims.in_window and shims.alike
+        shows.append(Remark(f"Shims {SEATS[way]}", "reuse" if comes_right else "put right"))
+        moves = tuple(
+            Move(f"Stand {i}: {found.pieces.named(stack) or 'no shim'}", before, after)
+            for i, (before, after, stack) in enumerate(zip(found.gaps, shims.gaps, shims.pieces, strict=True), start=1)
+        )
+        shows.append(Ruler("Gap of each stand, without and with its shims",
+                           (Band("asked for", FLOATER.low, FLOATER.high, leading=True),), moves=moves))  # fmt: skip
+    if found.wear and found.wear[-1] > 0:
+        shows.append(Lines("Free travel of both discs as the inner one wears", "worn", found.wear,
+                           {"inner disc": found.inner, "outer disc": found.outer}, "outer disc"))  # fmt: skip
+        at = found.reshim_at
+        shows.append(Remark(
+            "The stops are fixed to the flywheel: as the inner disc wears, the outer one loses its gap." if at is None
+            else f"The stands want new shims when the inner disc has worn {said(at)}: the outer one drags from there."
+        ))  # fmt: skip
+    return shows
+
+
+def _effects(_: Build, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
+    gaps = values_of(readings, "floater_gap")
+    mean = float(np.mean(gaps)) if gaps else 0.0
+    return [of_length("floater_gap", "floater_clearance", mean, "mean of the stands")] if gaps else []
+
+
+CALCULATION = Calculation(
+    "floater", "Stands of the floater", ("floater_gap", "floater_shims"), "all three stands", work_out, tell,
+    Asked("floater_gap", "shims", "A shim sits", {
+        "": "not said: both ways shown",
+        "raises": "under the stand: it raises the stop",
+        "lowers": "under the plate: it closes the gap",
+    }),
+    {"floater_gap": EffectOf(_effects)},
+)  # fmt: skip

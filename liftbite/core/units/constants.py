@@ -1,0 +1,17 @@
+"""Constants of units, by name, in SI.
+
+- `INCH`, `THOU`   [m] [standard: NIST SP 811, exact]
+- `RPM`            a turn a minute [rad/s]
+- `ATMOSPHERE`     standard pressure of the air [Pa] [standard: ISO 2533]
+- `FREEZING`       0 °C [K]
+"""
+
+from __future__ import annotations
+
+from math import tau
+
+INCH = 0.0254
+THOU = INCH / 1000
+RPM = tau / 60
+ATMOSPHERE = 101_325.0
+FREEZING = 273.15
