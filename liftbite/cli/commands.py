@@ -18,7 +18,6 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, both, build_of, label_of, refusal
 from liftbite.core.job.ledger import Revision, present
 from liftbite.core.units.read import from_si
-from liftbite.core.verdicts.answers import NOW, PLANNED
 
 EXIT_HOLDS, EXIT_FALLS_SHORT, EXIT_BAD_INPUT = 0, 1, 2
 FILE = click.argument("file", type=click.Path(path_type=Path))
@@ -44,12 +43,8 @@ def read_revisions(file: Path) -> list[Revision]:
         bad_input(f"{file}: {error}")
 
 
-def _setup(file: Path) -> Build:
+def _build_of(file: Path) -> Build:
     return build_of(present(read_revisions(file)))
-
-
-def _stage(build: Build) -> float:
-    return PLANNED if build.chosen.options.get("stage_plan", "none") != "none" else NOW
 
 
 def _ended(found: Needs | Refused, build: Build) -> NoReturn:
@@ -90,11 +85,11 @@ def explain(quantity: str, file: Path, as_json: bool, as_csv: bool) -> None:
     from liftbite.api.jobs.present import working_out
     from liftbite.core.analysis.working import working
 
-    build = _setup(file)
+    build = _build_of(file)
     if quantity not in build.graph.functions:
         known = ", ".join(sorted(build.graph.functions))
         bad_input(f"“{quantity}” is not worked out in this job; it works out {known}.")
-    shown = working_out(working(build, quantity, stage=_stage(build), friction=-1.0), "low friction")
+    shown = working_out(working(build, quantity, stage=build.stage, friction=-1.0), "low friction")
     if as_json:
         click.echo(json.dumps(shown.model_dump(), ensure_ascii=False, indent=1))
         return
@@ -125,7 +120,7 @@ def stroke(file: Path, as_json: bool, as_csv: bool) -> None:
     """Work out the whole stroke of pedal or lever of a job FILE."""
     from liftbite.core.analysis.stroke import stroke as work_out
 
-    build = _setup(file)
+    build = _build_of(file)
     found = work_out(build)
     if isinstance(found, Needs | Refused):
         _ended(found, build)
@@ -159,8 +154,8 @@ def life(file: Path, as_json: bool, as_csv: bool) -> None:
     """Work out clamp and margin of a job FILE over the wear of its facings."""
     from liftbite.core.analysis.life import life as work_out
 
-    build = _setup(file)
-    found = work_out(build, stage=_stage(build), friction=-1.0)
+    build = _build_of(file)
+    found = work_out(build, stage=build.stage, friction=-1.0)
     if isinstance(found, Needs | Refused):
         _ended(found, build)
     columns = {"wear_m": found.wear, "clamp_n": found.clamp, "bite_margin": found.margin}
@@ -182,13 +177,13 @@ def launch(file: Path, as_json: bool, as_csv: bool) -> None:
     from liftbite.core.analysis.launch import case_of
     from liftbite.core.analysis.launch import launch as integrate
 
-    build = _setup(file)
-    case = case_of(build, stage=_stage(build))
+    build = _build_of(file)
+    case = case_of(build, stage=build.stage)
     if isinstance(case, Needs | Refused):
         _ended(case, build)
     found = integrate(case)
     if not _print_columns(found.trace, as_json, as_csv):
-        closed = build.evaluate(("slip_time", "slip_energy"), stage=_stage(build))
+        closed = build.evaluate(("slip_time", "slip_energy"), stage=build.stage)
         click.echo(
             f"The clutch {found.outcome}."
             if found.outcome != "spins"
@@ -218,7 +213,7 @@ def find(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
     from liftbite.core.parts.finder import LIMITS, OBJECTIVES, search
     from liftbite.files.shelf import read_shelf_file
 
-    build = _setup(file)
+    build = _build_of(file)
     try:
         parts = read_shelf_file(shelf.read_bytes())
     except OSError as error:
@@ -232,7 +227,7 @@ def find(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
             bar.update(done - bar.pos)
             return True
 
-        found = search(build.entries, parts, stage=_stage(build), progress=progress)
+        found = search(build.entries, parts, stage=build.stage, progress=progress)
     if as_json:
         told = {"total": found.total, "kept": found.kept, "excluded": found.excluded, "unseen": found.unseen}
         click.echo(json.dumps(told | {"front": found.front}, ensure_ascii=False, indent=1))

@@ -144,19 +144,18 @@ def _mends(revisions: Any) -> list[str]:
     """What would mend each answer that falls short soonest."""
     from liftbite.core.job.build import both, label_of, unit_of
     from liftbite.core.job.ledger import present
-    from liftbite.core.verdicts.answers import NOW, PLANNED, answer, stands_on
-    from liftbite.core.verdicts.verdicts import soonest
+    from liftbite.core.verdicts.answers import answer, stands_on
+    from liftbite.core.verdicts.cure import soonest
 
     answers = answer(present(revisions))
     build = answers.build
-    stage = PLANNED if build.chosen.options.get("stage_plan", "none") != "none" else NOW
     lines = []
     for other in answers.others:
         if other.state != "open":
             names = ", ".join(label_of(a.name).lower() for a in stands_on(build, other.question))
             lines.append(f"{other.question.capitalize()} stands on what nobody entered: {names}.")
     for verdict in (answers.verdict, *answers.others):
-        for sought in soonest(build, verdict, stage):
+        for sought in soonest(build, verdict):
             value = both(sought.crossings[0], unit_of(sought.quantity, build.graph))
             bound = "at least" if sought.at_least else "at most"
             lines.append(

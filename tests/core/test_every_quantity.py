@@ -12,10 +12,10 @@ from liftbite.core.analysis.working import working
 from liftbite.core.graph.docstring import read_doc
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.arrangement import QUANTITIES
-from liftbite.core.job.build import Build, build_of
+from liftbite.core.job.build import NOW, Build, build_of
 from liftbite.core.job.inputs import INPUTS, STATES
 from liftbite.core.units.read import KINDS
-from liftbite.core.verdicts.answers import LOW, NOW
+from liftbite.core.verdicts.criteria import LOW
 from tests.jobs import FULL, MOTORCYCLE, entries
 
 #: A motorcycle with every figure entered that its arrangement asks for.
@@ -78,7 +78,11 @@ CABLE_CAR = {
     "wire_length": "1.5 m",
     "swing_period": "1.4 s",
 }
-JOBS = {"car": FULL, "cable car": CABLE_CAR, "motorcycle": WHOLE_MOTORCYCLE}
+_FLUID = {"fluid_wet_boiling": "155 °C"}
+JOBS = {
+    "car": FULL | _FLUID, "cable car": CABLE_CAR,
+    "motorcycle": WHOLE_MOTORCYCLE | _FLUID | {"master_stroke": "14 mm", "slave_stroke": "9 mm"},
+}  # fmt: skip
 AT = {"wear": 0.0004, "plate_lift": 0.0009, "clutch_speed": 300.0, "engine_speed": 350.0, "facing_temperature": 420.0}
 
 
@@ -162,7 +166,9 @@ EXPONENTS = {
 CONSTANTS = {
     "spring_clamp", "lifted_spring_force", "spring_peak_clamp", "diaphragm_stress", "soft_volume", "start_load_torque",
     "flywheel_inertia", "air_gain", "plate_lift_available", "overtravel_margin", "balance_margin",
-    "housing_bore_margin", "housing_face_margin", "flywheel_face_margin",
+    "housing_bore_margin", "housing_face_margin", "flywheel_face_margin", "fluid_margin",
+    "peak_pedal_effort", "peak_line_pressure", "pedal_at_overtravel", "pedal_at_master_stop", "pedal_at_slave_stop",
+    "lowest_bite_margin", "clamp_swing",  # of springs and fluids whose constants they pass through
 }  # fmt: skip
 
 

@@ -19,7 +19,6 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, both, label_of, refusal
 from liftbite.core.job.choices import CAR
 from liftbite.core.units.read import from_si
-from liftbite.core.verdicts.answers import NOW, PLANNED
 
 _MM = 1e3
 
@@ -27,11 +26,6 @@ _MM = 1e3
 def name_out(name: str) -> m.NameOut:
     """A quantity by name and label."""
     return m.NameOut(name=name, label=label_of(name))
-
-
-def stage_of(build: Build) -> float:
-    """The stage a build is judged for: the planned one where there is one."""
-    return PLANNED if build.chosen.options.get("stage_plan", "none") != "none" else NOW
 
 
 @lru_cache(maxsize=1)
@@ -52,7 +46,7 @@ def section_out(build: Build) -> w.SectionOut:
     names = [""] if not drawn.follows else sorted(drawn.follows)
     index = {name: i for i, name in enumerate(names)} | {"": -1}
     moves = drawn.motion
-    holds = build.evaluate(("holdable_engine_torque",), stage=stage_of(build), wear=moves.wear[:, None])
+    holds = build.evaluate(("holdable_engine_torque",), stage=build.stage, wear=moves.wear[:, None])
     torque = holds["holdable_engine_torque"]
     passes = None if moves.passes is None or isinstance(torque, Needs | Refused) else moves.passes * torque
     limit = build.known.get("effort_limit")
@@ -151,7 +145,7 @@ _ENDS = {
 
 
 def _life(build: Build) -> w.LifeOut | None:
-    found = life(build, stage=stage_of(build), friction=-1.0)
+    found = life(build, stage=build.stage, friction=-1.0)
     if not isinstance(found, Life):
         return None
     return w.LifeOut(

@@ -12,7 +12,7 @@ from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 
 from liftbite.api.choose import models as w
-from liftbite.api.choose.drawing import name_out, section_out, stage_of
+from liftbite.api.choose.drawing import name_out, section_out
 from liftbite.api.common import reply
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import figure_out
@@ -100,7 +100,7 @@ def _repeated(build: Build, found: RepeatedStarts | Needs | Refused) -> w.Repeat
 def start(path: JobPath, body: m.TryIn) -> Response:
     """The start of a job, integrated; every kind of start beside it; several in a row."""
     build = build_with(path.job_id, body.entries)
-    stage = stage_of(build)
+    stage = build.stage
     kinds = start_kinds(build, stage=stage)
     shown = [_start(n, STARTS[n][0], found, build) for n, found in kinds.items() if isinstance(found, Launch)]
     case = case_of(build, stage=stage)
@@ -136,7 +136,7 @@ _OF_FLYWHEEL = ("engine_inertia", "stored_energy", "free_rev_time", "slip_time",
 def flywheel(path: JobPath, body: m.TryIn) -> Response:
     """The flywheel: the old one against the new one, in figures and in every gear."""
     build = build_with(path.job_id, body.entries)
-    stage = stage_of(build)
+    stage = build.stage
     old = build.evaluate(("old_flywheel_inertia",))["old_flywheel_inertia"]
     new = build.evaluate(("flywheel_inertia",))["flywheel_inertia"]
     names = tuple(n for n in _OF_FLYWHEEL if n in build.graph.functions)
@@ -181,7 +181,7 @@ def moves(path: JobPath, body: MovesIn) -> Response:
     build = build_with(path.job_id, body.entries)
     if body.result not in build.graph.functions:
         raise UnreadableEntry(f"“{body.result}” is not a result of this arrangement")
-    stage, friction = stage_of(build), friction_of(body.result)
+    stage, friction = build.stage, friction_of(body.result)
     unit = unit_of(body.result, build.graph)
     found = build.evaluate((body.result,), stage=stage, friction=friction)[body.result]
     ready = [n for n in results_in(build.graph) if not build.lacks((n,))]

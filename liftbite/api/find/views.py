@@ -18,7 +18,6 @@ from flask import Response, current_app
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
-from liftbite.api.choose.drawing import stage_of
 from liftbite.api.common import reply, session_of
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.entries import read_entries
@@ -166,7 +165,7 @@ def start_find(path: JobPath, body: ms.FindIn) -> Response:
         raise UnreadableEntry(f"{total} combinations are too many; {_MOST} can be swept. Leave some parts out.")
     build = build_of(entries)
     run = _runs().start(lambda number: Run(number, slots, ids, total, body.all_four))
-    threading.Thread(target=run.work, args=(entries, stage_of(build)), daemon=True).start()
+    threading.Thread(target=run.work, args=(entries, build.stage), daemon=True).start()
     return reply(_find_out(run), 201)
 
 

@@ -185,9 +185,9 @@ def job_out(
         revision=revisions[-1].number,
         name=_text(entries, "job_name"),
         vehicle=_text(entries, "vehicle"),
-        layout=build.chosen.options.get("layout", ""),
+        layout=build.chosen.layout,
         archived=archived,
-        has_plan=build.chosen.options.get("stage_plan", "none") != "none",
+        has_plan=build.has_plan,
         fields=[_field_out(name, answers, problems) for name in (*texts, *answers.asked)],
         choices=[
             m.PickedOut(name=n, option=build.chosen.options.get(n), begun=n in build.chosen.begun)
@@ -234,7 +234,7 @@ def line_out(job_id: int, revisions: Sequence[Revision]) -> m.JobLineOut:
     """A job as a line of the list."""
     entries = present(revisions)
     answers = answer(entries)
-    layout = answers.build.chosen.options.get("layout", "")
+    layout = answers.build.chosen.layout
     option = CHOICES["layout"].option(layout)
     return m.JobLineOut(
         id=job_id,

@@ -20,11 +20,11 @@ from liftbite.core.analysis.goal_seek import seek_all
 from liftbite.core.analysis.working import working
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
-from liftbite.core.job.build import Build, build_of, label_of, unit_of
+from liftbite.core.job.build import NOW, PLANNED, Build, build_of, label_of, unit_of
 from liftbite.core.job.dyno_file import write_csv
 from liftbite.core.job.ledger import Entry, Revision
 from liftbite.core.units.read import read
-from liftbite.core.verdicts.answers import NOW, PLANNED, answer
+from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.results import friction_of, target_of
 from liftbite.files.job import dump, read_job_file, to_file
 from liftbite.store import jobs as store
@@ -196,7 +196,7 @@ def show_working(path: JobPath, body: m.WorkingIn) -> tuple[dict[str, Any], int]
     build = build_with(path.job_id, body.entries)
     if body.quantity not in build.graph.functions:
         raise UnreadableEntry(f"{label_of(body.quantity)} is not worked out in this arrangement, so it has no working.")
-    planned = body.planned and build.chosen.options.get("stage_plan", "none") != "none"
+    planned = body.planned and build.has_plan
     steps = working(build, body.quantity, stage=PLANNED if planned else NOW, friction=body.friction)
     return out.working_out(steps, _at(planned, body.friction)).model_dump(), 200
 
@@ -215,7 +215,7 @@ def ask(path: JobPath, body: m.AskIn) -> tuple[dict[str, Any], int]:
         if wanted is None:
             raise UnreadableEntry("Target: say what the result should be; choose a use to have one proposed.")
         target = wanted
-    planned = build.chosen.options.get("stage_plan", "none") != "none"
+    planned = build.has_plan
     friction = friction_of(body.result)
     sought = seek_all(build, body.result, target, stage=PLANNED if planned else NOW, friction=friction)
     asked = m.AskedOut(

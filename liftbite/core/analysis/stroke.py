@@ -20,6 +20,11 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.quantities.torque_curve import Array
 
+#: What a stroke cannot be worked out without.
+STROKE_NEEDS = (
+    "plate_lift_available", "plate_lift_reach", "bearing_force", "pedal_stroke", "friction_faces", "springback",
+    "cushion_stack", "bearing_travel", "spring_clamp", "strap_force", "release_lever_ratio",
+)  # fmt: skip
 _BUILD = np.linspace(0.0, 1.0, 41)
 _LINKS = ("master_travel", "slave_travel", "cable_travel")
 
@@ -71,11 +76,8 @@ def stroke(build: Build, *, points: int = 161, **states: Any) -> Stroke | Needs 
     points : lifts evaluated
     states : states or quantities to be taken instead of what is known
     """
-    wanted = ("plate_lift_available", "plate_lift_reach", "bearing_force", "pedal_stroke", "friction_faces",
-              "springback", "cushion_stack", "bearing_travel", "spring_clamp", "strap_force",
-              "release_lever_ratio")  # fmt: skip
-    rest = build.evaluate(wanted, **states)
-    for name in wanted:
+    rest = build.evaluate(STROKE_NEEDS, **states)
+    for name in STROKE_NEEDS:
         if isinstance(rest[name], Needs | Refused):
             found: Needs | Refused = rest[name]
             return found

@@ -5,7 +5,6 @@ A graph is made of modules; choosing an arrangement chooses the modules. Nothing
 
 - `Needs`, `Refused`   why a quantity has no value: inputs are missing, or a value cannot exist
 - `within`             how a quantity function guards its documented range, for scalars and arrays alike
-- `inverse`            a quantity turned round: the state at which another takes a value
 - `Graph`              orders the functions and evaluates what is asked for
 
 >>> def area(width, height): return width * height
@@ -20,9 +19,9 @@ A graph is made of modules; choosing an arrangement chooses the modules. Nothing
 from __future__ import annotations
 
 import inspect
-import re
 from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass
+from functools import cache
 from graphlib import TopologicalSorter
 from types import ModuleType
 from typing import Any, TypeAlias
@@ -70,73 +69,6 @@ def within(ok: Any, quantity: str, value: Values, relation: str, limit: Values, 
     raise OutOfRange(quantity, float(value), Bound(relation, float(limit), limit_of))
 
 
-def inverse(
-    name: str, functions: Iterable[Callable[..., Any]], *, of: str, equals: str, over: str, reach: str, doc: str
-) -> Callable[..., Any]:
-    """The quantity `name`: the state `over`, from 0 to `reach`, at which `of` equals `equals`.
-
-    It is a quantity like any other. Its parameters are what `of` needs that does not itself depend on the state, so
-    the graph works those out once; the rest is evaluated again at each trial. `of` has to rise with the state; where
-    it lies above the goal already at 0, the answer is 0, where it never gets there, `reach`.
-
-    Parameters
-    ----------
-    name : the quantity's name
-    functions : the arrangement's quantities
-    of, equals, over, reach : the names above
-    doc : docstring with the parameters left out; they are taken from the quantities passed through
-
-    >>> def height(time, speed): return time * speed
-    >>> when = inverse("when", [height], of="height", equals="goal", over="time", reach="most", doc="")
-    >>> inspect.signature(when), round(when(3.0, 10.0, 2.0), 9)
-    (<Signature (goal, most, speed)>, 1.5)
-    """
-    graph = Graph(functions)
-    moving = [f for f in graph.order([of]) if over in graph.upstream([f])]
-    passed = {p for f in moving for p in graph.parameters[f]} - set(moving) - {over}
-    names = sorted(passed | {equals, reach})
-
-    def solve(*arguments: Any) -> Values:
-        known = dict(zip(names, arguments, strict=True))
-
-        def miss(state: Any) -> Any:
-            values = {**known, over: state}
-            for f in moving:
-                values[f] = graph.functions[f](*(values[p] for p in graph.parameters[f]))
-            return values[of] - known[equals]
-
-        low, high = np.zeros(np.shape(miss(known[reach]))), np.asarray(known[reach], dtype=np.float64)
-        low, high = np.broadcast_arrays(low, high)
-        return plain(_illinois(miss, low, high))
-
-    solve.__name__ = name
-    solve.__signature__ = inspect.Signature(  # type: ignore[attr-defined]
-        [inspect.Parameter(n, inspect.Parameter.POSITIONAL_OR_KEYWORD) for n in names]
-    )
-    solve.__doc__ = doc
-    return solve
-
-
-def _illinois(miss: Callable[[Any], Any], low: Any, high: Any, trials: int = 40) -> Any:
-    """Root between `low` and `high`, element by element, by false position with the Illinois step."""
-    at_low, at_high = miss(low), miss(high)
-    root = np.where(at_low >= 0, low, high) + 0 * (at_low + at_high)  # an impossible candidate stays NaN
-    inside = (at_low < 0) & (at_high > 0)
-    if not np.any(inside):
-        return root
-    a, b, fa, fb = low, high, at_low, at_high
-    for _ in range(trials):
-        with np.errstate(divide="ignore", invalid="ignore"):
-            c = np.where(fb != fa, (a * fb - b * fa) / (fb - fa), a)
-        fc = miss(c)
-        same = fc * fb > 0
-        a, fa = np.where(same, a, b), np.where(same, fa / 2, fb)
-        b, fb = c, fc
-        if np.all(np.abs(np.where(inside, fc, 0.0)) <= 1e-12 + 1e-10 * np.abs(high - low)):
-            break
-    return np.where(inside, b, root)
-
-
 def plain(value: Values) -> Values:
     """A single figure as a float, an array as it is.
 
@@ -153,35 +85,6 @@ def functions_of(module: ModuleType) -> list[Callable[..., Any]]:
         for name, f in vars(module).items()
         if inspect.isfunction(f) and f.__module__ == module.__name__ and not name.startswith("_")
     ]
-
-
-def renamed(module: ModuleType, names: Mapping[str, str]) -> ModuleType:
-    """A module whose quantities stand for the same of another part: names changed, in parameters and docstrings too.
-
-    >>> from liftbite.core.arrangements.inertia_source import weight as inertia_by_weight
-    >>> old = renamed(inertia_by_weight, {n: f"old_{n}" for n in ("flywheel_inertia", "flywheel_mass")})
-    >>> [f.__name__ for f in functions_of(old)], round(old.old_flywheel_inertia(8.0, 0.3, 0.7), 4)
-    (['old_flywheel_inertia'], 0.0882)
-    """
-    made = ModuleType(f"{module.__name__}.renamed")
-    words = re.compile(r"\b(" + "|".join(map(re.escape, names)) + r")\b")
-    for function in functions_of(module):
-        signature = inspect.signature(function)
-        parameters = [p.replace(name=names.get(p.name, p.name)) for p in signature.parameters.values()]
-        other = _passed_on(function)
-        other.__name__ = names.get(function.__name__, function.__name__)
-        other.__module__ = made.__name__
-        other.__doc__ = words.sub(lambda m: names[m[0]], function.__doc__ or "")
-        other.__signature__ = signature.replace(parameters=parameters)  # type: ignore[attr-defined]
-        setattr(made, other.__name__, other)
-    return made
-
-
-def _passed_on(function: Callable[..., Any]) -> Callable[..., Any]:
-    def passed(*values: Any) -> Any:
-        return function(*values)
-
-    return passed
 
 
 class Graph:
@@ -204,7 +107,7 @@ class Graph:
                 raise ValueError(f"{function.__name__} is supplied twice")
             self.functions[function.__name__] = function
         self.parameters: dict[str, tuple[str, ...]] = {
-            name: tuple(inspect.signature(function).parameters) for name, function in self.functions.items()
+            name: _parameters(function) for name, function in self.functions.items()
         }
         self._sequence = [n for n in TopologicalSorter(self.parameters).static_order() if n in self.functions]
         self._inputs: dict[frozenset[str], frozenset[str]] = {}
@@ -270,6 +173,12 @@ class Graph:
             if name not in values:
                 values[name] = Needs(frozenset({name}))
         return values
+
+
+@cache
+def _parameters(function: Callable[..., Any]) -> tuple[str, ...]:
+    """The names a quantity needs; read once, for the same functions stand in many graphs."""
+    return tuple(inspect.signature(function).parameters)
 
 
 _MISSING = object()

@@ -14,10 +14,10 @@ from functools import lru_cache
 from inspect import Parameter, Signature, signature
 from typing import Any
 
-from liftbite.core.graph.docstring import Argument, read_doc
-from liftbite.core.graph.graph import Graph, functions_of, inverse
+from liftbite.core.graph.graph import Graph, functions_of
 from liftbite.core.job.assumptions import loss_assumes
 from liftbite.core.job.choices import CAR, CHOICES, MOTORCYCLE, Choice
+from liftbite.core.job.extremes import made_of
 from liftbite.core.job.inputs import ALWAYS_ASSUMED, INPUTS, Assumed
 from liftbite.core.quantities import balance, capacity, driveline, engine, flywheel, heat, release, wear
 
@@ -53,6 +53,16 @@ class Chosen:
     begun: frozenset[str]
     graph: Graph
     assumed: Mapping[str, Assumed]
+
+    @property
+    def has_plan(self) -> bool:
+        """True where a stage is planned for the engine."""
+        return self.options.get("stage_plan", "none") != "none"
+
+    @property
+    def layout(self) -> str:
+        """The layout picked, or empty."""
+        return self.options.get("layout", "")
 
     @property
     def offered(self) -> tuple[str, ...]:
@@ -129,43 +139,12 @@ def graph_of(options: tuple[tuple[str, str], ...]) -> Graph:
             functions += [f for module in choice.modules_of(option) for f in functions_of(module)]
     if picked.get("layout") == MOTORCYCLE:
         functions = [f for f in functions if f.__name__ not in _CAR_ONLY]
-    names = {f.__name__ for f in functions}
-    if {"pedal_travel", "plate_lift_reach", "release_lever_ratio"} <= names:
-        functions.append(_plate_lift_available(functions))
+    functions += list(made_of(functions))
     return Graph(functions)
 
 
 #: Quantities of discs that a wet pack has no counterpart of.
 _CAR_ONLY = {"inner_gap", "outer_gap", "floater_margin", "reshim_wear"}
-
-_LIFT_DOC = """Lift of the plate at full pedal, with what hose, air or cable swallow.
-
-x_full = x where x_p(x) = x_stroke
-
-Parameters
-----------
-{parameters}
-
-Returns
--------
-x_full, lift at full pedal [m]
-
-Range: at most the lift with nothing soft; 0 where the pedal ends before the plate moves.
-Source: [definition: pressure and travel solved together].
-"""
-
-
-def _plate_lift_available(functions: list[Callable[..., Any]]) -> Callable[..., Any]:
-    """The lift at full pedal, documented with the terms of what it passes through."""
-    made = inverse("plate_lift_available", functions, of="pedal_travel", equals="pedal_stroke", over="plate_lift",
-                   reach="plate_lift_reach", doc="")  # fmt: skip
-    terms = {t.name: t for f in functions if f.__doc__ for t in read_doc(f).arguments.values()}
-    terms["plate_lift_reach"] = Argument("plate_lift_reach", "x_reach", "lift at full pedal with nothing soft", "m")
-    lines = (
-        f"{name} : {terms[name].symbol}, {terms[name].text} [{terms[name].unit}]" for name in signature(made).parameters
-    )
-    made.__doc__ = _LIFT_DOC.format(parameters="\n".join(lines))
-    return made
 
 
 def _asks_for(choice: Choice) -> Callable[..., Any]:
@@ -185,4 +164,6 @@ def _asks_for(choice: Choice) -> Callable[..., Any]:
     return missing
 
 
-QUANTITIES["plate_lift_available"] = choose({"layout": CAR}).graph.functions["plate_lift_available"]
+_MADE_OF_ALL = graph_of((("layout", CAR), ("release", "hydraulic_fork"), ("clamp_source", "coils"),
+                         ("facing_material", "organic"), ("capacity_model", "uniform_wear"))).functions  # fmt: skip
+QUANTITIES |= {name: f for name, f in _MADE_OF_ALL.items() if name not in QUANTITIES}

@@ -1,6 +1,7 @@
 """What is known of a job before anything is worked out: choices in force, values entered, values assumed.
 
 - `Build`       choices, values and where each value comes from
+- `NOW`, `PLANNED`   the engine as it is, and as it is planned
 - `build_of`      entries of the ledger to a `Build`
 - `label_of`    what the screen calls a quantity
 - `unit_of`     its SI unit
@@ -27,6 +28,9 @@ from liftbite.core.job.ledger import Entry
 from liftbite.core.units.read import read_many
 from liftbite.core.units.show import show, show_fine
 
+#: The engine as it is, and as it is planned.
+NOW, PLANNED = 0.0, 1.0
+
 
 @dataclass(frozen=True, slots=True)
 class Build:
@@ -49,6 +53,16 @@ class Build:
     def graph(self) -> Graph:
         """The quantities of this arrangement."""
         return self.chosen.graph
+
+    @property
+    def has_plan(self) -> bool:
+        """True where a stage is planned for the engine."""
+        return self.chosen.has_plan
+
+    @property
+    def stage(self) -> float:
+        """The stage it is judged for: the planned one where there is one."""
+        return PLANNED if self.has_plan else NOW
 
     def mark(self, name: str) -> str:
         """Where an input's value comes from: "entered", "measured", "assumed" or "missing"."""

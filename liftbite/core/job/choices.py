@@ -11,7 +11,7 @@ from functools import cache
 from importlib import import_module
 from types import ModuleType
 
-from liftbite.core.graph.graph import renamed
+from liftbite.core.graph.derived import renamed
 from liftbite.core.job.assumptions import (
     CABLE,
     DENSE_AIR,

@@ -25,6 +25,7 @@ from liftbite.core.job.ledger import Entry
 from liftbite.core.parts.mismatch import RULES, bare_aluminium
 from liftbite.core.parts.slots import FITS
 from liftbite.core.quantities.torque_curve import Array
+from liftbite.core.verdicts.criteria import CRITERIA, LOW, NOMINAL, reserves
 
 CHUNK = 16_384
 
@@ -55,30 +56,25 @@ OBJECTIVES: Mapping[str, int] = {
     "bite": 1, "lift": 1, "effort": -1, "inertia": -1, "heat": 1, "price": -1,
 }  # fmt: skip
 
-#: Limit -> what is said of those it excludes.
+#: Limit -> what is said of those it excludes, in the order they are looked at: what costs least first.
 LIMITS: Mapping[str, str] = {
     "mismatch": "parts that do not go together",
     "impossible": "a build that cannot exist",
     "bite": "less bite than the use asks for",
     "pressure": "face pressure over the facing's limit",
     "lift": "less lift than is needed",
-    "overtravel": "more lift than the cover allows",
-    "effort": "more effort than is allowed",
     "heat": "hotter than the facing stands",
+    "true": "flywheel, balance or joint short of its limit",
+    "fuse": "shaft, splines or damper break before the clutch slips",
     "floater": "a floater that leaves one disc dragging",
     "comfort": "no comfortable gap, or a drag once worn",
-    "life": "less bite than the use asks for once worn",
-    "strokes": "a cylinder at its end, or over its pressure, before full pedal",
     "hot": "slips at the heat of its own starts",
-    "fuse": "shaft, splines or damper break before the clutch slips",
-    "true": "flywheel, balance or joint short of its limit",
+    "overtravel": "more lift than the cover allows",
+    "effort": "more effort than is allowed",
+    "strokes": "a cylinder at its end or over its pressure before full pedal, or fluid that boils",
+    "life": "less bite than the use asks for once worn",
 }
-#: Margins behind the limits that only a build good in all four answers has to meet.
-_FUSE = ("shaft_margin", "spline_margin", "damper_margin")
-_TRUE = ("burst_margin", "disc_speed_margin", "balance_margin", "joint_margin", "proof_margin")
-_COMFORT = 1.1
-#: Shares of the wear limit at which the bite is looked at again; clamp rises and falls over wear.
-_WEARS = (0.25, 0.5, 0.75, 1.0)
+_EFFORT = next(c for c in CRITERIA if c.excludes == "effort")
 
 
 @dataclass(frozen=True, eq=False)
@@ -225,127 +221,82 @@ def search(
     return _candidates(done, kept, names, rows, excluded, unseen, complete=True)
 
 
+class _Left:
+    """The candidates still in the running, with their values.
+
+    What was worked out in one state serves again in that state; what fails a limit is not worked out further.
+    """
+
+    def __init__(self, build: Build, known: dict[str, Any], size: int) -> None:
+        self.build, self.at = build, np.arange(size)
+        self._kept: dict[tuple[float, tuple[str, ...]], dict[str, Any]] = {}
+        self._known = known
+
+    def values(self, names: Sequence[str], friction: float = NOMINAL, **states: Any) -> dict[str, Array | None]:
+        """Values of what is left at a place in the friction band and other states; None for what has none."""
+        key = friction, tuple(sorted(states))
+        kept = self._kept.setdefault(key, {**self._known, "friction_state": friction, **states})
+        found = self.build.graph.evaluate(names, kept)
+        kept.update({n: v for n, v in found.items() if not isinstance(v, Needs)})
+        return {n: _plain(found[n], self.at.size) for n in names}
+
+    def keep(self, ok: Any) -> None:
+        """Keeps what is `ok` among what is left."""
+        if np.all(ok):
+            return
+        size, self.at = self.at.size, self.at[ok]
+        for store in (self._known, *self._kept.values()):
+            store.update({n: v[ok] for n, v in store.items() if isinstance(v, np.ndarray) and v.shape == (size,)})
+
+
 def _evaluate(
     build: Build, piece: Mapping[str, list[FinderPart]], index: Mapping[str, Any], size: int, stage: float, *,
     all_four: bool,
 ) -> tuple[Array, Counter[str], set[str]]:  # fmt: skip
-    """Rows of those that pass (position, then the objectives, more is better), what excluded the rest, blind spots.
-
-    Limits are looked at cheapest first, and what fails one is not worked out further.
-    """
+    """Rows of those that pass (position, then the objectives, more is better), what excluded the rest, blind spots."""
     out: Counter[str] = Counter()
-    left = np.arange(size)
-
-    def narrow(name: str, ok: Any) -> Any:
-        """Keeps what is `ok` among what is left."""
-        nonlocal left
-        out[name] += int(left.size - ok.sum())
-        left = left[ok]
-        return ok
-
-    narrow("mismatch", ~_clashes(build, piece, index, size))
-    known = {**build.known, "stage": stage}
-    price = sum(np.array([p.price for p in parts])[index[slot][left]] for slot, parts in piece.items())
+    known: dict[str, Any] = {**build.known, "stage": stage}
     for slot, parts in piece.items():
         for quantity in {q for p in parts for q in p.values} - build.graph.functions.keys():
-            known[quantity] = np.array([p.values.get(quantity, np.nan) for p in parts])[index[slot][left]]
-    columns: dict[str, Any] = {"price": price}
+            known[quantity] = np.array([p.values.get(quantity, np.nan) for p in parts])[index[slot]]
+    left = _Left(build, known, size)
 
-    def cut(ok: Any) -> None:
-        for store in (known, columns):
-            store.update({n: v[ok] for n, v in store.items() if isinstance(v, np.ndarray) and v.shape == ok.shape})
+    def narrow(limit: str, ok: Any) -> None:
+        out[limit] += int(left.at.size - ok.sum())
+        left.keep(ok)
 
-    def values(names: Sequence[str], friction: float, **states: Any) -> dict[str, Array | None]:
-        found = build.graph.evaluate(names, {**known, "friction_state": friction, **states})
-        return {n: _plain(found[n], left.size) for n in names}
-
-    v = values(("bite_margin", "use_factor", "pressure_margin"), -1.0)
-    bite, target, pressure = v["bite_margin"], v["use_factor"], v["pressure_margin"]
-    columns |= {"bite": bite, "_pressure": pressure, "_target": target}
-    if bite is not None and target is not None:
-        cut(narrow("impossible", np.isfinite(bite)))
-        cut(narrow("bite", columns["bite"] >= columns["_target"]))
-    if pressure is not None:
-        cut(narrow("pressure", columns["_pressure"] >= 1))
-    v = values(("lift_margin", "least_lift_margin", "overtravel_margin", "plate_lift_available", "effort_limit",
-                "engine_inertia"), -1.0)  # fmt: skip
-    columns |= {"lift": v["lift_margin"], "inertia": v["engine_inertia"], "limit": v["effort_limit"]}
-    lifted = v["plate_lift_available"]
-    columns["effort"] = None if lifted is None else _effort(values, lifted, known)
-    for name, margin in (("lift", v["least_lift_margin"]), ("overtravel", v["overtravel_margin"])):
-        columns[f"_{name}"] = margin
-    for name in ("lift", "overtravel"):
-        if columns[f"_{name}"] is not None:
-            cut(narrow(name, columns[f"_{name}"] >= 1))
-    if columns["effort"] is not None and columns["limit"] is not None:
-        cut(narrow("effort", columns["effort"] <= columns["limit"]))
-    v = values(("heat_margin", "sustained_margin"), 0.0)
-    heat, sustained = v["heat_margin"], v["sustained_margin"]
-    columns["heat"] = np.minimum(heat, sustained) if heat is not None and sustained is not None else heat
-    if columns["heat"] is not None:
-        cut(narrow("heat", columns["heat"] >= 1))
-    if all_four:
-        _all_four(values, columns, build, lambda name, ok: cut(narrow(name, ok)))
+    narrow("mismatch", ~_clashes(build, piece, index, size))
+    bite = left.values(("bite_margin",), LOW)["bite_margin"]
+    if bite is not None:
+        narrow("impossible", np.isfinite(bite))
+    for limit in LIMITS:
+        rows = [c for c in CRITERIA if c.excludes == limit and (c.works or all_four)]
+        for row in (c for c in rows if c.value in build.graph.functions):
+            for found in reserves(row, left.values):
+                narrow(limit, np.broadcast_to(np.asarray(found) >= 1, left.at.shape))
+    columns = _objectives(left)
+    columns["price"] = sum(np.array([p.price for p in parts])[index[slot][left.at]] for slot, parts in piece.items())
     blind = {name for name in OBJECTIVES if columns[name] is None}
-    rows = np.column_stack(
-        [np.zeros(left.size) if columns[n] is None else sign * columns[n] for n, sign in OBJECTIVES.items()]
-    )
-    return np.column_stack([left, rows]), out, blind
+    every = [sign * _or_nothing(columns[n], left.at.size) for n, sign in OBJECTIVES.items()]
+    return np.column_stack([left.at, *every]), out, blind
 
 
-def _all_four(
-    values: Callable[..., dict[str, Array | None]], columns: dict[str, Any], build: Build,
-    keep: Callable[[str, Any], None],
-) -> None:  # fmt: skip
-    """What the four answers ask beyond working at all: a comfortable gap, new and worn, bite when hot, nothing that
-    breaks before the clutch slips, and a flywheel that runs true."""
-    if columns["bite"] is not None and build.chosen.options.get("clamp_source") != "figure":
-        limit = values(("wear_limit",), 0.0)["wear_limit"]
-        for share in _WEARS if limit is not None else ():
-            v = values(("wear_limit", "use_factor"), -1.0)
-            left = values(("bite_margin",), -1.0, wear=share * np.asarray(v["wear_limit"]))["bite_margin"]
-            keep("life", np.asarray(left) >= np.asarray(v["use_factor"]))
-    if columns["lift"] is not None:
-        limit = values(("wear_limit",), 0.0)["wear_limit"]
-        worn: dict[str, Any] = {} if limit is None else {"wear": limit}
-        least = values(("least_lift_margin",), 0.0, **worn)["least_lift_margin"]
-        keep("comfort", (columns["lift"] >= _COMFORT) & (True if least is None else least >= 1))
-        v = values(("disc_count", "floater_margin"), 0.0)
-        if v["floater_margin"] is not None:
-            keep("floater", (np.asarray(v["disc_count"]) != 2) | (v["floater_margin"] >= 1))
-        _strokes(values, keep)
-    surface = values(("surface_temperature",), 0.0)["surface_temperature"]
-    hot = None if surface is None else values(("bite_margin",), -1.0, facing_temperature=surface)["bite_margin"]
-    if hot is not None:
-        keep("hot", hot >= 1)
-    for limit_name, names in (("fuse", _FUSE), ("true", _TRUE)):
-        seen = [v for v in values(names, 1.0).values() if v is not None]
-        if seen:
-            keep(limit_name, np.min(seen, axis=0) >= 1)
+def _or_nothing(column: Array | None, size: int) -> Array:
+    return np.zeros(size) if column is None else column
 
 
-def _strokes(values: Callable[..., dict[str, Array | None]], keep: Callable[[str, Any], None]) -> None:
-    """Cylinders have to reach full pedal before their ends, and stand the pressure; where their figures are known."""
-    lifted = values(("plate_lift_available",), 0.0)["plate_lift_available"]
-    names = ("master_travel", "slave_travel", "line_pressure", "port_travel", "master_stroke", "slave_stroke",
-             "pressure_rating")  # fmt: skip
-    v = values(names, 0.0, plate_lift=lifted)
-    ok: Any = True
-    for has, port, limit in (("master_travel", "port_travel", "master_stroke"), ("slave_travel", "", "slave_stroke"),
-                             ("line_pressure", "", "pressure_rating")):  # fmt: skip
-        reached, most = v[has], v[limit]
-        if reached is not None and most is not None:
-            before = v[port] if port else None
-            ok &= reached + (0.0 if before is None else before) <= most * (1 + 1e-9)
-    if ok is not True:
-        keep("strokes", ok)
-
-
-def _effort(values: Callable[..., dict[str, Array | None]], lifted: Array, known: Mapping[str, Any]) -> Array | None:
-    """The larger effort of two points of the stroke: where the cushion is just unloaded, and full pedal."""
-    full = values(("pedal_effort",), -1.0, plate_lift=lifted)["pedal_effort"]
-    early = values(("pedal_effort",), -1.0, plate_lift=known.get("cushion_travel", 0.0))["pedal_effort"]
-    return full if full is None or early is None else np.maximum(full, early)
+def _objectives(left: _Left) -> dict[str, Array | None]:
+    """What is told of those that pass, but for the price."""
+    nominal = left.values(("heat_margin", "sustained_margin", "lift_margin", "engine_inertia", "effort_limit"))
+    heat, sustained = nominal["heat_margin"], nominal["sustained_margin"]
+    spare, limit = list(reserves(_EFFORT, left.values)), nominal["effort_limit"]
+    return {
+        "bite": left.values(("bite_margin",), LOW)["bite_margin"], "lift": nominal["lift_margin"],
+        "inertia": nominal["engine_inertia"],
+        "heat": np.minimum(heat, sustained) if heat is not None and sustained is not None else heat,
+        "effort": limit / np.min(spare, axis=0) if spare and limit is not None
+        else left.values(("peak_pedal_effort",))["peak_pedal_effort"],
+    }  # fmt: skip
 
 
 def _merge(

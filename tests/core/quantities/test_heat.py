@@ -11,7 +11,7 @@ from scipy.integrate import quad, solve_ivp
 
 from liftbite.core.errors import OutOfRange
 from liftbite.core.quantities import heat
-from liftbite.core.verdicts.verdicts import heat_verdict
+from liftbite.core.verdicts.heat import heat_verdict
 from tests.core.quantities.slab import slab_rise
 from tests.jobs import FULL, built
 
@@ -31,7 +31,7 @@ def test_the_energy_of_a_start_by_shigley() -> None:
 def test_a_start_that_never_locks_is_refused_with_its_figure() -> None:
     with pytest.raises(OutOfRange, match="closing_rate"):
         heat.slip_time(300.0, 100.0, 150.0, 200.0, 0.2, 0.65)
-    verdict = heat_verdict(built(FULL, start_clutch_share="0.1", grade="20 %"), 0.0)
+    verdict = heat_verdict(built(FULL, start_clutch_share="0.1", grade="20 %"))
     assert verdict.state == "cooks"
     assert verdict.sentence.startswith("Never locks")
 

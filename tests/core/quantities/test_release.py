@@ -10,7 +10,8 @@ from scipy.optimize import brentq
 
 from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.arrangements.release import hydraulics
-from liftbite.core.graph.graph import Graph, Needs, Refused, inverse
+from liftbite.core.graph.derived import inverse
+from liftbite.core.graph.graph import Graph, Needs, Refused
 from liftbite.core.quantities import release
 from tests.jobs import CAR, FULL, MOTORCYCLE, built
 
@@ -79,7 +80,7 @@ def test_air_and_swell_only_ever_take_lift(air: float, swell: float) -> None:
 
 
 def test_trapped_air_makes_lift_fail() -> None:
-    from liftbite.core.verdicts.verdicts import lift_verdict
+    from liftbite.core.verdicts.lift import lift_verdict
 
     assert lift_verdict(built(FULL)).state == "thin"
     assert lift_verdict(built(FULL, trapped_air="4 mL")).state == "drags"
@@ -149,7 +150,7 @@ def test_an_inverse_outside_its_reach() -> None:
     def rises(time, speed):  # type: ignore[no-untyped-def]
         return time * speed
 
-    when = inverse("when", [rises], of="rises", equals="goal", over="time", reach="most", doc="")
+    when = inverse("when", Graph([rises]), of="rises", equals="goal", over="time", reach="most", doc="")
     graph = Graph([rises, when])
     assert graph.evaluate(["when"], {"speed": 2.0, "goal": 100.0, "most": 10.0})["when"] == 10.0
     assert graph.evaluate(["when"], {"speed": 2.0, "goal": -1.0, "most": 10.0})["when"] == 0.0

@@ -15,7 +15,7 @@ from liftbite.core.job.build import build_of
 from liftbite.core.parts.finder import OBJECTIVES, Candidates, FinderPart, non_dominated, search
 from liftbite.core.parts.mismatch import RULES, mismatches
 from liftbite.core.verdicts.answers import answer
-from liftbite.core.verdicts.verdicts import soonest
+from liftbite.core.verdicts.cure import soonest
 from tests.jobs import CAR, FULL, built, entries
 
 
@@ -83,12 +83,12 @@ def test_overtravel_asks_for_a_pedal_stop() -> None:
 
 def test_soonest_mended_by_the_smallest_change_that_does() -> None:
     found = answer(entries(FULL))
-    ways = soonest(found.build, found.others[0], 0.0)
+    ways = soonest(found.build, found.others[0])
     assert ways
     assert all(w.reached for w in ways)
     again = found.build.evaluate(("lift_margin",), **{ways[0].quantity: ways[0].crossings[0]})
     assert again["lift_margin"] == pytest.approx(1.1, rel=1e-6)
-    assert soonest(found.build, found.others[1], 0.0) == []
+    assert soonest(found.build, found.others[1]) == []
 
 
 # --- tolerance

@@ -10,7 +10,7 @@ import numpy as np
 
 from liftbite.core.graph.graph import Values, plain
 from liftbite.core.graph.guards import positive
-from liftbite.core.units.constants import ATMOSPHERE
+from liftbite.core.units.constants import ATMOSPHERE, FREEZING
 
 
 def master_area(master_diameter: Values) -> Values:
@@ -203,6 +203,29 @@ def pedal_effort(
     """
     ok = positive("pedal_ratio", pedal_ratio) * positive("pedal_efficiency", pedal_efficiency)
     return line_pressure * master_area / (pedal_ratio * pedal_efficiency) * ok + pedal_return_force
+
+
+def fluid_margin(fluid_wet_boiling: Values, ambient_temperature: Values) -> Values:
+    """Boiling point of old fluid over the temperature of the housing, both from 0 °C.
+
+    m_f = (θ_boil − 273.15) / (θ_house − 273.15)
+
+    Parameters
+    ----------
+    fluid_wet_boiling : θ_boil, boiling point of the fluid with water taken up [K]
+    ambient_temperature : θ_house, temperature of the housing [K]
+
+    Returns
+    -------
+    m_f, margin of the fluid; below 1 it boils [-]
+
+    Range: a housing at freezing or below counts as just above it.
+    Source: [definition: limit over value].
+
+    >>> round(fluid_margin(428.15, 353.15), 4)
+    1.9375
+    """
+    return plain((fluid_wet_boiling - FREEZING) / np.maximum(ambient_temperature - FREEZING, 1e-9))
 
 
 def plate_lift_reach(

@@ -1,0 +1,201 @@
+"""Quantities made from other quantities: turned round, taken along a state, or of another part.
+
+- `inverse`   the state at which another quantity takes a value
+- `along`     what becomes of other quantities along a state: a maximum over a stroke, a minimum over a life
+- `renamed`   the quantities of a module under other names
+"""
+
+from __future__ import annotations
+
+import inspect
+import re
+from collections.abc import Callable, Iterable, Mapping, Sequence
+from types import ModuleType
+from typing import Any
+
+import numpy as np
+
+from liftbite.core.graph.graph import Graph, Values, functions_of, plain
+
+
+def _moving(graph: Graph, of: Iterable[str], over: str) -> list[str]:
+    """The quantities `of` rests on, themselves included, that depend on the state `over`."""
+    return [f for f in graph.order(of) if over in graph.upstream([f])]
+
+
+def _named(function: Callable[..., Any], name: str, parameters: Iterable[str], doc: str) -> Callable[..., Any]:
+    function.__name__ = name
+    function.__signature__ = inspect.Signature(  # type: ignore[attr-defined]
+        [inspect.Parameter(n, inspect.Parameter.POSITIONAL_OR_KEYWORD) for n in parameters]
+    )
+    function.__doc__ = doc
+    return function
+
+
+def inverse(name: str, graph: Graph, *, of: str, equals: str, over: str, reach: str, doc: str) -> Callable[..., Any]:
+    """The quantity `name`: the state `over`, from 0 to `reach`, at which `of` equals `equals`.
+
+    It is a quantity like any other. Its parameters are what `of` needs that does not itself depend on the state, so
+    the graph works those out once; the rest is evaluated again at each trial. `of` has to rise with the state; where
+    it lies above the goal already at 0, the answer is 0, where it never gets there, `reach`.
+
+    Parameters
+    ----------
+    name : the quantity's name
+    graph : the arrangement's quantities
+    of, equals, over, reach : the names above
+    doc : docstring with the parameters left out; they are taken from the quantities passed through
+
+    >>> def height(time, speed): return time * speed
+    >>> when = inverse("when", Graph([height]), of="height", equals="goal", over="time", reach="most", doc="")
+    >>> inspect.signature(when), round(when(3.0, 10.0, 2.0), 9)
+    (<Signature (goal, most, speed)>, 1.5)
+    """
+    moving = _moving(graph, [of], over)
+    passed = {p for f in moving for p in graph.parameters[f]} - set(moving) - {over}
+    names = sorted(passed | {equals, reach})
+
+    def solve(*arguments: Any) -> Values:
+        known = dict(zip(names, arguments, strict=True))
+
+        def miss(state: Any) -> Any:
+            values = {**known, over: state}
+            for f in moving:
+                values[f] = graph.functions[f](*(values[p] for p in graph.parameters[f]))
+            return values[of] - known[equals]
+
+        low, high = np.zeros(np.shape(miss(known[reach]))), np.asarray(known[reach], dtype=np.float64)
+        low, high = np.broadcast_arrays(low, high)
+        return plain(_illinois(miss, low, high))
+
+    return _named(solve, name, names, doc)
+
+
+def _illinois(miss: Callable[[Any], Any], low: Any, high: Any, trials: int = 40) -> Any:
+    """Root between `low` and `high`, element by element, by false position with the Illinois step."""
+    at_low, at_high = miss(low), miss(high)
+    root = np.where(at_low >= 0, low, high) + 0 * (at_low + at_high)  # an impossible candidate stays NaN
+    inside = (at_low < 0) & (at_high > 0)
+    if not np.any(inside):
+        return root
+    a, b, fa, fb = low, high, at_low, at_high
+    for _ in range(trials):
+        with np.errstate(divide="ignore", invalid="ignore"):
+            c = np.where(fb != fa, (a * fb - b * fa) / (fb - fa), a)
+        fc = miss(c)
+        same = fc * fb > 0
+        a, fa = np.where(same, a, b), np.where(same, fa / 2, fb)
+        b, fb = c, fc
+        if np.all(np.abs(np.where(inside, fc, 0.0)) <= 1e-12 + 1e-10 * np.abs(high - low)):
+            break
+    return np.where(inside, b, root)
+
+
+Along = Mapping[str, np.ndarray[Any, np.dtype[np.float64]]]
+#: Candidates worked out along a state at once: as many as stay in a processor's cache.
+_BLOCK = 1024
+
+
+def along(
+    name: str, graph: Graph, *, of: Sequence[str], over: str, until: str, points: int,
+    take: Callable[[Along], Any], near: Callable[[Along], Any] | None = None, near_of: Sequence[str] | None = None,
+    stride: int = 10, beside: Sequence[str] = (), doc: str = "",
+) -> Callable[..., Any]:  # fmt: skip
+    """The quantity `name`: what `take` makes of others along the state `over`, from 0 to `until`.
+
+    It is a quantity like any other, of one figure or of many: the state is a trailing axis of its own, so that a single
+    job and a thousand candidates are worked out by the same code and come to the same figure.
+
+    Parameters
+    ----------
+    name : the quantity's name
+    graph : the arrangement's quantities
+    of : the quantities along the state
+    over, until : the state and the quantity it runs to, from 0
+    points : how many values of the state; with `near` one more than a multiple of `stride`
+    take : the values of `of` along the state, by name and with the state's axis last, and those of `beside`, each with
+        an axis of one, to the result
+    near : from every `stride`-th point to the index of the one around which the rest is looked at, where the result
+        hangs on a stretch of the state only; the points are those of the whole
+    near_of : the quantities `near` looks at, `of` where nothing is said
+    beside : what `take` needs besides
+    doc : docstring with the parameters left out
+
+    >>> def height(time, speed): return time * (speed - time)
+    >>> highest = along("highest", Graph([height]), of=["height"], over="time", until="most", points=5,
+    ...                 take=lambda v: v["height"].max(axis=-1))
+    >>> inspect.signature(highest), highest(4.0, 4.0)
+    (<Signature (most, speed)>, 4.0)
+    >>> highest(np.array([4.0, 2.0]), 4.0)
+    array([4., 4.])
+    """
+    moving = _moving(graph, of, over)
+    passed = {p for f in moving for p in graph.parameters[f]} - set(moving) - {over}
+    names = sorted(passed | {until, *beside} | {n for n in of if n not in moving and n != over})
+    share = np.linspace(0.0, 1.0, points)
+
+    looked = tuple(of) if near_of is None else tuple(near_of)
+    orders = {wanted: _moving(graph, wanted, over) for wanted in {tuple(of), looked}}
+
+    def lines(known: Mapping[str, Any], shares: Any, wanted: tuple[str, ...]) -> dict[str, Any]:
+        values = {**known, over: known[until] * shares}
+        for f in orders[wanted]:
+            values[f] = graph.functions[f](*(values[p] for p in graph.parameters[f]))
+        shape = np.broadcast_shapes(*(np.shape(values[n]) for n in (over, *wanted)))
+        there = {n: np.broadcast_to(np.asarray(values[n], dtype=np.float64), shape) for n in (over, *wanted)}
+        return {**there, **{n: np.asarray(known[n], dtype=np.float64) for n in beside}}
+
+    def block(known: Mapping[str, Any]) -> Any:
+        if near is None:
+            return take(lines(known, share, tuple(of)))
+        middle = near(lines(known, share[::stride], looked)) * stride
+        first = np.clip(middle - stride, 0, points - 1 - 2 * stride)
+        return take(lines(known, share[np.asarray(first)[..., np.newaxis] + np.arange(2 * stride + 1)], tuple(of)))
+
+    def taken(*arguments: Any) -> Values:
+        known = {n: _with_axis(v) for n, v in zip(names, arguments, strict=True)}
+        many = max((v.shape[0] for v in known.values() if isinstance(v, np.ndarray) and v.ndim == 2), default=0)
+        if many <= _BLOCK:
+            return plain(block(known))
+        parts = (slice(at, at + _BLOCK) for at in range(0, many, _BLOCK))
+        return np.concatenate([block({n: _cut(v, many, part) for n, v in known.items()}) for part in parts])
+
+    return _named(taken, name, names, doc)
+
+
+def _cut(value: Any, many: int, part: slice) -> Any:
+    return value[part] if isinstance(value, np.ndarray) and value.ndim == 2 and value.shape[0] == many else value
+
+
+def _with_axis(value: Any) -> Any:
+    """A value with room for one more axis, which the state takes; curves and single figures stay as they are."""
+    return value[..., np.newaxis] if isinstance(value, np.ndarray) and value.ndim else value
+
+
+def renamed(module: ModuleType, names: Mapping[str, str]) -> ModuleType:
+    """A module whose quantities stand for the same of another part: names changed, in parameters and docstrings too.
+
+    >>> from liftbite.core.arrangements.inertia_source import weight as inertia_by_weight
+    >>> old = renamed(inertia_by_weight, {n: f"old_{n}" for n in ("flywheel_inertia", "flywheel_mass")})
+    >>> [f.__name__ for f in functions_of(old)], round(old.old_flywheel_inertia(8.0, 0.3, 0.7), 4)
+    (['old_flywheel_inertia'], 0.0882)
+    """
+    made = ModuleType(f"{module.__name__}.renamed")
+    words = re.compile(r"\b(" + "|".join(map(re.escape, names)) + r")\b")
+    for function in functions_of(module):
+        signature = inspect.signature(function)
+        parameters = [p.replace(name=names.get(p.name, p.name)) for p in signature.parameters.values()]
+        other = _passed_on(function)
+        other.__name__ = names.get(function.__name__, function.__name__)
+        other.__module__ = made.__name__
+        other.__doc__ = words.sub(lambda m: names[m[0]], function.__doc__ or "")
+        other.__signature__ = signature.replace(parameters=parameters)  # type: ignore[attr-defined]
+        setattr(made, other.__name__, other)
+    return made
+
+
+def _passed_on(function: Callable[..., Any]) -> Callable[..., Any]:
+    def passed(*values: Any) -> Any:
+        return function(*values)
+
+    return passed

@@ -1,0 +1,215 @@
+"""Quantities of the whole stroke and of the whole life, made from an arrangement's own.
+
+- `plate_lift_available`   lift at full pedal
+- `peak_pedal_effort`, `peak_line_pressure`   the highest on the way down
+- `pedal_at_overtravel`, `pedal_at_master_stop`, `pedal_at_slave_stop`   where cover and cylinders reach their ends
+- `lowest_bite_margin`, `clamp_swing`   over the wear of the stack
+- `made_of`                those an arrangement has the parts for
+
+Each is a quantity like any other, for one job and for an array of candidates.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+from inspect import signature
+from typing import Any
+
+import numpy as np
+
+from liftbite.core.graph.derived import Along, along, inverse
+from liftbite.core.graph.docstring import Argument, read_doc
+from liftbite.core.graph.graph import Graph
+
+Quantity = Callable[..., Any]
+#: Lifts along a stroke, and wears along a life.
+LIFTS, WEARS = 161, 141
+
+
+def value_at(x: Any, xs: Any, ys: Any) -> Any:
+    """`ys` where `xs`, which does not fall along its last axis, takes the value `x`; row by row, straight between.
+
+    >>> value_at(np.array([[1.5], [9.0]]), np.array([[0.0, 1.0, 2.0]] * 2), np.array([[0.0, 10.0, 30.0]] * 2))
+    array([20., 30.])
+    """
+    last = xs.shape[-1] - 1
+    i = np.clip((xs <= x).sum(axis=-1, keepdims=True) - 1, 0, last - 1)
+    x0, x1, y0, y1 = (np.take_along_axis(v, j, axis=-1) for v, j in ((xs, i), (xs, i + 1), (ys, i), (ys, i + 1)))
+    with np.errstate(divide="ignore", invalid="ignore"):
+        share = np.where(x1 > x0, (x - x0) / (x1 - x0), 0.0)
+    return (y0 + np.clip(share, 0.0, 1.0) * (y1 - y0))[..., 0]
+
+
+def _highest(of: str) -> Callable[[Along], Any]:
+    """The highest of a quantity down to the end of the pedal."""
+
+    def take(v: Along) -> Any:
+        pedal, end, values = v["pedal_travel"], v["pedal_stroke"], v[of]
+        steady = np.maximum.accumulate(pedal, axis=-1)
+        inside = pedal <= end
+        best = np.where(inside, values, -np.inf).max(axis=-1)
+        ends_on_the_way = ((pedal[..., :1] < end) & (end < pedal[..., -1:]))[..., 0]
+        best = np.where(ends_on_the_way, np.maximum(best, value_at(end, steady, values)), best)
+        return np.where(inside.any(axis=-1), best, values[..., 0]) + 0 * values.sum(axis=-1)  # what is NaN stays so
+
+    return take
+
+
+def _near_highest(of: str) -> Callable[[Along], Any]:
+    """Where a quantity is highest down to the first point beyond the end of the pedal."""
+
+    def near(v: Along) -> Any:
+        inside = v["pedal_travel"] <= v["pedal_stroke"]
+        beyond = np.concatenate([np.ones_like(inside[..., :1]), inside[..., :-1]], axis=-1)
+        return np.where(inside | beyond, np.nan_to_num(v[of]), -np.inf).argmax(axis=-1)
+
+    return near
+
+
+def _travelled(v: Along, of: str, before: str) -> Any:
+    return v[of] + (v[before] if before else 0.0)
+
+
+def _reached(of: str, limit: str, before: str = "") -> Callable[[Along], Any]:
+    """Pedal travel at which a travel reaches its limit; without end where it does not."""
+
+    def take(v: Along) -> Any:
+        travel = _travelled(v, of, before)
+        at = value_at(v[limit], travel, v["pedal_travel"])
+        return np.where((travel.max(axis=-1, keepdims=True) >= v[limit])[..., 0], at, np.inf) + 0 * travel.sum(axis=-1)
+
+    return take
+
+
+def _near_reached(of: str, limit: str, before: str = "") -> Callable[[Along], Any]:
+    """The first point at which a travel has reached its limit, the last where it does not."""
+
+    def near(v: Along) -> Any:
+        there = _travelled(v, of, before) >= v[limit]
+        return np.where(there.any(axis=-1), there.argmax(axis=-1), there.shape[-1] - 1)
+
+    return near
+
+
+def _lowest_margin(v: Along) -> Any:
+    return np.nan_to_num(v["bite_margin"], nan=0.0).min(axis=-1)
+
+
+def _near_lowest_margin(v: Along) -> Any:
+    return np.nan_to_num(v["bite_margin"], nan=0.0).argmin(axis=-1)
+
+
+def _swing(v: Along) -> Any:
+    return np.ptp(np.nan_to_num(v["clamp_load"]), axis=-1) / v["clamp_load"][..., 0]
+
+
+@dataclass(frozen=True, slots=True)
+class _Made:
+    """One of them: what it is taken of, over which state, and how it is described."""
+
+    name: str
+    of: tuple[str, ...]
+    take: Callable[[Along], Any]
+    near: Callable[[Along], Any] | None
+    near_of: tuple[str, ...] | None
+    beside: tuple[str, ...]
+    meaning: str
+    formula: str
+    result: str
+    range: str
+    source: str
+    over: str = "plate_lift"
+    until: str = "plate_lift_reach"
+    points: int = LIFTS
+
+
+_STROKE = "worked out at 161 lifts from none to the lift with nothing soft"
+_MADE = (
+    _Made("peak_pedal_effort", ("pedal_travel", "pedal_effort"), _highest("pedal_effort"),
+          _near_highest("pedal_effort"), None, ("pedal_stroke",),
+          "Highest force at the pad on the way down.", "F_max = max F_p(x) for x_p(x) ≤ x_stroke",
+          "F_max, highest force at the pad [N]", _STROKE, "definition: maximum over the stroke"),
+    _Made("peak_line_pressure", ("pedal_travel", "line_pressure"), _highest("line_pressure"),
+          _near_highest("line_pressure"), None, ("pedal_stroke",),
+          "Highest pressure in the line on the way down.", "p_max = max p(x) for x_p(x) ≤ x_stroke",
+          "p_max, highest line pressure [Pa]", _STROKE, "definition: maximum over the stroke"),
+    _Made("pedal_at_overtravel", ("pedal_travel", "plate_lift"), _reached("plate_lift", "plate_lift_limit"),
+          _near_reached("plate_lift", "plate_lift_limit"), (),
+          ("plate_lift_limit",), "Pedal travel at which the plate is lifted as far as the cover allows.",
+          "x_p where x = x_max", "x_p, pedal travel at the cover's largest lift [m]",
+          "without end where the lift stays below it", "definition: travel at a stop"),
+    _Made("pedal_at_master_stop", ("pedal_travel", "master_travel"),
+          _reached("master_travel", "master_stroke", "port_travel"),
+          _near_reached("master_travel", "master_stroke", "port_travel"), ("master_travel",),
+          ("master_stroke", "port_travel"),
+          "Pedal travel at which the master cylinder reaches the end of its stroke.",
+          "x_p where x_m + x_port = x_mm", "x_p, pedal travel at the master's end [m]",
+          "without end where it is not reached", "definition: travel at a stop"),
+    _Made("pedal_at_slave_stop", ("pedal_travel", "slave_travel"), _reached("slave_travel", "slave_stroke"),
+          _near_reached("slave_travel", "slave_stroke"), ("slave_travel",),
+          ("slave_stroke",), "Pedal travel at which the slave cylinder reaches the end of its stroke.",
+          "x_p where x_s = x_sm", "x_p, pedal travel at the slave's end [m]", "without end where it is not reached",
+          "definition: travel at a stop"),
+    _Made("lowest_bite_margin", ("bite_margin",), _lowest_margin, _near_lowest_margin, None, (),
+          "Lowest margin of the bite between new and the wear limit.", "m_low = min m(w) for 0 ≤ w ≤ w_lim",
+          "m_low, lowest bite margin over the life [-]", "worked out at 141 wears; 0 where the clutch would be open",
+          "definition: minimum over the life", "wear", "wear_limit", WEARS),
+    _Made("clamp_swing", ("clamp_load",), _swing, None, None, (),
+          "How far the clamp moves over the life of the stack, over the clamp when new.",
+          "ΔF/F = (max F(w) − min F(w)) / F(0) for 0 ≤ w ≤ w_lim", "ΔF/F, swing of the clamp over the life [-]",
+          "worked out at 141 wears", "definition: span over the life", "wear", "wear_limit", WEARS),
+)  # fmt: skip
+
+
+#: What ends a stroke, as a docstring says it; no other quantity names these.
+_ENDS = {
+    a.name: a
+    for a in (
+        Argument("plate_lift_reach", "x_reach", "lift at full pedal with nothing soft", "m"),
+        Argument("master_stroke", "x_mm", "stroke of the master cylinder", "m"),
+        Argument("slave_stroke", "x_sm", "stroke of the slave cylinder", "m"),
+        Argument("pedal_stroke", "x_stroke", "full travel at the pad", "m"),
+    )
+}
+
+
+def _documented(made: Quantity, functions: list[Quantity], head: str, result: str, tail: str) -> Quantity:
+    """The quantity with a docstring like any other's; its parameters are described as what it passes through does."""
+    arguments = {a.name: a for f in functions if f.__doc__ for a in read_doc(f).arguments.values()}
+    results = {f.__name__: read_doc(f).result for f in functions if f.__doc__}
+    known = results | arguments | _ENDS
+    told = ((name, known[name]) for name in signature(made).parameters)
+    lines = "\n".join(f"{name} : {a.symbol}, {a.text} [{a.unit}]" for name, a in told)
+    made.__doc__ = f"{head}\n\nParameters\n----------\n{lines}\n\nReturns\n-------\n{result}\n\n{tail}\n"
+    return made
+
+
+def _plate_lift_available(functions: list[Quantity], graph: Graph) -> Quantity:
+    made = inverse("plate_lift_available", graph, of="pedal_travel", equals="pedal_stroke", over="plate_lift",
+                   reach="plate_lift_reach", doc="")  # fmt: skip
+    head = (
+        "Lift of the plate at full pedal, with what hose, air or cable swallow.\n\nx_full = x where x_p(x) = x_stroke"
+    )
+    tail = (
+        "Range: at most the lift with nothing soft; 0 where the pedal ends before the plate moves.\n"
+        "Source: [definition: pressure and travel solved together]."
+    )
+    return _documented(made, functions, head, "x_full, lift at full pedal [m]", tail)
+
+
+def made_of(functions: list[Quantity]) -> Iterator[Quantity]:
+    """The quantities of the whole stroke and life that these functions have the parts for."""
+    graph = Graph(functions)
+    names = graph.functions.keys()
+    released = {"pedal_travel", "plate_lift_reach", "release_lever_ratio"} <= names
+    if released:
+        yield _plate_lift_available(functions, graph)
+    for m in _MADE:
+        parts = {*m.of, m.until} - {m.over}
+        if parts <= names and (released or m.over != "plate_lift"):
+            made = along(m.name, graph, of=m.of, over=m.over, until=m.until, points=m.points, take=m.take,
+                         near=m.near, near_of=m.near_of, beside=m.beside)  # fmt: skip
+            head = f"{m.meaning}\n\n{m.formula}"
+            tail = f"Range: {m.range}.\nSource: [{m.source}]."
+            yield _documented(made, functions, head, m.result, tail)

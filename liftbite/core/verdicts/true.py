@@ -1,0 +1,48 @@
+"""True: does it run true: speed, balance, joints, and runout where it was swept?
+
+- `true_verdict`   the answer
+
+What could let go stops the job; a runout over its limit is put right before the gearbox goes in.
+"""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+from liftbite.core.graph.graph import Refused
+from liftbite.core.job.build import Build
+from liftbite.core.verdicts.criteria import HIGH, Looked, criteria_of, look
+from liftbite.core.verdicts.rolled import rolled, still_open, stopped
+from liftbite.core.verdicts.verdict import Band, Verdict
+
+#: Without this no answer is a good one.
+_FIRST = "burst_margin"
+
+
+def true_verdict(build: Build) -> Verdict:
+    """Does it run true?"""
+    rows = [c for c in criteria_of("true") if c.value in build.graph.functions]
+    seen = [c.value for c in rows if not build.lacks((c.value,))]
+    if not seen:
+        return still_open("true", build, build.lacks((_FIRST,)))
+    v = build.evaluate(seen, stage=build.stage, friction=HIGH)
+    refused = next((v[n] for n in seen if isinstance(v[n], Refused)), None)
+    if refused is not None:
+        return stopped("true", build, refused)
+    looked = look(build, "true")
+    if not looked.links:
+        return still_open("true", build, build.lacks((_FIRST,)))
+    runouts = [c.label for c in rows if c.uses]
+    looked = Looked(looked.links, _told(looked.unseen, runouts), looked.bad)
+    weakest = looked.weakest.reserve
+    verdict = rolled("true", looked, Band(weakest, weakest, weakest), 1.0)
+    if verdict.state == "runs true" and _FIRST not in seen:
+        return replace(verdict, state="look again", sentence=verdict.sentence.replace("Runs true:", "Look again:"))
+    return verdict
+
+
+def _told(unseen: tuple[str, ...], runouts: list[str]) -> tuple[str, ...]:
+    """What was not looked at; runout is said once where nothing was swept."""
+    swept = [label for label in unseen if label in runouts]
+    rest = tuple(label for label in unseen if label not in runouts)
+    return (*rest, "runout") if runouts and len(swept) == len(runouts) else (*rest, *swept)
