@@ -91,7 +91,7 @@ def _line(number: int, row: list[str], heads: list[str]) -> PartLine:
     name = cells.get("name", "")
     if len(row) > len(heads) and any(c.strip() for c in row[len(heads) :]):
         return PartLine(number, None, name, "this row has more cells than the first one")
-    slot = {label.lower(): s for s, label in SLOTS.items()}.get(cells.get("slot", "").lower(), cells.get("slot", ""))
+    slot = {s.label.lower(): s.name for s in SLOTS.values()}.get(cells.get("slot", "").lower(), cells.get("slot", ""))
     try:
         price = float((cells.get("price") or "0").replace(",", "."))
     except ValueError:

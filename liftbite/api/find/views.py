@@ -210,7 +210,7 @@ def _best(front: list[dict[str, Any]], most: int) -> list[dict[str, Any]]:
 def _candidate(row: Mapping[str, Any], run: Run) -> ms.CandidateOut:
     return ms.CandidateOut(
         parts={s: run.ids[s][row[s]] for s in run.ids}, free={s[1:]: row[s] for s in run.shelf if s.startswith("=")},
-        names={SLOTS.get(s, label_of(s[1:])): row[s] for s in run.shelf},
+        names={SLOTS[s].label if s in SLOTS else label_of(s[1:]): row[s] for s in run.shelf},
         objectives={n: round(float(row[n]), 4) for n in OBJECTIVES if n in row and np.isfinite(row[n])},
     )  # fmt: skip
 

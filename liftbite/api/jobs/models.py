@@ -455,6 +455,7 @@ class InputInfoOut(BaseModel):
     units: list[str]
     meaning: str
     usual: str | None
+    searched: bool = Field(description="True where the finder offers to leave it free.")
 
 
 class OptionInfoOut(BaseModel):
@@ -474,11 +475,42 @@ class ChoiceInfoOut(BaseModel):
     options: list[OptionInfoOut]
 
 
+class GroupInfoOut(BaseModel):
+    """Fields and choices that stand together, in the order of work, and the kinds of parts that bring them."""
+
+    name: str
+    title: str
+    rows: list[str]
+    slots: list[str]
+
+
+class DrawnInfoOut(BaseModel):
+    """A part of the drawing: its groups, and the results that come from it."""
+
+    part: str
+    groups: list[str]
+    results: list[str]
+
+
+class SlotInfoOut(BaseModel):
+    """A kind of part: the layouts that have one, those in which it is searched, and whether a search begins with it."""
+
+    name: str
+    label: str
+    layouts: list[str]
+    searched: list[str]
+    first: bool
+
+
 class CatalogueOut(BaseModel):
-    """Every field and choice there is."""
+    """Every field and choice there is, and how they stand together."""
 
     inputs: list[InputInfoOut]
     choices: list[ChoiceInfoOut]
+    groups: list[GroupInfoOut]
+    views: dict[str, list[str]] = Field(description="View to the groups beside it.")
+    drawn: list[DrawnInfoOut]
+    slots: list[SlotInfoOut]
 
 
 class HealthOut(BaseModel):

@@ -13,9 +13,11 @@ from liftbite.core.analysis.goal_seek import Sought
 from liftbite.core.analysis.working import Step, Term
 from liftbite.core.job.build import Build, both, label_of, unit_of
 from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.groups import DRAWN, GROUPS, VIEWS, rows_of
 from liftbite.core.job.inputs import INPUTS, Assumed
 from liftbite.core.job.ledger import Entry, Question, Revision, present, redoable, undoable
 from liftbite.core.parts.shelf import fields_of, misfits
+from liftbite.core.parts.slots import SLOTS
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.core.units.read import KINDS, from_si, read
 from liftbite.core.units.show import figure, show, show_fine, show_together, typeset
@@ -379,6 +381,7 @@ def catalogue_out() -> m.CatalogueOut:
                 units=[u for u in KINDS[i.unit].units if u] if i.unit in KINDS else [],
                 usual=f"{show(i.usual[0], i.unit, 'metric')} to {show(i.usual[1], i.unit, 'metric')}"
                 if i.unit in KINDS and isfinite(i.usual[0]) else None,
+                searched=i.searched,
             )
             for i in INPUTS.values()
         ],
@@ -391,5 +394,15 @@ def catalogue_out() -> m.CatalogueOut:
                 ],
             )
             for c in CHOICES.values()
+        ],
+        groups=[
+            m.GroupInfoOut(name=g.name, title=g.title, rows=list(rows_of(g.name)), slots=list(g.slots))
+            for g in GROUPS.values()
+        ],
+        views={view: list(groups) for view, groups in VIEWS.items()},
+        drawn=[m.DrawnInfoOut(part=p, groups=list(g), results=list(r)) for p, (g, r) in DRAWN.items()],
+        slots=[
+            m.SlotInfoOut(name=s.name, label=s.label, layouts=list(s.layouts), searched=list(s.searched), first=s.first)
+            for s in SLOTS.values()
         ],
     )  # fmt: skip

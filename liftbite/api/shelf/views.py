@@ -79,7 +79,7 @@ def get_shelf(query: ShelfQuery) -> Response:
     with session_of() as session:
         parts = shelf.list_parts(session, archived=query.archived)
         away = len(shelf.list_parts(session, archived=True))
-    slots = [ms.SlotOut(slot=s, label=label, quantities=list(OF_SLOT[s])) for s, label in SLOTS.items()]
+    slots = [ms.SlotOut(slot=s.name, label=s.label, quantities=list(OF_SLOT[s.name])) for s in SLOTS.values()]
     return reply(ms.ShelfOut(slots=slots, parts=[part_out(i, p) for i, p in parts], archived=away))
 
 
@@ -205,7 +205,9 @@ def offers(path: JobPath, query: SlotQuery) -> Response:
         ))  # fmt: skip
     changed = [m.NameOut(name=q, label=label_of(q)) for q in changed_since(present, query.slot)]
     taken = now.typed if now else None
-    return reply(ms.OffersOut(slot=query.slot, label=SLOTS[query.slot], taken=taken, changed=changed, parts=found))
+    return reply(
+        ms.OffersOut(slot=query.slot, label=SLOTS[query.slot].label, taken=taken, changed=changed, parts=found)
+    )
 
 
 @api.post("/api/jobs/<int:job_id>/take", responses={"200": m.JobOut, **problem_responses(404, 412, 422, 428)})

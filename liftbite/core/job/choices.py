@@ -69,6 +69,8 @@ class Choice:
     under : choice above it and the option of that one it counts with
     first : True where it is asked before any figure
     renames : names its modules' quantities go by here
+    group : the group it stands in on screen, from `groups.GROUPS`
+    parts : kinds of parts that bring it, from `slots.SLOTS`
     """
 
     name: str
@@ -81,6 +83,8 @@ class Choice:
     under: tuple[str, str] = ("", "")
     first: bool = False
     renames: Mapping[str, str] = field(default_factory=dict)
+    group: str = ""
+    parts: tuple[str, ...] = ()
 
     def counts(self, picked: Mapping[str, str]) -> bool:
         """True where the choice above it, if there is one, leads to it."""
@@ -117,7 +121,7 @@ CHOICES: Mapping[str, Choice] = {
         Choice("curve_source", "Engine output from", (
             Option("file", "A dynamometer file", "Torque or power over engine speed, as CSV."),
             Option("peaks", "Two peaks", "Peak torque and peak power give an estimated curve.", ("peaks",)),
-        ), begins={CAR: "file", MOTORCYCLE: "file"}, first=True),
+        ), begins={CAR: "file", MOTORCYCLE: "file"}, first=True, group="engine"),
         Choice("curve_reference", "Figures taken at", (
             Option("crank", "The crank", "An engine dynamometer, or a maker's figure.", ("crank",)),
             Option("chain", "The wheel, chain drive", "A chassis dynamometer; 8 to 12 % is lost on the way.",
@@ -126,7 +130,7 @@ CHOICES: Mapping[str, Choice] = {
                    ("wheel",), loss_assumes(0.145, "two-wheel drive, 12 to 17 %"), (CAR,)),
             Option("all_wheel", "The wheels, four driven", "A chassis dynamometer; 18 to 25 % is lost on the way.",
                    ("wheel",), loss_assumes(0.215, "all-wheel drive, 18 to 25 %"), (CAR,)),
-        ), supplies="crank_curve", asks="where the figures were taken", first=True),
+        ), supplies="crank_curve", asks="where the figures were taken", first=True, group="engine"),
         Choice("stage_plan", "Planned stage", (
             Option("none", "None", "The engine stays as it is.", ("none",)),
             Option("scaled", "A gain over the present curve", "Every torque changes by the same share.",
@@ -135,71 +139,71 @@ CHOICES: Mapping[str, Choice] = {
                    ("crank_file",)),
             Option("wheel_file", "A curve of its own, at the wheel", "A file of the planned engine.",
                    ("wheel_file",)),
-        ), begins={CAR: "none", MOTORCYCLE: "none"}, first=True),
+        ), begins={CAR: "none", MOTORCYCLE: "none"}, first=True, group="stage"),
         Choice("air", "Figures are", (
             Option("measured", "As measured", "The torque of the day.", ("measured",)),
             Option("corrected", "Corrected to standard air", "The clutch feels the actual torque of the densest day.",
                    ("corrected",), DENSE_AIR),
-        ), begins={CAR: "measured", MOTORCYCLE: "measured"}, first=True),
+        ), begins={CAR: "measured", MOTORCYCLE: "measured"}, first=True, group="engine"),
         Choice("cover_action", "Cover works by", (
             Option("push", "Push", "The bearing pushes the fingers towards the flywheel.", ("push",)),
             Option("pull", "Pull", "The bearing pulls; the fingers move towards the engine with wear.", ("pull",)),
-        ), begins={CAR: "push"}, under=("layout", CAR)),
+        ), begins={CAR: "push"}, under=("layout", CAR), group="cover", parts=("cover",)),
         Choice("use", "Use", (
             Option("gentle", "Gentle road", "Daily driving, no tuning, no trailer.", (), use_assumes(1.2)),
             Option("tuned", "Road, tuned", "Road driving with a tuned engine.", (), use_assumes(1.3)),
             Option("track", "Track", "Standing starts now and then, hard shifts.", (), use_assumes(1.35)),
             Option("drag", "Drag, hill starts, towing", "The clutch slips under full load at every start.", (),
                    use_assumes(1.5)),
-        ), first=True),
+        ), first=True, group="use"),
         Choice("primary_source", "Primary drive by", (
             Option("ratio", "Ratio", "Crank turns per clutch turn."),
             Option("teeth", "Teeth", "Teeth of the two primary gears.", ("teeth",)),
-        ), begins={MOTORCYCLE: "ratio"}, first=True, under=("layout", MOTORCYCLE)),
+        ), begins={MOTORCYCLE: "ratio"}, first=True, under=("layout", MOTORCYCLE), group="primary"),
         Choice("facing_material", "Facing material", tuple(
             Option(m.name, m.label, m.character, (m.heated,),
                    m.assumes(), (CAR,) if m.runs == "dry" else (MOTORCYCLE,))
             for m in MATERIALS.values()
-        ), supplies="temperature_factor"),
+        ), supplies="temperature_factor", group="facing", parts=("disc", "plates", "material")),
         Choice("clamp_source", "Clamp load from", (
             Option("figure", "A figure", "The cover maker's clamp load, or one measured in a press.", ("figure",)),
             Option("coils", "Coil springs", "Count, rate and lengths of the springs.", ("coils",)),
             Option("diaphragm", "A diaphragm spring", "Sizes of the ring, seat, fulcrum and fingers.", ("diaphragm",)),
-        ), begins={CAR: "figure", MOTORCYCLE: "coils"}),
+        ), begins={CAR: "figure", MOTORCYCLE: "coils"}, group="clamp", parts=("cover", "springs")),
         Choice("spring_lengths", "Spring lengths", (
             Option("alike", "One length for all", "The springs are alike."),
             Option("each", "Each measured", "Every spring's own length, in order round the plate.",
                    ("each",)),
-        ), begins={CAR: "alike", MOTORCYCLE: "alike"}, under=("clamp_source", "coils")),
+        ), begins={CAR: "alike", MOTORCYCLE: "alike"}, under=("clamp_source", "coils"), group="clamp"),
         Choice("adjuster", "Cover", (
             Option("plain", "Follows the wear", "The fingers come back as the disc wears.", ("plain",)),
             Option("self_adjusting", "Self-adjusting", "Fingers and clamp stay until the adjuster is spent.",
                    ("self_adjusting",)),
-        ), begins={CAR: "plain", MOTORCYCLE: "plain"}),
+        ), begins={CAR: "plain", MOTORCYCLE: "plain"}, group="cover", parts=("cover",)),
         Choice("fingers", "Fingers at speed", (
             Option("left_aside", "Left aside", "What speed does to the fingers does not count.", ("left_aside",)),
             Option("counted", "Counted", "Their mass off the pivots' plane adds or takes.", ("counted",)),
-        ), begins={CAR: "left_aside", MOTORCYCLE: "left_aside"}),
+        ), begins={CAR: "left_aside", MOTORCYCLE: "left_aside"}, group="cover"),
         Choice("bearing", "Bearing at rest", (
             Option("free", "Free", "The bearing does not press at rest.", ("free",)),
             Option("rides", "Rides with preload", "It takes its preload times the lever ratio off the clamp.",
                    ("rides",)),
-        ), begins={CAR: "free", MOTORCYCLE: "free"}),
+        ), begins={CAR: "free", MOTORCYCLE: "free"}, group="bearing", parts=("bearing",)),
         Choice("hub", "Hub", (
             Option("plain", "Plain", "No ramps.", ("plain",)),
             Option("ramps", "Assist and slipper ramps", "Press when driving, open on the overrun.", ("ramps",)),
-        ), begins={CAR: "plain", MOTORCYCLE: "plain"}),
+        ), begins={CAR: "plain", MOTORCYCLE: "plain"}, group="cover"),
         Choice("spring_rate_source", "Spring rate from", (
             Option("figure", "A figure", "A data sheet, or force over travel in a press."),
             Option("wire", "The wire", "Wire, coil and number of working coils.", ("wire",)),
-        ), begins={CAR: "figure", MOTORCYCLE: "figure"}, under=("clamp_source", "coils")),
+        ), begins={CAR: "figure", MOTORCYCLE: "figure"}, under=("clamp_source", "coils"), group="clamp", parts=("springs",)),
         Choice("capacity_model", "Capacity model", (
             Option("uniform_wear", "Uniform wear", "A bedded clutch; the cautious one.", ("uniform_wear",)),
             Option("uniform_pressure", "Uniform pressure", "New, rigid and flat.", ("uniform_pressure",)),
             Option("button_wear", "Uniform wear, buttons", "Parallel-sided buttons that have worn in.",
                    ("button_wear",)),
             Option("coned_plate", "Coned plate", "A plate coned by heat presses one edge harder.", ("coned_plate",)),
-        ), begins={CAR: "uniform_wear", MOTORCYCLE: "uniform_wear"}, assumption=True),
+        ), begins={CAR: "uniform_wear", MOTORCYCLE: "uniform_wear"}, assumption=True, group="facing"),
         Choice("release", "Release by", (
             Option("hydraulic_fork", "Hydraulic slave and fork", "Master, line, slave, fork.",
                    ("hydraulics", "slave_on_fork", "cover_levers"), HYDRAULIC, (CAR,)),
@@ -210,40 +214,40 @@ CHOICES: Mapping[str, Choice] = {
                    ("cable", "straight_lifter"), CABLE, (MOTORCYCLE,)),
             Option("lever_hydraulic", "Lever and hydraulic slave", "Hand lever, master, line, slave.",
                    ("hydraulics", "slave_on_fork", "no_fork", "straight_lifter"), HYDRAULIC, (MOTORCYCLE,)),
-        ), begins={CAR: "hydraulic_fork", MOTORCYCLE: "lever_cable"}),
+        ), begins={CAR: "hydraulic_fork", MOTORCYCLE: "lever_cable"}, group="release", parts=("slave",)),
         Choice("inertia_source", "Flywheel inertia from", (
             Option("figure", "A figure", "A data sheet."),
             Option("weight", "Its weight", "Weight and outer diameter.", ("weight",)),
             Option("swing", "A swing on three wires", "Weight, wires and the time of a swing.", ("swing",)),
             Option("rings", "Rings", "A sum of rings.", ("rings",)),
-        ), begins={CAR: "figure"}, under=("layout", CAR)),
+        ), begins={CAR: "figure"}, under=("layout", CAR), group="flywheel", parts=("flywheel",)),
         Choice("old_flywheel_source", "Old flywheel's inertia from", (
             Option("figure", "A figure", "A data sheet, or worked out before."),
             Option("weight", "Its weight", "Weight and outer diameter.", ("arrangements.inertia_source.weight",)),
             Option("swing", "A swing on three wires", "Weight, wires and the time of a swing.",
                    ("arrangements.inertia_source.swing",)),
             Option("rings", "Rings", "A sum of rings.", ("arrangements.inertia_source.rings",)),
-        ), begins={CAR: "figure"}, under=("layout", CAR), renames=_OLD),
+        ), begins={CAR: "figure"}, under=("layout", CAR), renames=_OLD, group="old"),
         Choice("flywheel_material", "Flywheel of", tuple(
             Option(name, label, says, (), assumes) for name, (label, says, assumes) in FLYWHEELS.items()
-        )),
+        ), group="strength", parts=("flywheel",)),
         Choice("flywheel_insert", "Friction face", (
             Option("own", "Its own metal", "Iron or steel takes the facing itself.", (), {}, (CAR,)),
             Option("steel", "A steel insert", "What an aluminium flywheel needs.", (), {}, (CAR,)),
             Option("none", "Bare aluminium", "The facing would tear it.", (), {}, (CAR,)),
-        ), under=("layout", CAR)),
+        ), under=("layout", CAR), group="fits", parts=("flywheel",)),
         Choice("balance", "Balance grade", (
             Option("g63", "G 6.3", "General.", (), grade_assumes(0.0063)),
             Option("g25", "G 2.5", "Performance rotating assemblies.", (), grade_assumes(0.0025)),
-        ), begins={CAR: "g25", MOTORCYCLE: "g25"}),
+        ), begins={CAR: "g25", MOTORCYCLE: "g25"}, group="balance"),
         Choice("unbalance_source", "Residual unbalance from", (
             Option("figure", "The balancer", "What the balancer reads."),
             Option("vectors", "What the parts bring", "The vector sum of each part's unbalance at its angle.",
                    ("vectors",)),
             Option("register", "Its register", "How far the assembly sits off its register.", ("register",)),
-        ), begins={CAR: "figure", MOTORCYCLE: "figure"}),
+        ), begins={CAR: "figure", MOTORCYCLE: "figure"}, group="balance"),
         Choice("start", "Kind of start", tuple(
             Option(name, label, says, (), start_assumes(*figures)) for name, (label, says, figures) in STARTS.items()
-        )),
+        ), group="start"),
     )
 }  # fmt: skip

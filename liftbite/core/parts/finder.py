@@ -21,9 +21,9 @@ import numpy as np
 
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, build_of
+from liftbite.core.job.inputs import FITS
 from liftbite.core.job.ledger import Entry
 from liftbite.core.parts.mismatch import RULES, bare_aluminium
-from liftbite.core.parts.slots import FITS
 from liftbite.core.quantities.torque_curve import Array
 from liftbite.core.verdicts.criteria import CRITERIA, LOW, NOMINAL, reserves
 

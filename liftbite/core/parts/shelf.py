@@ -19,64 +19,20 @@ from typing import Any
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.build import Build, both, build_of
 from liftbite.core.job.choices import CHOICES
-from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.inputs import FITS, INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
 from liftbite.core.parts.finder import FinderPart
 from liftbite.core.parts.mismatch import Mismatch, mismatches
-from liftbite.core.parts.slots import FITS, SLOTS
+from liftbite.core.parts.slots import SLOTS
 
-_FACING = (
-    "facing_material", "friction_low", "friction_nominal", "friction_high", "pressure_limit", "coverage",
-    "sustained_temperature", "brief_temperature", "fade_share", "specific_energy_limit", "wear_rate",
-)  # fmt: skip
-
+#: Slot -> the quantities and choices a part of it may state: what names it among its parts, choices first.
 OF_SLOT: Mapping[str, tuple[str, ...]] = {
-    "disc": (
-        "outer_diameter", "inner_diameter", "disc_count", *_FACING, "cushion_travel", "disc_wobble", "facing_depth",
-        "disc_thickness", "disc_inertia", "disc_burst_speed", "damper_stop_torque", "disc_spline_count",
-        "disc_spline_diameter", "floater_clearance", "floater_thickness",
-    ),
-    "plates": (
-        "friction_plate_count", "outer_diameter", "inner_diameter", *_FACING, "friction_plate_thickness",
-        "plain_plate_thickness", "plate_wear_allowed", "interface_efficiency",
-    ),
-    "material": _FACING,
-    "cover": (
-        "clamp_source", "cover_clamp", "cover_action", "adjuster", "adjuster_range", "lever_ratio", "plate_lift_limit",
-        "diaphragm_outer_diameter", "diaphragm_inner_diameter", "diaphragm_thickness", "diaphragm_cone_height",
-        "diaphragm_set", "plate_seat_diameter", "fulcrum_diameter", "finger_tip_diameter", "strap_force",
-        "pressure_plate_thickness", "heat_mass", "cover_inertia", "cover_bolt_circle", "cover_dowel_count",
-        "cover_step_height", "cover_disc_size",
-    ),
-    "springs": (
-        "clamp_source", "spring_count", "spring_rate_source", "spring_rate", "spring_free_length",
-        "spring_installed_length", "wire_diameter", "coil_mean_diameter", "active_coils", "spring_circle_diameter",
-    ),
-    "flywheel": (
-        "inertia_source", "flywheel_inertia", "flywheel_mass", "flywheel_diameter", "flywheel_bore",
-        "flywheel_thickness", "flywheel_material", "flywheel_insert", "flywheel_strength", "bolt_count",
-        "bolt_circle_diameter", "ring_gear_teeth", "flywheel_external_balance", "flywheel_cover_bolt_circle",
-        "flywheel_dowel_count", "flywheel_step_height",
-    ),
-    "master": ("master_diameter", "master_stroke", "port_travel", "pressure_rating"),
-    "slave": (
-        "release", "slave_diameter", "slave_outer_diameter", "slave_inner_diameter", "slave_stroke",
-        "slave_spring_force", "bearing_reserve",
-    ),
-    "fluid": ("fluid_dry_boiling", "fluid_wet_boiling"),
-    "bearing": ("bearing", "bearing_preload", "bearing_clearance", "bearing_reserve"),
-    "shaft": (
-        "shaft_diameter", "shaft_yield", "spline_count", "spline_pitch_diameter", "spline_height",
-        "spline_engagement", "shaft_spline_diameter", "shaft_pilot_diameter", "shaft_housing_depth",
-    ),
-    "pilot": ("pilot_outer_diameter", "pilot_inner_diameter"),
-    "crank": (
-        "crank_inertia", "crank_bolt_count", "crank_bolt_circle", "engine_external_balance", "crank_pilot_bore",
-    ),
-    "starter": ("starter_ring_gear_teeth", "starter_flywheel_diameter"),
-    "housing": ("housing_depth",),
-    "bolts": ("bolt_diameter", "bolt_pitch", "bolt_torque", "torque_factor", "bolt_proof_strength"),
-}  # fmt: skip
+    slot: (
+        *(c.name for c in CHOICES.values() if slot in c.parts),
+        *(i.name for i in INPUTS.values() if slot in i.parts),
+    )
+    for slot in SLOTS
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -116,7 +72,7 @@ def read_part(part: ShelfPart) -> dict[str, Entry]:
     found = {}
     for quantity, typed in part.values.items():
         if quantity not in OF_SLOT[part.slot]:
-            raise UnreadableEntry(f"“{quantity}” is nothing a {SLOTS[part.slot].lower()} states")
+            raise UnreadableEntry(f"“{quantity}” is nothing a {SLOTS[part.slot].label.lower()} states")
         if typed.strip():
             found[quantity] = read_entry(quantity, typed)
     return found

@@ -14,8 +14,7 @@ from liftbite.core.drawing.section import DRAWN
 from liftbite.core.graph.graph import Graph, Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.job.choices import CAR
-from liftbite.core.job.inputs import INPUTS
-from liftbite.core.parts.slots import FIT_FIELDS
+from liftbite.core.job.inputs import FITS, INPUTS
 
 RESULTS_OF: Mapping[str, tuple[str, ...]] = {
     "bite": (
@@ -78,7 +77,7 @@ def results_in(graph: Graph) -> tuple[str, ...]:
 
 def asked_of(build: Build) -> tuple[str, ...]:
     """The inputs an arrangement has a field for, in the order of work."""
-    graph, layout = build.graph, build.chosen.options.get("layout", "")
+    graph, layout = build.graph, build.chosen.layout
     needed = set(graph.inputs((*results_in(graph), *(n for names in MARGINS.values() for n in names), "pedal_travel")))
     needed |= {*_LOOKED_AT, *DRAWN.get(layout, ())}
     needed |= set(graph.inputs(["old_flywheel_inertia"])) if "old_flywheel_inertia" in graph.functions else set()
@@ -87,7 +86,7 @@ def asked_of(build: Build) -> tuple[str, ...]:
         needed |= {"fluid_wet_boiling", "fluid_dry_boiling", "ambient_temperature"}
     if layout == CAR:
         needed |= {"old_flywheel_inertia"} - graph.functions.keys()
-        needed |= {f[0] for f in FIT_FIELDS if not f[0].startswith("fluid")} | {"bolt_count", "bolt_circle_diameter"}
+        needed |= set(FITS.values())
     else:
         needed -= {"bearing_reserve"}
     if build.known.get("disc_count") == 1:

@@ -7,7 +7,7 @@ import pytest
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.build import build_of
 from liftbite.core.job.choices import CHOICES
-from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.inputs import FITS, INPUTS
 from liftbite.core.job.ledger import Entry
 from liftbite.core.parts.mismatch import RULES
 from liftbite.core.parts.shelf import (
@@ -22,7 +22,7 @@ from liftbite.core.parts.shelf import (
     takes,
     would_misfit,
 )
-from liftbite.core.parts.slots import FITS, SLOTS
+from liftbite.core.parts.slots import SLOTS
 from liftbite.core.parts.stock import generic_parts
 from liftbite.demo.parts import PARTS
 from liftbite.files.shelf_csv import read_shelf, write_shelf

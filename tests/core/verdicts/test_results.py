@@ -2,21 +2,18 @@
 
 from __future__ import annotations
 
-import re
-from pathlib import Path
-
 import pytest
 
 from liftbite.core.job.arrangement import QUANTITIES
 from liftbite.core.job.choices import CAR as DRY
 from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.groups import GROUPS, rows_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.results import MARGINS, RESULTS_OF, asked_of, friction_of, results_in, target_of
 from tests.jobs import CAR, FULL, MOTORCYCLE, built, entries
 
-GROUPS = (Path(__file__).parents[3] / "web" / "src" / "lib" / "groups.ts").read_text()
-ON_SCREEN = set(re.findall(r'"(\w+)"', GROUPS))
+ON_SCREEN = {row for group in GROUPS for row in rows_of(group)}
 BASES = {"dry_car": CAR, "wet_motorcycle": MOTORCYCLE}
 PICKS = [
     (layout, choice.name, option.value)

@@ -3347,13 +3347,26 @@ export interface components {
         };
         /**
          * CatalogueOut
-         * @description Every field and choice there is.
+         * @description Every field and choice there is, and how they stand together.
          */
         CatalogueOut: {
             /** Inputs */
             inputs: components["schemas"]["InputInfoOut"][];
             /** Choices */
             choices: components["schemas"]["ChoiceInfoOut"][];
+            /** Groups */
+            groups: components["schemas"]["GroupInfoOut"][];
+            /**
+             * Views
+             * @description View to the groups beside it.
+             */
+            views: {
+                [key: string]: string[];
+            };
+            /** Drawn */
+            drawn: components["schemas"]["DrawnInfoOut"][];
+            /** Slots */
+            slots: components["schemas"]["SlotInfoOut"][];
         };
         /**
          * ChoiceInfoOut
@@ -3366,6 +3379,32 @@ export interface components {
             label: string;
             /** Options */
             options: components["schemas"]["OptionInfoOut"][];
+        };
+        /**
+         * DrawnInfoOut
+         * @description A part of the drawing: its groups, and the results that come from it.
+         */
+        DrawnInfoOut: {
+            /** Part */
+            part: string;
+            /** Groups */
+            groups: string[];
+            /** Results */
+            results: string[];
+        };
+        /**
+         * GroupInfoOut
+         * @description Fields and choices that stand together, in the order of work, and the kinds of parts that bring them.
+         */
+        GroupInfoOut: {
+            /** Name */
+            name: string;
+            /** Title */
+            title: string;
+            /** Rows */
+            rows: string[];
+            /** Slots */
+            slots: string[];
         };
         /**
          * InputInfoOut
@@ -3386,6 +3425,11 @@ export interface components {
             meaning: string;
             /** Usual */
             usual: string | null;
+            /**
+             * Searched
+             * @description True where the finder offers to leave it free.
+             */
+            searched: boolean;
         };
         /**
          * OptionInfoOut
@@ -3400,6 +3444,22 @@ export interface components {
             meaning: string;
             /** Layouts */
             layouts: string[];
+        };
+        /**
+         * SlotInfoOut
+         * @description A kind of part: the layouts that have one, those in which it is searched, and whether a search begins with it.
+         */
+        SlotInfoOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Layouts */
+            layouts: string[];
+            /** Searched */
+            searched: string[];
+            /** First */
+            first: boolean;
         };
         /**
          * HealthOut

@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { useCatalogue } from "@/api/queries";
 import { usePanel } from "@/lib/address";
-import type { Group } from "@/lib/groups";
+import { type Group, slotsOf } from "@/lib/groups";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { Choice } from "./Choice";
 import { NumberField } from "./NumberField";
@@ -38,23 +38,12 @@ export function Rows({ group, children }: Props) {
   );
 }
 
-const OF_LAYOUT: Record<string, readonly string[]> = {
-  plates: ["wet_motorcycle"],
-  disc: ["dry_car"],
-  cover: ["dry_car"],
-  flywheel: ["dry_car"],
-  bolts: ["dry_car"],
-  pilot: ["dry_car"],
-  starter: ["dry_car"],
-  housing: ["dry_car"],
-};
-
 /** Ways to the shelf for what brings the figures of a group; the part taken is named. */
 function Shelves({ group }: { group: Group }) {
   const editor = useJobEditor();
   const panel = usePanel();
   const catalogue = useCatalogue();
-  const slots = (group.slots ?? []).filter((slot) => OF_LAYOUT[slot]?.includes(editor.shown.layout) ?? true);
+  const slots = slotsOf(catalogue.data, group, editor.shown.layout);
   if (slots.length === 0) return null;
   return (
     <p className="flex flex-wrap gap-x-3 text-note">

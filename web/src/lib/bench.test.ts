@@ -3,7 +3,6 @@ import type { Candidate } from "@/api/client";
 import { triedIn, triesOf, tryKey, withSearch } from "./address";
 import { counted, pinOf, reachOf, sortedBy, takenBy, within } from "./finder";
 import { heatGlyph, liftGlyph, temperColour, trueGlyph } from "./glyph";
-import { CHOOSE, GROUPS_OF, OF_PART } from "./groups";
 import { actionOf, KEYS } from "./keys";
 import { along, alongSome, at, boundsOf, digits, pathOf, placed } from "./motion";
 
@@ -173,18 +172,5 @@ describe("keys", () => {
     expect(press("2", { ctrlKey: true })).toBeNull();
     const field = { closest: () => ({}) } as unknown as EventTarget;
     expect(press("2", { target: field })).toBeNull();
-  });
-});
-
-describe("views", () => {
-  it("stand beside groups there are", () => {
-    for (const groups of [...Object.values(GROUPS_OF), ...Object.values(OF_PART).map((p) => p.groups)]) {
-      for (const group of groups) expect(CHOOSE).toContain(group);
-    }
-  });
-
-  it("together ask for every group", () => {
-    const shown = new Set(Object.values(GROUPS_OF).flat());
-    expect(CHOOSE.filter((group) => !shown.has(group))).toEqual([]);
   });
 });

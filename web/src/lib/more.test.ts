@@ -3,7 +3,6 @@ import { Refusal, seen, taken } from "@/api/client";
 import { chartBox, chartScales, spreadLabels, torqueAt } from "./chart";
 import { asEntries, typing, without } from "./drafts";
 import { formulaParts } from "./formula";
-import { CHOOSE, ENGINE, STAGE, USE } from "./groups";
 import { day, moment, QUESTION_LABELS, rangeOf, STATE_WORDS } from "./words";
 
 const answer = (status: number, body: { data?: unknown; error?: unknown }) =>
@@ -41,31 +40,6 @@ describe("what the server says", () => {
 
   it("names the revision a change was made on", () => {
     expect(seen(17)).toEqual({ "If-Match": '"17"' });
-  });
-});
-
-describe("groups", () => {
-  const rows = [ENGINE, STAGE, USE, ...CHOOSE].flatMap((group) => group.rows);
-
-  it("hold every quantity once", () => {
-    expect(new Set(rows).size).toBe(rows.length);
-  });
-
-  it("have a heading each", () => {
-    for (const group of [ENGINE, STAGE, USE, ...CHOOSE]) expect(group.title).not.toBe("");
-  });
-
-  it("put the choice before what depends on it", () => {
-    for (const [first, then] of [
-      ["curve_source", "peak_torque"],
-      ["clamp_source", "cover_clamp"],
-      ["facing_material", "friction_low"],
-      ["spring_rate_source", "wire_diameter"],
-      ["hub", "ramp_angle"],
-    ] as const) {
-      expect(rows.indexOf(first)).toBeLessThan(rows.indexOf(then));
-      expect(rows.indexOf(first)).toBeGreaterThanOrEqual(0);
-    }
   });
 });
 

@@ -1,7 +1,8 @@
+import { useCatalogue } from "@/api/queries";
 import { Row, Rows } from "@/components/Rows";
 import { Scroll } from "@/components/Scroll";
 import { ENTRIES_COLUMN, RESULTS_COLUMN, TWO_COLUMNS } from "@/lib/columns";
-import { ENGINE, STAGE, USE } from "@/lib/groups";
+import { groupsOf } from "@/lib/groups";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { Results } from "@/views/choose/Results";
 import { TorqueChart } from "@/views/choose/TorqueChart";
@@ -17,13 +18,16 @@ const OUTPUT = [
 /** The brief: what the engine makes, what is planned, how it is used. */
 export function Brief() {
   const { shown } = useJobEditor();
+  const groups = groupsOf(useCatalogue().data, "brief", null);
   const row = (name: string) => (name.endsWith("_curve") ? <CurveRow key={name} name={name} /> : undefined);
   return (
     <div className={TWO_COLUMNS}>
       <Scroll label="Brief" className={ENTRIES_COLUMN}>
-        <Rows group={ENGINE}>{row}</Rows>
-        <Rows group={STAGE}>{row}</Rows>
-        <Rows group={USE} />
+        {groups.map((group) => (
+          <Rows key={group.name} group={group}>
+            {row}
+          </Rows>
+        ))}
         <section aria-label="The job">
           <h2 className="mb-1 border-b border-ink pb-1 text-head font-bold">The job</h2>
           <Row name="job_name" />

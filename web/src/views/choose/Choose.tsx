@@ -4,10 +4,10 @@ import { Rows } from "@/components/Rows";
 import { Scroll } from "@/components/Scroll";
 import { triesOf } from "@/lib/address";
 import { ENTRIES_COLUMN, TWO_COLUMNS } from "@/lib/columns";
-import { GROUPS_OF, OF_PART, type View } from "@/lib/groups";
+import { groupsOf } from "@/lib/groups";
 import { useJobEditor } from "@/lib/useJobEditor";
 
-export const VIEWS: readonly { to: View; label: string }[] = [
+export const VIEWS: readonly { to: string; label: string }[] = [
   { to: "section", label: "Section" },
   { to: "bite", label: "Torque" },
   { to: "start", label: "Start" },
@@ -18,10 +18,10 @@ export const VIEWS: readonly { to: View; label: string }[] = [
 
 /** Choose: the parts on the left, the clutch and what it amounts to on the right. */
 export function Choose() {
-  const view = (useLocation().pathname.split("/")[4] ?? "section") as View;
+  const view = useLocation().pathname.split("/")[4] ?? "section";
   const [search] = useSearchParams();
   const part = view === "section" ? search.get("part") : null;
-  const groups = (part && OF_PART[part]?.groups) || GROUPS_OF[view] || [];
+  const groups = groupsOf(useCatalogue().data, view, part);
   return (
     <div className="flex h-full min-h-0 flex-col">
       <div className="flex shrink-0 flex-wrap border-b border-ink">
@@ -47,7 +47,7 @@ export function Choose() {
           <Scroll label="Parts" className={ENTRIES_COLUMN}>
             <Misfits />
             {groups.map((group) => (
-              <Rows key={group.title} group={group} />
+              <Rows key={group.name} group={group} />
             ))}
           </Scroll>
         )}

@@ -1,10 +1,10 @@
 import { memo, useEffect, useRef, useState } from "react";
 import type { Section } from "@/api/client";
-import { useSection } from "@/api/queries";
+import { useCatalogue, useSection } from "@/api/queries";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
 import { RESULTS_COLUMN } from "@/lib/columns";
-import { OF_PART } from "@/lib/groups";
+import { resultsOf } from "@/lib/groups";
 import type { Place } from "@/lib/motion";
 import { saveSvg } from "@/lib/svg";
 import { useJobEditor } from "@/lib/useJobEditor";
@@ -139,12 +139,12 @@ const Sheet = memo(function Sheet({ section }: { section: Section }) {
 
 /** Below the drawing: the part's results, what can give way in Lift, and the sizes that nobody entered. */
 function More({ section, part }: { section: Section; part: string | null }) {
-  const mine = part ? OF_PART[part] : undefined;
+  const mine = resultsOf(useCatalogue().data, part);
   const label = section.parts.find((p) => p.name === part)?.label;
   return (
     <div className="mt-5 grid gap-x-8 gap-y-5 wide:grid-cols-2">
-      {mine && label ? (
-        <Results names={mine.results} title={label} />
+      {mine.length > 0 && label ? (
+        <Results names={mine} title={label} />
       ) : (
         <Results
           names={[

@@ -1,17 +1,17 @@
 import { useState } from "react";
-import type { Candidate, Find } from "@/api/client";
-import { cancelFind, startFind, useFind, useShelf, useTake } from "@/api/shelf";
+import type { Find } from "@/api/client";
+import { useCatalogue } from "@/api/queries";
+import { cancelFind, startFind, useFind, useShelf } from "@/api/shelf";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
 import { ENTRIES_COLUMN, RESULTS_COLUMN, TWO_COLUMNS } from "@/lib/columns";
-import { counted, MOST_PINS, pinOf, type Ranges, sortedBy, takenBy, within } from "@/lib/finder";
-import { digits } from "@/lib/motion";
+import { counted, MOST_PINS, type Ranges, sortedBy, within } from "@/lib/finder";
 import { useJobEditor } from "@/lib/useJobEditor";
+import { Candidates } from "./Candidates";
 import { Compare } from "./Compare";
+import { Excluded } from "./Excluded";
 import { Rulers } from "./Rulers";
 import { Setup } from "./Setup";
-
-const SHOWN = 40;
 
 /** The finder: sweeps the shelf against the brief and shows what is worth a look. */
 export function FindView() {
@@ -26,11 +26,13 @@ export function FindView() {
     const next = pins.includes(pin) ? pins.filter((p) => p !== pin) : [...pins, pin].slice(-MOST_PINS);
     put({ pins: next.join(";") || null });
   };
-  if (!shelf.data) return <p className="p-5">Opening the shelf …</p>;
+  const catalogue = useCatalogue();
+  if (!shelf.data || !catalogue.data) return <p className="p-5">Opening the shelf …</p>;
   return (
     <div className={TWO_COLUMNS}>
       <Scroll label="What may vary" className={ENTRIES_COLUMN}>
         <Setup
+          catalogue={catalogue.data}
           shelf={shelf.data}
           running={find.data?.state === "running" && run !== null}
           onStart={(body) => {
@@ -136,124 +138,8 @@ function Found({ find, pins, onPin }: { find: Find; pins: string[]; onPin: (pin:
               Not looked at, for the brief does not say enough: {find.unseen.join(", ").toLowerCase()}.
             </p>
           )}
-          <Table find={find} shown={shown} order={order} onOrder={setOrder} pins={pins} onPin={onPin} />
+          <Candidates find={find} shown={shown} order={order} onOrder={setOrder} pins={pins} onPin={onPin} />
         </>
-      )}
-    </>
-  );
-}
-
-function Excluded({ find }: { find: Find }) {
-  if (find.excluded.length === 0 || find.done === 0) return null;
-  return (
-    <ul className="mt-2 flex flex-wrap gap-x-6 gap-y-0.5 text-note" aria-label="What ruled the rest out">
-      {find.excluded.map((limit) => (
-        <li key={limit.name}>
-          <span className="figure font-bold">{percent(limit.count / find.done)}</span> {limit.says}
-        </li>
-      ))}
-    </ul>
-  );
-}
-
-const percent = (share: number) => (share < 0.005 ? "< 1 %" : `${(share * 100).toFixed(0)} %`);
-
-type TableProps = {
-  find: Find;
-  shown: Candidate[];
-  order: string;
-  onOrder: (name: string) => void;
-  pins: string[];
-  onPin: (pin: string) => void;
-};
-
-function Table({ find, shown, order, onOrder, pins, onPin }: TableProps) {
-  const editor = useJobEditor();
-  const take = useTake(editor.entered.id);
-  const kinds = Object.keys(find.candidates[0]?.names ?? {});
-  return (
-    <>
-      {take.error && (
-        <p role="alert" className="mt-2 font-semibold">
-          ▲ {take.error.message}
-        </p>
-      )}
-      <div className="overflow-x-auto">
-        <table className="mt-3 w-full text-note" data-testid="candidates">
-          <thead>
-            <tr className="border-b border-ink text-left align-bottom">
-              <th className="pr-2 font-normal">Pin</th>
-              {kinds.map((kind) => (
-                <th key={kind} className="pr-3 font-normal text-soft">
-                  {kind}
-                </th>
-              ))}
-              {find.objectives.map((o) => (
-                <th
-                  key={o.name}
-                  className="pl-2 text-right font-normal"
-                  aria-sort={o.name === order ? (o.more ? "descending" : "ascending") : undefined}
-                >
-                  <button
-                    type="button"
-                    className={`min-h-6 ${o.name === order ? "font-bold underline" : "plain-link"}`}
-                    onClick={() => onOrder(o.name)}
-                  >
-                    {o.label}
-                  </button>
-                </th>
-              ))}
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {shown.slice(0, SHOWN).map((candidate) => {
-              const pin = pinOf(candidate);
-              const pinned = pins.includes(pin);
-              return (
-                <tr key={pin} className={`border-b border-hair ${pinned ? "bg-now-wash" : ""}`}>
-                  <td>
-                    <input
-                      type="checkbox"
-                      className="size-5 accent-now"
-                      checked={pinned}
-                      onChange={() => onPin(pin)}
-                      aria-label={`Pin ${Object.values(candidate.names).join(", ")}`}
-                    />
-                  </td>
-                  {kinds.map((kind) => (
-                    <td key={kind} className="py-1 pr-3">
-                      {candidate.names[kind]}
-                    </td>
-                  ))}
-                  {find.objectives.map((o) => (
-                    <td key={o.name} className="figure pl-2 text-right">
-                      {candidate.objectives[o.name] === undefined
-                        ? ""
-                        : digits(candidate.objectives[o.name] ?? 0)}
-                    </td>
-                  ))}
-                  <td className="pl-3 text-right">
-                    <button
-                      type="button"
-                      className="plain-link min-h-8 font-semibold"
-                      disabled={take.isPending}
-                      aria-label={`Take ${Object.values(candidate.names).join(", ")} into the job`}
-                      onClick={() => take.mutate(takenBy(pin))}
-                    >
-                      Take
-                    </button>
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-      </div>
-      {shown.length > SHOWN && (
-        <p className="py-2 text-note text-soft">
-          {shown.length - SHOWN} more: narrow the rulers down, or sort by another column.
-        </p>
       )}
     </>
   );

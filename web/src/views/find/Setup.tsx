@@ -1,48 +1,31 @@
 import { useState } from "react";
-import type { FindIn, Shelf } from "@/api/client";
-import { useCatalogue } from "@/api/queries";
+import type { Catalogue, FindIn, Shelf } from "@/api/client";
 import { counted } from "@/lib/finder";
 import { useJobEditor } from "@/lib/useJobEditor";
 
-const SLOTS_OF: Record<string, readonly string[]> = {
-  dry_car: ["disc", "cover", "flywheel", "master", "slave", "material", "shaft", "bolts"],
-  wet_motorcycle: ["plates", "springs", "master", "slave", "material"],
-};
-const FIRST_OF: Record<string, readonly string[]> = {
-  dry_car: ["disc", "cover"],
-  wet_motorcycle: ["plates", "springs"],
-};
-const FREE = [
-  "cover_clamp",
-  "spring_rate",
-  "spring_count",
-  "outer_diameter",
-  "fork_ratio",
-  "pedal_ratio",
-  "pedal_stroke",
-  "lever_ratio",
-  "flywheel_mass",
-  "master_diameter",
-];
-
 type Free = FindIn["free"] extends (infer T)[] | undefined ? T : never;
-type Props = { shelf: Shelf; running: boolean; onStart: (body: FindIn) => void; onCancel: () => void };
+type Props = {
+  catalogue: Catalogue;
+  shelf: Shelf;
+  running: boolean;
+  onStart: (body: FindIn) => void;
+  onCancel: () => void;
+};
 
 /** What may vary: parts of the shelf by kind, and figures left free between two ends. */
-export function Setup({ shelf, running, onStart, onCancel }: Props) {
+export function Setup({ catalogue, shelf, running, onStart, onCancel }: Props) {
   const editor = useJobEditor();
-  const catalogue = useCatalogue();
   const layout = editor.shown.layout;
-  const kinds = (SLOTS_OF[layout] ?? []).flatMap((slot) => {
+  const searched = catalogue.slots.filter((slot) => slot.searched.includes(layout));
+  const kinds = searched.flatMap(({ name: slot }) => {
     const parts = shelf.parts.filter((part) => part.slot === slot);
     return parts.length > 0 ? [{ slot, parts }] : [];
   });
   const [picked, setPicked] = useState<Record<string, number[]>>(() =>
     Object.fromEntries(
-      (FIRST_OF[layout] ?? []).map((slot) => [
-        slot,
-        shelf.parts.filter((part) => part.slot === slot).map((part) => part.id),
-      ]),
+      searched
+        .filter((slot) => slot.first)
+        .map(({ name }) => [name, shelf.parts.filter((part) => part.slot === name).map((part) => part.id)]),
     ),
   );
   const [free, setFree] = useState<Free[]>([]);
@@ -51,8 +34,10 @@ export function Setup({ shelf, running, onStart, onCancel }: Props) {
     kinds.reduce((product, { slot }) => product * Math.max(picked[slot]?.length ?? 0, 1), 1) *
     free.reduce((product, f) => product * (f.steps + 1), 1);
   const anything = kinds.some(({ slot }) => (picked[slot]?.length ?? 0) > 0) || free.length > 0;
-  const label = (name: string) => catalogue.data?.inputs.find((i) => i.name === name)?.label ?? name;
-  const offered = FREE.filter((name) => editor.field(name) && !free.some((f) => f.quantity === name));
+  const label = (name: string) => catalogue.inputs.find((i) => i.name === name)?.label ?? name;
+  const offered = catalogue.inputs
+    .filter(({ name, searched }) => searched && editor.field(name) && !free.some((f) => f.quantity === name))
+    .map(({ name }) => name);
   return (
     <section aria-label="To be swept">
       <h2 className="border-b border-ink pb-1 text-head font-bold">What may vary</h2>
@@ -142,8 +127,7 @@ export function Setup({ shelf, running, onStart, onCancel }: Props) {
           onChange={(event) => {
             const name = event.target.value;
             const now = editor.field(name)?.value;
-            const unit =
-              now?.metric.unit ?? catalogue.data?.inputs.find((i) => i.name === name)?.field_unit ?? "";
+            const unit = now?.metric.unit ?? catalogue.inputs.find((i) => i.name === name)?.field_unit ?? "";
             const middle = Number.parseFloat((now?.metric.figure ?? "").replace(/\s/g, "")) || 1;
             const end = (factor: number) => `${Number((middle * factor).toPrecision(3))} ${unit}`.trim();
             setFree([...free, { quantity: name, start: end(0.8), end: end(1.25), steps: 20 }]);

@@ -100,14 +100,16 @@ export function Keypad(props: Props) {
           </button>
         ))}
       </div>
-      <button
-        type="button"
-        disabled={!ready || keyed.question !== ""}
-        onClick={() => onTake(false)}
-        className="mt-1.5 flex min-h-14 w-full items-center justify-center rounded-cut border-2 border-ink bg-ink px-3 text-head font-bold text-paper disabled:border-hair disabled:bg-paper disabled:text-soft"
-      >
-        {props.takes}
-      </button>
+      <div className="sticky bottom-0 z-10 -mx-1 bg-paper px-1 pt-1.5 pb-2">
+        <button
+          type="button"
+          disabled={!ready || keyed.question !== ""}
+          onClick={() => onTake(false)}
+          className="flex min-h-14 w-full items-center justify-center rounded-cut border-2 border-ink bg-ink px-3 text-head font-bold text-paper disabled:border-hair disabled:bg-paper disabled:text-soft"
+        >
+          {props.takes}
+        </button>
+      </div>
     </div>
   );
 }
