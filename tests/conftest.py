@@ -12,6 +12,7 @@ from flask_openapi3 import OpenAPI
 from hypothesis import settings
 
 from liftbite.api.app import create_app
+from liftbite.demo import load
 
 # time is measured by `make bench`, never by a test; the same examples every time, so that a failure comes back
 settings.register_profile("steady", deadline=None, derandomize=True)
@@ -24,6 +25,18 @@ def new_shop(tmp_path_factory: pytest.TempPathFactory) -> Path:
     file = tmp_path_factory.mktemp("new") / "shop.sqlite"
     app = create_app(file)
     app.extensions["liftbite.sessions"].kw["bind"].dispose()
+    return file
+
+
+@pytest.fixture(scope="session")
+def demo_shop(tmp_path_factory: pytest.TempPathFactory, new_shop: Path) -> Path:
+    """The file of the demo shop, filled once and copied for every test."""
+    file = tmp_path_factory.mktemp("demo") / "shop.sqlite"
+    shutil.copy(new_shop, file)
+    sessions = create_app(file).extensions["liftbite.sessions"]
+    with sessions() as session:
+        load(session)
+    sessions.kw["bind"].dispose()
     return file
 
 

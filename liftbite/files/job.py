@@ -19,7 +19,7 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.choices import CHOICES
-from liftbite.core.job.ledger import Entry, Revision, curve_entry, read_entry
+from liftbite.core.job.ledger import Entry, Mark, Revision, RevisionKind, curve_entry, read_entry
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.files.fields import Finite
 from liftbite.files.measured import FileBench, Filed, from_bench, to_bench
@@ -45,7 +45,7 @@ class FileEntry(_Strict):
     quantity: str = Field(max_length=100, description="Name of an input or of a choice; see docs/quantities.md.")
     typed: str | None = Field(default=None, max_length=4000, description="As typed, with its unit.")
     si: Finite | None = Field(default=None, description="Value in SI; worked out from `typed` where left out.")
-    mark: Literal["entered", "measured"] = "entered"
+    mark: Mark = "entered"
     curve: FileCurve | None = None
     file: dict[str, Any] | None = Field(default=None, description="How the curve's file was read, with its text.")
 
@@ -54,7 +54,7 @@ class FileRevision(_Strict):
     """Entries made at one moment."""
 
     number: int = Field(ge=1, description="1, 2, 3 ... without gaps.")
-    kind: Literal["start", "edit", "undo", "redo"] = "edit"
+    kind: RevisionKind = "edit"
     at: str = Field(
         default="1970-01-01T00:00:00.000000Z",
         max_length=40,

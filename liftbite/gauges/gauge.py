@@ -11,6 +11,7 @@ import threading
 import time
 from collections import deque
 from dataclasses import dataclass
+from typing import Literal
 
 import serial
 
@@ -23,12 +24,15 @@ KEPT = 200_000
 IDLE = 60.0
 
 
+EventKind = Literal["value", "said", "odd", "lost", "back"]
+
+
 @dataclass(frozen=True, slots=True)
 class Event:
     """Something that came in: kind "value", "said", "odd", "lost" or "back", with its text."""
 
     number: int
-    kind: str
+    kind: EventKind
     text: str
 
 
@@ -102,7 +106,7 @@ class Gauge:
             self._news.notify_all()
         self._thread.join(timeout=2)
 
-    def _tell(self, kind: str, text: str) -> None:
+    def _tell(self, kind: EventKind, text: str) -> None:
         with self._news:
             self._count += 1
             self._events.append(Event(self._count, kind, text))

@@ -9,6 +9,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
+from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
 
@@ -20,7 +21,7 @@ _VALUE = re.compile(r"^([+\-−]?\d{1,9}(?:[.,]\d{1,9})?)\s*(mm|in|thou|[µμu]m
 class Message:
     """A line: "value" with what it says as one would type it, "said" for a remark, "odd" for what is no reading."""
 
-    kind: str
+    kind: Literal["value", "said", "odd"]
     text: str
 
 

@@ -61,8 +61,7 @@ def _from_row(row: EntryRow) -> Entry:
 
 
 def _revision(row: RevisionRow) -> Revision:
-    kind: RevisionKind = row.kind  # type: ignore[assignment]
-    return Revision(row.number, kind, utc_text(row.at), tuple(_from_row(e) for e in row.entries), row.of)
+    return Revision(row.number, row.kind, utc_text(row.at), tuple(_from_row(e) for e in row.entries), row.of)
 
 
 def _add(session: Session, job_id: int, revision: Revision) -> None:

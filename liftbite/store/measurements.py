@@ -21,7 +21,7 @@ from typing import Any
 from sqlalchemy import delete, or_, select
 from sqlalchemy.orm import Session, selectinload
 
-from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.checks import CHECKS, LimitName
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.parts_list import PRACTICES, Renewal
 from liftbite.files.measured import Filed, FiledLimit, FiledReading, FiledSeries
@@ -233,13 +233,13 @@ def bring_back(session: Session, job_id: int, series_id: int) -> str | None:
 # --- limits, practices
 
 
-def limits_of(session: Session, job_id: int, vehicle: str) -> dict[str, dict[str, tuple[float, str]]]:
+def limits_of(session: Session, job_id: int, vehicle: str) -> dict[str, dict[LimitName, tuple[float, str]]]:
     """Check -> limit -> value [SI] and its source: typed for a vehicle in any job, or in this job under another name.
 
     The latest of each is in force, those for the vehicle before those for another name; a vehicle without a name has
     only the job's own.
     """
-    found: dict[str, dict[str, tuple[float, str]]] = {}
+    found: dict[str, dict[LimitName, tuple[float, str]]] = {}
     for row in _in_force(session, job_id, vehicle):
         then = f"typed for “{row.vehicle}”" if row.vehicle else "typed before the vehicle had a name"
         source = row.source if row.vehicle == vehicle else ", ".join(filter(None, (row.source, then)))

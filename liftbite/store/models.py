@@ -5,10 +5,13 @@ from __future__ import annotations
 from datetime import UTC, datetime
 from typing import Any
 
-from sqlalchemy import JSON, DateTime, ForeignKey, Index, MetaData, UniqueConstraint
+from sqlalchemy import JSON, DateTime, ForeignKey, Index, MetaData, String, UniqueConstraint
 from sqlalchemy.engine import Dialect
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
+
+from liftbite.core.job.ledger import Mark, RevisionKind
+from liftbite.core.measure.checks import LimitName
 
 NAMING = {
     "ix": "ix_%(column_0_label)s",
@@ -60,7 +63,7 @@ class RevisionRow(Base):
     id: Mapped[int] = mapped_column(primary_key=True)
     job_id: Mapped[int] = mapped_column(ForeignKey("job.id"))
     number: Mapped[int]
-    kind: Mapped[str]
+    kind: Mapped[RevisionKind] = mapped_column(String)
     at: Mapped[datetime] = mapped_column(UtcDateTime)
     of: Mapped[int | None] = mapped_column(default=None)
     job: Mapped[JobRow] = relationship(back_populates="revisions")
@@ -78,7 +81,7 @@ class EntryRow(Base):
     quantity: Mapped[str]
     typed: Mapped[str | None]
     si: Mapped[float | None]
-    mark: Mapped[str]
+    mark: Mapped[Mark] = mapped_column(String)
     curve: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
     file: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
     revision: Mapped[RevisionRow] = relationship(back_populates="entries")
@@ -152,7 +155,7 @@ class VehicleLimitRow(Base):
     job_id: Mapped[int] = mapped_column(ForeignKey("job.id"))
     vehicle: Mapped[str]
     check: Mapped[str]
-    name: Mapped[str]
+    name: Mapped[LimitName] = mapped_column(String)
     typed: Mapped[str | None]
     si: Mapped[float | None]
     source: Mapped[str]

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -11,15 +12,13 @@ from flask.testing import FlaskClient
 from liftbite.api.app import create_app
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.keyed import read_distance, read_keyed
-from liftbite.demo import JOBS, load
+from liftbite.demo import JOBS
 from liftbite.demo.readings import SERIES
 
 
 @pytest.fixture(scope="module")
-def demo(tmp_path_factory: pytest.TempPathFactory) -> Iterator[FlaskClient]:
-    app = create_app(tmp_path_factory.mktemp("demo") / "shop.sqlite", testing=True)
-    with app.extensions["liftbite.sessions"]() as session:
-        load(session)
+def demo(demo_shop: Path) -> Iterator[FlaskClient]:
+    app = create_app(demo_shop, testing=True)
     yield app.test_client()
     app.extensions["liftbite.sessions"].kw["bind"].dispose()
 

@@ -8,13 +8,15 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from playwright.sync_api import BrowserContext, Page
+from playwright.sync_api import BrowserContext, Page, expect
 
 from liftbite.api.app import WEB, create_app
 from liftbite.api.serving import serving
-from liftbite.demo import load
 
 ROOT = Path(__file__).parents[2]
+#: How long a walk waits for what it expects: as long as a busy machine may need, never a measure of speed [ms].
+PATIENCE = 60_000
+expect.set_options(timeout=PATIENCE)
 
 
 @pytest.fixture(scope="session")
@@ -37,12 +39,11 @@ def browser_context_args(browser_context_args: dict[str, Any]) -> dict[str, Any]
 
 
 @pytest.fixture
-def shop(tmp_path: Path) -> Iterator[str]:
+def shop(tmp_path: Path, demo_shop: Path) -> Iterator[str]:
     """The address of a demo shop of the test's own."""
     assert (WEB / "index.html").is_file(), "build the web application first: make build"
+    shutil.copy(demo_shop, tmp_path / "shop.sqlite")
     app = create_app(tmp_path / "shop.sqlite")
-    with app.extensions["liftbite.sessions"]() as session:
-        load(session)
     with serving(app) as address:
         yield address
 
@@ -54,7 +55,7 @@ def page(context: BrowserContext) -> Iterator[Page]:
     troubles: list[str] = []
     page.on("pageerror", lambda error: troubles.append(str(error)))
     page.on("console", lambda said: troubles.append(said.text) if "Content Security Policy" in said.text else None)
-    page.set_default_timeout(8_000)
+    page.set_default_timeout(PATIENCE)
     yield page
     assert troubles == []
 

@@ -40,7 +40,7 @@ def test_a_view_clicked_while_its_station_still_opens_stays(
     page.evaluate(CLICK_WHEN_DRAWN, [row, view])
     link.click()
     turned = page.get_by_role("navigation", name=row).get_by_role("link", name=view, exact=True)
-    expect(turned).to_have_attribute("aria-current", "page", timeout=15_000)
+    expect(turned).to_have_attribute("aria-current", "page")
     page.wait_for_load_state("networkidle")
     assert page.url.endswith(address)
 
@@ -92,7 +92,7 @@ def test_figures_keyed_before_the_last_is_taken_go_on_from_place_to_place(page: 
         page.keyboard.press("Enter")
         page.keyboard.press("Enter")  # once too often: nothing is in the display by then
     rows = page.locator("[data-testid=readings] tr")
-    expect(rows).to_have_count(len(keyed), timeout=15_000)
+    expect(rows).to_have_count(len(keyed))
     for spring, figure in enumerate(keyed, start=1):
         expect(rows.filter(has_text=f"Spring {spring}")).to_contain_text(f"{figure} mm")
     expect(page.get_by_test_id("place")).to_contain_text("Spring 5")
@@ -123,7 +123,7 @@ def test_a_gauge_that_is_quicker_than_the_screen_goes_round_in_order(page: Page,
     page.locator("[data-check=bore_runout]").click()
     slowly(page)
     add_gauge(page, "Dial indicator", "Bench dial", there.url)
-    expect(page.get_by_test_id("finding")).to_have_attribute("data-verdict", "put right", timeout=20_000)
+    expect(page.get_by_test_id("finding")).to_have_attribute("data-verdict", "put right")
     expect(page.get_by_test_id("sentence")).to_contain_text("high side towards 8 o'clock")
     expect(page.locator("[data-testid=readings] tr")).to_have_count(9)
     there.stop()

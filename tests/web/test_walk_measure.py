@@ -158,7 +158,7 @@ def test_a_bore_that_needs_a_dowel_swept_by_the_gauge_itself(page: Page, shop: s
     gauge.append(Simulator(dial_sweep(0.18, 60), every=0.05).start())
     bench(page, shop, "Bramwick estate", "bore_runout")
     add_gauge(page, "Dial indicator", "Bench dial", gauge[0].url)
-    expect(page.locator("[data-testid=readings] tr")).to_have_count(9, timeout=15_000)
+    expect(page.locator("[data-testid=readings] tr")).to_have_count(9)
     expect(verdict(page)).to_have_attribute("data-verdict", "put right")
     expect(page.get_by_test_id("sentence")).to_contain_text("high side towards 8 o'clock")
     first = page.get_by_test_id("dowels").locator("tbody tr").first
@@ -208,11 +208,11 @@ def test_unplugged_half_way_nothing_is_lost_and_it_says_so(page: Page, shop: str
     gauge.append(there.start())
     bench(page, shop, "Bramwick estate", "finger_height")
     add_gauge(page, "Depth gauge", "Depth, wired", there.url)
-    expect(page.get_by_test_id("gauge")).to_contain_text("is gone: unplugged", timeout=15_000)
+    expect(page.get_by_test_id("gauge")).to_contain_text("is gone: unplugged")
     expect(page.locator("[data-testid=readings] tr")).to_have_count(4)
     there.plug_in()
-    expect(page.get_by_test_id("gauge")).to_contain_text("Gauge connected", timeout=15_000)
-    expect(page.locator("[data-testid=readings] tr")).to_have_count(6, timeout=15_000)
+    expect(page.get_by_test_id("gauge")).to_contain_text("Gauge connected")
+    expect(page.locator("[data-testid=readings] tr")).to_have_count(6)
     expect(page.get_by_test_id("readings")).to_contain_text("gauge")
 
 
@@ -245,7 +245,7 @@ def test_a_concentric_bearing_that_needs_two_spacers(page: Page, shop: str, gaug
     page.get_by_role("button", name="Take all again, keep these").click()
     expect(place(page)).to_contain_text("At 12")
     add_gauge(page, "Depth gauge", "Depth, wired", gauge[0].url)
-    expect(place(page)).to_have_text("Every place is read.", timeout=15_000)
+    expect(place(page)).to_have_text("Every place is read.")
     turn_to(page, "depth_y")
     page.get_by_role("button", name="Take all again, keep these").click()
     page.get_by_role("combobox", name="With").select_option("depth_gauge")

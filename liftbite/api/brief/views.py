@@ -33,8 +33,8 @@ def propose_mapping(body: m.FileIn) -> tuple[dict[str, Any], int]:
         name=body.name,
         text=text,
         mapping=m.ColumnMappingIO(
-            delimiter=found.mapping.delimiter,  # type: ignore[arg-type]
-            decimal=found.mapping.decimal,  # type: ignore[arg-type]
+            delimiter=found.mapping.delimiter,
+            decimal=found.mapping.decimal,
             first_row=found.mapping.first_row,
             speed=found.mapping.speed,
             torque=found.mapping.torque,
@@ -45,7 +45,7 @@ def propose_mapping(body: m.FileIn) -> tuple[dict[str, Any], int]:
         ),
         columns=[m.ColumnOut(index=c.index, heading=c.heading) for c in found.columns],
         preview=[list(row) for row in found.preview],
-        reference=found.reference,  # type: ignore[arg-type]
+        reference=found.reference,
         questions=list(found.questions),
         units=UNITS,
     )

@@ -17,7 +17,6 @@ from liftbite.core.drawing.section import Section, section
 from liftbite.core.errors import OutOfRange
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, both, label_of, refusal
-from liftbite.core.job.choices import CAR
 from liftbite.core.units.read import from_si
 
 _MM = 1e3
@@ -83,7 +82,7 @@ def _nothing(trouble: str) -> w.SectionOut:
 
 
 def _between(build: Build, faces: int) -> list[str]:
-    car = build.chosen.options.get("layout") == CAR
+    car = build.chosen.has("car")
     first, disc, other = ("flywheel", "disc", "floater") if car else ("hub", "plate", "plain")
     middle = [disc if i % 2 == 0 else other for i in range(faces - 1)]
     return [first, *middle, "pressure plate"]

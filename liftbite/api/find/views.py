@@ -56,11 +56,12 @@ class Run:
     """A search on its way."""
 
     number: int
+    job: int
     shelf: Mapping[str, list[FinderPart]]
     ids: Mapping[str, Mapping[str, int]]
     total: int
     all_four: bool = True
-    state: str = "running"
+    state: ms.RunState = "running"
     trouble: str | None = None
     cancelled: threading.Event = field(default_factory=threading.Event)
     found: Candidates | None = None
@@ -94,12 +95,13 @@ class Runs:
         self._numbers = itertools.count(1)
         self._lock = threading.Lock()
 
-    def start(self, run_of: Any) -> Run:
-        """Keeps a new run made by `run_of(number)`; those still running are cancelled."""
+    def start(self, job: int, *begun: Any, **more: Any) -> Run:
+        """Keeps a new `Run` of a job; one of the same job that still runs is cancelled."""
         with self._lock:
             for old in self._runs.values():
-                old.cancelled.set()
-            run: Run = run_of(next(self._numbers))
+                if old.job == job:
+                    old.cancelled.set()
+            run = Run(next(self._numbers), job, *begun, **more)
             self._runs[run.number] = run
             while len(self._runs) > self.most:
                 self._runs.popitem(last=False)
@@ -164,7 +166,7 @@ def start_find(path: JobPath, body: ms.FindIn) -> Response:
     if total > _MOST:
         raise UnreadableEntry(f"{total} combinations are too many; {_MOST} can be swept. Leave some parts out.")
     build = build_of(entries)
-    run = _runs().start(lambda number: Run(number, slots, ids, total, body.all_four))
+    run = _runs().start(path.job_id, slots, ids, total, body.all_four)
     threading.Thread(target=run.work, args=(entries, build.stage), daemon=True).start()
     return reply(_find_out(run), 201)
 
@@ -189,7 +191,7 @@ def _find_out(run: Run) -> ms.FindOut:
     unseen = set(found.unseen) if found else set()
     return ms.FindOut(
         run=run.number, total=run.total, done=found.total if found else 0, kept=found.kept if found else 0,
-        state=run.state, candidates=[_candidate(row, run) for row in shown],  # type: ignore[arg-type]
+        state=run.state, candidates=[_candidate(row, run) for row in shown],
         more_candidates=max(0, len(found.front) - _SHOWN) if found else 0,
         excluded=[ms.ExcludedOut(name=n, says=LIMITS[n], count=c)
                   for n, c in sorted((found.excluded if found else {}).items(), key=lambda p: -p[1])],

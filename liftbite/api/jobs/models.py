@@ -6,6 +6,10 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from liftbite.core.job.build import FieldMark
+from liftbite.core.job.dyno_file import DecimalMark, Delimiter, Reference
+from liftbite.core.job.ledger import RevisionKind
+from liftbite.core.verdicts.verdict import Answer, Question
 from liftbite.files.fields import Words
 
 Text = Annotated[Words, Field(max_length=4000)]
@@ -67,7 +71,7 @@ class FieldOut(BaseModel):
     typed: str | None = Field(description="As typed; null where nothing was entered.")
     typeset: str | None = Field(description="As typed, with fractions set properly.")
     value: FigureOut | None
-    mark: Literal["entered", "measured", "assumed", "missing"]
+    mark: FieldMark
     why: str | None = Field(description="For an assumed value: where it comes from.")
     source: str | None = Field(description="For an assumed value: its source mark.")
     question: QuestionOut | None
@@ -90,7 +94,7 @@ class ResultOut(BaseModel):
 
     name: str
     label: str
-    question: Literal["bite", "lift", "heat", "true"]
+    question: Question
     planned: BandOut | None
     now: BandOut | None
 
@@ -114,22 +118,8 @@ class LinkOut(BaseModel):
 class VerdictOut(BaseModel):
     """The answer to one of the four questions."""
 
-    question: Literal["bite", "lift", "heat", "true"]
-    state: Literal[
-        "holds",
-        "slips",
-        "frees",
-        "drags",
-        "stays",
-        "warm",
-        "cooks",
-        "runs true",
-        "look again",
-        "thin",
-        "open",
-        "stop",
-        "cannot be",
-    ]
+    question: Question
+    state: Answer
     sentence: str
     margin: BandOut | None
     margin_now: BandOut | None
@@ -240,8 +230,8 @@ class JobListOut(BaseModel):
 class ColumnMappingIO(_In):
     """How a dynamometer file is to be read."""
 
-    delimiter: Literal[",", ";", "\t", "|"]
-    decimal: Literal[".", ","]
+    delimiter: Delimiter
+    decimal: DecimalMark
     first_row: Annotated[int, Field(strict=True, ge=1)]
     speed: Annotated[int, Field(strict=True, ge=0)] | None = None
     torque: Annotated[int, Field(strict=True, ge=0)] | None = None
@@ -312,7 +302,7 @@ class ProposalOut(BaseModel):
     mapping: ColumnMappingIO
     columns: list[ColumnOut]
     preview: list[list[str]]
-    reference: Literal["wheel", "crank", ""]
+    reference: Reference
     questions: list[str]
     units: dict[str, list[str]]
 
@@ -430,7 +420,7 @@ class RevisionOut(BaseModel):
     """A revision of the ledger in words."""
 
     number: int
-    kind: Literal["start", "edit", "undo", "redo"]
+    kind: RevisionKind
     at: str
     of: int | None
     changes: list[ChangeOut]

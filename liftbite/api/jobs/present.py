@@ -11,11 +11,11 @@ from typing import Any
 from liftbite.api.jobs import models as m
 from liftbite.core.analysis.goal_seek import Sought
 from liftbite.core.analysis.working import Step, Term
-from liftbite.core.job.build import Build, both, label_of, unit_of
+from liftbite.core.job.build import Build, FieldMark, both, label_of, unit_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.groups import DRAWN, GROUPS, VIEWS, rows_of
 from liftbite.core.job.inputs import INPUTS, Assumed
-from liftbite.core.job.ledger import Entry, Question, Revision, present, redoable, undoable
+from liftbite.core.job.ledger import Entry, Revision, Unusual, present, redoable, undoable
 from liftbite.core.parts.shelf import fields_of, misfits
 from liftbite.core.parts.slots import SLOTS
 from liftbite.core.quantities.torque_curve import TorqueCurve
@@ -95,8 +95,8 @@ def link_out(link: Link) -> m.LinkOut:
 def verdict_out(verdict: Verdict) -> m.VerdictOut:
     """A verdict of the core."""
     return m.VerdictOut(
-        question=verdict.question,  # type: ignore[arg-type]
-        state=verdict.state,  # type: ignore[arg-type]
+        question=verdict.question,
+        state=verdict.state,
         sentence=verdict.sentence,
         margin=band_out(verdict.margin, "-"),
         margin_now=band_out(verdict.margin_now, "-"),
@@ -140,7 +140,7 @@ def _field_out(name: str, answers: Answers, problems: Mapping[str, tuple[str | N
 
 @lru_cache(maxsize=4096)
 def _plain_field(
-    name: str, typed: str | None, value: float | None, mark: str, assumed: Assumed | None, asks: Question | None,
+    name: str, typed: str | None, value: float | None, mark: FieldMark, assumed: Assumed | None, asks: Unusual | None,
     problem: str | None,
 ) -> m.FieldOut:  # fmt: skip
     """A field without a curve. The same field comes back again and again while another one is typed in."""
@@ -150,7 +150,7 @@ def _plain_field(
         typed=typed,
         typeset=typeset(typed) if typed and unit not in {"text", "curve"} else typed,
         value=figure_out(value, unit) if value is not None else None,
-        mark=mark,  # type: ignore[arg-type]
+        mark=mark,
         why=assumed.why if assumed else None,
         source=assumed.mark if assumed else None,
         question=m.QuestionOut(sentence=asks.sentence, instead=list(asks.instead)) if asks else None,
@@ -199,7 +199,7 @@ def job_out(
             m.ResultOut(
                 name=name,
                 label=label_of(name),
-                question=_QUESTION_OF[name],  # type: ignore[arg-type]
+                question=_QUESTION_OF[name],
                 planned=band_out(band, unit_of(name, build.graph)),
                 now=band_out(answers.results_now.get(name), unit_of(name, build.graph)),
             )

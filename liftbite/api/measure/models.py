@@ -9,14 +9,13 @@ from pydantic import AfterValidator, BaseModel, Field
 
 from liftbite.api.jobs.models import FigureOut, NameOut, VerdictOut, _In
 from liftbite.api.measure.models_calculations import CalculationOut, StandsAtOut
+from liftbite.core.measure.checks import Kind, LimitName, Picture, Verdict
+from liftbite.core.measure.instruments import Zone
 from liftbite.files.fields import Words
+from liftbite.gauges.gauge import EventKind
 
 Short = Annotated[Words, Field(max_length=80)]
 Amount = Annotated[float, Field(ge=0, lt=1e9, allow_inf_nan=False)]
-Verdict = Literal[
-    "stop", "renew as set", "renew", "dress or resurface", "put right", "too close to call", "reuse and watch",
-    "reuse", "open", "noted",
-]  # fmt: skip
 
 
 def _a_day(text: str) -> str:
@@ -73,7 +72,7 @@ class LimitIn(_In):
     """A manual's limit for this vehicle; nothing typed goes back to the default."""
 
     check: Short
-    name: Literal["new", "least", "most", "spread"]
+    name: LimitName
     typed: Short | None = None
     unit: Short = ""
     source: Annotated[Words, Field(max_length=200)] = ""
@@ -170,11 +169,11 @@ class PlaceOut(BaseModel):
 class CheckLimitOut(BaseModel):
     """A limit in force, whose it is, and how readings stand against it."""
 
-    name: Literal["new", "least", "most", "spread"]
+    name: LimitName
     value: FigureOut | None
     mark: str
     why: str
-    zone: Literal["pass", "fail", "close"] | None
+    zone: Zone | None
     sentence: str
 
 
@@ -273,13 +272,13 @@ class CheckOut(BaseModel):
     label: str
     title: str
     how: str
-    kind: Literal["reading", "grade", "sweep", "figure"]
+    kind: Kind
     units: list[str]
     instruments: list[str]
     places: list[PlaceOut]
     grows: bool
     grades: list[GradeOut]
-    picture: Literal["surface", "bearing", "seal", "facing", "fastener", "spots", "spring"]
+    picture: Picture
     limits: list[CheckLimitOut]
     series: int | None
     begun_at: str | None
@@ -453,7 +452,7 @@ class EventOut(BaseModel):
     """Something a gauge sent or that happened to it."""
 
     number: int
-    kind: Literal["value", "said", "odd", "lost", "back"]
+    kind: EventKind
     text: str
 
 

@@ -25,7 +25,7 @@ from liftbite.core.job.build import Build, both, build_of, label_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry
-from liftbite.core.measure.checks import CHECKS, Check, Limit, Place, checks_for
+from liftbite.core.measure.checks import CHECKS, Check, Limit, LimitName, Place, checks_for
 from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.explained import finding_explained, sweep_explained
@@ -65,7 +65,7 @@ class Bench:
     entered: Mapping[str, Entry]
     series: Sequence[Series]
     life: Sequence[Series]
-    manual: Mapping[str, Mapping[str, tuple[float, str]]]
+    manual: Mapping[str, Mapping[LimitName, tuple[float, str]]]
     practices: Mapping[str, str]
     instruments: Sequence[tuple[int, Instrument]]
     renewals: Sequence[Renewal]
@@ -277,12 +277,12 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         name=check.name, part=check.part, label=check.label, title=check.title, how=check.how, kind=check.kind,
         units=list(units_of(check)), instruments=[*own, *check.suited],
         places=[mm.PlaceOut(key=p.key, item=p.item, spot=p.spot) for p in bench.places(check)],
-        grows=check.grows, picture=check.picture,  # type: ignore[arg-type]
+        grows=check.grows, picture=check.picture,
         grades=[mm.GradeOut(**{f: getattr(g, f) for f in mm.GradeOut.model_fields})
                                    for g in check.grades],
         limits=[
-            mm.CheckLimitOut(name=f.name, value=shown(f.value), mark=f.mark, why=f.why,  # type: ignore[arg-type]
-                        zone=held[f.name].zone if f.name in held else None,  # type: ignore[arg-type]
+            mm.CheckLimitOut(name=f.name, value=shown(f.value), mark=f.mark, why=f.why,
+                        zone=held[f.name].zone if f.name in held else None,
                         sentence=held[f.name].sentence if f.name in held else "")
             for f in limits
         ],
@@ -292,7 +292,7 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         readings=_taken(check, series) if series else [], can_undo=bool(readings),
         can_redo=bool(series and any(t.back for t in series.taken)),
         finding=mm.FindingOut(
-            verdict=finding.verdict, sentence=finding.sentence, place=finding.place,  # type: ignore[arg-type]
+            verdict=finding.verdict, sentence=finding.sentence, place=finding.place,
             better=finding.better, taken=finding.taken, wanted=finding.wanted, worst=shown(finding.worst),
             mean=shown(finding.mean), spread=shown(finding.spread), life=_life(bench, check, finding, limits),
         ),
@@ -343,7 +343,7 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
     return mm.MeasureOut(
         job=bench.job_id, vehicle=bench.vehicle,
         checks=[_check_out(bench, check, finding, sweep) for check, finding, sweep in found],
-        worst=worst(findings), done=sum(f.taken >= f.wanted for f in findings), wanted=len(findings),  # type: ignore[arg-type]
+        worst=worst(findings), done=sum(f.taken >= f.wanted for f in findings), wanted=len(findings),
         next_check=following, instruments=instruments_out(bench),
         practices=[
             mm.PracticeOut(name=name, about=about, option=bench.practices[name],

@@ -378,7 +378,7 @@ def read_gauge(query: GaugeQuery) -> Response:
     events = gauge.after(after, query.wait)
     return reply(mm.GaugeOut(
         port=gauge.port, connected=gauge.connected, newest=events[-1].number if events else after,
-        events=[mm.EventOut(number=e.number, kind=e.kind, text=e.text) for e in events],  # type: ignore[arg-type]
+        events=[mm.EventOut(number=e.number, kind=e.kind, text=e.text) for e in events],
     ))  # fmt: skip
 
 

@@ -13,6 +13,10 @@ PartName = Annotated[Words, Field(min_length=1, max_length=200)]
 Price = Annotated[float, Field(ge=0, lt=1e9, allow_inf_nan=False)]
 
 
+LineStatus = Literal["new", "changes", "same", "bad"]
+RunState = Literal["running", "finished", "cancelled", "failed"]
+
+
 class PartIn(_In):
     """A part as its maker's sheet says it."""
 
@@ -65,7 +69,7 @@ class CsvLineOut(BaseModel):
     line: int
     name: str
     slot: str
-    status: Literal["new", "changes", "same", "bad"]
+    status: LineStatus
     says: str
     column: str
 
@@ -159,7 +163,7 @@ class FindOut(BaseModel):
     total: int
     done: int
     kept: int
-    state: Literal["running", "finished", "cancelled", "failed"]
+    state: RunState
     candidates: list[CandidateOut]
     more_candidates: int
     excluded: list[ExcludedOut]

@@ -118,20 +118,20 @@ def export_shelf() -> Response:
     return download(write_shelf(parts), "text/csv; charset=utf-8", "shelf.csv")
 
 
-def _read_csv(session: Session, text: str) -> tuple[list[tuple[PartLine, str, int | None]], ms.CsvOut]:
+def _read_csv(session: Session, text: str) -> tuple[list[tuple[PartLine, ms.LineStatus, int | None]], ms.CsvOut]:
     """Rows with what would become of each, and the number of the part a row changes."""
     known = {(p.slot, p.name): (i, p) for i, p in shelf.list_parts(session)}
-    rows: list[tuple[PartLine, str, int | None]] = []
+    rows: list[tuple[PartLine, ms.LineStatus, int | None]] = []
     for line in read_shelf(text):
         if line.part is None:
             rows.append((line, "bad", None))
             continue
         there = known.get((line.part.slot, line.part.name))
-        status = "new" if there is None else "same" if there[1] == line.part else "changes"
+        status: ms.LineStatus = "new" if there is None else "same" if there[1] == line.part else "changes"
         rows.append((line, status, there[0] if there else None))
     says = {"new": "new", "changes": "changes what is on the shelf", "same": "is on the shelf as it is"}
     lines = [
-        ms.CsvLineOut(line=r.number, name=r.name, slot=r.part.slot if r.part else "", status=s,  # type: ignore[arg-type]
+        ms.CsvLineOut(line=r.number, name=r.name, slot=r.part.slot if r.part else "", status=s,
                       says=r.fault or says[s], column=r.column)
         for r, s, _ in rows
     ]  # fmt: skip

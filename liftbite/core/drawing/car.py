@@ -31,7 +31,7 @@ def _engine_side(s: Sizes, outer: float) -> list[Outline]:
     thick, bore = s["flywheel_thickness"], s["flywheel_bore"] / 2
     rim, nose = s["flywheel_diameter"] / 2, s["shaft_diameter"] * 0.32
     flange = s["bolt_circle_diameter"] / 2 + 0.011
-    aluminium = s.build.chosen.options.get("flywheel_material") == "aluminium"
+    aluminium = s.build.chosen.has("aluminium flywheel")
     wheel: tuple[Point, ...] = (
         (-thick, bore, ""), (0.0, flange + 0.006, ""), (0.0, rim - 0.004, ""), (-thick * 0.35, rim - 0.004, ""),
         (-thick * 0.35, rim, ""), (-thick * 0.95, rim, ""), (-thick * 0.95, rim - 0.006, ""), (-thick, rim - 0.006, ""),
@@ -96,7 +96,7 @@ def _spring(s: Sizes, back: float) -> list[Outline]:
     thick = s["diaphragm_thickness"]
     x = back + _SEAT + thick / 2
     found = []
-    if s.build.chosen.options.get("clamp_source") == "coils":
+    if s.build.chosen.has("coil springs"):
         centre, coil = s["spring_circle_diameter"] / 2, s["coil_mean_diameter"] / 2
         found.append(coil_outline(back, s["spring_installed_length"], centre, coil, "plate"))
         thick = 0.005
@@ -128,11 +128,11 @@ def _cover(s: Sizes, outer: float, back: float) -> list[Outline]:
     rim = min(s["flywheel_diameter"] / 2 - 0.005, outer + 0.026)
     wall = max(outer + 0.011, s["diaphragm_outer_diameter"] / 2 + 0.005)
     far = back + _SEAT + s["diaphragm_thickness"] + 0.005
-    if s.build.chosen.options.get("clamp_source") == "coils":
+    if s.build.chosen.has("coil springs"):
         far = back + s["spring_installed_length"]
     fulcrum = s["fulcrum_diameter"] / 2
     low = fulcrum - 0.004
-    if s.build.chosen.options.get("clamp_source") == "coils":
+    if s.build.chosen.has("coil springs"):
         low = min(low, s["spring_circle_diameter"] / 2 - 0.02)
     rim = max(rim, wall + 0.008)
     return [

@@ -19,7 +19,6 @@ import numpy as np
 from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
-from liftbite.core.job.choices import CAR
 from liftbite.core.quantities.torque_curve import Array
 
 WEARS, PEDALS = 7, 61
@@ -68,7 +67,7 @@ def faces_of(build: Build) -> tuple[int, bool]:
     >>> faces_of(build_of({"layout": read_entry("layout", "dry_car"), "disc_count": read_entry("disc_count", "2")}))
     (2, True)
     """
-    car = build.chosen.options.get("layout") == CAR
+    car = build.chosen.has("car")
     count = build.known.get("disc_count" if car else "friction_plate_count")
     return (1 if count is None else max(1, int(count))), car
 

@@ -16,15 +16,10 @@ from liftbite.core.drawing.sizes import Sizes
 _PIVOT = 0.045  # fork pivot to shaft axis [m]
 
 
-def release_by(s: Sizes) -> str:
-    """The release in force."""
-    return s.build.chosen.options.get("release", "hydraulic_fork")
-
-
 def fork(s: Sizes) -> list[Outline]:
     """What pushes the bearing in a car: fork or concentric slave."""
     x = bearing_end(s, s.stack + s["pressure_plate_thickness"])
-    if release_by(s) == "concentric":
+    if s.build.chosen.has("concentric slave"):
         outer, inner = s["slave_outer_diameter"] / 2, s["slave_inner_diameter"] / 2
         return [
             box("release", "bearing", (x, x + 0.014), (inner, outer), "bearing"),
@@ -39,7 +34,7 @@ def fork(s: Sizes) -> list[Outline]:
             )),
         ]  # fmt: skip
     reach = _PIVOT * (s["fork_ratio"] - 1)
-    travel = "cable" if release_by(s) == "cable_fork" else "slave"
+    travel = "cable" if s.build.chosen.has("cable") else "slave"
     end = f"-{travel}"
     middle: list[Point] = [
         (x + 0.012, -_PIVOT, ""), (x + 0.002, 0.0, "bearing"), (x + 0.004, s["finger_tip_diameter"] / 2, "bearing"),
@@ -80,7 +75,7 @@ def chain(s: Sizes) -> Drawing:
 
     The pad moves to the left, and so does the piston.
     """
-    hydraulic = "cable" not in release_by(s)
+    hydraulic = not s.build.chosen.has("cable")
     car = s.car
     arm = 0.045 if car else 0.028
     pad = min(arm * s["pedal_ratio"], 0.32)

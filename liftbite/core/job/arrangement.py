@@ -47,17 +47,27 @@ class Chosen:
     begun : choices nobody made, where the layout's beginning option is in force
     graph : the quantities of this arrangement
     assumed : input -> value in force until one is entered
+    traits : what the options in force bring with them
     """
 
     options: Mapping[str, str]
     begun: frozenset[str]
     graph: Graph
     assumed: Mapping[str, Assumed]
+    traits: frozenset[str]
 
     @property
     def has_plan(self) -> bool:
         """True where a stage is planned for the engine."""
-        return self.options.get("stage_plan", "none") != "none"
+        return self.has("plan")
+
+    def has(self, trait: str) -> bool:
+        """True where an option in force has a trait, such as "coil springs".
+
+        >>> choose({"layout": "dry_car"}).has("fork")
+        True
+        """
+        return trait in self.traits
 
     @property
     def layout(self) -> str:
@@ -114,12 +124,16 @@ def _choose(picked: tuple[tuple[str, str], ...]) -> Chosen:
         if value:
             options[choice.name] = value
     assumed = dict(ALWAYS_ASSUMED)
+    traits: set[str] = set()
     for name, value in options.items():
         found = CHOICES[name].option(value)
         assumed |= found.assumes if found else {}
-    if options.get("stage_plan") == "wheel_file" and "driveline_loss" not in assumed:
-        assumed |= loss_assumes(0.10, "chain drive") if layout == MOTORCYCLE else loss_assumes(0.145, "two-wheel drive")
-    return Chosen(options, frozenset(begun), graph_of(tuple(sorted(options.items()))), assumed)
+        traits |= found.traits if found and CHOICES[name].counts(options) else set()
+    if "plan at the wheel" in traits and "driveline_loss" not in assumed:
+        assumed |= (
+            loss_assumes(0.10, "chain drive") if "motorcycle" in traits else loss_assumes(0.145, "two-wheel drive")
+        )
+    return Chosen(options, frozenset(begun), graph_of(tuple(sorted(options.items()))), assumed, frozenset(traits))
 
 
 @lru_cache(maxsize=512)

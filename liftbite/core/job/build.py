@@ -13,7 +13,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
-from typing import Any
+from typing import Any, Literal
 
 import numpy as np
 
@@ -28,6 +28,8 @@ from liftbite.core.job.ledger import Entry
 from liftbite.core.units.read import read_many
 from liftbite.core.units.show import show, show_fine
 
+#: Where the value of a field comes from.
+FieldMark = Literal["entered", "measured", "assumed", "missing"]
 #: The engine as it is, and as it is planned.
 NOW, PLANNED = 0.0, 1.0
 
@@ -64,7 +66,7 @@ class Build:
         """The stage it is judged for: the planned one where there is one."""
         return PLANNED if self.has_plan else NOW
 
-    def mark(self, name: str) -> str:
+    def mark(self, name: str) -> FieldMark:
         """Where an input's value comes from: "entered", "measured", "assumed" or "missing"."""
         if name in self.entries:
             return self.entries[name].mark

@@ -1,6 +1,7 @@
 """The alternatives a builder picks. A choice decides which modules are in the graph and what is assumed.
 
 - `Option`, `Choice`, `CHOICES`   what can be picked
+- `TRAITS`   what can be asked of the options in force
 """
 
 from __future__ import annotations
@@ -44,6 +45,7 @@ class Option:
         module elsewhere in the core
     assumes : inputs it stands in for until one is entered
     layouts : where it can be picked
+    traits : what the rest of the core asks of it, "coil springs" or "fork"; nobody asks for an option by its name
     """
 
     value: str
@@ -52,6 +54,7 @@ class Option:
     modules: tuple[str, ...] = ()
     assumes: Mapping[str, Assumed] = field(default_factory=dict)
     layouts: tuple[str, ...] = _BOTH
+    traits: frozenset[str] = frozenset()
 
 
 @dataclass(frozen=True, slots=True)
@@ -109,14 +112,20 @@ def _modules(choice: str, names: tuple[str, ...], renames: tuple[tuple[str, str]
     return tuple(renamed(module, dict(renames)) if renames else module for module in found)
 
 
+def _with(*traits: str) -> frozenset[str]:
+    return frozenset(traits)
+
+
 CHOICES: Mapping[str, Choice] = {
     c.name: c
     for c in (
         Choice("layout", "Layout", (
             Option(CAR, "Car, dry clutch", "One to three discs between flywheel and pressure plate, at crank speed.",
-                   ("dry_discs", "engine_on_clutch", "quantities.alignment"), LAYOUT_ASSUMES[CAR]),
+                   ("dry_discs", "engine_on_clutch", "quantities.alignment"), LAYOUT_ASSUMES[CAR],
+                   traits=_with("car")),
             Option(MOTORCYCLE, "Motorcycle, wet pack", "Friction and plain plates in a basket, behind a primary drive.",
-                   ("wet_pack", "engine_through_primary"), LAYOUT_ASSUMES[MOTORCYCLE]),
+                   ("wet_pack", "engine_through_primary"), LAYOUT_ASSUMES[MOTORCYCLE],
+                   traits=_with("motorcycle")),
         ), first=True),
         Choice("curve_source", "Engine output from", (
             Option("file", "A dynamometer file", "Torque or power over engine speed, as CSV."),
@@ -134,11 +143,11 @@ CHOICES: Mapping[str, Choice] = {
         Choice("stage_plan", "Planned stage", (
             Option("none", "None", "The engine stays as it is.", ("none",)),
             Option("scaled", "A gain over the present curve", "Every torque changes by the same share.",
-                   ("scaled",)),
+                   ("scaled",), traits=_with("plan")),
             Option("crank_file", "A curve of its own, at the crank", "A file of the planned engine.",
-                   ("crank_file",)),
+                   ("crank_file",), traits=_with("plan")),
             Option("wheel_file", "A curve of its own, at the wheel", "A file of the planned engine.",
-                   ("wheel_file",)),
+                   ("wheel_file",), traits=_with("plan", "plan at the wheel")),
         ), begins={CAR: "none", MOTORCYCLE: "none"}, first=True, group="stage"),
         Choice("air", "Figures are", (
             Option("measured", "As measured", "The torque of the day.", ("measured",)),
@@ -167,7 +176,8 @@ CHOICES: Mapping[str, Choice] = {
         ), supplies="temperature_factor", group="facing", parts=("disc", "plates", "material")),
         Choice("clamp_source", "Clamp load from", (
             Option("figure", "A figure", "The cover maker's clamp load, or one measured in a press.", ("figure",)),
-            Option("coils", "Coil springs", "Count, rate and lengths of the springs.", ("coils",)),
+            Option("coils", "Coil springs", "Count, rate and lengths of the springs.", ("coils",),
+                   traits=_with("coil springs")),
             Option("diaphragm", "A diaphragm spring", "Sizes of the ring, seat, fulcrum and fingers.", ("diaphragm",)),
         ), begins={CAR: "figure", MOTORCYCLE: "coils"}, group="clamp", parts=("cover", "springs")),
         Choice("spring_lengths", "Spring lengths", (
@@ -178,7 +188,7 @@ CHOICES: Mapping[str, Choice] = {
         Choice("adjuster", "Cover", (
             Option("plain", "Follows the wear", "The fingers come back as the disc wears.", ("plain",)),
             Option("self_adjusting", "Self-adjusting", "Fingers and clamp stay until the adjuster is spent.",
-                   ("self_adjusting",)),
+                   ("self_adjusting",), traits=_with("self-adjusting cover")),
         ), begins={CAR: "plain", MOTORCYCLE: "plain"}, group="cover", parts=("cover",)),
         Choice("fingers", "Fingers at speed", (
             Option("left_aside", "Left aside", "What speed does to the fingers does not count.", ("left_aside",)),
@@ -206,14 +216,18 @@ CHOICES: Mapping[str, Choice] = {
         ), begins={CAR: "uniform_wear", MOTORCYCLE: "uniform_wear"}, assumption=True, group="facing"),
         Choice("release", "Release by", (
             Option("hydraulic_fork", "Hydraulic slave and fork", "Master, line, slave, fork.",
-                   ("hydraulics", "slave_on_fork", "cover_levers"), HYDRAULIC, (CAR,)),
+                   ("hydraulics", "slave_on_fork", "cover_levers"), HYDRAULIC, (CAR,),
+                   _with("fork", "slave on a lever")),
             Option("concentric", "Concentric slave", "A ring-shaped piston round the input shaft.",
-                   ("hydraulics", "concentric_slave", "no_fork", "cover_levers"), HYDRAULIC, (CAR,)),
-            Option("cable_fork", "Cable and fork", "Pedal, cable, fork.", ("cable", "cover_levers"), CABLE, (CAR,)),
+                   ("hydraulics", "concentric_slave", "no_fork", "cover_levers"), HYDRAULIC, (CAR,),
+                   _with("concentric slave")),
+            Option("cable_fork", "Cable and fork", "Pedal, cable, fork.", ("cable", "cover_levers"), CABLE, (CAR,),
+                   _with("fork", "cable")),
             Option("lever_cable", "Lever, cable and arm", "Hand lever, cable, arm with rack or cam.",
-                   ("cable", "straight_lifter"), CABLE, (MOTORCYCLE,)),
+                   ("cable", "straight_lifter"), CABLE, (MOTORCYCLE,), _with("cable")),
             Option("lever_hydraulic", "Lever and hydraulic slave", "Hand lever, master, line, slave.",
-                   ("hydraulics", "slave_on_fork", "no_fork", "straight_lifter"), HYDRAULIC, (MOTORCYCLE,)),
+                   ("hydraulics", "slave_on_fork", "no_fork", "straight_lifter"), HYDRAULIC, (MOTORCYCLE,),
+                   _with("slave on a lever")),
         ), begins={CAR: "hydraulic_fork", MOTORCYCLE: "lever_cable"}, group="release", parts=("slave",)),
         Choice("inertia_source", "Flywheel inertia from", (
             Option("figure", "A figure", "A data sheet."),
@@ -229,12 +243,13 @@ CHOICES: Mapping[str, Choice] = {
             Option("rings", "Rings", "A sum of rings.", ("arrangements.inertia_source.rings",)),
         ), begins={CAR: "figure"}, under=("layout", CAR), renames=_OLD, group="old"),
         Choice("flywheel_material", "Flywheel of", tuple(
-            Option(name, label, says, (), assumes) for name, (label, says, assumes) in FLYWHEELS.items()
+            Option(name, label, says, (), assumes, traits=_with(f"{name} flywheel"))
+            for name, (label, says, assumes) in FLYWHEELS.items()
         ), group="strength", parts=("flywheel",)),
         Choice("flywheel_insert", "Friction face", (
             Option("own", "Its own metal", "Iron or steel takes the facing itself.", (), {}, (CAR,)),
-            Option("steel", "A steel insert", "What an aluminium flywheel needs.", (), {}, (CAR,)),
-            Option("none", "Bare aluminium", "The facing would tear it.", (), {}, (CAR,)),
+            Option("steel", "A steel insert", "What an aluminium flywheel needs.", (), {}, (CAR,), _with("friction insert")),
+            Option("none", "Bare aluminium", "The facing would tear it.", (), {}, (CAR,), _with("bare face")),
         ), under=("layout", CAR), group="fits", parts=("flywheel",)),
         Choice("balance", "Balance grade", (
             Option("g63", "G 6.3", "General.", (), grade_assumes(0.0063)),
@@ -251,3 +266,6 @@ CHOICES: Mapping[str, Choice] = {
         ), group="start"),
     )
 }  # fmt: skip
+
+#: Every trait there is.
+TRAITS = frozenset().union(*(o.traits for c in CHOICES.values() for o in c.options))

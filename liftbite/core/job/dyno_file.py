@@ -20,6 +20,7 @@ from collections import Counter
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from functools import cache
+from typing import Literal, get_args
 
 import numpy as np
 
@@ -30,7 +31,10 @@ from liftbite.core.units.read import KINDS, find_unit, from_si, to_si
 MAX_ROWS = 100_000
 _COMMENT = re.compile(r"^\s*(#|//|%|\*|!|'|--|rem\b)", re.IGNORECASE)
 _CELL = re.compile(r"^\s*[+\-−]?(\d[\d\u00a0\u202f ]*)?([.,]\d*)*(e[+\-]?\d+)?\s*$", re.IGNORECASE)
-_DELIMITERS = (";", "\t", ",", "|")
+Delimiter = Literal[";", "\t", ",", "|"]
+DecimalMark = Literal[".", ","]
+Reference = Literal["wheel", "crank", ""]
+_DELIMITERS: tuple[Delimiter, ...] = get_args(Delimiter)
 
 ROLES: Mapping[str, str] = {"speed": "rad/s", "torque": "N·m", "power": "W"}
 _WORDS: tuple[tuple[str, str], ...] = (
@@ -74,8 +78,8 @@ class ColumnMapping:
     speed_unit, torque_unit, power_unit : units of those columns
     """
 
-    delimiter: str
-    decimal: str
+    delimiter: Delimiter
+    decimal: DecimalMark
     first_row: int
     speed: int | None
     torque: int | None
@@ -101,7 +105,7 @@ class Proposal:
     mapping: ColumnMapping
     columns: tuple[Column, ...]
     preview: tuple[tuple[str, ...], ...]
-    reference: str
+    reference: Reference
     questions: tuple[str, ...]
 
 
@@ -155,12 +159,14 @@ def _figures(cells: list[str]) -> int:
     return sum(1 for c in cells if re.search(r"\d", c) and _CELL.match(c))
 
 
-def _delimiter(text: str) -> str:
+def _delimiter(text: str) -> Delimiter:
     """The delimiter that splits most lines into the same number of figures; a decimal comma does not count as one."""
     declared = re.match(r"\s*sep=(.)", text)
-    if declared:
-        return declared[1]
-    best, best_score = ",", 0.0
+    for delimiter in _DELIMITERS:
+        if declared and declared[1] == delimiter:
+            return delimiter
+    best: Delimiter = ","
+    best_score = 0.0
     for delimiter in _DELIMITERS:
         counts = Counter(_figures(cells) for _, cells in _rows(text, delimiter))
         counts.pop(0, None)
@@ -174,7 +180,7 @@ def _delimiter(text: str) -> str:
     return best
 
 
-def _decimal(rows: list[tuple[int, list[str]]], delimiter: str) -> str:
+def _decimal(rows: list[tuple[int, list[str]]], delimiter: str) -> DecimalMark:
     if delimiter == ",":
         return "."
     cells = [cell for _, row in rows for cell in row if _figures([cell])]
@@ -263,7 +269,7 @@ def propose(text: str) -> Proposal:
     ]
     everything = " ".join(headings) + " " + " ".join(line for line in text.splitlines()[:20] if _COMMENT.match(line))
     wheel, crank = _WHEEL.search(everything), _CRANK.search(everything)
-    reference = "wheel" if wheel and not crank else "crank" if crank and not wheel else ""
+    reference: Reference = "wheel" if wheel and not crank else "crank" if crank and not wheel else ""
     index = {role: column.index for role, column in at.items()}
     unit = {role: column.unit for role, column in at.items()}
     mapping = ColumnMapping(

@@ -22,6 +22,7 @@ from liftbite.core.units.read import other_readings, read, read_many, to_si
 from liftbite.core.units.show import show
 
 RevisionKind = Literal["start", "edit", "undo", "redo"]
+Mark = Literal["entered", "measured"]
 MAX_TEXT = 4_000
 
 
@@ -42,7 +43,7 @@ class Entry:
     quantity: str
     typed: str | None
     si: float | None = None
-    mark: str = "entered"
+    mark: Mark = "entered"
     curve: TorqueCurve | None = None
     file: Mapping[str, Any] | None = None
 
@@ -189,17 +190,17 @@ def _check_range(asked: Input, typed: str, si: float) -> None:
 
 
 @dataclass(frozen=True, slots=True)
-class Question:
+class Unusual:
     """A figure that can exist but is unusual: the sentence, and the readings that would be usual, as typed."""
 
     sentence: str
     instead: tuple[str, ...]
 
 
-def question(entry: Entry) -> Question | None:
+def unusual(entry: Entry) -> Unusual | None:
     """Asks when a figure is unusual for its input, naming the unit in which it would be usual.
 
-    >>> question(Entry("outer_diameter", "9.5", 0.0095)).instead
+    >>> unusual(Entry("outer_diameter", "9.5", 0.0095)).instead
     ('9.5 in', '9.5 cm')
     """
     asked = INPUTS.get(entry.quantity)
@@ -217,7 +218,7 @@ def question(entry: Entry) -> Question | None:
     if units:
         shown = " or ".join(f"{figure} {u} = {show(to_si(reading.number, u), asked.unit, 'metric')}" for u in units[:2])
         sentence += f" Did you mean {shown}?"
-    return Question(sentence, tuple(f"{reading.number:g} {u}" for u in units[:2]))
+    return Unusual(sentence, tuple(f"{reading.number:g} {u}" for u in units[:2]))
 
 
 def curve_entry(quantity: str, name: str, curve: TorqueCurve, file: Mapping[str, Any] | None = None) -> Entry:

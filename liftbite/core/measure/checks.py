@@ -14,13 +14,20 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
-from typing import Literal
+from typing import Any, Literal
 
 from liftbite.core.job.build import Build
+from liftbite.core.job.choices import TRAITS
 from liftbite.core.units.constants import INCH, THOU
 
 PRACTICE = "common practice, no source"
 Kind = Literal["reading", "grade", "sweep", "figure"]
+LimitName = Literal["new", "least", "most", "spread"]
+Picture = Literal["surface", "bearing", "seal", "facing", "fastener", "spots", "spring"]
+Verdict = Literal[
+    "stop", "renew as set", "renew", "dress or resurface", "put right", "too close to call", "reuse and watch",
+    "reuse", "open", "noted",
+]  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,7 +42,7 @@ class Limit:
     why : whose it is, in words
     """
 
-    name: str
+    name: LimitName
     value: float | None
     mark: str
     why: str
@@ -48,7 +55,7 @@ class Grade:
     value: str
     word: str
     says: str
-    verdict: str
+    verdict: Verdict
     level: int
 
 
@@ -99,8 +106,8 @@ class Check:
     places: Callable[[Build], tuple[Place, ...]] = lambda _: (Place("Once"),)
     limits: tuple[Limit, ...] = ()
     grades: tuple[Grade, ...] = ()
-    picture: str = "surface"
-    if_failed: str = "renew"
+    picture: Picture = "surface"
+    if_failed: Verdict = "renew"
     whole: str = ""
     wanted: Callable[[Build], bool] = lambda _: True
     usual: tuple[float, float] = (0.0, 1.0)
@@ -120,11 +127,12 @@ class Check:
 # --- arrangements and places
 
 
-def _is(choice: str, *options: str) -> Callable[[Build], bool]:
-    return lambda build: build.chosen.options.get(choice) in options
+def _has(trait: str) -> Callable[[Build], bool]:
+    assert trait in TRAITS, trait
+    return lambda build: build.chosen.has(trait)
 
 
-_car, _bike = _is("layout", "dry_car"), _is("layout", "wet_motorcycle")
+_car, _bike, _coils, _fork = _has("car"), _has("motorcycle"), _has("coil springs"), _has("fork")
 
 
 def _count(build: Build, name: str, otherwise: int) -> int:
@@ -162,28 +170,23 @@ def _springs(build: Build) -> int:
     return _count(build, "spring_count", 5)
 
 
-def _coils(build: Build) -> bool:
-    return build.chosen.options.get("clamp_source") == "coils"
-
-
 def _concentric_push(build: Build) -> bool:
-    return _is("release", "concentric")(build) and "bearing_wear" in build.graph.functions
+    return _has("concentric slave")(build) and "bearing_wear" in build.graph.functions
 
 
-_FORK = _is("release", "hydraulic_fork", "cable_fork")
 #: The angles of a sweep before the builder picks others: eight, and the first again to close it.
 SWEEP_ANGLES = (*(f"{a}°" for a in range(0, 360, 45)), "0° again")
 _SWEEP = _fixed(*SWEEP_ANGLES)
 
 
-def _practice(name: str, value: float | None, words: str = "") -> Limit:
+def _practice(name: LimitName, value: float | None, words: str = "") -> Limit:
     return Limit(name, value, "practice", f"{PRACTICE}{': ' + words if words else ''}")
 
 
 _MANUAL = "no figure without the manual's"
 
 
-def _manual(name: str) -> Limit:
+def _manual(name: LimitName) -> Limit:
     return Limit(name, None, "manual", _MANUAL)
 
 
@@ -269,7 +272,7 @@ _BOLTED = (
     Grade("drawn", "Holes drawn or fretted", "Oval, rust-red, or a dowel loose.", "stop", 3),
 )
 
-_PICTURES = (
+_PICTURES: tuple[tuple[tuple[Grade, ...], Picture], ...] = (
     (_SPOTS, "spots"),
     (_SQUARE, "spring"),
     (_BOLTED, "fastener"),
@@ -282,10 +285,10 @@ _PICTURES = (
 
 
 def _graded(name: str, part: str, label: str, how: str, grades: tuple[Grade, ...], wanted: Callable[[Build], bool],
-            **more: object) -> Check:  # fmt: skip
-    picture = next((name for of, name in _PICTURES if of is grades), "surface")
+            **more: Any) -> Check:  # fmt: skip
+    picture: Picture = next((picture for of, picture in _PICTURES if of is grades), "surface")
     asked = Check(name, part, label, how, "grade", suited=(), grades=grades, picture=picture, wanted=wanted)
-    return replace(asked, **more)  # type: ignore[arg-type]
+    return replace(asked, **more)
 
 
 _SAG = "Keep the crank pushed one way against its end float. Go round by hand, no fuel, no spark."
@@ -362,7 +365,7 @@ _ALL = (
     _graded("flywheel_bolts", "Flywheel", "Bolts and their holes",
             "Each bolt by thread and shank, each hole and dowel; the manual says which are used once.", _BOLTED, _car),
     _graded("flywheel_insert", "Flywheel", "Insert's fasteners", "Each one, with the wrench.", _FIRM,
-            _is("flywheel_insert", "steel")),
+            _has("friction insert")),
     _graded("ring_gear", "Flywheel", "Ring gear", "All round, both ends of the teeth.", _TEETH, _car),
     Check("flywheel_runout", "Flywheel", "Face runout", f"Dial at the rim of the face. {_SAG}", "sweep",
           suited=("dial",), places=_SWEEP, wanted=_car, usual=(-3e-3, 3e-3), if_failed="dress or resurface",
@@ -388,7 +391,7 @@ _ALL = (
     _graded("pilot_bearing", "Pilot bearing", "Play and roughness", "With a finger, in the crank.", _BEARING, _car),
     _graded("rear_seal", "Rear main seal", "Oil trace", "Look above and below the crank.", _SEAL, _car),
     _graded("shaft_seal", "Input shaft seal", "Oil trace", "Look round the shaft and down the housing.", _SEAL, _car),
-    _graded("fork", "Fork and pivot", "Wear", "Ball, pockets, guide sleeve.", _PIVOT, _FORK),
+    _graded("fork", "Fork and pivot", "Wear", "Ball, pockets, guide sleeve.", _PIVOT, _fork),
     _graded("input_shaft", "Input shaft", "Splines", "Slide the disc along; look for twist and colour.", _SPLINE, _car),
     # runout
     Check("bore_runout", "Bell housing", "Bore", f"Dial on the crank, plunger on the bore's wall. {_SAG}", "sweep",
@@ -422,7 +425,7 @@ _ALL = (
           suited=("micrometer", "caliper"), wanted=_concentric_push, grows=True, usual=(2e-4, 0.03),
           places=_fixed("Spacer 1", "Spacer 2", "Spacer 3")),
     Check("bearing_height", "Release bearing", "Height, old and new", "Seat to the face that meets the fingers.",
-          "figure", wanted=_FORK, places=_fixed("Old", "New", "Fork, pivot to slave"), usual=(5e-3, 0.25)),
+          "figure", wanted=_fork, places=_fixed("Old", "New", "Fork, pivot to slave"), usual=(5e-3, 0.25)),
     Check("shaft_reach", "Input shaft", "Reach into the pilot",
           "Block plate and gaskets count, 0.010 in too. Depths plus inwards.", "figure",
           suited=("depth_gauge", "caliper", "rule"), wanted=_car, usual=(-0.05, 0.5),
@@ -436,7 +439,7 @@ _ALL = (
           places=_fixed("Shim 1", "Shim 2")),
     Check("slave_travel", "Hydraulics", "Slave travel at full pedal",
           "Bled, a helper holds the pedal down; fingers clear of the fork. Brake fluid hurts skin, eyes and paint.",
-          "figure", suited=("caliper", "rule"), wanted=_is("release", "hydraulic_fork", "lever_hydraulic"),
+          "figure", suited=("caliper", "rule"), wanted=_has("slave on a lever"),
           usual=(2e-3, 0.05)),
 )  # fmt: skip
 

@@ -13,7 +13,7 @@ from collections.abc import Mapping, Sequence
 import numpy as np
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.checks import CHECKS, Limit
+from liftbite.core.measure.checks import CHECKS, Limit, LimitName
 from liftbite.core.measure.effect import Effect, EffectOf, in_millimetres, of_length
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
 from liftbite.core.measure.judgement import Readings, limits_of, mean_by_item, value_of, values_of
@@ -125,7 +125,7 @@ def _swept(build: Build, check: str, sweep: Sweep, limits: Sequence[Limit]) -> l
 
 
 def effects(
-    build: Build, readings: Readings, manual: Mapping[str, Mapping[str, tuple[float, str]]] | None = None,
+    build: Build, readings: Readings, manual: Mapping[str, Mapping[LimitName, tuple[float, str]]] | None = None,
     entered: Build | None = None, sweeps: Mapping[str, Sweep] | None = None,
 ) -> list[Effect]:  # fmt: skip
     """Every quantity of the job that its readings change, in the order of work.

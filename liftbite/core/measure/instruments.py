@@ -2,7 +2,7 @@
 
 - `InstrumentKind`, `INSTRUMENT_KINDS`   caliper to stopwatch, each with resolution and expanded uncertainty
 - `GUARD_RULES`, `guard_band`   how much of the uncertainty a verdict keeps away from its limit
-- `zone`         pass, fail or too close to call
+- `zone`, `zone_of`   pass, fail or too close to call
 - `settles_it`   the plainest instrument that would settle what is too close to call
 - `read_trust`   step and uncertainty of a shop's own instrument, as typed
 - `calibration_warns`   what an old calibration is worth saying
@@ -12,7 +12,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, Literal, get_args
 
 import numpy as np
 
@@ -88,6 +88,18 @@ def guard_band(uncertainty: float, rule: str = "full") -> float:
     if rule not in GUARD_RULES:
         raise UnreadableEntry(f"Guard band: “{rule}” is not offered; pick one of {', '.join(GUARD_RULES)}.")
     return float(f"{uncertainty * GUARD_RULES[rule][1]:.12g}")
+
+
+Zone = Literal["pass", "fail", "close"]
+
+
+def zone_of(value: float, limit: float, guard: float, sense: str) -> Zone:
+    """`zone` of a single reading.
+
+    >>> zone_of(2.9e-3, 2.8e-3, 3e-5, "least")
+    'pass'
+    """
+    return next(word for word in get_args(Zone) if word == zone(value, limit, guard, sense))
 
 
 def zone(value: Any, limit: Any, guard: Any, sense: str) -> Text:

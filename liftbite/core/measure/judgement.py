@@ -19,11 +19,11 @@ import numpy.typing as npt
 
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, both_fine
-from liftbite.core.measure.checks import Check, Grade, Limit, Place
-from liftbite.core.measure.instruments import INSTRUMENT_KINDS, guard_band, settles_it, zone
+from liftbite.core.measure.checks import Check, Grade, Limit, LimitName, Place, Verdict
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Zone, guard_band, settles_it, zone
 
 #: Verdicts, the worst first; the first that any place leads to is the check's.
-VERDICTS = (
+VERDICTS: tuple[Verdict, ...] = (
     "stop",
     "renew as set",
     "renew",
@@ -94,7 +94,7 @@ class Held:
     """
 
     limit: Limit
-    zone: str
+    zone: Zone
     value: float
     guard: float
     place: str
@@ -119,7 +119,7 @@ class Finding:
     """
 
     check: str
-    verdict: str
+    verdict: Verdict
     sentence: str
     place: str = ""
     held: tuple[Held, ...] = ()
@@ -132,7 +132,7 @@ class Finding:
     spread: float | None = None
 
 
-def limits_of(check: Check, build: Build, manual: Mapping[str, tuple[float, str]]) -> tuple[Limit, ...]:
+def limits_of(check: Check, build: Build, manual: Mapping[LimitName, tuple[float, str]]) -> tuple[Limit, ...]:
     """The limits in force: the manual's figure where one was typed, then what follows from the job, then the default.
 
     Parameters
@@ -174,7 +174,7 @@ def _standoff(build: Build) -> Iterator[Limit]:
         pressed is None
         or pressed.si is None
         or isinstance(leverage, Needs | Refused)
-        or build.chosen.options.get("adjuster") == "self_adjusting"
+        or build.chosen.has("self-adjusting cover")
     ):
         return
     new = pressed.si / float(leverage)
@@ -202,13 +202,13 @@ def _places(readings: Iterable[Reading]) -> dict[str, list[Reading]]:
 
 
 #: The zones, the worst first.
-_ORDER = ("fail", "close", "pass")
+_ORDER: tuple[Zone, ...] = ("fail", "close", "pass")
 
 
 Figures = npt.NDArray[np.float64]
 
 
-def _worst(values: Figures, guards: Figures, limit: float, sense: str) -> tuple[int, str]:
+def _worst(values: Figures, guards: Figures, limit: float, sense: str) -> tuple[int, Zone]:
     """Index and zone of the worst of several values: one that fails before one too close to call before one that
     passes, and of these the one furthest out with its doubt."""
     zones = zone(values, limit, guards, sense)
@@ -354,7 +354,7 @@ def _judged(check: Check, base: Finding, held: tuple[Held, ...], limits: Sequenc
         wants = any(found.value is None and found.name != "new" for found in limits)
         said = "No limit yet: type the manual's." if wants else ""
         extreme = taken[-1].si
-        word = "open" if open_places else "noted"
+        word: Verdict = "open" if open_places else "noted"
         return replace(base, verdict=word, sentence=(said or "Kept for the sums.") + to_go, worst=extreme)
     order = {"fail": 0, "close": 1, "pass": 2}
     first = min(held, key=lambda h: (order[h.zone], abs(h.value - (h.limit.value or 0.0)) - h.guard))

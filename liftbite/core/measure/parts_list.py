@@ -12,7 +12,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.checks import CHECKS, Verdict
 from liftbite.core.measure.judgement import VERDICTS, Finding
 
 #: Practice -> what it is about, and its options with what they say; the first is where a shop begins.
@@ -102,8 +102,8 @@ def needs(build: Build, findings: Sequence[Finding], practices: Mapping[str, str
         elif finding.verdict == "too close to call" and check.kind == "reading":
             get(_PART.get(finding.check, check.part), said, "measure better")
     renewed = {part for part, work in found if work == "get"}
-    car = build.chosen.options.get("layout") == "dry_car"
-    if "Plate set" in renewed and build.chosen.options.get("clamp_source") == "coils":
+    car = build.chosen.has("car")
+    if "Plate set" in renewed and build.chosen.has("coil springs"):
         get("Spring set", "springs go with a plate set")
     if renewed & _CLUTCH and car:
         get("Release bearing", "goes with every clutch")
@@ -178,7 +178,7 @@ def worth_it(part: str, price: float, chance: float, hours: float, rate: float, 
     return Offer(part, now, later, now <= later, now / back if back > 0 else 1.0)
 
 
-def worst(findings: Sequence[Finding]) -> str:
+def worst(findings: Sequence[Finding]) -> Verdict:
     """The worst verdict among findings, "open" where none has been reached.
 
     >>> worst([])

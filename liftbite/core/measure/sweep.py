@@ -19,7 +19,7 @@ import numpy as np
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.build import both_fine
 from liftbite.core.measure.checks import Check, Limit, Place
-from liftbite.core.measure.instruments import guard_band, settles_it, zone
+from liftbite.core.measure.instruments import guard_band, settles_it, zone_of
 from liftbite.core.measure.judgement import Finding, Held, Reading, deciding
 from liftbite.core.measure.runout import (
     CLOSURE_LIMIT,
@@ -161,7 +161,7 @@ def judge_sweep(check: Check, sweep: Sweep | None, limits: Sequence[Limit], base
     if limit is None or limit.value is None:
         return replace(base, verdict="noted", sentence=off)
     guard = guard_band(uncertainty * sqrt(2), rule)
-    word = str(zone(tir, limit.value, guard, "most"))
+    word = zone_of(tir, limit.value, guard, "most")
     against = f"{off} Against at most {both_fine(limit.value, check.unit)}."
     held = (Held(limit, word, tir, guard, "", against),)
     base = replace(base, held=held)

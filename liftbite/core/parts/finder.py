@@ -158,7 +158,7 @@ def _plain(value: Any, size: int) -> Array | None:
 
 def _clashes(build: Build, piece: Mapping[str, list[FinderPart]], index: Mapping[str, Any], size: int) -> Any:
     """Mask of the combinations whose parts break a rule, among themselves or with what the job has."""
-    bad = np.full(size, bare_aluminium(build.chosen.options))
+    bad = np.full(size, bare_aluminium(build.chosen.traits))
 
     def side(slot: str, name: str) -> Any:
         if slot in piece:

@@ -2,6 +2,7 @@
 
 - `Rule`, `RULES`   pairs of properties that have to agree
 - `Mismatch`, `mismatches`   the rules a set of parts breaks
+- `bare_aluminium`, `BARE`     a facing on bare aluminium, which the options of a job say
 
 A part is a mapping of properties; a rule is looked at where both parts state theirs. Figures in SI.
 Source: [practice: the trade's list of what has to fit before anything is ordered].
@@ -9,7 +10,7 @@ Source: [practice: the trade's list of what has to fit before anything is ordere
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass
 from typing import Any
 
@@ -78,14 +79,17 @@ RULES: tuple[Rule, ...] = (
 )  # fmt: skip
 
 
-_BARE = (
-    "Flywheel: aluminium without a steel friction insert; the facing would tear it. Way out: take one with an insert."
+#: What a facing on bare aluminium amounts to.
+BARE = Mismatch(
+    ("flywheel", "flywheel"),
+    ("aluminium", "no insert"),
+    "Flywheel: aluminium without a steel friction insert; the facing would tear it. Way out: take one with an insert.",
 )
 
 
-def bare_aluminium(options: Mapping[str, str]) -> bool:
+def bare_aluminium(traits: Collection[str]) -> bool:
     """True for a flywheel of aluminium that is said to have no friction insert."""
-    return options.get("flywheel_material") == "aluminium" and options.get("flywheel_insert") == "none"
+    return "aluminium flywheel" in traits and "bare face" in traits
 
 
 def mismatches(parts: Mapping[str, Mapping[str, Any]]) -> list[Mismatch]:
@@ -102,7 +106,4 @@ def mismatches(parts: Mapping[str, Mapping[str, Any]]) -> list[Mismatch]:
             continue
         sentence = f"{slot_a} {a:g}, {slot_b} {b:g}: {rule.says}; {rule.mend}."
         found.append(Mismatch((slot_a, slot_b), (a, b), sentence, rule))
-    wheel = parts.get("flywheel", {})
-    if wheel.get("material") == "aluminium" and not wheel.get("steel_insert", False):
-        found.append(Mismatch(("flywheel", "flywheel"), ("aluminium", "no insert"), _BARE))
     return found

@@ -22,7 +22,7 @@ from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import FITS, INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
 from liftbite.core.parts.finder import FinderPart
-from liftbite.core.parts.mismatch import Mismatch, mismatches
+from liftbite.core.parts.mismatch import BARE, Mismatch, bare_aluminium, mismatches
 from liftbite.core.parts.slots import SLOTS
 
 #: Slot -> the quantities and choices a part of it may state: what names it among its parts, choices first.
@@ -119,10 +119,10 @@ def misfits(build: Build) -> list[Mismatch]:
     for (slot, name), quantity in FITS.items():
         if quantity in build.entries and (value := build.known.get(quantity)) is not None:
             parts.setdefault(slot, {})[name] = float(value)
-    if build.chosen.options.get("flywheel_material") == "aluminium":
-        insert = build.chosen.options.get("flywheel_insert")
-        parts.setdefault("flywheel", {}).update(material="aluminium", steel_insert=insert != "none")
-    return [_in_words(m) for m in mismatches(parts)]
+    found = mismatches(parts)
+    if bare_aluminium(build.chosen.traits):
+        found.append(BARE)
+    return [_in_words(m) for m in found]
 
 
 def _in_words(found: Mismatch) -> Mismatch:

@@ -22,7 +22,7 @@ from liftbite.core.graph.graph import Refused
 from liftbite.core.job.build import NOW, PLANNED, Build, build_of, refusal
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
-from liftbite.core.job.ledger import Entry, Question, question
+from liftbite.core.job.ledger import Entry, Unusual, unusual
 from liftbite.core.quantities.torque_curve import TorqueCurve, intervals_above
 from liftbite.core.verdicts.bite import band_of, bite_verdict
 from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL
@@ -30,7 +30,7 @@ from liftbite.core.verdicts.heat import heat_verdict
 from liftbite.core.verdicts.lift import lift_verdict
 from liftbite.core.verdicts.results import MARGINS, RESULTS_OF, asked_of, results_in
 from liftbite.core.verdicts.true import true_verdict
-from liftbite.core.verdicts.verdict import Band, Verdict
+from liftbite.core.verdicts.verdict import Band, Question, Verdict
 
 _BAND = np.array([LOW, NOMINAL, HIGH])
 
@@ -94,7 +94,7 @@ class Answers:
     others: tuple[Verdict, ...]
     chart: Chart | None
     assumptions: tuple[Assumption, ...]
-    questions: Mapping[str, Question]
+    questions: Mapping[str, Unusual]
     refusals: Mapping[str, str]
 
 
@@ -125,12 +125,12 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
         others=others,
         chart=_chart(values_now, values, has_plan),
         assumptions=_assumptions(build, _rests_on(build, seen)),
-        questions={e.quantity: q for e in entries.values() if e.quantity in asked and (q := question(e))},
+        questions={e.quantity: q for e in entries.values() if e.quantity in asked and (q := unusual(e))},
         refusals=refusals,
     )
 
 
-def _rests_on(build: Build, questions: Iterable[str]) -> tuple[str, ...]:
+def _rests_on(build: Build, questions: Iterable[Question]) -> tuple[str, ...]:
     """The inputs the answers to `questions` rest on, in the order of work."""
     wanted = [n for q in questions for n in ((*_ALWAYS, *MARGINS[q]) if q == "bite" else MARGINS[q])]
     needed = build.graph.inputs(wanted)
@@ -154,7 +154,7 @@ def _chart(values_now: Mapping[str, Any], values: Mapping[str, Any], has_plan: b
     )
 
 
-def stands_on(build: Build, question: str) -> tuple[Assumption, ...]:
+def stands_on(build: Build, question: Question) -> tuple[Assumption, ...]:
     """What the answer to a question stands on that nobody entered."""
     return _assumptions(build, _rests_on(build, [question]))
 

@@ -17,7 +17,7 @@ from liftbite.core.job.choices import CHOICES
 from liftbite.core.quantities.torque_curve import TorqueCurve, intervals_above
 from liftbite.core.units.show import figure
 from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL, look
-from liftbite.core.verdicts.verdict import Band, Verdict
+from liftbite.core.verdicts.verdict import Answer, Band, Verdict
 
 
 def band_of(value: Any) -> Any:
@@ -80,6 +80,7 @@ def _listed(words: list[str]) -> str:
 def _judged(build: Build, values: Mapping[str, Any], band: Band, now: Band, target: float) -> Verdict:
     looked = look(build, "bite")
     weakest = looked.weakest
+    state: Answer
     if looked.bad:
         engine = "planned engine" if build.has_plan else "engine"
         held = both(float(band_of(values["holdable_engine_torque"]).low), "N·m")

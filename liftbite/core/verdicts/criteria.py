@@ -14,7 +14,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
-from typing import Any, Literal
+from typing import Any
 
 import numpy as np
 
@@ -22,10 +22,9 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, both, both_fine
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.units.show import figure
-from liftbite.core.verdicts.verdict import Link
+from liftbite.core.verdicts.verdict import Link, Question
 
 LOW, NOMINAL, HIGH = -1.0, 0.0, 1.0
-Question = Literal["bite", "lift", "heat", "true"]
 #: State -> its value, or the quantity whose value it takes.
 State = Mapping[str, "float | str"]
 Figures = Mapping[str, float]

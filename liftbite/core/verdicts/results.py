@@ -15,8 +15,10 @@ from liftbite.core.graph.graph import Graph, Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.job.choices import CAR
 from liftbite.core.job.inputs import FITS, INPUTS
+from liftbite.core.verdicts.criteria import CRITERIA
+from liftbite.core.verdicts.verdict import Question
 
-RESULTS_OF: Mapping[str, tuple[str, ...]] = {
+RESULTS_OF: Mapping[Question, tuple[str, ...]] = {
     "bite": (
         "peak_engine_torque", "peak_engine_torque_speed", "peak_engine_power", "peak_engine_power_speed",
         "primary_ratio", "torque_at_clutch", "torque_demand", "friction_faces", "friction_coefficient",
@@ -44,7 +46,7 @@ RESULTS_OF: Mapping[str, tuple[str, ...]] = {
     ),
 }  # fmt: skip
 
-MARGINS: Mapping[str, tuple[str, ...]] = {
+MARGINS: Mapping[Question, tuple[str, ...]] = {
     "bite": ("bite_margin", "use_factor", "pressure_margin"),
     "lift": ("lift_margin", "least_lift_margin", "overtravel_margin", "pedal_effort", "effort_limit"),
     "heat": ("heat_margin", "sustained_margin", "energy_margin"),
@@ -60,6 +62,8 @@ MARGINS: Mapping[str, tuple[str, ...]] = {
     ),
 }
 
+#: What the criteria ask of a margin, where it is not 1.
+_NEEDED = {row.value: row.need for row in CRITERIA if isinstance(row.need, float) and not any(row.states)}
 #: Inputs that no result passes on but that stroke, life, verdicts and starts look at.
 _LOOKED_AT = (
     "effort_limit", "plate_lift_limit", "bearing_reserve", "tyre_grip", "driven_load_share", "release_time",
@@ -104,4 +108,4 @@ def target_of(build: Build, result: str) -> float | None:
     if result == "bite_margin":
         wanted = build.evaluate(("use_factor",))["use_factor"]
         return None if isinstance(wanted, Needs | Refused) else float(wanted)
-    return {"lift_margin": 1.1}.get(result, 1.0) if result.endswith("_margin") else None
+    return _NEEDED.get(result, 1.0) if result.endswith("_margin") else None

@@ -12,9 +12,9 @@ from collections.abc import Iterable, Mapping
 from liftbite.core.graph.graph import Refused
 from liftbite.core.job.build import Build, label_of, refusal
 from liftbite.core.verdicts.criteria import Looked
-from liftbite.core.verdicts.verdict import Band, Verdict
+from liftbite.core.verdicts.verdict import Answer, Band, Question, Verdict
 
-STATES_OF: Mapping[str, tuple[str, str, str]] = {
+STATES_OF: Mapping[Question, tuple[Answer, Answer, Answer]] = {
     "bite": ("holds", "thin", "slips"),
     "lift": ("frees", "thin", "drags"),
     "heat": ("stays", "warm", "cooks"),
@@ -22,7 +22,7 @@ STATES_OF: Mapping[str, tuple[str, str, str]] = {
 }
 
 
-def rolled(question: str, looked: Looked, margin: Band | None, target: float | None) -> Verdict:
+def rolled(question: Question, looked: Looked, margin: Band | None, target: float | None) -> Verdict:
     """The answer: its weakest link decides, and what was not looked at is said."""
     good, thin, worst = STATES_OF[question]
     weakest = looked.weakest
@@ -33,12 +33,12 @@ def rolled(question: str, looked: Looked, margin: Band | None, target: float | N
     return Verdict(question, state, sentence, margin, margin, target, looked.links)
 
 
-def still_open(question: str, build: Build, missing: Iterable[str]) -> Verdict:
+def still_open(question: Question, build: Build, missing: Iterable[str]) -> Verdict:
     """An answer that waits for figures."""
     names = build.chosen.to_ask(missing)
     return Verdict(question, "open", f"Needs {', '.join(label_of(n).lower() for n in names)}.", needs=names)
 
 
-def stopped(question: str, build: Build, refused: Refused) -> Verdict:
+def stopped(question: Question, build: Build, refused: Refused) -> Verdict:
     """An answer that cannot be, with what was refused."""
     return Verdict(question, "cannot be", refusal(refused.error, build))

@@ -1,5 +1,6 @@
 """What a question's answer is made of.
 
+- `Question`, `Answer`   the four questions; the words each may be answered with
 - `Band`      a result at the low, the nominal and the high end of the friction band
 - `Link`      one thing that can give way
 - `Verdict`   the answer: a state, a margin, the links, the reason in words
@@ -8,6 +9,14 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Literal
+
+Question = Literal["bite", "lift", "heat", "true"]
+#: What a question may be answered with.
+Answer = Literal[
+    "holds", "slips", "frees", "drags", "stays", "warm", "cooks", "runs true", "look again", "thin", "open", "stop",
+    "cannot be",
+]  # fmt: skip
 
 #: States in which nothing falls short.
 GOOD_STATES = frozenset({"holds", "frees", "stays", "runs true"})
@@ -62,8 +71,8 @@ class Verdict:
     needs : inputs still missing
     """
 
-    question: str
-    state: str
+    question: Question
+    state: Answer
     sentence: str
     margin: Band | None = None
     margin_now: Band | None = None

@@ -41,6 +41,7 @@ FILES = {
                     *(f"{r}|{t / 1.3558179483:.5f}|0.88" for r, t in zip(RPM, NM, strict=True))),
     "grouped": lines('rpm,"torque, Nm"', '"2,000",200', '"3,000",220', '"4,000",230'),
     "time series": lines("time;rpm;Nm", "0,0;2000;200,0", "0,5;3000;220,0", "1,0;4000;230,0"),
+    "a separator nobody writes": lines("sep=:", "rpm;Nm", "2000;200", "3000;220", "4000;230"),
     "declared separator": lines("sep=;", "rpm;Nm", "2000;200", "3000;220", "4000;230"),
     "over-run rows": lines("rpm,Nm", "1000,-5", "2000,200", "3000,220", "4000,230"),
     "gaps": lines("rpm,Nm", "2000,200", "2500,", "3000,220", "4000,230"),

@@ -12,12 +12,12 @@ from liftbite.core.job.ledger import (
     Revision,
     curve_entry,
     present,
-    question,
     read_entry,
     redo,
     redoable,
     undo,
     undoable,
+    unusual,
 )
 from liftbite.core.quantities.torque_curve import TorqueCurve
 
@@ -148,18 +148,18 @@ def test_what_was_typed_is_kept_as_typed() -> None:
 def test_unusual_figures_are_questioned_with_the_unit_that_would_be_usual(
     quantity: str, text: str, instead: str | None
 ) -> None:
-    asked = question(read_entry(quantity, text))
+    asked = unusual(read_entry(quantity, text))
     assert asked is not None
     assert "is unusual; most are" in asked.sentence
     if instead:
         assert instead in asked.instead
-        assert question(read_entry(quantity, instead)) is None
+        assert unusual(read_entry(quantity, instead)) is None
 
 
 def test_usual_figures_are_not_questioned() -> None:
-    assert question(read_entry("outer_diameter", "240 mm")) is None
-    assert question(read_entry("notes", "x")) is None
-    assert question(Entry("outer_diameter", None)) is None
+    assert unusual(read_entry("outer_diameter", "240 mm")) is None
+    assert unusual(read_entry("notes", "x")) is None
+    assert unusual(Entry("outer_diameter", None)) is None
 
 
 def test_curves_belong_to_curve_quantities() -> None:

@@ -9,6 +9,7 @@ from typing import Any
 import numpy as np
 import pytest
 
+from liftbite.core.job.arrangement import choose
 from liftbite.core.job.ledger import Entry
 from liftbite.core.parts.finder import LIMITS, OBJECTIVES, Candidates, FinderPart, search
 from liftbite.core.parts.mismatch import bare_aluminium
@@ -191,7 +192,7 @@ def test_what_was_found_so_far_can_be_looked_at() -> None:
     ],
 )
 def test_bare_aluminium_is_left_out(options: dict[str, str], bare: bool) -> None:
-    assert bare_aluminium(options) is bare
+    assert bare_aluminium(choose({"layout": "dry_car", **options}).traits) is bare
     brief: dict[str, Entry] = entries({**CAR, **options, "cover_clamp": "11 kN"})
     found = search(brief, as_parts({"pedal": SHELF["pedal"]}), stage=0.0)
     assert (found.excluded.get("mismatch", 0) == 3) is bare

@@ -1,4 +1,4 @@
-"""The four verdicts, tolerance, sensitivity, mismatch and the sweep."""
+"""The four verdicts, tolerance and sensitivity."""
 
 from __future__ import annotations
 
@@ -13,7 +13,6 @@ from liftbite.core.analysis.tolerance import Spread, Tolerance, sensitivity, spr
 from liftbite.core.graph.graph import Needs
 from liftbite.core.job.build import build_of
 from liftbite.core.parts.finder import OBJECTIVES, Candidates, FinderPart, non_dominated, search
-from liftbite.core.parts.mismatch import RULES, mismatches
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.cure import soonest
 from tests.jobs import CAR, FULL, built, entries
@@ -135,23 +134,6 @@ def test_sensitivity_is_the_exponent_of_a_product() -> None:
     assert found["outer_diameter"] == pytest.approx(0.6, abs=1e-3), "r_e = (D_o + D_i)/4, D_o 240 of 400"
     ranked = [abs(v) for v in found.values()]
     assert ranked == sorted(ranked, reverse=True)
-
-
-# --- mismatch
-
-
-@pytest.mark.parametrize("rule", RULES, ids=lambda r: f"{r.first[0]}-{r.second[0]} {r.first[1]}")
-def test_every_rule_stops_what_does_not_fit_and_lets_the_rest(rule) -> None:  # type: ignore[no-untyped-def]
-    (slot_a, name_a), (slot_b, name_b) = rule.first, rule.second
-    assert mismatches({slot_a: {name_a: 10.0}, slot_b: {name_b: 10.0 + rule.within * 0.9}}) == []
-    (found,) = mismatches({slot_a: {name_a: 10.0}, slot_b: {name_b: 11.0}})
-    assert found.slots == (slot_a, slot_b)
-    assert rule.mend in found.sentence
-
-
-def test_aluminium_wants_an_insert() -> None:
-    assert len(mismatches({"flywheel": {"material": "aluminium"}})) == 1
-    assert mismatches({"flywheel": {"material": "aluminium", "steel_insert": True}}) == []
 
 
 # --- sweep

@@ -1285,7 +1285,7 @@ export interface components {
              * Delimiter
              * @enum {string}
              */
-            delimiter: "," | ";" | "\t" | "|";
+            delimiter: ";" | "\t" | "," | "|";
             /**
              * Decimal
              * @enum {string}
