@@ -7,7 +7,7 @@ UV_VERSION := 0.13.9
 export LIFTBITE_DATA ?=
 export PORT ?= 8700
 
-.PHONY: help demo serve build test check format bench pictures docs clean
+.PHONY: help demo serve build test trust check format bench pictures docs clean
 
 help: ## What there is to make
 	@grep -hE '^[a-z]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 10
@@ -22,7 +22,10 @@ build: web/dist/index.html ## Build the web application
 
 test: .venv/.dev web/dist/index.html .venv/.chromium check ## Check and run every test, those in the browser too
 	cd web && npx vitest run
-	$(BIN)/pytest
+	$(BIN)/pytest -n auto --dist worksteal
+
+trust: .venv/.dev ## Run the tests that are too slow for every day
+	$(BIN)/pytest -n auto -m trust
 
 check: .venv/.dev web/node_modules/.ok ## Formatting, types, layers, generated files
 	$(BIN)/ruff format --check .

@@ -79,9 +79,9 @@ def test_even_a_writer_between_check_and_write_is_seen(sessions, monkeypatch: py
 def test_no_such_job(sessions) -> None:  # type: ignore[no-untyped-def]
     with sessions() as session:
         for call in (store.revisions_of, store.newest_revision):
-            with pytest.raises(store.NoSuchJob):
+            with pytest.raises(store.NoSuchJob, match=r"^7$"):
                 call(session, 7)
-        with pytest.raises(store.NoSuchJob):
+        with pytest.raises(store.NoSuchJob, match=r"^7$"):
             store.archive(session, 7, None)
 
 

@@ -114,11 +114,11 @@ def test_a_taking_belongs_to_its_job(session: Session) -> None:
         lambda: bench.bring_back(session, second, 999),
         lambda: bench.change_series(session, second, series, distance=1.0, settings={}),
     ):
-        with pytest.raises(bench.NoSuchSeries):
+        with pytest.raises(bench.NoSuchSeries, match=r"^\d+$"):
             call()
-    with pytest.raises(jobs_store.NoSuchJob):
+    with pytest.raises(jobs_store.NoSuchJob, match=r"^99$"):
         bench.begin(session, 99, "basket", "", NOW)
-    with pytest.raises(jobs_store.NoSuchJob):
+    with pytest.raises(jobs_store.NoSuchJob, match=r"^99$"):
         bench.set_renewal(session, 99, bench.Renewal("Seal", 1, 0.1, 1, 1))
 
 
@@ -172,7 +172,7 @@ def test_a_limit_stays_with_its_job_when_the_vehicle_is_renamed_and_says_so(sess
     assert bench.limits_of(session, elsewhere, "") == {}
     bench.set_limit(session, number, "Alder GT", "plate_thickness", "least", None, None, "", NOW)
     assert "least" not in bench.limits_of(session, number, "Alder GT")["plate_thickness"], "back to the default"
-    with pytest.raises(jobs_store.NoSuchJob):
+    with pytest.raises(jobs_store.NoSuchJob, match=r"^99$"):
         bench.set_limit(session, 99, "", "plate_thickness", "least", "2.6", 2.6e-3, "", NOW)
 
 
@@ -193,7 +193,7 @@ def test_instruments_are_put_away_and_back(session: Session) -> None:
     assert bench.instruments(session) == []
     bench.archive_instrument(session, number, None)
     assert bench.instruments(session) == [(number, own)]
-    with pytest.raises(bench.NoSuchInstrument):
+    with pytest.raises(bench.NoSuchInstrument, match=r"^99$"):
         bench.archive_instrument(session, 99, NOW)
 
 

@@ -334,7 +334,7 @@ def test_a_start_a_wheel_and_what_moves_a_margin(page: Page, shop: str) -> None:
 
     show(page, "What moves it")
     page.get_by_role("combobox", name="What moves").select_option("lift_margin")
-    expect(page.get_by_test_id("effects").get_by_role("row").first).to_contain_text("Master bore")
+    expect(page.get_by_test_id("influences").get_by_role("row").first).to_contain_text("Master bore")
     expect(page.get_by_test_id("chance")).to_contain_text("nothing it rests on has a tolerance")
     show(page, "Section")
     fill(page, "Master bore", "19.05 ± 0.5 mm")

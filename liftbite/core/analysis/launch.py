@@ -19,7 +19,7 @@ from typing import Any
 
 import numpy as np
 
-from liftbite.core.graph.graph import Needs, Refused, plain
+from liftbite.core.graph.graph import Needs, Refused, Values, plain
 from liftbite.core.job.build import Build
 from liftbite.core.quantities.torque_curve import TorqueCurve
 
@@ -49,23 +49,23 @@ class LaunchCase:
     """
 
     curve: TorqueCurve
-    asked_torque: Any
-    primary: Any
-    ratio: Any
-    engine_inertia: Any
-    vehicle_inertia: Any
-    clutch_torque: Any
-    capacity: Any
-    grip_torque: Any
-    load_torque: Any
-    start_speed: Any
-    stall_speed: Any
-    release_time: Any
-    start_temperature: Any
-    sustained: Any
-    brief: Any
-    fade: Any
-    heat_capacity: Any
+    asked_torque: Values
+    primary: Values
+    ratio: Values
+    engine_inertia: Values
+    vehicle_inertia: Values
+    clutch_torque: Values
+    capacity: Values
+    grip_torque: Values
+    load_torque: Values
+    start_speed: Values
+    stall_speed: Values
+    release_time: Values
+    start_temperature: Values
+    sustained: Values
+    brief: Values
+    fade: Values
+    heat_capacity: Values
     longest: float = 12.0
 
 

@@ -3,6 +3,7 @@
 - `motion`      what moves by how much, over pedal travel and over wear
 - `sizes`       the sizes a section is drawn with, those nobody entered told apart
 - `car`, `motorcycle`   the half section of either layout
+- `outline`     what a drawing is made of
 - `release`     the chain from pedal or lever to the bearing
 - `section`     all of it together
 

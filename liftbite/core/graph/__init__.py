@@ -1,5 +1,6 @@
 """The calculation graph: quantities are functions, wired by the names of their parameters.
 
+- `derived`     Quantities made from other quantities: turned round, taken along a state, or of another part.
 - `docstring`   What a quantity says of itself: the docstring is the one place where meaning, formula, unit and source
   stand.
 - `graph`       The calculation graph: functions wired by the names of their parameters.

@@ -29,7 +29,7 @@ import inspect
 import re
 from collections.abc import Callable
 from dataclasses import dataclass
-from functools import cache
+from functools import lru_cache
 from typing import Any
 
 
@@ -79,7 +79,7 @@ def _argument(name: str, line: str) -> Argument:
     return Argument(name, match["symbol"], match["text"], match["unit"])
 
 
-@cache
+@lru_cache(maxsize=1024)
 def read_doc(function: Callable[..., Any]) -> Doc:
     """The docstring of a quantity, taken apart.
 
@@ -100,15 +100,15 @@ def read_doc(function: Callable[..., Any]) -> Doc:
             arguments[key] = _argument(key, rest)
     returns = re.search(r"Returns\n-------\n(.+)", text)
     source = _SOURCE.search(text)
-    if returns is None or source is None or source["mark"] not in MARKS:
-        raise ValueError(f"{name}: the docstring wants “Returns” and “Source: [mark: text]”")
     holds = re.search(r"Range: (.+?)(?=\nSource:)", text, re.DOTALL)
+    if returns is None or holds is None or source is None or source["mark"] not in MARKS:
+        raise ValueError(f"{name}: the docstring wants “Returns”, “Range: text” and “Source: [mark: text]”")
     return Doc(
         meaning=meaning,
         formula="; ".join(formula),
         arguments=arguments,
         result=_argument(name, returns[1]),
-        holds=" ".join(holds[1].split()) if holds else "",
+        holds=" ".join(holds[1].split()),
         mark=source["mark"],
         source=source["text"] or "",
     )

@@ -8,6 +8,8 @@
 - `choices`       The alternatives a builder picks. A choice decides which modules are in the graph and what is
   assumed.
 - `dyno_file`     From a dynamometer file to a torque curve.
+- `extremes`      Quantities of the whole stroke and of the whole life, made from an arrangement's own.
+- `groups`        How figures and choices stand together on screen, in the order of work.
 - `inputs`        What a builder enters: every input with its unit, its range and the figures that are usual.
 - `ledger`        The record of a job: an append-only ledger. History, undo and audit are the same thing.
 - `materials`     Friction materials: for each family its friction band, the pressure it carries, how much of the ring

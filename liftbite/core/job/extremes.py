@@ -20,7 +20,7 @@ import numpy as np
 
 from liftbite.core.graph.derived import Along, along, inverse
 from liftbite.core.graph.docstring import Argument, read_doc
-from liftbite.core.graph.graph import Graph
+from liftbite.core.graph.graph import Graph, Values
 
 Quantity = Callable[..., Any]
 #: Lifts along a stroke, and wears along a life.
@@ -41,7 +41,7 @@ def value_at(x: Any, xs: Any, ys: Any) -> Any:
     return (y0 + np.clip(share, 0.0, 1.0) * (y1 - y0))[..., 0]
 
 
-def _highest(of: str) -> Callable[[Along], Any]:
+def _highest(of: str) -> Callable[[Along], Values]:
     """The highest of a quantity down to the end of the pedal."""
 
     def take(v: Along) -> Any:
@@ -56,7 +56,7 @@ def _highest(of: str) -> Callable[[Along], Any]:
     return take
 
 
-def _near_highest(of: str) -> Callable[[Along], Any]:
+def _near_highest(of: str) -> Callable[[Along], Values]:
     """Where a quantity is highest down to the first point beyond the end of the pedal."""
 
     def near(v: Along) -> Any:
@@ -71,7 +71,7 @@ def _travelled(v: Along, of: str, before: str) -> Any:
     return v[of] + (v[before] if before else 0.0)
 
 
-def _reached(of: str, limit: str, before: str = "") -> Callable[[Along], Any]:
+def _reached(of: str, limit: str, before: str = "") -> Callable[[Along], Values]:
     """Pedal travel at which a travel reaches its limit; without end where it does not."""
 
     def take(v: Along) -> Any:
@@ -82,7 +82,7 @@ def _reached(of: str, limit: str, before: str = "") -> Callable[[Along], Any]:
     return take
 
 
-def _near_reached(of: str, limit: str, before: str = "") -> Callable[[Along], Any]:
+def _near_reached(of: str, limit: str, before: str = "") -> Callable[[Along], Values]:
     """The first point at which a travel has reached its limit, the last where it does not."""
 
     def near(v: Along) -> Any:
@@ -110,8 +110,8 @@ class _Made:
 
     name: str
     of: tuple[str, ...]
-    take: Callable[[Along], Any]
-    near: Callable[[Along], Any] | None
+    take: Callable[[Along], Values]
+    near: Callable[[Along], Values] | None
     near_of: tuple[str, ...] | None
     beside: tuple[str, ...]
     meaning: str

@@ -18,7 +18,7 @@ from liftbite.core.measure.runout import FACES, INSIDE
 from liftbite.core.measure.sweep import Sweep
 from liftbite.core.units.show import figure
 
-ISO = "[standard: ISO 14253-1, from memory]"
+ISO = "[memory: ISO 14253-1:2017, rules for deciding]"
 
 
 def finding_explained(check: Check, finding: Finding, limits: Sequence[Limit], rule: str) -> tuple[str, ...]:

@@ -80,7 +80,7 @@ def guard_band(uncertainty: float, rule: str = "full") -> float:
     ------
     UnreadableEntry : no such rule
 
-    Source: [standard: ISO 14253-1, from memory].
+    Source: [memory: ISO 14253-1:2017, rules for deciding].
 
     >>> guard_band(3e-5), guard_band(3e-5, "share95")
     (3e-05, 2.46e-05)
@@ -119,7 +119,7 @@ def zone(value: Any, limit: Any, guard: Any, sense: str) -> Text:
     -------
     an array of words of the readings' shape
 
-    Source: [standard: ISO 14253-1, from memory].
+    Source: [memory: ISO 14253-1:2017, rules for deciding].
 
     >>> zone([2.9e-3, 2.81e-3, 2.7e-3], 2.8e-3, 3e-5, "least").tolist()
     ['pass', 'close', 'fail']

@@ -4,6 +4,6 @@
   the rest.
 - `mismatch`   Parts that do not go together. Each mismatch is a stop, with a sentence and the way out.
 - `shelf`      Parts on the shelf: what each kind may bring, and what it does when it is taken into a job.
-- `slots`      What has to fit before anything is ordered, and the slots of the shelf that bring it.
+- `slots`      The kinds of parts a shelf holds.
 - `stock`      Generic parts every shop begins with: nominal cylinder bores, facing materials, bolts, fluids.
 """

@@ -4,8 +4,7 @@
   bench.
 - `balance`        True: balance of what is balanced together.
 - `capacity`       Bite: does it hold the torque?
-- `disc_spring`    Conical disc springs [standard: DIN EN 16984, Almen and László]: the plain formulas the diaphragm
-  modules use.
+- `disc_spring`    Conical disc springs: the plain formulas the diaphragm modules use.
 - `driveline`      The rest of the torque chain: what breaks when the clutch does not slip. The clutch is also a fuse.
 - `engine`         Engine output: the curve the clutch has to hold.
 - `flywheel`       True: does it run true? Speed, strength and inertia of what turns with the engine.

@@ -30,6 +30,7 @@ def housing_bore_margin(housing_bore_limit: Values, housing_bore_runout: Values)
     -------
     m_bore, margin of the housing's bore [-]
 
+    Range: both above 0; a runout of 0 leaves a reserve without end.
     Source: [practice: 0.005 in, read as total indicator reading; a bore off centre wears input shaft and hub].
 
     >>> round(housing_bore_margin(0.127e-3, 0.33e-3), 3)
@@ -52,6 +53,7 @@ def housing_face_margin(housing_face_limit: Values, housing_face_runout: Values)
     -------
     m_face, margin of the housing's face [-]
 
+    Range: both above 0; a runout of 0 leaves a reserve without end.
     Source: [practice: 0.005 in across the bore circle].
 
     >>> housing_face_margin(0.127e-3, 0.0635e-3)
@@ -74,6 +76,7 @@ def flywheel_face_margin(flywheel_face_limit: Values, flywheel_face_runout: Valu
     -------
     m_fw, margin of the flywheel's face [-]
 
+    Range: both above 0; a runout of 0 leaves a reserve without end.
     Source: [practice: 0.005 in at the rim].
 
     >>> flywheel_face_margin(0.127e-3, 0.254e-3)

@@ -29,7 +29,8 @@ def permissible_unbalance(balance_grade: Values, rotating_mass: Values, redline:
     -------
     U_per, residual unbalance allowed [kg·m]
 
-    Source: [standard: ISO 21940-11; U[g·mm] = 9549·G[mm/s]·m[kg]/n[rpm]].
+    Range: G, m and ω_red above 0; a rigid rotor.
+    Source: [memory: ISO 21940-11:2016; U[g·mm] = 9549·G[mm/s]·m[kg]/n[rpm]].
 
     >>> round(permissible_unbalance(0.0063, 10.0, 733.04) * 1e6, 1)
     85.9
@@ -51,6 +52,7 @@ def balance_margin(permissible_unbalance: Values, residual_unbalance: Values) ->
     -------
     m_bal, balance margin [-]
 
+    Range: U above 0.
     Source: [definition: limit over value].
 
     >>> balance_margin(86e-6, 43e-6)
@@ -73,6 +75,7 @@ def unbalance_force(residual_unbalance: Values, redline: Values) -> Values:
     -------
     F_U, force of the unbalance [N]
 
+    Range: U 0 or more; a rigid rotor.
     Source: [definition: centrifugal force].
 
     >>> round(unbalance_force(0.015842, 628.3185))

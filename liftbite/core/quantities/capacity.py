@@ -176,6 +176,7 @@ def facing_area_total(facing_area: Values, friction_faces: Values) -> Values:
     -------
     A_total, area of all faces [m²]
 
+    Range: A above 0, N two or more.
     Source: [geometry: sum over faces].
 
     >>> facing_area_total(0.02, 2)
@@ -229,7 +230,7 @@ def friction_torque(
     T_f, torque of the friction faces [N·m]
 
     Range: F above 0.
-    Source: [handbook: Shigley's Mechanical Engineering Design, chapter on clutches, brakes, couplings and flywheels].
+    Source: [memory: Shigley's Mechanical Engineering Design, 10th edition, section 16-5].
 
     >>> friction_torque(2.0, 0.25, 8000.0, 0.125)
     500.0
@@ -252,6 +253,7 @@ def holdable_engine_torque(torque_capacity: Values, primary_ratio: Values, prima
     -------
     T_hold, engine torque the clutch can hold [N·m]
 
+    Range: i_p and η_p above 0.
     Source: [definition: torque through a gear pair].
 
     >>> holdable_engine_torque(350.0, 1.75, 1.0)
@@ -274,6 +276,7 @@ def kept_engine_torque(holdable_engine_torque: Values, use_factor: Values) -> Va
     -------
     T_keep, engine torque held with reserve [N·m]
 
+    Range: K_use 1 or more.
     Source: [practice: use factors of the trade].
 
     >>> kept_engine_torque(520.0, 1.3)
@@ -320,6 +323,7 @@ def mean_pressure(clamp_load: Values, facing_area: Values) -> Values:
     -------
     p, mean face pressure [Pa]
 
+    Range: A above 0.
     Source: [definition: force over area].
 
     >>> mean_pressure(8000.0, 0.025)
@@ -345,7 +349,7 @@ def edge_pressure(clamp_load: Values, coverage: Values, outer_diameter: Values, 
     p_max, pressure at the inner edge under uniform wear [Pa]
 
     Range: D_i above 0 and below D_o.
-    Source: [handbook: Shigley's Mechanical Engineering Design, uniform wear].
+    Source: [memory: Shigley's Mechanical Engineering Design, 10th edition, section 16-5, uniform wear].
 
     >>> round(edge_pressure(8000.0, 1.0, 0.24, 0.16))
     397887
@@ -368,6 +372,7 @@ def pressure_margin(pressure_limit: Values, mean_pressure: Values) -> Values:
     -------
     m_p, pressure margin [-]
 
+    Range: p above 0.
     Source: [definition: limit over value; the limit is meant as a mean].
 
     >>> pressure_margin(400000.0, 320000.0)

@@ -1,23 +1,24 @@
-"""Conical disc springs [standard: DIN EN 16984, Almen and László]: the plain formulas the diaphragm modules use.
+"""Conical disc springs: the plain formulas the diaphragm modules use.
 
 - `disc_spring_force`    force of a disc spring loaded at its edges
 - `disc_spring_stress`   stress at the upper inner edge
 - `shape_factor`         K1
 
-Checked against the forces at 0.75·h0 of DIN EN 16983 (values from memory).
+Source: [memory: DIN EN 16984:2017, after Almen and László, Trans. ASME 58, 1936]. Checked against the
+forces at 0.75·h0 of DIN EN 16983 (values from memory).
 """
 
 from __future__ import annotations
 
-from typing import Any
-
 import numpy as np
+
+from liftbite.core.graph.graph import Values
 
 YOUNG = 206e9
 POISSON = 0.3
 
 
-def shape_factor(diameter_ratio: Any) -> Any:
+def shape_factor(diameter_ratio: Values) -> Values:
     """K1 of a disc spring with δ = De/Di [-]: (1/π)·((δ−1)/δ)² / ((δ+1)/(δ−1) − 2/ln δ).
 
     >>> round(float(shape_factor(2.0)), 3)
@@ -27,7 +28,9 @@ def shape_factor(diameter_ratio: Any) -> Any:
     return ((d - 1) / d) ** 2 / ((d + 1) / (d - 1) - 2 / np.log(d)) / np.pi
 
 
-def disc_spring_force(deflection: Any, outer: Any, inner: Any, thickness: Any, cone_height: Any) -> Any:
+def disc_spring_force(
+    deflection: Values, outer: Values, inner: Values, thickness: Values, cone_height: Values
+) -> Values:
     """Force [N] at a deflection [m] of a disc spring loaded at its edges, from diameters, thickness, height [m].
 
     >>> round(float(disc_spring_force(0.75 * 1.1e-3, 0.05, 0.0254, 0.003, 1.1e-3)) / 1e3, 1)
@@ -39,7 +42,9 @@ def disc_spring_force(deflection: Any, outer: Any, inner: Any, thickness: Any, c
     return stiffness * s * ((h0 / t - s) * (h0 / t - s / 2) + 1)
 
 
-def disc_spring_stress(deflection: Any, outer: Any, inner: Any, thickness: Any, cone_height: Any) -> Any:
+def disc_spring_stress(
+    deflection: Values, outer: Values, inner: Values, thickness: Values, cone_height: Values
+) -> Values:
     """Stress [Pa] at the upper inner edge, compressive below 0, of the same spring."""
     t, h0 = thickness, cone_height
     ratio = outer / inner

@@ -32,6 +32,7 @@ def shaft_torque_limit(shaft_diameter: Values, shaft_yield: Values, shock_factor
     -------
     T_shaft, torque limit of the input shaft [N·m]
 
+    Range: d and σ_y above 0, K_s 1 or more; a solid shaft of the smallest diameter, splines left aside.
     Source: [definition: torsion of a round bar with distortion-energy shear yield].
 
     >>> round(shaft_torque_limit(0.025, 900e6, 1.5))
@@ -54,6 +55,7 @@ def shaft_margin(shaft_torque_limit: Values, torque_capacity: Values) -> Values:
     -------
     m_shaft, shaft margin [-]
 
+    Range: T_cap above 0.
     Source: [definition: limit over value].
 
     >>> shaft_margin(1000.0, 800.0)
@@ -87,6 +89,7 @@ def spline_torque_limit(
     -------
     T_spline, torque limit of the splines [N·m]
 
+    Range: everything above 0, K_z 1 or more; flanks that bear over h.
     Source: [memory: uneven sharing 1.5 to 2].
 
     >>> round(spline_torque_limit(0.025, 24.0, 0.0012, 0.022, 100e6, 1.75))
@@ -116,6 +119,7 @@ def spline_margin(spline_torque_limit: Values, torque_capacity: Values) -> Value
     -------
     m_spline, spline margin [-]
 
+    Range: T_cap above 0.
     Source: [definition: limit over value].
 
     >>> spline_margin(900.0, 600.0)
@@ -138,6 +142,7 @@ def damper_margin(damper_stop_torque: Values, torque_at_clutch: Values) -> Value
     -------
     m_damper, damper margin [-]
 
+    Range: T_c above 0.
     Source: [memory: a fifth above peak torque].
 
     >>> damper_margin(600.0, 400.0)
@@ -160,7 +165,8 @@ def bolt_stress_area(bolt_diameter: Values, bolt_pitch: Values) -> Values:
     -------
     A_s, stress area of the bolt [m²]
 
-    Source: [standard: ISO 898-1].
+    Range: metric coarse and fine threads of 60°, d_b above 0.9382·P.
+    Source: [standard: ISO 898-1:2013, table 5].
 
     >>> round(bolt_stress_area(0.010, 0.0015) * 1e6, 1)
     58.0
@@ -184,7 +190,8 @@ def bolt_preload(bolt_torque: Values, torque_factor: Values, bolt_diameter: Valu
     -------
     F_b, preload of a bolt [N]
 
-    Source: [handbook: Shigley's Mechanical Engineering Design, torque factors; from memory].
+    Range: T_b, K_b and d_b above 0; below the thread's yield.
+    Source: [memory: Shigley's Mechanical Engineering Design, 10th edition, section 8-8, torque factors].
 
     >>> round(bolt_preload(85.0, 0.2, 0.010))
     42500
@@ -206,7 +213,8 @@ def bolt_proof_load(bolt_stress_area: Values, bolt_proof_strength: Values) -> Va
     -------
     F_proof, proof load of a bolt [N]
 
-    Source: [standard: ISO 898-1].
+    Range: A_s and S_p above 0.
+    Source: [standard: ISO 898-1:2013, table 5].
 
     >>> round(bolt_proof_load(58e-6, 830e6))
     48140
@@ -229,6 +237,7 @@ def proof_margin(bolt_proof_load: Values, bolt_preload: Values, preload_scatter:
     -------
     m_proof, proof margin of the bolts [-]
 
+    Range: F_b above 0, s_b from 0 to below 1.
     Source: [practice: ± 25 to 30 % by torque wrench].
 
     >>> round(proof_margin(48140.0, 34000.0, 0.3), 3)
@@ -262,6 +271,7 @@ def joint_slip_torque(
     -------
     T_joint, slip torque of the flywheel joint [N·m]
 
+    Range: n_b one or more, s_b from 0 to below 1, μ_j above 0; clean, flat faces.
     Source: [memory: friction 0.12 to 0.15 steel on steel, dry].
 
     >>> round(joint_slip_torque(8.0, 42500.0, 0.25, 0.15, 0.07, 0.0))
@@ -285,6 +295,7 @@ def joint_margin(joint_slip_torque: Values, holdable_engine_torque: Values, peak
     -------
     m_joint, joint margin [-]
 
+    Range: T_max or T_hold above 0.
     Source: [practice: one and a half times the peak, and not the fuse].
 
     >>> joint_margin(1200.0, 500.0, 400.0)

@@ -30,6 +30,7 @@ def engine_curve(crank_curve: TorqueCurve, planned_curve: TorqueCurve, stage: fl
     -------
     T(ω), torque over engine speed [N·m]
 
+    Range: s 0 or 1, or between for an engine part way; within the speeds of the curve.
     Source: [definition: the builder's plan].
     """
     curve = planned_curve if stage >= 0.5 else crank_curve
@@ -49,6 +50,7 @@ def peak_engine_torque(engine_curve: TorqueCurve) -> float:
     -------
     T_max, peak engine torque [N·m]
 
+    Range: a curve of one point or more.
     Source: [definition: largest point of the curve].
 
     >>> peak_engine_torque(TorqueCurve.of([100.0, 200.0], [300.0, 280.0]))
@@ -70,6 +72,7 @@ def peak_engine_torque_speed(engine_curve: TorqueCurve) -> float:
     -------
     ω_T, speed at peak torque [rad/s]
 
+    Range: a curve of one point or more; the lowest of several speeds.
     Source: [definition: largest point of the curve].
 
     >>> peak_engine_torque_speed(TorqueCurve.of([100.0, 200.0], [300.0, 280.0]))
@@ -91,6 +94,7 @@ def peak_engine_power(engine_curve: TorqueCurve) -> float:
     -------
     P_max, peak engine power [W]
 
+    Range: a curve of one point or more.
     Source: [definition: P = T·ω].
 
     >>> peak_engine_power(TorqueCurve.of([100.0, 200.0], [300.0, 280.0]))
@@ -112,6 +116,7 @@ def peak_engine_power_speed(engine_curve: TorqueCurve) -> float:
     -------
     ω_P, speed at peak power [rad/s]
 
+    Range: a curve of one point or more; the lowest of several speeds.
     Source: [definition: P = T·ω].
 
     >>> peak_engine_power_speed(TorqueCurve.of([100.0, 200.0], [300.0, 280.0]))

@@ -29,6 +29,7 @@ def overspeed(redline: Values) -> Values:
     -------
     ω_over, over-speed [rad/s]
 
+    Range: ω_red above 0.
     Source: [practice: 15 % over the redline; a missed shift goes further].
 
     >>> overspeed(100.0)
@@ -63,7 +64,7 @@ def bore_stress(
     σ, stress at the bore at over-speed [Pa]
 
     Range: d_w above 0 and below D_w; a plate of even thickness.
-    Source: [handbook: Shigley's Mechanical Engineering Design, rotating rings].
+    Source: [memory: Shigley's Mechanical Engineering Design, 10th edition, section 3-15, rotating rings].
 
     >>> round(bore_stress(7200.0, 0.26, 0.3, 0.04, 843.0, 1.0) / 1e6, 1)
     94.2
@@ -96,6 +97,7 @@ def burst_margin(flywheel_strength: Values, strength_factor: Values, bore_stress
     -------
     m_burst, strength margin of the flywheel [-]
 
+    Range: σ above 0, n_S 1 or more.
     Source: [memory: 4 on yield for steel, 6 on tensile strength for grey iron].
 
     >>> burst_margin(240e6, 6.0, 20e6)
@@ -118,6 +120,7 @@ def rim_speed(flywheel_diameter: Values, redline: Values) -> Values:
     -------
     v, rim speed at the redline [m/s]
 
+    Range: D_w and ω_red above 0.
     Source: [geometry: circle].
 
     >>> rim_speed(0.3, 700.0)
@@ -141,6 +144,7 @@ def disc_speed_missed_shift(redline: Values, gear_ratio_from: Values, gear_ratio
     -------
     ω_disc, disc speed after a missed shift [rad/s]
 
+    Range: i_from and i_into above 0; no slip of the tyres.
     Source: [geometry: the disc turns at road speed times gear].
 
     >>> round(disc_speed_missed_shift(7000.0, 1.35, 3.40))
@@ -163,6 +167,7 @@ def disc_speed_margin(disc_burst_speed: Values, disc_speed_missed_shift: Values)
     -------
     m_disc, speed margin of the disc [-]
 
+    Range: ω_disc above 0.
     Source: [definition: limit over value].
 
     >>> disc_speed_margin(1500.0, 1000.0)
@@ -190,6 +195,7 @@ def effective_mass(
     -------
     m_eff, mass felt in this gear [kg]
 
+    Range: r_t above 0; in that gear, clutch closed.
     Source: [definition: equal kinetic energy].
 
     >>> round(effective_mass(0.1, 1.0, 3.5, 4.0, 0.3), 1)
@@ -217,6 +223,7 @@ def stored_energy(engine_inertia: Values, start_speed: Values) -> Values:
     -------
     E_rot, rotating energy at the start [J]
 
+    Range: I_e above 0.
     Source: [definition: kinetic energy].
 
     >>> stored_energy(0.2, 300.0)
@@ -244,6 +251,7 @@ def free_rev_time(
     -------
     t, time from idle to redline [s]
 
+    Range: T_net above 0, ω_idle below ω_red.
     Source: [definition: torque changes angular momentum; everything at the crank].
 
     >>> free_rev_time(0.2, 700.0, 100.0, 120.0, 1.0)
@@ -271,6 +279,7 @@ def synchro_energy(disc_inertia: Values, shift_speed_step: Values) -> Values:
     -------
     E_sync, energy at the synchroniser [J]
 
+    Range: I_d 0 or more; gears of the box left aside.
     Source: [definition: kinetic energy of the difference].
 
     >>> synchro_energy(0.005, 200.0)

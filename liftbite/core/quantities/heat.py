@@ -38,6 +38,7 @@ def vehicle_inertia(
     -------
     I_v, inertia of the vehicle at the clutch [kg·m²]
 
+    Range: m_v, r_t, i_g and i_f above 0, m_t 0 or more; turning parts of the driveline left aside.
     Source: [definition: equal kinetic energy].
 
     >>> round(vehicle_inertia(1400.0, 0.0, 0.3, 3.5, 4.0), 4)
@@ -65,6 +66,7 @@ def start_speed(start_engine_speed: Values, primary_ratio: Values) -> Values:
     -------
     ω_0, speed of the clutch's engine side at the start [rad/s]
 
+    Range: ω_s and i_p above 0.
     Source: [geometry: gear pair].
 
     >>> start_speed(350.0, 1.75)
@@ -88,6 +90,7 @@ def start_clutch_torque(start_clutch_share: Values, torque_at_clutch: Values, to
     -------
     T_s, clutch torque during the start [N·m]
 
+    Range: a_c above 0.
     Source: [practice: shares by kind of start].
 
     >>> start_clutch_torque(0.5, 400.0, 520.0)
@@ -110,6 +113,7 @@ def start_engine_torque(start_engine_share: Values, torque_at_clutch: Values) ->
     -------
     T_e, engine torque during the start [N·m]
 
+    Range: a_e 0 or more.
     Source: [practice: shares by kind of start].
 
     >>> start_engine_torque(0.5, 400.0)
@@ -145,6 +149,7 @@ def start_load_torque(
     -------
     T_l, road load at the clutch [N·m]
 
+    Range: s from 0 to 1, f_r 0 or more, i_g and i_f above 0; no wind.
     Source: [definition: forces on a slope].
 
     >>> round(start_load_torque(1400.0, 0.0, 0.0, 0.015, 0.3, 3.5, 4.0), 2)
@@ -208,7 +213,8 @@ def slip_energy(start_clutch_torque: Values, start_speed: Values, slip_time: Val
     -------
     E, heat of one start [J]
 
-    Source: [handbook: Shigley's Mechanical Engineering Design, energy considerations].
+    Range: t 0 or more; a slip speed that falls evenly, constant torque.
+    Source: [memory: Shigley's Mechanical Engineering Design, 10th edition, section 16-8, energy considerations].
 
     >>> slip_energy(200.0, 300.0, 1.0)
     30000.0
@@ -230,6 +236,7 @@ def specific_energy(slip_energy: Values, facing_area_total: Values) -> Values:
     -------
     e, heat per area of one start [J/m²]
 
+    Range: A_total above 0.
     Source: [definition: energy over area].
 
     >>> round(specific_energy(30e3, 0.05) / 1e6, 2)
@@ -252,6 +259,7 @@ def energy_margin(specific_energy_limit: Values, specific_energy: Values) -> Val
     -------
     m_e, energy margin [-]
 
+    Range: e above 0.
     Source: [memory: 0.5 to 1 J/mm² per hard start for dry organic].
 
     >>> energy_margin(0.7e6, 0.5e6)
@@ -276,6 +284,7 @@ def bulk_rise(slip_energy: Values, heat_share: Values, heat_mass: Values, specif
     -------
     Δϑ_bulk, bulk rise of one start [K diff]
 
+    Range: m_h and c above 0, a_h from 0 to 1; no heat lost during the start.
     Source: [definition: heat over heat capacity].
 
     >>> bulk_rise(30e3, 0.5, 5.0, 500.0)
@@ -309,7 +318,8 @@ def flash_rise(
     -------
     Δϑ_flash, surface rise of one start [K diff]
 
-    Source: [handbook: Carslaw and Jaeger, half-space under flux; 0.943 for flux falling to zero].
+    Range: t, k, ρ_h and c above 0; a plate thick against the depth heat reaches, power that falls evenly to 0.
+    Source: [memory: Carslaw and Jaeger, Conduction of Heat in Solids, 2nd edition; 0.943 for flux that falls to zero].
 
     >>> round(flash_rise(30e3, 1.0, 0.05, 50.0, 7200.0, 500.0), 1)
     47.6
@@ -379,6 +389,7 @@ def surface_temperature(base_temperature: Values, flash_rise: Values, bulk_rise:
     -------
     ϑ_max, peak surface temperature [K]
 
+    Range: rises 0 or more; a cautious sum, whichever rise is the larger.
     Source: [practice: the larger of the two].
 
     >>> surface_temperature(400.0, 80.0, 12.0)
@@ -402,6 +413,7 @@ def heat_margin(brief_temperature: Values, surface_temperature: Values, ambient_
     -------
     m_heat, heat margin [-]
 
+    Range: ϑ_max above ϑ_amb, ϑ_b above ϑ_amb.
     Source: [definition: limit over value, both above ambient].
 
     >>> heat_margin(573.15, 453.15, 353.15)
@@ -427,6 +439,7 @@ def sustained_margin(sustained_temperature: Values, base_temperature: Values, am
     -------
     m_sus, sustained heat margin [-]
 
+    Range: ϑ_base above ϑ_amb, ϑ_s above ϑ_amb.
     Source: [definition: limit over value, both above ambient].
 
     >>> sustained_margin(473.15, 413.15, 353.15)

@@ -35,6 +35,7 @@ def lift_needed(friction_faces: Values, running_gap: Values, springback: Values,
     -------
     x_need, lift needed [m]
 
+    Range: N two or more, everything else 0 or more.
     Source: [memory: gaps per face].
 
     >>> round(lift_needed(2, 0.0004, 0.00085, 0.0) * 1e3, 2)
@@ -59,6 +60,7 @@ def lift_needed_least(friction_faces: Values, least_gap: Values, springback: Val
     -------
     x_least, lift that just frees [m]
 
+    Range: N two or more, everything else 0 or more.
     Source: [memory: gaps per face].
 
     >>> round(lift_needed_least(2, 0.00015, 0.00085, 0.0) * 1e3, 2)
@@ -82,6 +84,7 @@ def cushion_force(spring_clamp: Values, cushion_stack: Values, plate_lift: Value
     -------
     F_cush, cushion force on the plate [N]
 
+    Range: c above 0, x from 0; a cushion whose force falls to 0 with no step.
     Source: [practice: a progressive cushion].
 
     >>> round(cushion_force(8000.0, 0.001, 0.0005)), cushion_force(8000.0, 0.0, 0.0)
@@ -204,6 +207,7 @@ def overtravel_margin(plate_lift_limit: Values, plate_lift_available: Values) ->
     -------
     m_over, overtravel margin [-]
 
+    Range: x_full above 0; a lift of 0 leaves a reserve without end.
     Source: [definition: limit over value].
 
     >>> round(overtravel_margin(0.0024, 0.0018), 3)
@@ -227,6 +231,7 @@ def inner_gap(floater_clearance: Values, cushion_travel: Values, inner_wear: Val
     -------
     f_in, free travel at the inner disc [m]
 
+    Range: two discs or three; f 0 or more.
     Source: [geometry: the stops are fixed to the flywheel, so the gap grows with the inner disc's wear].
 
     >>> round(inner_gap(0.00056, 0.0, 0.0005) * 1e3, 2)
@@ -253,6 +258,7 @@ def reshim_wear(
     -------
     w_shim, inner-disc wear at which the floater wants new shims [m]
 
+    Range: two discs or three; 0 or more where the lift is enough for a new stack.
     Source: [geometry: the outer gap shrinks one for one with the inner disc's wear].
 
     >>> round(reshim_wear(0.001143, 0.000559, 0.0, 0.00015) * 1e3, 3)
@@ -279,6 +285,7 @@ def outer_gap(
     -------
     f_out, free travel at the outer disc [m]
 
+    Range: two discs or three; below 0 the outer disc is not freed.
     Source: [geometry: what the floater does not take].
 
     >>> round(outer_gap(0.001143, 0.000559, 0.0, 0.0005) * 1e3, 3)
@@ -303,6 +310,7 @@ def floater_margin(inner_gap: Values, outer_gap: Values, disc_wobble: Values, le
     -------
     m_fl, margin of the floater; below 0 where a disc stays pinched [-]
 
+    Range: two discs or three; g_least above 0.
     Source: [practice: a floater that stops too early or too late leaves one disc dragging].
 
     x 0.045 in, f 0.022 in, 0.5 mm of inner wear leave the outer disc 0.003 in: it drags.

@@ -25,6 +25,7 @@ def wear_per_start(wear_rate: Values, slip_energy: Values, facing_area: Values) 
     -------
     w_1, wear of the stack per start [m]
 
+    Range: A above 0; a facing within its temperatures.
     Source: [memory: wear rates by material].
 
     >>> round(wear_per_start(5e-14, 30e3, 0.025) * 1e9, 1)
@@ -48,6 +49,7 @@ def starts_to_limit(wear_limit: Values, wear: Values, wear_per_start: Values) ->
     -------
     n_life, starts to the wear limit [-]
 
+    Range: w from 0 to w_max, w_1 above 0; one kind of start.
     Source: [definition: what is left over what each start takes].
 
     >>> round(starts_to_limit(0.0014, 0.0, 60e-9))
@@ -70,6 +72,7 @@ def distance_to_limit(starts_to_limit: Values, starts_per_distance: Values) -> V
     -------
     x_life, distance to the wear limit [m driven]
 
+    Range: s_d above 0.
     Source: [definition: starts over starts per distance].
 
     >>> round(distance_to_limit(20000.0, 0.0005) / 1e3)

@@ -1,8 +1,8 @@
 """Constants of units, by name, in SI.
 
-- `INCH`, `THOU`   [m] [standard: NIST SP 811, exact]
+- `INCH`, `THOU`   [m] [standard: NIST SP 811:2008, appendix B, exact]
 - `RPM`            a turn a minute [rad/s]
-- `ATMOSPHERE`     standard pressure of the air [Pa] [standard: ISO 2533]
+- `ATMOSPHERE`     standard pressure of the air [Pa] [standard: ISO 2533:1975, at sea level]
 - `FREEZING`       0 °C [K]
 """
 

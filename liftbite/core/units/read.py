@@ -9,8 +9,8 @@ In the order in which it is used:
 - `read_many`       several figures in one field
 - `other_readings`  the same bare number in the kind's other units: the 25.4 mistake
 
-Conversion is Pint's [standard: NIST SP 811 for the factors]. Pint alone misreads the bench (`3 7/32 in`
-becomes a product, `200 PS` petasiemens), so the small grammar here takes number and unit apart first.
+Conversion is Pint's [standard: NIST SP 811:2008, appendix B, for the factors]. Pint alone misreads the bench
+(`3 7/32 in` becomes a product, `200 PS` petasiemens), so the small grammar here takes number and unit apart first.
 """
 
 from __future__ import annotations

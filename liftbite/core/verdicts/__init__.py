@@ -1,8 +1,14 @@
 """What a job says: the four answers, what they are judged by, and what is shown.
 
 - `answers`    The answers of a job at one moment: results, verdict, chart, assumptions, and what is still missing.
+- `bite`       Bite: does it hold the torque?
+- `criteria`   What each answer is judged by: one table, for the verdict of a job and for the finder's candidates
+  alike.
+- `cure`       What would mend an answer soonest.
+- `heat`       Heat: does it survive the way it is used? By the closed form of a start, over the friction band.
+- `lift`       Lift: does it let go, at an effort the driver can live with?
 - `results`    What a job shows and asks for, by question.
+- `rolled`     From the rows of a question to its answer.
+- `true`       True: does it run true: speed, balance, joints, and runout where it was swept?
 - `verdict`    What a question's answer is made of.
-- `verdicts`   Lift, Heat and True: each rolls up to a margin, its weakest link and the reason in words. Bite stands
-  in `answers`.
 """

@@ -132,13 +132,14 @@ class TheBench(RuleBasedStateMachine):
         assert springs["finding"]["taken"] == len({place for place, _ in self.inforce})
 
 
-def test_any_order_of_doing_leaves_what_a_plain_list_would(tmp_path: Path) -> None:
+@pytest.mark.parametrize("examples", [8, pytest.param(100, marks=pytest.mark.trust)])
+def test_any_order_of_doing_leaves_what_a_plain_list_would(tmp_path: Path, examples: int) -> None:
     app = create_app(tmp_path / "shop.sqlite", testing=True)
     TheBench.client = app.test_client()
     run_state_machine_as_test(
         TheBench,
         settings=settings(
-            max_examples=30,
+            max_examples=examples,
             stateful_step_count=20,
             deadline=None,
             derandomize=True,

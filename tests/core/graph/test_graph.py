@@ -90,7 +90,7 @@ def test_a_circle_is_a_mistake() -> None:
     def b(a):  # type: ignore[no-untyped-def]
         return a
 
-    with pytest.raises(CycleError):
+    with pytest.raises(CycleError, match="cycle"):
         Graph([a, b])
 
 

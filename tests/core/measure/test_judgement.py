@@ -31,6 +31,9 @@ from tests.jobs import CAR, FULL, MOTORCYCLE, built
 PLATES = CHECKS["plate_thickness"]
 LENGTH = st.floats(1e-4, 0.1)
 
+#: Making one takes a while, so it is made once.
+UREG = pint.UnitRegistry(cache_folder=None)
+
 
 def plates(*mm: float, with_: str = "caliper") -> list[Reading]:
     return [
@@ -48,7 +51,7 @@ def places(count: int, item: str = "Plate") -> list[Place]:
 
 @given(limit=LENGTH, guard=st.floats(0, 1e-3), inside=st.floats(-5e-3, 5e-3), sense=st.sampled_from(["least", "most"]))
 def test_zones_are_those_of_the_standard(limit: float, guard: float, inside: float, sense: str) -> None:
-    """[standard: ISO 14253-1, from memory]: pass inside by more than the guard band, fail outside by more."""
+    """[memory: ISO 14253-1:2017, rules for deciding]: pass inside by more than the guard band, fail outside by more."""
     value = limit + (inside if sense == "least" else -inside)
     word = str(zone(value, limit, guard, sense))
     if inside > guard + 1e-9:
@@ -393,7 +396,7 @@ def test_keyed_figures(check: str, typed: str, unit: str, si: float, kept: str) 
     ("7,24 mm", 7.24, "millimeter"), ("2 cm", 2, "centimeter")])  # fmt: skip
 def test_the_keypads_units_are_those_of_pint(typed: str, number: float, pint_unit: str) -> None:
     """[standard: NIST SP 811] through Pint, asked directly: our grammar only takes number and unit apart."""
-    expected = pint.UnitRegistry().Quantity(number, pint_unit).to("meter").magnitude
+    expected = UREG.Quantity(number, pint_unit).to("meter").magnitude
     assert read_keyed(CHECKS["depth_x"], typed).si == pytest.approx(expected, rel=1e-12)
 
 

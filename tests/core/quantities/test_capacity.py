@@ -94,7 +94,7 @@ def test_clamp_lost_from_plate_to_plate() -> None:
 
 
 def test_spring_rate_of_din_en_13906_1() -> None:
-    """[standard: DIN EN 13906-1] k = G·d⁴/(8·D³·n); checked by strain energy of a bar in torsion.
+    """[memory: DIN EN 13906-1:2013] k = G·d⁴/(8·D³·n); checked by the strain energy of a bar in torsion.
 
     Castigliano: δ = F·(D/2)²·L/(G·J), L = π·D·n, J = π·d⁴/32.
     """

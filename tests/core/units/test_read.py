@@ -13,6 +13,9 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.units.read import KINDS, find_unit, from_si, other_readings, parse_number, read, to_si
 from liftbite.core.units.show import figure, show, show_together, typeset
 
+#: Making one takes a while, so it is made once.
+UREG = pint.UnitRegistry(cache_folder=None)
+
 
 @pytest.mark.parametrize(
     ("unit", "factor"),
@@ -41,7 +44,7 @@ def test_factors_are_those_of_nist_sp_811(unit: str, factor: float) -> None:
     [("lb-in", "lbf*inch"), ("lbf/in", "lbf/inch"), ("oz·in", "ounce*inch"), ("US pt", "US_pint"), ("rpm", "rpm")],
 )
 def test_factors_agree_with_pint(unit: str, expression: str) -> None:
-    assert to_si(1.0, unit) == pytest.approx(pint.UnitRegistry()(expression).to_base_units().m, rel=1e-12)
+    assert to_si(1.0, unit) == pytest.approx(UREG(expression).to_base_units().m, rel=1e-12)
 
 
 @pytest.mark.parametrize(
@@ -171,7 +174,7 @@ def test_units_are_found_however_they_are_spelled() -> None:
 @pytest.mark.parametrize("kind", KINDS.values(), ids=lambda kind: kind.name)
 def test_the_units_of_a_kind_are_of_one_dimension(kind) -> None:  # type: ignore[no-untyped-def]
     """Dimensional consistency, asked of Pint."""
-    ureg = pint.UnitRegistry()
+    ureg = UREG
     if kind.si in {"-", "count", "share", "K", "K diff", "m driven"}:
         return
     si = ureg(kind.si.replace("·", "*").replace("²", "**2").replace("³", "**3"))

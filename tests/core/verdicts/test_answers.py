@@ -230,7 +230,7 @@ def test_the_working_of_something_missing_says_what_is_missing() -> None:
     marks = {t.name: t.mark for s in steps for t in s.terms}
     assert marks["cover_clamp"] == "missing"
     assert any(s.meaning == "Waits for a choice." for s in steps)
-    with pytest.raises(KeyError):
+    with pytest.raises(KeyError, match="no_such_result"):
         working(build_of({}), "no_such_result", stage=NOW, friction=LOW)
 
 

@@ -18,6 +18,7 @@ def wear_movement(wear: Values) -> Values:
     -------
     w_m, movement of the plate with wear [m]
 
+    Range: w from 0 to w_max; an adjuster in the cover takes none of it up.
     Source: [geometry: the plate follows the facings].
 
     >>> wear_movement(0.001)

@@ -21,6 +21,7 @@ def wear_movement(wear: Values, adjuster_range: Values) -> Values:
     -------
     w_m, movement of the plate with wear [m]
 
+    Range: w from 0 to w_max, w_adj 0 or more.
     Source: [definition: the adjuster takes up the wear].
 
     >>> wear_movement(0.001, 0.003), round(wear_movement(0.004, 0.003), 6)

@@ -23,7 +23,7 @@ def air_gain(dry_pressure: Values, intake_temperature: Values) -> Values:
     g_air, actual torque over the figures given [-]
 
     Range: p_dry above 0.
-    Source: [standard: SAE J1349, from memory].
+    Source: [memory: SAE J1349, revision of 2011].
 
     >>> round(float(1 / air_gain(103000.0, 273.0)), 3)
     0.906

@@ -12,6 +12,7 @@ def air_gain() -> float:
     -------
     g_air, actual torque over the figures given [-]
 
+    Range: a curve measured in the air it is driven in.
     Source: [definition: the figures are the actual ones].
     """
     return 1.0

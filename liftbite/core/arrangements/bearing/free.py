@@ -12,6 +12,7 @@ def bearing_takes() -> float:
     -------
     F_takes, force the bearing takes off the clamp [N]
 
+    Range: a bearing that stands clear at rest.
     Source: [definition: the bearing is free at rest].
     """
     return 0.0

@@ -19,6 +19,7 @@ def bearing_takes(bearing_preload: Values, release_lever_ratio: Values) -> Value
     -------
     F_takes, force the bearing takes off the clamp [N]
 
+    Range: F_pre 0 or more.
     Source: [geometry: lever].
 
     >>> bearing_takes(80.0, 4.0)

@@ -23,7 +23,7 @@ def effective_radius(outer_diameter: Values, inner_diameter: Values) -> Values:
     r_e, effective radius [m]
 
     Range: D_i from 0 to below D_o.
-    Source: [handbook: Shigley's Mechanical Engineering Design, uniform pressure].
+    Source: [memory: Shigley's Mechanical Engineering Design, 10th edition, section 16-5, uniform pressure].
 
     >>> round(effective_radius(0.24, 0.16), 6)
     0.101333

@@ -60,6 +60,7 @@ def lifted_spring_force(spring_clamp: Values, spring_count: Values, spring_rate:
     -------
     F_lift, spring force on the plate while it lifts [N]
 
+    Range: x 0 or more, up to where the coils bind.
     Source: [definition: Hooke's law].
 
     >>> round(lifted_spring_force(1000.0, 5, 20000.0, 0.002))

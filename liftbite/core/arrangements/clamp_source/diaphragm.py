@@ -1,8 +1,8 @@
 """The clamp load comes from a diaphragm spring: a conical ring with fingers, levered between plate seat and fulcrum.
 
 The ring is loaded at the plate seat and the fulcrum, not at its edges, so forces and travels are levered
-[standard: DIN EN 16984 for the ring]. A new disc sits past the peak of its curve; as facings wear the deflection falls,
-the clamp rises to the peak and then drops.
+[memory: DIN EN 16984:2017 for the ring]. A new disc sits past the peak of its curve; as facings wear the deflection
+falls, the clamp rises to the peak and then drops.
 
 `ring_leverage`, `lever_ratio`, `ring_deflection`, `spring_clamp`, `lifted_spring_force`, `spring_peak_clamp`,
 `diaphragm_stress`.
@@ -107,7 +107,7 @@ def spring_clamp(
     F_spring, spring force on the plate [N]
 
     Range: h_0 at most 2√2·t, beyond which the valley of the curve goes below zero.
-    Source: [standard: DIN EN 16984, Almen and László].
+    Source: [memory: DIN EN 16984:2017, after Almen and László, Trans. ASME 58, 1936].
 
     >>> round(spring_clamp(0.22, 0.17, 0.0026, 0.0042, 0.0048, 1.6667, 0.0))
     5771
@@ -143,7 +143,8 @@ def lifted_spring_force(
     -------
     F_lift, spring force on the plate while it lifts [N]
 
-    Source: [standard: DIN EN 16984, Almen and László].
+    Range: 0 < D_i < D_e, t and h_0 above 0; elastic.
+    Source: [memory: DIN EN 16984:2017, after Almen and László, Trans. ASME 58, 1936].
 
     >>> round(lifted_spring_force(0.22, 0.17, 0.0026, 0.0042, 0.0048, 1.6667, 0.0, 0.0))
     5771
@@ -175,7 +176,8 @@ def spring_peak_clamp(
     -------
     F_peak, peak spring force over wear [N]
 
-    Source: [standard: DIN EN 16984; s_peak from dF/ds = 0].
+    Range: 0 < D_i < D_e, t and h_0 above 0; s_0 from 0 to 2·h_0.
+    Source: [memory: DIN EN 16984:2017; s_peak from dF/ds = 0].
 
     >>> round(spring_peak_clamp(0.22, 0.17, 0.0026, 0.0042, 0.0048, 1.6667))
     6350
@@ -211,7 +213,8 @@ def diaphragm_stress(
     -------
     σ, edge stress of the diaphragm [Pa]
 
-    Source: [standard: DIN EN 16984, upper inner edge].
+    Range: 0 < D_i < D_e, t and h_0 above 0; elastic, at the upper inner edge.
+    Source: [memory: DIN EN 16984:2017, stress at the upper inner edge].
 
     >>> round(diaphragm_stress(0.22, 0.17, 0.0026, 0.0042, 0.0048, 1.6667, 0.0) / 1e6)
     1104

@@ -18,6 +18,7 @@ def spring_clamp(cover_clamp: Values) -> Values:
     -------
     F_spring, spring force on the plate [N]
 
+    Range: F_cover above 0; a figure for the cover as set, new.
     Source: [definition: the maker's figure].
 
     >>> spring_clamp(8000.0)
@@ -39,6 +40,7 @@ def lifted_spring_force(cover_clamp: Values) -> Values:
     -------
     F_lift, spring force on the plate while it lifts [N]
 
+    Range: F_cover above 0; a force that stays through the lift.
     Source: [practice: without the spring's own data its force is taken as constant].
 
     >>> lifted_spring_force(8000.0)

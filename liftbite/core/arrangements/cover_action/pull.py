@@ -19,6 +19,7 @@ def finger_way() -> float:
     -------
     s_f, way of the finger tips with wear, plus to the gearbox [-]
 
+    Range: holds for every pull cover.
     Source: [geometry: lever with its load between fulcrum and bearing].
     """
     return -1.0

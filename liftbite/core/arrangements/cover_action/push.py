@@ -20,6 +20,7 @@ def finger_way() -> float:
     -------
     s_f, way of the finger tips with wear, plus to the gearbox [-]
 
+    Range: holds for every push cover.
     Source: [geometry: lever with its fulcrum between load and bearing].
     """
     return 1.0
@@ -40,6 +41,7 @@ def levered_fulcrum_diameter(lever_ratio: Values, plate_seat_diameter: Values, f
     -------
     D_f, fulcrum that gives the lever ratio [m]
 
+    Range: R_d above 0; D_t below D_p, the fulcrum between them.
     Source: [geometry: R_d = (D_f − D_t)/(D_p − D_f), turned round].
 
     >>> round(levered_fulcrum_diameter(4.5, 0.215, 0.05), 3)

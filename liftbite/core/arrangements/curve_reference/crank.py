@@ -18,6 +18,7 @@ def crank_curve(measured_curve: TorqueCurve) -> TorqueCurve:
     -------
     T_now, torque over engine speed at the crank [N·m]
 
+    Range: a curve measured at the crank.
     Source: [definition: measured where it is needed].
     """
     return measured_curve

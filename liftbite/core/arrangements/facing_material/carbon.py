@@ -20,6 +20,7 @@ def temperature_factor(facing_temperature: Values) -> Values:
     -------
     f, friction left at this temperature [-]
 
+    Range: ϑ above 0 K; carbon on carbon or steel.
     Source: [memory: half of nominal cold, nominal at 200 °C].
 
     >>> temperature_factor(293.15), temperature_factor(473.15)

@@ -12,6 +12,7 @@ def centrifugal_clamp() -> float:
     -------
     ΔF_c, centrifugal part of the clamp load [N]
 
+    Range: for want of the fingers' mass; what it leaves out grows with ω².
     Source: [practice: small below about 6000 rpm].
     """
     return 0.0

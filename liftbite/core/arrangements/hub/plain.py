@@ -18,6 +18,7 @@ def torque_capacity(friction_torque: Values) -> Values:
     -------
     T_cap, torque capacity [N·m]
 
+    Range: a hub without ramps.
     Source: [definition: a hub without ramps adds nothing].
 
     >>> torque_capacity(500.0)
@@ -39,6 +40,7 @@ def overrun_capacity(friction_torque: Values) -> Values:
     -------
     T_over, torque capacity on the overrun [N·m]
 
+    Range: a hub without ramps.
     Source: [definition: a hub without ramps takes nothing].
 
     >>> overrun_capacity(500.0)

@@ -76,6 +76,7 @@ def overrun_capacity(friction_torque: Values, ramp_gain: Values) -> Values:
     -------
     T_over, torque capacity on the overrun [N·m]
 
+    Range: g 0 or more; an oiled hub whose ramps slide freely.
     Source: [definition: T = N·μ·r_e·(F − T/(r_c·tan θ)) solved for T].
 
     >>> round(overrun_capacity(240.0, 0.2))

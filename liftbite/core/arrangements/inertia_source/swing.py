@@ -24,7 +24,8 @@ def flywheel_inertia(flywheel_mass: Values, wire_radius: Values, wire_length: Va
     -------
     I_w, inertia of the flywheel [kg·m²]
 
-    Source: [handbook: trifilar pendulum, small angles].
+    Range: small swings about the centre, three equal wires, all four above 0.
+    Source: [geometry: trifilar pendulum, small angles].
 
     >>> round(flywheel_inertia(8.0, 0.12, 1.5, 1.35), 4)
     0.0348

@@ -20,6 +20,7 @@ def flywheel_inertia(flywheel_mass: Values, flywheel_diameter: Values, gyration_
     -------
     I_w, inertia of the flywheel [kg·m²]
 
+    Range: m_w and D_w above 0; a_k from 0.5 for a solid disc to 1 for a thin rim.
     Source: [memory: 0.65 to 0.72 of the outer radius for one-piece plates].
 
     >>> round(flywheel_inertia(8.0, 0.3, 0.7), 4)

@@ -39,6 +39,7 @@ def primary_ratio() -> float:
     -------
     i_p, primary reduction [-]
 
+    Range: a clutch on the crank.
     Source: [definition: the clutch sits on the crank].
     """
     return 1.0
@@ -53,6 +54,7 @@ def primary_efficiency() -> float:
     -------
     η_p, efficiency of the primary drive [-]
 
+    Range: a clutch on the crank, with no drive before it.
     Source: [definition: the clutch sits on the crank].
     """
     return 1.0
@@ -67,6 +69,7 @@ def interface_efficiency() -> float:
     -------
     η, share of the clamp each interface passes on [-]
 
+    Range: dry discs on clean splines.
     Source: [practice: dry discs slide freely on their splines].
     """
     return 1.0
@@ -87,6 +90,7 @@ def springback(disc_count: Values, cushion_travel: Values, disc_wobble: Values) 
     -------
     x_spring, what discs spring back when unloaded, with half their wobble [m]
 
+    Range: one to three discs; x_cush and x_wobble 0 or more.
     Source: [geometry: a wobble of one reading needs half of it on either side].
 
     >>> round(springback(1.0, 0.0007, 0.0003) * 1e3, 2)
@@ -109,6 +113,7 @@ def cushion_stack(disc_count: Values, cushion_travel: Values) -> Values:
     -------
     c, how far the cushions of all discs spring back [m]
 
+    Range: one to three discs; x_cush 0 or more.
     Source: [geometry: cushions in line].
 
     >>> cushion_stack(2.0, 0.0005)
@@ -132,6 +137,7 @@ def running_gap(disc_count: Values, gap_single: Values, gap_several: Values) -> 
     -------
     g, comfortable gap per face [m]
 
+    Range: one to three discs; both gaps above 0.
     Source: [memory: 0.3 to 0.5 mm single, 0.15 to 0.25 mm for two or three].
 
     >>> running_gap(1.0, 0.0004, 0.0002), running_gap(2.0, 0.0004, 0.0002)
@@ -154,6 +160,7 @@ def wear_limit(disc_count: Values, facing_depth: Values) -> Values:
     -------
     w_max, wear of the stack at its limit [m]
 
+    Range: one to three discs; d above 0, down to rivets or backing.
     Source: [practice: a new facing stands over 1.0 mm above its rivets, renew under 0.3].
 
     >>> round(wear_limit(1.0, 0.0007) * 1e3, 2)

@@ -20,6 +20,7 @@ def engine_inertia(crank_inertia: Values, flywheel_inertia: Values, cover_inerti
     -------
     I_e, inertia on the engine side, at the clutch shaft [kg·m²]
 
+    Range: all three 0 or more; all on one shaft at crank speed.
     Source: [definition: they turn together].
 
     >>> round(engine_inertia(0.05, 0.12, 0.05), 3)

@@ -20,6 +20,7 @@ def engine_inertia(crank_inertia: Values, basket_inertia: Values, primary_ratio:
     -------
     I_e, inertia on the engine side, at the clutch shaft [kg·m²]
 
+    Range: all three 0 or more, i_p above 0; at clutch speed.
     Source: [definition: equal kinetic energy].
 
     >>> round(engine_inertia(0.01, 0.01, 1.75), 5)

@@ -41,6 +41,7 @@ def springback() -> float:
     -------
     x_spring, what discs spring back when unloaded, with half their wobble [m]
 
+    Range: a wet pack, whose plates spring no further than their coning.
     Source: [definition: plates without cushion].
     """
     return 0.0
@@ -55,6 +56,7 @@ def cushion_stack() -> float:
     -------
     c, how far the cushions of all discs spring back [m]
 
+    Range: a wet pack, whose plates have no cushion.
     Source: [definition: plates without cushion].
     """
     return 0.0
@@ -69,6 +71,7 @@ def strap_force() -> float:
     -------
     F_strap, force of the straps towards the flywheel [N]
 
+    Range: a wet pack, which has no drive straps.
     Source: [definition: no straps].
     """
     return 0.0
@@ -88,6 +91,7 @@ def wear_limit(friction_plate_count: Values, plate_wear_allowed: Values) -> Valu
     -------
     w_max, wear of the stack at its limit [m]
 
+    Range: n_friction one or more, d_p above 0.
     Source: [practice: 3.0 mm new, renew under 2.8].
 
     >>> round(wear_limit(7.0, 0.0002) * 1e3, 2)

@@ -48,6 +48,7 @@ def cable_travel(bearing_travel: Values, bearing_clearance: Values, fork_ratio: 
     -------
     x_c, travel of the cable [m]
 
+    Range: x_b and c_b 0 or more, R_f above 0; a cable that does not stretch.
     Source: [geometry: lever].
 
     >>> round(cable_travel(0.002, 0.0, 4.0), 4)
@@ -95,6 +96,7 @@ def pedal_travel(cable_travel: Values, cable_stretch: Values, pedal_ratio: Value
     -------
     x_p, travel of the pedal [m]
 
+    Range: x_c and Δ 0 or more, R_p above 0.
     Source: [geometry: lever].
 
     >>> round(pedal_travel(0.008, 0.001, 5.0, 0.012), 3)
@@ -153,6 +155,7 @@ def plate_lift_reach(
     -------
     x_reach, lift at full pedal with nothing soft [m]
 
+    Range: R_p, R_f and R_d above 0; a cable that does not stretch, so that it is the most there can be.
     Source: [geometry: the chain from front to back].
 
     >>> round(plate_lift_reach(0.07, 0.01, 5.0, 4.0, 0.0, 1.0, 1.0) * 1e3, 3)

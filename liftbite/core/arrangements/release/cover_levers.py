@@ -18,6 +18,7 @@ def release_lever_ratio(lever_ratio: Values) -> Values:
     -------
     R_d, bearing travel per plate travel [-]
 
+    Range: R_cover above 1.
     Source: [geometry: lever].
 
     >>> release_lever_ratio(4.2)

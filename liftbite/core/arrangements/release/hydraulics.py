@@ -73,6 +73,7 @@ def line_pressure(slave_force: Values, slave_area: Values) -> Values:
     -------
     p, line pressure [Pa]
 
+    Range: A_s above 0; a spring that only pulls the slave back makes no pressure.
     Source: [definition: force over area].
 
     >>> line_pressure(1000.0, 0.0005)
@@ -96,6 +97,7 @@ def soft_volume(line_pressure: Values, hose_swell: Values, trapped_air: Values) 
     -------
     V_soft, fluid swallowed [m³]
 
+    Range: p from 0, which is the air's; C and V_air 0 or more; air that stays at its temperature.
     Source: [definition: isothermal gas (Boyle) and a hose that swells in proportion].
 
     >>> round(soft_volume(2e6, 0.0, 1e-6) * 1e9)
@@ -119,6 +121,7 @@ def slave_travel(bearing_travel: Values, bearing_clearance: Values, fork_ratio: 
     -------
     x_s, travel of the slave cylinder [m]
 
+    Range: x_b and c_b 0 or more, R_f above 0.
     Source: [geometry: lever].
 
     >>> slave_travel(0.007, 0.001, 2.0)
@@ -143,6 +146,7 @@ def master_travel(slave_travel: Values, slave_area: Values, soft_volume: Values,
     -------
     x_m, travel of the master's piston after the port [m]
 
+    Range: A_m above 0; x_s and V_soft 0 or more.
     Source: [definition: fluid does not vanish].
 
     >>> master_travel(0.016, 0.0004, 0.0, 0.00032)
@@ -167,6 +171,7 @@ def pedal_travel(master_travel: Values, port_travel: Values, pedal_ratio: Values
     -------
     x_p, travel of the pedal [m]
 
+    Range: x_m 0 or more, R_p above 0.
     Source: [geometry: lever].
 
     >>> round(pedal_travel(0.02, 0.001, 6.0, 0.008), 3)
@@ -254,6 +259,7 @@ def plate_lift_reach(
     -------
     x_reach, lift at full pedal with nothing soft [m]
 
+    Range: A_m, A_s, R_f and R_d above 0; stiff line and no air, so that it is the most there can be.
     Source: [geometry: the chain from front to back].
 
     >>> round(plate_lift_reach(0.14, 0.0, 6.0, 0.0, 3e-4, 9e-4, 1.0, 0.0, 1.0, 4.0) * 1e3, 3)

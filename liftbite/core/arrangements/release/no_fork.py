@@ -12,6 +12,7 @@ def fork_ratio() -> float:
     -------
     R_f, slave travel per bearing travel [-]
 
+    Range: a slave or lifter that pushes straight.
     Source: [geometry: in line].
     """
     return 1.0

@@ -12,6 +12,7 @@ def release_lever_ratio() -> float:
     -------
     R_d, bearing travel per plate travel [-]
 
+    Range: a lifter that moves the plate itself.
     Source: [geometry: in line].
     """
     return 1.0
@@ -26,6 +27,7 @@ def finger_way() -> float:
     -------
     s_f, way of the lifter with wear, plus to the gearbox [-]
 
+    Range: holds for every lifter that pushes or pulls the plate itself.
     Source: [geometry: in line].
     """
     return -1.0

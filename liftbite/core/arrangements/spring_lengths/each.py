@@ -21,6 +21,7 @@ def spring_free_length(spring_free_lengths: Array) -> float:
     -------
     L_free, mean free length [m]
 
+    Range: one spring or more.
     Source: [definition: F = Σ k·(L_i − L_inst)].
 
     >>> round(spring_free_length(np.array([0.045, 0.044, 0.043])), 6)
@@ -42,6 +43,7 @@ def spring_count(spring_free_lengths: Array) -> float:
     -------
     n, springs measured [count]
 
+    Range: one spring or more.
     Source: [definition: count].
 
     >>> spring_count(np.array([0.045, 0.044, 0.043]))
@@ -63,6 +65,7 @@ def spring_spread(spring_free_lengths: Array) -> float:
     -------
     ΔL, spread of the free lengths [m]
 
+    Range: one spring or more.
     Source: [definition: range].
 
     >>> round(spring_spread(np.array([0.045, 0.044, 0.043])), 6)
@@ -89,6 +92,7 @@ def clamp_offset(
     -------
     e, offset of the clamp load [m]
 
+    Range: F_spring above 0; springs of one rate, evenly spaced, a plate that stays parallel.
     Source: [definition: moment of the spring forces about the middle].
 
     >>> round(clamp_offset(np.array([0.045, 0.045, 0.045]), 2e4, 0.1, 900.0), 9)

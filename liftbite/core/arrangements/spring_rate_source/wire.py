@@ -27,7 +27,7 @@ def spring_rate(
     k, rate of one spring [N/m]
 
     Range: d below D, n_a above 0.
-    Source: [standard: DIN EN 13906-1].
+    Source: [memory: DIN EN 13906-1:2013, rate of a cylindrical compression spring].
 
     >>> round(spring_rate(81.5e9, 0.002, 0.02, 5.0))
     4075

@@ -18,6 +18,7 @@ def planned_curve(replacement_curve: TorqueCurve) -> TorqueCurve:
     -------
     T_planned, planned torque over engine speed [N·m]
 
+    Range: a curve measured at the crank.
     Source: [definition: the builder's plan].
     """
     return replacement_curve

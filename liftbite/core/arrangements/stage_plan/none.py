@@ -18,6 +18,7 @@ def planned_curve(crank_curve: TorqueCurve) -> TorqueCurve:
     -------
     T_planned, planned torque over engine speed [N·m]
 
+    Range: an engine that stays as it is.
     Source: [definition: the builder's plan].
     """
     return crank_curve

@@ -19,6 +19,7 @@ def residual_unbalance(rotating_mass: Values, register_offset: Values) -> Values
     -------
     U, residual unbalance there is [kg·m]
 
+    Range: m above 0, e 0 or more; what the register's play alone brings.
     Source: [definition: mass times offset].
 
     >>> round(residual_unbalance(10.0, 0.02e-3) * 1e6)

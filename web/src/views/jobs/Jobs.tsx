@@ -72,7 +72,7 @@ function Line({ job, archived }: { job: JobLine; archived: boolean }) {
     <li className="flex items-stretch border-b border-hair">
       <Link
         to={`/jobs/${job.id}/${job.verdict.state === "open" ? "brief" : "choose"}`}
-        className="group grid grow grid-cols-[5rem_8rem_1fr] items-center gap-4 px-1 py-3 hover:bg-sheet"
+        className="group grid min-w-0 grow grid-cols-[auto_1fr] items-center gap-x-4 gap-y-1 px-1 tablet:grid-cols-[5rem_8rem_1fr] py-3 hover:bg-sheet"
       >
         <Glyph verdict={job.verdict} className="h-12 w-16" />
         <p>
@@ -84,7 +84,7 @@ function Line({ job, archived }: { job: JobLine; archived: boolean }) {
             </span>
           )}
         </p>
-        <p>
+        <p className="max-tablet:col-span-2">
           <span className="block text-head font-bold group-hover:underline">
             {job.name || "Job without a name"}
           </span>

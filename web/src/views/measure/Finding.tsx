@@ -64,7 +64,7 @@ export function Readings({ check }: { check: Check }) {
   const { finding } = check;
   return (
     <div className="mt-4">
-      <h3 className="lettering border-b border-ink pb-0.5">
+      <h2 className="lettering border-b border-ink pb-0.5">
         {check.readings.length} {check.readings.length === 1 ? "reading" : "readings"}
         {finding.mean && finding.spread && check.kind === "reading" && check.readings.length > 1 && (
           <span className="font-normal">
@@ -72,7 +72,7 @@ export function Readings({ check }: { check: Check }) {
             · mean {bothSystems(finding.mean)} · spread {bothSystems(finding.spread)}
           </span>
         )}
-      </h3>
+      </h2>
       <table className="w-full" data-testid="readings">
         <tbody>
           {[...check.readings].reverse().map((reading) => (

@@ -11,7 +11,7 @@ export function Limits({ check, send, vehicle }: { check: Check; send: Send; veh
   if (check.limits.length === 0) return null;
   return (
     <div className="mt-3" data-testid="limits">
-      <h3 className="lettering border-b border-ink pb-0.5">Limits</h3>
+      <h2 className="lettering border-b border-ink pb-0.5">Limits</h2>
       {check.limits.map((limit) => (
         <One key={`${check.name} ${limit.name}`} check={check} limit={limit} send={send} vehicle={vehicle} />
       ))}
@@ -30,7 +30,7 @@ function One({ check, limit, send, vehicle }: { check: Check; limit: Limit; send
           type="button"
           className="plain-link min-h-11 text-note"
           aria-expanded={open}
-          aria-label={`${WORDS[limit.name]}: the manual's figure`}
+          aria-description={WORDS[limit.name]}
           onClick={() => setOpen(!open)}
         >
           {limit.mark === "manual" && limit.value ? "Change" : "Manual says …"}

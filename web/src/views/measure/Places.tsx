@@ -28,14 +28,19 @@ export function Places({
                 <button
                   key={place.key}
                   type="button"
-                  aria-label={place.key}
+                  aria-label={
+                    reading
+                      ? `${place.key}: ${name} ${reading.skipped ? "skipped" : reading.typed}`
+                      : place.key
+                  }
                   aria-current={here === place.key}
                   onClick={() => onPlace(place.key)}
                   className={`min-h-11 min-w-11 rounded-cut border px-2 text-left text-note leading-tight ${
                     here === place.key ? "border-2 border-now bg-now-wash font-bold" : "border-line"
                   }`}
                 >
-                  {reading && <span className="block text-soft">{name}</span>}
+                  {reading && place.spot && <span className="sr-only">{place.item}, </span>}
+                  {reading && <span className="block text-soft">{name} </span>}
                   {reading?.skipped ? "skipped" : (reading?.typed ?? name)}
                 </button>
               );

@@ -17,7 +17,7 @@ export function SweepFigures({ check }: { check: Check }) {
               <span className="sr-only">Figure</span>
             </th>
             {before && <th scope="col">Before</th>}
-            <th scope="col">{before ? "Now" : ""}</th>
+            <th scope="col">{before ? "Now" : "Found"}</th>
           </tr>
         </thead>
         <tbody>
@@ -110,7 +110,7 @@ function Rule({ sweep }: { sweep: Sweep }) {
 function Dowels({ sweep }: { sweep: Sweep }) {
   return (
     <div className="mt-3">
-      <h3 className="lettering border-b border-ink pb-0.5">Offset dowels</h3>
+      <h2 className="lettering border-b border-ink pb-0.5">Offset dowels</h2>
       <table className="w-full" data-testid="dowels">
         <thead>
           <tr className="text-left text-note text-soft">

@@ -86,7 +86,7 @@ export function TakeReading({ bench, check, place, instrument, send, onPlace, on
   );
   const left = openPlaces(check, sent).length;
   return (
-    <section aria-label="Reading" data-testid="taking" data-place={here ?? ""}>
+    <section aria-label={check.title} data-testid="taking" data-place={here ?? ""}>
       <h1 className="text-head font-bold">{check.title}</h1>
       <p className="mt-0.5 text-note text-soft">{check.how}</p>
       {here ? (
