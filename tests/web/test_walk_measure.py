@@ -392,7 +392,7 @@ def test_the_manuals_limit_is_typed_once_for_a_vehicle(page: Page, shop: str) ->
     expect(verdict(page)).to_have_attribute("data-verdict", "reuse")
     page.reload()
     expect(least).to_contain_text("2.7 mm")
-    least.get_by_role("button", name=re.compile("manual")).click()
+    least.get_by_role("button", name="Change").click()
     least.get_by_role("button", name="Back to the default").click()
     expect(verdict(page)).to_have_attribute("data-verdict", "too close to call")
 

@@ -1,5 +1,14 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { client, type EntryIn, type Job, type Launch, type Section, seen, taken, type Wheel } from "./client";
+import {
+  client,
+  type EntryIn,
+  type Flywheel,
+  type Job,
+  type Launch,
+  type Section,
+  seen,
+  taken,
+} from "./client";
 
 const jobKey = (id: number) => ["job", id] as const;
 
@@ -64,8 +73,11 @@ export const useSection = (id: number, revision: number, entries: EntryIn[]) =>
 export const useLaunch = (id: number, revision: number, entries: EntryIn[]) =>
   useLook("launch", id, revision, entries) as unknown as { data: Launch | undefined; error: Error | null };
 
-export const useWheel = (id: number, revision: number, entries: EntryIn[]) =>
-  useLook("flywheel", id, revision, entries) as unknown as { data: Wheel | undefined; error: Error | null };
+export const useFlywheel = (id: number, revision: number, entries: EntryIn[]) =>
+  useLook("flywheel", id, revision, entries) as unknown as {
+    data: Flywheel | undefined;
+    error: Error | null;
+  };
 
 export const useMoves = (id: number, revision: number, entries: EntryIn[], result: string) =>
   useQuery({

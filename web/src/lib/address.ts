@@ -2,7 +2,7 @@ import { useCallback } from "react";
 import { useLocation, useNavigate, useSearchParams } from "react-router";
 
 /** What lies over a view; gone when it is closed. */
-export const LEAF_KEYS = ["working", "ask", "assumptions", "friction", "stage", "keys", "shelf"] as const;
+export const PANEL_KEYS = ["working", "ask", "assumptions", "friction", "stage", "keys", "shelf"] as const;
 
 /** The address with some parts changed; null takes one out, everything else stays. */
 export function withSearch(search: URLSearchParams, changes: Record<string, string | null>): string {
@@ -38,7 +38,7 @@ export function useAddress(): [URLSearchParams, (changes: Changes, asDrawn?: rea
   return [search, put];
 }
 
-export const NO_PANEL: Changes = Object.fromEntries(LEAF_KEYS.map((key) => [key, null]));
+export const NO_PANEL: Changes = Object.fromEntries(PANEL_KEYS.map((key) => [key, null]));
 
 /** Addresses of panels over the view as it stands. */
 export function usePanel() {

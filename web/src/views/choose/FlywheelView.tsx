@@ -1,5 +1,5 @@
-import type { Figure as FigureData, Wheel } from "@/api/client";
-import { useWheel } from "@/api/queries";
+import type { Figure as FigureData, Flywheel } from "@/api/client";
+import { useFlywheel } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Scroll } from "@/components/Scroll";
 import { RESULTS_COLUMN } from "@/lib/columns";
@@ -22,7 +22,7 @@ const RUNS = ["housing_bore_margin", "housing_face_margin", "flywheel_face_margi
 /** The flywheel: what changes with another one and what does not; its strength, balance, joint and runout. */
 export function FlywheelView() {
   const editor = useJobEditor();
-  const wheel = useWheel(editor.entered.id, editor.entered.revision, editor.looked);
+  const wheel = useFlywheel(editor.entered.id, editor.entered.revision, editor.looked);
   return (
     <Scroll label="The wheel" className={RESULTS_COLUMN}>
       <h1 className="text-head font-bold">Old flywheel against new</h1>
@@ -47,7 +47,7 @@ export function FlywheelView() {
   );
 }
 
-function Change({ wheel }: { wheel: Wheel }) {
+function Change({ wheel }: { wheel: Flywheel }) {
   return (
     <>
       {wheel.needs.length > 0 && (
@@ -104,7 +104,7 @@ const Cell = ({ value, bold = false }: { value: FigureData | null; bold?: boolea
 );
 
 /** What the turning parts weigh on the road, gear by gear, as bars. */
-function Gears({ wheel }: { wheel: Wheel }) {
+function Gears({ wheel }: { wheel: Flywheel }) {
   if (wheel.gears.length === 0) {
     return <p className="text-soft">Enter the gears to see what the turning parts feel like in each.</p>;
   }
