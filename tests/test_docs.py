@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from pathlib import Path
+from typing import Any
 
 import pytest
 
@@ -44,6 +45,16 @@ def test_the_plan_of_the_house_names_what_exists() -> None:
     roots = (ROOT, CORE, ROOT / "liftbite")
     assert len(words) > 20
     assert [w for w in words if not any((root / w).exists() for root in roots)] == []
+
+
+def test_the_readme_names_files_that_exist_and_its_example_runs() -> None:
+    words = [w for w in quoted("README.md") if re.match(r"^(?:analysis|parts|measure)/\w+(?:\.py)?$", w)]
+    assert len(words) >= 8
+    assert [w for w in words if not (CORE / w).exists()] == []
+    (example,) = re.findall(r"```python\n(.+?)```", (ROOT / "README.md").read_text(), re.DOTALL)
+    known: dict[str, Any] = {}
+    exec(example, known)
+    assert known["answers"].results["torque_capacity"].low == pytest.approx(408.2, abs=0.1)
 
 
 @pytest.mark.parametrize("package", PACKAGES, ids=lambda p: str(p.relative_to(CORE)))

@@ -271,7 +271,7 @@ def _evaluate(
         narrow("impossible", np.isfinite(bite))
     for limit in LIMITS:
         rows = [c for c in CRITERIA if c.excludes == limit and (c.works or all_four)]
-        for row in (c for c in rows if c.value in build.graph.functions):
+        for row in (c for c in rows if c.counts(build)):
             for found in reserves(row, left.values):
                 narrow(limit, np.broadcast_to(np.asarray(found) >= 1, left.at.shape))
     columns = _objectives(left)

@@ -21,6 +21,7 @@ import numpy as np
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, both, both_fine
 from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.inputs import INPUTS
 from liftbite.core.units.show import figure
 from liftbite.core.verdicts.verdict import Link, Question
 
@@ -83,6 +84,10 @@ class Criterion:
     def wants(self) -> tuple[str, ...]:
         """The quantities it needs to be judged and told."""
         return (*self.names, *self.uses, *((self.moves,) if self.moves else ()))
+
+    def counts(self, build: Build) -> bool:
+        """True where the arrangement works its quantity out, or where that is something a builder enters."""
+        return self.value in build.graph.functions or self.value in INPUTS
 
     def reserve(self, value: Any, need: Any) -> Any:
         """Value over what is needed, or turned round; below 1 falls short [-]."""
@@ -264,7 +269,7 @@ def look(build: Build, question: Question) -> Looked:
     """
     rows = [
         c for c in criteria_of(question)
-        if c.value in build.graph.functions and (c.only is None or build.known.get(c.only[0]) == c.only[1])
+        if c.counts(build) and (c.only is None or build.known.get(c.only[0]) == c.only[1])
     ]  # fmt: skip
     sheet = _Sheet(build, rows)
     links: list[Link] = []

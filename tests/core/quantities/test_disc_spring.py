@@ -21,21 +21,18 @@ from liftbite.core.arrangements.hub import ramps as ramp_hub
 from liftbite.core.arrangements.spring_lengths import each as springs_measured
 from liftbite.core.errors import OutOfRange
 from liftbite.core.quantities.disc_spring import YOUNG, disc_spring_force, disc_spring_stress, shape_factor
+from tests.data import rows
 from tests.jobs import FULL, MOTORCYCLE, built
 
 RING = (0.225, 0.178, 0.0028, 0.0046)
 
 
-@pytest.mark.parametrize(
-    ("outer", "inner", "thickness", "height", "force"),
-    [(50, 25.4, 3, 1.1, 12.0), (50, 25.4, 2, 1.4, 4.76), (50, 25.4, 1.25, 1.6, 1.55), (100, 51, 6, 2.2, 48.0)],
-)
-def test_the_disc_springs_of_the_standard(
-    outer: float, inner: float, thickness: float, height: float, force: float
-) -> None:
-    """[standard: DIN EN 16983 series, values from memory]: force at 0.75·h0 in kN."""
-    found = disc_spring_force(0.75 * height / 1e3, outer / 1e3, inner / 1e3, thickness / 1e3, height / 1e3)
-    assert found / 1e3 == pytest.approx(force, rel=0.005)
+@pytest.mark.parametrize("row", rows("din_en_16983_forces"), ids=lambda row: f"{row['outer_mm']}x{row['thickness_mm']}")
+def test_the_disc_springs_of_the_standard(row: dict[str, str]) -> None:
+    """[memory: DIN EN 16983:2017, dimensional series]: force at 0.75·h0."""
+    sizes = [float(row[f"{name}_mm"]) / 1e3 for name in ("outer", "inner", "thickness", "height")]
+    found = disc_spring_force(0.75 * sizes[-1], *sizes)
+    assert found / 1e3 == pytest.approx(float(row["force_kn"]), rel=0.005)
 
 
 def test_the_force_is_the_slope_of_the_energy_of_a_turned_ring() -> None:

@@ -12,31 +12,16 @@ from hypothesis import strategies as st
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.units.read import KINDS, find_unit, from_si, other_readings, parse_number, read, to_si
 from liftbite.core.units.show import figure, show, show_together, typeset
+from tests.data import rows
 
 #: Making one takes a while, so it is made once.
 UREG = pint.UnitRegistry(cache_folder=None)
 
 
-@pytest.mark.parametrize(
-    ("unit", "factor"),
-    [
-        ("in", 0.0254),
-        ("thou", 0.0000254),
-        ("µm", 1e-6),
-        ("ft", 0.3048),
-        ("lbf", 4.4482216152605),
-        ("lb-ft", 1.3558179483314),
-        ("hp", 745.69987158227),
-        ("PS", 735.49875),
-        ("psi", 6894.757293168),
-        ("kgf", 9.80665),
-        ("bar", 1e5),
-        ("lb", 0.45359237),
-    ],
-)
-def test_factors_are_those_of_nist_sp_811(unit: str, factor: float) -> None:
-    """[standard: NIST SP 811, appendix B]; PS is 75 kgf·m/s exactly."""
-    assert to_si(1.0, unit) == pytest.approx(factor, rel=1e-12)
+@pytest.mark.parametrize("row", rows("nist_sp_811_factors"), ids=lambda row: row["unit"])
+def test_factors_are_those_of_nist_sp_811(row: dict[str, str]) -> None:
+    """[standard: NIST SP 811:2008, appendix B.8]."""
+    assert to_si(1.0, row["unit"]) == pytest.approx(float(row["factor"]), rel=1e-12)
 
 
 @pytest.mark.parametrize(
