@@ -22,7 +22,7 @@ build: web/dist/index.html ## Build the web application
 
 test: .venv/.dev web/dist/index.html .venv/.chromium check ## Check and run every test, those in the browser too
 	cd web && npx vitest run
-	$(BIN)/pytest -n auto --dist worksteal
+	$(BIN)/pytest -n auto --dist worksteal --durations 12
 
 trust: .venv/.dev ## Run the tests that are too slow for every day
 	$(BIN)/pytest -n auto -m trust

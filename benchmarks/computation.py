@@ -1,4 +1,4 @@
-"""The whole computation: every quantity of a job, launches, sweep, Monte Carlo, import, each beside its comparison."""
+"""The whole computation: every quantity of a job, launches, search, Monte Carlo, import, each beside its comparison."""
 
 from __future__ import annotations
 
@@ -89,7 +89,7 @@ def _resident() -> float:
     return resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1e3
 
 
-def sweeps(row: Row) -> None:
+def searches(row: Row) -> None:
     given = {"facing_material", "outer_diameter", "inner_diameter", "pressure_limit", "diaphragm_thickness"}
     brief = entries({q: t for q, t in FULL.items() if q not in given})
     for combinations, aim in ((1_000_000, "> 300 000"), (10_000_000, "flat")):
@@ -97,7 +97,7 @@ def sweeps(row: Row) -> None:
         start = time.perf_counter()
         found = search(brief, _shelf(combinations), stage=0.0)
         rate = found.total / (time.perf_counter() - start)
-        row(f"sweep of {found.total:,} ({found.kept:,} pass)", f"{rate:,.0f} a second", aim)
+        row(f"search of {found.total:,} ({found.kept:,} pass)", f"{rate:,.0f} a second", aim)
         row("  memory above idle", f"{_resident() - idle:.0f} MB", "< 300 MB")
 
 
@@ -121,4 +121,4 @@ def computation(row: Row) -> None:
     row("import of the core, median", f"{statistics.median(runs):.2f} s", "< 0.5 s")
     launches(row)
     monte_carlo(row)
-    sweeps(row)
+    searches(row)

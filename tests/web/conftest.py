@@ -48,6 +48,15 @@ def shop(tmp_path: Path, demo_shop: Path) -> Iterator[str]:
         yield address
 
 
+@pytest.fixture(scope="session")
+def still_shop(tmp_path_factory: pytest.TempPathFactory, demo_shop: Path) -> Iterator[str]:
+    """The address of a demo shop that many look at and nobody changes."""
+    file = tmp_path_factory.mktemp("still") / "shop.sqlite"
+    shutil.copy(demo_shop, file)
+    with serving(create_app(file)) as address:
+        yield address
+
+
 @pytest.fixture
 def page(context: BrowserContext) -> Iterator[Page]:
     """A page that fails the test when a script fails or the policy is broken."""

@@ -53,9 +53,9 @@ LOOKS = (
 
 
 @pytest.mark.parametrize("path", VIEWS.values(), ids=VIEWS)
-def test_a_view_is_open_to_everyone_at_every_width(page: Page, shop: str, axe: str, path: str) -> None:
+def test_a_view_is_open_to_everyone_at_every_width(page: Page, still_shop: str, axe: str, path: str) -> None:
     """[standard: WCAG 2.2 AA], as far as axe-core sees; and nothing runs off the sheet."""
-    page.goto(shop + path)
+    page.goto(still_shop + path)
     page.wait_for_load_state("networkidle")
     expect(page.locator("h1").first).to_be_attached()  # a quiet line is not yet a page drawn
     page.evaluate(axe)

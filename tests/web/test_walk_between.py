@@ -93,7 +93,7 @@ def test_a_vehicle_renamed_half_way_keeps_what_was_typed_and_read_for_it(page: P
     expect(page.get_by_test_id("record")).to_contain_text("readings, newest first")
     turn(page, "Bench", "Measure")
     page.locator("[data-check=plate_thickness]").click()
-    least.get_by_role("button", name=re.compile("manual")).click()
+    least.get_by_role("button", name=re.compile("Manual says|Change")).click()
     least.get_by_role("button", name="Back to the default").click()
     expect(least).to_contain_text("2.8 mm")
 

@@ -24,7 +24,7 @@ def test_a_plate_is_explained_to_its_life() -> None:
     inside, guard, life = lines(2.85)
     assert inside.startswith("Inside the limit by 2.85 mm (0.1122 in) − 2.8 mm (0.1102 in) = 0.05 mm")
     assert guard.startswith("Guard band 1 · U = 0.03 mm")
-    assert "ISO 14253-1, from memory" in guard
+    assert "ISO 14253-1:2017" in guard
     assert "(3 mm (0.1181 in) − 2.85 mm (0.1122 in))/(3 mm (0.1181 in) − 2.8 mm (0.1102 in)) = 75 %, 60 to 90 %" in life
 
 
