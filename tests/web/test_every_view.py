@@ -41,7 +41,7 @@ EVERYTHING = "{runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa',
 CONTRAST = "{runOnly: {type: 'rule', values: ['color-contrast', 'link-in-text-block']}}"
 #: What another width may change: what is shown, how large it is, what scrolls.
 SIZE = """{runOnly: {type: 'rule', values: [
-    'target-size', 'scrollable-region-focusable', 'landmark-unique', 'region', 'heading-order', 'button-name',
+    'target-size', 'scrollable-region-focusable', 'landmark-unique', 'heading-order', 'button-name',
     'link-name', 'label', 'aria-hidden-focus']}}"""
 #: Width, height, print and what is looked at, in this order.
 LOOKS = (
