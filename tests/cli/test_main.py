@@ -119,7 +119,7 @@ def test_serve_answers_on_loopback_and_says_where_its_records_are(tmp_path: Path
             address = re.search(r"http://127\.0\.0\.1:\d+", process.stdout.readline())
             assert address is not None
             assert str(data) in process.stdout.readline()
-            for _ in range(50):
+            for _ in range(600):
                 try:
                     with urllib.request.urlopen(f"{address[0]}/api/jobs") as answer:
                         jobs = json.load(answer)["jobs"]
