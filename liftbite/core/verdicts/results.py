@@ -13,7 +13,6 @@ from collections.abc import Mapping
 from liftbite.core.drawing.section import DRAWN
 from liftbite.core.graph.graph import Graph, Needs, Refused
 from liftbite.core.job.build import Build
-from liftbite.core.job.choices import CAR
 from liftbite.core.job.inputs import FITS, INPUTS
 from liftbite.core.verdicts.criteria import CRITERIA
 from liftbite.core.verdicts.verdict import Question
@@ -88,7 +87,7 @@ def asked_of(build: Build) -> tuple[str, ...]:
     if "master_travel" in graph.functions:
         needed |= set(_OF_HYDRAULICS)
         needed |= {"fluid_wet_boiling", "fluid_dry_boiling", "ambient_temperature"}
-    if layout == CAR:
+    if build.chosen.has("car"):
         needed |= {"old_flywheel_inertia"} - graph.functions.keys()
         needed |= set(FITS.values())
     else:
