@@ -6,10 +6,13 @@ import sqlite3
 from pathlib import Path
 
 import pytest
+import sqlalchemy as sa
+from alembic import command
+from alembic.config import Config
 
 from liftbite.core.job.ledger import present
 from liftbite.store import jobs, measurements
-from liftbite.store.database import open_database
+from liftbite.store.database import MIGRATIONS, open_database
 from liftbite.store.parts import list_parts
 
 FIXTURES = Path(__file__).parents[1] / "fixtures"
@@ -50,3 +53,29 @@ def test_what_was_withdrawn_before_can_still_be_told_from_what_was_not(of_before
         assert connection.execute("SELECT count(*), count(withdrawn_at) FROM reading").fetchone() == before
         assert connection.execute("PRAGMA foreign_key_check").fetchall() == []
     connection.close()
+
+
+def test_a_shop_goes_back_to_the_tables_of_before_and_forth_again(of_before: Path) -> None:
+    told = ("SELECT id, typed, struck_at FROM reading", 'SELECT id, "check", settings FROM taking',
+            "SELECT id, quantity, typed, file FROM entry", 'SELECT id, "values", put_away_at FROM part',
+            "SELECT part, price FROM open_sum", 'SELECT name, "option" FROM school')  # fmt: skip
+
+    def kept() -> list[list[tuple[object, ...]]]:
+        with sqlite3.connect(of_before) as connection:
+            found = [connection.execute(f"{query} ORDER BY 1").fetchall() for query in told]
+        connection.close()
+        return found
+
+    before = kept()
+    engine = open_database(of_before).kw["bind"]
+    config = Config()
+    config.set_main_option("script_location", str(MIGRATIONS))
+    with engine.begin() as connection:
+        config.attributes["connection"] = connection
+        command.downgrade(config, "0003")
+    engine.dispose()
+    assert kept() == before
+    again = open_database(of_before)
+    with again() as session:
+        assert session.scalar(sa.text("SELECT count(*) FROM series")) == len(before[1])
+    again.kw["bind"].dispose()

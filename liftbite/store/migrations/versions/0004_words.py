@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Mapping
 
 import sqlalchemy as sa
 from alembic import op
@@ -19,10 +20,10 @@ def upgrade() -> None:
     for table in ("job", "part", "instrument"):
         op.execute(f"ALTER TABLE {table} RENAME COLUMN put_away_at TO archived_at")
     _series()
-    _asked()
+    _asked("shim", "shims")
     _practices()
     _renewals()
-    _quantities()
+    _quantities(_RENAMED)
 
 
 def _series() -> None:
@@ -69,12 +70,16 @@ def _series() -> None:
     op.create_index("ix_reading_series_id", "reading", ["series_id"])
 
 
-def _asked() -> None:
+def _asked(before: str, now: str) -> None:
     """What a floater's shims do is asked of its series under the name files have for it."""
     bind = op.get_bind()
-    for number, kept in bind.execute(sa.text("SELECT id, settings FROM series WHERE settings LIKE '%\"shim\"%'")).all():
+    mention = f'%"{before}"%'
+    for number, kept in bind.execute(
+        sa.text("SELECT id, settings FROM series WHERE settings LIKE :m"), {"m": mention}
+    ).all():
         settings = json.loads(kept)
-        settings["shims"] = settings.pop("shim", "")
+        if before in settings:
+            settings[now] = settings.pop(before)
         bind.execute(sa.text("UPDATE series SET settings = :kept WHERE id = :id"),
                      {"kept": json.dumps(settings), "id": number})  # fmt: skip
 
@@ -111,27 +116,43 @@ def _renewals() -> None:
     op.drop_table("open_sum")
 
 
-def _quantities() -> None:
+def _quantities(renamed: Mapping[str, str]) -> None:
     """Quantities in entries, and in what parts of the shelf bring and brought."""
     bind = op.get_bind()
-    for before, now in _RENAMED.items():
+    for before, now in renamed.items():
         bind.execute(
             sa.text("UPDATE entry SET quantity = :now WHERE quantity = :before"), {"now": now, "before": before}
         )
     for number, kept in bind.execute(sa.text('SELECT id, "values" FROM part')).all():
         values = json.loads(kept)
-        if any(name in values for name in _RENAMED):
-            changed = json.dumps({_RENAMED.get(name, name): typed for name, typed in values.items()})
+        if any(name in values for name in renamed):
+            changed = json.dumps({renamed.get(name, name): typed for name, typed in values.items()})
             bind.execute(sa.text('UPDATE part SET "values" = :kept WHERE id = :id'), {"kept": changed, "id": number})
-    mentions = " OR ".join(f"file LIKE '%{name}%'" for name in _RENAMED)
+    mentions = " OR ".join(f"file LIKE '%{name}%'" for name in renamed)
     for number, kept in bind.execute(sa.text(f"SELECT id, file FROM entry WHERE {mentions}")).all():
         file = json.loads(kept)
         if isinstance(file.get("values"), dict):
-            file["values"] = {_RENAMED.get(name, name): typed for name, typed in file["values"].items()}
+            file["values"] = {renamed.get(name, name): typed for name, typed in file["values"].items()}
             bind.execute(
                 sa.text("UPDATE entry SET file = :kept WHERE id = :id"), {"kept": json.dumps(file), "id": number}
             )
 
 
 def downgrade() -> None:
-    raise NotImplementedError("files of before this are opened by this version only")
+    _quantities({now: before for before, now in _RENAMED.items()})
+    _asked("shims", "shim")
+    for index, table in (("ix_reading_series_id", "reading"), ("ix_series_vehicle", "series"),
+                         ("ix_series_job_id", "series")):  # fmt: skip
+        op.drop_index(index, table)
+    for now, before in (("series", "taking"), ("shop_practice", "school"), ("renewal", "open_sum")):
+        op.rename_table(now, before)
+    for table, now, before in (
+        ("reading", "series_id", "taking_id"),
+        ("reading", "withdrawn_at", "struck_at"),
+        ("reading", "withdrawn_seen", "struck_seen"),
+        *((table, "archived_at", "put_away_at") for table in ("job", "part", "instrument")),
+    ):
+        op.execute(f"ALTER TABLE {table} RENAME COLUMN {now} TO {before}")
+    op.create_index("ix_taking_job_id", "taking", ["job_id", "check"])
+    op.create_index("ix_taking_vehicle", "taking", ["vehicle", "check"])
+    op.create_index("ix_reading_taking_id", "reading", ["taking_id"])
