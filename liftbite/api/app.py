@@ -21,6 +21,7 @@ from liftbite.api.choose import views as workbench
 from liftbite.api.find import views as finding
 from liftbite.api.guard import protect
 from liftbite.api.jobs import models as m
+from liftbite.api.jobs import models_catalogue as mc
 from liftbite.api.jobs import views as jobs
 from liftbite.api.jobs.present import catalogue_out
 from liftbite.api.measure import files as bench_files
@@ -96,7 +97,7 @@ def hosts_from_environment() -> frozenset[str]:
 
 
 def _add_catalogue(app: OpenAPI, sessions: sessionmaker[Session]) -> None:
-    @app.get("/api/catalogue", responses={"200": m.CatalogueOut})
+    @app.get("/api/catalogue", responses={"200": mc.CatalogueOut})
     def catalogue() -> tuple[dict[str, Any], int]:
         """Every field and choice there is."""
         return catalogue_out().model_dump(), 200

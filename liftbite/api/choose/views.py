@@ -15,6 +15,7 @@ from liftbite.api.choose import models as w
 from liftbite.api.choose.drawing import name_out, section_out
 from liftbite.api.common import reply
 from liftbite.api.jobs import models as m
+from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs.present import figure_out
 from liftbite.api.jobs.views import JobPath, build_with
 from liftbite.api.problems import problem_responses
@@ -34,14 +35,14 @@ _PROBLEMS = problem_responses(400, 404, 422)
 _SHOWN = 160  # points of a trace
 
 
-class MovesIn(m.TryIn):
+class MovesIn(mw.TryIn):
     """Which result to look into."""
 
     result: m.Name = "bite_margin"
 
 
 @api.post("/<int:job_id>/section", responses={"200": w.SectionOut, **_PROBLEMS})
-def section(path: JobPath, body: m.TryIn) -> Response:
+def section(path: JobPath, body: mw.TryIn) -> Response:
     """The clutch as a drawing that moves over pedal travel and wear."""
     return reply(section_out(build_with(path.job_id, body.entries)))
 
@@ -97,7 +98,7 @@ def _repeated(build: Build, found: RepeatedStarts | Needs | Refused) -> w.Repeat
 
 
 @api.post("/<int:job_id>/launch", responses={"200": w.LaunchOut, **_PROBLEMS})
-def start(path: JobPath, body: m.TryIn) -> Response:
+def start(path: JobPath, body: mw.TryIn) -> Response:
     """The start of a job, integrated; every kind of start beside it; several in a row."""
     build = build_with(path.job_id, body.entries)
     stage = build.stage
@@ -133,7 +134,7 @@ _OF_FLYWHEEL = ("engine_inertia", "stored_energy", "free_rev_time", "slip_time",
 
 
 @api.post("/<int:job_id>/flywheel", responses={"200": w.FlywheelOut, **_PROBLEMS})
-def flywheel(path: JobPath, body: m.TryIn) -> Response:
+def flywheel(path: JobPath, body: mw.TryIn) -> Response:
     """The flywheel: the old one against the new one, in figures and in every gear."""
     build = build_with(path.job_id, body.entries)
     stage = build.stage

@@ -9,6 +9,8 @@ from math import isfinite
 from typing import Any
 
 from liftbite.api.jobs import models as m
+from liftbite.api.jobs import models_catalogue as mc
+from liftbite.api.jobs import models_working as mw
 from liftbite.core.analysis.goal_seek import Sought
 from liftbite.core.analysis.working import Step, Term
 from liftbite.core.job.build import Build, FieldMark, both, label_of, unit_of
@@ -308,16 +310,16 @@ def _worked(of: Step | Term) -> dict[str, Any]:
     return {"value": value, "si": si_text(of.value, of.unit), "words": None}
 
 
-def working_out(steps: Sequence[Step], at: str) -> m.WorkingOut:
+def working_out(steps: Sequence[Step], at: str) -> mw.WorkingOut:
     """A working of the core."""
-    return m.WorkingOut(
+    return mw.WorkingOut(
         at=at,
         steps=[
-            m.WorkingStepOut(
+            mw.WorkingStepOut(
                 name=s.name, label=label_of(s.name), meaning=s.meaning, formula=s.formula, symbol=s.symbol,
                 **_worked(s),
                 terms=[
-                    m.TermOut(
+                    mw.TermOut(
                         name=t.name, label=label_of(t.name), symbol=t.symbol, text=t.text, **_worked(t),
                         typeset=typeset(t.typed) if t.typed else None, mark=t.mark, why=t.why,
                     )
@@ -330,10 +332,10 @@ def working_out(steps: Sequence[Step], at: str) -> m.WorkingOut:
     )  # fmt: skip
 
 
-def sought_out(sought: Sought, build: Build, result: str) -> m.SoughtOut:
+def sought_out(sought: Sought, build: Build, result: str) -> mw.SoughtOut:
     """An answer of goal seek."""
     unit = INPUTS[sought.quantity].unit
-    return m.SoughtOut(
+    return mw.SoughtOut(
         name=sought.quantity,
         label=label_of(sought.quantity),
         can_enter=sought.quantity in build.graph.inputs([result]),
@@ -371,11 +373,11 @@ def typed_safely(value: float, quantity: str, at_least: bool, unit: str) -> str:
     return f"{rounded:.10g} {unit}".rstrip()
 
 
-def catalogue_out() -> m.CatalogueOut:
+def catalogue_out() -> mc.CatalogueOut:
     """Every field and choice."""
-    return m.CatalogueOut(
+    return mc.CatalogueOut(
         inputs=[
-            m.InputInfoOut(
+            mc.InputInfoOut(
                 name=i.name, label=i.label, meaning=i.meaning, field_unit=i.field_unit,
                 kind=KINDS[i.unit].name if i.unit in KINDS else i.unit,
                 units=[u for u in KINDS[i.unit].units if u] if i.unit in KINDS else [],
@@ -386,23 +388,24 @@ def catalogue_out() -> m.CatalogueOut:
             for i in INPUTS.values()
         ],
         choices=[
-            m.ChoiceInfoOut(
+            mc.ChoiceInfoOut(
                 name=c.name, label=c.label,
                 options=[
-                    m.OptionInfoOut(value=o.value, label=o.label, meaning=o.meaning, layouts=list(o.layouts))
+                    mc.OptionInfoOut(value=o.value, label=o.label, meaning=o.meaning, layouts=list(o.layouts))
                     for o in c.options
                 ],
             )
             for c in CHOICES.values()
         ],
         groups=[
-            m.GroupInfoOut(name=g.name, title=g.title, rows=list(rows_of(g.name)), slots=list(g.slots))
+            mc.GroupInfoOut(name=g.name, title=g.title, rows=list(rows_of(g.name)), slots=list(g.slots))
             for g in GROUPS.values()
         ],
         views={view: list(groups) for view, groups in VIEWS.items()},
-        drawn=[m.DrawnInfoOut(part=p, groups=list(g), results=list(r)) for p, (g, r) in DRAWN.items()],
+        drawn=[mc.DrawnInfoOut(part=p, groups=list(g), results=list(r)) for p, (g, r) in DRAWN.items()],
         slots=[
-            m.SlotInfoOut(name=s.name, label=s.label, layouts=list(s.layouts), searched=list(s.searched), first=s.first)
+            mc.SlotInfoOut(name=s.name, label=s.label, layouts=list(s.layouts), searched=list(s.searched),
+                           first=s.first)
             for s in SLOTS.values()
         ],
     )  # fmt: skip

@@ -13,6 +13,7 @@ from sqlalchemy.orm import Session
 
 from liftbite.api.common import download, now, session_of
 from liftbite.api.jobs import models as m
+from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs import present as out
 from liftbite.api.jobs.entries import changes, read_entries
 from liftbite.api.problems import Faults, NeedsPrecondition, problem_responses
@@ -190,8 +191,8 @@ def _at(planned: bool, friction: float) -> str:
     return f"{'planned stage' if planned else 'engine as it is'}, {place} friction"
 
 
-@api.post("/<int:job_id>/working", responses={"200": m.WorkingOut, **problem_responses(400, 404, 422)})
-def show_working(path: JobPath, body: m.WorkingIn) -> tuple[dict[str, Any], int]:
+@api.post("/<int:job_id>/working", responses={"200": mw.WorkingOut, **problem_responses(400, 404, 422)})
+def show_working(path: JobPath, body: mw.WorkingIn) -> tuple[dict[str, Any], int]:
     """How a result came about, down to the inputs, with entries that are tried."""
     build = build_with(path.job_id, body.entries)
     if body.quantity not in build.graph.functions:
@@ -201,8 +202,8 @@ def show_working(path: JobPath, body: m.WorkingIn) -> tuple[dict[str, Any], int]
     return out.working_out(steps, _at(planned, body.friction)).model_dump(), 200
 
 
-@api.post("/<int:job_id>/ask", responses={"200": m.AskedOut, **problem_responses(400, 404, 422)})
-def ask(path: JobPath, body: m.AskIn) -> tuple[dict[str, Any], int]:
+@api.post("/<int:job_id>/ask", responses={"200": mw.AskedOut, **problem_responses(400, 404, 422)})
+def ask(path: JobPath, body: mw.AskIn) -> tuple[dict[str, Any], int]:
     """Asks a result backwards, with entries that are tried: what each quantity would have to be to reach a target."""
     build = build_with(path.job_id, body.entries)
     if body.result not in build.graph.functions:
@@ -218,7 +219,7 @@ def ask(path: JobPath, body: m.AskIn) -> tuple[dict[str, Any], int]:
     planned = build.has_plan
     friction = friction_of(body.result)
     sought = seek_all(build, body.result, target, stage=PLANNED if planned else NOW, friction=friction)
-    asked = m.AskedOut(
+    asked = mw.AskedOut(
         target=out.figure_out(target, unit),
         at=_at(planned, friction),
         sought=[out.sought_out(s, build, body.result) for s in sought],
