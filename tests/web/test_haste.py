@@ -127,3 +127,25 @@ def test_a_gauge_that_is_quicker_than_the_screen_goes_round_in_order(page: Page,
     expect(page.get_by_test_id("sentence")).to_contain_text("high side towards 8 o'clock")
     expect(page.locator("[data-testid=readings] tr")).to_have_count(9)
     there.stop()
+
+
+def test_a_bench_that_was_asked_for_before_a_reading_does_not_take_it_off_the_screen(page: Page, shop: str) -> None:
+    """Another tab's reading makes this one look again; what it was told before its own reading comes in after it."""
+    open_job(page, shop, "Ostrel 900", "measure")
+    page.locator("[data-check=spring_free_length]").click()
+    display, rows = page.locator("[data-testid=keypad] input"), page.locator("[data-testid=readings] tr")
+    expect(display).to_be_visible()
+    before = rows.count()
+    late: list[tuple[Route, bytes]] = []
+    page.route("**/measure", lambda route: late.append((route, route.fetch().body())))
+    page.evaluate("document.dispatchEvent(new Event('visibilitychange', { bubbles: true }))")  # the tab is looked at again
+    while not late:
+        page.wait_for_timeout(20)
+    display.fill("46.8")
+    display.press("Enter")
+    expect(rows).to_have_count(before + 1)
+    for route, body in late:
+        route.fulfill(body=body, content_type="application/json")
+    page.unroute("**/measure")
+    page.wait_for_load_state("networkidle")
+    expect(rows).to_have_count(before + 1)

@@ -56,12 +56,16 @@ function sent(id: number, change: BenchChange): Promise<Measure> {
   return taken(client.POST("/api/jobs/{job_id}/renewals/drop", { params, body: { part: change.drop } }));
 }
 
-/** Changes of the bench, one after the other; what comes back is what the screen shows. */
+/**
+ * Changes of the bench, one after the other; what comes back is what the screen shows. A bench that was asked for
+ * before is older than what a change answers: it is given up, or it would take the last reading off the screen.
+ */
 export function useBenchChange(id: number, revision: number) {
   const cache = useQueryClient();
   return useMutation({
     mutationFn: (change: BenchChange) => sent(id, change),
-    onSuccess: (bench) => {
+    onSuccess: async (bench) => {
+      await cache.cancelQueries({ queryKey: benchKey(id) });
       cache.setQueryData([...benchKey(id), revision], bench);
       void cache.invalidateQueries({ queryKey: ["effects", id] });
       void cache.invalidateQueries({ queryKey: ["bench-history", id] });
