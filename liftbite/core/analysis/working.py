@@ -5,6 +5,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
@@ -91,7 +92,7 @@ def _value(value: Any) -> tuple[float | tuple[float, ...] | None, TorqueCurve | 
     return float(value), None
 
 
-def _step(build: Build, name: str, values: dict[str, Any]) -> Step:
+def _step(build: Build, name: str, values: Mapping[str, Any]) -> Step:
     doc = read_doc(build.graph.functions[name]) if build.graph.functions[name].__doc__ else None
     value, curve = _value(values.get(name))
     if doc is None:  # stands in for a choice that is not made
@@ -105,7 +106,7 @@ def _step(build: Build, name: str, values: dict[str, Any]) -> Step:
     )  # fmt: skip
 
 
-def _term(build: Build, name: str, says: Any, values: dict[str, Any]) -> Term:
+def _term(build: Build, name: str, says: Any, values: Mapping[str, Any]) -> Term:
     value, curve = _value(values.get(name))
     entry = build.entries.get(name)
     why = ""

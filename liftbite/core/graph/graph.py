@@ -24,7 +24,7 @@ from dataclasses import dataclass
 from functools import cache
 from graphlib import TopologicalSorter
 from types import ModuleType
-from typing import Any, TypeAlias
+from typing import Any, TypeAlias, cast
 
 import numpy as np
 import numpy.typing as npt
@@ -163,16 +163,28 @@ class Graph:
         A known value is taken as it is, even where a function could supply it. What has no value is a
         `Needs` or a `Refused`; nothing a builder enters makes this raise.
         """
-        wanted = frozenset(wanted)
         values = dict(known)
+        self.extend(values, wanted)
+        return values
+
+    def extend(self, values: dict[str, Any], wanted: Iterable[str]) -> None:
+        """Works `wanted`, and all it rests on, out into `values`, as far as it is not there yet."""
+        wanted = frozenset(wanted)
+        if wanted <= values.keys():
+            return
         for name, function, parameters in self._plan(wanted):
             if name not in values:
                 arguments = [values.get(p, _MISSING) for p in parameters]
-                values[name] = _call(function, parameters, arguments)
+                if not _NO_VALUES.isdisjoint(map(type, arguments)):
+                    values[name] = _why_not(parameters, arguments)
+                    continue
+                try:
+                    values[name] = function(*arguments)
+                except OutOfRange as error:
+                    values[name] = Refused(error)
         for name in wanted:
             if name not in values:
                 values[name] = Needs(frozenset({name}))
-        return values
 
 
 @cache
@@ -181,24 +193,23 @@ def _parameters(function: Callable[..., Any]) -> tuple[str, ...]:
     return tuple(inspect.signature(function).parameters)
 
 
-_MISSING = object()
+class _Missing:
+    """What stands for an argument that nobody gave."""
 
 
-def _call(function: Callable[..., Any], parameters: tuple[str, ...], arguments: list[Any]) -> Any:
-    missing: frozenset[str] = frozenset()
-    refused: Refused | None = None
+_MISSING = _Missing()
+_NO_VALUES = frozenset({_Missing, Needs, Refused})
+
+
+def _why_not(parameters: tuple[str, ...], arguments: list[Any]) -> Needs | Refused:
+    """Why a quantity has no value: what is refused upstream goes before what is missing."""
+    missing: set[str] = set()
     for name, argument in zip(parameters, arguments, strict=True):
-        if argument is _MISSING:
-            missing |= {name}
-        elif isinstance(argument, Needs):
+        kind = type(argument)
+        if kind is Refused:
+            return cast(Refused, argument)
+        if kind is Needs:
             missing |= argument.names
-        elif isinstance(argument, Refused):
-            refused = refused or argument
-    if refused:
-        return refused
-    if missing:
-        return Needs(missing)
-    try:
-        return function(*arguments)
-    except OutOfRange as error:
-        return Refused(error)
+        elif kind is _Missing:
+            missing.add(name)
+    return Needs(frozenset(missing))

@@ -32,6 +32,8 @@ from liftbite.core.units.show import show, show_fine
 FieldMark = Literal["entered", "measured", "assumed", "missing"]
 #: The engine as it is, and as it is planned.
 NOW, PLANNED = 0.0, 1.0
+#: How many states a build keeps: those the verdicts look at, twice over.
+_STATES_KEPT = 24
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,12 +46,16 @@ class Build:
     chosen : options, graph and assumptions that follow from the choices
     known : input or state -> value [SI], entered values over assumed ones, states at rest
     _rest : what was worked out with every state at rest; it serves again where a state does not touch it
+    _states : what was worked out at other states, the last few of them
     """
 
     entries: Mapping[str, Entry]
     chosen: Chosen
     known: Mapping[str, Any]
     _rest: dict[str, Any] = field(default_factory=dict, compare=False, repr=False)
+    _states: dict[tuple[tuple[str, float], ...], dict[str, Any]] = field(
+        default_factory=dict, compare=False, repr=False
+    )
 
     @property
     def graph(self) -> Graph:
@@ -78,19 +84,38 @@ class Build:
 
     def evaluate(
         self, wanted: Iterable[str], *, stage: float = 0.0, friction: Any = 0.0, **states: Any
-    ) -> dict[str, Any]:
+    ) -> Mapping[str, Any]:
         """Values of `wanted` and what they rest on, at a stage, a place in the friction band and other states.
 
-        `states` may be any state or quantity, a value or an array: `wear=np.linspace(0, 1e-3, 50)`.
+        `states` may be any state or quantity, a value or an array: `wear=np.linspace(0, 1e-3, 50)`. What was worked
+        out at a state of single figures is kept, and there the next time.
         """
         changes = {"stage": stage, "friction_state": friction, **states}
         changed = frozenset(n for n, v in changes.items() if np.ndim(v) or v != self.known.get(n))
+        moved = self.graph.downstream(changed) | changed
         wanted = frozenset(wanted)
-        moving = self.graph.downstream(changed)
-        resting = self.graph.upstream(wanted) - moving - changed
-        self._rest.update(self.graph.evaluate(resting & self.graph.functions.keys(), self._rest or self.known))
-        kept = {n: v for n, v in self._rest.items() if n not in moving and n not in changed}
-        return self.graph.evaluate(wanted, {**kept, **changes})
+        rest = self._at_rest((self.graph.upstream(wanted) & self.graph.functions.keys()) - moved)
+        if not all(isinstance(v, float | int) for v in changes.values()):
+            kept = {n: v for n, v in rest.items() if n not in moved}
+            return self.graph.evaluate(wanted, kept | changes)
+        state = tuple(sorted(changes.items()))
+        if state not in self._states:
+            if len(self._states) == _STATES_KEPT:
+                self._states.clear()
+            self._states[state] = {n: v for n, v in rest.items() if n not in moved} | changes
+        values = self._states[state]
+        for name in self.graph.upstream(wanted) - values.keys() - moved:
+            if name in rest:
+                values[name] = rest[name]
+        self.graph.extend(values, wanted)
+        return values
+
+    def _at_rest(self, resting: frozenset[str]) -> dict[str, Any]:
+        """What is worked out with every state at rest, with at least `resting` in it."""
+        if not self._rest:
+            self._rest.update(self.known)
+        self.graph.extend(self._rest, resting)
+        return self._rest
 
 
 def build_of(entries: Mapping[str, Entry]) -> Build:

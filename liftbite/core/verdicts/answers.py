@@ -116,11 +116,12 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
                 if isinstance(v, Refused) and n in {*RESULTS, "use_factor", "engine_curve"}}  # fmt: skip
     others = (lift_verdict(build), heat_verdict(build), true_verdict(build))
     seen = ("bite", *(v.question for v in others if v.state != "open"))
+    results_now = {name: band_of(values_now[name]) for name in shown}
     return Answers(
         build=build,
         asked=asked,
-        results={name: band_of(values[name]) for name in shown},
-        results_now={name: band_of(values_now[name]) for name in shown},
+        results={name: band_of(values[name]) for name in shown} if has_plan else results_now,
+        results_now=results_now,
         verdict=bite_verdict(build, values, values_now, refusals),
         others=others,
         chart=_chart(values_now, values, has_plan),

@@ -173,9 +173,10 @@ def computed_window(build: Build) -> Window | None:
 
     Release stroke is the bearing's travel at full pedal. What has worn already has already moved the fingers.
     """
-    v = build.evaluate(("wear_limit", "release_lever_ratio", "plate_lift_available", "finger_flex"))
+    wanted = ("wear_limit", "release_lever_ratio", "plate_lift_available", "finger_flex")
+    v = build.evaluate(wanted)
     stroke = build.known.get("slave_stroke")
-    if stroke is None or any(isinstance(v[n], Needs | Refused) for n in v):
+    if stroke is None or any(isinstance(v[n], Needs | Refused) for n in wanted):
         return None
     left = max(float(v["wear_limit"]) - float(build.known.get("wear", 0.0)), 0.0)
     release = float(v["plate_lift_available"] * v["release_lever_ratio"] / v["finger_flex"])
