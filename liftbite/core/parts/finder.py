@@ -127,13 +127,18 @@ def _beaten(rows: Array, by: Array) -> Any:
     """Mask of `rows` that some row of `by` equals or beats in every column and beats in one."""
     if not len(rows) or not len(by):
         return np.zeros(len(rows), dtype=bool)
-    at_least = np.ones((len(rows), len(by)), dtype=bool)
-    better = np.zeros((len(rows), len(by)), dtype=bool)
+    at_least = by[:, 0] >= rows[:, :1]
+    for column in range(1, rows.shape[1]):
+        at_least &= np.ascontiguousarray(by[:, column]) >= rows[:, column, None]
+    first = at_least.argmax(axis=1)
+    covered = at_least[np.arange(len(rows)), first]
+    beaten = covered & np.any(by[first] > rows, axis=1)
+    doubt = covered & ~beaten  # the first is its equal; another may still beat it
+    better = np.zeros((np.count_nonzero(doubt), len(by)), dtype=bool)
     for column in range(rows.shape[1]):
-        mine, theirs = rows[:, column, None], by[None, :, column]
-        at_least &= theirs >= mine
-        better |= theirs > mine
-    return np.any(at_least & better, axis=1)
+        better |= np.ascontiguousarray(by[:, column]) > rows[doubt, column, None]
+    beaten[doubt] = np.any(at_least[doubt] & better, axis=1)
+    return beaten
 
 
 def _groups(shelf: Shelf) -> Iterator[dict[str, list[FinderPart]]]:
