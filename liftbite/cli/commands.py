@@ -190,11 +190,12 @@ def launch(file: Path, as_json: bool, as_csv: bool) -> None:
             else "The tyres are at their limit; the clutch locks."
         )
         click.echo(
-            f"Slips {found.slip_time:.3f} s, heat {both(found.energy, 'J')}, peak power {both(found.peak_power, 'W')}."
+            f"Slips {float(found.slip_time):.3f} s, heat {both(float(found.energy), 'J')}, "
+            f"peak power {both(float(found.peak_power), 'W')}."
         )
         click.echo(
-            f"Lowest engine-side speed {from_si(found.lowest_speed, 'rpm'):.0f} rpm, "
-            f"peak torque {both(found.peak_torque, 'N·m')}."
+            f"Lowest engine-side speed {from_si(float(found.lowest_speed), 'rpm'):.0f} rpm, "
+            f"peak torque {both(float(found.peak_torque), 'N·m')}."
         )
         if isinstance(closed["slip_energy"], Needs | Refused):
             click.echo("With constant torques it would never lock.")

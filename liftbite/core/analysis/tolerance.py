@@ -17,7 +17,7 @@ from typing import Any, Literal
 
 import numpy as np
 
-from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.graph.graph import Known, Needs, Refused, Values
 from liftbite.core.job.build import Build
 from liftbite.core.job.inputs import INPUTS, STATES
 from liftbite.core.quantities.torque_curve import Array
@@ -96,7 +96,7 @@ def _moved(build: Build, result: str) -> list[str]:
     return sorted(n for n in leaves if n in INPUTS and isinstance(build.known.get(n), float | int))
 
 
-def _at(build: Build, result: str, stage: float, friction: Any, changes: Mapping[str, Any]) -> Any:
+def _at(build: Build, result: str, stage: float, friction: Values, changes: Known) -> Any:
     found = build.evaluate((result,), stage=stage, friction=friction, **changes)[result]
     return np.nan if isinstance(found, Needs | Refused) else found
 
@@ -125,7 +125,7 @@ def _drawn(build: Build, stage: float, steps: Mapping[str, Array]) -> dict[str, 
     """Inputs moved by their steps. One that shapes the torque curve moves the peak it gives, to first order."""
     shapes = build.graph.inputs(["engine_curve"])
     drawn: dict[str, Any] = {n: build.known[n] + step for n, step in steps.items() if n not in shapes}
-    peak: Any = 0.0
+    peak: Values = 0.0
     for name in steps.keys() & shapes:
         h = 1e-4 * abs(build.known[name]) or 1e-6
         up, down = (_at(build, "peak_engine_torque", stage, 0.0, {name: build.known[name] + s}) for s in (h, -h))
@@ -192,7 +192,7 @@ def spread_of_samples(
     inputs = build.graph.inputs([result])
     steps = {name: _draw(rng, tolerance, samples) for name, tolerance in spreads.items() if name in inputs}
     drawn = _drawn(build, stage, steps)
-    friction: Any = rng.triangular(-1, 0, 1, samples) if banded else 0.0
+    friction: Values = rng.triangular(-1, 0, 1, samples) if banded else 0.0
     values = np.broadcast_to(_at(build, result, stage, friction, drawn), samples)
     valid = values[np.isfinite(values)]
     low, high = np.percentile(valid, [2.5, 97.5]) if valid.size else (np.nan, np.nan)

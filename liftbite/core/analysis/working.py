@@ -5,14 +5,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
 
 from liftbite.core.graph.docstring import read_doc
-from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.graph.graph import Known, Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.quantities.torque_curve import TorqueCurve
 
@@ -92,7 +91,7 @@ def _value(value: Any) -> tuple[float | tuple[float, ...] | None, TorqueCurve | 
     return float(value), None
 
 
-def _step(build: Build, name: str, values: Mapping[str, Any]) -> Step:
+def _step(build: Build, name: str, values: Known) -> Step:
     doc = read_doc(build.graph.functions[name]) if build.graph.functions[name].__doc__ else None
     value, curve = _value(values.get(name))
     if doc is None:  # stands in for a choice that is not made
@@ -106,7 +105,7 @@ def _step(build: Build, name: str, values: Mapping[str, Any]) -> Step:
     )  # fmt: skip
 
 
-def _term(build: Build, name: str, says: Any, values: Mapping[str, Any]) -> Term:
+def _term(build: Build, name: str, says: Any, values: Known) -> Term:
     value, curve = _value(values.get(name))
     entry = build.entries.get(name)
     why = ""

@@ -11,11 +11,12 @@ import inspect
 import re
 from collections.abc import Callable, Iterable, Mapping, Sequence
 from types import ModuleType
-from typing import Any
+from typing import Any, TypeAlias
 
 import numpy as np
+import numpy.typing as npt
 
-from liftbite.core.graph.graph import Graph, Values, functions_of, plain
+from liftbite.core.graph.graph import Figures, Graph, Known, Quantity, Values, functions_of, plain
 
 
 def _moving(graph: Graph, of: Iterable[str], over: str) -> list[str]:
@@ -23,7 +24,7 @@ def _moving(graph: Graph, of: Iterable[str], over: str) -> list[str]:
     return [f for f in graph.order(of) if over in graph.upstream([f])]
 
 
-def _named(function: Callable[..., Any], name: str, parameters: Iterable[str], doc: str) -> Callable[..., Any]:
+def _named(function: Quantity, name: str, parameters: Iterable[str], doc: str) -> Quantity:
     function.__name__ = name
     function.__signature__ = inspect.Signature(  # type: ignore[attr-defined]
         [inspect.Parameter(n, inspect.Parameter.POSITIONAL_OR_KEYWORD) for n in parameters]
@@ -32,7 +33,7 @@ def _named(function: Callable[..., Any], name: str, parameters: Iterable[str], d
     return function
 
 
-def inverse(name: str, graph: Graph, *, of: str, equals: str, over: str, reach: str, doc: str) -> Callable[..., Any]:
+def inverse(name: str, graph: Graph, *, of: str, equals: str, over: str, reach: str, doc: str) -> Quantity:
     """The quantity `name`: the state `over`, from 0 to `reach`, at which `of` equals `equals`.
 
     It is a quantity like any other. Its parameters are what `of` needs that does not itself depend on the state, so
@@ -55,14 +56,15 @@ def inverse(name: str, graph: Graph, *, of: str, equals: str, over: str, reach: 
     passed = {p for f in moving for p in graph.parameters[f]} - set(moving) - {over}
     names = sorted(passed | {equals, reach})
 
-    def solve(*arguments: Any) -> Values:
+    def solve(*arguments: Values) -> Values:
         known = dict(zip(names, arguments, strict=True))
 
-        def miss(state: Any) -> Any:
+        def miss(state: Values) -> Values:
             values = {**known, over: state}
             for f in moving:
                 values[f] = graph.functions[f](*(values[p] for p in graph.parameters[f]))
-            return values[of] - known[equals]
+            found: Values = values[of] - known[equals]
+            return found
 
         low, high = np.zeros(np.shape(miss(known[reach]))), np.asarray(known[reach], dtype=np.float64)
         low, high = np.broadcast_arrays(low, high)
@@ -71,7 +73,7 @@ def inverse(name: str, graph: Graph, *, of: str, equals: str, over: str, reach: 
     return _named(solve, name, names, doc)
 
 
-def _illinois(miss: Callable[[Any], Any], low: Any, high: Any, trials: int = 40) -> Any:
+def _illinois(miss: Callable[[Values], Values], low: Figures, high: Figures, trials: int = 40) -> Figures:
     """Root between `low` and `high`, element by element, by false position with the Illinois step."""
     at_low, at_high = miss(low), miss(high)
     root = np.where(at_low >= 0, low, high) + 0 * (at_low + at_high)  # an impossible candidate stays NaN
@@ -91,16 +93,19 @@ def _illinois(miss: Callable[[Any], Any], low: Any, high: Any, trials: int = 40)
     return np.where(inside, b, root)
 
 
-Along = Mapping[str, np.ndarray[Any, np.dtype[np.float64]]]
+#: Values along a state, by name: its axis is the last.
+Along: TypeAlias = Mapping[str, Figures]
+#: Places along it.
+Places: TypeAlias = npt.NDArray[np.intp]
 #: Candidates worked out along a state at once: as many as stay in a processor's cache.
 _BLOCK = 1024
 
 
 def along(
     name: str, graph: Graph, *, of: Sequence[str], over: str, until: str, points: int,
-    take: Callable[[Along], Any], near: Callable[[Along], Any] | None = None, near_of: Sequence[str] | None = None,
-    stride: int = 10, beside: Sequence[str] = (), doc: str = "",
-) -> Callable[..., Any]:  # fmt: skip
+    take: Callable[[Along], Figures], near: Callable[[Along], Places] | None = None,
+    near_of: Sequence[str] | None = None, stride: int = 10, beside: Sequence[str] = (), doc: str = "",
+) -> Quantity:  # fmt: skip
     """The quantity `name`: what `take` makes of others along the state `over`, from 0 to `until`.
 
     It is a quantity like any other, of one figure or of many: the state is a trailing axis of its own, so that a single
@@ -137,7 +142,7 @@ def along(
     looked = tuple(of) if near_of is None else tuple(near_of)
     orders = {wanted: _moving(graph, wanted, over) for wanted in {tuple(of), looked}}
 
-    def lines(known: Mapping[str, Any], shares: Any, wanted: tuple[str, ...]) -> dict[str, Any]:
+    def lines(known: Known, shares: Figures, wanted: tuple[str, ...]) -> Along:
         values = {**known, over: known[until] * shares}
         for f in orders[wanted]:
             values[f] = graph.functions[f](*(values[p] for p in graph.parameters[f]))
@@ -145,14 +150,14 @@ def along(
         there = {n: np.broadcast_to(np.asarray(values[n], dtype=np.float64), shape) for n in (over, *wanted)}
         return {**there, **{n: np.asarray(known[n], dtype=np.float64) for n in beside}}
 
-    def block(known: Mapping[str, Any]) -> Any:
+    def block(known: Known) -> Figures:
         if near is None:
             return take(lines(known, share, tuple(of)))
         middle = near(lines(known, share[::stride], looked)) * stride
         first = np.clip(middle - stride, 0, points - 1 - 2 * stride)
         return take(lines(known, share[np.asarray(first)[..., np.newaxis] + np.arange(2 * stride + 1)], tuple(of)))
 
-    def taken(*arguments: Any) -> Values:
+    def taken(*arguments: Values) -> Values:
         known = {n: _with_axis(v) for n, v in zip(names, arguments, strict=True)}
         many = max((v.shape[0] for v in known.values() if isinstance(v, np.ndarray) and v.ndim == 2), default=0)
         if many <= _BLOCK:
@@ -194,7 +199,7 @@ def renamed(module: ModuleType, names: Mapping[str, str]) -> ModuleType:
     return made
 
 
-def _passed_on(function: Callable[..., Any]) -> Callable[..., Any]:
+def _passed_on(function: Quantity) -> Quantity:
     def passed(*values: Any) -> Any:
         return function(*values)
 

@@ -31,8 +31,16 @@ import numpy.typing as npt
 
 from liftbite.core.errors import Bound, OutOfRange
 
+#: Figures of one shape.
+Figures: TypeAlias = npt.NDArray[np.float64]
 #: A quantity's value: one figure, or many of one shape.
-Values: TypeAlias = "float | npt.NDArray[np.float64]"
+Values: TypeAlias = float | Figures
+#: What is true of a value, or of each of many.
+Flags: TypeAlias = bool | npt.NDArray[np.bool_]
+#: Name -> value: figures, or a curve where the name is one's; `Needs` or `Refused` where there is none.
+Known: TypeAlias = Mapping[str, Any]
+#: A quantity, or anything that stands in a graph as one.
+Quantity: TypeAlias = Callable[..., Any]
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,7 +57,9 @@ class Refused:
     error: OutOfRange
 
 
-def within(ok: Any, quantity: str, value: Values, relation: str, limit: Values, limit_of: str | None = None) -> Values:
+def within(
+    ok: Flags | np.bool_, quantity: str, value: Values, relation: str, limit: Values, limit_of: str | None = None
+) -> Values:
     """1 where `ok`; a scalar that is not ok raises, an array is NaN where it is not.
 
     A quantity multiplies its result by this, so that one impossible candidate out of a million is masked
@@ -78,7 +88,7 @@ def plain(value: Values) -> Values:
     return float(value) if np.ndim(value) == 0 else value
 
 
-def functions_of(module: ModuleType) -> list[Callable[..., Any]]:
+def functions_of(module: ModuleType) -> list[Quantity]:
     """The quantity functions a module defines, in the order in which they stand."""
     return [
         f
@@ -100,8 +110,8 @@ class Graph:
     graphlib.CycleError : a quantity needs itself
     """
 
-    def __init__(self, functions: Iterable[Callable[..., Any]]) -> None:
-        self.functions: dict[str, Callable[..., Any]] = {}
+    def __init__(self, functions: Iterable[Quantity]) -> None:
+        self.functions: dict[str, Quantity] = {}
         for function in functions:
             if function.__name__ in self.functions:
                 raise ValueError(f"{function.__name__} is supplied twice")
@@ -113,7 +123,7 @@ class Graph:
         self._inputs: dict[frozenset[str], frozenset[str]] = {}
         self._downstream: dict[frozenset[str], frozenset[str]] = {}
         self._upstream: dict[frozenset[str], frozenset[str]] = {}
-        self._plans: dict[frozenset[str], list[tuple[str, Callable[..., Any], tuple[str, ...]]]] = {}
+        self._plans: dict[frozenset[str], list[tuple[str, Quantity, tuple[str, ...]]]] = {}
 
     def upstream(self, wanted: Iterable[str]) -> frozenset[str]:
         """Every name, quantity or input, that `wanted` rests on, itself included."""
@@ -152,12 +162,12 @@ class Graph:
         needed = self.upstream(wanted)
         return [name for name in self._sequence if name in needed]
 
-    def _plan(self, wanted: frozenset[str]) -> list[tuple[str, Callable[..., Any], tuple[str, ...]]]:
+    def _plan(self, wanted: frozenset[str]) -> list[tuple[str, Quantity, tuple[str, ...]]]:
         if wanted not in self._plans:
             self._plans[wanted] = [(n, self.functions[n], self.parameters[n]) for n in self.order(wanted)]
         return self._plans[wanted]
 
-    def evaluate(self, wanted: Iterable[str], known: Mapping[str, Any]) -> dict[str, Any]:
+    def evaluate(self, wanted: Iterable[str], known: Known) -> dict[str, Any]:
         """Values of `wanted` and of all they rest on, given `known` [SI].
 
         A known value is taken as it is, even where a function could supply it. What has no value is a
@@ -188,7 +198,7 @@ class Graph:
 
 
 @cache
-def _parameters(function: Callable[..., Any]) -> tuple[str, ...]:
+def _parameters(function: Quantity) -> tuple[str, ...]:
     """The names a quantity needs; read once, for the same functions stand in many graphs."""
     return tuple(inspect.signature(function).parameters)
 

@@ -19,7 +19,7 @@ import numpy as np
 
 from liftbite.core.errors import OutOfRange
 from liftbite.core.graph.docstring import read_doc
-from liftbite.core.graph.graph import Graph
+from liftbite.core.graph.graph import Graph, Known
 from liftbite.core.graph.guards import AS_MANY
 from liftbite.core.job.arrangement import QUANTITIES, Chosen, choose
 from liftbite.core.job.choices import CHOICES
@@ -51,7 +51,7 @@ class Build:
 
     entries: Mapping[str, Entry]
     chosen: Chosen
-    known: Mapping[str, Any]
+    known: Known
     _rest: dict[str, Any] = field(default_factory=dict, compare=False, repr=False)
     _states: dict[tuple[tuple[str, float], ...], dict[str, Any]] = field(
         default_factory=dict, compare=False, repr=False
@@ -82,9 +82,7 @@ class Build:
         """The inputs and choices `wanted` rests on that have no value, without working anything out."""
         return self.graph.inputs(wanted) - self.known.keys()
 
-    def evaluate(
-        self, wanted: Iterable[str], *, stage: float = 0.0, friction: Any = 0.0, **states: Any
-    ) -> Mapping[str, Any]:
+    def evaluate(self, wanted: Iterable[str], *, stage: float = 0.0, friction: Any = 0.0, **states: Any) -> Known:
         """Values of `wanted` and what they rest on, at a stage, a place in the friction band and other states.
 
         `states` may be any state or quantity, a value or an array: `wear=np.linspace(0, 1e-3, 50)`. What was worked

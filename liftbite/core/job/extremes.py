@@ -14,20 +14,21 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from inspect import signature
-from typing import Any
+from typing import TypeAlias
 
 import numpy as np
 
-from liftbite.core.graph.derived import Along, along, inverse
+from liftbite.core.graph.derived import Along, Places, along, inverse
 from liftbite.core.graph.docstring import Argument, read_doc
-from liftbite.core.graph.graph import Graph, Values
+from liftbite.core.graph.graph import Figures, Graph, Quantity
 
-Quantity = Callable[..., Any]
+Take: TypeAlias = Callable[[Along], Figures]
+Near: TypeAlias = Callable[[Along], Places]
 #: Lifts along a stroke, and wears along a life.
 LIFTS, WEARS = 161, 141
 
 
-def value_at(x: Any, xs: Any, ys: Any) -> Any:
+def value_at(x: Figures, xs: Figures, ys: Figures) -> Figures:
     """`ys` where `xs`, which does not fall along its last axis, takes the value `x`; row by row, straight between.
 
     >>> value_at(np.array([[1.5], [9.0]]), np.array([[0.0, 1.0, 2.0]] * 2), np.array([[0.0, 10.0, 30.0]] * 2))
@@ -41,67 +42,78 @@ def value_at(x: Any, xs: Any, ys: Any) -> Any:
     return (y0 + np.clip(share, 0.0, 1.0) * (y1 - y0))[..., 0]
 
 
-def _highest(of: str) -> Callable[[Along], Values]:
+def _highest(of: str) -> Take:
     """The highest of a quantity down to the end of the pedal."""
 
-    def take(v: Along) -> Any:
+    def take(v: Along) -> Figures:
         pedal, end, values = v["pedal_travel"], v["pedal_stroke"], v[of]
         steady = np.maximum.accumulate(pedal, axis=-1)
         inside = pedal <= end
         best = np.where(inside, values, -np.inf).max(axis=-1)
         ends_on_the_way = ((pedal[..., :1] < end) & (end < pedal[..., -1:]))[..., 0]
         best = np.where(ends_on_the_way, np.maximum(best, value_at(end, steady, values)), best)
-        return np.where(inside.any(axis=-1), best, values[..., 0]) + 0 * values.sum(axis=-1)  # what is NaN stays so
+        found: Figures = np.where(inside.any(axis=-1), best, values[..., 0]) + 0 * values.sum(
+            axis=-1
+        )  # what is NaN stays so
+        return found
 
     return take
 
 
-def _near_highest(of: str) -> Callable[[Along], Values]:
+def _near_highest(of: str) -> Near:
     """Where a quantity is highest down to the first point beyond the end of the pedal."""
 
-    def near(v: Along) -> Any:
+    def near(v: Along) -> Places:
         inside = v["pedal_travel"] <= v["pedal_stroke"]
         beyond = np.concatenate([np.ones_like(inside[..., :1]), inside[..., :-1]], axis=-1)
-        return np.where(inside | beyond, np.nan_to_num(v[of]), -np.inf).argmax(axis=-1)
+        found: Places = np.where(inside | beyond, np.nan_to_num(v[of]), -np.inf).argmax(axis=-1)
+        return found
 
     return near
 
 
-def _travelled(v: Along, of: str, before: str) -> Any:
+def _travelled(v: Along, of: str, before: str) -> Figures:
     return v[of] + (v[before] if before else 0.0)
 
 
-def _reached(of: str, limit: str, before: str = "") -> Callable[[Along], Values]:
+def _reached(of: str, limit: str, before: str = "") -> Take:
     """Pedal travel at which a travel reaches its limit; without end where it does not."""
 
-    def take(v: Along) -> Any:
+    def take(v: Along) -> Figures:
         travel = _travelled(v, of, before)
         at = value_at(v[limit], travel, v["pedal_travel"])
-        return np.where((travel.max(axis=-1, keepdims=True) >= v[limit])[..., 0], at, np.inf) + 0 * travel.sum(axis=-1)
+        found: Figures = np.where(
+            (travel.max(axis=-1, keepdims=True) >= v[limit])[..., 0], at, np.inf
+        ) + 0 * travel.sum(axis=-1)
+        return found
 
     return take
 
 
-def _near_reached(of: str, limit: str, before: str = "") -> Callable[[Along], Values]:
+def _near_reached(of: str, limit: str, before: str = "") -> Near:
     """The first point at which a travel has reached its limit, the last where it does not."""
 
-    def near(v: Along) -> Any:
+    def near(v: Along) -> Places:
         there = _travelled(v, of, before) >= v[limit]
-        return np.where(there.any(axis=-1), there.argmax(axis=-1), there.shape[-1] - 1)
+        found: Places = np.where(there.any(axis=-1), there.argmax(axis=-1), there.shape[-1] - 1)
+        return found
 
     return near
 
 
-def _lowest_margin(v: Along) -> Any:
-    return np.nan_to_num(v["bite_margin"], nan=0.0).min(axis=-1)
+def _lowest_margin(v: Along) -> Figures:
+    found: Figures = np.nan_to_num(v["bite_margin"], nan=0.0).min(axis=-1)
+    return found
 
 
-def _near_lowest_margin(v: Along) -> Any:
-    return np.nan_to_num(v["bite_margin"], nan=0.0).argmin(axis=-1)
+def _near_lowest_margin(v: Along) -> Places:
+    found: Places = np.nan_to_num(v["bite_margin"], nan=0.0).argmin(axis=-1)
+    return found
 
 
-def _swing(v: Along) -> Any:
-    return np.ptp(np.nan_to_num(v["clamp_load"]), axis=-1) / v["clamp_load"][..., 0]
+def _swing(v: Along) -> Figures:
+    found: Figures = np.ptp(np.nan_to_num(v["clamp_load"]), axis=-1) / v["clamp_load"][..., 0]
+    return found
 
 
 @dataclass(frozen=True, slots=True)
@@ -110,8 +122,8 @@ class _Made:
 
     name: str
     of: tuple[str, ...]
-    take: Callable[[Along], Values]
-    near: Callable[[Along], Values] | None
+    take: Take
+    near: Near | None
     near_of: tuple[str, ...] | None
     beside: tuple[str, ...]
     meaning: str

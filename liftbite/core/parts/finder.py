@@ -15,11 +15,12 @@ from collections import Counter
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from itertools import product
-from typing import Any
+from typing import Any, TypeAlias
 
 import numpy as np
+import numpy.typing as npt
 
-from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.graph.graph import Needs, Refused, Values
 from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.inputs import FITS
 from liftbite.core.job.ledger import Entry
@@ -28,6 +29,8 @@ from liftbite.core.quantities.torque_curve import Array
 from liftbite.core.verdicts.criteria import CRITERIA, LOW, NOMINAL, reserves
 
 CHUNK = 16_384
+Mask: TypeAlias = npt.NDArray[np.bool_]
+Places: TypeAlias = npt.NDArray[np.intp]
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,7 +49,7 @@ class FinderPart:
     price: float = 0.0
     values: Mapping[str, float] = field(default_factory=dict)
     options: Mapping[str, str] = field(default_factory=dict)
-    properties: Mapping[str, Any] = field(default_factory=dict)
+    properties: Mapping[str, float | str | bool] = field(default_factory=dict)
 
 
 Shelf = Mapping[str, Sequence[FinderPart]]
@@ -123,7 +126,7 @@ def non_dominated(rows: Array) -> Array:
     return mask
 
 
-def _beaten(rows: Array, by: Array) -> Any:
+def _beaten(rows: Array, by: Array) -> Mask:
     """Mask of `rows` that some row of `by` equals or beats in every column and beats in one."""
     if not len(rows) or not len(by):
         return np.zeros(len(rows), dtype=bool)
@@ -132,7 +135,7 @@ def _beaten(rows: Array, by: Array) -> Any:
         at_least &= np.ascontiguousarray(by[:, column]) >= rows[:, column, None]
     first = at_least.argmax(axis=1)
     covered = at_least[np.arange(len(rows)), first]
-    beaten = covered & np.any(by[first] > rows, axis=1)
+    beaten: Mask = covered & np.any(by[first] > rows, axis=1)
     doubt = covered & ~beaten  # the first is its equal; another may still beat it
     better = np.zeros((np.count_nonzero(doubt), len(by)), dtype=bool)
     for column in range(rows.shape[1]):
@@ -161,11 +164,11 @@ def _plain(value: Any, size: int) -> Array | None:
     return np.broadcast_to(np.asarray(value, dtype=np.float64), size)
 
 
-def _clashes(build: Build, piece: Mapping[str, list[FinderPart]], index: Mapping[str, Any], size: int) -> Any:
+def _clashes(build: Build, piece: Mapping[str, list[FinderPart]], index: Mapping[str, Places], size: int) -> Mask:
     """Mask of the combinations whose parts break a rule, among themselves or with what the job has."""
     bad = np.full(size, bare_aluminium(build.chosen.traits))
 
-    def side(slot: str, name: str) -> Any:
+    def side(slot: str, name: str) -> Values:
         if slot in piece:
             stated = [p.properties.get(name, np.nan) for p in piece[slot]]
             return np.array(stated, dtype=np.float64)[index[slot]]
@@ -237,7 +240,7 @@ class _Left:
         self._kept: dict[tuple[float, tuple[str, ...]], dict[str, Any]] = {}
         self._known = known
 
-    def values(self, names: Sequence[str], friction: float = NOMINAL, **states: Any) -> dict[str, Array | None]:
+    def values(self, names: Sequence[str], friction: float = NOMINAL, **states: Values) -> dict[str, Array | None]:
         """Values of what is left at a place in the friction band and other states; None for what has none."""
         key = friction, tuple(sorted(states))
         kept = self._kept.setdefault(key, {**self._known, "friction_state": friction, **states})
@@ -245,7 +248,7 @@ class _Left:
         kept.update({n: v for n, v in found.items() if not isinstance(v, Needs)})
         return {n: _plain(found[n], self.at.size) for n in names}
 
-    def keep(self, ok: Any) -> None:
+    def keep(self, ok: Mask) -> None:
         """Keeps what is `ok` among what is left."""
         if np.all(ok):
             return
@@ -255,7 +258,7 @@ class _Left:
 
 
 def _evaluate(
-    build: Build, piece: Mapping[str, list[FinderPart]], index: Mapping[str, Any], size: int, stage: float, *,
+    build: Build, piece: Mapping[str, list[FinderPart]], index: Mapping[str, Places], size: int, stage: float, *,
     all_four: bool,
 ) -> tuple[Array, Counter[str], set[str]]:  # fmt: skip
     """Rows of those that pass (position, then the objectives, more is better), what excluded the rest, blind spots."""
@@ -266,7 +269,7 @@ def _evaluate(
             known[quantity] = np.array([p.values.get(quantity, np.nan) for p in parts])[index[slot]]
     left = _Left(build, known, size)
 
-    def narrow(limit: str, ok: Any) -> None:
+    def narrow(limit: str, ok: Mask) -> None:
         out[limit] += int(left.at.size - ok.sum())
         left.keep(ok)
 
@@ -280,7 +283,9 @@ def _evaluate(
             for found in reserves(row, left.values):
                 narrow(limit, np.broadcast_to(np.asarray(found) >= 1, left.at.shape))
     columns = _objectives(left)
-    columns["price"] = sum(np.array([p.price for p in parts])[index[slot][left.at]] for slot, parts in piece.items())
+    columns["price"] = np.zeros(left.at.size) + sum(
+        np.array([p.price for p in parts])[index[slot][left.at]] for slot, parts in piece.items()
+    )
     blind = {name for name in OBJECTIVES if columns[name] is None}
     every = [sign * _or_nothing(columns[n], left.at.size) for n, sign in OBJECTIVES.items()]
     return np.column_stack([left.at, *every]), out, blind
@@ -299,7 +304,7 @@ def _objectives(left: _Left) -> dict[str, Array | None]:
         "bite": left.values(("bite_margin",), LOW)["bite_margin"], "lift": nominal["lift_margin"],
         "inertia": nominal["engine_inertia"],
         "heat": np.minimum(heat, sustained) if heat is not None and sustained is not None else heat,
-        "effort": limit / np.min(spare, axis=0) if spare and limit is not None
+        "effort": limit / np.min(np.asarray(spare), axis=0) if spare and limit is not None
         else left.values(("peak_pedal_effort",))["peak_pedal_effort"],
     }  # fmt: skip
 
@@ -308,7 +313,7 @@ def _merge(
     names: list[dict[str, Any]],
     rows: Array,
     piece: Mapping[str, list[FinderPart]],
-    index: Mapping[str, Any],
+    index: Mapping[str, Places],
     found: Array,
 ) -> tuple[list[dict[str, Any]], Array]:
     """The front with a chunk's passing rows taken in; rows that differ by less than `STEPS` count as one."""

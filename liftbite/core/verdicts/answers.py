@@ -14,11 +14,10 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from typing import Any
 
 import numpy as np
 
-from liftbite.core.graph.graph import Refused
+from liftbite.core.graph.graph import Known, Refused
 from liftbite.core.job.build import NOW, PLANNED, Build, build_of, refusal
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
@@ -88,8 +87,8 @@ class Answers:
 
     build: Build
     asked: tuple[str, ...]
-    results: Mapping[str, Any]
-    results_now: Mapping[str, Any]
+    results: Known
+    results_now: Known
     verdict: Verdict
     others: tuple[Verdict, ...]
     chart: Chart | None
@@ -138,7 +137,7 @@ def _rests_on(build: Build, questions: Iterable[Question]) -> tuple[str, ...]:
     return tuple(name for name in INPUTS if name in needed)
 
 
-def _chart(values_now: Mapping[str, Any], values: Mapping[str, Any], has_plan: bool) -> Chart | None:
+def _chart(values_now: Known, values: Known, has_plan: bool) -> Chart | None:
     now, planned = values_now["engine_curve"], values["engine_curve"]
     if not isinstance(now, TorqueCurve):
         return None

@@ -11,7 +11,7 @@ from typing import Any
 
 import numpy as np
 
-from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.graph.graph import Known, Needs, Refused
 from liftbite.core.job.build import PLANNED, Build, both, label_of, refusal
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.quantities.torque_curve import TorqueCurve, intervals_above
@@ -32,9 +32,7 @@ def band_of(value: Any) -> Any:
     return Band(float(low), float(nominal), float(high))
 
 
-def bite_verdict(
-    build: Build, values: Mapping[str, Any], values_now: Mapping[str, Any], refusals: Mapping[str, str]
-) -> Verdict:
+def bite_verdict(build: Build, values: Known, values_now: Known, refusals: Mapping[str, str]) -> Verdict:
     """Does it hold the torque?
 
     Parameters
@@ -77,7 +75,7 @@ def _listed(words: list[str]) -> str:
     return words[0] if len(words) == 1 else ", ".join(words[:-1]) + " and " + words[-1] if words else ""
 
 
-def _judged(build: Build, values: Mapping[str, Any], band: Band, now: Band, target: float) -> Verdict:
+def _judged(build: Build, values: Known, band: Band, now: Band, target: float) -> Verdict:
     looked = look(build, "bite")
     weakest = looked.weakest
     state: Answer
@@ -95,7 +93,7 @@ def _judged(build: Build, values: Mapping[str, Any], band: Band, now: Band, targ
     return Verdict("bite", state, sentence, band, now, target, looked.links)
 
 
-def _where(values: Mapping[str, Any]) -> str:
+def _where(values: Known) -> str:
     curve: TorqueCurve = values["engine_curve"]
     stretches = intervals_above(curve, band_of(values["holdable_engine_torque"]).low)
     return ", from " + " and ".join(f"{_rpm(a)} to {_rpm(b)} rpm" for a, b in stretches) if stretches else ""

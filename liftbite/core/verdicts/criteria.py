@@ -14,11 +14,10 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
-from typing import Any
 
 import numpy as np
 
-from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.graph.graph import Known, Needs, Refused, Values
 from liftbite.core.job.build import Build, both, both_fine
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
@@ -89,9 +88,10 @@ class Criterion:
         """True where the arrangement works its quantity out, or where that is something a builder enters."""
         return self.value in build.graph.functions or self.value in INPUTS
 
-    def reserve(self, value: Any, need: Any) -> Any:
+    def reserve(self, value: Values, need: Values) -> Values:
         """Value over what is needed, or turned round; below 1 falls short [-]."""
-        return need / np.maximum(value, 1e-9) if self.most else value / need
+        reserve: Values = need / np.maximum(value, 1e-9) if self.most else value / need
+        return reserve
 
 
 def _engine(build: Build) -> str:
@@ -233,7 +233,7 @@ def criteria_of(question: Question) -> tuple[Criterion, ...]:
     return tuple(c for c in CRITERIA if c.question == question)
 
 
-def _missing(*values: Any) -> bool:
+def _missing(*values: object) -> bool:
     return any(value is None or isinstance(value, Needs | Refused) for value in values)
 
 
@@ -292,16 +292,16 @@ class _Sheet:
 
     def __init__(self, build: Build, rows: Sequence[Criterion]) -> None:
         self.build, self.rows = build, rows
-        self._kept: dict[tuple[float, str], tuple[dict[str, float], Mapping[str, Any]] | None] = {}
+        self._kept: dict[tuple[float, str], tuple[dict[str, float], Known] | None] = {}
 
-    def at(self, friction: float, state: State) -> tuple[dict[str, float], Mapping[str, Any]] | None:
+    def at(self, friction: float, state: State) -> tuple[dict[str, float], Known] | None:
         """The state in figures, and the values of every row looked at in it; None where there is no such state."""
         key = friction, repr(state)
         if key not in self._kept:
             self._kept[key] = self._worked_out(friction, state)
         return self._kept[key]
 
-    def _worked_out(self, friction: float, state: State) -> tuple[dict[str, float], Mapping[str, Any]] | None:
+    def _worked_out(self, friction: float, state: State) -> tuple[dict[str, float], Known] | None:
         build = self.build
         named = [v for v in state.values() if isinstance(v, str)]
         values = build.evaluate(named, stage=build.stage) if named else {}
@@ -346,10 +346,10 @@ def _judged(sheet: _Sheet, criterion: Criterion) -> tuple[Link | None, float] | 
 
 
 #: Values of some quantities at states, for many candidates: None for what cannot be worked out.
-Values = Callable[..., Mapping[str, Any]]
+Sampled = Callable[..., Known]
 
 
-def reserves(criterion: Criterion, values: Values) -> Iterator[Any]:
+def reserves(criterion: Criterion, values: Sampled) -> Iterator[Values]:
     """The reserve of a row for every candidate, in one of its states after the other; below 1 it falls short.
 
     A state that cannot be looked at is left out. Candidates may be taken away between one state and the next.
