@@ -13,6 +13,7 @@ from hypothesis import settings
 
 from liftbite.api.app import create_app
 from liftbite.demo import load
+from liftbite.store.database import writing
 
 # time is measured by `make bench`, never by a test; the same examples every time, so that a failure comes back
 settings.register_profile("steady", deadline=None, derandomize=True)
@@ -34,7 +35,7 @@ def demo_shop(tmp_path_factory: pytest.TempPathFactory, new_shop: Path) -> Path:
     file = tmp_path_factory.mktemp("demo") / "shop.sqlite"
     shutil.copy(new_shop, file)
     sessions = create_app(file).extensions["liftbite.sessions"]
-    with sessions() as session:
+    with writing(sessions) as session:
         load(session)
     sessions.kw["bind"].dispose()
     return file

@@ -30,7 +30,7 @@ from liftbite.api.shelf import views as shelf
 from liftbite.core.parts.stock import generic_parts
 from liftbite.files.job import JobFile
 from liftbite.gauges.gauge import Gauges
-from liftbite.store.database import open_database
+from liftbite.store.database import open_database, writing
 from liftbite.store.parts import stock
 
 MAX_UPLOAD = 6 * 1024 * 1024
@@ -71,7 +71,7 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     app.register_api(bench_files.api)
     app.extensions["liftbite.runs"] = finding.Runs()
     app.extensions["liftbite.gauges"] = Gauges()
-    with sessions() as session:
+    with writing(sessions) as session:
         stock(session, generic_parts(), datetime.now(UTC))
     _add_catalogue(app, sessions)
     problems.register(app)

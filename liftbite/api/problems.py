@@ -8,9 +8,12 @@ from typing import Any
 
 from flask import Flask, Response, request
 from pydantic import BaseModel, ValidationError
+from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException
 
+from liftbite.api.common import NeedsPrecondition
 from liftbite.core.errors import LiftBiteError, UnreadableEntry, UnreadableFile
+from liftbite.store.database import Busy, Full, Replaced, reason_of
 from liftbite.store.jobs import NoSuchJob, Stale
 from liftbite.store.measurements import NoSuchInstrument, NoSuchSeries
 from liftbite.store.parts import NoSuchPart
@@ -35,6 +38,8 @@ class Problem(BaseModel):
     detail: str
     errors: list[FaultOut] = []
     newest: int | None = None
+    seen: int | None = None
+    stands: dict[str, Any] | None = None
 
 
 class Faults(LiftBiteError):
@@ -48,10 +53,6 @@ class Faults(LiftBiteError):
     def __init__(self, faults: dict[str, str]) -> None:
         super().__init__(" ".join(faults.values()))
         self.faults = faults
-
-
-class NeedsPrecondition(LiftBiteError):
-    """A write without If-Match."""
 
 
 def respond(problem: Problem) -> Response:
@@ -82,13 +83,45 @@ def register(app: Flask) -> None:
 
     @app.errorhandler(Stale)
     def stale(error: Stale) -> Response:
-        detail = "This job was changed elsewhere in the meantime, so nothing was overwritten."
-        return respond(Problem(title="Changed elsewhere", status=412, detail=detail, newest=error.newest))
+        detail = f"This {error.what} was changed elsewhere in the meantime, so nothing was overwritten."
+        return respond(Problem(title="Changed elsewhere", status=412, detail=detail, newest=error.newest,
+                               seen=error.seen, stands=error.stands or None))  # fmt: skip
+
+    @app.errorhandler(Busy)
+    def busy(_: Exception) -> Response:
+        detail = "Another program holds the shop's file. Nothing was written; it is tried again in a moment."
+        response = respond(Problem(title="Busy", status=503, detail=detail))
+        response.headers["Retry-After"] = "1"
+        return response
+
+    @app.errorhandler(Full)
+    def full(_: Full) -> Response:
+        detail = "There is no room left on the disk. Nothing was written, nothing was lost; make some room and go on."
+        return respond(Problem(title="No room left", status=507, detail=detail))
+
+    @app.errorhandler(Replaced)
+    def replaced(_: Replaced) -> Response:
+        detail = (
+            "The shop's file was replaced, or taken away, while Lift Bite had it open. Nothing is read or written "
+            "until Lift Bite is started again; to bring a backup back under a running Lift Bite use “liftbite restore”."
+        )
+        return respond(Problem(title="Another file", status=503, detail=detail))
+
+    @app.errorhandler(DBAPIError)
+    def file_failed(error: DBAPIError) -> Response:
+        reason = reason_of(error)
+        if isinstance(reason, Busy):
+            return busy(reason)
+        if isinstance(reason, Full):
+            return full(reason)
+        log.error("the shop's file failed: %s", error.orig)
+        detail = "The shop's file cannot be read here. Look at it with “liftbite check”; a backup can be brought back."
+        return respond(Problem(title="File damaged", status=500, detail=detail))
 
     @app.errorhandler(NeedsPrecondition)
     def precondition(_: NeedsPrecondition) -> Response:
-        detail = "A change has to say in If-Match which revision of the job it was made on."
-        return respond(Problem(title="Revision not named", status=428, detail=detail))
+        detail = "A change has to say in If-Match which version it was made on."
+        return respond(Problem(title="Version not named", status=428, detail=detail))
 
     @app.errorhandler(NoSuchJob)
     def no_job(_: NoSuchJob) -> Response:
@@ -136,7 +169,7 @@ def register(app: Flask) -> None:
 def problem_responses(*codes: int) -> dict[str | int, Any]:
     """The OpenAPI entries of the problems a view can answer with."""
     titles = {400: "Malformed", 404: "No such job", 412: "Changed elsewhere", 413: "Too large",
-              422: "Cannot be taken", 428: "Revision not named"}  # fmt: skip
+              422: "Cannot be taken", 428: "Version not named"}  # fmt: skip
     schema = Problem.model_json_schema(ref_template="#/components/schemas/{model}")
     schema.pop("$defs", None)
     return {str(c): {"description": titles[c], "content": {MEDIA_TYPE: {"schema": schema}}} for c in codes}

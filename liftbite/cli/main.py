@@ -46,8 +46,9 @@ def _serve(host: str, port: int, *, demo: bool) -> None:
     app = create_app(path, hosts=hosts_from_environment())
     if demo:
         from liftbite.demo import load
+        from liftbite.store.database import writing
 
-        with app.extensions["liftbite.sessions"]() as session:
+        with writing(app.extensions["liftbite.sessions"]) as session:
             load(session)
     try:
         server = server_of(app, host, port)
@@ -123,7 +124,7 @@ def compute(file: Path, as_json: bool, as_csv: bool) -> None:
     revisions = read_revisions(file)
     job = job_out(0, revisions)
     if as_json:
-        click.echo(json.dumps(job.model_dump(exclude={"id", "archived"}), ensure_ascii=False, indent=1))
+        click.echo(json.dumps(job.model_dump(exclude={"id", "archived", "change"}), ensure_ascii=False, indent=1))
     elif as_csv:
         click.echo("quantity,low,nominal,high")
         for result in job.results:

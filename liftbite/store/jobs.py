@@ -1,36 +1,53 @@
 """Jobs and their ledger, read and appended to.
 
 - `list_jobs`, `count_jobs`, `revisions_of`   reading, through a `LedgerCache`
-- `create`, `append`, `archived`   writing; `Stale` when the writer had not seen the newest revision
+- `create`, `append`, `archive`   writing; `Stale` when the writer had not seen what he replaces
+- `touch`, `change_of`   the counter of all that is written to a job
+
+Whoever writes opens the session with `database.writing`: its block is the transaction, and nothing here ends it.
 """
 
 from __future__ import annotations
 
 from collections import OrderedDict
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from datetime import UTC, datetime
 from threading import Lock
+from typing import Any
 
-from sqlalchemy import func, select
-from sqlalchemy.exc import IntegrityError
+from sqlalchemy import func, select, update
 from sqlalchemy.orm import Session, selectinload
 
 from liftbite.core.job.ledger import Entry, Revision, RevisionKind
 from liftbite.core.quantities.torque_curve import TorqueCurve
-from liftbite.store.models import EntryRow, JobRow, RevisionRow
+from liftbite.store.models import BroughtRow, EntryRow, JobRow, RevisionRow
 
 
 class Stale(Exception):
-    """A write made against an older revision than the newest one.
+    """A write that replaces something its writer had not seen the newest version of.
 
     Attributes
     ----------
-    newest : number of the newest revision
+    newest : the version that stands
+    seen : the one the writer had seen
+    what : what it is of
+    stands : what stands there now, as its writer would send it; empty where that is a whole job
     """
 
-    def __init__(self, newest: int) -> None:
-        super().__init__(f"the job is at revision {newest}")
-        self.newest = newest
+    def __init__(self, newest: int, seen: int = 0, what: str = "job", stands: Mapping[str, Any] | None = None) -> None:
+        super().__init__(f"the {what} is at revision {newest}")
+        self.newest, self.seen, self.what, self.stands = newest, seen, what, dict(stands or {})
+
+
+def expect(seen: int, newest: int, what: str, stands: Mapping[str, Any]) -> None:
+    """Lets a write that replaces something pass only where its writer has seen what stands.
+
+    Raises
+    ------
+    Stale : he has not
+    """
+    if seen != newest:
+        raise Stale(newest, seen, what, stands)
 
 
 class NoSuchJob(Exception):
@@ -84,16 +101,17 @@ class LedgerCache:
         self._lock = Lock()
 
     def read(self, session: Session, job_id: int) -> list[Revision]:
-        """The ledger of a job, oldest revision first; empty where there is no such job."""
+        """The ledger of a job, oldest revision first; empty where there is no such job.
+
+        The last revision known is read again with those after it: where it is another one, an older state of the file
+        was put back, and nothing known counts any more.
+        """
         with self._lock:
             known = list(self._ledgers.get(job_id, ()))
-        query = (
-            select(RevisionRow)
-            .where(RevisionRow.job_id == job_id, RevisionRow.number > len(known))
-            .options(selectinload(RevisionRow.entries))
-            .order_by(RevisionRow.number)
-        )
-        known += [_revision(row) for row in session.scalars(query)]
+        fresh = _revisions(session, job_id, len(known))
+        if known and (not fresh or fresh[0] != known[-1]):
+            known, fresh = [], _revisions(session, job_id, 1)
+        known = [*known[:-1], *fresh]
         with self._lock:
             self._ledgers[job_id] = known
             self._ledgers.move_to_end(job_id)
@@ -101,12 +119,15 @@ class LedgerCache:
                 self._ledgers.popitem(last=False)
         return list(known)
 
-    def add(self, job_id: int, revision: Revision) -> None:
-        """Takes in a revision just written, so that it need not be read back."""
-        with self._lock:
-            known = self._ledgers.get(job_id)
-            if known is not None and len(known) == revision.number - 1:
-                self._ledgers[job_id] = [*known, revision]
+
+def _revisions(session: Session, job_id: int, first: int) -> list[Revision]:
+    query = (
+        select(RevisionRow)
+        .where(RevisionRow.job_id == job_id, RevisionRow.number >= first)
+        .options(selectinload(RevisionRow.entries))
+        .order_by(RevisionRow.number)
+    )
+    return [_revision(row) for row in session.scalars(query)]
 
 
 def _cache(session: Session) -> LedgerCache:
@@ -156,7 +177,7 @@ def create(session: Session, revisions: Iterable[Revision], at: datetime) -> int
     session.flush()
     for revision in revisions:
         _add(session, job.id, revision)
-    session.commit()
+    touch(session, job.id)
     return job.id
 
 
@@ -179,15 +200,10 @@ def append(
     """
     newest = newest_revision(session, job_id)
     if newest != seen:
-        raise Stale(newest)
+        raise Stale(newest, seen)
     revision = Revision(seen + 1, kind, utc_text(at), tuple(entries), of)
     _add(session, job_id, revision)
-    try:
-        session.commit()
-    except IntegrityError:
-        session.rollback()
-        raise Stale(newest_revision(session, job_id)) from None
-    _cache(session).add(job_id, revision)
+    touch(session, job_id)
     return revision
 
 
@@ -205,15 +221,65 @@ def newest_revision(session: Session, job_id: int) -> int:
     return newest
 
 
-def archive(session: Session, job_id: int, at: datetime | None) -> None:
+def archive(session: Session, job_id: int, at: datetime | None, seen: int) -> None:
     """Puts a job out of sight, or with `at` None back among the others; nothing is deleted.
+
+    Parameters
+    ----------
+    seen : the job's change that whoever puts it away has seen
+
+    Raises
+    ------
+    NoSuchJob : no job has this number
+    Stale : something was written to it since
+    """
+    job = session.get(JobRow, job_id)
+    if job is None:
+        raise NoSuchJob(job_id)
+    expect(seen, job.change, "job", {"archived": job.archived_at is not None})
+    job.archived_at = at
+    touch(session, job_id)
+
+
+def touch(session: Session, job_id: int) -> int:
+    """Counts a write to anything of a job; the new count.
 
     Raises
     ------
     NoSuchJob : no job has this number
     """
-    job = session.get(JobRow, job_id)
-    if job is None:
+    session.flush()
+    query = update(JobRow).where(JobRow.id == job_id).values(change=JobRow.change + 1).returning(JobRow.change)
+    count = session.scalar(query.execution_options(synchronize_session="fetch"))
+    if count is None:
         raise NoSuchJob(job_id)
-    job.archived_at = at
-    session.commit()
+    return count
+
+
+def change_of(session: Session, job_id: int) -> int:
+    """How often anything of a job was written.
+
+    Raises
+    ------
+    NoSuchJob : no job has this number
+    """
+    count = session.scalar(select(JobRow.change).where(JobRow.id == job_id))
+    if count is None:
+        raise NoSuchJob(job_id)
+    return count
+
+
+def brought(session: Session, digest: str, job_id: int | None = None) -> BroughtRow | None:
+    """What a file of this content said when it was taken in: into a job, or where none is named, as one still there."""
+    query = select(BroughtRow).where(BroughtRow.digest == digest)
+    if job_id is not None:
+        return session.scalar(query.where(BroughtRow.job_id == job_id))
+    query = query.join(JobRow, JobRow.id == BroughtRow.job_id).where(JobRow.archived_at.is_(None))
+    return session.scalar(query.order_by(BroughtRow.id.desc()).limit(1))
+
+
+def note_brought(session: Session, digest: str, job_id: int, at: datetime, says: Mapping[str, Any]) -> None:
+    """Keeps that a file was taken in."""
+    row = brought(session, digest, job_id) or BroughtRow(digest=digest, job_id=job_id)
+    row.at, row.says = at, dict(says)
+    session.add(row)

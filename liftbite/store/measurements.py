@@ -4,9 +4,9 @@
 - `series_of`, `latest_series`   reading them
 - `begin`, `change_series`, `add_readings`   writing them
 - `withdraw_last`, `withdraw_series`, `bring_back`   taking readings back; nothing is ever deleted
-- `limits_of`, `set_limit`     a manual's figure, remembered for its vehicle
+- `TypedLimit`, `limits_of`, `set_limit`     a manual's figure, remembered for its vehicle
 - `practices`, `set_practice`              where builders differ
-- `instruments`, `add_instrument`, `archive_instrument`
+- `instruments`, `instrument_of`, `add_instrument`, `archive_instrument`
 - `renewals_of`, `set_renewal`, `drop_renewal`     renewing while it is open
 - `filed_of`, `bring`     all of a job's bench, out to a file and in from one
 """
@@ -18,17 +18,16 @@ from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import delete, or_, select
+from sqlalchemy import or_, select
 from sqlalchemy.orm import Session, selectinload
 
 from liftbite.core.measure.checks import CHECKS, LimitName
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.parts_list import PRACTICES, Renewal
 from liftbite.files.measured import Filed, FiledLimit, FiledReading, FiledSeries
-from liftbite.store.jobs import NoSuchJob
+from liftbite.store.jobs import expect, touch
 from liftbite.store.models import (
     InstrumentRow,
-    JobRow,
     PracticeRow,
     ReadingRow,
     RenewalRow,
@@ -71,6 +70,7 @@ class Series:
     distance : odometer then [m]; None where nobody said
     settings : how a sweep was read and what it is called
     taken : readings, withdrawn ones among them, in the order taken
+    version : how often its distance and settings were said
     """
 
     id: int
@@ -80,6 +80,7 @@ class Series:
     distance: float | None
     settings: Mapping[str, Any]
     taken: tuple[Taken, ...]
+    version: int = 1
 
     @property
     def readings(self) -> tuple[Reading, ...]:
@@ -94,7 +95,8 @@ def _series(row: SeriesRow) -> Series:
               r.withdrawn_at is not None, r.withdrawn_seen == newest)
         for r in row.readings
     )  # fmt: skip
-    return Series(row.id, row.job_id, row.check, row.begun_at, row.distance, dict(row.settings), taken)
+    return Series(row.id, row.job_id, row.check, row.begun_at, row.distance, dict(row.settings), taken,
+                  row.version)  # fmt: skip
 
 
 def series_of(session: Session, job_id: int, vehicle: str = "") -> tuple[list[Series], list[Series]]:
@@ -134,55 +136,76 @@ def _row(session: Session, job_id: int, series_id: int) -> SeriesRow:
 
 
 def begin(session: Session, job_id: int, check: str, vehicle: str, at: datetime, *, distance: float | None = None,
-          settings: Mapping[str, Any] | None = None) -> int:  # fmt: skip
-    """A new series of a check; its number.
+          settings: Mapping[str, Any] | None = None, request: str = "") -> int:  # fmt: skip
+    """A new series of a check; its number. One begun before under the same `request` is that one.
 
     Raises
     ------
     NoSuchJob : no job has this number
     """
-    if session.get(JobRow, job_id) is None:
-        raise NoSuchJob(job_id)
+    if request:
+        query = select(SeriesRow.id).where(SeriesRow.job_id == job_id, SeriesRow.request == request)
+        there = session.scalar(query)
+        if there is not None:
+            return there
+    touch(session, job_id)
     row = SeriesRow(job_id=job_id, check=check, vehicle=vehicle, begun_at=at, distance=distance,
-                    settings=dict(settings or {}))  # fmt: skip
+                    settings=dict(settings or {}), request=request or None)  # fmt: skip
     session.add(row)
-    session.commit()
+    session.flush()
     return row.id
 
 
-def change_series(session: Session, job_id: int, series_id: int, *, distance: float | None,
+def change_series(session: Session, job_id: int, series_id: int, seen: int, *, distance: float | None,
                   settings: Mapping[str, Any]) -> None:  # fmt: skip
-    """The distance of a series and how its sweep was read.
+    """The distance of a series and how its sweep was read, in the place of the version seen.
 
     Raises
     ------
     NoSuchSeries : the job has no such series
+    Stale : somebody else has said them since
     """
     row = _row(session, job_id, series_id)
-    row.distance, row.settings = distance, dict(settings)
-    session.commit()
+    expect(seen, row.version, "series", {"distance": row.distance, "settings": row.settings})
+    row.distance, row.settings, row.version = distance, dict(settings), row.version + 1
+    touch(session, job_id)
 
 
 def add_readings(session: Session, job_id: int, series_id: int, readings: Iterable[Reading], at: datetime,
-                 source: str = "typed") -> list[int]:  # fmt: skip
+                 source: str = "typed", request: str = "") -> list[int]:  # fmt: skip
     """Readings into a series; their numbers.
+
+    Parameters
+    ----------
+    request : what their sender calls them; sent again under the same name they are not added again
 
     Raises
     ------
     NoSuchSeries : the job has no such series
     """
     _row(session, job_id, series_id)
+    if request:
+        query = select(ReadingRow.id).join(SeriesRow, SeriesRow.id == ReadingRow.series_id)
+        there = session.scalars(query.where(ReadingRow.request == request, SeriesRow.job_id == job_id)).all()
+        if there:
+            return list(there)
     rows = [_reading_row(reading, at, source) for reading in readings]
     for row in rows:
-        row.series_id = series_id
+        row.series_id, row.request = series_id, request or None
     session.add_all(rows)
-    session.commit()
+    touch(session, job_id)
     return [row.id for row in rows]
 
 
 def _reading_row(r: Reading, at: datetime, source: str, withdrawn_at: datetime | None = None) -> ReadingRow:
     return ReadingRow(place=r.place, si=r.si, typed=r.typed, instrument=r.instrument, uncertainty=r.uncertainty,
                       skipped=r.skipped, source=source, at=at, withdrawn_at=withdrawn_at)  # fmt: skip
+
+
+def any_in_force(session: Session, series_ids: Iterable[int]) -> bool:
+    """True where a reading of some series still counts."""
+    query = select(ReadingRow.id).where(ReadingRow.series_id.in_(list(series_ids)), ReadingRow.withdrawn_at.is_(None))
+    return session.scalar(query.limit(1)) is not None
 
 
 def withdraw_last(session: Session, job_id: int, series_id: int, at: datetime) -> str | None:
@@ -197,7 +220,7 @@ def withdraw_last(session: Session, job_id: int, series_id: int, at: datetime) -
     if row is None:
         return None
     row.withdrawn_at, row.withdrawn_seen = at, rows[-1].id
-    session.commit()
+    touch(session, job_id)
     return row.place
 
 
@@ -211,7 +234,7 @@ def withdraw_series(session: Session, job_id: int, series_ids: Iterable[int], at
     rows = [_row(session, job_id, number) for number in series_ids]
     for reading in (r for row in rows for r in row.readings if r.withdrawn_at is None):
         reading.withdrawn_at = at
-    session.commit()
+    touch(session, job_id)
 
 
 def bring_back(session: Session, job_id: int, series_id: int) -> str | None:
@@ -226,60 +249,86 @@ def bring_back(session: Session, job_id: int, series_id: int) -> str | None:
     if row is None:
         return None
     row.withdrawn_at = row.withdrawn_seen = None
-    session.commit()
+    touch(session, job_id)
     return row.place
 
 
 # --- limits, practices
 
 
-def limits_of(session: Session, job_id: int, vehicle: str) -> dict[str, dict[LimitName, tuple[float, str]]]:
-    """Check -> limit -> value [SI] and its source: typed for a vehicle in any job, or in this job under another name.
+@dataclass(frozen=True, slots=True)
+class TypedLimit:
+    """A limit typed for a vehicle: its value [SI], where it comes from, and its version."""
+
+    value: float
+    source: str
+    version: int
+
+
+def limits_of(session: Session, job_id: int, vehicle: str) -> dict[str, dict[LimitName, TypedLimit]]:
+    """Check -> limit: typed for a vehicle in any job, or in this job under another name.
 
     The latest of each is in force, those for the vehicle before those for another name; a vehicle without a name has
     only the job's own.
     """
-    found: dict[str, dict[LimitName, tuple[float, str]]] = {}
+    found: dict[str, dict[LimitName, TypedLimit]] = {}
     for row in _in_force(session, job_id, vehicle):
         then = f"typed for “{row.vehicle}”" if row.vehicle else "typed before the vehicle had a name"
         source = row.source if row.vehicle == vehicle else ", ".join(filter(None, (row.source, then)))
-        found.setdefault(row.check, {})[row.name] = (row.si or 0.0, source)
+        found.setdefault(row.check, {})[row.name] = TypedLimit(row.si or 0.0, source, row.id)
     return found
 
 
-def _in_force(session: Session, job_id: int, vehicle: str) -> list[VehicleLimitRow]:
+def _latest(session: Session, job_id: int, vehicle: str) -> list[VehicleLimitRow]:
     named = VehicleLimitRow.vehicle == vehicle
     wanted = VehicleLimitRow.job_id == job_id
     rows = session.scalars(select(VehicleLimitRow).where(or_(wanted, named) if vehicle else wanted)).all()
-    latest = {(r.check, r.name): r for r in sorted(rows, key=lambda r: (r.vehicle == vehicle, r.id))}
-    return [row for row in latest.values() if row.typed is not None and row.si is not None]
+    return list({(r.check, r.name): r for r in sorted(rows, key=lambda r: (r.vehicle == vehicle, r.id))}.values())
 
 
-def set_limit(session: Session, job_id: int, vehicle: str, check: str, name: str, typed: str | None, si: float | None,
-              source: str, at: datetime) -> None:  # fmt: skip
+def _in_force(session: Session, job_id: int, vehicle: str) -> list[VehicleLimitRow]:
+    return [row for row in _latest(session, job_id, vehicle) if row.typed is not None and row.si is not None]
+
+
+def set_limit(session: Session, job_id: int, vehicle: str, check: str, name: LimitName, typed: str | None,
+              si: float | None, source: str, at: datetime, seen: int) -> None:  # fmt: skip
     """A limit for a vehicle from now on, typed in a job; `typed` None goes back to the default.
+
+    Parameters
+    ----------
+    seen : version of the limit it replaces, 0 where none is in force
 
     Raises
     ------
     NoSuchJob : no job has this number
+    Stale : somebody else has typed it since
     """
-    if session.get(JobRow, job_id) is None:
-        raise NoSuchJob(job_id)
+    there = next((r for r in _in_force(session, job_id, vehicle) if (r.check, r.name) == (check, name)), None)
+    expect(seen, there.id if there else 0, "limit", {"typed": there.typed, "source": there.source} if there else {})
+    touch(session, job_id)
     session.add(VehicleLimitRow(job_id=job_id, vehicle=vehicle, check=check, name=name, typed=typed, si=si,
                                 source=source, at=at))  # fmt: skip
-    session.commit()
+    session.flush()
 
 
-def practices(session: Session) -> dict[str, str]:
-    """Practice -> option in force, the shop's own over where a shop begins."""
-    begins = {name: next(iter(options)) for name, (_, options) in PRACTICES.items()}
-    return begins | {row.name: row.option for row in session.scalars(select(PracticeRow)) if row.name in PRACTICES}
+def practices(session: Session) -> dict[str, tuple[str, int]]:
+    """Practice -> option in force and its version: the shop's own, or where a shop begins, of version 0."""
+    begins = {name: (next(iter(options)), 0) for name, (_, options) in PRACTICES.items()}
+    rows = session.scalars(select(PracticeRow))
+    return begins | {row.name: (row.option, row.version) for row in rows if row.name in PRACTICES}
 
 
-def set_practice(session: Session, name: str, option: str, at: datetime) -> None:
-    """What the shop does from now on."""
-    session.merge(PracticeRow(name=name, option=option, at=at))
-    session.commit()
+def set_practice(session: Session, name: str, option: str, at: datetime, seen: int) -> None:
+    """What the shop does from now on, in the place of the version seen.
+
+    Raises
+    ------
+    Stale : somebody else has said it since
+    """
+    there, version = practices(session).get(name, ("", 0))
+    expect(seen, version, "practice", {"option": there})
+    session.merge(PracticeRow(name=name, option=option, at=at, version=version + 1))
+    session.flush()
 
 
 # --- instruments
@@ -297,13 +346,27 @@ class Instrument:
     port: str = ""
 
 
+def _instrument(r: InstrumentRow) -> Instrument:
+    return Instrument(r.kind, r.name, r.resolution, r.uncertainty, r.calibrated_on, r.port)
+
+
 def instruments(session: Session) -> list[tuple[int, Instrument]]:
     """The shop's instruments with their numbers."""
     query = select(InstrumentRow).where(InstrumentRow.archived_at.is_(None)).order_by(InstrumentRow.id)
-    return [
-        (r.id, Instrument(r.kind, r.name, r.resolution, r.uncertainty, r.calibrated_on, r.port))
-        for r in session.scalars(query)
-    ]  # fmt: skip
+    return [(r.id, _instrument(r)) for r in session.scalars(query)]
+
+
+def instrument_of(session: Session, number: int) -> Instrument:
+    """An instrument on the bench.
+
+    Raises
+    ------
+    NoSuchInstrument : none there has this number
+    """
+    row = session.get(InstrumentRow, number)
+    if row is None or row.archived_at is not None:
+        raise NoSuchInstrument(number)
+    return _instrument(row)
 
 
 def add_instrument(session: Session, found: Instrument) -> int:
@@ -311,12 +374,12 @@ def add_instrument(session: Session, found: Instrument) -> int:
     row = InstrumentRow(kind=found.kind, name=found.name, resolution=found.resolution, uncertainty=found.uncertainty,
                         calibrated_on=found.calibrated_on, port=found.port)  # fmt: skip
     session.add(row)
-    session.commit()
+    session.flush()
     return row.id
 
 
 def archive_instrument(session: Session, number: int, at: datetime | None) -> None:
-    """Takes an instrument off the bench, or with `at` None puts it back.
+    """Takes an instrument off the bench, or with `at` None puts it back; done twice it is done once.
 
     Raises
     ------
@@ -325,40 +388,54 @@ def archive_instrument(session: Session, number: int, at: datetime | None) -> No
     row = session.get(InstrumentRow, number)
     if row is None:
         raise NoSuchInstrument(number)
-    row.archived_at = at
-    session.commit()
+    row.archived_at = at if at is None or row.archived_at is None else row.archived_at
 
 
 # --- renewing while it is open
 
 
-def renewals_of(session: Session, job_id: int) -> list[Renewal]:
-    """The sums of a job, in the order they were first made."""
+def renewals_of(session: Session, job_id: int) -> list[tuple[Renewal, int]]:
+    """The sums of a job with their versions, in the order they were first made."""
     query = select(RenewalRow).where(RenewalRow.job_id == job_id).order_by(RenewalRow.id)
-    return [Renewal(r.part, r.price, r.chance, r.hours, r.rate, r.extra_hours) for r in session.scalars(query)]
+    return [
+        (Renewal(r.part, r.price, r.chance, r.hours, r.rate, r.extra_hours), r.version) for r in session.scalars(query)
+    ]
 
 
-def set_renewal(session: Session, job_id: int, found: Renewal) -> None:
-    """The figures for a part of a job from now on.
+def set_renewal(session: Session, job_id: int, found: Renewal, seen: int) -> None:
+    """The figures for a part of a job from now on, in the place of the version seen, 0 where there is none.
 
     Raises
     ------
     NoSuchJob : no job has this number
+    Stale : somebody else has said them since
     """
-    if session.get(JobRow, job_id) is None:
-        raise NoSuchJob(job_id)
-    query = select(RenewalRow).where(RenewalRow.job_id == job_id, RenewalRow.part == found.part)
-    row = session.scalar(query) or RenewalRow(job_id=job_id, part=found.part)
-    row.price, row.chance, row.hours = found.price, found.chance, found.hours
+    row = _renewal_row(session, job_id, found.part, seen) or RenewalRow(job_id=job_id, part=found.part, version=0)
+    row.price, row.chance, row.hours, row.version = found.price, found.chance, found.hours, row.version + 1
     row.rate, row.extra_hours = found.rate, found.extra_hours
+    touch(session, job_id)
     session.add(row)
-    session.commit()
+    session.flush()
 
 
-def drop_renewal(session: Session, job_id: int, part: str) -> None:
-    """Takes a sum off a job's list."""
-    session.execute(delete(RenewalRow).where(RenewalRow.job_id == job_id, RenewalRow.part == part))
-    session.commit()
+def _renewal_row(session: Session, job_id: int, part: str, seen: int) -> RenewalRow | None:
+    row = session.scalar(select(RenewalRow).where(RenewalRow.job_id == job_id, RenewalRow.part == part))
+    stands = {n: getattr(row, n) for n in ("price", "chance", "hours", "rate", "extra_hours")} if row else {}
+    expect(seen, row.version if row else 0, "sum", stands)
+    return row
+
+
+def drop_renewal(session: Session, job_id: int, part: str, seen: int) -> None:
+    """Takes a sum off a job's list.
+
+    Raises
+    ------
+    Stale : somebody else has said it anew since
+    """
+    row = _renewal_row(session, job_id, part, seen)
+    if row is not None:
+        session.delete(row)
+        touch(session, job_id)
 
 
 # --- files
@@ -375,7 +452,7 @@ def filed_of(session: Session, job_id: int, vehicle: str) -> Filed:
         FiledLimit(row.check, row.name, row.typed or "", row.si or 0.0, row.source)
         for row in _in_force(session, job_id, vehicle)
     )  # fmt: skip
-    return Filed(series, limits, tuple(renewals_of(session, job_id)))
+    return Filed(series, limits, tuple(renewal for renewal, _ in renewals_of(session, job_id)))
 
 
 def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetime) -> list[int]:
@@ -385,8 +462,6 @@ def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetim
     ------
     NoSuchJob : no job has this number
     """
-    if session.get(JobRow, job_id) is None:
-        raise NoSuchJob(job_id)
     rows = []
     for series in filed.series:
         row = SeriesRow(job_id=job_id, check=series.check, vehicle=vehicle, begun_at=series.begun_at,
@@ -400,5 +475,5 @@ def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetim
     for found in filed.renewals:
         session.add(RenewalRow(job_id=job_id, part=found.part, price=found.price, chance=found.chance,
                                hours=found.hours, rate=found.rate, extra_hours=found.extra_hours))  # fmt: skip
-    session.commit()
+    touch(session, job_id)
     return [row.id for row in rows]

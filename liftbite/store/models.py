@@ -44,13 +44,14 @@ class Base(DeclarativeBase):
 
 
 class JobRow(Base):
-    """A job of the shop."""
+    """A job of the shop; `change` counts every write to anything of it."""
 
     __tablename__ = "job"
 
     id: Mapped[int] = mapped_column(primary_key=True)
     created_at: Mapped[datetime] = mapped_column(UtcDateTime)
     archived_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
+    change: Mapped[int] = mapped_column(default=0, server_default="0")
     revisions: Mapped[list[RevisionRow]] = relationship(order_by="RevisionRow.number", back_populates="job")
 
 
@@ -101,6 +102,7 @@ class PartRow(Base):
     source: Mapped[str]
     notes: Mapped[str]
     changed_at: Mapped[datetime] = mapped_column(UtcDateTime)
+    version: Mapped[int] = mapped_column(default=1, server_default="1")
     archived_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
 
 
@@ -117,6 +119,8 @@ class SeriesRow(Base):
     begun_at: Mapped[datetime] = mapped_column(UtcDateTime)
     distance: Mapped[float | None] = mapped_column(default=None)
     settings: Mapped[dict[str, Any]] = mapped_column(JSON)
+    request: Mapped[str | None] = mapped_column(default=None)
+    version: Mapped[int] = mapped_column(default=1, server_default="1")
     readings: Mapped[list[ReadingRow]] = relationship(order_by="ReadingRow.id", back_populates="series")
 
 
@@ -124,11 +128,11 @@ class ReadingRow(Base):
     """One reading; withdrawn ones stay, and repeats are never averaged away.
 
     `withdrawn_seen` is the newest reading of the series when this one was withdrawn: once another is read, what was
-    withdrawn before is not brought back any more.
+    withdrawn before is not brought back any more. `request` is what its sender called it, so that it counts once.
     """
 
     __tablename__ = "reading"
-    __table_args__ = (Index("ix_reading_series_id", "series_id"),)
+    __table_args__ = (Index("ix_reading_series_id", "series_id"), Index("ix_reading_request", "request"))
 
     id: Mapped[int] = mapped_column(primary_key=True)
     series_id: Mapped[int] = mapped_column(ForeignKey("series.id"))
@@ -142,6 +146,7 @@ class ReadingRow(Base):
     at: Mapped[datetime] = mapped_column(UtcDateTime)
     withdrawn_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
     withdrawn_seen: Mapped[int | None] = mapped_column(default=None)
+    request: Mapped[str | None] = mapped_column(default=None)
     series: Mapped[SeriesRow] = relationship(back_populates="readings")
 
 
@@ -170,6 +175,7 @@ class PracticeRow(Base):
     name: Mapped[str] = mapped_column(primary_key=True)
     option: Mapped[str]
     at: Mapped[datetime] = mapped_column(UtcDateTime)
+    version: Mapped[int] = mapped_column(default=1, server_default="1")
 
 
 class InstrumentRow(Base):
@@ -184,6 +190,7 @@ class InstrumentRow(Base):
     uncertainty: Mapped[float]
     calibrated_on: Mapped[str]
     port: Mapped[str]
+    version: Mapped[int] = mapped_column(default=1, server_default="1")
     archived_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
 
 
@@ -201,3 +208,17 @@ class RenewalRow(Base):
     hours: Mapped[float]
     rate: Mapped[float]
     extra_hours: Mapped[float]
+    version: Mapped[int] = mapped_column(default=1, server_default="1")
+
+
+class BroughtRow(Base):
+    """A file that was taken in, known by its content: the same one is not taken in twice."""
+
+    __tablename__ = "brought"
+    __table_args__ = (UniqueConstraint("digest", "job_id"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    digest: Mapped[str]
+    job_id: Mapped[int] = mapped_column(ForeignKey("job.id"))
+    at: Mapped[datetime] = mapped_column(UtcDateTime)
+    says: Mapped[dict[str, Any]] = mapped_column(JSON)

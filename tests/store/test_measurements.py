@@ -112,20 +112,20 @@ def test_a_taking_belongs_to_its_job(session: Session) -> None:
         lambda: bench.add_readings(session, second, series, [plate(2, 2.9)], NOW),
         lambda: bench.withdraw_last(session, second, series, NOW),
         lambda: bench.bring_back(session, second, 999),
-        lambda: bench.change_series(session, second, series, distance=1.0, settings={}),
+        lambda: bench.change_series(session, second, series, 1, distance=1.0, settings={}),
     ):
         with pytest.raises(bench.NoSuchSeries, match=r"^\d+$"):
             call()
     with pytest.raises(jobs_store.NoSuchJob, match=r"^99$"):
         bench.begin(session, 99, "basket", "", NOW)
     with pytest.raises(jobs_store.NoSuchJob, match=r"^99$"):
-        bench.set_renewal(session, 99, bench.Renewal("Seal", 1, 0.1, 1, 1))
+        bench.set_renewal(session, 99, bench.Renewal("Seal", 1, 0.1, 1, 1), 0)
 
 
 def test_a_taking_learns_its_distance_and_how_it_was_read(session: Session) -> None:
     number = job(session)
     series = taken(session, number)
-    bench.change_series(session, number, series, distance=24e6, settings={"seen_from": "engine"})
+    bench.change_series(session, number, series, 1, distance=24e6, settings={"seen_from": "engine"})
     (found,) = bench.series_of(session, number)[0]
     assert (found.distance, found.settings) == (24e6, {"seen_from": "engine"})
 
@@ -150,11 +150,16 @@ def test_the_latest_limit_of_a_vehicle_is_in_force_and_none_is_lost(session: Ses
     number, elsewhere = job(session), job(session)
 
     def limit(typed: str | None, si: float | None) -> None:
-        bench.set_limit(session, number, "Alder GT", "plate_thickness", "least", typed, si, "manual", NOW)
+        there = bench.limits_of(session, number, "Alder GT").get("plate_thickness", {}).get("least")
+        seen = there.version if there else 0
+        bench.set_limit(session, number, "Alder GT", "plate_thickness", "least", typed, si, "manual", NOW, seen)
 
     limit("2.6 mm", 2.6e-3)
     limit("2.7 mm", 2.7e-3)
-    assert bench.limits_of(session, elsewhere, "Alder GT") == {"plate_thickness": {"least": (2.7e-3, "manual")}}
+    found = bench.limits_of(session, elsewhere, "Alder GT")["plate_thickness"]["least"]
+    assert (found.value, found.source) == (2.7e-3, "manual")
+    with pytest.raises(jobs_store.Stale, match="limit is at revision 2"):
+        bench.set_limit(session, number, "Alder GT", "plate_thickness", "least", "3", 3e-3, "", NOW, 1)
     limit(None, None)
     assert bench.limits_of(session, elsewhere, "Alder GT") == {}
     assert bench.limits_of(session, elsewhere, "Another") == {}
@@ -163,26 +168,30 @@ def test_the_latest_limit_of_a_vehicle_is_in_force_and_none_is_lost(session: Ses
 
 def test_a_limit_stays_with_its_job_when_the_vehicle_is_renamed_and_says_so(session: Session) -> None:
     number, elsewhere = job(session), job(session)
-    bench.set_limit(session, number, "", "plate_thickness", "least", "2.6", 2.6e-3, "p. 7", NOW)
-    bench.set_limit(session, number, "Aldr GT", "plate_thickness", "new", "3.1", 3.1e-3, "", NOW)
+    bench.set_limit(session, number, "", "plate_thickness", "least", "2.6", 2.6e-3, "p. 7", NOW, 0)
+    bench.set_limit(session, number, "Aldr GT", "plate_thickness", "new", "3.1", 3.1e-3, "", NOW, 0)
     found = bench.limits_of(session, number, "Alder GT")["plate_thickness"]
-    assert found == {"least": (2.6e-3, "p. 7, typed before the vehicle had a name"),
-                     "new": (3.1e-3, "typed for “Aldr GT”")}  # fmt: skip
+    assert {name: (f.value, f.source) for name, f in found.items()} == {
+        "least": (2.6e-3, "p. 7, typed before the vehicle had a name"), "new": (3.1e-3, "typed for “Aldr GT”")
+    }  # fmt: skip
     assert bench.limits_of(session, elsewhere, "Alder GT") == {}
     assert bench.limits_of(session, elsewhere, "") == {}
-    bench.set_limit(session, number, "Alder GT", "plate_thickness", "least", None, None, "", NOW)
+    bench.set_limit(session, number, "Alder GT", "plate_thickness", "least", None, None, "", NOW, 1)
     assert "least" not in bench.limits_of(session, number, "Alder GT")["plate_thickness"], "back to the default"
     with pytest.raises(jobs_store.NoSuchJob, match=r"^99$"):
-        bench.set_limit(session, 99, "", "plate_thickness", "least", "2.6", 2.6e-3, "", NOW)
+        bench.set_limit(session, 99, "", "plate_thickness", "least", "2.6", 2.6e-3, "", NOW, 0)
 
 
 def test_a_shop_begins_with_the_first_of_each_school(session: Session) -> None:
     begins = {name: next(iter(options)) for name, (_, options) in PRACTICES.items()}
-    assert bench.practices(session) == begins
-    bench.set_practice(session, "face", "always", NOW)
-    bench.set_practice(session, "face", "always", NOW)
-    bench.set_practice(session, "of another version", "x", NOW)
-    assert bench.practices(session) == begins | {"face": "always"}
+    assert bench.practices(session) == {name: (option, 0) for name, option in begins.items()}
+    bench.set_practice(session, "face", "always", NOW, 0)
+    bench.set_practice(session, "face", "always", NOW, 1)
+    with pytest.raises(jobs_store.Stale, match="practice is at revision 2"):
+        bench.set_practice(session, "face", "needed", NOW, 1)
+    bench.set_practice(session, "of another version", "x", NOW, 0)
+    found = bench.practices(session)
+    assert {name: option for name, (option, _) in found.items()} == begins | {"face": "always"}
 
 
 def test_instruments_are_put_away_and_back(session: Session) -> None:
@@ -199,11 +208,13 @@ def test_instruments_are_put_away_and_back(session: Session) -> None:
 
 def test_a_sum_of_a_part_is_changed_not_doubled(session: Session) -> None:
     number = job(session)
-    bench.set_renewal(session, number, bench.Renewal("Seal", 10, 0.1, 8, 70))
-    bench.set_renewal(session, number, bench.Renewal("Pilot bearing", 25, 0.1, 8, 70))
-    bench.set_renewal(session, number, bench.Renewal("Seal", 12, 0.2, 8, 70, 0.5))
-    assert bench.renewals_of(session, number) == [bench.Renewal("Seal", 12, 0.2, 8, 70, 0.5),
-                                              bench.Renewal("Pilot bearing", 25, 0.1, 8, 70)]  # fmt: skip
-    bench.drop_renewal(session, number, "Seal")
-    bench.drop_renewal(session, number, "Seal")
-    assert [s.part for s in bench.renewals_of(session, number)] == ["Pilot bearing"]
+    bench.set_renewal(session, number, bench.Renewal("Seal", 10, 0.1, 8, 70), 0)
+    bench.set_renewal(session, number, bench.Renewal("Pilot bearing", 25, 0.1, 8, 70), 0)
+    bench.set_renewal(session, number, bench.Renewal("Seal", 12, 0.2, 8, 70, 0.5), 1)
+    assert bench.renewals_of(session, number) == [(bench.Renewal("Seal", 12, 0.2, 8, 70, 0.5), 2),
+                                                  (bench.Renewal("Pilot bearing", 25, 0.1, 8, 70), 1)]  # fmt: skip
+    with pytest.raises(jobs_store.Stale, match="sum is at revision 2"):
+        bench.drop_renewal(session, number, "Seal", 1)
+    bench.drop_renewal(session, number, "Seal", 2)
+    bench.drop_renewal(session, number, "Seal", 0)  # it is off the list already
+    assert [s.part for s, _ in bench.renewals_of(session, number)] == ["Pilot bearing"]

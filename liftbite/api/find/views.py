@@ -155,7 +155,7 @@ def start_find(path: JobPath, body: ms.FindIn) -> Response:
                 raise UnreadableEntry(f"“{slot}” is no kind of part")
             if not numbers:
                 continue
-            taken = [(n, finder_part(shelf.part_of(session, n))) for n in numbers]
+            taken = [(n, finder_part(shelf.part_of(session, n).part)) for n in numbers]
             slots[slot] = [part for _, part in taken]
             ids[slot] = {part.name: n for n, part in taken}
     for free in body.free:

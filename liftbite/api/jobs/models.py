@@ -188,6 +188,7 @@ class JobOut(BaseModel):
 
     id: int
     revision: int
+    change: int = Field(description="Counts every write to anything of the job.")
     name: str
     vehicle: str
     layout: str
@@ -209,6 +210,7 @@ class JobLineOut(BaseModel):
     """A job in the list."""
 
     id: int
+    change: int
     name: str
     vehicle: str
     layout: str

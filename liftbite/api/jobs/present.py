@@ -168,6 +168,7 @@ def job_out(
     revisions: Sequence[Revision],
     *,
     archived: bool = False,
+    change: int = 0,
     entries: Mapping[str, Entry] | None = None,
     problems: Mapping[str, tuple[str | None, str]] | None = None,
 ) -> m.JobOut:
@@ -175,7 +176,7 @@ def job_out(
 
     Parameters
     ----------
-    job_id, revisions, archived : the job as it is kept
+    job_id, revisions, archived, change : the job as it is kept
     entries : what is in force, where a change is being tried that is not kept yet
     problems : quantity -> what was typed and why it cannot be taken
     """
@@ -187,6 +188,7 @@ def job_out(
     return m.JobOut(
         id=job_id,
         revision=revisions[-1].number,
+        change=change,
         name=_text(entries, "job_name"),
         vehicle=_text(entries, "vehicle"),
         layout=build.chosen.layout,
@@ -234,7 +236,7 @@ def _text(entries: Mapping[str, Entry], name: str) -> str:
     return (entry.typed or "") if entry else ""
 
 
-def line_out(job_id: int, revisions: Sequence[Revision]) -> m.JobLineOut:
+def line_out(job_id: int, revisions: Sequence[Revision], change: int = 0) -> m.JobLineOut:
     """A job as a line of the list."""
     entries = present(revisions)
     answers = answer(entries)
@@ -242,6 +244,7 @@ def line_out(job_id: int, revisions: Sequence[Revision]) -> m.JobLineOut:
     option = CHOICES["layout"].option(layout)
     return m.JobLineOut(
         id=job_id,
+        change=change,
         name=_text(entries, "job_name"),
         vehicle=_text(entries, "vehicle"),
         layout=layout,

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import hashlib
 import re
 from collections.abc import Iterable
 from typing import Any
@@ -11,12 +12,12 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 from sqlalchemy.orm import Session
 
-from liftbite.api.common import download, now, session_of
+from liftbite.api.common import download, now, seen_version, session_of, tagged, writing
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs import present as out
 from liftbite.api.jobs.entries import changes, read_entries
-from liftbite.api.problems import Faults, NeedsPrecondition, problem_responses
+from liftbite.api.problems import Faults, problem_responses
 from liftbite.core.analysis.goal_seek import seek_all
 from liftbite.core.analysis.working import working
 from liftbite.core.errors import UnreadableEntry
@@ -52,21 +53,11 @@ class CurveQuery(BaseModel):
     stage: str = Field(default="now", pattern="^(now|planned)$")
 
 
-def seen_revision() -> int:
-    """The revision named in If-Match."""
-    tag = request.headers.get("If-Match", "")
-    match = re.fullmatch(r'(?:W/)?"(\d{1,12})"', tag.strip())
-    if match is None:
-        raise NeedsPrecondition
-    return int(match[1])
-
-
 def answer_with_job(session: Session, job_id: int, revisions: list[Revision], status: int = 200) -> Response:
     """A job, worked out, with its revision as the tag."""
-    job = out.job_out(job_id, revisions, archived=store.is_archived(session, job_id))
-    response = Response(job.model_dump_json(), status, content_type="application/json")
-    response.headers["ETag"] = f'"{job.revision}"'
-    return response
+    archived, change = store.is_archived(session, job_id), store.change_of(session, job_id)
+    job = out.job_out(job_id, revisions, archived=archived, change=change)
+    return tagged(Response(job.model_dump_json(), status, content_type="application/json"), job.revision)
 
 
 @api.get("", responses={"200": m.JobListOut})
@@ -88,7 +79,7 @@ def create_job(body: m.NewJobIn) -> Response:
         raise Faults({field: why for field, (_, why) in faults.items()})
     at = now()
     first = Revision(1, "start", store.utc_text(at), tuple(taken))
-    with session_of() as session:
+    with writing() as session:
         job_id = store.create(session, [first], at)
         return answer_with_job(session, job_id, [first], 201)
 
@@ -103,14 +94,14 @@ def get_job(path: JobPath) -> Response:
 @api.post("/<int:job_id>/entries", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
 def enter(path: JobPath, body: m.EntriesIn) -> Response:
     """Appends what was entered; all of it or, where something cannot be taken, nothing."""
-    seen = seen_revision()
+    seen = seen_version()
     taken, faults = read_entries(body.entries)
     if faults:
         raise Faults({field: why for field, (_, why) in faults.items()})
-    with session_of() as session:
+    with writing() as session:
         revisions = store.revisions_of(session, path.job_id)
         if revisions[-1].number != seen:
-            raise store.Stale(revisions[-1].number)
+            raise store.Stale(revisions[-1].number, seen)
         new = changes(taken, ledger.present(revisions))
         if new:
             revisions.append(store.append(session, path.job_id, seen, new, now()))
@@ -123,18 +114,18 @@ def preview(path: JobPath, body: m.EntriesIn) -> Response:
     taken, faults = read_entries(body.entries)
     with session_of() as session:
         revisions = store.revisions_of(session, path.job_id)
-        away = store.is_archived(session, path.job_id)
+        away, change = store.is_archived(session, path.job_id), store.change_of(session, path.job_id)
     entries = _with(ledger.present(revisions), taken)
-    job = out.job_out(path.job_id, revisions, archived=away, entries=entries, problems=faults)
+    job = out.job_out(path.job_id, revisions, archived=away, change=change, entries=entries, problems=faults)
     return Response(job.model_dump_json(), 200, content_type="application/json")
 
 
 def _turn(job_id: int, kind: ledger.RevisionKind) -> Response:
-    seen = seen_revision()
-    with session_of() as session:
+    seen = seen_version()
+    with writing() as session:
         revisions = store.revisions_of(session, job_id)
         if revisions[-1].number != seen:
-            raise store.Stale(revisions[-1].number)
+            raise store.Stale(revisions[-1].number, seen)
         turned = ledger.undo(revisions) if kind == "undo" else ledger.redo(revisions)
         if turned is not None:
             of, entries = turned
@@ -154,11 +145,12 @@ def redo(path: JobPath) -> Response:
     return _turn(path.job_id, "redo")
 
 
-@api.put("/<int:job_id>/archived", responses={"200": m.JobOut, **problem_responses(400, 404, 422)})
+@api.put("/<int:job_id>/archived", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
 def archive(path: JobPath, body: m.ArchiveIn) -> Response:
-    """Puts a job out of sight, or back; nothing is deleted."""
-    with session_of() as session:
-        store.archive(session, path.job_id, now() if body.archived else None)
+    """Puts a job out of sight, or back; nothing is deleted. If-Match names its change, so no new work goes along."""
+    seen = seen_version()
+    with writing() as session:
+        store.archive(session, path.job_id, now() if body.archived else None, seen)
         return answer_with_job(session, path.job_id, store.revisions_of(session, path.job_id))
 
 
@@ -255,13 +247,27 @@ def export_job(path: JobPath) -> Response:
     return download(text, "application/json", _file_name((name.typed if name else "") or "", ".liftbite.json"))
 
 
-@api.post("/file", responses={"201": m.JobOut, **problem_responses(400, 413, 422)})
-def import_job() -> Response:
-    """A job file, sent as it is, becomes a job with its whole ledger and all that was measured."""
-    filed = read_job_file(request.get_data())
-    with session_of() as session:
-        job_id = store.create(session, filed.revisions, now())
-        measurements.bring(session, job_id, _vehicle(filed.revisions), filed.bench, now())
+class ImportQuery(BaseModel):
+    """Whether a file that is here already becomes a second job."""
+
+    again: bool = False
+
+
+@api.post("/file", responses={"200": m.JobOut, "201": m.JobOut, **problem_responses(400, 413, 422)})
+def import_job(query: ImportQuery) -> Response:
+    """A job file, sent as it is, becomes a job with its whole ledger and all that was measured; all of it or nothing.
+
+    A file whose job is here already is known by its content: the answer is 200 and that job as it stands now.
+    """
+    data = request.get_data()
+    filed, digest, at = read_job_file(data), hashlib.sha256(data).hexdigest(), now()
+    with writing() as session:
+        known = None if query.again else store.brought(session, digest)
+        if known is not None:
+            return answer_with_job(session, known.job_id, store.revisions_of(session, known.job_id), 200)
+        job_id = store.create(session, filed.revisions, at)
+        measurements.bring(session, job_id, _vehicle(filed.revisions), filed.bench, at)
+        store.note_brought(session, digest, job_id, at, {})
         return answer_with_job(session, job_id, filed.revisions, 201)
 
 

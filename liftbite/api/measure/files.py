@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 import csv
+import hashlib
 import io
 from collections.abc import Sequence
 
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 
-from liftbite.api.common import download, now, reply, session_of
+from liftbite.api.common import download, now, reply, session_of, writing
 from liftbite.api.jobs.views import JobPath
 from liftbite.api.measure import models as mm
 from liftbite.api.measure.present import found_of, measure_out
@@ -20,6 +21,7 @@ from liftbite.core.measure.parts_list import needs
 from liftbite.files.measured import Filed, FiledReading, FiledSeries
 from liftbite.files.readings import CsvReading, read_readings, write_readings
 from liftbite.store import measurements as store
+from liftbite.store.jobs import brought, note_brought
 
 api = APIBlueprint("bench_files", __name__, abp_tags=[Tag(name="measure")])
 _PROBLEMS = problem_responses(400, 404, 422)
@@ -43,10 +45,16 @@ def export_readings(path: JobPath) -> Response:
 
 @api.post("/api/jobs/<int:job_id>/readings/csv", responses={"200": mm.ImportedOut, **_PROBLEMS})
 def import_readings(path: JobPath, body: mm.ReadingsFileIn) -> Response:
-    """Takes in a file of readings; rows that cannot be read are named and left, those the job has are counted."""
+    """Takes in a file of readings; rows that cannot be read are named and left, those the job has are counted.
+
+    A file sent again is known by its content, and answered as it was the first time.
+    """
     moment = now()
-    lines = read_readings(body.text, moment)
-    with session_of() as session:
+    lines, digest = read_readings(body.text, moment), hashlib.sha256(body.text.encode()).hexdigest()
+    with writing() as session:
+        before = brought(session, digest, path.job_id)
+        if before is not None and store.any_in_force(session, before.says["series"]):
+            return reply(mm.ImportedOut(**(before.says | {"taken": 0, "already": before.says["taken"]})))
         bench = bench_of(session, path.job_id)
         there = {_what(row) for row in _rows(bench.series)}
         known = set(checks_for(bench.build))
@@ -65,8 +73,11 @@ def import_readings(path: JobPath, body: mm.ReadingsFileIn) -> Response:
                 groups.setdefault((row.series, row.check), []).append(row)
         filed = Filed(tuple(_filed_taking(check, rows) for (_, check), rows in groups.items()))
         numbers = store.bring(session, path.job_id, bench.vehicle, filed, moment)
-    taken = sum(map(len, groups.values()))
-    return reply(mm.ImportedOut(taken=taken, already=already, series=numbers, faults=faults[:200]))
+        taken = sum(map(len, groups.values()))
+        told = mm.ImportedOut(taken=taken, already=already, series=numbers, faults=faults[:200])
+        if taken:
+            note_brought(session, digest, path.job_id, moment, told.model_dump())
+    return reply(told)
 
 
 def _what(row: CsvReading) -> tuple[object, ...]:
@@ -84,7 +95,7 @@ def _filed_taking(check: str, rows: Sequence[CsvReading]) -> FiledSeries:
 @api.post("/api/jobs/<int:job_id>/readings/csv/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
 def undo_import(path: JobPath, body: mm.TakenBackIn) -> Response:
     """Withdraws every reading of series a file brought; they stay in the record, withdrawn."""
-    with session_of() as session:
+    with writing() as session:
         store.withdraw_series(session, path.job_id, body.series, now())
         return reply(measure_out(bench_of(session, path.job_id)))
 

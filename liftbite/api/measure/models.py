@@ -15,6 +15,8 @@ from liftbite.files.fields import Words
 from liftbite.gauges.gauge import EventKind
 
 Short = Annotated[Words, Field(max_length=80)]
+#: What its sender calls an append, so that one sent twice counts once.
+RequestName = Annotated[str, Field(max_length=64, pattern=r"^[A-Za-z0-9._-]*$")]
 Amount = Annotated[float, Field(ge=0, lt=1e9, allow_inf_nan=False)]
 
 
@@ -36,6 +38,8 @@ class ReadingIn(_In):
     sure: bool = Field(default=False, description="True to take a figure that is unusual.")
     port: Short = ""
     event: Annotated[int, Field(ge=0, le=2**53)] = 0
+    series: Annotated[int, Field(ge=1, le=2**53)] | None = Field(default=None, description="The series it goes to.")
+    request: RequestName = ""
 
 
 class KeyedOut(BaseModel):
@@ -60,6 +64,7 @@ class SeriesIn(_In):
     asked: dict[Words, Annotated[Words, Field(max_length=40)]] = Field(
         default_factory=dict, max_length=10, description="What a calculation asks of these readings: name to option."
     )
+    request: RequestName = ""
 
 
 class UndoIn(_In):
@@ -170,6 +175,7 @@ class CheckLimitOut(BaseModel):
     """A limit in force, whose it is, and how readings stand against it."""
 
     name: LimitName
+    version: int
     value: FigureOut | None
     mark: str
     why: str
@@ -281,6 +287,7 @@ class CheckOut(BaseModel):
     picture: Picture
     limits: list[CheckLimitOut]
     series: int | None
+    version: int = Field(description="Of what is said of the series, for If-Match; 0 where there is none.")
     begun_at: str | None
     distance: FigureOut | None
     settings: dict[str, str]
@@ -317,6 +324,7 @@ class PracticeOut(BaseModel):
     about: str
     option: str
     options: list[NameOut]
+    version: int
 
 
 class NeedOut(BaseModel):
@@ -331,6 +339,7 @@ class RenewalOut(BaseModel):
     """Renew now, or take the chance."""
 
     part: str
+    version: int
     price: float
     chance: float
     hours: float
@@ -346,6 +355,7 @@ class MeasureOut(BaseModel):
     """The bench of a job."""
 
     job: int
+    change: int = Field(description="Counts every write to anything of the job.")
     vehicle: str
     checks: list[CheckOut]
     worst: Verdict

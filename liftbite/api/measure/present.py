@@ -54,7 +54,9 @@ class Bench:
     series : of this job, oldest first
     life : of its vehicle over all jobs, oldest first
     manual : limits typed for the vehicle
-    practices, instruments, renewals : of the shop
+    practices, instruments, renewals : of the shop, renewals with their versions
+    versions : of the practices and, as `check.limit`, of the limits typed
+    change : how often anything of the job was written
     today : the day it is looked at
     """
 
@@ -67,9 +69,11 @@ class Bench:
     life: Sequence[Series]
     manual: Mapping[str, Mapping[LimitName, tuple[float, str]]]
     practices: Mapping[str, str]
+    versions: Mapping[str, int]
     instruments: Sequence[tuple[int, Instrument]]
-    renewals: Sequence[Renewal]
+    renewals: Sequence[tuple[Renewal, int]]
     today: date
+    change: int = 0
 
     def latest(self, check: str) -> Series | None:
         """The series of a check that is in force: the last one."""
@@ -281,12 +285,14 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         grades=[mm.GradeOut(**{f: getattr(g, f) for f in mm.GradeOut.model_fields})
                                    for g in check.grades],
         limits=[
-            mm.CheckLimitOut(name=f.name, value=shown(f.value), mark=f.mark, why=f.why,
+            mm.CheckLimitOut(name=f.name, version=bench.versions.get(f"{check.name}.{f.name}", 0),
+                        value=shown(f.value), mark=f.mark, why=f.why,
                         zone=held[f.name].zone if f.name in held else None,
                         sentence=held[f.name].sentence if f.name in held else "")
             for f in limits
         ],
-        series=series.id if series else None, begun_at=utc_text(series.begun_at) if series else None,
+        series=series.id if series else None, version=series.version if series else 0,
+        begun_at=utc_text(series.begun_at) if series else None,
         distance=figure_out(series.distance, "m driven") if series and series.distance is not None else None,
         settings=_settings_out(check, series), asked=_asked_out(check, series),
         readings=_taken(check, series) if series else [], can_undo=bool(readings),
@@ -326,11 +332,11 @@ def instruments_out(bench: Bench) -> list[mm.InstrumentOut]:
     return [*own, *kinds]
 
 
-def _renewal_out(found: Renewal) -> mm.RenewalOut:
+def _renewal_out(found: Renewal, version: int) -> mm.RenewalOut:
     offer = worth_it(found.part, found.price, found.chance, found.hours, found.rate, found.extra_hours)
-    return mm.RenewalOut(part=found.part, price=found.price, chance=found.chance, hours=found.hours, rate=found.rate,
-                     extra_hours=found.extra_hours, now=offer.now, later=offer.later, pays=offer.pays,
-                     even=offer.even)  # fmt: skip
+    return mm.RenewalOut(part=found.part, version=version, price=found.price, chance=found.chance,
+                     hours=found.hours, rate=found.rate, extra_hours=found.extra_hours,
+                     now=offer.now, later=offer.later, pays=offer.pays, even=offer.even)  # fmt: skip
 
 
 def measure_out(bench: Bench) -> mm.MeasureOut:
@@ -341,18 +347,18 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
     begun = [f for f in findings if f.taken]
     following = next((f.check for f in findings if f.taken < f.wanted and CHECKS[f.check].kind != "figure"), "")
     return mm.MeasureOut(
-        job=bench.job_id, vehicle=bench.vehicle,
+        job=bench.job_id, change=bench.change, vehicle=bench.vehicle,
         checks=[_check_out(bench, check, finding, sweep) for check, finding, sweep in found],
         worst=worst(findings), done=sum(f.taken >= f.wanted for f in findings), wanted=len(findings),
         next_check=following, instruments=instruments_out(bench),
         practices=[
-            mm.PracticeOut(name=name, about=about, option=bench.practices[name],
+            mm.PracticeOut(name=name, about=about, option=bench.practices[name], version=bench.versions.get(name, 0),
                          options=[m.NameOut(name=o, label=says) for o, says in options.items()])
             for name, (about, options) in PRACTICES.items()
         ],
         needs=[mm.NeedOut(part=n.part, work=n.work, reasons=list(n.reasons))
                for n in needs(bench.build, begun, bench.practices)],
-        renewals=[_renewal_out(s) for s in bench.renewals],
+        renewals=[_renewal_out(s, version) for s, version in bench.renewals],
         calculations=calculations_out(bench.build, bench.readings, bench.said, {c.name for c in checks}),
     )  # fmt: skip
 

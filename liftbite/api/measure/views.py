@@ -11,10 +11,10 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 from sqlalchemy.orm import Session
 
-from liftbite.api.common import now, reply, session_of
+from liftbite.api.common import now, reply, seen_version, session_of, writing
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import fine_out
-from liftbite.api.jobs.views import JobPath, answer_with_job, seen_revision
+from liftbite.api.jobs.views import JobPath, answer_with_job
 from liftbite.api.measure import models as mm
 from liftbite.api.measure.history import history_out, shop_history_out
 from liftbite.api.measure.present import Bench, effects_out, measure_out, measured_entries
@@ -34,9 +34,11 @@ from liftbite.gauges.gauge import Gauges
 from liftbite.gauges.protocol import check_port
 from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as store
+from liftbite.store.jobs import expect
 
 api = APIBlueprint("measure", __name__, abp_tags=[Tag(name="measure")])
 _PROBLEMS = problem_responses(400, 404, 422)
+_REPLACES = problem_responses(400, 404, 412, 422, 428)
 
 
 class InstrumentPath(BaseModel):
@@ -71,10 +73,15 @@ def bench_of(session: Session, job_id: int) -> Bench:
     named = entries.get("vehicle")
     vehicle = (named.typed if named else "") or ""
     of_job, of_vehicle = store.series_of(session, job_id, vehicle)
+    limits, practices = store.limits_of(session, job_id, vehicle), store.practices(session)
+    versions = {f"{check}.{name}": limit.version for check, named in limits.items() for name, limit in named.items()}
     return Bench(
         job_id, vehicle, entries, build_of(entries), ledger.as_entered(revisions), of_job, of_vehicle,
-        store.limits_of(session, job_id, vehicle),
-        store.practices(session), store.instruments(session), store.renewals_of(session, job_id), now().date(),
+        {check: {name: (f.value, f.source) for name, f in named.items()} for check, named in limits.items()},
+        {name: option for name, (option, _) in practices.items()},
+        versions | {name: version for name, (_, version) in practices.items()},
+        store.instruments(session), store.renewals_of(session, job_id), now().date(),
+        jobs_store.change_of(session, job_id),
     )  # fmt: skip
 
 
@@ -170,7 +177,7 @@ def add_reading(path: JobPath, body: mm.ReadingIn) -> Response:
     A gauge's reading is taken once, by one tab; where no place is named it goes to the first that is not read.
     """
     gauge = _gauges().at(body.port) if body.port else None
-    with gauge.turn if gauge else nullcontext(), session_of() as session:
+    with gauge.turn if gauge else nullcontext(), writing() as session:
         bench = bench_of(session, path.job_id)
         check = _check(bench, body.check)
         if gauge is not None:
@@ -182,10 +189,18 @@ def add_reading(path: JobPath, body: mm.ReadingIn) -> Response:
         reading = _reading(bench, check, body)
         if gauge is not None:
             gauge.claim(body.event)
-        series = bench.latest(check.name)
-        number = series.id if series else store.begin(session, path.job_id, check.name, bench.vehicle, now())
-        store.add_readings(session, path.job_id, number, [reading], now(), "gauge" if body.port else "typed")
+        number = _series_for(session, bench, check, body.series)
+        source = "gauge" if body.port else "typed"
+        store.add_readings(session, path.job_id, number, [reading], now(), source, body.request)
         return _measure(session, path.job_id)
+
+
+def _series_for(session: Session, bench: Bench, check: Check, named: int | None) -> int:
+    """The series a reading goes to: the one it names, else the one in force, else a first one."""
+    if named is not None and any(s.id == named and s.check == check.name for s in bench.series):
+        return named
+    series = bench.latest(check.name)
+    return series.id if series else store.begin(session, bench.job_id, check.name, bench.vehicle, now())
 
 
 @api.post("/api/jobs/<int:job_id>/readings/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
@@ -201,7 +216,7 @@ def redo_reading(path: JobPath, body: mm.UndoIn) -> Response:
 
 
 def _turn(job_id: int, name: str, *, back: bool) -> Response:
-    with session_of() as session:
+    with writing() as session:
         bench = bench_of(session, job_id)
         series = bench.latest(_check(bench, name).name)
         if series is not None and back:
@@ -229,50 +244,57 @@ def _asked(check: Check, said: Mapping[str, str]) -> dict[str, str]:
 @api.post("/api/jobs/<int:job_id>/series", responses={"200": mm.MeasureOut, **_PROBLEMS})
 def begin_series(path: JobPath, body: mm.SeriesIn) -> Response:
     """A new series of a check, at another mileage or after a change; the earlier ones stay."""
-    with session_of() as session:
+    with writing() as session:
         bench = bench_of(session, path.job_id)
         check = _check(bench, body.check)
         store.begin(session, path.job_id, check.name, bench.vehicle, now(), distance=read_distance(body.distance),
-                    settings=_settings(check, body))  # fmt: skip
+                    settings=_settings(check, body), request=body.request)  # fmt: skip
         return _measure(session, path.job_id)
 
 
-@api.put("/api/jobs/<int:job_id>/series", responses={"200": mm.MeasureOut, **_PROBLEMS})
+@api.put("/api/jobs/<int:job_id>/series", responses={"200": mm.MeasureOut, **_REPLACES})
 def change_series(path: JobPath, body: mm.SeriesIn) -> Response:
-    """Says more of the series in force: the odometer, and how a sweep is read."""
-    with session_of() as session:
+    """Says more of the series in force: odometer, how a sweep is read. If-Match names its version, 0 for none."""
+    seen = seen_version()
+    with writing() as session:
         bench = bench_of(session, path.job_id)
         check = _check(bench, body.check)
         series = bench.latest(check.name)
         distance, settings = read_distance(body.distance), _settings(check, body)
         if series is None:
+            expect(seen, 0, "series", {})
             store.begin(session, path.job_id, check.name, bench.vehicle, now(), distance=distance, settings=settings)
         else:
-            store.change_series(session, path.job_id, series.id, distance=distance, settings=settings)
+            store.change_series(session, path.job_id, series.id, seen, distance=distance, settings=settings)
         return _measure(session, path.job_id)
 
 
-@api.put("/api/jobs/<int:job_id>/limits", responses={"200": mm.MeasureOut, **_PROBLEMS})
+@api.put("/api/jobs/<int:job_id>/limits", responses={"200": mm.MeasureOut, **_REPLACES})
 def set_limit(path: JobPath, body: mm.LimitIn) -> Response:
-    """The manual's limit, remembered for this vehicle; nothing typed goes back to the default."""
-    with session_of() as session:
+    """The manual's limit, remembered for this vehicle; nothing typed goes back to the default.
+
+    If-Match names the version of the limit it replaces, 0 where none was typed.
+    """
+    seen = seen_version()
+    with writing() as session:
         bench = bench_of(session, path.job_id)
         check = _check(bench, body.check)
         typed = (body.typed or "").strip()
         keyed = read_limit(check, body.name, typed, body.unit) if typed else None
         kept, si = (keyed.typed, keyed.si) if keyed else (None, None)
         store.set_limit(session, path.job_id, bench.vehicle, check.name, body.name, kept, si, body.source.strip(),
-                        now())  # fmt: skip
+                        now(), seen)  # fmt: skip
         return _measure(session, path.job_id)
 
 
-@api.put("/api/jobs/<int:job_id>/practices", responses={"200": mm.MeasureOut, **_PROBLEMS})
+@api.put("/api/jobs/<int:job_id>/practices", responses={"200": mm.MeasureOut, **_REPLACES})
 def set_practice(path: JobPath, body: mm.PracticeIn) -> Response:
     """What the shop does from now on, in every job."""
     if body.name not in PRACTICES or body.option not in PRACTICES[body.name][1]:
         raise UnreadableEntry(f"“{body.option}” is no option of “{body.name}”")
-    with session_of() as session:
-        store.set_practice(session, body.name, body.option, now())
+    seen = seen_version()
+    with writing() as session:
+        store.set_practice(session, body.name, body.option, now(), seen)
         return _measure(session, path.job_id)
 
 
@@ -284,7 +306,7 @@ def add_instrument(path: JobPath, body: mm.InstrumentIn) -> Response:
         raise UnreadableEntry(f"“{body.kind}” is no kind of instrument; pick one of {', '.join(INSTRUMENT_KINDS)}.")
     resolution, uncertainty = read_trust(kind, body.resolution, body.uncertainty)
     port = check_port(body.port) if body.port.strip() else ""
-    with session_of() as session:
+    with writing() as session:
         store.add_instrument(session, store.Instrument(kind.name, body.name.strip(), resolution, uncertainty,
                                                        body.calibrated_on, port))  # fmt: skip
         return _measure(session, path.job_id)
@@ -293,25 +315,27 @@ def add_instrument(path: JobPath, body: mm.InstrumentIn) -> Response:
 @api.put("/api/instruments/<int:instrument_id>/archived", responses={"200": m.ArchiveIn, **_PROBLEMS})
 def archive_instrument(path: InstrumentPath, body: m.ArchiveIn) -> Response:
     """Takes an instrument off the bench, or puts it back; its readings keep their uncertainty."""
-    with session_of() as session:
+    with writing() as session:
         store.archive_instrument(session, path.instrument_id, now() if body.archived else None)
     return reply(body)
 
 
-@api.put("/api/jobs/<int:job_id>/renewals", responses={"200": mm.MeasureOut, **_PROBLEMS})
+@api.put("/api/jobs/<int:job_id>/renewals", responses={"200": mm.MeasureOut, **_REPLACES})
 def set_renewal(path: JobPath, body: mm.RenewalIn) -> Response:
-    """The shop's own figures for renewing a part while it is open."""
-    with session_of() as session:
+    """The shop's own figures for renewing a part while it is open. If-Match names their version, 0 for none yet."""
+    seen = seen_version()
+    with writing() as session:
         renewal = Renewal(body.part.strip(), body.price, body.chance, body.hours, body.rate, body.extra_hours)
-        store.set_renewal(session, path.job_id, renewal)
+        store.set_renewal(session, path.job_id, renewal, seen)
         return _measure(session, path.job_id)
 
 
-@api.post("/api/jobs/<int:job_id>/renewals/drop", responses={"200": mm.MeasureOut, **_PROBLEMS})
+@api.post("/api/jobs/<int:job_id>/renewals/drop", responses={"200": mm.MeasureOut, **_REPLACES})
 def drop_renewal(path: JobPath, body: mm.DropRenewalIn) -> Response:
-    """Takes a sum off the list."""
-    with session_of() as session:
-        store.drop_renewal(session, path.job_id, body.part)
+    """Takes a sum off the list, of the version in If-Match."""
+    seen = seen_version()
+    with writing() as session:
+        store.drop_renewal(session, path.job_id, body.part, seen)
         return _measure(session, path.job_id)
 
 
@@ -329,8 +353,8 @@ def get_effects(path: JobPath, query: EffectsQuery) -> Response:
 @api.post("/api/jobs/<int:job_id>/effects", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
 def take_effects(path: JobPath, body: mm.EffectsIn) -> Response:
     """Takes measured values into the job as one change, each marked measured; undo turns it back."""
-    seen = seen_revision()
-    with session_of() as session:
+    seen = seen_version()
+    with writing() as session:
         bench = bench_of(session, path.job_id)
         measured = measured_entries(bench)
         unknown = [q for q in body.quantities if q not in measured]

@@ -32,6 +32,7 @@ class PartOut(BaseModel):
     """A part on the shelf."""
 
     id: int
+    version: int
     slot: str
     name: str
     values: dict[str, str]

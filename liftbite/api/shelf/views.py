@@ -10,10 +10,10 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 from sqlalchemy.orm import Session
 
-from liftbite.api.common import download, reply, session_of
+from liftbite.api.common import download, reply, seen_version, session_of, tagged, writing
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.entries import changes, read_entries
-from liftbite.api.jobs.views import JobPath, answer_with_job, seen_revision
+from liftbite.api.jobs.views import JobPath, answer_with_job
 from liftbite.api.problems import problem_responses
 from liftbite.api.shelf import models as ms
 from liftbite.core.errors import UnreadableEntry
@@ -39,6 +39,7 @@ from liftbite.store import parts as shelf
 
 api = APIBlueprint("shelf", __name__, abp_tags=[Tag(name="shelf")])
 _PROBLEMS = problem_responses(400, 404, 422)
+_REPLACES = problem_responses(400, 404, 412, 422, 428)
 
 
 class PartPath(BaseModel):
@@ -59,10 +60,11 @@ class SlotQuery(BaseModel):
     slot: str = Field(max_length=40)
 
 
-def part_out(part_id: int, part: ShelfPart) -> ms.PartOut:
-    """A part with its number."""
-    return ms.PartOut(id=part_id, slot=part.slot, name=part.name, values=dict(part.values), price=part.price,
-                      source=part.source, notes=part.notes)  # fmt: skip
+def part_out(found: shelf.Shelved) -> ms.PartOut:
+    """A part with its number and its version."""
+    part = found.part
+    return ms.PartOut(id=found.id, version=found.version, slot=part.slot, name=part.name, values=dict(part.values),
+                      price=part.price, source=part.source, notes=part.notes)  # fmt: skip
 
 
 def _part(body: ms.PartIn) -> ShelfPart:
@@ -80,55 +82,57 @@ def get_shelf(query: ShelfQuery) -> Response:
         parts = shelf.list_parts(session, archived=query.archived)
         away = len(shelf.list_parts(session, archived=True))
     slots = [ms.SlotOut(slot=s.name, label=s.label, quantities=list(OF_SLOT[s.name])) for s in SLOTS.values()]
-    return reply(ms.ShelfOut(slots=slots, parts=[part_out(i, p) for i, p in parts], archived=away))
+    return reply(ms.ShelfOut(slots=slots, parts=[part_out(p) for p in parts], archived=away))
 
 
 @api.post("/api/shelf", responses={"201": ms.PartOut, **_PROBLEMS})
 def add_part(body: ms.PartIn) -> Response:
     """A new part."""
     part = _part(body)
-    with session_of() as session:
+    with writing() as session:
         (part_id,) = shelf.add_parts(session, [part], datetime.now(UTC))
-    return reply(part_out(part_id, part), 201)
+    return tagged(reply(part_out(shelf.Shelved(part_id, 1, part)), 201), 1)
 
 
-@api.put("/api/shelf/<int:part_id>", responses={"200": ms.PartOut, **_PROBLEMS})
+@api.put("/api/shelf/<int:part_id>", responses={"200": ms.PartOut, **_REPLACES})
 def change_part(path: PartPath, body: ms.PartIn) -> Response:
-    """What a part says from now on; jobs that took it keep what they took."""
-    part = _part(body)
-    with session_of() as session:
-        shelf.change_part(session, path.part_id, part, datetime.now(UTC))
-    return reply(part_out(path.part_id, part))
+    """What a part says from now on, in the place of the version in If-Match; jobs that took it keep what they took."""
+    part, seen = _part(body), seen_version()
+    with writing() as session:
+        found = shelf.change_part(session, path.part_id, part, datetime.now(UTC), seen)
+    return tagged(reply(part_out(found)), found.version)
 
 
-@api.put("/api/shelf/<int:part_id>/archived", responses={"200": ms.PartOut, **_PROBLEMS})
+@api.put("/api/shelf/<int:part_id>/archived", responses={"200": ms.PartOut, **_REPLACES})
 def archive_part(path: PartPath, body: m.ArchiveIn) -> Response:
     """Takes a part off the shelf, or puts it back."""
-    with session_of() as session:
-        shelf.archive_part(session, path.part_id, datetime.now(UTC) if body.archived else None)
-        part = shelf.part_of(session, path.part_id)
-    return reply(part_out(path.part_id, part))
+    seen = seen_version()
+    with writing() as session:
+        found = shelf.archive_part(session, path.part_id, datetime.now(UTC) if body.archived else None, seen)
+    return tagged(reply(part_out(found)), found.version)
 
 
 @api.get("/api/shelf.csv", responses={"200": None})
 def export_shelf() -> Response:
     """The shelf as CSV."""
     with session_of() as session:
-        parts = [p for _, p in shelf.list_parts(session)]
+        parts = [p.part for p in shelf.list_parts(session)]
     return download(write_shelf(parts), "text/csv; charset=utf-8", "shelf.csv")
 
 
-def _read_csv(session: Session, text: str) -> tuple[list[tuple[PartLine, ms.LineStatus, int | None]], ms.CsvOut]:
-    """Rows with what would become of each, and the number of the part a row changes."""
-    known = {(p.slot, p.name): (i, p) for i, p in shelf.list_parts(session)}
-    rows: list[tuple[PartLine, ms.LineStatus, int | None]] = []
+def _read_csv(
+    session: Session, text: str
+) -> tuple[list[tuple[PartLine, ms.LineStatus, shelf.Shelved | None]], ms.CsvOut]:
+    """Rows with what would become of each, and the part a row changes."""
+    known = {(p.part.slot, p.part.name): p for p in shelf.list_parts(session)}
+    rows: list[tuple[PartLine, ms.LineStatus, shelf.Shelved | None]] = []
     for line in read_shelf(text):
         if line.part is None:
             rows.append((line, "bad", None))
             continue
         there = known.get((line.part.slot, line.part.name))
-        status: ms.LineStatus = "new" if there is None else "same" if there[1] == line.part else "changes"
-        rows.append((line, status, there[0] if there else None))
+        status: ms.LineStatus = "new" if there is None else "same" if there.part == line.part else "changes"
+        rows.append((line, status, there))
     says = {"new": "new", "changes": "changes what is on the shelf", "same": "is on the shelf as it is"}
     lines = [
         ms.CsvLineOut(line=r.number, name=r.name, slot=r.part.slot if r.part else "", status=s,
@@ -150,11 +154,11 @@ def preview_csv(body: ms.CsvIn) -> Response:
 def import_csv(body: ms.CsvIn) -> Response:
     """Takes in the rows of a file that can be read; the others are named and left."""
     now = datetime.now(UTC)
-    with session_of() as session:
+    with writing() as session:
         rows, told = _read_csv(session, body.text)
-        for line, status, part_id in rows:
-            if status == "changes" and line.part is not None and part_id is not None:
-                shelf.change_part(session, part_id, line.part, now)
+        for line, status, there in rows:
+            if status == "changes" and line.part is not None and there is not None:
+                shelf.change_part(session, there.id, line.part, now, there.version)
         shelf.add_parts(session, [r.part for r, s, _ in rows if s == "new" and r.part], now)
     return reply(told)
 
@@ -195,11 +199,12 @@ def offers(path: JobPath, query: SlotQuery) -> Response:
         parts = shelf.list_parts(session, slot=query.slot)
     now = present.get(part_name(query.slot))
     found = []
-    for part_id, part in parts:
+    for shelved in parts:
+        part = shelved.part
         after = with_parts(present, [part], [])
         clash = would_misfit(present, part)
         found.append(ms.OfferOut(
-            part=part_out(part_id, part), states=[said(q, t) for q, t in part.values.items()],
+            part=part_out(shelved), states=[said(q, t) for q, t in part.values.items()],
             taken=now is not None and now.typed == part.name, misfit=clash[0].sentence if clash else None,
             bite=_low(after, "bite_margin", -1.0), lift=_low(after, "lift_margin", 0.0),
         ))  # fmt: skip
@@ -213,11 +218,11 @@ def offers(path: JobPath, query: SlotQuery) -> Response:
 @api.post("/api/jobs/<int:job_id>/take", responses={"200": m.JobOut, **problem_responses(404, 412, 422, 428)})
 def take(path: JobPath, body: ms.TakeIn) -> Response:
     """Takes parts and figures into a job, as one change. Parts that do not go together are refused."""
-    revision = seen_revision()
+    revision = seen_version()
     tried, faults = read_entries(body.entries)
     if faults:
         raise UnreadableEntry(" ".join(why for _, why in faults.values()))
-    with session_of() as session:
+    with writing() as session:
         revisions = store.revisions_of(session, path.job_id)
         present = dict(ledger.present(revisions))
         parts = shelf.parts_of(session, body.parts)

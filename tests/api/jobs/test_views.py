@@ -158,10 +158,14 @@ def test_the_history_tells_before_and_after(client: FlaskClient) -> None:
 
 def test_a_job_is_archived_and_brought_back(client: FlaskClient) -> None:
     job = begin(client)
-    assert client.put(f"/api/jobs/{job['id']}/archived", json={"archived": True}).get_json()["archived"]
+    seen = {"If-Match": f'"{job["change"]}"'}
+    away = client.put(f"/api/jobs/{job['id']}/archived", json={"archived": True}, headers=seen).get_json()
+    assert away["archived"]
+    assert client.put(f"/api/jobs/{job['id']}/archived", json={"archived": False}, headers=seen).status_code == 412
     assert client.get("/api/jobs").get_json() == {"jobs": [], "archived": 1}
     assert len(client.get("/api/jobs?archived=true").get_json()["jobs"]) == 1
-    client.put(f"/api/jobs/{job['id']}/archived", json={"archived": False})
+    seen = {"If-Match": f'"{away["change"]}"'}
+    client.put(f"/api/jobs/{job['id']}/archived", json={"archived": False}, headers=seen)
     assert len(client.get("/api/jobs").get_json()["jobs"]) == 1
 
 
@@ -243,7 +247,19 @@ def test_a_job_leaves_as_a_file_and_comes_back_unchanged(client: FlaskClient) ->
     again = client.get(f"/api/jobs/{back.get_json()['id']}/file")
     assert again.data == out.data
     first, second = client.get(f"/api/jobs/{job['id']}").get_json(), back.get_json()
-    assert {k: v for k, v in first.items() if k != "id"} == {k: v for k, v in second.items() if k != "id"}
+    own = {"id", "change"}
+    assert {k: v for k, v in first.items() if k not in own} == {k: v for k, v in second.items() if k not in own}
+
+
+def test_a_job_file_brought_twice_is_known_by_its_content(client: FlaskClient) -> None:
+    out = client.get(f"/api/jobs/{begin(client, MOTORCYCLE)['id']}/file").data
+    first = client.post("/api/jobs/file", data=out)
+    again = client.post("/api/jobs/file", data=out)
+    assert (first.status_code, again.status_code) == (201, 200)
+    assert again.get_json()["id"] == first.get_json()["id"]
+    second = client.post("/api/jobs/file?again=true", data=out)
+    assert second.status_code == 201
+    assert len(client.get("/api/jobs").get_json()["jobs"]) == 3
 
 
 @pytest.mark.parametrize(

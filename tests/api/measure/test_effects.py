@@ -108,7 +108,12 @@ def test_the_sum_of_a_part_while_it_is_open(client: FlaskClient) -> None:
     measured = put(client, job, "renewals", part="Pilot bearing", **(figures | {"chance": 0.01})).get_json()
     assert [s["pays"] for s in measured["renewals"]] == [False]
     assert put(client, job, "renewals", part="Pilot bearing", **(figures | {"chance": 2})).status_code == 422
-    assert post(client, job, "renewals/drop", part="Pilot bearing").get_json()["renewals"] == []
+    drop = {"path": f"/api/jobs/{job['id']}/renewals/drop", "json": {"part": "Pilot bearing"}}
+    stale = client.post(**drop, headers={"If-Match": '"1"'})
+    assert stale.status_code == 412
+    assert (stale.get_json()["seen"], stale.get_json()["newest"]) == (1, 2)
+    assert stale.get_json()["stands"]["chance"] == 0.01
+    assert client.post(**drop, headers={"If-Match": '"2"'}).get_json()["renewals"] == []
 
 
 # --- files

@@ -38,7 +38,21 @@ def post(client: FlaskClient, job: dict[str, Any], path: str, **body: Any) -> An
 
 
 def put(client: FlaskClient, job: dict[str, Any], path: str, **body: Any) -> Any:
-    return client.put(f"/api/jobs/{job['id']}/{path}", json=body)
+    """Replaces something of the bench, in the place of what stands there."""
+    return client.put(f"/api/jobs/{job['id']}/{path}", json=body, headers=replaces(client, job, path, body))
+
+
+def replaces(client: FlaskClient, job: dict[str, Any], path: str, body: dict[str, Any]) -> dict[str, str]:
+    """What names the version of what stands there."""
+    stands = bench(client, job)
+    checked = next((c for c in stands["checks"] if c["name"] == body.get("check")), None)
+    versions = {
+        "series": lambda: checked["version"],
+        "limits": lambda: next((f["version"] for f in checked["limits"] if f["name"] == body["name"]), 0),
+        "practices": lambda: next((p["version"] for p in stands["practices"] if p["name"] == body["name"]), 0),
+        "renewals": lambda: next((r["version"] for r in stands["renewals"] if r["part"] == body["part"]), 0),
+    }
+    return {"If-Match": f'"{versions[path]()}"' if checked or path in {"practices", "renewals"} else '"0"'}
 
 
 def take(client: FlaskClient, job: dict[str, Any], name: str, readings: dict[str, str], **more: Any) -> dict[str, Any]:
@@ -360,11 +374,11 @@ def test_floater_stands_and_their_shims(client: FlaskClient) -> None:
     assert outer["y"][-1] < outer["y"][0]
     assert [o["name"] for o in floater["asks"]["options"]] == ["", "raises", "lowers"]
     said = {"check": "floater_gap", "asked": {"shims": "lowers"}}
-    only = client.put(f"/api/jobs/{job['id']}/series", json=said).get_json()
+    only = put(client, job, "series", **said).get_json()
     assert len([s for s in calculation(only, "floater")["shows"] if s["kind"] == "ruler"]) == 1
     assert check(only, "floater_gap")["asked"] == {"shims": "lowers"}
     for wrong in ({"shims": "x"}, {"seats": "lowers"}):
-        assert client.put(f"/api/jobs/{job['id']}/series", json=said | {"asked": wrong}).status_code == 422
+        assert put(client, job, "series", **(said | {"asked": wrong})).status_code == 422
 
 
 def test_shaft_reach_end_float_and_air(client: FlaskClient) -> None:

@@ -20,6 +20,10 @@ FIGURED = {**{q: t for q, t in FULL.items() if "diaphragm" not in q and q not in
     "cushion_travel": "0.4 mm", "pedal_stroke": "160 mm"}  # fmt: skip
 
 
+def seen(version: int) -> dict[str, str]:
+    return {"If-Match": f'"{version}"'}
+
+
 def put(client: FlaskClient, **changes: Any) -> dict[str, Any]:
     response = client.post("/api/shelf", json=COVER | changes)
     assert response.status_code == 201, response.text
@@ -43,15 +47,27 @@ def test_a_new_shop_has_generic_parts_and_every_kind(client: FlaskClient) -> Non
 
 def test_a_part_is_added_changed_put_away_and_put_back(client: FlaskClient) -> None:
     part = put(client)
-    changed = client.put(f"/api/shelf/{part['id']}", json=COVER | {"name": "Firmer"}).get_json()
-    assert changed["name"] == "Firmer"
-    client.put(f"/api/shelf/{part['id']}/archived", json={"archived": True})
+    at = f"/api/shelf/{part['id']}"
+    changed = client.put(at, json=COVER | {"name": "Firmer"}, headers=seen(1)).get_json()
+    assert (changed["name"], changed["version"]) == ("Firmer", 2)
+    client.put(f"{at}/archived", json={"archived": True}, headers=seen(2))
     names = [p["name"] for p in client.get("/api/shelf").get_json()["parts"]]
     assert "Firmer" not in names
     away = client.get("/api/shelf?archived=true").get_json()
     assert [p["name"] for p in away["parts"]] == ["Firmer"]
-    client.put(f"/api/shelf/{part['id']}/archived", json={"archived": False})
+    client.put(f"{at}/archived", json={"archived": False}, headers=seen(3))
     assert client.get("/api/shelf").get_json()["archived"] == 0
+
+
+def test_a_price_from_another_tab_leaves_the_note_alone(client: FlaskClient) -> None:
+    part = put(client)
+    at = f"/api/shelf/{part['id']}"
+    assert client.put(at, json=COVER | {"notes": "for the estate"}, headers=seen(1)).status_code == 200
+    stale = client.put(at, json=COVER | {"price": 99}, headers=seen(1))
+    assert stale.status_code == 412
+    problem = stale.get_json()
+    assert (problem["seen"], problem["newest"], problem["stands"]["notes"]) == (1, 2, "for the estate")
+    assert client.put(at, json=COVER).status_code == 428
 
 
 @pytest.mark.parametrize(
@@ -69,8 +85,9 @@ def test_a_part_that_cannot_be_is_refused(client: FlaskClient, change: dict[str,
 
 
 def test_a_part_that_is_not_there_is_said(client: FlaskClient) -> None:
-    assert client.put("/api/shelf/9999", json=COVER).status_code == 404
-    assert client.put("/api/shelf/9999/archived", json={"archived": True}).status_code == 404
+    assert client.put("/api/shelf/9999", json=COVER, headers=seen(1)).status_code == 404
+    away = client.put("/api/shelf/9999/archived", json={"archived": True}, headers=seen(1))
+    assert away.status_code == 404
 
 
 def test_taking_a_part_is_one_change_that_can_be_undone(client: FlaskClient) -> None:
@@ -85,7 +102,7 @@ def test_taking_a_part_is_one_change_that_can_be_undone(client: FlaskClient) -> 
 def test_changing_the_shelf_changes_no_job(client: FlaskClient) -> None:
     job, part = begin(client), put(client)
     taken = take(client, job, part["id"]).get_json()
-    client.put(f"/api/shelf/{part['id']}", json=COVER | {"values": {"cover_clamp": "4 kN"}})
+    client.put(f"/api/shelf/{part['id']}", json=COVER | {"values": {"cover_clamp": "4 kN"}}, headers=seen(1))
     again = client.get(f"/api/jobs/{job['id']}").get_json()
     assert again["results"] == taken["results"]
     exported = client.get(f"/api/jobs/{job['id']}/file").get_data()

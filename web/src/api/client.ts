@@ -61,23 +61,34 @@ export type ChoiceInfo = Schemas["ChoiceInfoOut"];
 export class Refusal extends Error {
   readonly status: number;
   readonly faults: Record<string, string>;
+  /** Where something else stands by now: its version, and what it says. */
+  readonly newest: number | null;
+  readonly stands: Record<string, unknown>;
 
-  constructor(status: number, detail: string, faults: Record<string, string> = {}) {
+  constructor(status: number, detail: string, faults: Record<string, string> = {}, problem: Problem = {}) {
     super(detail);
     this.status = status;
     this.faults = faults;
+    this.newest = problem.newest ?? null;
+    this.stands = problem.stands ?? {};
   }
 }
 
 const UNREACHABLE =
   "Lift Bite does not answer. What you typed stays here; it goes on when the program is back.";
 
-type Problem = { detail?: string; errors?: { field: string; message: string }[] };
+type Problem = {
+  detail?: string;
+  errors?: { field: string; message: string }[];
+  newest?: number;
+  stands?: Record<string, unknown>;
+};
 
-function refusal(status: number, problem: unknown): Refusal {
-  const { detail, errors } = (problem ?? {}) as Problem;
+function refusal(status: number, said: unknown): Refusal {
+  const problem = (said ?? {}) as Problem;
+  const { detail, errors } = problem;
   const faults = Object.fromEntries((errors ?? []).map((fault) => [fault.field, fault.message]));
-  return new Refusal(status, detail ?? `The request failed (${status}).`, faults);
+  return new Refusal(status, detail ?? `The request failed (${status}).`, faults, problem);
 }
 
 /** The data of a response, or its refusal thrown. */

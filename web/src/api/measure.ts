@@ -5,8 +5,10 @@ import {
   type LimitIn,
   type Measure,
   type ReadingIn,
+  Refusal,
   type RenewalIn,
   type SeriesIn,
+  seen,
   taken,
 } from "./client";
 import { useChange } from "./queries";
@@ -35,8 +37,26 @@ export type BenchChange =
   | { sum: RenewalIn }
   | { drop: string };
 
-function sent(id: number, change: BenchChange): Promise<Measure> {
+/** No answer, or a file that is held for a moment: worth another try. */
+const passing = (status: number) => status === 0 || status === 503;
+
+/** What is replaced, by the version of it that this tab has seen; 0 where it has seen none. */
+function replaced(bench: Measure | undefined, change: BenchChange) {
+  const check = (name: string) => bench?.checks.find((each) => each.name === name);
+  if ("say" in change) return seen(check(change.say.check)?.version ?? 0);
+  if ("limit" in change) {
+    const { check: of, name } = change.limit;
+    return seen(check(of)?.limits.find((each) => each.name === name)?.version ?? 0);
+  }
+  if ("practice" in change)
+    return seen(bench?.practices.find((each) => each.name === change.practice.name)?.version ?? 0);
+  const part = "sum" in change ? change.sum.part.trim() : "drop" in change ? change.drop : "";
+  return seen(bench?.renewals.find((each) => each.part === part)?.version ?? 0);
+}
+
+function sent(id: number, change: BenchChange, bench: Measure | undefined): Promise<Measure> {
   const params = at(id);
+  const headers = replaced(bench, change);
   if ("read" in change)
     return taken(client.POST("/api/jobs/{job_id}/readings", { params, body: change.read }));
   if ("undo" in change)
@@ -45,15 +65,19 @@ function sent(id: number, change: BenchChange): Promise<Measure> {
     return taken(client.POST("/api/jobs/{job_id}/readings/redo", { params, body: { check: change.redo } }));
   if ("begin" in change)
     return taken(client.POST("/api/jobs/{job_id}/series", { params, body: change.begin }));
-  if ("say" in change) return taken(client.PUT("/api/jobs/{job_id}/series", { params, body: change.say }));
+  if ("say" in change)
+    return taken(client.PUT("/api/jobs/{job_id}/series", { params, body: change.say, headers }));
   if ("limit" in change)
-    return taken(client.PUT("/api/jobs/{job_id}/limits", { params, body: change.limit }));
+    return taken(client.PUT("/api/jobs/{job_id}/limits", { params, body: change.limit, headers }));
   if ("practice" in change)
-    return taken(client.PUT("/api/jobs/{job_id}/practices", { params, body: change.practice }));
+    return taken(client.PUT("/api/jobs/{job_id}/practices", { params, body: change.practice, headers }));
   if ("instrument" in change)
     return taken(client.POST("/api/jobs/{job_id}/instruments", { params, body: change.instrument }));
-  if ("sum" in change) return taken(client.PUT("/api/jobs/{job_id}/renewals", { params, body: change.sum }));
-  return taken(client.POST("/api/jobs/{job_id}/renewals/drop", { params, body: { part: change.drop } }));
+  if ("sum" in change)
+    return taken(client.PUT("/api/jobs/{job_id}/renewals", { params, body: change.sum, headers }));
+  return taken(
+    client.POST("/api/jobs/{job_id}/renewals/drop", { params, body: { part: change.drop }, headers }),
+  );
 }
 
 /**
@@ -63,7 +87,15 @@ function sent(id: number, change: BenchChange): Promise<Measure> {
 export function useBenchChange(id: number, revision: number) {
   const cache = useQueryClient();
   return useMutation({
-    mutationFn: (change: BenchChange) => sent(id, change),
+    mutationFn: (change: BenchChange) =>
+      sent(id, change, cache.getQueryData<Measure>([...benchKey(id), revision])),
+    // an append says what it is called: sent again, it counts once
+    retry: (count, error) => count < 2 && error instanceof Refusal && passing(error.status),
+    retryDelay: 400,
+    onError: (error) => {
+      if (error instanceof Refusal && error.status === 412)
+        void cache.invalidateQueries({ queryKey: benchKey(id) });
+    },
     onSuccess: async (bench) => {
       await cache.cancelQueries({ queryKey: benchKey(id) });
       cache.setQueryData([...benchKey(id), revision], bench);

@@ -186,13 +186,15 @@ export const useTurn = (id: number) =>
 export function useArchive() {
   const cache = useQueryClient();
   return useMutation({
-    mutationFn: ({ id, archived }: { id: number; archived: boolean }) =>
+    mutationFn: ({ id, change, archived }: { id: number; change: number; archived: boolean }) =>
       taken(
         client.PUT("/api/jobs/{job_id}/archived", {
           params: { path: { job_id: id } },
           body: { archived: archived },
+          headers: seen(change),
         }),
       ),
+    onError: () => cache.invalidateQueries({ queryKey: ["jobs"] }),
     onSuccess: (job) => {
       cache.setQueryData(jobKey(job.id), job);
       return cache.invalidateQueries({ queryKey: ["jobs"] });

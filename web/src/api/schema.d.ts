@@ -115,7 +115,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Puts a job out of sight, or back; nothing is deleted. */
+        /** Puts a job out of sight, or back; nothing is deleted. If-Match names its change, so no new work goes along. */
         put: operations["jobs_archive__int_job_id__archived_put"];
         post?: never;
         delete?: never;
@@ -201,7 +201,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** A job file, sent as it is, becomes a job with its whole ledger and all that was measured. */
+        /**
+         * A job file, sent as it is, becomes a job with its whole ledger and all that was measured; all of it or nothing.
+         * @description <br/>A file whose job is here already is known by its content: the answer is 200 and that job as it stands now.
+         */
         post: operations["jobs_import_job_file_post"];
         delete?: never;
         options?: never;
@@ -354,7 +357,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** What a part says from now on; jobs that took it keep what they took. */
+        /** What a part says from now on, in the place of the version in If-Match; jobs that took it keep what they took. */
         put: operations["shelf_change_part_api_shelf__int_part_id__put"];
         post?: never;
         delete?: never;
@@ -613,7 +616,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Says more of the series in force: the odometer, and how a sweep is read. */
+        /** Says more of the series in force: odometer, how a sweep is read. If-Match names its version, 0 for none. */
         put: operations["measure_change_series_api_jobs__int_job_id__series_put"];
         /** A new series of a check, at another mileage or after a change; the earlier ones stay. */
         post: operations["measure_begin_series_api_jobs__int_job_id__series_post"];
@@ -631,7 +634,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** The manual's limit, remembered for this vehicle; nothing typed goes back to the default. */
+        /**
+         * The manual's limit, remembered for this vehicle; nothing typed goes back to the default.
+         * @description <br/>If-Match names the version of the limit it replaces, 0 where none was typed.
+         */
         put: operations["measure_set_limit_api_jobs__int_job_id__limits_put"];
         post?: never;
         delete?: never;
@@ -699,7 +705,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** The shop's own figures for renewing a part while it is open. */
+        /** The shop's own figures for renewing a part while it is open. If-Match names their version, 0 for none yet. */
         put: operations["measure_set_renewal_api_jobs__int_job_id__renewals_put"];
         post?: never;
         delete?: never;
@@ -717,7 +723,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes a sum off the list. */
+        /** Takes a sum off the list, of the version in If-Match. */
         post: operations["measure_drop_renewal_api_jobs__int_job_id__renewals_drop_post"];
         delete?: never;
         options?: never;
@@ -824,7 +830,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes in a file of readings; rows that cannot be read are named and left, those the job has are counted. */
+        /**
+         * Takes in a file of readings; rows that cannot be read are named and left, those the job has are counted.
+         * @description <br/>A file sent again is known by its content, and answered as it was the first time.
+         */
         post: operations["bench_files_import_readings_api_jobs__int_job_id__readings_csv_post"];
         delete?: never;
         options?: never;
@@ -962,6 +971,8 @@ export interface components {
         JobLineOut: {
             /** Id */
             id: number;
+            /** Change */
+            change: number;
             /** Name */
             name: string;
             /** Vehicle */
@@ -1043,6 +1054,11 @@ export interface components {
             id: number;
             /** Revision */
             revision: number;
+            /**
+             * Change
+             * @description Counts every write to anything of the job.
+             */
+            change: number;
             /** Name */
             name: string;
             /** Vehicle */
@@ -2030,6 +2046,8 @@ export interface components {
         PartOut: {
             /** Id */
             id: number;
+            /** Version */
+            version: number;
             /** Slot */
             slot: string;
             /** Name */
@@ -2347,6 +2365,11 @@ export interface components {
         MeasureOut: {
             /** Job */
             job: number;
+            /**
+             * Change
+             * @description Counts every write to anything of the job.
+             */
+            change: number;
             /** Vehicle */
             vehicle: string;
             /** Checks */
@@ -2453,6 +2476,8 @@ export interface components {
              * @enum {string}
              */
             name: "new" | "least" | "most" | "spread";
+            /** Version */
+            version: number;
             value: components["schemas"]["FigureOut"] | null;
             /** Mark */
             mark: string;
@@ -2502,6 +2527,11 @@ export interface components {
             limits: components["schemas"]["CheckLimitOut"][];
             /** Series */
             series: number | null;
+            /**
+             * Version
+             * @description Of what is said of the series, for If-Match; 0 where there is none.
+             */
+            version: number;
             /** Begun At */
             begun_at: string | null;
             distance: components["schemas"]["FigureOut"] | null;
@@ -2768,6 +2798,8 @@ export interface components {
             option: string;
             /** Options */
             options: components["schemas"]["NameOut"][];
+            /** Version */
+            version: number;
         };
         /**
          * RemarkOut
@@ -2791,6 +2823,8 @@ export interface components {
         RenewalOut: {
             /** Part */
             part: string;
+            /** Version */
+            version: number;
             /** Price */
             price: number;
             /** Chance */
@@ -3002,6 +3036,17 @@ export interface components {
              * @default 0
              */
             event?: number;
+            /**
+             * Series
+             * @description The series it goes to.
+             * @default null
+             */
+            series?: number | null;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
         };
         /**
          * UndoIn
@@ -3051,6 +3096,11 @@ export interface components {
             asked?: {
                 [key: string]: string;
             };
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
         };
         /**
          * LimitIn
@@ -3500,6 +3550,18 @@ export interface components {
              * @default null
              */
             newest?: number | null;
+            /**
+             * Seen
+             * @default null
+             */
+            seen?: number | null;
+            /**
+             * Stands
+             * @default null
+             */
+            stands?: {
+                [key: string]: unknown;
+            } | null;
         };
         /**
          * FaultOut
@@ -3601,6 +3663,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -3632,6 +3706,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -3685,6 +3771,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -3751,6 +3849,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -3782,6 +3892,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -3813,6 +3935,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -3844,10 +3978,22 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
-            /** @description Revision not named */
+            /** @description Version not named */
             428: {
                 headers: {
                     [name: string]: unknown;
@@ -3875,6 +4021,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -3932,6 +4090,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -3963,6 +4133,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -3994,6 +4176,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4047,6 +4241,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4078,6 +4284,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4090,7 +4308,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"][];
                 };
             };
-            /** @description Revision not named */
+            /** @description Version not named */
             428: {
                 headers: {
                     [name: string]: unknown;
@@ -4118,6 +4336,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4171,6 +4401,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4202,6 +4444,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4214,7 +4468,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"][];
                 };
             };
-            /** @description Revision not named */
+            /** @description Version not named */
             428: {
                 headers: {
                     [name: string]: unknown;
@@ -4242,6 +4496,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4299,6 +4565,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4330,6 +4608,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Changed elsewhere */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4361,6 +4694,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Version not named */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4414,6 +4802,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4480,6 +4880,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4511,6 +4923,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4542,6 +4966,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4599,6 +5035,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4630,6 +5078,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4661,6 +5121,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4712,6 +5184,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4728,13 +5212,24 @@ export interface operations {
     };
     jobs_import_job_file_post: {
         parameters: {
-            query?: never;
+            query?: {
+                again?: boolean;
+            };
             header?: never;
             path?: never;
             cookie?: never;
         };
         requestBody?: never;
         responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
             /** @description Created */
             201: {
                 headers: {
@@ -4772,6 +5267,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4803,6 +5310,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4834,6 +5353,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4887,6 +5418,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4918,6 +5461,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -4973,6 +5528,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5004,6 +5571,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5035,6 +5614,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5090,6 +5681,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5121,6 +5724,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5152,6 +5767,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5209,6 +5836,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5240,6 +5879,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5271,6 +5922,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5328,6 +5991,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5359,6 +6034,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5390,6 +6077,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5447,6 +6146,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5478,6 +6189,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5509,6 +6232,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5566,6 +6301,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5597,6 +6344,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5628,6 +6387,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5714,6 +6485,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5745,6 +6528,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5776,6 +6571,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5833,6 +6640,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5864,6 +6683,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Changed elsewhere */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5895,6 +6769,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Version not named */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5952,6 +6881,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -5983,6 +6924,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Changed elsewhere */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6014,6 +7010,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Version not named */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6096,6 +7147,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6127,6 +7190,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6158,6 +7233,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6213,6 +7300,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6244,6 +7343,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6275,6 +7386,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6330,6 +7453,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6361,6 +7496,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6392,6 +7539,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6449,6 +7608,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6480,6 +7651,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6511,10 +7694,22 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
-            /** @description Revision not named */
+            /** @description Version not named */
             428: {
                 headers: {
                     [name: string]: unknown;
@@ -6542,6 +7737,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6599,6 +7806,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6630,6 +7849,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6661,6 +7892,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6714,6 +7957,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6745,6 +8000,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6776,6 +8043,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6829,6 +8108,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6860,6 +8151,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6891,6 +8194,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6948,6 +8263,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -6979,6 +8306,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7010,6 +8349,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7063,6 +8414,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7129,6 +8492,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7160,6 +8535,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7191,6 +8578,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7248,6 +8647,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7279,6 +8690,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7310,6 +8733,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7367,6 +8802,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7398,6 +8845,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7429,6 +8888,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7486,6 +8957,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7517,6 +9000,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7548,6 +9043,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7605,6 +9112,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7636,6 +9155,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Changed elsewhere */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7667,6 +9241,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Version not named */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7724,6 +9353,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7755,6 +9396,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7786,6 +9439,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7843,6 +9508,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7874,6 +9551,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Changed elsewhere */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7905,6 +9637,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Version not named */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7962,6 +9749,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -7993,6 +9792,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Changed elsewhere */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8024,6 +9878,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Version not named */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8081,6 +9990,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8112,6 +10033,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8143,6 +10076,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8200,6 +10145,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8231,6 +10188,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8262,6 +10231,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8319,6 +10300,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8350,6 +10343,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Changed elsewhere */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8381,6 +10429,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Version not named */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8438,6 +10541,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8469,6 +10584,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Changed elsewhere */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8500,6 +10670,61 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Version not named */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8556,6 +10781,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8622,6 +10859,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8653,6 +10902,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8684,6 +10945,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8715,10 +10988,22 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
-            /** @description Revision not named */
+            /** @description Version not named */
             428: {
                 headers: {
                     [name: string]: unknown;
@@ -8746,6 +11031,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8799,6 +11096,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8892,6 +11201,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8947,6 +11268,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -8998,6 +11331,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -9064,6 +11409,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -9095,6 +11452,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -9126,6 +11495,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -9183,6 +11564,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -9214,6 +11607,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -9245,6 +11650,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };
@@ -9296,6 +11713,18 @@ export interface operations {
                          * @default null
                          */
                         newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
                     };
                 };
             };

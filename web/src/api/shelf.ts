@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { client, type FindIn, type PartIn, type TakeIn, taken } from "./client";
+import { client, type FindIn, type PartIn, seen, type TakeIn, taken } from "./client";
 import { useChange } from "./queries";
 
 /** The whole shelf, or its archive. */
@@ -9,7 +9,10 @@ export const useShelf = (archived = false) =>
     queryFn: () => taken(client.GET("/api/shelf", { params: { query: { archived: archived } } })),
   });
 
-export type PartChange = { id: number | null; part: PartIn } | { id: number; archived: boolean };
+export type PartChange =
+  | { id: null; part: PartIn }
+  | { id: number; version: number; part: PartIn }
+  | { id: number; version: number; archived: boolean };
 
 /** Adds a part, changes one, puts one away or back. */
 export function useChangePart() {
@@ -21,6 +24,7 @@ export function useChangePart() {
           client.PUT("/api/shelf/{part_id}/archived", {
             params: { path: { part_id: change.id } },
             body: { archived: change.archived },
+            headers: seen(change.version),
           }),
         );
       }
@@ -29,10 +33,11 @@ export function useChangePart() {
         client.PUT("/api/shelf/{part_id}", {
           params: { path: { part_id: change.id } },
           body: change.part,
+          headers: seen(change.version),
         }),
       );
     },
-    onSuccess: () => cache.invalidateQueries({ queryKey: ["shelf"] }),
+    onSettled: () => cache.invalidateQueries({ queryKey: ["shelf"] }),
   });
 }
 

@@ -98,7 +98,7 @@ function Line({ job, archived }: { job: JobLine; archived: boolean }) {
         type="button"
         className="plain-link px-3 text-note text-soft"
         aria-label={`${archived ? "Bring back" : "Archive"}: ${job.name}`}
-        onClick={() => put.mutate({ id: job.id, archived: !archived })}
+        onClick={() => put.mutate({ id: job.id, change: job.change, archived: !archived })}
       >
         {archived ? "Bring back" : "Archive"}
       </button>

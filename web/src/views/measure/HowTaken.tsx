@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Check } from "@/api/client";
+import { requestName } from "@/lib/request";
 import { moment } from "@/lib/words";
 import type { Send } from "./send";
 
@@ -13,6 +14,7 @@ export const saidOf = (check: Check) =>
     sag: check.settings.sag ?? "",
     label: "",
     asked: check.asked,
+    request: "",
   }) as const;
 
 /** What belongs to a series as a whole: the odometer, and for a sweep how the dial was read. */
@@ -27,7 +29,8 @@ export function HowTaken({ check, send }: { check: Check; send: Send }) {
     begin = false,
   ) => {
     const body = { ...kept, sag, ...more };
-    setTrouble(await send(begin ? { begin: { ...body, distance: "" } } : { say: { ...body, distance } }));
+    const begun = { ...body, distance: "", request: requestName() };
+    setTrouble(await send(begin ? { begin: begun } : { say: { ...body, distance, request: "" } }));
   };
   return (
     <div className="mt-3 border-t border-ink pt-2" data-testid="how-taken">

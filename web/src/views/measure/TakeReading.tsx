@@ -3,6 +3,7 @@ import type { Check, GaugeEvent, Measure } from "@/api/client";
 import { useKeyed, useRereadBench } from "@/api/measure";
 import { beep } from "@/lib/beep";
 import { openPlaces, pieceAfter, placeNow } from "@/lib/keypad";
+import { requestName } from "@/lib/request";
 import { useGauge } from "@/lib/useGauge";
 import { useSent } from "@/lib/useSent";
 import { useTakeBack } from "@/lib/useTakeBack";
@@ -52,7 +53,7 @@ export function TakeReading({ bench, check, place, instrument, send, onPlace, on
     setSkipping(false);
     onPlace(null);
     const refused = await send({
-      read: { ...EMPTY, check: check.name, place: here, unit, instrument: key, ...reading },
+      read: { ...EMPTY, ...goesTo(check), place: here, unit, instrument: key, ...reading },
     });
     setTrouble(refused);
     if (!refused) return taken();
@@ -71,7 +72,7 @@ export function TakeReading({ bench, check, place, instrument, send, onPlace, on
     picked.current = null;
     const port = held?.port ?? "";
     const refused = await send({
-      read: { ...EMPTY, check: check.name, place: asked ?? "", instrument: key, port, event: event.number },
+      read: { ...EMPTY, ...goesTo(check), place: asked ?? "", instrument: key, port, event: event.number },
     });
     if (refused) setText(event.text);
     else onPlace(null);
@@ -189,6 +190,9 @@ const EMPTY = {
   port: "",
   event: 0,
 };
+
+/** Which series a reading goes to, and what it is called: sent again, it counts once. */
+const goesTo = (check: Check) => ({ check: check.name, series: check.series, request: requestName() });
 
 /** The display takes what is typed on a keyboard as soon as a check is opened. */
 function useKeypadFocus(check: Check) {

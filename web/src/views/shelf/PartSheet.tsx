@@ -1,8 +1,9 @@
 import { useState } from "react";
-import type { Part, Shelf } from "@/api/client";
+import { type Part, Refusal, type Shelf } from "@/api/client";
 import { useCatalogue } from "@/api/queries";
 import { useChangePart } from "@/api/shelf";
 import { Panel } from "@/components/Panel";
+import { useSays } from "./useSays";
 
 type Props = {
   shelf: Shelf;
@@ -29,26 +30,37 @@ export function PartSheet({ shelf, part, slot, copy, onClose, onCopy, onUndo }: 
   const [values, setValues] = useState<Record<string, string>>(part?.values ?? {});
   const info = shelf.slots.find((s) => s.slot === kind);
   const priced = Number(price.replace(",", ".") || "0");
-  const keep = () =>
-    change.mutate(
-      {
-        id,
-        part: { slot: kind, name, price: Number.isFinite(priced) ? priced : 0, source, notes, values },
+  // what was seen when the sheet was opened: a newer one that comes in meanwhile is not what he is replacing
+  const [seen, setSeen] = useState(part?.version ?? 0);
+  const said = { slot: kind, name, price: Number.isFinite(priced) ? priced : 0, source, notes, values };
+  const says = useSays();
+  const other = standing(change.error);
+  const takeOther = () => {
+    if (!other) return;
+    setSeen(other.version);
+    setName(other.name);
+    setPrice(other.price ? String(other.price) : "");
+    setSource(other.source);
+    setNotes(other.notes);
+    setValues(other.values);
+    change.reset();
+  };
+  const keep = (version = seen) =>
+    change.mutate(id === null ? { id, part: said } : { id, version, part: said }, {
+      onSuccess: (now) => {
+        const before = part;
+        onUndo({
+          says: id === null ? `${now.name} is on the shelf.` : `${now.name} is changed.`,
+          turn: () => {
+            const at = { id: now.id, version: now.version };
+            if (id === null || before === null) return change.mutate({ ...at, archived: true });
+            const { id: _, version: __, ...was } = before;
+            change.mutate({ ...at, part: was });
+          },
+        });
+        onClose();
       },
-      {
-        onSuccess: (now) => {
-          const before = part;
-          onUndo({
-            says: id === null ? `${now.name} is on the shelf.` : `${now.name} is changed.`,
-            turn: () =>
-              id === null || before === null
-                ? change.mutate({ id: now.id, archived: true })
-                : change.mutate({ id: before.id, part: { ...before } }),
-          });
-          onClose();
-        },
-      },
-    );
+    });
   return (
     <Panel
       title={part ? (copy ? `Copy of ${part.name}` : part.name) : `New ${info?.label.toLowerCase()}`}
@@ -110,9 +122,27 @@ export function PartSheet({ shelf, part, slot, copy, onClose, onCopy, onUndo }: 
           />
         </Line>
         {change.error && (
-          <p role="alert" className="mt-2 font-semibold">
-            ▲ {change.error.message}
-          </p>
+          <div role="alert" className="mt-2 border-l-4 border-now pl-3">
+            <p className="font-semibold">▲ {change.error.message}</p>
+            {other && (
+              <>
+                <p className="py-1">
+                  It now says:{" "}
+                  {[other.name, says(other.values), other.price, other.source, other.notes]
+                    .filter(Boolean)
+                    .join(" · ")}
+                </p>
+                <p className="flex flex-wrap gap-2 py-1">
+                  <button type="button" className="button min-h-11" onClick={takeOther}>
+                    Take what it says now
+                  </button>
+                  <button type="button" className="button min-h-11" onClick={() => keep(other.version)}>
+                    Put mine in its place
+                  </button>
+                </p>
+              </>
+            )}
+          </div>
         )}
         <p className="sticky bottom-0 mt-3 flex flex-wrap gap-3 bg-sheet py-3">
           <button type="submit" className="button" disabled={change.isPending}>
@@ -127,6 +157,12 @@ export function PartSheet({ shelf, part, slot, copy, onClose, onCopy, onUndo }: 
       </form>
     </Panel>
   );
+}
+
+/** What another tab has made of the part meanwhile, where that is why it was refused. */
+function standing(error: unknown): (Omit<Part, "id" | "slot"> & { version: number }) | null {
+  if (!(error instanceof Refusal) || error.newest === null) return null;
+  return { ...(error.stands as Omit<Part, "id" | "slot" | "version">), version: error.newest };
 }
 
 const Line = ({ label, children }: { label: string; children: React.ReactNode }) => (

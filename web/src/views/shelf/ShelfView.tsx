@@ -1,13 +1,13 @@
 import { useEffect, useState } from "react";
 import type { CsvRead, Part, Shelf } from "@/api/client";
 import { Refusal } from "@/api/client";
-import { useCatalogue } from "@/api/queries";
 import { readCsv, useChangePart, useShelf } from "@/api/shelf";
 import { FileButton } from "@/components/FileButton";
 import { TopBar } from "@/components/TopBar";
 import { useAddress } from "@/lib/address";
 import { CsvSheet } from "./CsvSheet";
 import { PartSheet } from "./PartSheet";
+import { useSays } from "./useSays";
 
 /** The shelf of the shop: parts with what their maker's sheet says, for use in any job. */
 export function ShelfView() {
@@ -181,10 +181,11 @@ function Parts({
                 className="plain-link min-h-6 whitespace-nowrap text-note text-soft"
                 aria-label={`${archived ? "Put back" : "Archive"}: ${part.name}`}
                 onClick={() => {
-                  change.mutate({ id: part.id, archived: !archived });
+                  const { id, version } = part;
+                  change.mutate({ id, version, archived: !archived });
                   onUndo({
                     says: `${part.name} is ${archived ? "back on the shelf" : "archived"}.`,
-                    turn: () => change.mutate({ id: part.id, archived }),
+                    turn: () => change.mutate({ id, version: version + 1, archived }),
                   });
                 }}
               >
@@ -196,21 +197,6 @@ function Parts({
       </tbody>
     </table>
   );
-}
-
-/** What a part states, in one line. */
-export function useSays() {
-  const catalogue = useCatalogue();
-  return (values: Record<string, string>) =>
-    Object.entries(values)
-      .map(([quantity, typed]) => {
-        const choice = catalogue.data?.choices.find((c) => c.name === quantity);
-        const option = choice?.options.find((o) => o.value === typed)?.label;
-        const label =
-          choice?.label ?? catalogue.data?.inputs.find((i) => i.name === quantity)?.label ?? quantity;
-        return `${label.toLowerCase()} ${option?.toLowerCase() ?? typed}`;
-      })
-      .join(" · ");
 }
 
 /** A CSV file is shown row by row before anything is taken in. */
