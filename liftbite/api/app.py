@@ -27,9 +27,11 @@ from liftbite.api.jobs.present import catalogue_out
 from liftbite.api.measure import files as bench_files
 from liftbite.api.measure import views as measure
 from liftbite.api.shelf import views as shelf
+from liftbite.api.upkeep import views as upkeep
 from liftbite.core.parts.stock import generic_parts
 from liftbite.files.job import JobFile
 from liftbite.gauges.gauge import Gauges
+from liftbite.store.backups import Keeper
 from liftbite.store.database import open_database, writing
 from liftbite.store.parts import stock
 
@@ -37,7 +39,8 @@ MAX_UPLOAD = 6 * 1024 * 1024
 WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
 
 
-def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset(), testing: bool = False) -> OpenAPI:
+def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset(), testing: bool = False,
+               open_to_network: bool = False) -> OpenAPI:  # fmt: skip
     """The application on the SQLite file at `data`.
 
     Parameters
@@ -46,6 +49,11 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     web : folder of the built web application
     hosts : names it answers to besides this machine's own
     testing : True to check every response against its model
+    open_to_network : True to answer under any name, because every machine of the network is trusted
+
+    Raises
+    ------
+    UnusableShop : the file cannot be used
     """
     app = OpenAPI(
         "liftbite",
@@ -69,13 +77,16 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     app.register_api(finding.api)
     app.register_api(measure.api)
     app.register_api(bench_files.api)
+    app.register_api(upkeep.api)
     app.extensions["liftbite.runs"] = finding.Runs()
     app.extensions["liftbite.gauges"] = Gauges()
     with writing(sessions) as session:
         stock(session, generic_parts(), datetime.now(UTC))
     _add_catalogue(app, sessions)
     problems.register(app)
-    protect(app, hosts)
+    app.extensions["liftbite.keeper"] = Keeper(data)
+    app.extensions["liftbite.open"] = open_to_network
+    protect(app, hosts, open_to_network=open_to_network)
     _add_web(app, web)
     return app
 

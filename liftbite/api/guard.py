@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import ipaddress
+import socket
 from urllib.parse import urlsplit
 
 from flask import Flask, Response, request
@@ -27,7 +28,8 @@ def _host(authority: str) -> str:
     return (urlsplit(f"//{authority}").hostname or "").lower()
 
 
-def _is_loopback(host: str) -> bool:
+def is_loopback(host: str) -> bool:
+    """True for a name or address of this machine alone."""
     if host in _LOCAL:
         return True
     try:
@@ -36,20 +38,55 @@ def _is_loopback(host: str) -> bool:
         return False
 
 
-def protect(app: Flask, allowed_hosts: frozenset[str]) -> None:
-    """Refuses foreign Host headers (DNS rebinding) and cross-origin writes, and sets the headers."""
+def _whole(scheme: str, authority: str) -> tuple[str, str, int]:
+    """Scheme, host and port of an origin; the port of its scheme where none is named."""
+    parts = urlsplit(f"{scheme}://{authority}")
+    return scheme, (parts.hostname or "").lower(), parts.port or {"http": 80, "https": 443}.get(scheme, 0)
+
+
+def _is_own(origin: str) -> bool:
+    """True where an Origin header names the very scheme, host and port that were asked."""
+    if not origin or origin == "null":
+        return not origin
+    parts = urlsplit(origin)
+    return _whole(parts.scheme, parts.netloc) == _whole(request.scheme, request.headers.get("Host", ""))
+
+
+def _is_address(host: str) -> bool:
+    """True for a bare address, which nobody can make point elsewhere."""
+    try:
+        ipaddress.ip_address(host)
+    except ValueError:
+        return False
+    return True
+
+
+def protect(app: Flask, allowed_hosts: frozenset[str], *, open_to_network: bool = False) -> None:
+    """Refuses what does not come from Lift Bite's own pages, and sets the headers of every answer.
+
+    A foreign Host header is refused (a name that was made to point here), and so is every request to the interface that
+    a page of another origin sends: by its Origin, which has to name the very scheme, host and port, and by what the
+    browser says of it in Sec-Fetch-Site. A program without a browser says neither, and is let through.
+    """
+
+    own_name = socket.gethostname().lower()
+    allowed = allowed_hosts | ({own_name, f"{own_name}.local"} if open_to_network else set())
 
     @app.before_request
     def check_host() -> None:
         try:
             host = _host(request.headers.get("Host", ""))
-            origin = _host(urlsplit(request.headers.get("Origin", "")).netloc)
+            own = _is_own(request.headers.get("Origin", ""))
         except ValueError:
             raise BadRequest("The Host or Origin header cannot be read.") from None
-        if not _is_loopback(host) and host not in allowed_hosts:
+        named = is_loopback(host) or host in allowed or (open_to_network and _is_address(host))
+        if not named:
             raise BadRequest("This address is not one Lift Bite answers to; name it in LIFTBITE_HOSTS to allow it.")
-        if request.method not in {"GET", "HEAD", "OPTIONS"} and request.headers.get("Origin") and origin != host:
-            raise Forbidden("A change has to come from Lift Bite's own pages.")
+        if request.path.startswith("/api/"):
+            site = request.headers.get("Sec-Fetch-Site", "none")
+            opened = request.method == "GET" and request.headers.get("Sec-Fetch-Mode") == "navigate"
+            if not own or (site not in {"same-origin", "none"} and not opened):
+                raise Forbidden("This has to come from Lift Bite's own pages.")
 
     @app.after_request
     def set_headers(response: Response) -> Response:

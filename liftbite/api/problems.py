@@ -14,7 +14,7 @@ from werkzeug.exceptions import HTTPException
 from liftbite.api.common import NeedsPrecondition
 from liftbite.core.errors import LiftBiteError, UnreadableEntry, UnreadableFile
 from liftbite.store.database import Busy, Full, Replaced, reason_of
-from liftbite.store.jobs import NoSuchJob, Stale
+from liftbite.store.jobs import NoSuchJob, Stale, UnreadableJob
 from liftbite.store.measurements import NoSuchInstrument, NoSuchSeries
 from liftbite.store.parts import NoSuchPart
 
@@ -126,6 +126,14 @@ def register(app: Flask) -> None:
     @app.errorhandler(NoSuchJob)
     def no_job(_: NoSuchJob) -> Response:
         return respond(Problem(title="No such job", status=404, detail="There is no job of this number."))
+
+    @app.errorhandler(UnreadableJob)
+    def unreadable(error: UnreadableJob) -> Response:
+        detail = (
+            f"The rows of this job cannot be read ({error}). Nothing of it is lost: save them from the list of jobs, "
+            "or bring a backup back."
+        )
+        return respond(Problem(title="Job cannot be read", status=422, detail=detail))
 
     @app.errorhandler(NoSuchPart)
     def no_part(_: NoSuchPart) -> Response:

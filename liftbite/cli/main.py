@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import signal
 import sys
 import threading
 import time
@@ -25,25 +26,37 @@ def main() -> None:
 @main.command()
 @click.option("--host", default="127.0.0.1", show_default=True, help="Address to listen at.")
 @click.option("--port", default=8700, show_default=True, envvar="PORT", type=click.IntRange(0, 65535))
-def serve(host: str, port: int) -> None:
+@click.option("--open", "open_", is_flag=True, help="Let other machines of a trusted network in.")
+def serve(host: str, port: int, open_: bool) -> None:
     """Serve the shop's own jobs."""
-    _serve(host, port, demo=False)
+    _serve(host, port, demo=False, open_=open_)
 
 
 @main.command()
 @click.option("--host", default="127.0.0.1", show_default=True, help="Address to listen at.")
 @click.option("--port", default=8700, show_default=True, envvar="PORT", type=click.IntRange(0, 65535))
-def demo(host: str, port: int) -> None:
+@click.option("--open", "open_", is_flag=True, help="Let other machines of a trusted network in.")
+def demo(host: str, port: int, open_: bool) -> None:
     """Serve the demo shop, loaded on the first run."""
-    _serve(host, port, demo=True)
+    _serve(host, port, demo=True, open_=open_)
 
 
-def _serve(host: str, port: int, *, demo: bool) -> None:
+def _serve(host: str, port: int, *, demo: bool, open_: bool = False) -> None:
     from liftbite.api.app import create_app, data_path, hosts_from_environment
+    from liftbite.api.guard import is_loopback
     from liftbite.api.serving import port_of, server_of
+    from liftbite.store.database import UnusableShop, close
 
     path = data_path("data/demo.sqlite" if demo else "").absolute()
-    app = create_app(path, hosts=hosts_from_environment())
+    if not open_ and not is_loopback(host):
+        raise click.ClickException(
+            f"{host} can be reached from other machines, and whoever reaches it can read and change everything: there "
+            "are no accounts. Say --open if every machine of the network is trusted."
+        )
+    try:
+        app = create_app(path, hosts=hosts_from_environment(), open_to_network=open_)
+    except UnusableShop as error:
+        raise click.ClickException(str(error)) from None
     if demo:
         from liftbite.demo import load
         from liftbite.store.database import writing
@@ -57,8 +70,22 @@ def _serve(host: str, port: int, *, demo: bool) -> None:
     threading.Thread(target=_warm, daemon=True).start()
     click.echo(f"Lift Bite is at  http://{host}:{port_of(server)}")
     click.echo(f"Its records are  {path}")
+    if open_:
+        click.echo("It is open to the network: whoever reaches it can read and change everything.")
     click.echo("Stop it with Ctrl+C.")
-    server.run()
+    keeper = app.extensions["liftbite.keeper"]
+    keeper.start()
+    signal.signal(signal.SIGTERM, _stop)
+    try:
+        server.run()
+    finally:
+        keeper.stop()
+        close(app.extensions["liftbite.sessions"])
+
+
+def _stop(_signal: int, _frame: object) -> None:
+    """A stop that was asked for: the server ends as on Ctrl+C, and the file is closed."""
+    raise KeyboardInterrupt
 
 
 @main.command()
@@ -247,8 +274,9 @@ def openapi_text() -> str:
 
 def _register() -> None:
     from liftbite.cli.commands import BEFORE, COMMANDS
+    from liftbite.cli.shop import SHOP_COMMANDS
 
-    for command in COMMANDS:
+    for command in (*COMMANDS, *SHOP_COMMANDS):
         main.add_command(command)
     for name, command in BEFORE.items():
         main.add_command(click.Command(name, callback=command.callback, params=command.params, hidden=True))

@@ -2,7 +2,7 @@
 
 - `Backup`, `backups_of`   what is kept beside a file, newest first
 - `back_up`, `restore`     a copy out, and one back in under a program that may be running
-- `keep`, `thin`           the copy of the hour, and which of the older ones stay
+- `keep`, `thin`, `Keeper`   the copy of the hour, which of the older ones stay, and who sees to it
 - `faults_of`              what is wrong with a file
 - `last_good`              the newest copy that can be used
 """
@@ -10,14 +10,17 @@
 from __future__ import annotations
 
 import contextlib
+import logging
 import os
 import re
 import sqlite3
+import threading
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
+log = logging.getLogger(__name__)
 #: The newest copies of so many different hours, days and weeks stay.
 HOURS, DAYS, WEEKS = 24, 14, 8
 #: All copies together take no more than this, but for the newest [bytes].
@@ -123,7 +126,7 @@ def restore(shop: Path, source: Path) -> Path | None:
         raise NotBackedUp(f"{source} cannot be brought back: {faults[0]}.")
     before = None
     if shop.exists() and not faults_of(shop):
-        before = back_up(shop, _new_name(shop, datetime.now(UTC))).path
+        before = back_up(shop, new_name(shop, datetime.now(UTC))).path
     elif shop.exists():
         before = shop.with_name(f"{shop.name}.damaged-{datetime.now(UTC):%Y%m%dT%H%M%SZ}")
         shop.replace(before)
@@ -141,7 +144,8 @@ def restore(shop: Path, source: Path) -> Path | None:
     return before
 
 
-def _new_name(shop: Path, at: datetime) -> Path:
+def new_name(shop: Path, at: datetime) -> Path:
+    """Where a copy taken at a moment is kept, beside the shop's file."""
     folder, stem = folder_of(shop), f"{at:%Y%m%dT%H%M%SZ}"
     names = (folder / f"{stem}{tail}.sqlite" for tail in ("", *(f"-{n}" for n in range(2, 1000))))
     return next(name for name in names if not name.exists())
@@ -153,10 +157,47 @@ def keep(shop: Path, at: datetime, *, every: timedelta = timedelta(hours=1)) -> 
     changed = max(p.stat().st_mtime for p in (shop, shop.with_name(f"{shop.name}-wal")) if p.exists())
     if newest is not None and (at - newest.at < every or newest.at.timestamp() >= changed):
         return None
-    made = back_up(shop, _new_name(shop, at))
+    made = back_up(shop, new_name(shop, at))
     for old in thin(backups_of(shop)):
         old.path.unlink(missing_ok=True)
     return made
+
+
+class Keeper:
+    """Takes the copy of the hour while a shop is served, in a thread of its own; `stop` ends it.
+
+    Attributes
+    ----------
+    trouble : why the last copy could not be made; empty where it could
+    """
+
+    def __init__(self, shop: Path, look: float = 60.0) -> None:
+        self.shop, self.trouble = shop, ""
+        self._look = look
+        self._ended = threading.Event()
+        self._thread = threading.Thread(target=self._run, name="backups", daemon=True)
+
+    def start(self) -> None:
+        """Begins; the first look is at once."""
+        self._thread.start()
+
+    def stop(self) -> None:
+        """Ends it; a copy under way is finished."""
+        self._ended.set()
+        if self._thread.is_alive():
+            self._thread.join()
+
+    def _run(self) -> None:
+        while True:
+            try:
+                keep(self.shop, datetime.now(UTC))
+                self.trouble = ""
+            except (NotBackedUp, OSError) as error:
+                if str(error) != self.trouble:
+                    log.warning("no backup was taken: %s", error)
+                self.trouble = str(error)
+            if self._ended.wait(self._look):
+                return
 
 
 def thin(kept: Iterable[Backup], room: int = ROOM) -> list[Backup]:
@@ -178,6 +219,27 @@ def thin(kept: Iterable[Backup], room: int = ROOM) -> list[Backup]:
         if backup.path not in stays or (used > room and backup is not newest_first[0]):
             goes.append(backup)
     return goes
+
+
+def is_shop(path: Path) -> bool:
+    """True for a file that is, or was, a shop's with tables this program knows, whole or damaged."""
+    from liftbite.store.database import versions
+
+    try:
+        with _opened(f"{path.absolute().as_uri()}?mode=ro") as connection:
+            found = connection.execute("SELECT version_num FROM alembic_version").fetchone()
+            return found is not None and found[0] in versions()
+    except sqlite3.DatabaseError as error:
+        return "malformed" in str(error)
+
+
+def is_of_today(path: Path) -> bool:
+    """True where a file's tables are those this program writes."""
+    from liftbite.store.database import newest_migration
+
+    with _opened(f"{path.absolute().as_uri()}?mode=ro") as connection:
+        found = connection.execute("SELECT version_num FROM alembic_version").fetchone()
+    return bool(found == (newest_migration(),))
 
 
 def faults_of(path: Path) -> list[str]:

@@ -106,7 +106,7 @@ def look_at(path: Path) -> None:
     if size == 0 and not path.with_name(path.name + "-wal").exists():
         raise UnusableShop(f"{path} is empty, not even a new shop: something cut it off. {way_out(path)}")
     if magic != _MAGIC:
-        raise UnusableShop(f"{path} is not a shop's file. Name another in LIFTBITE_DATA, or: {way_out(path)}")
+        raise UnusableShop(f"{path} is not a shop's file. Name another in LIFTBITE_DATA. {way_out(path)}")
     if not os.access(path, os.W_OK) or not os.access(path.parent, os.W_OK):
         raise UnusableShop(f"{path} may only be read; give yourself the right to write it and its folder.")
     with contextlib.suppress(OSError):  # a file that somebody else owns stays as he left it
@@ -127,7 +127,7 @@ def _tables(path: Path) -> None:
         if version not in versions():
             raise UnusableShop(
                 f"{path} was written by a newer Lift Bite (tables {version}; this program knows up to "
-                f"{newest_migration()}). Use the newer program, or: {way_out(path)}"
+                f"{newest_migration()}). Use the newer program. {way_out(path)}"
             )
         found = connection.execute("PRAGMA quick_check(1)").fetchone()[0]
         if found != "ok":

@@ -15,7 +15,7 @@ from datetime import UTC, datetime
 from threading import Lock
 from typing import Any
 
-from sqlalchemy import func, select, update
+from sqlalchemy import func, select, text, update
 from sqlalchemy.orm import Session, selectinload
 
 from liftbite.core.job.ledger import Entry, Revision, RevisionKind
@@ -54,6 +54,19 @@ class NoSuchJob(Exception):
     """No job has this number."""
 
 
+class UnreadableJob(Exception):
+    """A job whose rows are there but cannot be read; the sentence says where it fails.
+
+    Attributes
+    ----------
+    job_id : its number
+    """
+
+    def __init__(self, job_id: int, reason: Exception) -> None:
+        super().__init__(str(reason))
+        self.job_id = job_id
+
+
 def utc_text(moment: datetime) -> str:
     """A moment as ISO 8601 in UTC: `2026-05-04T09:30:00.000000Z`."""
     return moment.astimezone(UTC).isoformat(timespec="microseconds").replace("+00:00", "Z")
@@ -73,7 +86,10 @@ def _to_row(entry: Entry) -> EntryRow:
 
 
 def _from_row(row: EntryRow) -> Entry:
-    curve = TorqueCurve.of(row.curve["speed"], row.curve["torque"]) if row.curve else None
+    try:
+        curve = TorqueCurve.of(row.curve["speed"], row.curve["torque"]) if row.curve else None
+    except (ValueError, TypeError, KeyError):
+        raise ValueError(f"the points of “{row.quantity}” are damaged") from None
     return Entry(row.quantity, row.typed, row.si, row.mark, curve, row.file)
 
 
@@ -135,14 +151,46 @@ def _cache(session: Session) -> LedgerCache:
     return cache
 
 
-def list_jobs(session: Session, *, archived: bool = False) -> list[tuple[int, list[Revision]]]:
-    """Every job with its revisions, newest first; the archived ones, or the ones at hand."""
+def list_jobs(session: Session, *, archived: bool = False) -> list[tuple[int, int]]:
+    """Number and change of every job, newest first; the archived ones, or the ones at hand."""
     query = (
-        select(JobRow.id)
+        select(JobRow.id, JobRow.change)
         .where(JobRow.archived_at.is_not(None) if archived else JobRow.archived_at.is_(None))
         .order_by(JobRow.id.desc())
     )
-    return [(job_id, _cache(session).read(session, job_id)) for job_id in session.scalars(query).all()]
+    return [(number, change) for number, change in session.execute(query)]
+
+
+def all_numbers(session: Session) -> list[int]:
+    """The numbers of all jobs, the archived ones too, oldest first."""
+    return list(session.scalars(select(JobRow.id).order_by(JobRow.id)))
+
+
+def raw_of(session: Session, job_id: int) -> dict[str, Any]:
+    """A job as its rows stand in the tables, for one that cannot be read.
+
+    Raises
+    ------
+    NoSuchJob : no job has this number
+    """
+    job = session.execute(text("SELECT * FROM job WHERE id = :id"), {"id": job_id}).mappings().first()
+    if job is None:
+        raise NoSuchJob(job_id)
+    rows: dict[str, Any] = {"job": [dict(job)]}
+    for table, where in _OF_JOB.items():
+        query = text(f"SELECT * FROM {table} WHERE {where} ORDER BY id")
+        rows[table] = [dict(row) for row in session.execute(query, {"id": job_id}).mappings()]
+    return {"format": "liftbite-rows", "job": job_id, "tables": rows}
+
+
+_OF_JOB = {
+    "revision": "job_id = :id",
+    "entry": "revision_id IN (SELECT id FROM revision WHERE job_id = :id)",
+    "series": "job_id = :id",
+    "reading": "series_id IN (SELECT id FROM series WHERE job_id = :id)",
+    "vehicle_limit": "job_id = :id",
+    "renewal": "job_id = :id",
+}
 
 
 def count_jobs(session: Session, *, archived: bool) -> int:
@@ -157,8 +205,12 @@ def revisions_of(session: Session, job_id: int) -> list[Revision]:
     Raises
     ------
     NoSuchJob : no job has this number
+    UnreadableJob : its rows are damaged
     """
-    found = _cache(session).read(session, job_id)
+    try:
+        found = _cache(session).read(session, job_id)
+    except (ValueError, TypeError, KeyError) as error:
+        raise UnreadableJob(job_id, error) from error
     if not found:
         raise NoSuchJob(job_id)
     return found
@@ -221,8 +273,8 @@ def newest_revision(session: Session, job_id: int) -> int:
     return newest
 
 
-def archive(session: Session, job_id: int, at: datetime | None, seen: int) -> None:
-    """Puts a job out of sight, or with `at` None back among the others; nothing is deleted.
+def archive(session: Session, job_id: int, at: datetime | None, seen: int) -> int:
+    """Puts a job out of sight, or with `at` None back among the others; its change. Nothing is deleted.
 
     Parameters
     ----------
@@ -238,7 +290,7 @@ def archive(session: Session, job_id: int, at: datetime | None, seen: int) -> No
         raise NoSuchJob(job_id)
     expect(seen, job.change, "job", {"archived": job.archived_at is not None})
     job.archived_at = at
-    touch(session, job_id)
+    return touch(session, job_id)
 
 
 def touch(session: Session, job_id: int) -> int:

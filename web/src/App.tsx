@@ -25,6 +25,9 @@ const DecideView = lazy(() => import("./views/measure/DecideView").then((m) => (
 const HistoryView = lazy(() =>
   import("./views/measure/HistoryView").then((m) => ({ default: m.HistoryView })),
 );
+const BackupsView = lazy(() =>
+  import("./views/upkeep/BackupsView").then((m) => ({ default: m.BackupsView })),
+);
 const RecordView = lazy(() => import("./views/record/RecordView").then((m) => ({ default: m.RecordView })));
 
 const late = (page: React.ReactNode) => (
@@ -84,6 +87,7 @@ const router = createBrowserRouter([
       { path: "record", element: late(<RecordView />) },
     ],
   },
+  { path: "/backups", element: late(<BackupsView />), errorElement: <Trouble sentence={FAILED} /> },
   { path: "/shelf", element: late(<ShelfView />), errorElement: <Trouble sentence={FAILED} /> },
   { path: "*", element: <Trouble sentence="There is no page at this address." /> },
 ]);

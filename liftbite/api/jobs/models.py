@@ -217,6 +217,15 @@ class JobLineOut(BaseModel):
     layout_label: str
     changed_at: str
     verdict: VerdictOut
+    unreadable: str = Field(default="", description="Why the job cannot be read; its rows can be saved.")
+
+
+class ArchivedOut(BaseModel):
+    """A job that was put out of sight, or back."""
+
+    id: int
+    archived: bool
+    change: int
 
 
 class JobListOut(BaseModel):

@@ -254,6 +254,13 @@ def line_out(job_id: int, revisions: Sequence[Revision], change: int = 0) -> m.J
     )
 
 
+def unreadable_line(job_id: int, change: int, reason: str) -> m.JobLineOut:
+    """The line of a job whose rows cannot be read."""
+    nothing = verdict_out(Verdict("bite", "open", "The job cannot be read; nothing of it is lost."))
+    return m.JobLineOut(id=job_id, change=change, name=f"Job {job_id}", vehicle="", layout="", layout_label="",
+                        changed_at="", verdict=nothing, unreadable=reason)  # fmt: skip
+
+
 def said(quantity: str, entry: Entry | None) -> str | None:
     """An entry in the words of the screen, None where there is none."""
     if entry is None or entry.typed is None:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import hashlib
-import re
+import logging
 from collections.abc import Iterable
 from typing import Any
 
@@ -12,26 +12,26 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 from sqlalchemy.orm import Session
 
-from liftbite.api.common import download, now, seen_version, session_of, tagged, writing
+from liftbite.api.common import download, now, reply, seen_version, session_of, tagged, writing
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs import present as out
 from liftbite.api.jobs.entries import changes, read_entries
+from liftbite.api.jobs.files import file_name, file_of, raw_text, vehicle_of
 from liftbite.api.problems import Faults, problem_responses
 from liftbite.core.analysis.goal_seek import seek_all
 from liftbite.core.analysis.working import working
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
 from liftbite.core.job.build import NOW, PLANNED, Build, build_of, label_of, unit_of
-from liftbite.core.job.dyno_file import write_csv
 from liftbite.core.job.ledger import Entry, Revision
 from liftbite.core.units.read import read
-from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.results import friction_of, target_of
-from liftbite.files.job import dump, read_job_file, to_file
+from liftbite.files.job import read_job_file
 from liftbite.store import jobs as store
 from liftbite.store import measurements
 
+log = logging.getLogger(__name__)
 api = APIBlueprint("jobs", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="jobs")])
 
 
@@ -66,8 +66,17 @@ def list_jobs(query: ListQuery) -> tuple[dict[str, Any], int]:
     with session_of() as session:
         jobs = store.list_jobs(session, archived=query.archived)
         away = store.count_jobs(session, archived=True)
-    lines = [out.line_out(job_id, revisions) for job_id, revisions in jobs]
+        lines = [_line(session, job_id, change) for job_id, change in jobs]
     return m.JobListOut(jobs=lines, archived=away).model_dump(), 200
+
+
+def _line(session: Session, job_id: int, change: int) -> m.JobLineOut:
+    """A job as a line of the list; one that cannot be read is there as well, and says so."""
+    try:
+        return out.line_out(job_id, store.revisions_of(session, job_id), change)
+    except Exception as error:  # whatever is wrong with one, the others are shown
+        log.exception("job %d cannot be read", job_id)
+        return out.unreadable_line(job_id, change, str(error))
 
 
 @api.post("", responses={"201": m.JobOut, **problem_responses(400, 422)})
@@ -145,13 +154,13 @@ def redo(path: JobPath) -> Response:
     return _turn(path.job_id, "redo")
 
 
-@api.put("/<int:job_id>/archived", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
+@api.put("/<int:job_id>/archived", responses={"200": m.ArchivedOut, **problem_responses(400, 404, 412, 422, 428)})
 def archive(path: JobPath, body: m.ArchiveIn) -> Response:
     """Puts a job out of sight, or back; nothing is deleted. If-Match names its change, so no new work goes along."""
     seen = seen_version()
     with writing() as session:
-        store.archive(session, path.job_id, now() if body.archived else None, seen)
-        return answer_with_job(session, path.job_id, store.revisions_of(session, path.job_id))
+        change = store.archive(session, path.job_id, now() if body.archived else None, seen)
+    return tagged(reply(m.ArchivedOut(id=path.job_id, archived=body.archived, change=change)), change)
 
 
 @api.get("/<int:job_id>/history", responses={"200": m.HistoryOut, **problem_responses(404)})
@@ -231,20 +240,19 @@ def _target(typed: str, unit: str, result: str) -> float:
     return target
 
 
-def _file_name(name: str, ending: str) -> str:
-    stem = re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-") or "job"
-    return f"{stem[:60]}{ending}"
-
-
 @api.get("/<int:job_id>/file", responses={"200": None, **problem_responses(404)})
 def export_job(path: JobPath) -> Response:
     """The job as `*.liftbite.json`."""
     with session_of() as session:
-        revisions = store.revisions_of(session, path.job_id)
-        measured = measurements.filed_of(session, path.job_id, _vehicle(revisions))
-    name = ledger.present(revisions).get("job_name")
-    text = dump(to_file(revisions, measured))
-    return download(text, "application/json", _file_name((name.typed if name else "") or "", ".liftbite.json"))
+        name, text = file_of(session, path.job_id)
+    return download(text, "application/json", name)
+
+
+@api.get("/<int:job_id>/raw", responses={"200": None, **problem_responses(404)})
+def export_raw(path: JobPath) -> Response:
+    """The rows of a job as they stand in the tables: what there is to save of one that cannot be read."""
+    with session_of() as session:
+        return download(raw_text(session, path.job_id), "application/json", f"job-{path.job_id}.rows.json")
 
 
 class ImportQuery(BaseModel):
@@ -266,14 +274,9 @@ def import_job(query: ImportQuery) -> Response:
         if known is not None:
             return answer_with_job(session, known.job_id, store.revisions_of(session, known.job_id), 200)
         job_id = store.create(session, filed.revisions, at)
-        measurements.bring(session, job_id, _vehicle(filed.revisions), filed.bench, at)
+        measurements.bring(session, job_id, vehicle_of(filed.revisions), filed.bench, at)
         store.note_brought(session, digest, job_id, at, {})
         return answer_with_job(session, job_id, filed.revisions, 201)
-
-
-def _vehicle(revisions: list[Revision]) -> str:
-    named = ledger.present(revisions).get("vehicle")
-    return (named.typed if named else "") or ""
 
 
 @api.get("/<int:job_id>/curve.csv", responses={"200": None, **problem_responses(404, 422)})
@@ -286,4 +289,4 @@ def export_curve(path: JobPath, query: CurveQuery) -> Response:
     if curve is None:
         raise UnreadableEntry("There is no torque curve to write yet.")
     name = entries["job_name"].typed if "job_name" in entries else "job"
-    return download(write_csv(curve), "text/csv; charset=utf-8", _file_name(f"{name} {query.stage}", ".csv"))
+    return download(write_csv(curve), "text/csv; charset=utf-8", file_name(f"{name} {query.stage}", ".csv"))

@@ -54,6 +54,7 @@ export type BenchHistory = Schemas["BenchHistoryOut"];
 export type Trend = Schemas["TrendOut"];
 export type GaugeEvent = Schemas["EventOut"];
 export type Keyed = Schemas["KeyedOut"];
+export type Upkeep = Schemas["UpkeepOut"];
 export type InputInfo = Schemas["InputInfoOut"];
 export type ChoiceInfo = Schemas["ChoiceInfoOut"];
 
@@ -111,9 +112,9 @@ export const client = createClient<paths>({ baseUrl: "/" });
 /** The header that says which revision a change was made on. */
 export const seen = (revision: number) => ({ "If-Match": `"${revision}"` });
 
-/** Sends a job file as it is. */
-export async function importJob(file: File): Promise<Job> {
-  const response = await fetch("/api/jobs/file", {
+/** Sends a job file as it is. One whose job is here already is that job, unless it is brought again. */
+export async function importJob(file: File, again: boolean): Promise<{ job: Job; isNew: boolean }> {
+  const response = await fetch(`/api/jobs/file${again ? "?again=true" : ""}`, {
     method: "POST",
     body: await file.arrayBuffer(),
     headers: { "Content-Type": "application/json" },
@@ -121,5 +122,5 @@ export async function importJob(file: File): Promise<Job> {
     throw new Refusal(0, UNREACHABLE);
   });
   if (!response.ok) throw refusal(response.status, await response.json().catch(() => null));
-  return response.json();
+  return { job: await response.json(), isNew: response.status === 201 };
 }

@@ -195,8 +195,8 @@ export function useArchive() {
         }),
       ),
     onError: () => cache.invalidateQueries({ queryKey: ["jobs"] }),
-    onSuccess: (job) => {
-      cache.setQueryData(jobKey(job.id), job);
+    onSuccess: ({ id }) => {
+      void cache.invalidateQueries({ queryKey: jobKey(id) });
       return cache.invalidateQueries({ queryKey: ["jobs"] });
     },
   });

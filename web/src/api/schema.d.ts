@@ -192,6 +192,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/raw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The rows of a job as they stand in the tables: what there is to save of one that cannot be read. */
+        get: operations["jobs_export_raw__int_job_id__raw_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/file": {
         parameters: {
             query?: never;
@@ -875,6 +892,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The copies kept beside the shop's file, with their age and size. */
+        get: operations["upkeep_get_backups_get"];
+        put?: never;
+        /** One more copy, now. */
+        post: operations["upkeep_take_backup_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue": {
         parameters: {
             query?: never;
@@ -984,6 +1019,12 @@ export interface components {
             /** Changed At */
             changed_at: string;
             verdict: components["schemas"]["VerdictOut"];
+            /**
+             * Unreadable
+             * @description Why the job cannot be read; its rows can be saved.
+             * @default
+             */
+            unreadable?: string;
         };
         /**
          * LinkOut
@@ -1365,6 +1406,18 @@ export interface components {
             typed?: string | null;
             /** @default null */
             file?: components["schemas"]["CurveFileIn"] | null;
+        };
+        /**
+         * ArchivedOut
+         * @description A job that was put out of sight, or back.
+         */
+        ArchivedOut: {
+            /** Id */
+            id: number;
+            /** Archived */
+            archived: boolean;
+            /** Change */
+            change: number;
         };
         /**
          * ArchiveIn
@@ -3396,6 +3449,50 @@ export interface components {
             series: number[];
         };
         /**
+         * UpkeepOut
+         * @description The shop's file and its copies, newest first.
+         */
+        UpkeepOut: {
+            /** File */
+            file: string;
+            /** Size */
+            size: number;
+            /** Backups */
+            backups: components["schemas"]["BackupOut"][];
+            /**
+             * Room
+             * @description Bytes that all copies together may take.
+             */
+            room: number;
+            /**
+             * Trouble
+             * @description Why the last copy could not be made; empty where it could.
+             */
+            trouble: string;
+            /**
+             * Open
+             * @description True where other machines of the network are let in.
+             */
+            open: boolean;
+        };
+        /**
+         * BackupOut
+         * @description A copy of the shop's file.
+         */
+        BackupOut: {
+            /** Name */
+            name: string;
+            /** Path */
+            path: string;
+            /** At */
+            at: string;
+            /**
+             * Size
+             * @description Bytes.
+             */
+            size: number;
+        };
+        /**
          * CatalogueOut
          * @description Every field and choice there is, and how they stand together.
          */
@@ -4534,7 +4631,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JobOut"];
+                    "application/json": components["schemas"]["ArchivedOut"];
                 };
             };
             /** @description Malformed */
@@ -5139,6 +5236,78 @@ export interface operations {
         };
     };
     jobs_export_job__int_job_id__file_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    jobs_export_raw__int_job_id__raw_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -11735,6 +11904,98 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    upkeep_get_backups_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UpkeepOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    upkeep_take_backup_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UpkeepOut"];
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
                 };
             };
         };

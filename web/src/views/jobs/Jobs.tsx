@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { importJob, type JobLine, Refusal } from "@/api/client";
+import { importJob, type Job, type JobLine, Refusal } from "@/api/client";
 import { useArchive, useJobs, useKeepJob } from "@/api/queries";
 import { FileButton } from "@/components/FileButton";
 import { Glyph } from "@/components/Glyph";
@@ -55,7 +55,12 @@ export function Jobs() {
         <aside>
           <NewJob />
           <BringJob />
-          <p className="mt-6 border-t border-ink pt-3 text-note text-soft">
+          <p className="mt-6">
+            <Link className="plain-link inline-flex min-h-11 items-center font-semibold" to="/backups">
+              Backups of this shop
+            </Link>
+          </p>
+          <p className="mt-2 border-t border-ink pt-3 text-note text-soft">
             Lift Bite is a calculator and a logbook, not a certificate. The vehicle's manual, the law where
             you work and a qualified technician come before anything it says. A clutch or flywheel that lets
             go can injure or kill.
@@ -69,40 +74,74 @@ export function Jobs() {
 function Line({ job, archived }: { job: JobLine; archived: boolean }) {
   const put = useArchive();
   return (
-    <li className="flex items-stretch border-b border-hair">
-      <Link
-        to={`/jobs/${job.id}/${job.verdict.state === "open" ? "brief" : "choose"}`}
-        className="group grid min-w-0 grow grid-cols-[auto_1fr] items-center gap-x-4 gap-y-1 px-1 tablet:grid-cols-[5rem_8rem_1fr] py-3 hover:bg-sheet"
-      >
-        <Glyph verdict={job.verdict} className="h-12 w-16" />
-        <p>
-          <span className="lettering block text-soft">Bite</span>
-          <span className="block text-head font-bold">{STATE_WORDS[job.verdict.state]}</span>
-          {job.verdict.margin && (
-            <span className="figure block text-note">
-              {job.verdict.margin.low.metric.figure} of {job.verdict.target?.metric.figure}
-            </span>
-          )}
+    <li className="border-b border-hair">
+      <div className="flex items-stretch">
+        {job.unreadable ? <Unreadable job={job} /> : <Opens job={job} />}
+        <button
+          type="button"
+          className="plain-link px-3 text-note text-soft"
+          aria-label={`${archived ? "Bring back" : "Archive"}: ${job.name}`}
+          onClick={() => put.mutate({ id: job.id, change: job.change, archived: !archived })}
+        >
+          {archived ? "Bring back" : "Archive"}
+        </button>
+      </div>
+      {put.error && (
+        <p role="alert" className="pb-2 font-semibold">
+          ▲ {put.error.message}
         </p>
-        <p className="max-tablet:col-span-2">
-          <span className="block text-head font-bold group-hover:underline">
-            {job.name || "Job without a name"}
-          </span>
-          <span className="block text-soft">{job.vehicle}</span>
-          <span className="block text-note text-soft">
-            {job.layout_label} · changed {moment(job.changed_at)}
-          </span>
-        </p>
-      </Link>
-      <button
-        type="button"
-        className="plain-link px-3 text-note text-soft"
-        aria-label={`${archived ? "Bring back" : "Archive"}: ${job.name}`}
-        onClick={() => put.mutate({ id: job.id, change: job.change, archived: !archived })}
-      >
-        {archived ? "Bring back" : "Archive"}
-      </button>
+      )}
     </li>
+  );
+}
+
+/** A job whose rows cannot be read: what there is to save of it. */
+function Unreadable({ job }: { job: JobLine }) {
+  return (
+    <div className="grow px-1 py-3" data-testid="unreadable">
+      <p className="text-head font-bold">▲ {job.name} cannot be read</p>
+      <p className="text-note text-soft">{job.unreadable}</p>
+      <p>
+        Nothing of it is lost.{" "}
+        <a className="plain-link font-semibold" href={`/api/jobs/${job.id}/raw`} download>
+          Save its rows
+        </a>
+        , or see the{" "}
+        <Link className="plain-link" to="/backups">
+          backups
+        </Link>
+        .
+      </p>
+    </div>
+  );
+}
+
+function Opens({ job }: { job: JobLine }) {
+  return (
+    <Link
+      to={`/jobs/${job.id}/${job.verdict.state === "open" ? "brief" : "choose"}`}
+      className="group grid min-w-0 grow grid-cols-[auto_1fr] items-center gap-x-4 gap-y-1 px-1 tablet:grid-cols-[5rem_8rem_1fr] py-3 hover:bg-sheet"
+    >
+      <Glyph verdict={job.verdict} className="h-12 w-16" />
+      <p>
+        <span className="lettering block text-soft">Bite</span>
+        <span className="block text-head font-bold">{STATE_WORDS[job.verdict.state]}</span>
+        {job.verdict.margin && (
+          <span className="figure block text-note">
+            {job.verdict.margin.low.metric.figure} of {job.verdict.target?.metric.figure}
+          </span>
+        )}
+      </p>
+      <p className="max-tablet:col-span-2">
+        <span className="block text-head font-bold group-hover:underline">
+          {job.name || "Job without a name"}
+        </span>
+        <span className="block text-soft">{job.vehicle}</span>
+        <span className="block text-note text-soft">
+          {job.layout_label} · changed {moment(job.changed_at)}
+        </span>
+      </p>
+    </Link>
   );
 }
 
@@ -110,12 +149,15 @@ function BringJob() {
   const [trouble, setTrouble] = useState<string | null>(null);
   const navigate = useNavigate();
   const keep = useKeepJob();
-  const bring = async (file: File) => {
+  const [there, setThere] = useState<{ file: File; job: Job } | null>(null);
+  const bring = async (file: File, again = false) => {
     setTrouble(null);
+    setThere(null);
     try {
-      const job = await importJob(file);
+      const { job, isNew } = await importJob(file, again);
       keep(job);
-      navigate(`/jobs/${job.id}/choose`);
+      if (isNew) navigate(`/jobs/${job.id}/choose`);
+      else setThere({ file, job });
     } catch (error) {
       setTrouble(error instanceof Refusal ? `${file.name}: ${error.message}` : "The file could not be read.");
     }
@@ -131,6 +173,20 @@ function BringJob() {
       <FileButton name="Job file" accept=".json,application/json" onFile={(file) => void bring(file)}>
         Choose a file
       </FileButton>
+      {there && (
+        <div role="status" className="mt-2 border-l-4 border-now pl-3">
+          <p>
+            This very file is here already, as{" "}
+            <Link className="plain-link font-semibold" to={`/jobs/${there.job.id}/choose`}>
+              {there.job.name || "a job without a name"}
+            </Link>
+            .
+          </p>
+          <button type="button" className="button mt-1 min-h-11" onClick={() => void bring(there.file, true)}>
+            Bring it a second time
+          </button>
+        </div>
+      )}
       {trouble && (
         <p role="alert" className="mt-2 font-semibold">
           ▲ {trouble}

@@ -1,0 +1,1 @@
+"""The shop's file: its backups, and who may reach it."""
