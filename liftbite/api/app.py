@@ -26,6 +26,7 @@ from liftbite.api.jobs import views as jobs
 from liftbite.api.jobs.present import catalogue_out
 from liftbite.api.measure import files as bench_files
 from liftbite.api.measure import views as measure
+from liftbite.api.serving import MOST_BODY
 from liftbite.api.shelf import views as shelf
 from liftbite.api.upkeep import views as upkeep
 from liftbite.core.parts.stock import generic_parts
@@ -35,7 +36,6 @@ from liftbite.store.backups import Keeper
 from liftbite.store.database import open_database, writing
 from liftbite.store.parts import stock
 
-MAX_UPLOAD = 6 * 1024 * 1024
 WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
 
 
@@ -66,7 +66,7 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
         validation_error_callback=problems.invalid,
         validate_response=testing,
     )
-    app.config["MAX_CONTENT_LENGTH"] = MAX_UPLOAD
+    app.config["MAX_CONTENT_LENGTH"] = MOST_BODY
     app.json.sort_keys = False  # type: ignore[attr-defined]
     sessions = open_database(data)
     app.extensions["liftbite.sessions"] = sessions

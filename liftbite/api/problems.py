@@ -12,6 +12,7 @@ from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException
 
 from liftbite.api.common import NeedsPrecondition
+from liftbite.api.serving import MOST_BODY
 from liftbite.core.errors import LiftBiteError, UnreadableEntry, UnreadableFile
 from liftbite.store.database import Busy, Full, Replaced, reason_of
 from liftbite.store.jobs import NoSuchJob, Stale, UnreadableJob
@@ -164,7 +165,9 @@ def register(app: Flask) -> None:
     def http(error: HTTPException) -> Response:
         detail = error.description or error.name
         if error.code == 413:
-            detail = "The file is larger than 4 MB; a dynamometer run or a job file is far smaller."
+            detail = (
+                f"The file is larger than {MOST_BODY // 1024**2} MB; a dynamometer run or a job file is far smaller."
+            )
         return respond(Problem(title=error.name, status=error.code or 500, detail=detail))
 
     @app.errorhandler(Exception)

@@ -15,10 +15,12 @@ from flask import Flask
 from waitress import wasyncore
 from waitress.server import MultiSocketServer, TcpWSGIServer, create_server
 
-#: Gauges that wait for a reading hold a thread each; the rest is for what builders do.
-THREADS = 8
-#: Largest request, larger than any dyno file [bytes].
-MOST_BODY = 8 * 1024 * 1024
+#: Gauges that wait for a reading hold half of them at most; the rest is for what builders do.
+THREADS = 16
+#: Largest request, larger than any dyno file; a larger one is refused before it is read [bytes].
+MOST_BODY = 6 * 1024 * 1024
+#: Connections at once, and how long one may say nothing [s].
+CONNECTIONS, QUIET = 1000, 30
 #: How long a request under way may take when a block ends [s].
 _PATIENCE = 10
 #: How long the sockets may be quiet before the thread looks whether it is to end [s].
@@ -33,7 +35,15 @@ def server_of(app: Flask, host: str, port: int) -> TcpWSGIServer | MultiSocketSe
     OSError : the address is taken or not this machine's
     """
     found: TcpWSGIServer | MultiSocketServer = create_server(
-        app, host=host, port=port, threads=THREADS, max_request_body_size=MOST_BODY
+        app,
+        host=host,
+        port=port,
+        threads=THREADS,
+        max_request_body_size=MOST_BODY,
+        connection_limit=CONNECTIONS,
+        channel_timeout=QUIET,
+        cleanup_interval=10,
+        ident="Lift Bite",
     )
     return found
 

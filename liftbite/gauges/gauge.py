@@ -15,11 +15,14 @@ from typing import Literal
 
 import serial
 
+from liftbite.core.errors import UnreadableEntry
 from liftbite.gauges.protocol import check_port, parse_message
 
 #: Seconds between looks at the port, and between tries to find it again.
 LOOK, RETRY = 0.04, 0.5
-KEPT = 200_000
+KEPT = 20_000
+#: Ports read at once.
+MOST_PORTS = 16
 #: A port nobody has asked about for this long is let go [s].
 IDLE = 60.0
 
@@ -194,13 +197,15 @@ class Gauges:
 
         Raises
         ------
-        UnreadableEntry : no such address
+        UnreadableEntry : no such address, or too many are open
         """
         port = check_port(port)
         with self._lock:
             for name, gauge in list(self._open.items()):
                 if name != port and time.monotonic() - gauge.asked_at > IDLE:
                     self._open.pop(name).stop()
+            if port not in self._open and len(self._open) >= MOST_PORTS:
+                raise UnreadableEntry(f"{MOST_PORTS} gauges are being read already; let one go first.")
             if port not in self._open:
                 self._open[port] = Gauge(port)
             return self._open[port]

@@ -53,7 +53,7 @@ def write_line(value: float, unit: str, decimals: int) -> bytes:
 
 
 def check_port(port: str) -> str:
-    """A port as it may be opened: a serial device by name, or `socket://host:port`.
+    """A port as it may be opened: a serial device by a name such devices have, or `socket://host:port`.
 
     Raises
     ------
@@ -65,7 +65,13 @@ def check_port(port: str) -> str:
     port = port.strip()
     if re.fullmatch(r"socket://[A-Za-z0-9.\-\[\]:]+:\d{1,5}", port) and int(port.rsplit(":", 1)[1]) <= 65_535:
         return port
-    if re.fullmatch(r"(/dev/[A-Za-z0-9._/\-]+|COM\d{1,3})", port) and ".." not in port:
+    if (
+        re.fullmatch(
+            r"(/dev/(tty(USB|ACM|S|AMA|O)\d{1,3}|serial/by-id/[A-Za-z0-9._:+\-]{1,100}|cu\.[A-Za-z0-9._\-]{1,60})|COM\d{1,3})",
+            port,
+        )
+        and ".." not in port
+    ):
         return port
     raise UnreadableEntry(
         f"Data port: “{port}” is neither a serial device (/dev/ttyUSB0, COM3) nor socket://host:port."

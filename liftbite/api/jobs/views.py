@@ -24,8 +24,10 @@ from liftbite.core.analysis.working import working
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
 from liftbite.core.job.build import NOW, PLANNED, Build, build_of, label_of, unit_of
+from liftbite.core.job.dyno_file import write_csv
 from liftbite.core.job.ledger import Entry, Revision
 from liftbite.core.units.read import read
+from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.results import friction_of, target_of
 from liftbite.files.job import read_job_file
 from liftbite.store import jobs as store

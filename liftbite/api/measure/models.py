@@ -36,8 +36,9 @@ class ReadingIn(_In):
     skipped: Annotated[Words, Field(max_length=200)] = ""
     instrument: Short = Field(default="", description="Kind, or the number of one of the shop's own.")
     sure: bool = Field(default=False, description="True to take a figure that is unusual.")
-    port: Short = ""
-    event: Annotated[int, Field(ge=0, le=2**53)] = 0
+    event: Annotated[int, Field(ge=0, le=2**53)] = Field(
+        default=0, description="Number of what the data port of the instrument sent; 0 for what was keyed."
+    )
     series: Annotated[int, Field(ge=1, le=2**53)] | None = Field(default=None, description="The series it goes to.")
     request: RequestName = ""
 
@@ -110,6 +111,13 @@ class RenewalIn(_In):
     hours: Amount
     rate: Amount
     extra_hours: Amount = 0.0
+
+
+class GaugeIn(_In):
+    """What was seen of a data port, and how long to wait for more [s]."""
+
+    after: Annotated[int, Field(ge=0, le=2**53)] = 0
+    wait: Annotated[float, Field(ge=0, le=10, allow_inf_nan=False)] = 0.0
 
 
 class TakenBackIn(_In):
@@ -469,7 +477,6 @@ class EventOut(BaseModel):
 class GaugeOut(BaseModel):
     """A data port."""
 
-    port: str
     connected: bool
     newest: int
     events: list[EventOut]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from contextlib import nullcontext
+from threading import BoundedSemaphore
 from typing import Any
 
 from flask import Response, current_app
@@ -19,6 +20,7 @@ from liftbite.api.measure import models as mm
 from liftbite.api.measure.history import history_out, shop_history_out
 from liftbite.api.measure.present import Bench, effects_out, measure_out, measured_entries
 from liftbite.api.problems import problem_responses
+from liftbite.api.serving import THREADS
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
 from liftbite.core.job.build import build_of
@@ -30,7 +32,7 @@ from liftbite.core.measure.parts_list import PRACTICES, Renewal
 from liftbite.core.measure.setup import asked_of_check
 from liftbite.core.measure.sweep import read_angle
 from liftbite.core.units.show import typeset
-from liftbite.gauges.gauge import Gauges
+from liftbite.gauges.gauge import Gauge, Gauges
 from liftbite.gauges.protocol import check_port
 from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as store
@@ -51,14 +53,6 @@ class EffectsQuery(BaseModel):
     """Which measured values to leave out of what comes after."""
 
     without: str = Field(default="", max_length=2000, description="Quantities, separated by commas.")
-
-
-class GaugeQuery(BaseModel):
-    """Which port, what was seen of it, and how long to wait for more."""
-
-    port: str = Field(max_length=200)
-    after: int = Field(default=0, ge=0, le=2**53)
-    wait: float = Field(default=0.0, ge=0, le=10, allow_inf_nan=False)
 
 
 def _gauges() -> Gauges:
@@ -176,7 +170,7 @@ def add_reading(path: JobPath, body: mm.ReadingIn) -> Response:
 
     A gauge's reading is taken once, by one tab; where no place is named it goes to the first that is not read.
     """
-    gauge = _gauges().at(body.port) if body.port else None
+    gauge = _gauge_of(body.instrument) if body.event else None
     with gauge.turn if gauge else nullcontext(), writing() as session:
         bench = bench_of(session, path.job_id)
         check = _check(bench, body.check)
@@ -190,7 +184,7 @@ def add_reading(path: JobPath, body: mm.ReadingIn) -> Response:
         if gauge is not None:
             gauge.claim(body.event)
         number = _series_for(session, bench, check, body.series)
-        source = "gauge" if body.port else "typed"
+        source = "gauge" if gauge else "typed"
         store.add_readings(session, path.job_id, number, [reading], now(), source, body.request)
         return _measure(session, path.job_id)
 
@@ -391,24 +385,46 @@ def get_shop_history() -> Response:
 # --- gauges
 
 
-@api.get("/api/gauge", responses={"200": mm.GaugeOut, **problem_responses(422)})
-def read_gauge(query: GaugeQuery) -> Response:
-    """What a gauge's data port has sent since; opens the port where it is not yet, and waits for more if asked to.
+#: Tabs that may wait for a gauge at once, each on a thread of the server; the others are answered straight away.
+_WAITING = BoundedSemaphore(THREADS // 2)
 
-    `after` beyond any number asks from now on; whoever opens the port hears all it sends.
+
+def _gauge_of(key: str) -> Gauge:
+    """The gauge at the data port of one of the shop's own instruments."""
+    number = int(key) if key.isascii() and key.isdigit() and len(key) < 16 else 0
+    with session_of() as session:
+        held = store.instrument_of(session, number)
+    if not held.port:
+        raise UnreadableEntry(f"{held.name} has no data port.")
+    return _gauges().at(held.port)
+
+
+@api.post("/api/instruments/<int:instrument_id>/gauge", responses={"200": mm.GaugeOut, **_PROBLEMS})
+def read_gauge(path: InstrumentPath, body: mm.GaugeIn) -> Response:
+    """What an instrument's data port has sent since; opens it where it is not open yet, and waits for more if asked to.
+
+    `after` beyond any number asks from now on; whoever opens the port hears all it sends. Of what is no reading only
+    that it came is told: what some other device says there is nobody's business.
     """
-    gauge = _gauges().at(query.port)
-    after = query.after if query.after <= gauge.newest else gauge.join()
-    events = gauge.after(after, query.wait)
+    gauge = _gauge_of(str(path.instrument_id))
+    after = body.after if body.after <= gauge.newest else gauge.join()
+    turn = body.wait > 0 and _WAITING.acquire(blocking=False)
+    try:
+        events = gauge.after(after, body.wait if turn else 0.0)
+    finally:
+        if turn:
+            _WAITING.release()
+    quiet = {"said", "odd"}
     return reply(mm.GaugeOut(
-        port=gauge.port, connected=gauge.connected, newest=events[-1].number if events else after,
-        events=[mm.EventOut(number=e.number, kind=e.kind, text=e.text) for e in events],
+        connected=gauge.connected, newest=events[-1].number if events else after,
+        events=[mm.EventOut(number=e.number, kind=e.kind, text="" if e.kind in quiet else e.text) for e in events],
     ))  # fmt: skip
 
 
-@api.delete("/api/gauge", responses={"200": mm.GaugeOut, **problem_responses(422)})
-def close_gauge(query: GaugeQuery) -> Response:
-    """Lets a data port go."""
-    port = check_port(query.port)
-    _gauges().close(port)
-    return reply(mm.GaugeOut(port=port, connected=False, newest=0, events=[]))
+@api.delete("/api/instruments/<int:instrument_id>/gauge", responses={"200": mm.GaugeOut, **_PROBLEMS})
+def close_gauge(path: InstrumentPath) -> Response:
+    """Lets an instrument's data port go."""
+    with session_of() as session:
+        held = store.instrument_of(session, path.instrument_id)
+    _gauges().close(held.port)
+    return reply(mm.GaugeOut(connected=False, newest=0, events=[]))

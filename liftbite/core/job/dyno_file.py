@@ -29,8 +29,19 @@ from liftbite.core.quantities.torque_curve import Array, TorqueCurve
 from liftbite.core.units.read import KINDS, find_unit, from_si, to_si
 
 MAX_ROWS = 100_000
+#: Longest line, most columns and longest heading that a run has.
+MAX_LINE, MAX_COLUMNS, MAX_HEADING = 4_000, 200, 120
+#: Lines that delimiter, decimal mark and columns are judged by; the rest only has to be read.
+_LOOKED_AT = 500
 _COMMENT = re.compile(r"^\s*(#|//|%|\*|!|'|--|rem\b)", re.IGNORECASE)
-_CELL = re.compile(r"^\s*[+\-−]?(\d[\d\u00a0\u202f ]*)?([.,]\d*)*(e[+\-]?\d+)?\s*$", re.IGNORECASE)
+_CELL = re.compile(r"[+\-−]?[\d\u00a0\u202f ]*+[\d.,]*+(?:e[+\-]?\d++)?", re.IGNORECASE)
+_LONGEST_FIGURE = 40
+_DIGIT = re.compile(r"\d")
+#: Lines above the figures: headings, the shop, the car.
+MAX_HEADS = 200
+_PLAIN = re.compile(r"-?\d++(?:\.\d*+)?")
+#: What a comment, or a line that names the delimiter, begins with.
+_BEGINS = frozenset("#/%*!'-rRsS")
 Delimiter = Literal[";", "\t", ",", "|"]
 DecimalMark = Literal[".", ","]
 Reference = Literal["wheel", "crank", ""]
@@ -143,44 +154,72 @@ def decode(data: bytes) -> str:
     return text
 
 
-def _rows(text: str, delimiter: str) -> list[tuple[int, list[str]]]:
-    """Line number and cells of every line that is neither blank nor a comment."""
-    rows = []
+Lines = list[tuple[int, str]]
+Rows = list[tuple[int, list[str]]]
+
+
+def _lines(text: str) -> Lines:
+    """Every line that is neither blank nor a comment, with its number.
+
+    Raises
+    ------
+    UnreadableFile : one is longer than a line of a run, or there are too many
+    """
+    lines = []
     for number, line in enumerate(text.splitlines(), start=1):
-        if not line.strip() or _COMMENT.match(line) or re.fullmatch(r"sep=.", line.strip()):
+        if len(line) > MAX_LINE:
+            raise UnreadableFile(f"{len(line)} characters are more than a line of a run has ({MAX_LINE})", number)
+        bare = line.strip()
+        if not bare or (bare[0] in _BEGINS and (_COMMENT.match(bare) or (len(bare) == 5 and bare.startswith("sep=")))):
             continue
-        rows.append((number, [cell.strip() for cell in next(csv.reader([line], delimiter=delimiter))]))
-        if len(rows) > MAX_ROWS:
-            raise UnreadableFile(f"more than {MAX_ROWS} rows; a run has a few thousand", number)
+        lines.append((number, line))
+    if len(lines) > MAX_ROWS + MAX_HEADS:
+        raise UnreadableFile(f"more than {MAX_ROWS} rows; a run has a few thousand", lines[MAX_ROWS][0])
+    return lines
+
+
+def _split(lines: Lines, delimiter: str, most: int | None = MAX_COLUMNS) -> Rows:
+    """Line number and cells of every line.
+
+    Raises
+    ------
+    UnreadableFile : one has more cells than a run has columns
+    """
+    rows = []
+    for number, line in lines:
+        cells = next(csv.reader([line], delimiter=delimiter), []) if '"' in line else line.split(delimiter)
+        if most is not None and len(cells) > most:
+            raise UnreadableFile(f"{len(cells)} columns are more than a run has ({most})", number)
+        rows.append((number, [cell.strip() for cell in cells]))
     return rows
 
 
 def _figures(cells: list[str]) -> int:
-    return sum(1 for c in cells if re.search(r"\d", c) and _CELL.match(c))
+    return sum(1 for c in cells if len(c) <= _LONGEST_FIGURE and _DIGIT.search(c) and _CELL.fullmatch(c))
 
 
-def _delimiter(text: str) -> Delimiter:
+def _delimiter(text: str, lines: Lines) -> Delimiter:
     """The delimiter that splits most lines into the same number of figures; a decimal comma does not count as one."""
-    declared = re.match(r"\s*sep=(.)", text)
+    declared = re.match(r"\s*+sep=(.)", text[:MAX_LINE])
     for delimiter in _DELIMITERS:
         if declared and declared[1] == delimiter:
             return delimiter
     best: Delimiter = ","
     best_score = 0.0
     for delimiter in _DELIMITERS:
-        counts = Counter(_figures(cells) for _, cells in _rows(text, delimiter))
+        counts = Counter(_figures(cells) for _, cells in _split(lines, delimiter, most=None))
         counts.pop(0, None)
         counts.pop(1, None)
         if counts:
-            columns, lines = counts.most_common(1)[0]
+            columns, alike = counts.most_common(1)[0]
             # a comma that is a decimal mark splits as well, but then a stricter delimiter splits all lines alike
-            score = lines + (0.5 if delimiter != "," else 0) + 0.01 * columns
+            score = alike + (0.5 if delimiter != "," else 0) + 0.01 * columns
             if score > best_score:
                 best, best_score = delimiter, score
     return best
 
 
-def _decimal(rows: list[tuple[int, list[str]]], delimiter: str) -> DecimalMark:
+def _decimal(rows: Rows, delimiter: str) -> DecimalMark:
     if delimiter == ",":
         return "."
     cells = [cell for _, row in rows for cell in row if _figures([cell])]
@@ -190,6 +229,10 @@ def _decimal(rows: list[tuple[int, list[str]]], delimiter: str) -> DecimalMark:
 
 
 def _figure(cell: str, decimal: str) -> float:
+    if len(cell) > _LONGEST_FIGURE:
+        raise ValueError(cell)
+    if decimal == "." and _PLAIN.fullmatch(cell):
+        return float(cell)
     plain = re.sub(r"[\s\u00a0\u202f]", "", cell).replace("−", "-")
     group = "," if decimal == "." else "."
     if group in plain and not re.fullmatch(rf"[+-]?\d{{1,3}}(\{group}\d{{3}})+(\{decimal}\d*)?", plain):
@@ -199,7 +242,7 @@ def _figure(cell: str, decimal: str) -> float:
 
 def _unit_in(heading: str, role: str) -> str:
     kind = KINDS[ROLES[role]]
-    for word in [*re.findall(r"[\[(](.*?)[\])]", heading), *re.split(r"[\s,_/\[\]()]+", heading), heading]:
+    for word in [*re.findall(r"[\[(]([^\[\]()]*+)[\])]", heading), *re.split(r"[\s,_/\[\]()]+", heading), heading]:
         try:
             if word:
                 return find_unit(re.sub(r"^(rw|w|b)(?=hp|tq)", "", word.strip().lower()) or word, kind)
@@ -239,15 +282,18 @@ def propose(text: str) -> Proposal:
     >>> propose("rpm;Nm\\n1000;200,5\\n2000;210,0\\n").mapping.decimal
     ','
     """
-    delimiter = _delimiter(text)
-    rows = _rows(text, delimiter)
+    lines = _lines(text)[: MAX_HEADS + _LOOKED_AT]
+    delimiter = _delimiter(text, lines)
+    rows = _split(lines, delimiter)
     data = [(number, cells) for number, cells in rows if _figures(cells) >= 2]
     if not data:
         raise UnreadableFile("no line holds two figures; a curve wants rpm and torque or power in columns", None)
     first_row = data[0][0]
     width = max(len(cells) for _, cells in data)
     heads = [cells for number, cells in rows if number < first_row and len(cells) > 1]
-    headings = [" ".join(filter(None, (h[i] if i < len(h) else "" for h in heads[-2:]))) for i in range(width)]
+    headings = [
+        " ".join(filter(None, (h[i] if i < len(h) else "" for h in heads[-2:])))[:MAX_HEADING] for i in range(width)
+    ]
     columns = _columns(headings, width)
     decimal = _decimal(data, delimiter)
     at = {c.role: c for c in columns if c.role}
@@ -267,7 +313,8 @@ def propose(text: str) -> Proposal:
         for role in ("torque", "power")
         if role in at and not at[role].unit
     ]
-    everything = " ".join(headings) + " " + " ".join(line for line in text.splitlines()[:20] if _COMMENT.match(line))
+    above = text[: 20 * MAX_LINE].splitlines()[:20]
+    everything = " ".join(headings) + " " + " ".join(line for line in above if _COMMENT.match(line))
     wheel, crank = _WHEEL.search(everything), _CRANK.search(everything)
     reference: Reference = "wheel" if wheel and not crank else "crank" if crank and not wheel else ""
     index = {role: column.index for role, column in at.items()}
@@ -287,9 +334,7 @@ def propose(text: str) -> Proposal:
     return Proposal(mapping, tuple(columns), preview, reference, tuple(questions))
 
 
-def _settle_unit(
-    columns: list[Column], at: dict[str, Column], data: list[tuple[int, list[str]]], decimal: str
-) -> list[str]:
+def _settle_unit(columns: list[Column], at: dict[str, Column], data: Rows, decimal: str) -> list[str]:
     """Where torque and power both stand in the file and one says no unit, P = T·ω tells it."""
     unknown = [role for role in ("torque", "power") if role in at and not at[role].unit]
     if len(unknown) != 1 or not {"speed", "torque", "power"} <= at.keys():
@@ -311,7 +356,7 @@ def _settle_unit(
     return []
 
 
-def _looks_like_speed(data: list[tuple[int, list[str]]], decimal: str, width: int) -> int | None:
+def _looks_like_speed(data: Rows, decimal: str, width: int) -> int | None:
     for index in range(width):
         try:
             values = [_figure(cells[index], decimal) for _, cells in data if index < len(cells) and cells[index]]
@@ -339,26 +384,21 @@ def read_curve(text: str, mapping: ColumnMapping) -> CurveFile:
     100.0
     """
     used = _used_columns(mapping)
-    raw: dict[str, list[float]] = {role: [] for role in used}
-    skipped: Counter[str] = Counter()
-    for number, cells in _rows(text, mapping.delimiter):
-        if number < mapping.first_row:
-            continue
-        found = _cells(number, cells, used, mapping.decimal)
-        if found is None:
-            skipped["with an empty cell"] += 1
-        elif found["speed"] <= 0 or found.get("torque", found.get("power", 0.0)) <= 0:
-            skipped["without forward torque or speed"] += 1
-        else:
-            for role, value in found.items():
-                raw[role].append(value)
-    speed = to_si(1, mapping.speed_unit) * np.asarray(raw["speed"])
+    lines = [line for line in _lines(text) if line[0] >= mapping.first_row]
+    plain = _plain_columns(lines, mapping.delimiter, used) if mapping.decimal == "." else None
+    raw, empty = plain or _columns_of_cells(_split(lines, mapping.delimiter), used, mapping.decimal)
+    skipped = Counter({"with an empty cell": empty} if empty else {})
+    turns = (raw["speed"] > 0) & (raw["torque" if "torque" in used else "power"] > 0)
+    if not turns.all():
+        skipped["without forward torque or speed"] = int((~turns).sum())
+        raw = {role: values[turns] for role, values in raw.items()}
+    speed = to_si(1, mapping.speed_unit) * raw["speed"]
     if np.unique(speed).size < 2:
         raise UnreadableFile("fewer than two different engine speeds; a curve wants at least two")
     notes = [f"{count} row{'s' * (count > 1)} {why} left out." for why, count in skipped.items()]
-    power = to_si(1, mapping.power_unit) * np.asarray(raw["power"]) if "power" in used else None
+    power = to_si(1, mapping.power_unit) * raw["power"] if "power" in used else None
     if "torque" in used:
-        torque = to_si(1, mapping.torque_unit) * np.asarray(raw["torque"])
+        torque = to_si(1, mapping.torque_unit) * raw["torque"]
         notes += _disagreement(speed, torque, power)
     else:
         assert power is not None
@@ -371,6 +411,38 @@ def read_curve(text: str, mapping: ColumnMapping) -> CurveFile:
     if count.max() > 1:
         notes.append(f"{int((count > 1).sum())} engine speeds stood more than once; their torque was averaged.")
     return CurveFile(TorqueCurve(unique, np.add.reduceat(torque[order], start) / count), tuple(notes))
+
+
+def _plain_columns(lines: Lines, delimiter: str, used: dict[str, int]) -> tuple[dict[str, Array], int] | None:
+    """The figures of each column where all are plain ones, read at one go; None where one is not."""
+    last = max(used.values())
+    cells = [line.split(delimiter, last + 1) for _, line in lines]
+    if not cells or min(map(len, cells)) <= last or any('"' in line or "_" in line for _, line in lines):
+        return None
+    try:
+        found = {role: np.array([row[index] for row in cells], dtype=np.float64) for role, index in used.items()}
+    except ValueError:
+        return None
+    return (found, 0) if all(np.isfinite(values).all() for values in found.values()) else None
+
+
+def _columns_of_cells(rows: Rows, used: dict[str, int], decimal: str) -> tuple[dict[str, Array], int]:
+    """The figures of each column, cell by cell, and how many rows have an empty one.
+
+    Raises
+    ------
+    UnreadableFile : a cell is no figure, with its line
+    """
+    found: dict[str, list[float]] = {role: [] for role in used}
+    empty = 0
+    for number, cells in rows:
+        figures = _cells(number, cells, used, decimal)
+        if figures is None:
+            empty += 1
+            continue
+        for role, value in figures.items():
+            found[role].append(value)
+    return {role: np.asarray(values, dtype=np.float64) for role, values in found.items()}, empty
 
 
 def _used_columns(mapping: ColumnMapping) -> dict[str, int]:

@@ -286,11 +286,10 @@ def _decimal(text: str) -> float:
 
 
 def _split(typed: str) -> tuple[float, str]:
+    _not_too_long(typed)
     text = typed.strip()
     if not text:
         raise UnreadableEntry("nothing was typed")
-    if len(text) > _MAX_TYPED:
-        raise UnreadableEntry(f"that is {len(text)} characters long; a figure and its unit fit in {_MAX_TYPED}")
     for vulgar, plain in _VULGAR.items():
         text = text.replace(vulgar, plain)
     text = text.replace("⁄", "/")
@@ -333,6 +332,11 @@ def _squeeze(text: str) -> str:
     return re.sub(r"(?<!\d)[\s.·⋅*×_\-]+|[\s·⋅*×_\-]+", "", text).lower()
 
 
+@cache
+def _by_spelling() -> dict[str, str]:
+    return {_squeeze(unit): unit for unit in _PINT} | _SPELLINGS
+
+
 def find_unit(text: str, kind: Kind) -> str:
     """The unit of `kind` that `text` names, in the spelling of `Kind.units`.
 
@@ -345,6 +349,8 @@ def find_unit(text: str, kind: Kind) -> str:
     """
     if text in kind.units:
         return text
+    if len(text) > _MAX_TYPED:
+        raise UnreadableEntry(f"“{text[:_MAX_TYPED]} …” is longer than any unit")
     squeezed = _squeeze(text)
     for name, stands_for in kind.loose:
         if squeezed in {name, f"{name}s"}:
@@ -352,8 +358,7 @@ def find_unit(text: str, kind: Kind) -> str:
     if squeezed in _ASK_WHICH:
         stem = "pt" if squeezed[0] == "p" else "gal"
         raise UnreadableEntry(f"“{text}” is US or imperial: type “US {stem}” or “imp {stem}”")
-    by_squeezed = {_squeeze(unit): unit for unit in _PINT} | _SPELLINGS
-    unit = by_squeezed.get(squeezed)
+    unit = _by_spelling().get(squeezed)
     allowed = _listed([u for u in kind.units if u])
     want = f"a {kind.name} in {allowed}" if allowed else f"a {kind.name} without a unit"
     if unit is None:
@@ -397,12 +402,25 @@ def _without_tolerance(typed: str) -> str:
     return f"{typed[: match.start()]} {match['unit']}" if match else typed
 
 
+def _not_too_long(typed: str) -> None:
+    """Looked at before any pattern is.
+
+    Raises
+    ------
+    UnreadableEntry : it is longer than a figure and its unit
+    """
+    if len(typed.strip()) > _MAX_TYPED:
+        length = len(typed.strip())
+        raise UnreadableEntry(f"that is {length} characters long; a figure and its unit fit in {_MAX_TYPED}")
+
+
 def spread_of(typed: str, si: str, field_unit: str) -> float:
     """Half the width of a tolerance typed with ±, in SI; 0 where none was typed.
 
     >>> spread_of("240 ± 0.2 mm", "m", "mm"), spread_of("240 mm", "m", "mm")
     (0.0002, 0.0)
     """
+    _not_too_long(typed)
     match = _TOLERANCE.search(typed)
     if match is None:
         return 0.0
@@ -424,6 +442,7 @@ def read(typed: str, si: str, field_unit: str) -> Typed:
     >>> read("44", "N·m", "lb-ft").bare
     True
     """
+    _not_too_long(typed)
     kind = KINDS[si]
     tolerance = _TOLERANCE.search(typed)
     if tolerance:

@@ -188,6 +188,12 @@ export function usePutInstrumentAway(id: number) {
   });
 }
 
-/** What a data port has sent since; the request stays open until there is something, or so many seconds have gone. */
-export const askGauge = (port: string, after: number, wait: number, signal: AbortSignal) =>
-  taken(client.GET("/api/gauge", { params: { query: { port, after, wait } }, signal }));
+/** What an instrument's port has sent since; it stays open until there is something, or so many seconds have gone. */
+export const askGauge = (instrument: string, after: number, wait: number, signal: AbortSignal) =>
+  taken(
+    client.POST("/api/instruments/{instrument_id}/gauge", {
+      params: { path: { instrument_id: Number(instrument) } },
+      body: { after, wait },
+      signal,
+    }),
+  );

@@ -800,22 +800,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/gauge": {
+    "/api/instruments/{instrument_id}/gauge": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /**
-         * What a gauge's data port has sent since; opens the port where it is not yet, and waits for more if asked to.
-         * @description <br/>`after` beyond any number asks from now on; whoever opens the port hears all it sends.
-         */
-        get: operations["measure_read_gauge_api_gauge_get"];
+        get?: never;
         put?: never;
-        post?: never;
-        /** Lets a data port go. */
-        delete: operations["measure_close_gauge_api_gauge_delete"];
+        /**
+         * What an instrument's data port has sent since; opens the port where it is not yet, and waits for more if asked to.
+         * @description <br/>`after` beyond any number asks from now on; whoever opens the port hears all it sends. Of what is no reading only<br/>that it came is told: what some other device says there is nobody's business.
+         */
+        post: operations["measure_read_gauge_api_instruments__int_instrument_id__gauge_post"];
+        /** Lets an instrument's data port go. */
+        delete: operations["measure_close_gauge_api_instruments__int_instrument_id__gauge_delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -3080,12 +3080,8 @@ export interface components {
              */
             sure?: boolean;
             /**
-             * Port
-             * @default
-             */
-            port?: string;
-            /**
              * Event
+             * @description Number of what the data port of the instrument sent; 0 for what was keyed.
              * @default 0
              */
             event?: number;
@@ -3394,8 +3390,6 @@ export interface components {
          * @description A data port.
          */
         GaugeOut: {
-            /** Port */
-            port: string;
             /** Connected */
             connected: boolean;
             /** Newest */
@@ -3417,6 +3411,22 @@ export interface components {
             kind: "value" | "said" | "odd" | "lost" | "back";
             /** Text */
             text: string;
+        };
+        /**
+         * GaugeIn
+         * @description What was seen of a data port, and how long to wait for more [s].
+         */
+        GaugeIn: {
+            /**
+             * After
+             * @default 0
+             */
+            after?: number;
+            /**
+             * Wait
+             * @default 0
+             */
+            wait?: number;
         };
         /**
          * ImportedOut
@@ -11320,18 +11330,20 @@ export interface operations {
             };
         };
     };
-    measure_read_gauge_api_gauge_get: {
+    measure_read_gauge_api_instruments__int_instrument_id__gauge_post: {
         parameters: {
-            query: {
-                port: string;
-                after?: number;
-                wait?: number;
-            };
+            query?: never;
             header?: never;
-            path?: never;
+            path: {
+                instrument_id: number;
+            };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GaugeIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -11340,6 +11352,92 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GaugeOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
                 };
             };
             /** @description Cannot be taken */
@@ -11387,15 +11485,13 @@ export interface operations {
             };
         };
     };
-    measure_close_gauge_api_gauge_delete: {
+    measure_close_gauge_api_instruments__int_instrument_id__gauge_delete: {
         parameters: {
-            query: {
-                port: string;
-                after?: number;
-                wait?: number;
-            };
+            query?: never;
             header?: never;
-            path?: never;
+            path: {
+                instrument_id: number;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -11407,6 +11503,92 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GaugeOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
                 };
             };
             /** @description Cannot be taken */

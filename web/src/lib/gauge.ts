@@ -9,6 +9,7 @@ export type Ask = (after: number, wait: number) => Promise<GaugeNews>;
 export const FROM_NOW = 2 ** 52;
 const RETRY = 1500;
 const WAIT = 4;
+const SOON = 300;
 
 type Listener = {
   ask: Ask;
@@ -27,13 +28,17 @@ export async function listen({ ask, gone, seen, tell, onValue, retry = RETRY }: 
   let wait = 0; // how the port stands is asked at once, then for news
   while (!gone.aborted) {
     try {
+      const asked = Date.now();
       const told = await ask(after, wait);
+      // where too many wait already the answer comes at once: not asked again in the same breath
+      if (wait > 0 && told.events.length === 0 && Date.now() - asked < SOON)
+        await new Promise((go) => setTimeout(go, SOON));
       wait = WAIT;
       for (const event of told.events) {
         if (gone.aborted) return;
         if (event.kind === "value") await onValue(event);
         if (event.kind === "lost" || event.kind === "back") says = event.text;
-        if (event.kind === "odd") says = `The gauge sent “${event.text}”, which is no reading.`;
+        if (event.kind === "odd") says = "The gauge sent something that is no reading.";
         seen.keep(event.number);
       }
       after = told.newest;

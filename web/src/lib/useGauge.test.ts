@@ -2,15 +2,14 @@
 import { renderHook, waitFor } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 
-type Ask = (port: string, after: number, wait: number, gone: AbortSignal) => Promise<unknown>;
+type Ask = (instrument: string, after: number, wait: number, gone: AbortSignal) => Promise<unknown>;
 const ask = vi.hoisted(() => vi.fn<Ask>());
 vi.mock("@/api/measure", () => ({ askGauge: ask }));
 
 import { useGauge } from "./useGauge";
 
-const PORT = "socket://127.0.0.1:9000";
+const OWN = "3";
 const told = (newest: number, ...events: { number: number; kind: string; text: string }[]) => ({
-  port: PORT,
   connected: true,
   newest,
   events,
@@ -20,7 +19,7 @@ describe("a gauge on screen", () => {
   beforeEach(() => sessionStorage.clear());
   afterEach(() => ask.mockReset());
 
-  it("is none without a port", () => {
+  it("is none without an instrument", () => {
     const { result } = renderHook(() => useGauge("", async () => {}));
     expect(result.current).toBeNull();
     expect(ask).not.toHaveBeenCalled();
@@ -34,17 +33,17 @@ describe("a gauge on screen", () => {
     });
     const early = vi.fn(async () => {});
     const late = vi.fn(async () => {});
-    const { rerender } = renderHook(({ take }) => useGauge(PORT, take), { initialProps: { take: early } });
+    const { rerender } = renderHook(({ take }) => useGauge(OWN, take), { initialProps: { take: early } });
     rerender({ take: late });
     await waitFor(() => expect(late).toHaveBeenCalledTimes(1));
     expect(late).toHaveBeenCalledWith({ number: 5, kind: "value", text: "2.95 mm" });
     expect(early).not.toHaveBeenCalled();
-    await waitFor(() => expect(sessionStorage.getItem(`liftbite.gauge ${PORT}`)).toBe("5"));
+    await waitFor(() => expect(sessionStorage.getItem(`liftbite.gauge ${OWN}`)).toBe("5"));
   });
 
   it("lets the port go when the screen is left", async () => {
     ask.mockImplementation(() => new Promise(() => {}));
-    const { unmount } = renderHook(() => useGauge(PORT, async () => {}));
+    const { unmount } = renderHook(() => useGauge(OWN, async () => {}));
     await waitFor(() => expect(ask).toHaveBeenCalled());
     const gone = ask.mock.calls[0]?.[3];
     expect(gone?.aborted).toBe(false);

@@ -67,19 +67,21 @@ export function TakeReading({ bench, check, place, instrument, send, onPlace, on
   useEffect(() => {
     picked.current = place;
   }, [place]);
-  const gauge = useGauge(check.kind === "grade" ? "" : (held?.port ?? ""), async (event: GaugeEvent) => {
-    const asked = picked.current;
-    picked.current = null;
-    const port = held?.port ?? "";
-    const refused = await send({
-      read: { ...EMPTY, ...goesTo(check), place: asked ?? "", instrument: key, port, event: event.number },
-    });
-    if (refused) setText(event.text);
-    else onPlace(null);
-    setTrouble(refused);
-    beep(!refused);
-    reread();
-  });
+  const gauge = useGauge(
+    check.kind !== "grade" && held?.own && held.port ? held.key : "",
+    async (event: GaugeEvent) => {
+      const asked = picked.current;
+      picked.current = null;
+      const refused = await send({
+        read: { ...EMPTY, ...goesTo(check), place: asked ?? "", instrument: key, event: event.number },
+      });
+      if (refused) setText(event.text);
+      else onPlace(null);
+      setTrouble(refused);
+      beep(!refused);
+      reread();
+    },
+  );
 
   useTakeBack(
     check.can_undo ? () => void send({ undo: check.name }) : null,
@@ -187,7 +189,6 @@ const EMPTY = {
   skipped: "",
   instrument: "",
   sure: false,
-  port: "",
   event: 0,
 };
 
