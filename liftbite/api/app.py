@@ -9,6 +9,7 @@ from pathlib import Path
 from typing import Any
 
 from flask import Response, request, send_from_directory
+from flask.json.provider import DefaultJSONProvider
 from flask_openapi3 import Info, OpenAPI
 from sqlalchemy import text
 from sqlalchemy.orm import Session, sessionmaker
@@ -29,8 +30,10 @@ from liftbite.api.measure import views as measure
 from liftbite.api.serving import MOST_BODY
 from liftbite.api.shelf import views as shelf
 from liftbite.api.upkeep import views as upkeep
+from liftbite.core.errors import UnreadableFile
 from liftbite.core.parts.stock import generic_parts
 from liftbite.files.job import JobFile
+from liftbite.files.json_text import read_json
 from liftbite.gauges.gauge import Gauges
 from liftbite.store.backups import Keeper
 from liftbite.store.database import open_database, writing
@@ -59,7 +62,7 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
         "liftbite",
         info=Info(title="Lift Bite", version=__version__, description="Does this clutch hold, and by how much?"),
         static_folder=None,
-        doc_prefix="/api/docs",
+        doc_ui=False,
         security_schemes={},
         validation_error_status=422,
         validation_error_model=problems.Problem,
@@ -67,7 +70,7 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
         validate_response=testing,
     )
     app.config["MAX_CONTENT_LENGTH"] = MOST_BODY
-    app.json.sort_keys = False  # type: ignore[attr-defined]
+    app.json = _Json(app)
     sessions = open_database(data)
     app.extensions["liftbite.sessions"] = sessions
     app.register_api(jobs.api)
@@ -89,6 +92,19 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     protect(app, hosts, open_to_network=open_to_network)
     _add_web(app, web)
     return app
+
+
+class _Json(DefaultJSONProvider):
+    """JSON of requests, read as that of files is."""
+
+    sort_keys = False
+
+    def loads(self, s: str | bytes, **_: Any) -> Any:
+        """What a request says; a fault is a `ValueError`, which is answered as one of the request."""
+        try:
+            return read_json(s)
+        except UnreadableFile as error:
+            raise ValueError(str(error)) from None
 
 
 def app_from_environment() -> OpenAPI:
@@ -143,7 +159,7 @@ def _add_web(app: OpenAPI, web: Path) -> None:
     def asset(name: str = "") -> Response:
         if name.startswith("api/"):
             raise NotFound("There is nothing at this address.")
-        if name and (web / name).is_file():
+        if name and _is_built(web, name):
             return _file(web, name)
         if name.startswith("assets/") or "." in name.rsplit("/", 1)[-1]:
             raise NotFound("There is nothing at this address.")
@@ -151,6 +167,13 @@ def _add_web(app: OpenAPI, web: Path) -> None:
 
     app.add_url_rule("/", "root", asset)
     app.add_url_rule("/<path:name>", "asset", asset)
+
+
+def _is_built(web: Path, name: str) -> bool:
+    try:
+        return (web / name).is_file()
+    except (OSError, ValueError):  # longer than any name, or with characters no file has
+        return False
 
 
 def _page(web: Path) -> Response:

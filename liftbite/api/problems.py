@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import json
 import logging
 from typing import Any
 
@@ -14,6 +13,7 @@ from werkzeug.exceptions import HTTPException
 from liftbite.api.common import NeedsPrecondition
 from liftbite.api.serving import MOST_BODY
 from liftbite.core.errors import LiftBiteError, UnreadableEntry, UnreadableFile
+from liftbite.files.json_text import read_json
 from liftbite.store.database import Busy, Full, Replaced, reason_of
 from liftbite.store.jobs import NoSuchJob, Stale, UnreadableJob
 from liftbite.store.measurements import NoSuchInstrument, NoSuchSeries
@@ -74,8 +74,8 @@ def _is_json_object() -> bool:
     if request.method in {"GET", "HEAD"}:
         return True
     try:
-        return isinstance(json.loads(request.get_data(cache=True) or b"null"), dict)
-    except ValueError:
+        return isinstance(read_json(request.get_data(cache=True) or b"null"), dict)
+    except UnreadableFile:
         return False
 
 

@@ -13,7 +13,7 @@ import json
 from collections.abc import Sequence
 from dataclasses import dataclass
 from math import isclose
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
@@ -21,7 +21,8 @@ from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.ledger import Entry, Mark, Revision, RevisionKind, curve_entry, read_entry
 from liftbite.core.quantities.torque_curve import TorqueCurve
-from liftbite.files.fields import Finite
+from liftbite.files.fields import Count, Finite, Moment, Words
+from liftbite.files.json_text import read_json
 from liftbite.files.measured import FileBench, Filed, from_bench, to_bench
 from liftbite.files.versions import newest_job
 
@@ -42,8 +43,8 @@ class FileCurve(_Strict):
 class FileEntry(_Strict):
     """One quantity as entered; `typed` null withdraws it."""
 
-    quantity: str = Field(max_length=100, description="Name of an input or of a choice; see docs/quantities.md.")
-    typed: str | None = Field(default=None, max_length=4000, description="As typed, with its unit.")
+    quantity: Words = Field(max_length=100, description="Name of an input or of a choice; see docs/quantities.md.")
+    typed: Annotated[Words, Field(max_length=4000)] | None = Field(default=None, description="As typed, with its unit.")
     si: Finite | None = Field(default=None, description="Value in SI; worked out from `typed` where left out.")
     mark: Mark = "entered"
     curve: FileCurve | None = None
@@ -53,15 +54,14 @@ class FileEntry(_Strict):
 class FileRevision(_Strict):
     """Entries made at one moment."""
 
-    number: int = Field(ge=1, description="1, 2, 3 ... without gaps.")
+    number: Count = Field(description="1, 2, 3 ... without gaps.")
     kind: RevisionKind = "edit"
-    at: str = Field(
+    at: Moment = Field(
         default="1970-01-01T00:00:00.000000Z",
-        max_length=40,
         pattern=r"^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(Z|[+-]\d\d:\d\d)$",
         description="When, ISO 8601 with its zone.",
     )
-    of: int | None = Field(default=None, description="For undo and redo: the revision turned back or brought again.")
+    of: Count | None = Field(default=None, description="For undo and redo: the revision turned back or brought again.")
     entries: list[FileEntry] = Field(max_length=1000)
 
 
@@ -160,12 +160,7 @@ def read_job_file(data: bytes) -> FiledJob:
     ------
     UnreadableFile : a sentence that names what is wrong and where
     """
-    try:
-        raw = json.loads(data.decode("utf-8-sig"), parse_constant=_no_constant)
-    except UnicodeDecodeError:
-        raise UnreadableFile("this is not a job file; it is not even text") from None
-    except json.JSONDecodeError as error:
-        raise UnreadableFile(f"this is not JSON: {error.msg}", error.lineno) from None
+    raw = read_json(data)
     if not isinstance(raw, dict) or raw.get("format") != FORMAT:
         raise UnreadableFile(f"this is not a Lift Bite job: it does not begin with “format”: “{FORMAT}”")
     if raw.get("version") not in {1, 2}:
@@ -182,7 +177,3 @@ def read_job_file(data: bytes) -> FiledJob:
         offered = ", ".join(o.value for o in CHOICES["layout"].options)
         raise UnreadableFile(f"no entry says the “layout”; it is one of {offered}")
     return FiledJob(ledger, from_bench(file.bench))
-
-
-def _no_constant(name: str) -> float:
-    raise UnreadableFile(f"{name} is not a figure")

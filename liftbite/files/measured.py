@@ -20,10 +20,9 @@ from liftbite.core.measure.checks import CHECKS, Check
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import ASKS, how_said, read_filed, read_how, read_limit
 from liftbite.core.measure.parts_list import Renewal
-from liftbite.files.fields import Finite, Words
+from liftbite.files.fields import Finite, Moment, Short, Words, moment_of
 
 Source = Literal["typed", "gauge", "file"]
-_MOMENT = r"^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(Z|[+-]\d\d:\d\d)$"
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,15 +73,15 @@ class _Strict(BaseModel):
 class FileReading(_Strict):
     """One reading, or why there is none."""
 
-    place: Words = Field(max_length=80, description="Where on the part.")
-    typed: Words = Field(default="", max_length=60, description="As typed, with its unit; for a condition, its grade.")
+    place: Short = Field(description="Where on the part.")
+    typed: Short = Field(default="", description="As typed, with its unit; for a condition, its grade.")
     si: Finite | None = Field(default=None, description="Value in SI; worked out from `typed` where left out.")
     instrument: Words = Field(default="", max_length=40, description="Kind of instrument.")
-    uncertainty: Annotated[Finite, Field(ge=0, lt=1)] | None = Field(
+    uncertainty: Annotated[Finite, Field(ge=0, lt=1e6)] | None = Field(
         default=None, description="Its uncertainty then, in SI; the kind's own where left out."
     )
     skipped: Words = Field(default="", max_length=200, description="Why it was not read.")
-    at: Words = Field(max_length=40, pattern=_MOMENT, description="When, ISO 8601 with its zone.")
+    at: Moment = Field(description="When, ISO 8601 with its zone.")
     source: Source = "typed"
     withdrawn: bool = Field(default=False, description="Taken back since; it counts no more, and is kept.")
 
@@ -91,12 +90,12 @@ class FileSeries(_Strict):
     """Readings taken together."""
 
     check: Words = Field(max_length=60, description="Name of the check.")
-    at: Words = Field(max_length=40, pattern=_MOMENT, description="When it was begun, ISO 8601 with its zone.")
+    at: Moment = Field(description="When it was begun, ISO 8601 with its zone.")
     distance: Annotated[Finite, Field(ge=0, le=1e10)] | None = Field(default=None, description="Odometer, in metres.")
-    label: Words = Field(default="", max_length=80, description="What it was called.")
+    label: Short = Field(default="", description="What it was called.")
     seen_from: Words = Field(default="", max_length=20, description="A sweep's angles: seen from gearbox or engine.")
     pressed_in_reads: Words = Field(default="", max_length=20, description="A sweep's sign: plus or minus.")
-    sag: Words = Field(default="", max_length=60, description="Sag of a sweep's bracket, as typed.")
+    sag: Short = Field(default="", description="Sag of a sweep's bracket, as typed.")
     asked: dict[Words, Annotated[Words, Field(max_length=40)]] = Field(
         default_factory=dict, max_length=10, description="What a calculation asks: a floater's shims raise or lower."
     )
@@ -108,7 +107,7 @@ class FileLimit(_Strict):
 
     check: Words = Field(max_length=60)
     limit: Words = Field(max_length=20, description="new, least, most or spread.")
-    typed: Words = Field(max_length=60, description="As typed, with its unit.")
+    typed: Short = Field(description="As typed, with its unit.")
     source: Words = Field(default="", max_length=200)
 
 
@@ -202,7 +201,7 @@ def _from_series(series: FileSeries, where: str) -> FiledSeries:
     if series.label:
         settings["label"] = series.label
     readings = tuple(_from_reading(check, r, f"{where}, {r.place}") for r in series.readings)
-    return FiledSeries(check.name, _moment(series.at, where), series.distance, settings, readings)
+    return FiledSeries(check.name, moment_of(series.at), series.distance, settings, readings)
 
 
 def _from_reading(check: Check, read: FileReading, where: str) -> FiledReading:
@@ -212,7 +211,7 @@ def _from_reading(check: Check, read: FileReading, where: str) -> FiledReading:
         raise UnreadableFile(f"{where}: {error.reason}") from None
     if read.si is not None and (found.si is None or not isclose(read.si, found.si, rel_tol=1e-9, abs_tol=1e-12)):
         raise UnreadableFile(f"{where}: “{read.typed}” is not {read.si:.6g} in SI, as the file says")
-    return FiledReading(found, _moment(read.at, where), read.source, read.withdrawn)
+    return FiledReading(found, moment_of(read.at), read.source, read.withdrawn)
 
 
 def _from_limit(limit: FileLimit, where: str) -> FiledLimit:
@@ -222,10 +221,3 @@ def _from_limit(limit: FileLimit, where: str) -> FiledLimit:
     except UnreadableEntry as error:
         raise UnreadableFile(f"{where}: {error.reason}") from None
     return FiledLimit(check.name, limit.limit, keyed.typed, keyed.si, limit.source)
-
-
-def _moment(text: str, where: str) -> datetime:
-    try:
-        return datetime.fromisoformat(text).astimezone(UTC)
-    except (ValueError, OverflowError):
-        raise UnreadableFile(f"{where}: “{text}” is no moment") from None

@@ -22,6 +22,7 @@ from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import HOW_COLUMNS, how_said, read_distance, read_filed, read_how
+from liftbite.files.fields import moment_of
 from liftbite.files.table import read_table
 
 COLUMNS = (
@@ -93,7 +94,7 @@ def read_readings(text: str, now: datetime) -> list[ReadingLine]:
             raise UnreadableFile(f"the first row names no column “{needed}”", 1)
     found = []
     for number, row in enumerate(rows[1:], start=2):
-        cells = {head: cell.strip() for head, cell in zip(heads, row, strict=False)}
+        cells = {head: cell.strip() for head, cell in zip(heads, row + [""] * len(heads), strict=False)}
         if any(cells.values()):
             found.append(_line(number, cells, now))
     return found
@@ -126,7 +127,6 @@ def _moment(text: str, now: datetime) -> datetime:
     if not text:
         return now
     try:
-        found = datetime.fromisoformat(text)
-    except ValueError:
-        raise UnreadableEntry(f"“{text}” is no moment; write 2026-03-01T09:30:00Z") from None
-    return found.replace(tzinfo=UTC) if found.tzinfo is None else found.astimezone(UTC)
+        return moment_of(text)
+    except ValueError as error:
+        raise UnreadableEntry(str(error)) from None

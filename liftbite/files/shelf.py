@@ -6,7 +6,6 @@
 
 from __future__ import annotations
 
-import json
 from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
@@ -14,6 +13,7 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.ledger import read_entry
 from liftbite.core.parts.finder import FinderPart
+from liftbite.files.json_text import read_json
 from liftbite.files.versions import name_now
 
 
@@ -45,11 +45,7 @@ def read_shelf_file(data: bytes) -> dict[str, list[FinderPart]]:
     UnreadableFile : a sentence that names the part and the field
     """
     try:
-        file = ShelfFile.model_validate(json.loads(data.decode("utf-8-sig")))
-    except UnicodeDecodeError:
-        raise UnreadableFile("this is not a shelf file; it is not even text") from None
-    except json.JSONDecodeError as error:
-        raise UnreadableFile(f"this is not JSON: {error.msg}", error.lineno) from None
+        file = ShelfFile.model_validate(read_json(data))
     except ValidationError as error:
         first = error.errors()[0]
         raise UnreadableFile(f"{'.'.join(str(p) for p in first['loc'])}: {first['msg']}") from None

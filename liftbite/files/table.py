@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
+from itertools import islice
 
 from liftbite.core.errors import UnreadableFile
 
@@ -24,11 +25,11 @@ def read_table(text: str, most_rows: int) -> list[list[str]]:
     first = text.split("\n", 1)[0]
     delimiter = max(",;\t", key=first.count)
     try:
-        rows = list(csv.reader(io.StringIO(text), delimiter=delimiter))
+        rows = list(islice(csv.reader(io.StringIO(text), delimiter=delimiter), most_rows + 1))
     except csv.Error as error:
         raise UnreadableFile(f"it is no table ({error})") from None
     if not rows or not any(cell.strip() for cell in rows[0]):
         raise UnreadableFile("the file is empty")
     if len(rows) > most_rows:
-        raise UnreadableFile(f"{len(rows)} rows are too many; {most_rows} fit")
+        raise UnreadableFile(f"more than {most_rows} rows are too many")
     return rows

@@ -105,7 +105,6 @@ LEAST = {"check": "plate_thickness", "limit": "least", "typed": "2.5 mm"}
     ("change", "says"),
     [
         ({"series": {"check": "nothing"}}, "series 1: “nothing” is no check"),
-        ({"series": {"at": "2026-13-01T09:30:00Z"}}, "series 1: “2026-13-01T09:30:00Z” is no moment"),
         ({"series": {"asked": {"shims": "lifts"}}}, "series 1: “lifts” is not offered for shims"),
         ({"series": {"check": "bore_runout", "sag": "much"}}, "series 1: "),
         ({"read": {"typed": "thin"}}, "series 1, Plate 1, place 1: "),

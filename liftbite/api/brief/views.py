@@ -25,7 +25,7 @@ def propose_mapping(body: m.FileIn) -> tuple[dict[str, Any], int]:
     """What a dropped file seems to hold, to be confirmed."""
     try:
         data = base64.b64decode(body.data, validate=True)
-    except binascii.Error:
+    except (binascii.Error, ValueError):
         raise UnreadableFile("the file did not arrive whole; drop it in again") from None
     text = decode(data)
     found = propose(text)

@@ -11,10 +11,9 @@ from liftbite.api.jobs.models import FigureOut, NameOut, VerdictOut, _In
 from liftbite.api.measure.models_calculations import CalculationOut, StandsAtOut
 from liftbite.core.measure.checks import Kind, LimitName, Picture, Verdict
 from liftbite.core.measure.instruments import Zone
-from liftbite.files.fields import Words
+from liftbite.files.fields import Short, Words
 from liftbite.gauges.gauge import EventKind
 
-Short = Annotated[Words, Field(max_length=80)]
 #: What its sender calls an append, so that one sent twice counts once.
 RequestName = Annotated[str, Field(max_length=64, pattern=r"^[A-Za-z0-9._-]*$")]
 Amount = Annotated[float, Field(ge=0, lt=1e9, allow_inf_nan=False)]

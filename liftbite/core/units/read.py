@@ -252,7 +252,7 @@ _SPLIT = re.compile(
     (?:(?P<whole>\d+)\s*[ \-‑–]\s*(?P<a>\d+)\s*/\s*(?P<b>\d+)   # 3 7/32, 3-7/32
       |(?P<num>\d+)\s*/\s*(?P<den>\d+)                            # 1/4
       |(?P<decimal>(?:\d{1,3}(?:[ \u00a0\u202f]\d{3})+|\d*)(?:[.,]\d+)*[.,]?(?:[eE][+\-]?\d+)?)
-    )\s*(?P<unit>.*?)\s*$""",
+    )\s*+(?P<unit>.*)$""",
     re.VERBOSE,
 )
 _MAX_TYPED = 80
@@ -309,7 +309,7 @@ def _split(typed: str) -> tuple[float, str]:
         number = _decimal(match["decimal"])
     if not math.isfinite(number):
         raise UnreadableEntry(f"“{typed.strip()}” is too large to be a figure")
-    return sign * number, match["unit"]
+    return sign * number, match["unit"].strip()
 
 
 def parse_number(typed: str) -> float:
@@ -393,7 +393,7 @@ class Typed:
     bare: bool
 
 
-_TOLERANCE = re.compile(r"\s*(?:±|\+/-|\+-)\s*(?P<half>[^a-zA-Z°%\"′″µ]*)(?P<unit>.*)$")
+_TOLERANCE = re.compile(r"(?<!\s)\s*+(?:±|\+/-|\+-)\s*(?P<half>[^a-zA-Z°%\"′″µ]*)(?P<unit>.*)$")
 
 
 def _without_tolerance(typed: str) -> str:

@@ -103,7 +103,7 @@ def show_together(values: tuple[float, ...], si: str, system: System) -> tuple[S
 
 _SUPERSCRIPT = str.maketrans("0123456789", "⁰¹²³⁴⁵⁶⁷⁸⁹")
 _SUBSCRIPT = str.maketrans("0123456789", "₀₁₂₃₄₅₆₇₈₉")
-_FRACTION = re.compile(r"(?:(\d+)[\s\-]+)?(?<!\d)(\d+)\s*/\s*(\d+)")
+_FRACTION = re.compile(r"(?:(?<!\d)(\d++)[\s\-]++)?(?<!\d)(\d++)\s*+/\s*+(\d++)")
 
 
 def typeset(typed: str) -> str:

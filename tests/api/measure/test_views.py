@@ -138,7 +138,6 @@ def test_a_figure_in_the_wrong_unit_is_asked_about_first(client: FlaskClient) ->
     ({"check": "plate_thickness", "place": "Plate 1, place 1", "typed": "2.9", "instrument": "laser"}, "no instrument"),
     ({"check": "plate_thickness", "place": "Plate 1, place 1", "typed": "thin"}, "Thickness"),
     ({"check": "basket", "place": "Once", "grade": "so-so"}, "no grade"),
-    ({"check": "plate_thickness", "place": "Plate 1, place 1", "typed": "2.9", "port": "spy://x"}, "Data port"),
 ])  # fmt: skip
 def test_what_is_no_reading_is_refused_with_a_sentence(client: FlaskClient, body: dict[str, str], match: str) -> None:
     job = begin(client, BIKE)

@@ -810,7 +810,7 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * What an instrument's data port has sent since; opens the port where it is not yet, and waits for more if asked to.
+         * What an instrument's data port has sent since; opens it where it is not open yet, and waits for more if asked to.
          * @description <br/>`after` beyond any number asks from now on; whoever opens the port hears all it sends. Of what is no reading only<br/>that it came is told: what some other device says there is nobody's business.
          */
         post: operations["measure_read_gauge_api_instruments__int_instrument_id__gauge_post"];
