@@ -72,11 +72,11 @@ def _serve(host: str, port: int, *, demo: bool, open_: bool = False) -> None:
     click.echo(f"Its records are  {path}")
     if open_:
         click.echo("It is open to the network: whoever reaches it can read and change everything.")
-    click.echo("Stop it with Ctrl+C.")
     keeper = app.extensions["liftbite.keeper"]
     keeper.start()
     signal.signal(signal.SIGTERM, _stop)
     try:
+        click.echo("Stop it with Ctrl+C.")
         server.run()
     finally:
         keeper.stop()

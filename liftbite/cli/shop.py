@@ -135,7 +135,7 @@ def _looked_at(session: Session) -> Iterator[tuple[int, str]]:
             answer(present(jobs.revisions_of(session, number)))
             measurements.series_of(session, number)
         except Exception as error:  # whatever it is, the next job is looked at
-            yield number, f"{type(error).__name__}: {error}"
+            yield number, str(error) if isinstance(error, jobs.UnreadableJob) else repr(error)
         else:
             yield number, ""
 

@@ -11,9 +11,7 @@ set-up asks has a column too: what a floater's `shims` do (raises, lowers).
 
 from __future__ import annotations
 
-import csv
-import io
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import UTC, datetime
 from typing import Any
@@ -23,7 +21,7 @@ from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import HOW_COLUMNS, how_said, read_distance, read_filed, read_how
 from liftbite.files.fields import moment_of
-from liftbite.files.table import read_table
+from liftbite.files.table import read_table, write_table
 
 COLUMNS = (
     "series", "check", "place", "reading", "instrument", "uncertainty_mm", "skipped", "at", "distance_km", *HOW_COLUMNS,
@@ -62,19 +60,17 @@ def write_readings(rows: Iterable[CsvReading]) -> str:
     >>> write_readings([CsvReading("1", "plate_thickness", reading, at, 24e6)]).splitlines()[1]
     '1,plate_thickness,"Plate 1, place 1",2.90 mm,caliper,0.03,,2026-03-01T09:30:00Z,24000,,,,'
     """
-    out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\n")
-    writer.writerow(COLUMNS)
+    table: list[Sequence[str]] = [COLUMNS]
     for row in rows:
         r = row.reading
         moment = row.at.astimezone(UTC).isoformat(timespec="seconds").replace("+00:00", "Z")
         length = CHECKS[row.check].unit == "m" and r.uncertainty
         how = how_said(CHECKS[row.check], row.settings)
-        writer.writerow([row.series, row.check, r.place, r.typed, r.instrument,
+        table.append([row.series, row.check, r.place, r.typed, r.instrument,
                          f"{r.uncertainty * 1e3:g}" if length else "", r.skipped, moment,
                          "" if row.distance is None else f"{row.distance / 1e3:g}",
                          *(how.get(name, "") for name in HOW_COLUMNS)])  # fmt: skip
-    return out.getvalue()
+    return write_table(table)
 
 
 def read_readings(text: str, now: datetime) -> list[ReadingLine]:

@@ -9,8 +9,6 @@ are needed; `price`, `source` and `notes` may be there. Comma, semicolon or tab.
 
 from __future__ import annotations
 
-import csv
-import io
 from collections.abc import Iterable
 from dataclasses import dataclass
 
@@ -19,7 +17,7 @@ from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.parts.shelf import OF_SLOT, ShelfPart, read_part
 from liftbite.core.parts.slots import SLOTS
-from liftbite.files.table import read_table
+from liftbite.files.table import read_table, write_table
 from liftbite.files.versions import name_now
 
 _PLAIN = ("slot", "name", "price", "source", "notes")
@@ -51,12 +49,8 @@ def write_shelf(parts: Iterable[ShelfPart]) -> str:
     """
     parts = list(parts)
     columns = [c for c in _columns() if any(c in p.values for p in parts)]
-    out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\n")
-    writer.writerow([*_PLAIN, *columns])
-    for p in parts:
-        writer.writerow([p.slot, p.name, f"{p.price:g}", p.source, p.notes, *(p.values.get(c, "") for c in columns)])
-    return out.getvalue()
+    rows = [[p.slot, p.name, f"{p.price:g}", p.source, p.notes, *(p.values.get(c, "") for c in columns)] for p in parts]
+    return write_table([[*_PLAIN, *columns], *rows])
 
 
 def _heads(row: list[str]) -> list[str]:

@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import json
+import re
+import socket
 from pathlib import Path
 
 import pytest
@@ -36,6 +38,67 @@ def test_a_write_from_another_site_is_refused(client: FlaskClient) -> None:
     body = {"name": "x", "layout": "dry_car"}
     assert client.post("/api/jobs", json=body, headers={"Origin": "https://evil.example"}).status_code == 403
     assert client.post("/api/jobs", json=body, headers={"Origin": "http://localhost"}).status_code == 201
+
+
+STRANGERS = [
+    {"Origin": "https://evil.example"},
+    {"Origin": "null"},
+    {"Origin": "http://localhost:8701"},  # another program of this machine
+    {"Origin": "https://localhost"},
+    {"Sec-Fetch-Site": "cross-site"},
+    {"Sec-Fetch-Site": "same-site", "Origin": "http://localhost:3000"},
+    {"Sec-Fetch-Site": "cross-site", "Sec-Fetch-Mode": "no-cors"},
+]
+
+
+@pytest.mark.parametrize("headers", STRANGERS, ids=str)
+def test_a_page_of_another_origin_gets_nothing_and_changes_nothing(
+    client: FlaskClient, headers: dict[str, str]
+) -> None:
+    for call in (
+        lambda: client.post("/api/jobs", json={"name": "x", "layout": "dry_car"}, headers=headers),
+        lambda: client.get("/api/jobs", headers=headers),
+        lambda: client.post("/api/instruments/1/gauge", json={}, headers=headers),
+        lambda: client.post("/api/backups", headers=headers),
+    ):
+        assert call().status_code == 403
+    assert client.get("/api/jobs").get_json()["jobs"] == []
+
+
+@pytest.mark.parametrize(
+    "headers",
+    [{}, {"Sec-Fetch-Site": "none"}, {"Sec-Fetch-Site": "same-origin", "Origin": "http://localhost"},
+     {"Sec-Fetch-Site": "cross-site", "Sec-Fetch-Mode": "navigate"}],
+    ids=str,
+)  # fmt: skip
+def test_ones_own_pages_programs_and_links_are_answered(client: FlaskClient, headers: dict[str, str]) -> None:
+    assert client.get("/api/jobs", headers=headers).status_code == 200
+
+
+def test_a_link_from_elsewhere_opens_a_page_and_changes_nothing(client: FlaskClient) -> None:
+    headers = {"Sec-Fetch-Site": "cross-site", "Sec-Fetch-Mode": "navigate"}
+    assert client.post("/api/jobs", json={"name": "x", "layout": "dry_car"}, headers=headers).status_code == 403
+
+
+def test_no_get_changes_anything_or_opens_a_device(client: FlaskClient) -> None:
+    """What GET answers is the same twice; a device is opened by POST only."""
+    document = client.get("/api/openapi.json").get_json()
+    gauges = [path for path in document["paths"] if "gauge" in path]
+    assert gauges
+    assert all("get" not in document["paths"][path] for path in gauges)
+    change = client.post("/api/jobs", json={"name": "x", "layout": "dry_car"}).get_json()["change"]
+    for path, item in document["paths"].items():
+        if "get" in item:
+            client.get(re.sub(r"\{\w+\}", "1", path))
+    assert client.get("/api/jobs/1").get_json()["change"] == change
+
+
+def test_an_open_shop_answers_under_addresses_but_not_under_any_name(tmp_path: Path) -> None:
+    client = create_app(tmp_path / "a.sqlite", open_to_network=True).test_client()
+    assert client.get("/healthz", headers={"Host": "192.168.7.20:8700"}).status_code == 200
+    assert client.get("/healthz", headers={"Host": socket.gethostname()}).status_code == 200
+    assert client.get("/healthz", headers={"Host": "evil.example"}).status_code == 400
+    assert client.get("/api/backups").get_json()["open"]
 
 
 def test_every_response_carries_the_policy(client: FlaskClient) -> None:

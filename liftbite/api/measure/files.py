@@ -2,9 +2,7 @@
 
 from __future__ import annotations
 
-import csv
 import hashlib
-import io
 from collections.abc import Sequence
 
 from flask import Response
@@ -20,6 +18,7 @@ from liftbite.core.measure.checks import CHECKS, checks_for
 from liftbite.core.measure.parts_list import needs
 from liftbite.files.measured import Filed, FiledReading, FiledSeries
 from liftbite.files.readings import CsvReading, read_readings, write_readings
+from liftbite.files.table import write_table
 from liftbite.store import measurements as store
 from liftbite.store.jobs import brought, note_brought
 
@@ -106,9 +105,6 @@ def export_parts(path: JobPath) -> Response:
     with session_of() as session:
         bench = bench_of(session, path.job_id)
     findings = [f for check in checks_for(bench.build) if (f := found_of(bench, check)[0]).taken]
-    out = io.StringIO()
-    writer = csv.writer(out, lineterminator="\n")
-    writer.writerow(["part", "work", "reasons"])
-    for need in needs(bench.build, findings, bench.practices):
-        writer.writerow([need.part, need.work, " | ".join(need.reasons)])
-    return download(out.getvalue(), "text/csv; charset=utf-8", "parts-to-get.csv")
+    wanted = needs(bench.build, findings, bench.practices)
+    rows = [[need.part, need.work, " | ".join(need.reasons)] for need in wanted]
+    return download(write_table([["part", "work", "reasons"], *rows]), "text/csv; charset=utf-8", "parts-to-get.csv")
