@@ -78,6 +78,8 @@ def _serve(host: str, port: int, *, demo: bool, open_: bool = False) -> None:
     try:
         click.echo("Stop it with Ctrl+C.")
         server.run()
+    except KeyboardInterrupt:
+        pass  # a stop that was asked for
     finally:
         keeper.stop()
         close(app.extensions["liftbite.sessions"])
