@@ -47,6 +47,7 @@ def app(tmp_path: Path, new_shop: Path) -> Iterator[OpenAPI]:
     shutil.copy(new_shop, tmp_path / "shop.sqlite")
     found = create_app(tmp_path / "shop.sqlite", web=tmp_path / "web", testing=True)
     yield found
+    found.extensions["liftbite.refresher"].stop()
     found.extensions["liftbite.sessions"].kw["bind"].dispose()
 
 

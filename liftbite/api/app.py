@@ -24,6 +24,7 @@ from liftbite.api.guard import protect
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_catalogue as mc
 from liftbite.api.jobs import views as jobs
+from liftbite.api.jobs.lines import Refresher
 from liftbite.api.jobs.present import catalogue_out
 from liftbite.api.measure import files as bench_files
 from liftbite.api.measure import views as measure
@@ -88,6 +89,7 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     _add_catalogue(app, sessions)
     problems.register(app)
     app.extensions["liftbite.keeper"] = Keeper(data)
+    app.extensions["liftbite.refresher"] = Refresher(sessions)
     app.extensions["liftbite.open"] = open_to_network
     protect(app, hosts, open_to_network=open_to_network)
     _add_web(app, web)

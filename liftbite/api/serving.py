@@ -79,4 +79,5 @@ def serving(app: Flask) -> Iterator[str]:
         server.task_dispatcher.shutdown(timeout=_PATIENCE)
         ended.set()
         thread.join(_PATIENCE)
+        app.extensions["liftbite.refresher"].stop()
         app.extensions["liftbite.sessions"].kw["bind"].dispose()

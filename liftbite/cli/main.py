@@ -82,6 +82,7 @@ def _serve(host: str, port: int, *, demo: bool, open_: bool = False) -> None:
         pass  # a stop that was asked for
     finally:
         keeper.stop()
+        app.extensions["liftbite.refresher"].stop()
         close(app.extensions["liftbite.sessions"])
 
 

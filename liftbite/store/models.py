@@ -92,7 +92,7 @@ class PartRow(Base):
     """A part on the shelf; it can be archived, and nothing of a job refers to it."""
 
     __tablename__ = "part"
-    __table_args__ = (Index("ix_part_slot", "slot"),)
+    __table_args__ = (Index("ix_part_slot", "slot", "name"),)
 
     id: Mapped[int] = mapped_column(primary_key=True)
     slot: Mapped[str]
@@ -209,6 +209,21 @@ class RenewalRow(Base):
     rate: Mapped[float]
     extra_hours: Mapped[float]
     version: Mapped[int] = mapped_column(default=1, server_default="1")
+
+
+class KeptRow(Base):
+    """The line of a job in the list, as it was worked out for a revision by a version of the rules."""
+
+    __tablename__ = "kept"
+    __table_args__ = (Index("ix_kept_rules", "rules"),)
+
+    job_id: Mapped[int] = mapped_column(ForeignKey("job.id"), primary_key=True)
+    revision: Mapped[int]
+    rules: Mapped[str]
+    words: Mapped[str]
+    state: Mapped[str]
+    changed_at: Mapped[str]
+    line: Mapped[dict[str, Any]] = mapped_column(JSON)
 
 
 class BroughtRow(Base):

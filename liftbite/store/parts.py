@@ -1,22 +1,25 @@
 """The parts of the shelf, read and written.
 
-- `Shelved`, `list_parts`, `part_of`, `parts_of`   reading
+- `Shelved`, `list_parts`, `count_parts`, `counts_of_slots`, `parts_named`, `part_of`, `parts_of`   reading
 - `add_part`, `change_part`, `archive_part`   writing
 - `stock`   puts parts on a shelf that has none yet
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Collection, Iterable, Sequence
 from dataclasses import asdict, dataclass
 from datetime import datetime
+from typing import Any, TypeVar
 
-from sqlalchemy import func, select
+from sqlalchemy import Select, String, cast, func, select
 from sqlalchemy.orm import Session
 
 from liftbite.core.parts.shelf import ShelfPart
 from liftbite.store.jobs import expect
 from liftbite.store.models import PartRow
+
+_Query = TypeVar("_Query", bound=Select[*tuple[Any, ...]])
 
 
 class NoSuchPart(Exception):
@@ -36,13 +39,51 @@ class Shelved:
     part: ShelfPart
 
 
-def list_parts(session: Session, *, slot: str = "", archived: bool = False) -> list[Shelved]:
-    """Parts with their numbers, by slot and name; those archived, or those at hand."""
-    query = select(PartRow).order_by(PartRow.slot, PartRow.name, PartRow.id)
+def _narrowed(query: _Query, slot: str, archived: bool, find: str) -> _Query:
     query = query.where(PartRow.archived_at.is_not(None) if archived else PartRow.archived_at.is_(None))
     if slot:
         query = query.where(PartRow.slot == slot)
+    said = PartRow.name + " " + PartRow.notes + " " + PartRow.source + " " + cast(PartRow.values, String)
+    for word in find.split()[:10]:
+        query = query.where(said.icontains(word, autoescape=True))
+    return query
+
+
+def list_parts(
+    session: Session, *, slot: str = "", archived: bool = False, find: str = "", first: int = 0, most: int | None = None
+) -> list[Shelved]:
+    """Parts by slot and name: those archived, or those at hand.
+
+    Parameters
+    ----------
+    slot : kind of part, empty for all
+    find : words that have to stand in name, notes, source or figures
+    first, most : where the page begins and how long it is, all of them where `most` is left out
+    """
+    query = _narrowed(select(PartRow), slot, archived, find).order_by(PartRow.slot, PartRow.name, PartRow.id)
+    query = query.offset(first).limit(most) if most is not None else query
     return [Shelved(row.id, row.version, _part(row)) for row in session.scalars(query)]
+
+
+def count_parts(session: Session, *, slot: str = "", archived: bool = False, find: str = "") -> int:
+    """How many parts match."""
+    return session.scalar(_narrowed(select(func.count()).select_from(PartRow), slot, archived, find)) or 0
+
+
+def counts_of_slots(session: Session, *, archived: bool = False) -> dict[str, int]:
+    """Slot -> how many parts."""
+    query = _narrowed(select(PartRow.slot, func.count().label("number")), "", archived, "").group_by(PartRow.slot)
+    return {row.slot: row.number for row in session.execute(query)}
+
+
+def parts_named(session: Session, names: Collection[str]) -> list[Shelved]:
+    """The parts at hand of these names."""
+    found: list[Shelved] = []
+    wanted = sorted(set(names))
+    for begin in range(0, len(wanted), 500):
+        query = _narrowed(select(PartRow), "", False, "").where(PartRow.name.in_(wanted[begin : begin + 500]))
+        found += [Shelved(row.id, row.version, _part(row)) for row in session.scalars(query)]
+    return found
 
 
 def _row(session: Session, part_id: int) -> PartRow:

@@ -218,6 +218,7 @@ class JobLineOut(BaseModel):
     changed_at: str
     verdict: VerdictOut
     unreadable: str = Field(default="", description="Why the job cannot be read; its rows can be saved.")
+    waits: bool = Field(default=False, description="True where it is being worked out anew in the background.")
 
 
 class ArchivedOut(BaseModel):
@@ -233,6 +234,8 @@ class JobListOut(BaseModel):
 
     jobs: list[JobLineOut]
     archived: int
+    count: int = Field(description="How many match in all.")
+    first: int = Field(description="Where this page begins.")
 
 
 # --- writing

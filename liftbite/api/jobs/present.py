@@ -240,18 +240,22 @@ def line_out(job_id: int, revisions: Sequence[Revision], change: int = 0) -> m.J
     """A job as a line of the list."""
     entries = present(revisions)
     answers = answer(entries)
-    layout = answers.build.chosen.layout
+    return _line_out(job_id, change, _text(entries, "job_name"), _text(entries, "vehicle"),
+                     answers.build.chosen.layout, revisions[-1].at, verdict_out(answers.verdict))  # fmt: skip
+
+
+def line_of(job: m.JobOut, changed_at: str) -> m.JobLineOut:
+    """The line of a job that is worked out already."""
+    return _line_out(job.id, job.change, job.name, job.vehicle, job.layout, changed_at, job.verdicts[0])
+
+
+def _line_out(
+    job_id: int, change: int, name: str, vehicle: str, layout: str, changed_at: str, verdict: m.VerdictOut
+) -> m.JobLineOut:
     option = CHOICES["layout"].option(layout)
-    return m.JobLineOut(
-        id=job_id,
-        change=change,
-        name=_text(entries, "job_name"),
-        vehicle=_text(entries, "vehicle"),
-        layout=layout,
-        layout_label=option.label if option else "",
-        changed_at=revisions[-1].at,
-        verdict=verdict_out(answers.verdict),
-    )
+    return m.JobLineOut(id=job_id, change=change, name=name, vehicle=vehicle, layout=layout,
+                        layout_label=option.label if option else "", changed_at=changed_at,
+                        verdict=verdict)  # fmt: skip
 
 
 def unreadable_line(job_id: int, change: int, reason: str) -> m.JobLineOut:
@@ -259,6 +263,13 @@ def unreadable_line(job_id: int, change: int, reason: str) -> m.JobLineOut:
     nothing = verdict_out(Verdict("bite", "open", "The job cannot be read; nothing of it is lost."))
     return m.JobLineOut(id=job_id, change=change, name=f"Job {job_id}", vehicle="", layout="", layout_label="",
                         changed_at="", verdict=nothing, unreadable=reason)  # fmt: skip
+
+
+def waiting_line(job_id: int, change: int) -> m.JobLineOut:
+    """The line of a job that is still to be worked out."""
+    nothing = verdict_out(Verdict("bite", "open", "Being worked out."))
+    return m.JobLineOut(id=job_id, change=change, name=f"Job {job_id}", vehicle="", layout="", layout_label="",
+                        changed_at="", verdict=nothing, waits=True)  # fmt: skip
 
 
 def said(quantity: str, entry: Entry | None) -> str | None:

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import hashlib
-import logging
 from collections.abc import Iterable
 from typing import Any
 
@@ -18,6 +17,7 @@ from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs import present as out
 from liftbite.api.jobs.entries import changes, read_entries
 from liftbite.api.jobs.files import file_name, file_of, raw_text, vehicle_of
+from liftbite.api.jobs.lines import keep_line, list_out
 from liftbite.api.problems import Faults, problem_responses
 from liftbite.core.analysis.goal_seek import seek_all
 from liftbite.core.analysis.working import working
@@ -32,8 +32,8 @@ from liftbite.core.verdicts.results import friction_of, target_of
 from liftbite.files.job import read_job_file
 from liftbite.store import jobs as store
 from liftbite.store import measurements
+from liftbite.store.kept import Sort
 
-log = logging.getLogger(__name__)
 api = APIBlueprint("jobs", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="jobs")])
 
 
@@ -44,9 +44,14 @@ class JobPath(BaseModel):
 
 
 class ListQuery(BaseModel):
-    """Which jobs."""
+    """Which jobs, and which page of them."""
 
     archived: bool = False
+    find: str = Field(default="", max_length=200, description="Words in name, vehicle or layout.")
+    state: str = Field(default="", max_length=20, description="State of the answer to Bite.")
+    sort: Sort = "newest"
+    first: int = Field(default=0, ge=0, le=10**7)
+    most: int = Field(default=50, ge=1, le=200)
 
 
 class CurveQuery(BaseModel):
@@ -59,26 +64,16 @@ def answer_with_job(session: Session, job_id: int, revisions: list[Revision], st
     """A job, worked out, with its revision as the tag."""
     archived, change = store.is_archived(session, job_id), store.change_of(session, job_id)
     job = out.job_out(job_id, revisions, archived=archived, change=change)
+    if session.connection().get_execution_options().get("writes"):
+        keep_line(session, job, revisions)
     return tagged(Response(job.model_dump_json(), status, content_type="application/json"), job.revision)
 
 
-@api.get("", responses={"200": m.JobListOut})
-def list_jobs(query: ListQuery) -> tuple[dict[str, Any], int]:
-    """The jobs of the shop, newest first."""
+@api.get("", responses={"200": m.JobListOut, **problem_responses(422)})
+def list_jobs(query: ListQuery) -> Response:
+    """A page of the jobs of the shop, searched, narrowed and sorted."""
     with session_of() as session:
-        jobs = store.list_jobs(session, archived=query.archived)
-        away = store.count_jobs(session, archived=True)
-        lines = [_line(session, job_id, change) for job_id, change in jobs]
-    return m.JobListOut(jobs=lines, archived=away).model_dump(), 200
-
-
-def _line(session: Session, job_id: int, change: int) -> m.JobLineOut:
-    """A job as a line of the list; one that cannot be read is there as well, and says so."""
-    try:
-        return out.line_out(job_id, store.revisions_of(session, job_id), change)
-    except Exception as error:  # whatever is wrong with one, the others are shown
-        log.exception("job %d cannot be read", job_id)
-        return out.unreadable_line(job_id, change, str(error))
+        return reply(list_out(session, **query.model_dump()))
 
 
 @api.post("", responses={"201": m.JobOut, **problem_responses(400, 422)})

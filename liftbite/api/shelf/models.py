@@ -47,6 +47,7 @@ class SlotOut(BaseModel):
     slot: str
     label: str
     quantities: list[str]
+    count: int = Field(description="How many of the kind there are.")
 
 
 class ShelfOut(BaseModel):
@@ -55,6 +56,8 @@ class ShelfOut(BaseModel):
     slots: list[SlotOut]
     parts: list[PartOut]
     archived: int
+    count: int = Field(description="How many match in all.")
+    first: int = Field(description="Where this page begins.")
 
 
 class CsvIn(_In):
@@ -103,6 +106,8 @@ class OffersOut(BaseModel):
     taken: str | None
     changed: list[NameOut] = Field(description="What was typed over since the part was taken.")
     parts: list[OfferOut]
+    count: int = Field(description="How many match in all.")
+    first: int = Field(description="Where this page begins.")
 
 
 class TakeIn(_In):

@@ -42,6 +42,10 @@ _PROBLEMS = problem_responses(400, 404, 422)
 _REPLACES = problem_responses(400, 404, 412, 422, 428)
 
 
+#: Parts of a kind offered at once: each is worked out in the job.
+_OFFERED = 30
+
+
 class PartPath(BaseModel):
     """Number of a part."""
 
@@ -49,15 +53,21 @@ class PartPath(BaseModel):
 
 
 class ShelfQuery(BaseModel):
-    """Which parts."""
+    """Which parts, and which page of them."""
 
     archived: bool = False
+    slot: str = Field(default="", max_length=40)
+    find: str = Field(default="", max_length=200, description="Words in name, notes, source or figures.")
+    first: int = Field(default=0, ge=0, le=10**7)
+    most: int = Field(default=100, ge=1, le=500)
 
 
 class SlotQuery(BaseModel):
-    """Parts of which kind."""
+    """Parts of which kind, and which page of them."""
 
     slot: str = Field(max_length=40)
+    find: str = Field(default="", max_length=200, description="Words in name, notes, source or figures.")
+    first: int = Field(default=0, ge=0, le=10**7)
 
 
 def part_out(found: shelf.Shelved) -> ms.PartOut:
@@ -77,12 +87,26 @@ def _part(body: ms.PartIn) -> ShelfPart:
 
 @api.get("/api/shelf", responses={"200": ms.ShelfOut})
 def get_shelf(query: ShelfQuery) -> Response:
-    """Every part, and what each kind may state."""
+    """A page of the parts that match, how many there are of each kind, and what each kind may state."""
+    wanted = query.model_dump(include={"archived", "slot", "find"})
     with session_of() as session:
-        parts = shelf.list_parts(session, archived=query.archived)
-        away = len(shelf.list_parts(session, archived=True))
-    slots = [ms.SlotOut(slot=s.name, label=s.label, quantities=list(OF_SLOT[s.name])) for s in SLOTS.values()]
-    return reply(ms.ShelfOut(slots=slots, parts=[part_out(p) for p in parts], archived=away))
+        parts = shelf.list_parts(session, **wanted, first=query.first, most=query.most)
+        count, away = shelf.count_parts(session, **wanted), shelf.count_parts(session, archived=True)
+        counts = shelf.counts_of_slots(session, archived=query.archived)
+    slots = [
+        ms.SlotOut(slot=s.name, label=s.label, quantities=list(OF_SLOT[s.name]), count=counts.get(s.name, 0))
+        for s in SLOTS.values()
+    ]
+    return reply(ms.ShelfOut(slots=slots, parts=[part_out(p) for p in parts], archived=away, count=count,
+                             first=query.first))  # fmt: skip
+
+
+@api.get("/api/shelf/<int:part_id>", responses={"200": ms.PartOut, **problem_responses(404)})
+def get_part(path: PartPath) -> Response:
+    """A part; the ETag is its version."""
+    with session_of() as session:
+        found = shelf.part_of(session, path.part_id)
+    return tagged(reply(part_out(found)), found.version)
 
 
 @api.post("/api/shelf", responses={"201": ms.PartOut, **_PROBLEMS})
@@ -124,9 +148,11 @@ def _read_csv(
     session: Session, text: str
 ) -> tuple[list[tuple[PartLine, ms.LineStatus, shelf.Shelved | None]], ms.CsvOut]:
     """Rows with what would become of each, and the part a row changes."""
-    known = {(p.part.slot, p.part.name): p for p in shelf.list_parts(session)}
+    read = read_shelf(text)
+    named = shelf.parts_named(session, [line.name for line in read])
+    known = {(p.part.slot, p.part.name): p for p in named}
     rows: list[tuple[PartLine, ms.LineStatus, shelf.Shelved | None]] = []
-    for line in read_shelf(text):
+    for line in read:
         if line.part is None:
             rows.append((line, "bad", None))
             continue
@@ -196,7 +222,8 @@ def offers(path: JobPath, query: SlotQuery) -> Response:
         raise UnreadableEntry(f"“{query.slot}” is no kind of part")
     with session_of() as session:
         present = dict(ledger.present(store.revisions_of(session, path.job_id)))
-        parts = shelf.list_parts(session, slot=query.slot)
+        parts = shelf.list_parts(session, slot=query.slot, find=query.find, first=query.first, most=_OFFERED)
+        count = shelf.count_parts(session, slot=query.slot, find=query.find)
     now = present.get(part_name(query.slot))
     found = []
     for shelved in parts:
@@ -211,7 +238,15 @@ def offers(path: JobPath, query: SlotQuery) -> Response:
     changed = [m.NameOut(name=q, label=label_of(q)) for q in changed_since(present, query.slot)]
     taken = now.typed if now else None
     return reply(
-        ms.OffersOut(slot=query.slot, label=SLOTS[query.slot].label, taken=taken, changed=changed, parts=found)
+        ms.OffersOut(
+            slot=query.slot,
+            label=SLOTS[query.slot].label,
+            taken=taken,
+            changed=changed,
+            parts=found,
+            count=count,
+            first=query.first,
+        )
     )
 
 

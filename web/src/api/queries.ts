@@ -1,4 +1,10 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  keepPreviousData,
+  useInfiniteQuery,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
 import {
   client,
   type EntryIn,
@@ -19,10 +25,20 @@ export const useCatalogue = () =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
-export const useJobs = (archived: boolean) =>
-  useQuery({
-    queryKey: ["jobs", archived],
-    queryFn: () => taken(client.GET("/api/jobs", { params: { query: { archived: archived } } })),
+/** The jobs that match, page after page; asked again while lines are still being worked out. */
+export const useJobs = (archived: boolean, find: string) =>
+  useInfiniteQuery({
+    queryKey: ["jobs", archived, find],
+    queryFn: ({ pageParam: first, signal }) =>
+      taken(client.GET("/api/jobs", { params: { query: { archived, find, first } }, signal })),
+    initialPageParam: 0,
+    getNextPageParam: (page) => {
+      const next = page.first + page.jobs.length;
+      return next < page.count ? next : undefined;
+    },
+    placeholderData: keepPreviousData,
+    refetchInterval: (query) =>
+      query.state.data?.pages.some((page) => page.jobs.some((job) => job.waits)) ? 2000 : false,
   });
 
 export const useJob = (id: number) =>

@@ -11,7 +11,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The jobs of the shop, newest first. */
+        /** A page of the jobs of the shop, searched, narrowed and sorted. */
         get: operations["jobs_list_jobs_get"];
         put?: never;
         /** A new job of a layout. */
@@ -355,7 +355,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Every part, and what each kind may state. */
+        /** A page of the parts that match, how many there are of each kind, and what each kind may state. */
         get: operations["shelf_get_shelf_api_shelf_get"];
         put?: never;
         /** A new part. */
@@ -373,7 +373,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** A part; the ETag is its version. */
+        get: operations["shelf_get_part_api_shelf__int_part_id__get"];
         /** What a part says from now on, in the place of the version in If-Match; jobs that took it keep what they took. */
         put: operations["shelf_change_part_api_shelf__int_part_id__put"];
         post?: never;
@@ -974,6 +975,16 @@ export interface components {
             jobs: components["schemas"]["JobLineOut"][];
             /** Archived */
             archived: number;
+            /**
+             * Count
+             * @description How many match in all.
+             */
+            count: number;
+            /**
+             * First
+             * @description Where this page begins.
+             */
+            first: number;
         };
         /**
          * BandOut
@@ -1025,6 +1036,12 @@ export interface components {
              * @default
              */
             unreadable?: string;
+            /**
+             * Waits
+             * @description True where it is being worked out anew in the background.
+             * @default false
+             */
+            waits?: boolean;
         };
         /**
          * LinkOut
@@ -2091,6 +2108,16 @@ export interface components {
             parts: components["schemas"]["PartOut"][];
             /** Archived */
             archived: number;
+            /**
+             * Count
+             * @description How many match in all.
+             */
+            count: number;
+            /**
+             * First
+             * @description Where this page begins.
+             */
+            first: number;
         };
         /**
          * PartOut
@@ -2127,6 +2154,11 @@ export interface components {
             label: string;
             /** Quantities */
             quantities: string[];
+            /**
+             * Count
+             * @description How many of the kind there are.
+             */
+            count: number;
         };
         /**
          * PartIn
@@ -2226,6 +2258,16 @@ export interface components {
             changed: components["schemas"]["NameOut"][];
             /** Parts */
             parts: components["schemas"]["OfferOut"][];
+            /**
+             * Count
+             * @description How many match in all.
+             */
+            count: number;
+            /**
+             * First
+             * @description Where this page begins.
+             */
+            first: number;
         };
         /**
          * OfferOut
@@ -3693,6 +3735,13 @@ export interface operations {
         parameters: {
             query?: {
                 archived?: boolean;
+                /** @description Words in name, vehicle or layout. */
+                find?: string;
+                /** @description State of the answer to Bite. */
+                state?: string;
+                sort?: "newest" | "changed" | "name";
+                first?: number;
+                most?: number;
             };
             header?: never;
             path?: never;
@@ -3709,13 +3758,47 @@ export interface operations {
                     "application/json": components["schemas"]["JobListOut"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description Cannot be taken */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
                 };
             };
         };
@@ -6587,6 +6670,11 @@ export interface operations {
         parameters: {
             query?: {
                 archived?: boolean;
+                slot?: string;
+                /** @description Words in name, notes, source or figures. */
+                find?: string;
+                first?: number;
+                most?: number;
             };
             header?: never;
             path?: never;
@@ -6763,6 +6851,80 @@ export interface operations {
                             [key: string]: unknown;
                         } | null;
                     };
+                };
+            };
+        };
+    };
+    shelf_get_part_api_shelf__int_part_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartOut"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
                 };
             };
         };
@@ -7586,6 +7748,9 @@ export interface operations {
         parameters: {
             query: {
                 slot: string;
+                /** @description Words in name, notes, source or figures. */
+                find?: string;
+                first?: number;
             };
             header?: never;
             path: {

@@ -1,12 +1,36 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  keepPreviousData,
+  useInfiniteQuery,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
 import { client, type FindIn, type PartIn, seen, type TakeIn, taken } from "./client";
 import { useChange } from "./queries";
 
-/** The whole shelf, or its archive. */
-export const useShelf = (archived = false) =>
+type Page = { first: number; count: number; parts: readonly unknown[] };
+const nextOf = (page: Page) => {
+  const next = page.first + page.parts.length;
+  return next < page.count ? next : undefined;
+};
+
+/** The parts that match, page after page. */
+export const useShelf = (query: { archived?: boolean; slot?: string; find?: string; most?: number }) =>
+  useInfiniteQuery({
+    queryKey: ["shelf", query],
+    queryFn: ({ pageParam: first, signal }) =>
+      taken(client.GET("/api/shelf", { params: { query: { ...query, first } }, signal })),
+    initialPageParam: 0,
+    getNextPageParam: nextOf,
+    placeholderData: keepPreviousData,
+  });
+
+/** One part of the shelf. */
+export const usePart = (id: number | null) =>
   useQuery({
-    queryKey: ["shelf", archived],
-    queryFn: () => taken(client.GET("/api/shelf", { params: { query: { archived: archived } } })),
+    queryKey: ["shelf", "part", id],
+    queryFn: () => taken(client.GET("/api/shelf/{part_id}", { params: { path: { part_id: id ?? 0 } } })),
+    enabled: id !== null,
   });
 
 export type PartChange =
@@ -52,12 +76,19 @@ export function useTakeCsv() {
   });
 }
 
-/** The parts of a kind, each with what it would make of the job. */
-export const useOffers = (id: number, revision: number, slot: string) =>
-  useQuery({
-    queryKey: ["offers", id, revision, slot],
-    queryFn: () =>
-      taken(client.GET("/api/jobs/{job_id}/shelf", { params: { path: { job_id: id }, query: { slot } } })),
+/** The parts of a kind that match, each with what it would make of the job, page after page. */
+export const useOffers = (id: number, revision: number, slot: string, find: string) =>
+  useInfiniteQuery({
+    queryKey: ["offers", id, revision, slot, find],
+    queryFn: ({ pageParam: first, signal }) =>
+      taken(
+        client.GET("/api/jobs/{job_id}/shelf", {
+          params: { path: { job_id: id }, query: { slot, find, first } },
+          signal,
+        }),
+      ),
+    initialPageParam: 0,
+    getNextPageParam: nextOf,
     placeholderData: keepPreviousData,
     retry: false,
   });

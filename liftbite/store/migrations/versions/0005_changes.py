@@ -20,6 +20,21 @@ def upgrade() -> None:
     for table in ("reading", "series"):
         op.execute(f"ALTER TABLE {table} ADD COLUMN request VARCHAR")
     op.create_index("ix_reading_request", "reading", ["request"])
+    op.drop_index("ix_part_slot", "part")
+    op.create_index("ix_part_slot", "part", ["slot", "name"])
+    op.create_table(
+        "kept",
+        sa.Column("job_id", sa.Integer(), nullable=False),
+        sa.Column("revision", sa.Integer(), nullable=False),
+        sa.Column("rules", sa.String(), nullable=False),
+        sa.Column("words", sa.String(), nullable=False),
+        sa.Column("state", sa.String(), nullable=False),
+        sa.Column("changed_at", sa.String(), nullable=False),
+        sa.Column("line", sa.JSON(), nullable=False),
+        sa.ForeignKeyConstraint(["job_id"], ["job.id"], name="fk_kept_job_id_job"),
+        sa.PrimaryKeyConstraint("job_id", name="pk_kept"),
+    )
+    op.create_index("ix_kept_rules", "kept", ["rules"])
     op.create_table(
         "brought",
         sa.Column("id", sa.Integer(), nullable=False),
@@ -35,6 +50,9 @@ def upgrade() -> None:
 
 def downgrade() -> None:
     op.drop_table("brought")
+    op.drop_table("kept")
+    op.drop_index("ix_part_slot", "part")
+    op.create_index("ix_part_slot", "part", ["slot"])
     op.drop_index("ix_reading_request", "reading")
     for table in ("series", "reading"):
         op.execute(f"ALTER TABLE {table} DROP COLUMN request")

@@ -13,10 +13,14 @@ import { Excluded } from "./Excluded";
 import { Rulers } from "./Rulers";
 import { Setup } from "./Setup";
 
+/** Parts the finder offers to tick; of a larger shelf the first ones. */
+const MOST_PARTS = 500;
+
 /** The finder: sweeps the shelf against the brief and shows what is worth a look. */
 export function FindView() {
   const editor = useJobEditor();
-  const shelf = useShelf();
+  const shelf = useShelf({ most: MOST_PARTS });
+  const [first] = shelf.data?.pages ?? [];
   const [search, put] = useAddress();
   const run = search.get("run") ? Number(search.get("run")) : null;
   const find = useFind(run);
@@ -27,13 +31,13 @@ export function FindView() {
     put({ pins: next.join(";") || null });
   };
   const catalogue = useCatalogue();
-  if (!shelf.data || !catalogue.data) return <p className="p-5">Opening the shelf …</p>;
+  if (!first || !catalogue.data) return <p className="p-5">Opening the shelf …</p>;
   return (
     <div className={TWO_COLUMNS}>
       <Scroll label="What may vary" className={ENTRIES_COLUMN}>
         <Setup
           catalogue={catalogue.data}
-          shelf={shelf.data}
+          shelf={first}
           running={find.data?.state === "running" && run !== null}
           onStart={(body) => {
             setTrouble(null);

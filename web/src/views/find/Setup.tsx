@@ -41,6 +41,11 @@ export function Setup({ catalogue, shelf, running, onStart, onCancel }: Props) {
   return (
     <section aria-label="To be swept">
       <h2 className="border-b border-ink pb-1 text-head font-bold">What may vary</h2>
+      {shelf.count > shelf.parts.length && (
+        <p className="py-2 text-note font-semibold">
+          ▲ Of {counted(shelf.count)} parts the first {counted(shelf.parts.length)} can be ticked here.
+        </p>
+      )}
       {kinds.map(({ slot, parts }) => {
         const mine = picked[slot] ?? [];
         const title = shelf.slots.find((kind) => kind.slot === slot)?.label ?? slot;

@@ -13,7 +13,10 @@ import { NewJob } from "./NewJob";
 export function Jobs() {
   const [search, put] = useAddress();
   const archived = search.has("archived");
-  const jobs = useJobs(archived);
+  const find = search.get("find") ?? "";
+  const jobs = useJobs(archived, find);
+  const lines = jobs.data?.pages.flatMap((page) => page.jobs) ?? [];
+  const [newest] = jobs.data?.pages ?? [];
   useEffect(() => {
     document.title = "Jobs · Lift Bite";
   }, []);
@@ -26,13 +29,21 @@ export function Jobs() {
             <h1 id="jobs" className="text-big font-bold">
               {archived ? "Archive" : "Jobs"}
             </h1>
-            {jobs.data && (archived || jobs.data.archived > 0) && (
+            <input
+              type="search"
+              aria-label="Search the jobs"
+              placeholder="Name or vehicle"
+              value={find}
+              onChange={(event) => put({ find: event.target.value || null })}
+              className="h-11 w-56 rounded-cut border border-line bg-sheet px-2"
+            />
+            {newest && (archived || newest.archived > 0) && (
               <button
                 type="button"
                 className="plain-link min-h-9"
                 onClick={() => put({ archived: archived ? null : "" })}
               >
-                {archived ? "Back to the jobs at hand" : `${jobs.data.archived} archived`}
+                {archived ? "Back to the jobs at hand" : `${newest.archived} archived`}
               </button>
             )}
           </div>
@@ -41,16 +52,36 @@ export function Jobs() {
               ▲ {jobs.error.message}
             </p>
           )}
-          {jobs.data?.jobs.length === 0 && (
+          {newest?.count === 0 && (
             <p className="py-6">
-              {archived ? "Nothing is archived." : "No job yet: begin one, or bring a job file."}
+              {find
+                ? `Nothing here has “${find}” in its name, vehicle or layout.`
+                : archived
+                  ? "Nothing is archived."
+                  : "No job yet: begin one, or bring a job file."}
             </p>
           )}
           <ul>
-            {jobs.data?.jobs.map((job) => (
+            {lines.map((job) => (
               <Line key={job.id} job={job} archived={archived} />
             ))}
           </ul>
+          {newest && jobs.hasNextPage && (
+            <p className="flex flex-wrap items-center gap-3 py-3">
+              <button
+                type="button"
+                className="button min-h-11"
+                disabled={jobs.isFetchingNextPage}
+                onClick={() => void jobs.fetchNextPage()}
+              >
+                Show more
+              </button>
+              <span className="text-note">
+                <span className="figure">{lines.length}</span> of{" "}
+                <span className="figure">{newest.count}</span>
+              </span>
+            </p>
+          )}
         </section>
         <aside>
           <NewJob />
@@ -138,7 +169,9 @@ function Opens({ job }: { job: JobLine }) {
         </span>
         <span className="block text-soft">{job.vehicle}</span>
         <span className="block text-note text-soft">
-          {job.layout_label} · changed {moment(job.changed_at)}
+          {job.waits && "Being worked out anew · "}
+          {job.layout_label}
+          {job.changed_at && ` · changed ${moment(job.changed_at)}`}
         </span>
       </p>
     </Link>

@@ -9,7 +9,7 @@ import { useJobEditor } from "@/lib/useJobEditor";
 export function OfferPanel({ slot, onClose }: { slot: string; onClose: () => void }) {
   const editor = useJobEditor();
   const [words, setWords] = useState("");
-  const offers = useOffers(editor.entered.id, editor.entered.revision, slot);
+  const offers = useOffers(editor.entered.id, editor.entered.revision, slot, words);
   const take = useTake(editor.entered.id);
   if (!offers.data) {
     return (
@@ -18,15 +18,10 @@ export function OfferPanel({ slot, onClose }: { slot: string; onClose: () => voi
       </Panel>
     );
   }
-  const { label, parts, taken, changed } = offers.data;
-  const shown = parts.filter((o) =>
-    words
-      .toLowerCase()
-      .split(/\s+/)
-      .every((word) =>
-        `${o.part.name} ${o.states.map((s) => s.label).join(" ")}`.toLowerCase().includes(word),
-      ),
-  );
+  const [first] = offers.data.pages;
+  if (!first) return null;
+  const { label, taken, changed, count } = first;
+  const shown = offers.data.pages.flatMap((page) => page.parts);
   return (
     <Panel title={`${label} from the shelf`} onClose={onClose}>
       {taken && (
@@ -81,6 +76,21 @@ export function OfferPanel({ slot, onClose }: { slot: string; onClose: () => voi
           </li>
         ))}
       </ul>
+      {offers.hasNextPage && (
+        <p className="flex items-center gap-3 border-t border-hair py-3">
+          <button
+            type="button"
+            className="button min-h-11"
+            disabled={offers.isFetchingNextPage}
+            onClick={() => void offers.fetchNextPage()}
+          >
+            Show more
+          </button>
+          <span className="figure text-note">
+            {shown.length} of {count}
+          </span>
+        </p>
+      )}
       {shown.length === 0 && <p className="mt-3 text-soft">Nothing on the shelf fits these words.</p>}
       {take.error && (
         <p role="alert" className="mt-3 font-semibold">

@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import type { CsvRead, Part, Shelf } from "@/api/client";
 import { Refusal } from "@/api/client";
-import { readCsv, useChangePart, useShelf } from "@/api/shelf";
+import { readCsv, useChangePart, usePart, useShelf } from "@/api/shelf";
 import { FileButton } from "@/components/FileButton";
 import { TopBar } from "@/components/TopBar";
 import { useAddress } from "@/lib/address";
@@ -13,21 +13,23 @@ import { useSays } from "./useSays";
 export function ShelfView() {
   const [search, put] = useAddress();
   const archived = search.has("archived");
-  const shelf = useShelf(archived);
   const slot = search.get("slot") ?? "disc";
   const words = search.get("find") ?? "";
+  const pages = useShelf({ archived, slot: words ? "" : slot, find: words });
+  const [shelf] = pages.data?.pages ?? [];
   const editing = search.get("part");
+  const edited = usePart(editing && editing !== "new" ? Number(editing) : null);
   const [undo, setUndo] = useState<{ says: string; turn: () => void } | null>(null);
   useEffect(() => {
     document.title = "Shelf · Lift Bite";
   }, []);
-  if (!shelf.data) return <p className="p-8">{shelf.error?.message ?? "Opening the shelf …"}</p>;
-  const shown = matching(shelf.data, slot, words);
+  if (!shelf) return <p className="p-8">{pages.error?.message ?? "Opening the shelf …"}</p>;
+  const shown = pages.data?.pages.flatMap((page) => page.parts) ?? [];
   return (
     <div className="flex min-h-full flex-col">
       <TopBar />
       <main className="mx-auto grid w-full max-w-[84rem] grow content-start gap-x-8 gap-y-4 px-5 py-5 tablet:grid-cols-[13rem_1fr]">
-        <Kinds shelf={shelf.data} slot={slot} onSlot={(next) => put({ slot: next, find: null })} />
+        <Kinds shelf={shelf} slot={slot} onSlot={(next) => put({ slot: next, find: null })} />
         <section aria-labelledby="shelf">
           <div className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
             <h1 id="shelf" className="text-big font-bold">
@@ -70,26 +72,41 @@ export function ShelfView() {
             parts={shown}
             archived={archived}
             bySlot={words !== ""}
-            shelf={shelf.data}
+            shelf={shelf}
             onEdit={(id) => put({ part: String(id) })}
             onUndo={setUndo}
           />
-          {(archived || shelf.data.archived > 0) && (
+          {pages.hasNextPage && (
+            <p className="flex items-center gap-3 py-3">
+              <button
+                type="button"
+                className="button min-h-11"
+                disabled={pages.isFetchingNextPage}
+                onClick={() => void pages.fetchNextPage()}
+              >
+                Show more
+              </button>
+              <span className="figure text-note">
+                {shown.length} of {shelf.count}
+              </span>
+            </p>
+          )}
+          {(archived || shelf.archived > 0) && (
             <button
               type="button"
               className="plain-link mt-4 min-h-9"
               onClick={() => put({ archived: archived ? null : "" })}
             >
-              {archived ? "Back to the shelf" : `${shelf.data.archived} archived`}
+              {archived ? "Back to the shelf" : `${shelf.archived} archived`}
             </button>
           )}
         </section>
       </main>
-      {editing && (
+      {editing && (editing === "new" || edited.data) && (
         <PartSheet
           key={`${editing} ${search.has("copy")}`}
-          shelf={shelf.data}
-          part={shelf.data.parts.find((p) => String(p.id) === editing) ?? null}
+          shelf={shelf}
+          part={editing === "new" ? null : (edited.data ?? null)}
           slot={slot}
           copy={search.has("copy")}
           onClose={() => put({ part: null, copy: null })}
@@ -99,15 +116,6 @@ export function ShelfView() {
       )}
     </div>
   );
-}
-
-function matching(shelf: Shelf, slot: string, words: string): Part[] {
-  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
-  if (wanted.length === 0) return shelf.parts.filter((part) => part.slot === slot);
-  return shelf.parts.filter((part) => {
-    const text = `${part.slot} ${part.name} ${part.notes} ${part.source} ${Object.values(part.values).join(" ")}`;
-    return wanted.every((word) => text.toLowerCase().includes(word));
-  });
 }
 
 function Kinds({ shelf, slot, onSlot }: { shelf: Shelf; slot: string; onSlot: (slot: string) => void }) {
@@ -124,9 +132,7 @@ function Kinds({ shelf, slot, onSlot }: { shelf: Shelf; slot: string; onSlot: (s
           }`}
         >
           {kind.label}
-          <span className="figure text-note text-soft">
-            {shelf.parts.filter((part) => part.slot === kind.slot).length}
-          </span>
+          <span className="figure text-note text-soft">{kind.count}</span>
         </button>
       ))}
     </nav>

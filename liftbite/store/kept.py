@@ -1,0 +1,106 @@
+"""Lines of the job list that were worked out before, searched and sorted where they stand.
+
+- `Kept`, `Listed`   a line as it is kept, and a job with its line, where there is one
+- `keep`             keeps the line of a job
+- `page_of`          a page of the list
+- `to_work_out`      jobs whose line is of an earlier revision, or of other rules
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any, Literal
+
+from sqlalchemy import Select, and_, func, or_, select
+from sqlalchemy.orm import Session
+
+from liftbite.store.models import JobRow, KeptRow, RevisionRow
+
+Sort = Literal["newest", "changed", "name"]
+
+
+@dataclass(frozen=True, slots=True)
+class Kept:
+    """A line as it is kept: of which revision, by which rules, what is searched, and the line itself."""
+
+    revision: int
+    rules: str
+    words: str
+    state: str
+    changed_at: str
+    line: Mapping[str, Any]
+
+
+@dataclass(frozen=True, slots=True)
+class Listed:
+    """A job of the list: number, change, newest revision, and its line where one was worked out."""
+
+    job_id: int
+    change: int
+    revision: int
+    kept: Kept | None
+
+
+def keep(session: Session, job_id: int, found: Kept) -> None:
+    """Keeps the line of a job."""
+    session.merge(KeptRow(job_id=job_id, revision=found.revision, rules=found.rules, words=found.words.casefold(),
+                          state=found.state, changed_at=found.changed_at, line=dict(found.line)))  # fmt: skip
+    session.flush()
+
+
+_NEWEST = (
+    select(func.max(RevisionRow.number)).where(RevisionRow.job_id == JobRow.id).correlate(JobRow).scalar_subquery()
+)
+
+
+def _narrowed(query: Select[Any], archived: bool, find: str, state: str) -> Select[Any]:
+    query = query.where(JobRow.archived_at.is_not(None) if archived else JobRow.archived_at.is_(None))
+    for word in find.casefold().split()[:10]:
+        query = query.where(KeptRow.words.contains(word, autoescape=True))
+    return query.where(KeptRow.state == state) if state else query
+
+
+def page_of(
+    session: Session, *, archived: bool = False, find: str = "", state: str = "", sort: Sort = "newest", first: int = 0,
+    most: int = 50,
+) -> tuple[list[Listed], int]:  # fmt: skip
+    """A page of the jobs that match, and how many do.
+
+    Parameters
+    ----------
+    archived : the archived ones, or the ones at hand
+    find : words that have to stand in name, vehicle or layout
+    state : state of the answer to Bite, empty for any
+    sort : newest first, changed last first, or by name
+    first, most : where the page begins and how long it is
+    """
+    joined = select(JobRow, KeptRow, _NEWEST).outerjoin(KeptRow, KeptRow.job_id == JobRow.id)
+    query = _narrowed(joined, archived, find, state)
+    order = {
+        "newest": (JobRow.id.desc(),),
+        "changed": (KeptRow.changed_at.desc(), JobRow.id.desc()),
+        "name": (KeptRow.words, JobRow.id.desc()),
+    }[sort]
+    rows = session.execute(query.order_by(*order).offset(first).limit(most))
+    counted = select(func.count()).select_from(JobRow).outerjoin(KeptRow, KeptRow.job_id == JobRow.id)
+    count = session.scalar(_narrowed(counted, archived, find, state)) or 0
+    return [Listed(job.id, job.change, newest or 0, _kept(kept)) for job, kept, newest in rows], count
+
+
+def _kept(row: KeptRow | None) -> Kept | None:
+    if row is None:
+        return None
+    return Kept(row.revision, row.rules, row.words, row.state, row.changed_at, row.line)
+
+
+def to_work_out(session: Session, rules: str, most: int) -> list[int]:
+    """Numbers of jobs, newest first, whose line is missing, of an earlier revision, or of other rules."""
+    query = (
+        select(JobRow.id)
+        .outerjoin(KeptRow, and_(KeptRow.job_id == JobRow.id, KeptRow.rules == rules))
+        .where(or_(KeptRow.job_id.is_(None), KeptRow.revision != _NEWEST))
+        .order_by(JobRow.id.desc())
+        .limit(most)
+    )
+    return list(session.scalars(query))
