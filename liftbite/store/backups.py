@@ -153,9 +153,12 @@ def new_name(shop: Path, at: datetime) -> Path:
 
 def keep(shop: Path, at: datetime, *, every: timedelta = timedelta(hours=1)) -> Backup | None:
     """The copy of the hour: taken where the newest one is older than `every` and the shop has changed since."""
+    if not shop.is_file():
+        raise NotBackedUp(f"There is no shop at {shop}.")
     newest = next(iter(backups_of(shop)), None)
-    changed = max(p.stat().st_mtime for p in (shop, shop.with_name(f"{shop.name}-wal")) if p.exists())
-    if newest is not None and (at - newest.at < every or newest.at.timestamp() >= changed):
+    written = (p.stat() for p in (shop, shop.with_name(f"{shop.name}-wal")) if p.exists())
+    changed = max(there.st_mtime for there in written if there.st_size)
+    if newest is not None and (at - newest.at < every or newest.path.stat().st_mtime >= changed):
         return None
     made = back_up(shop, new_name(shop, at))
     for old in thin(backups_of(shop)):
