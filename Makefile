@@ -7,7 +7,7 @@ UV_VERSION := 0.13.9
 export LIFTBITE_DATA ?=
 export PORT ?= 8700
 
-.PHONY: help demo serve build test trust check format bench pictures docs clean
+.PHONY: help demo serve build wheel test trust check format bench pictures docs clean
 
 help: ## What there is to make
 	@grep -hE '^[a-z]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 10
@@ -50,6 +50,9 @@ docs: .venv/.dev web/node_modules/.ok ## Write the generated files anew: schema,
 
 pictures: .venv/.dev web/dist/index.html .venv/.chromium ## Take the screenshots again
 	$(BIN)/python -m docs.pictures
+
+wheel: .venv/.run web/dist/index.html ## Pack what can be installed with pip on a machine without Node
+	$(BIN)/hatchling build -t wheel -d dist
 
 bench: .venv/.dev web/dist/index.html .venv/.chromium ## Measure; prints figures, judges nothing
 	$(BIN)/python -m benchmarks

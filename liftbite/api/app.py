@@ -40,7 +40,9 @@ from liftbite.store.backups import Keeper
 from liftbite.store.database import open_database, writing
 from liftbite.store.parts import stock
 
-WEB = Path(__file__).resolve().parents[2] / "web" / "dist"
+_PACKAGE = Path(__file__).resolve().parents[1]
+#: The built web: beside the package's modules where it was installed, in the checkout otherwise.
+WEB = _PACKAGE / "web" if (_PACKAGE / "web" / "index.html").is_file() else _PACKAGE.parent / "web" / "dist"
 
 
 def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset(), testing: bool = False,
