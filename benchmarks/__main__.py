@@ -15,6 +15,7 @@ import numpy as np
 
 from benchmarks.browser import answer_times, drag_times, finder_times, keystroke_times
 from benchmarks.computation import computation
+from benchmarks.growth import grown
 from benchmarks.measuring import measuring
 from liftbite.api.app import WEB, create_app
 from liftbite.api.serving import serving
@@ -22,6 +23,7 @@ from liftbite.core.job.build import build_of
 from liftbite.core.job.ledger import present
 from liftbite.core.verdicts.answers import answer
 from liftbite.demo import JOBS, ledger_of, load
+from liftbite.store.database import writing
 
 ROWS: list[tuple[str, str, str]] = []
 
@@ -85,7 +87,7 @@ def over_http() -> None:
 
     with tempfile.TemporaryDirectory() as folder:
         app = create_app(Path(folder) / "bench.sqlite")
-        with app.extensions["liftbite.sessions"]() as session:
+        with writing(app.extensions["liftbite.sessions"]) as session:
             load(session)
         with serving(app) as address:
             line = http.client.HTTPConnection(address.removeprefix("http://"))
@@ -131,6 +133,7 @@ def main() -> None:
     computation(row)
     over_http()
     measuring(row)
+    grown(row)
     scripts()
 
 

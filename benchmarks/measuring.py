@@ -18,6 +18,7 @@ from liftbite.core.measure.runout import fit_sweep
 from liftbite.demo import load
 from liftbite.gauges.gauge import Gauge
 from liftbite.gauges.simulate import Simulator, depths
+from liftbite.store.database import writing
 from liftbite.store.models import ReadingRow, SeriesRow
 
 Row = Callable[[str, str, str], None]
@@ -44,7 +45,7 @@ def fill_store(session: object) -> None:
             for i in range(50_000)
         ]  # fmt: skip
         session.execute(insert(ReadingRow), rows)  # type: ignore[attr-defined]
-    session.commit()  # type: ignore[attr-defined]
+    session.flush()  # type: ignore[attr-defined]
 
 
 def over_http(row: Row) -> None:
@@ -53,7 +54,7 @@ def over_http(row: Row) -> None:
 
     with tempfile.TemporaryDirectory() as folder:
         app = create_app(Path(folder) / "bench.sqlite")
-        with app.extensions["liftbite.sessions"]() as session:
+        with writing(app.extensions["liftbite.sessions"]) as session:
             load(session)
             fill_store(session)
         with serving(app) as address:

@@ -11,6 +11,7 @@ from playwright.sync_api import Browser, Page, sync_playwright
 from liftbite.api.app import create_app
 from liftbite.api.serving import serving
 from liftbite.demo import HERE, load
+from liftbite.store.database import writing
 
 TO = Path(__file__).parent / "screenshots"
 FLAGS = (
@@ -81,7 +82,7 @@ def main() -> None:
     TO.mkdir(exist_ok=True)
     with tempfile.TemporaryDirectory() as folder:
         app = create_app(Path(folder) / "shop.sqlite")
-        with app.extensions["liftbite.sessions"]() as session:
+        with writing(app.extensions["liftbite.sessions"]) as session:
             load(session)
         with serving(app) as address, sync_playwright() as playwright:
             browser = playwright.chromium.launch(executable_path=shutil.which("chromium"), args=FLAGS.split())

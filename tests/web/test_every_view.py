@@ -26,6 +26,7 @@ VIEWS = {
     "assumptions": "/jobs/2/choose/bite?assumptions",
     "sheet": "/jobs/2/sheet",
     "record": "/jobs/2/record",
+    "backups": "/backups",
     "no page": "/nowhere",
     "no job": "/jobs/99/brief",
     "a figure": "/jobs/5/measure/bench?check=plate_thickness&place=Plate 1, place 1",

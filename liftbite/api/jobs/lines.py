@@ -25,9 +25,9 @@ from liftbite.store.rules import rules_version
 
 log = logging.getLogger(__name__)
 #: How long a list works lines out itself before it leaves the rest to the background [s].
-_PATIENCE = 0.1
+_PATIENCE = 0.06
 #: Lines it works out whatever the time.
-_AT_ONCE = 10
+_AT_ONCE = 8
 #: Jobs worked out between two writes of the background.
 _BATCH = 20
 
