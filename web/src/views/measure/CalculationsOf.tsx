@@ -92,7 +92,11 @@ function ShownOf({ shown }: { shown: Shown }) {
 
 function Rows({ table }: { table: Extract<Shown, { kind: "table" }> }) {
   return (
-    <table className="mt-2 w-full" aria-label={table.about} data-testid="stacks">
+    <table
+      className="mt-2 w-full max-wide:text-note max-wide:[&_.figure]:text-note"
+      aria-label={table.about}
+      data-testid="stacks"
+    >
       <thead>
         <tr className="text-left text-note text-soft">
           {table.heads.map((head) => (
@@ -113,7 +117,7 @@ function Rows({ table }: { table: Extract<Shown, { kind: "table" }> }) {
             </th>
             {cells.map((cell, column) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: a cell is its column
-              <td key={column} className="pr-2" title={cell.value ? bothSystems(cell.value) : undefined}>
+              <td key={column} className="pr-2 max-wide:pr-1" title={cell.value ? bothSystems(cell.value) : undefined}>
                 {cell.value ? <Figure value={cell.value} /> : <span className="text-note">{cell.text}</span>}
               </td>
             ))}
