@@ -8,14 +8,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any, Literal
 
 from sqlalchemy import Select, and_, func, or_, select
 from sqlalchemy.orm import Session
 
-from liftbite.store.models import JobRow, KeptRow, RevisionRow
+from liftbite.store.models import JobRow, KeptLineRow, KeptRow, RevisionRow
 
 Sort = Literal["newest", "changed", "name"]
 
@@ -45,7 +45,9 @@ class Listed:
 def keep(session: Session, job_id: int, found: Kept) -> None:
     """Keeps the line of a job."""
     session.merge(KeptRow(job_id=job_id, revision=found.revision, rules=found.rules, words=found.words.casefold(),
-                          state=found.state, changed_at=found.changed_at, line=dict(found.line)))  # fmt: skip
+                          state=found.state, changed_at=found.changed_at))  # fmt: skip
+    session.flush()
+    session.merge(KeptLineRow(job_id=job_id, line=dict(found.line)))
     session.flush()
 
 
@@ -75,23 +77,29 @@ def page_of(
     sort : newest first, changed last first, or by name
     first, most : where the page begins and how long it is
     """
-    joined = select(JobRow, KeptRow, _NEWEST).outerjoin(KeptRow, KeptRow.job_id == JobRow.id)
-    query = _narrowed(joined, archived, find, state)
+    wanted = select(JobRow.id, JobRow.change, _NEWEST.label("newest"))
+    counted = select(func.count()).select_from(JobRow)
+    if find.strip() or state or sort != "newest":
+        wanted = wanted.outerjoin(KeptRow, KeptRow.job_id == JobRow.id)
+    if find.strip() or state:
+        counted = counted.join(KeptRow, KeptRow.job_id == JobRow.id)
     order = {
         "newest": (JobRow.id.desc(),),
         "changed": (KeptRow.changed_at.desc(), JobRow.id.desc()),
         "name": (KeptRow.words, JobRow.id.desc()),
     }[sort]
-    rows = session.execute(query.order_by(*order).offset(first).limit(most))
-    counted = select(func.count()).select_from(JobRow).outerjoin(KeptRow, KeptRow.job_id == JobRow.id)
+    page = _narrowed(wanted, archived, find, state).order_by(*order).offset(first).limit(most)
+    rows = session.execute(page).all()
     count = session.scalar(_narrowed(counted, archived, find, state)) or 0
-    return [Listed(job.id, job.change, newest or 0, _kept(kept)) for job, kept, newest in rows], count
+    there = _of(session, [row.id for row in rows])
+    return [Listed(row.id, row.change, row.newest or 0, there.get(row.id)) for row in rows], count
 
 
-def _kept(row: KeptRow | None) -> Kept | None:
-    if row is None:
-        return None
-    return Kept(row.revision, row.rules, row.words, row.state, row.changed_at, row.line)
+def _of(session: Session, job_ids: Sequence[int]) -> dict[int, Kept]:
+    """What is kept of some jobs."""
+    query = select(KeptRow, KeptLineRow.line).join(KeptLineRow, KeptLineRow.job_id == KeptRow.job_id)
+    found = session.execute(query.where(KeptRow.job_id.in_(job_ids)))
+    return {r.job_id: Kept(r.revision, r.rules, r.words, r.state, r.changed_at, line) for r, line in found}
 
 
 def to_work_out(session: Session, rules: str, most: int) -> list[int]:

@@ -212,7 +212,10 @@ class RenewalRow(Base):
 
 
 class KeptRow(Base):
-    """The line of a job in the list, as it was worked out for a revision by a version of the rules."""
+    """What the job list is searched and sorted by, as it was worked out for a revision by a version of the rules.
+
+    The line itself, far longer, stands in a table of its own, so that a search does not wade through it.
+    """
 
     __tablename__ = "kept"
     __table_args__ = (Index("ix_kept_rules", "rules"),)
@@ -223,6 +226,14 @@ class KeptRow(Base):
     words: Mapped[str]
     state: Mapped[str]
     changed_at: Mapped[str]
+
+
+class KeptLineRow(Base):
+    """The line of a job in the list."""
+
+    __tablename__ = "kept_line"
+
+    job_id: Mapped[int] = mapped_column(ForeignKey("kept.job_id"), primary_key=True)
     line: Mapped[dict[str, Any]] = mapped_column(JSON)
 
 

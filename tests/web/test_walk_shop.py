@@ -58,6 +58,7 @@ def test_a_job_that_cannot_be_read_is_shown_saved_and_archived(page: Page, shop:
     with sqlite3.connect(tmp_path / "shop.sqlite") as connection:
         connection.execute("""UPDATE entry SET curve = '{"speed": [1]}' WHERE quantity = 'measured_curve'
                               AND revision_id IN (SELECT id FROM revision WHERE job_id = 2)""")
+        connection.execute("DELETE FROM kept_line")
         connection.execute("DELETE FROM kept")
     connection.close()
     page.goto(shop)

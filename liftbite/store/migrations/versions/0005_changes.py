@@ -30,11 +30,17 @@ def upgrade() -> None:
         sa.Column("words", sa.String(), nullable=False),
         sa.Column("state", sa.String(), nullable=False),
         sa.Column("changed_at", sa.String(), nullable=False),
-        sa.Column("line", sa.JSON(), nullable=False),
         sa.ForeignKeyConstraint(["job_id"], ["job.id"], name="fk_kept_job_id_job"),
         sa.PrimaryKeyConstraint("job_id", name="pk_kept"),
     )
     op.create_index("ix_kept_rules", "kept", ["rules"])
+    op.create_table(
+        "kept_line",
+        sa.Column("job_id", sa.Integer(), nullable=False),
+        sa.Column("line", sa.JSON(), nullable=False),
+        sa.ForeignKeyConstraint(["job_id"], ["kept.job_id"], name="fk_kept_line_job_id_kept"),
+        sa.PrimaryKeyConstraint("job_id", name="pk_kept_line"),
+    )
     op.create_table(
         "brought",
         sa.Column("id", sa.Integer(), nullable=False),
@@ -50,6 +56,7 @@ def upgrade() -> None:
 
 def downgrade() -> None:
     op.drop_table("brought")
+    op.drop_table("kept_line")
     op.drop_table("kept")
     op.drop_index("ix_part_slot", "part")
     op.create_index("ix_part_slot", "part", ["slot"])
