@@ -117,7 +117,11 @@ function Rows({ table }: { table: Extract<Shown, { kind: "table" }> }) {
             </th>
             {cells.map((cell, column) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: a cell is its column
-              <td key={column} className="pr-2 max-wide:pr-1" title={cell.value ? bothSystems(cell.value) : undefined}>
+              <td
+                key={column}
+                className="pr-2 max-wide:pr-1"
+                title={cell.value ? bothSystems(cell.value) : undefined}
+              >
                 {cell.value ? <Figure value={cell.value} /> : <span className="text-note">{cell.text}</span>}
               </td>
             ))}
