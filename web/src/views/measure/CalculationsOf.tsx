@@ -116,9 +116,8 @@ function Rows({ table }: { table: Extract<Shown, { kind: "table" }> }) {
               {first?.text}
             </th>
             {cells.map((cell, column) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: a cell is its column
               <td
-                key={column}
+                key={table.heads[column + 1]}
                 className="pr-2 max-wide:pr-1"
                 title={cell.value ? bothSystems(cell.value) : undefined}
               >
