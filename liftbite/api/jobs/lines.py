@@ -72,21 +72,27 @@ def list_out(
             lines.append(m.JobLineOut(**(dict(known.line) | {"change": job.change, "waits": True})))
         else:
             lines.append(out.waiting_line(job.job_id, job.change))
-    if late:
-        refresher: Refresher = current_app.extensions["liftbite.refresher"]
+    refresher: Refresher = current_app.extensions["liftbite.refresher"]
+    if late or not refresher.done:
         refresher.wake()
     away = store.count_jobs(session, archived=True)
-    return m.JobListOut(jobs=lines, archived=away, count=count, first=first)
+    return m.JobListOut(jobs=lines, archived=away, count=count, first=first, waits=not refresher.done)
 
 
 class Refresher:
-    """Works lines out in the background until none is missing; a thread only while there is something to do."""
+    """Works lines out in the background until none is missing; a thread only while there is something to do.
+
+    Attributes
+    ----------
+    done : True once every line was there; until then a search may miss jobs
+    """
 
     def __init__(self, sessions: sessionmaker[Session]) -> None:
         self._sessions = sessions
         self._lock = threading.Lock()
         self._thread: threading.Thread | None = None
         self._ended = False
+        self.done = False
 
     def wake(self) -> None:
         """Begins, where it is not at work already."""
@@ -108,6 +114,7 @@ class Refresher:
         try:
             while not self._ended and self._batch():
                 time.sleep(0.01)
+            self.done = not self._ended
         except (Busy, Full, Replaced) as error:
             log.warning("the job list is not up to date: %s", error)
         except Exception:

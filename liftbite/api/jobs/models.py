@@ -236,6 +236,7 @@ class JobListOut(BaseModel):
     archived: int
     count: int = Field(description="How many match in all.")
     first: int = Field(description="Where this page begins.")
+    waits: bool = Field(default=False, description="True while lines are worked out; a search may miss some.")
 
 
 # --- writing

@@ -162,7 +162,8 @@ def test_a_job_is_archived_and_brought_back(client: FlaskClient) -> None:
     away = client.put(f"/api/jobs/{job['id']}/archived", json={"archived": True}, headers=seen).get_json()
     assert away["archived"]
     assert client.put(f"/api/jobs/{job['id']}/archived", json={"archived": False}, headers=seen).status_code == 412
-    assert client.get("/api/jobs").get_json() == {"jobs": [], "archived": 1, "count": 0, "first": 0}
+    listed = client.get("/api/jobs").get_json()
+    assert (listed["jobs"], listed["archived"], listed["count"]) == ([], 1, 0)
     assert len(client.get("/api/jobs?archived=true").get_json()["jobs"]) == 1
     seen = {"If-Match": f'"{away["change"]}"'}
     client.put(f"/api/jobs/{job['id']}/archived", json={"archived": False}, headers=seen)

@@ -37,8 +37,7 @@ export const useJobs = (archived: boolean, find: string) =>
       return next < page.count ? next : undefined;
     },
     placeholderData: keepPreviousData,
-    refetchInterval: (query) =>
-      query.state.data?.pages.some((page) => page.jobs.some((job) => job.waits)) ? 2000 : false,
+    refetchInterval: (query) => (query.state.data?.pages.some((page) => page.waits) ? 1000 : false),
   });
 
 export const useJob = (id: number) =>

@@ -985,6 +985,12 @@ export interface components {
              * @description Where this page begins.
              */
             first: number;
+            /**
+             * Waits
+             * @description True while lines are worked out; a search may miss some.
+             * @default false
+             */
+            waits?: boolean;
         };
         /**
          * BandOut

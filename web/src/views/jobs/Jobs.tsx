@@ -54,11 +54,13 @@ export function Jobs() {
           )}
           {newest?.count === 0 && (
             <p className="py-6">
-              {find
-                ? `Nothing here has “${find}” in its name, vehicle or layout.`
-                : archived
-                  ? "Nothing is archived."
-                  : "No job yet: begin one, or bring a job file."}
+              {find && newest.waits
+                ? "Some jobs are still being worked out …"
+                : find
+                  ? `Nothing here has “${find}” in its name, vehicle or layout.`
+                  : archived
+                    ? "Nothing is archived."
+                    : "No job yet: begin one, or bring a job file."}
             </p>
           )}
           <ul>
