@@ -82,7 +82,7 @@ def test_schema_and_quantities_are_those_kept_in_docs() -> None:
 def test_every_command_in_the_readme_exists(tmp_path: Path, demo_shop: Path, monkeypatch: pytest.MonkeyPatch) -> None:
     """Each is run as it stands there, one after the other, beside a shop of the test's own."""
     monkeypatch.chdir(tmp_path)
-    monkeypatch.setenv("LIFTBITE_DATA", shutil.copy(demo_shop, tmp_path / "shop.sqlite"))
+    monkeypatch.setenv("LIFTBITE_DATA", str(shutil.copy(demo_shop, tmp_path / "shop.sqlite")))
     readme = (ROOT / "README.md").read_text()
     named = set(re.findall(r"liftbite ([a-z]+)", readme))
     assert named
