@@ -13,7 +13,9 @@ from pathlib import Path
 
 from sqlalchemy.orm import Session
 
-from liftbite.core.job.dyno_file import decode, propose, read_curve
+from liftbite.core.job.dyno_file import read_curve
+from liftbite.core.job.dyno_mapping import propose
+from liftbite.core.job.dyno_table import decode
 from liftbite.core.job.ledger import Entry, Revision, curve_entry, read_entry
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import Reading, uncertainty_of

@@ -13,7 +13,9 @@ from liftbite.api.jobs.entries import mapping_of
 from liftbite.api.jobs.present import curve_out, figure_out
 from liftbite.api.problems import problem_responses
 from liftbite.core.errors import UnreadableFile
-from liftbite.core.job.dyno_file import ROLES, decode, propose, read_curve
+from liftbite.core.job.dyno_file import read_curve
+from liftbite.core.job.dyno_mapping import ROLES, propose
+from liftbite.core.job.dyno_table import decode
 from liftbite.core.units.read import KINDS
 
 api = APIBlueprint("curves", __name__, url_prefix="/api/curves", abp_tags=[Tag(name="curves")])

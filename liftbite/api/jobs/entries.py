@@ -6,7 +6,8 @@ from collections.abc import Iterable, Mapping
 
 from liftbite.api.jobs.models import ColumnMappingIO, EntryIn
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
-from liftbite.core.job.dyno_file import ColumnMapping, read_curve
+from liftbite.core.job.dyno_file import read_curve
+from liftbite.core.job.dyno_mapping import ColumnMapping
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, curve_entry, read_entry
 

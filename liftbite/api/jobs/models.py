@@ -7,7 +7,8 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.core.job.build import FieldMark
-from liftbite.core.job.dyno_file import DecimalMark, Delimiter, Reference
+from liftbite.core.job.dyno_mapping import Reference
+from liftbite.core.job.dyno_table import DecimalMark, Delimiter
 from liftbite.core.job.ledger import RevisionKind
 from liftbite.core.verdicts.verdict import Answer, Question
 from liftbite.files.fields import Words

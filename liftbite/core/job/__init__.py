@@ -7,7 +7,9 @@
   assumed.
 - `choices`       The alternatives a builder picks. A choice decides which modules are in the graph and what is
   assumed.
-- `dyno_file`     From a dynamometer file to a torque curve.
+- `dyno_table`    The text of a dynamometer file taken apart: lines, cells, figures.
+- `dyno_mapping`  Which column of a dynamometer file is what: guessed, to be confirmed.
+- `dyno_file`     From a dynamometer file, read as its mapping says, to a torque curve; and a curve to a file.
 - `extremes`      Quantities of the whole stroke and of the whole life, made from an arrangement's own.
 - `groups`        How figures and choices stand together on screen, in the order of work.
 - `inputs`        What a builder enters: every input with its unit, its range and the figures that are usual.

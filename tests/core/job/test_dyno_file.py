@@ -10,7 +10,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from liftbite.core.errors import UnreadableFile
-from liftbite.core.job.dyno_file import ColumnMapping, decode, propose, read_curve, write_csv
+from liftbite.core.job.dyno_file import read_curve, write_csv
+from liftbite.core.job.dyno_mapping import ColumnMapping, propose
+from liftbite.core.job.dyno_table import decode
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.core.units.read import from_si, to_si
 

@@ -4,6 +4,7 @@ import { importJob, type Job, type JobLine, Refusal } from "@/api/client";
 import { useArchive, useJobs, useKeepJob } from "@/api/queries";
 import { FileButton } from "@/components/FileButton";
 import { Glyph } from "@/components/Glyph";
+import { More } from "@/components/More";
 import { TopBar } from "@/components/TopBar";
 import { useAddress } from "@/lib/address";
 import { moment, STATE_WORDS } from "@/lib/words";
@@ -68,22 +69,7 @@ export function Jobs() {
               <Line key={job.id} job={job} archived={archived} />
             ))}
           </ul>
-          {newest && jobs.hasNextPage && (
-            <p className="flex flex-wrap items-center gap-3 py-3">
-              <button
-                type="button"
-                className="button min-h-11"
-                disabled={jobs.isFetchingNextPage}
-                onClick={() => void jobs.fetchNextPage()}
-              >
-                Show more
-              </button>
-              <span className="text-note">
-                <span className="figure">{lines.length}</span> of{" "}
-                <span className="figure">{newest.count}</span>
-              </span>
-            </p>
-          )}
+          {newest && <More list={jobs} shown={lines.length} count={newest.count} />}
         </section>
         <aside>
           <NewJob />

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { useOffers, useTake } from "@/api/shelf";
+import { More } from "@/components/More";
 import { Panel } from "@/components/Panel";
 import { digits } from "@/lib/motion";
 import { useJobEditor } from "@/lib/useJobEditor";
@@ -76,21 +77,7 @@ export function OfferPanel({ slot, onClose }: { slot: string; onClose: () => voi
           </li>
         ))}
       </ul>
-      {offers.hasNextPage && (
-        <p className="flex items-center gap-3 border-t border-hair py-3">
-          <button
-            type="button"
-            className="button min-h-11"
-            disabled={offers.isFetchingNextPage}
-            onClick={() => void offers.fetchNextPage()}
-          >
-            Show more
-          </button>
-          <span className="figure text-note">
-            {shown.length} of {count}
-          </span>
-        </p>
-      )}
+      <More list={offers} shown={shown.length} count={count} />
       {shown.length === 0 && <p className="mt-3 text-soft">Nothing on the shelf fits these words.</p>}
       {take.error && (
         <p role="alert" className="mt-3 font-semibold">

@@ -3,6 +3,7 @@ import type { CsvRead, Part, Shelf } from "@/api/client";
 import { Refusal } from "@/api/client";
 import { readCsv, useChangePart, usePart, useShelf } from "@/api/shelf";
 import { FileButton } from "@/components/FileButton";
+import { More } from "@/components/More";
 import { TopBar } from "@/components/TopBar";
 import { useAddress } from "@/lib/address";
 import { CsvSheet } from "./CsvSheet";
@@ -76,21 +77,7 @@ export function ShelfView() {
             onEdit={(id) => put({ part: String(id) })}
             onUndo={setUndo}
           />
-          {pages.hasNextPage && (
-            <p className="flex items-center gap-3 py-3">
-              <button
-                type="button"
-                className="button min-h-11"
-                disabled={pages.isFetchingNextPage}
-                onClick={() => void pages.fetchNextPage()}
-              >
-                Show more
-              </button>
-              <span className="figure text-note">
-                {shown.length} of {shelf.count}
-              </span>
-            </p>
-          )}
+          <More list={pages} shown={shown.length} count={shelf.count} />
           {(archived || shelf.archived > 0) && (
             <button
               type="button"
