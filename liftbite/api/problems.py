@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import logging
+from functools import partial
 from typing import Any
 
 from flask import Flask, Response, request
@@ -79,6 +80,18 @@ def _is_json_object() -> bool:
         return False
 
 
+_NOT_THERE: dict[type[Exception], tuple[str, str]] = {
+    NoSuchJob: ("No such job", "There is no job of this number."),
+    NoSuchPart: ("No such part", "There is no part of this number."),
+    NoSuchSeries: ("No such series", "This job has no series of this number."),
+    NoSuchInstrument: ("No such instrument", "No instrument has this number."),
+}
+
+
+def _not_there(title: str, detail: str, _: Exception) -> Response:
+    return respond(Problem(title=title, status=404, detail=detail))
+
+
 def register(app: Flask) -> None:
     """Maps errors to problems."""
 
@@ -124,9 +137,8 @@ def register(app: Flask) -> None:
         detail = "A change has to say in If-Match which version it was made on."
         return respond(Problem(title="Version not named", status=428, detail=detail))
 
-    @app.errorhandler(NoSuchJob)
-    def no_job(_: NoSuchJob) -> Response:
-        return respond(Problem(title="No such job", status=404, detail="There is no job of this number."))
+    for kind, (title, detail) in _NOT_THERE.items():
+        app.register_error_handler(kind, partial(_not_there, title, detail))
 
     @app.errorhandler(UnreadableJob)
     def unreadable(error: UnreadableJob) -> Response:
@@ -135,18 +147,6 @@ def register(app: Flask) -> None:
             "or bring a backup back."
         )
         return respond(Problem(title="Job cannot be read", status=422, detail=detail))
-
-    @app.errorhandler(NoSuchPart)
-    def no_part(_: NoSuchPart) -> Response:
-        return respond(Problem(title="No such part", status=404, detail="There is no part of this number."))
-
-    @app.errorhandler(NoSuchSeries)
-    def no_taking(_: NoSuchSeries) -> Response:
-        return respond(Problem(title="No such series", status=404, detail="This job has no series of this number."))
-
-    @app.errorhandler(NoSuchInstrument)
-    def no_instrument(_: NoSuchInstrument) -> Response:
-        return respond(Problem(title="No such instrument", status=404, detail="No instrument has this number."))
 
     @app.errorhandler(Faults)
     def faults(error: Faults) -> Response:
