@@ -89,7 +89,7 @@ def explain(quantity: str, file: Path, as_json: bool, as_csv: bool) -> None:
     if quantity not in build.graph.functions:
         known = ", ".join(sorted(build.graph.functions))
         bad_input(f"“{quantity}” is not worked out in this job; it works out {known}.")
-    shown = working_out(working(build, quantity, stage=build.stage, friction=-1.0), "low friction")
+    shown = working_out(working(build, quantity, stage=build.stage, friction=0.0), "nominal friction")
     if as_json:
         click.echo(json.dumps(shown.model_dump(), ensure_ascii=False, indent=1))
         return
@@ -155,7 +155,7 @@ def life(file: Path, as_json: bool, as_csv: bool) -> None:
     from liftbite.core.analysis.life import life as work_out
 
     build = _build_of(file)
-    found = work_out(build, stage=build.stage, friction=-1.0)
+    found = work_out(build, stage=build.stage, friction=0.0)
     if isinstance(found, Needs | Refused):
         _ended(found, build)
     columns = {"wear_m": found.wear, "clamp_n": found.clamp, "bite_margin": found.margin}

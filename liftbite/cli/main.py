@@ -147,7 +147,7 @@ def _warm() -> None:
 @click.option("--json", "as_json", is_flag=True, help="Print what the screen is made from, as JSON.")
 @click.option("--csv", "as_csv", is_flag=True, help="Print the results as CSV, in SI.")
 def compute(file: Path, as_json: bool, as_csv: bool) -> None:
-    """Work out a job FILE (*.liftbite.json). Exit code 0 holds, 1 falls short, 2 bad input."""
+    """Work out a job FILE (*.liftbite.json). Exit code 0 good, 1 falls short or does not fit, 2 bad input."""
     from liftbite.api.jobs.present import job_out
     from liftbite.cli.commands import read_revisions
 
@@ -165,6 +165,8 @@ def compute(file: Path, as_json: bool, as_csv: bool) -> None:
         click.echo(_table(job))
         for line in _mends(revisions):
             click.echo(line)
+    if any(v.state == "does not fit" for v in job.verdicts):
+        sys.exit(EXIT_FALLS_SHORT)
     if job.verdicts[0].state == "open":
         sys.exit(EXIT_BAD_INPUT)
     good = all(v.state in GOOD_STATES | {"open"} for v in job.verdicts)
@@ -201,6 +203,13 @@ def _cell(figure: Any) -> str:
     return metric if metric == inch else f"{metric} ({inch})"
 
 
+def _decides(link: Any) -> str:
+    """The figure that decides an answer, beside its limit."""
+    if link is None or link.figure is None or link.limit is None:
+        return ""
+    return f", {link.label} {_cell(link.figure)} of {'at most ' if link.most else ''}{_cell(link.limit)}"
+
+
 def _table(job: Any) -> str:
     """The results as a table for the eye."""
     rows = [["", "low friction", "nominal", "high friction"]]
@@ -217,7 +226,10 @@ def _table(job: Any) -> str:
     head = [job.name or "Job"]
     for answer in job.verdicts:
         if answer.state != "open" or answer.question == "bite":
-            head += [f"{answer.question.capitalize()}: {answer.state.upper()}", answer.sentence]
+            head += [
+                f"{answer.question.capitalize()}: {answer.state.upper()}{_decides(answer.deciding)}",
+                answer.sentence,
+            ]
     head.append("")
     tail = ["", "Stands on what nobody entered:"] if job.assumptions else []
     for a in job.assumptions:

@@ -144,7 +144,7 @@ _ENDS = {
 
 
 def _life(build: Build) -> w.LifeOut | None:
-    found = life(build, stage=build.stage, friction=-1.0)
+    found = life(build, stage=build.stage, friction=0.0)
     if not isinstance(found, Life):
         return None
     return w.LifeOut(

@@ -10,7 +10,7 @@ from liftbite.core.job.build import FieldMark
 from liftbite.core.job.dyno_mapping import Reference
 from liftbite.core.job.dyno_table import DecimalMark, Delimiter
 from liftbite.core.job.ledger import RevisionKind
-from liftbite.core.verdicts.verdict import Answer, Question
+from liftbite.core.verdicts.verdict import Answer, Grade, Question
 from liftbite.files.fields import Words
 
 Text = Annotated[Words, Field(max_length=4000)]
@@ -107,13 +107,27 @@ class NameOut(BaseModel):
     label: str
 
 
+class BasisOut(BaseModel):
+    """The inputs a figure stands on, by where their values come from."""
+
+    entered: list[NameOut]
+    measured: list[NameOut]
+    assumed: list[NameOut]
+
+
 class LinkOut(BaseModel):
-    """One thing that can give way."""
+    """One thing that can give way: what is compared with what, whose limit that is, and what both stand on."""
 
     name: str
     label: str
+    grade: Grade
     reserve: FigureOut
     sentence: str
+    figure: FigureOut | None = Field(description="The figure that is compared.")
+    limit: FigureOut | None = Field(description="What it is compared with.")
+    most: bool = Field(description="True where the figure may be as large as the limit, not larger.")
+    whose: str = Field(description="Whose limit it is.")
+    stands_on: BasisOut
 
 
 class VerdictOut(BaseModel):
@@ -126,7 +140,8 @@ class VerdictOut(BaseModel):
     margin_now: BandOut | None
     target: FigureOut | None
     links: list[LinkOut]
-    elsewhere: LinkOut | None = Field(description="What falls short while the margin reaches its target.")
+    deciding: LinkOut | None = Field(description="What decides the state: its figure is the one to show.")
+    unseen: list[str] = Field(description="What could not be looked at.")
     needs: list[NameOut]
 
 

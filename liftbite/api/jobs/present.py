@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Mapping, Sequence
 from functools import lru_cache
-from math import isfinite
+from math import isfinite, isnan
 from typing import Any
 
 from liftbite.api.jobs import models as m
@@ -91,7 +91,13 @@ def _name(name: str) -> m.NameOut:
 
 def link_out(link: Link) -> m.LinkOut:
     """Something that can give way."""
-    return m.LinkOut(name=link.name, label=link.label, reserve=figure_out(link.reserve, "-"), sentence=link.sentence)
+    figure, limit = (None if isnan(v) else fine_out(v, link.unit) for v in (link.figure, link.limit))
+    basis = m.BasisOut(entered=[_name(n) for n in link.basis.entered], measured=[_name(n) for n in link.basis.measured],
+                       assumed=[_name(n) for n in link.basis.assumed])  # fmt: skip
+    return m.LinkOut(
+        name=link.name, label=link.label, grade=link.grade, reserve=figure_out(link.reserve, "-"),
+        sentence=link.sentence, figure=figure, limit=limit, most=link.most, whose=link.whose, stands_on=basis,
+    )  # fmt: skip
 
 
 def verdict_out(verdict: Verdict) -> m.VerdictOut:
@@ -104,7 +110,8 @@ def verdict_out(verdict: Verdict) -> m.VerdictOut:
         margin_now=band_out(verdict.margin_now, "-"),
         target=figure_out(verdict.target, "-") if verdict.target is not None else None,
         links=[link_out(link) for link in verdict.links],
-        elsewhere=link_out(verdict.elsewhere) if verdict.elsewhere else None,
+        deciding=link_out(verdict.deciding) if verdict.deciding else None,
+        unseen=list(verdict.unseen),
         needs=[_name(n) for n in verdict.needs],
     )
 
@@ -121,7 +128,7 @@ def _chart_out(chart: Chart, answers: Answers) -> m.ChartOut:
         slips=[m.StretchOut(start=from_si(a, "rpm"), end=from_si(b, "rpm")) for a, b in chart.slips],
         inch_per_metric=from_si(1.0, "lb-ft"),
         peak=figure_out(peak.nominal, "N·m") if isinstance(peak, Band) else None,
-        holds=figure_out(holds.low, "N·m") if holds else None,
+        holds=figure_out(holds.nominal, "N·m") if holds else None,
     )
 
 

@@ -28,7 +28,7 @@ class Life:
     ----------
     wear : thickness lost by all discs [m]
     clamp : clamp load over wear [N], NaN where the clutch would be open
-    margin : bite margin at low friction over wear [-]
+    margin : bite margin over wear, at the place in the friction band asked for [-]
     target : margin asked for [-]
     clamp_new, clamp_peak, clamp_limit : new, largest and at the wear limit [N]
     wear_at_peak : where the clamp is largest [m]

@@ -17,6 +17,7 @@ A folder a choice, named as the choice is; `liftbite.core.job.choices` says whic
 - `layout`               Car or motorcycle: the stack, and what turns with the engine.
 - `primary_source`       What the primary ratio comes from.
 - `release`              The chain from pedal or lever to the plate; options share modules.
+- `ring_gear`            What the ring gear pulls at the flywheel's rim.
 - `spring_lengths`       Whether every coil spring's own length is known.
 - `spring_rate_source`   What the rate of a coil spring comes from.
 - `stage_plan`           What is planned for the engine.

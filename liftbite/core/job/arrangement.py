@@ -131,7 +131,9 @@ def _choose(picked: tuple[tuple[str, str], ...]) -> Chosen:
         traits |= found.traits if found and CHOICES[name].counts(options) else set()
     if "plan at the wheel" in traits and "driveline_loss" not in assumed:
         assumed |= (
-            loss_assumes(0.10, "chain drive") if "motorcycle" in traits else loss_assumes(0.145, "two-wheel drive")
+            loss_assumes(0.10, "chain drive", 0.08, 0.12)
+            if "motorcycle" in traits
+            else loss_assumes(0.145, "two-wheel drive", 0.12, 0.17)
         )
     return Chosen(options, frozenset(begun), graph_of(tuple(sorted(options.items()))), assumed, frozenset(traits))
 

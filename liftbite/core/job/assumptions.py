@@ -20,9 +20,9 @@ def use_assumes(factor: float) -> dict[str, Assumed]:
     return {"use_factor": Assumed(factor, "practice", "use factors of the trade, never below 1.1")}
 
 
-def loss_assumes(share: float, what: str) -> dict[str, Assumed]:
-    """The loss of a driveline."""
-    return {"driveline_loss": Assumed(share, "practice", f"{what}: middle of the usual losses")}
+def loss_assumes(share: float, what: str, low: float, high: float) -> dict[str, Assumed]:
+    """The loss of a driveline, with its low and high end."""
+    return {"driveline_loss": Assumed(share, "practice", f"{what}: middle of the usual losses", low, high)}
 
 
 def grade_assumes(speed: float) -> dict[str, Assumed]:
@@ -49,20 +49,38 @@ STARTS: Mapping[str, tuple[str, str, tuple[float, float, float, float]]] = {
 }
 
 
-def _wheel(density: float, poisson: float, strength: float, factor: float) -> dict[str, Assumed]:
+def _wheel(
+    density: float, poisson: float, strength: tuple[float, float, float], tensile: tuple[float, float, float],
+    factor: float, notch: float, burst: float,
+) -> dict[str, Assumed]:  # fmt: skip
+    """A flywheel's material; strengths with their low and high end [Pa]."""
+    why = "typical of the material; the maker's certificate wins"
     return {
         "density": Assumed(density, "memory", "typical of the material"),
         "poisson_ratio": Assumed(poisson, "memory", "typical of the material"),
-        "flywheel_strength": Assumed(strength, "memory", "typical of the material; the maker's certificate wins"),
-        "strength_factor": Assumed(factor, "memory", "4 on yield for steel, 6 on tensile strength for grey iron"),
+        "flywheel_strength": Assumed(strength[0], "memory", why, *strength[1:]),
+        "flywheel_tensile": Assumed(tensile[0], "memory", why, *tensile[1:]),
+        "burst_share": Assumed(burst, "handbook", "mean-stress burst criterion, from memory"),
+        "strength_factor": Assumed(factor, "handbook", "1.5 on yield; 2 on the tensile strength of grey iron"),
+        "stress_concentration": Assumed(notch, "handbook", "1.2 for grey iron, of low notch sensitivity; else 1"),
     }
 
 
+_MPA = 1e6
 FLYWHEELS: Mapping[str, tuple[str, str, dict[str, Assumed]]] = {
-    "grey_iron": ("Grey cast iron", "Kept for road use and original speed.", _wheel(7200, 0.26, 220e6, 6)),
-    "steel": ("Steel", "What competition rules ask for.", _wheel(7850, 0.3, 600e6, 4)),
-    "aluminium": ("Aluminium", "Needs a steel friction insert.", _wheel(2700, 0.33, 270e6, 4)),
-}
+    "grey_iron": ("Grey cast iron", "Kept for road use and original speed.",
+                  _wheel(7200, 0.26, (220 * _MPA, 180 * _MPA, 250 * _MPA), (220 * _MPA, 180 * _MPA, 250 * _MPA),
+                         2, 1.2, 0.65)),
+    "nodular_iron": ("Nodular iron", "Cast, but it stretches before it breaks.",
+                     _wheel(7100, 0.275, (270 * _MPA, 250 * _MPA, 420 * _MPA), (420 * _MPA, 400 * _MPA, 700 * _MPA),
+                            1.5, 1.0, 0.9)),
+    "steel": ("Steel", "What competition rules ask for.",
+              _wheel(7850, 0.3, (250 * _MPA, 230 * _MPA, 700 * _MPA), (400 * _MPA, 380 * _MPA, 900 * _MPA),
+                     1.5, 1.0, 0.9)),
+    "aluminium": ("Aluminium", "Needs a steel friction insert.",
+                  _wheel(2700, 0.33, (240 * _MPA, 200 * _MPA, 450 * _MPA), (310 * _MPA, 270 * _MPA, 520 * _MPA),
+                         1.5, 1.0, 0.9)),
+}  # fmt: skip
 
 
 def _plate(density: float, heat: float, conducts: float, cooling: float) -> dict[str, Assumed]:
@@ -76,20 +94,20 @@ def _plate(density: float, heat: float, conducts: float, cooling: float) -> dict
 
 LAYOUT_ASSUMES: Mapping[str, dict[str, Assumed]] = {
     "dry_car": _plate(7200, 500, 50, 8) | {
-        "least_gap": Assumed(0.00015, "memory", "0.10 to 0.20 mm is enough to free a disc"),
-        "gap_single": Assumed(0.0004, "memory", "0.3 to 0.5 mm, comfortable for a single disc"),
-        "gap_several": Assumed(0.0002, "memory", "0.15 to 0.25 mm for two or three discs"),
-        "hot_coning": Assumed(0.00015, "memory", "0.1 to 0.2 mm"),
-        "disc_wobble": Assumed(0.0003, "memory", "a disc within 0.5 to 0.8 mm at its rim"),
-        "facing_depth": Assumed(0.0007, "practice", "1.0 mm over the rivets when new, renewed under 0.3"),
-        "effort_limit": Assumed(180.0, "practice", "up to 180 N is firm, 250 N for racing only"),
+        "least_gap": Assumed(0.00015, "memory", "0.10 to 0.20 mm is enough to free a disc", 0.0001, 0.0002),
+        "gap_single": Assumed(0.0004, "memory", "0.3 to 0.5 mm, comfortable for a single disc", 0.0003, 0.0005),
+        "gap_several": Assumed(0.0002, "memory", "0.15 to 0.25 mm for two or three discs", 0.00015, 0.00025),
+        "hot_coning": Assumed(0.00015, "memory", "0.1 to 0.2 mm", 0.0001, 0.0002),
+        "disc_wobble": Assumed(0.0003, "memory", "a disc within 0.5 to 0.8 mm at its rim", 0.0001, 0.0005),
+        "facing_depth": Assumed(0.0007, "practice", "1.0 mm over the rivets new, renewed under 0.3", 0.0005, 0.0012),
+        "effort_limit": Assumed(180.0, "practice", "140 N normal, 180 N firm, 250 N for racing only", 140.0, 250.0),
     },
     "wet_motorcycle": _plate(7850, 490, 45, 12) | {
-        "least_gap": Assumed(0.00008, "memory", "0.08 to 0.15 mm in a wet pack"),
-        "running_gap": Assumed(0.00012, "memory", "0.08 to 0.15 mm in a wet pack"),
-        "hot_coning": Assumed(0.0001, "memory", "0.1 to 0.2 mm"),
-        "plate_wear_allowed": Assumed(0.0002, "practice", "3.0 mm new, renewed under 2.8"),
-        "effort_limit": Assumed(65.0, "practice", "up to 65 N at the fingers is firm, 90 N too much for traffic"),
+        "least_gap": Assumed(0.00006, "memory", "0.06 mm is the least in a wet pack", 0.00005, 0.00008),
+        "running_gap": Assumed(0.0001, "memory", "0.10 mm in a wet pack", 0.00008, 0.00015),
+        "hot_coning": Assumed(0.0001, "memory", "0.1 to 0.2 mm", 0.00005, 0.0002),
+        "plate_wear_allowed": Assumed(0.0002, "practice", "3.0 mm new, renewed under 2.8", 0.0001, 0.0003),
+        "effort_limit": Assumed(100.0, "practice", "at the fingers 60 N is light, 100 N firm, 130 N hard", 60.0, 130.0),
     },
 }  # fmt: skip
 
@@ -98,5 +116,7 @@ DENSE_AIR: Mapping[str, Assumed] = {
     "intake_temperature": Assumed(273.15, "practice", "a day at freezing"),
 }
 
-HYDRAULIC: Mapping[str, Assumed] = {"pedal_efficiency": Assumed(0.9, "memory", "0.85 to 0.95")}
-CABLE: Mapping[str, Assumed] = {"pedal_efficiency": Assumed(0.85, "memory", "0.75 to 0.95; old cables lose it")}
+HYDRAULIC: Mapping[str, Assumed] = {"pedal_efficiency": Assumed(0.9, "memory", "0.85 to 0.95", 0.85, 0.95)}
+CABLE: Mapping[str, Assumed] = {
+    "pedal_efficiency": Assumed(0.85, "memory", "0.75 to 0.95; old cables lose it", 0.75, 0.95)
+}

@@ -124,7 +124,8 @@ def build_of(entries: Mapping[str, Entry]) -> Build:
     """
     picked = {name: e.typed for name, e in entries.items() if name in CHOICES and e.typed is not None}
     chosen = choose(picked)
-    known: dict[str, Any] = {**STATES, **{name: a.value for name, a in chosen.assumed.items()}}
+    discs = entries["disc_count"].si if "disc_count" in entries else None
+    known: dict[str, Any] = {**STATES, **{name: a.of(discs) for name, a in chosen.assumed.items()}}
     for name, entry in entries.items():
         if entry.curve is not None:
             known[name] = entry.curve

@@ -134,11 +134,11 @@ CHOICES: Mapping[str, Choice] = {
         Choice("curve_reference", "Figures taken at", (
             Option("crank", "The crank", "An engine dynamometer, or a maker's figure.", ("crank",)),
             Option("chain", "The wheel, chain drive", "A chassis dynamometer; 8 to 12 % is lost on the way.",
-                   ("wheel",), loss_assumes(0.10, "chain drive, 8 to 12 %"), (MOTORCYCLE,)),
+                   ("wheel",), loss_assumes(0.10, "chain drive, 8 to 12 %", 0.08, 0.12), (MOTORCYCLE,)),
             Option("two_wheel", "The wheels, two driven", "A chassis dynamometer; 12 to 17 % is lost on the way.",
-                   ("wheel",), loss_assumes(0.145, "two-wheel drive, 12 to 17 %"), (CAR,)),
+                   ("wheel",), loss_assumes(0.145, "two-wheel drive, 12 to 17 %", 0.12, 0.17), (CAR,)),
             Option("all_wheel", "The wheels, four driven", "A chassis dynamometer; 18 to 25 % is lost on the way.",
-                   ("wheel",), loss_assumes(0.215, "all-wheel drive, 18 to 25 %"), (CAR,)),
+                   ("wheel",), loss_assumes(0.215, "all-wheel drive, 18 to 25 %", 0.18, 0.25), (CAR,)),
         ), supplies="crank_curve", asks="where the figures were taken", first=True, group="engine"),
         Choice("stage_plan", "Planned stage", (
             Option("none", "None", "The engine stays as it is.", ("none",)),
@@ -162,8 +162,8 @@ CHOICES: Mapping[str, Choice] = {
             Option("gentle", "Gentle road", "Daily driving, no tuning, no trailer.", (), use_assumes(1.2)),
             Option("tuned", "Road, tuned", "Road driving with a tuned engine.", (), use_assumes(1.3)),
             Option("track", "Track", "Standing starts now and then, hard shifts.", (), use_assumes(1.35)),
-            Option("drag", "Drag, hill starts, towing", "The clutch slips under full load at every start.", (),
-                   use_assumes(1.5)),
+            Option("towing", "Towing, hill starts", "A trailer or a load, slopes, slow starts.", (), use_assumes(1.4)),
+            Option("drag", "Drag", "The clutch slips under full load at every start.", (), use_assumes(1.5)),
         ), first=True, group="use"),
         Choice("primary_source", "Primary drive by", (
             Option("ratio", "Ratio", "Crank turns per clutch turn."),
@@ -246,6 +246,15 @@ CHOICES: Mapping[str, Choice] = {
             Option(name, label, says, (), assumes, traits=_with(f"{name} flywheel"))
             for name, (label, says, assumes) in FLYWHEELS.items()
         ), group="strength", parts=("flywheel",)),
+        Choice("flywheel_build", "Flywheel is", (
+            Option("single", "One piece", "Iron, steel or aluminium.", (), {}, (CAR,)),
+            Option("dual_mass", "Dual-mass", "Two masses with springs between; its strength is its maker's business.",
+                   (), {}, (CAR,), _with("dual-mass flywheel")),
+        ), begins={CAR: "single"}, under=("layout", CAR), group="strength", parts=("flywheel",)),
+        Choice("ring_gear", "Ring gear's pull", (
+            Option("left_aside", "Left aside", "Cut into the flywheel, or its mass is not known.", ("left_aside",)),
+            Option("counted", "Counted", "A ring gear that is shrunk on pulls at the rim.", ("counted",)),
+        ), begins={CAR: "left_aside", MOTORCYCLE: "left_aside"}, group="strength"),
         Choice("flywheel_insert", "Friction face", (
             Option("own", "Its own metal", "Iron or steel takes the facing itself.", (), {}, (CAR,)),
             Option("steel", "A steel insert", "What an aluminium flywheel needs.", (), {}, (CAR,), _with("friction insert")),

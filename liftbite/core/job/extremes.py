@@ -1,9 +1,8 @@
-"""Quantities of the whole stroke and of the whole life, made from an arrangement's own.
+"""Quantities of the whole stroke, made from an arrangement's own.
 
 - `plate_lift_available`   lift at full pedal
 - `peak_pedal_effort`, `peak_line_pressure`   the highest on the way down
 - `pedal_at_overtravel`, `pedal_at_master_stop`, `pedal_at_slave_stop`   where cover and cylinders reach their ends
-- `lowest_bite_margin`, `clamp_swing`   over the wear of the stack
 - `made_of`                those an arrangement has the parts for
 
 Each is a quantity like any other, for one job and for an array of candidates.
@@ -24,8 +23,8 @@ from liftbite.core.graph.graph import Figures, Graph, Quantity
 
 Take: TypeAlias = Callable[[Along], Figures]
 Near: TypeAlias = Callable[[Along], Places]
-#: Lifts along a stroke, and wears along a life.
-LIFTS, WEARS = 161, 141
+#: Lifts along a stroke.
+LIFTS = 161
 
 
 def value_at(x: Figures, xs: Figures, ys: Figures) -> Figures:
@@ -101,21 +100,6 @@ def _near_reached(of: str, limit: str, before: str = "") -> Near:
     return near
 
 
-def _lowest_margin(v: Along) -> Figures:
-    found: Figures = np.nan_to_num(v["bite_margin"], nan=0.0).min(axis=-1)
-    return found
-
-
-def _near_lowest_margin(v: Along) -> Places:
-    found: Places = np.nan_to_num(v["bite_margin"], nan=0.0).argmin(axis=-1)
-    return found
-
-
-def _swing(v: Along) -> Figures:
-    found: Figures = np.ptp(np.nan_to_num(v["clamp_load"]), axis=-1) / v["clamp_load"][..., 0]
-    return found
-
-
 @dataclass(frozen=True, slots=True)
 class _Made:
     """One of them: what it is taken of, over which state, and how it is described."""
@@ -163,14 +147,6 @@ _MADE = (
           ("slave_stroke",), "Pedal travel at which the slave cylinder reaches the end of its stroke.",
           "x_p where x_s = x_sm", "x_p, pedal travel at the slave's end [m]", "without end where it is not reached",
           "definition: travel at a stop"),
-    _Made("lowest_bite_margin", ("bite_margin",), _lowest_margin, _near_lowest_margin, None, (),
-          "Lowest margin of the bite between new and the wear limit.", "m_low = min m(w) for 0 ≤ w ≤ w_lim",
-          "m_low, lowest bite margin over the life [-]", "worked out at 141 wears; 0 where the clutch would be open",
-          "definition: minimum over the life", "wear", "wear_limit", WEARS),
-    _Made("clamp_swing", ("clamp_load",), _swing, None, None, (),
-          "How far the clamp moves over the life of the stack, over the clamp when new.",
-          "ΔF/F = (max F(w) − min F(w)) / F(0) for 0 ≤ w ≤ w_lim", "ΔF/F, swing of the clamp over the life [-]",
-          "worked out at 141 wears", "definition: span over the life", "wear", "wear_limit", WEARS),
 )  # fmt: skip
 
 
@@ -211,7 +187,7 @@ def _plate_lift_available(functions: list[Quantity], graph: Graph) -> Quantity:
 
 
 def made_of(functions: list[Quantity]) -> Iterator[Quantity]:
-    """The quantities of the whole stroke and life that these functions have the parts for."""
+    """The quantities of the whole stroke that these functions have the parts for."""
     graph = Graph(functions)
     names = graph.functions.keys()
     released = {"pedal_travel", "plate_lift_reach", "release_lever_ratio"} <= names

@@ -31,6 +31,7 @@ class Assumed:
     mark : "standard", "handbook", "memory" or "practice"
     why : where it comes from, in words
     low, high : the ends it may lie between [SI]; None where nobody has said
+    several : what is taken instead where there are several discs [SI]; None where that makes no difference
     """
 
     value: float
@@ -38,6 +39,15 @@ class Assumed:
     why: str
     low: float | None = None
     high: float | None = None
+    several: float | None = None
+
+    def of(self, discs: float | None) -> float:
+        """The value with so many discs.
+
+        >>> Assumed(0.0007, "memory", "cushion", several=0.00025).of(2)
+        0.00025
+        """
+        return self.several if self.several is not None and discs is not None and discs > 1 else self.value
 
 
 @dataclass(frozen=True, slots=True)
@@ -163,6 +173,9 @@ _ALL = (
     Input("friction_coefficient", "Friction", "-", "", 0, 1.5, (0.04, 0.8), "Coefficient of friction.", above=True),
     Input("pressure_limit", "Face pressure limit", "Pa", "MPa", 0, 20 * MPA, (0.1 * MPA, 6 * MPA),
           "Mean pressure the facing carries.", above=True,
+          group="facing", parts=("disc", "plates", "material")),
+    Input("pressure_hard_limit", "Face pressure never over", "Pa", "MPa", 0, 20 * MPA, (0.1 * MPA, 6 * MPA),
+          "Where the facing's maker gives a limit that must not be passed; a mean.", above=True,
           group="facing", parts=("disc", "plates", "material")),
     # clamp
     Input("cover_clamp", "Clamp load", "N", "N", 0, 200_000, (400, 40_000),
@@ -416,13 +429,29 @@ _ALL = (
           group="strength"),
     Input("poisson_ratio", "Poisson's ratio", "-", "", 0, 0.5, (0.2, 0.4), "Ratio of Poisson.",
           group="strength"),
-    Input("flywheel_strength", "Strength of the flywheel", "Pa", "MPa", 0, 3e9, (100 * MPA, 1200 * MPA),
-          "Yield strength, or for grey iron tensile strength.", above=True,
+    Input("flywheel_strength", "Flywheel, yield strength", "Pa", "MPa", 0, 3e9, (100 * MPA, 1200 * MPA),
+          "Yield strength, or for grey iron its tensile strength.", above=True,
           group="strength", parts=("flywheel",)),
-    Input("strength_factor", "Strength factor", "-", "", 1, 20, (2, 8), "Factor asked for on that strength.",
+    Input("flywheel_tensile", "Flywheel, tensile strength", "Pa", "MPa", 0, 3e9, (100 * MPA, 1500 * MPA),
+          "What its material breaks at; it decides the speed the flywheel bursts at.", above=True,
+          group="strength", parts=("flywheel",)),
+    Input("burst_share", "Bursts at a share of it", "share", "%", 0, 1, (0.5, 1),
+          "Mean hoop stress over tensile strength when a disc of this material bursts.", above=True,
           group="strength"),
-    Input("stress_concentration", "Stress rise at holes", "-", "", 1, 6, (1, 3), "Local rise at holes near the bore.",
-          group="strength", assumed=Assumed(2.0, "memory", "2 to 3 at holes near the bore", 2.0, 3.0)),
+    Input("strength_factor", "Elastic factor", "-", "", 1, 20, (1.2, 4), "Factor asked for on the strength at the bore.",
+          group="strength"),
+    Input("stress_concentration", "Notch factor", "-", "", 1, 6, (1, 2), "How far notches near the bore count.",
+          group="strength"),
+    Input("hole_width", "Holes on one radius", "m", "mm", 0, 0.3, (0, 0.06),
+          "Width of the holes that lie on one radius, together; they take section away.",
+          group="strength", assumed=Assumed(0.0, "practice", "no holes beside the bolts'", 0.0, 0.02)),
+    Input("ring_gear_mass", "Ring gear, mass", "kg", "kg", 0, 30, (0.5, 5), "Of a ring gear that is shrunk on.", above=True,
+          group="strength", parts=("flywheel",)),
+    Input("ring_gear_diameter", "Ring gear, mean diameter", "m", "mm", 0, 1, (0.2, 0.45), "Between bore and teeth.", above=True,
+          group="strength", parts=("flywheel",)),
+    Input("certified_speed", "Certified to", "rad/s", "rpm", 0, 60_000 * RPM, (5_000 * RPM, 20_000 * RPM),
+          "Speed the flywheel's maker certifies; it outranks what is worked out.", above=True,
+          group="strength", parts=("flywheel",)),
     Input("disc_burst_speed", "Disc proved to", "rad/s", "rpm", 0, 60_000 * RPM, (6_000 * RPM, 30_000 * RPM),
           "Speed the disc is proved to.", above=True,
           group="strength", parts=("disc",)),

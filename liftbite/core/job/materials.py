@@ -31,7 +31,7 @@ class Material:
     temperatures : sustained and brief limit [°C]
     cushion : how far a disc of it springs back [m]
     energy : heat per area of a hard start it stands [J/m²]
-    wear : facing volume worn per heat [m³/J]
+    wear : facing volume worn per heat, low, taken, high [m³/J]
     character : what a builder says of it
     heated : how its friction goes with temperature, a file in `arrangements.facing_material`
     """
@@ -45,7 +45,7 @@ class Material:
     temperatures: tuple[float, float]
     cushion: float
     energy: float
-    wear: float
+    wear: tuple[float, float, float]
     character: str
     heated: str = "fading"
 
@@ -55,36 +55,56 @@ class Material:
         shape = "buttons cover 40 to 70 % of the ring" if self.coverage < 0.7 else "grooves take 5 to 10 % of the ring"
         return {
             "friction_low": Assumed(low, "memory", f"{self.label}: {_WHY}"),
-            "friction_nominal": Assumed(nominal, "memory", f"{self.label}: {_WHY}"),
+            "friction_nominal": Assumed(nominal, "memory", f"{self.label}: {_WHY}", low, high),
             "friction_high": Assumed(high, "memory", f"{self.label}: {_WHY}"),
-            "pressure_limit": Assumed(self.pressure_limit, "memory", f"{self.label}, a mean: {_WHY}"),
+            "pressure_limit": Assumed(
+                self.pressure_limit,
+                "memory",
+                f"{self.label}, a mean: {_WHY}",
+                self.pressure_limit,
+                1.5 * self.pressure_limit,
+            ),
             "sustained_temperature": Assumed(self.temperatures[0] + 273.15, "memory", f"{self.label}: {_WHY}"),
             "brief_temperature": Assumed(self.temperatures[1] + 273.15, "memory", f"{self.label}: {_WHY}"),
             "cushion_travel": Assumed(
-                self.cushion, "memory", f"{self.label}: 0.4 to 1.0 mm on a cushioned disc, else 0"
+                self.cushion,
+                "memory",
+                f"{self.label}: 0.4 to 1.0 mm on a cushioned single disc, 0.2 to 0.3 mm per disc of several, else 0",
+                *((0.0004, 0.001, 0.00025) if self.cushion else (0.0, 0.0)),
             ),
-            "specific_energy_limit": Assumed(self.energy, "memory", f"{self.label}: a working ceiling per hard start"),
-            "wear_rate": Assumed(self.wear, "memory", f"{self.label}: middle of the usual rates"),
-            "coverage": Assumed(self.coverage, "practice", f"{self.label}: {shape}"),
+            "specific_energy_limit": Assumed(
+                self.energy,
+                "memory",
+                f"{self.label}: a working ceiling per hard start",
+                self.energy / 1.5,
+                self.energy * 1.33,
+            ),
+            "wear_rate": Assumed(self.wear[1], "memory", f"{self.label}: the usual rates", self.wear[0], self.wear[2]),
+            "coverage": Assumed(
+                self.coverage,
+                "practice",
+                f"{self.label}: {shape}",
+                *((0.4, 0.7) if self.coverage < 0.7 else (0.9, 0.95)),
+            ),
         }
 
 
 MATERIALS: Mapping[str, Material] = {
     m.name: m
     for m in (
-        Material("organic", "Organic, moulded", "dry", (0.25, 0.30, 0.38), 0.35 * MPA, 0.92, (200, 300), 0.0007, 750000, 5e-14,
+        Material("organic", "Organic, moulded", "dry", (0.25, 0.30, 0.38), 0.35 * MPA, 0.92, (200, 300), 0.0007, 750000, (2e-14, 3e-14, 10e-14),
                  "Smooth and tolerant; fades when hot."),
-        Material("aramid", "Aramid fibre", "dry", (0.28, 0.33, 0.38), 0.4 * MPA, 0.92, (250, 370), 0.0007, 900000, 4e-14,
+        Material("aramid", "Aramid fibre", "dry", (0.28, 0.33, 0.38), 0.4 * MPA, 0.92, (250, 370), 0.0007, 900000, (2e-14, 3e-14, 8e-14),
                  "Smooth, long life; wants careful bedding in, glazes if overheated."),
-        Material("cermet", "Ceramic-metallic buttons", "dry", (0.30, 0.38, 0.48), 1.0 * MPA, 0.55, (400, 600), 0.0, 1.5e+06, 4e-14,
+        Material("cermet", "Ceramic-metallic buttons", "dry", (0.30, 0.38, 0.48), 1.0 * MPA, 0.55, (400, 600), 0.0, 1.5e+06, (2e-14, 4e-14, 6e-14),
                  "Sudden, better warm; wears the flywheel."),
-        Material("sintered_dry", "Sintered iron or bronze", "dry", (0.28, 0.35, 0.45), 1.5 * MPA, 0.55, (350, 550), 0.0, 1.5e+06, 4e-14,
+        Material("sintered_dry", "Sintered iron or bronze", "dry", (0.28, 0.35, 0.45), 1.5 * MPA, 0.55, (350, 550), 0.0, 1.5e+06, (2e-14, 4e-14, 6e-14),
                  "On or off; for racing."),
-        Material("carbon", "Carbon composite", "dry", (0.22, 0.30, 0.40), 1.2 * MPA, 0.92, (700, 900), 0.0, 2.5e+06, 2e-14,
+        Material("carbon", "Carbon composite", "dry", (0.22, 0.30, 0.40), 1.2 * MPA, 0.92, (700, 900), 0.0, 2.5e+06, (1e-14, 2e-14, 4e-14),
                  "Weak when cold, needs heat.", "carbon"),
-        Material("paper", "Paper-based", "wet", (0.10, 0.12, 0.14), 1.5 * MPA, 0.92, (150, 250), 0.0, 600000, 1e-14,
+        Material("paper", "Paper-based", "wet", (0.11, 0.13, 0.16), 1.5 * MPA, 0.92, (150, 250), 0.0, 600000, (0.5e-14, 1e-14, 2e-14),
                  "The motorcycle's standard."),
-        Material("sintered_wet", "Sintered", "wet", (0.06, 0.08, 0.10), 2.5 * MPA, 0.92, (250, 400), 0.0, 1.2e+06, 8e-15,
+        Material("sintered_wet", "Sintered", "wet", (0.06, 0.08, 0.10), 2.5 * MPA, 0.92, (250, 400), 0.0, 1.2e+06, (0.4e-14, 0.8e-14, 2e-14),
                  "Heavy duty; low friction, stands heat."),
     )
 }  # fmt: skip

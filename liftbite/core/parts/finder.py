@@ -64,7 +64,7 @@ LIMITS: Mapping[str, str] = {
     "mismatch": "parts that do not go together",
     "impossible": "a build that cannot exist",
     "bite": "less bite than the use asks for",
-    "pressure": "face pressure over the facing's limit",
+    "pressure": "face pressure over what the facing's maker allows",
     "lift": "less lift than is needed",
     "heat": "hotter than the facing stands",
     "true": "flywheel, balance or joint short of its limit",
@@ -75,7 +75,6 @@ LIMITS: Mapping[str, str] = {
     "overtravel": "more lift than the cover allows",
     "effort": "more effort than is allowed",
     "strokes": "a cylinder at its end or over its pressure before full pedal, or fluid that boils",
-    "life": "less bite than the use asks for once worn",
 }
 _EFFORT = next(c for c in CRITERIA if c.excludes == "effort")
 
@@ -267,6 +266,10 @@ def _evaluate(
     for slot, parts in piece.items():
         for quantity in {q for p in parts for q in p.values} - build.graph.functions.keys():
             known[quantity] = np.array([p.values.get(quantity, np.nan) for p in parts])[index[slot]]
+    if isinstance(known.get("disc_count"), np.ndarray):
+        for quantity, assumed in build.chosen.assumed.items():
+            if assumed.several is not None and known.get(quantity) is build.known.get(quantity):
+                known[quantity] = np.where(known["disc_count"] > 1, assumed.several, assumed.value)
     left = _Left(build, known, size)
 
     def narrow(limit: str, ok: Mask) -> None:
@@ -274,7 +277,7 @@ def _evaluate(
         left.keep(ok)
 
     narrow("mismatch", ~_clashes(build, piece, index, size))
-    bite = left.values(("bite_margin",), LOW)["bite_margin"]
+    bite = left.values(("bite_margin",), LOW)["bite_margin"]  # what cannot exist at low friction is left out too
     if bite is not None:
         narrow("impossible", np.isfinite(bite))
     for limit in LIMITS:
@@ -301,7 +304,7 @@ def _objectives(left: _Left) -> dict[str, Array | None]:
     heat, sustained = nominal["heat_margin"], nominal["sustained_margin"]
     spare, limit = list(reserves(_EFFORT, left.values)), nominal["effort_limit"]
     return {
-        "bite": left.values(("bite_margin",), LOW)["bite_margin"], "lift": nominal["lift_margin"],
+        "bite": left.values(("bite_margin",))["bite_margin"], "lift": nominal["lift_margin"],
         "inertia": nominal["engine_inertia"],
         "heat": np.minimum(heat, sustained) if heat is not None and sustained is not None else heat,
         "effort": limit / np.min(np.asarray(spare), axis=0) if spare and limit is not None

@@ -25,6 +25,7 @@ class Rule:
     within : largest difference that still agrees [SI]
     says : what does not fit
     mend : the way out
+    question : the answer it reaches: splines and disc size Bite, depths and the step Lift, the rest True
     """
 
     first: tuple[str, str]
@@ -32,6 +33,7 @@ class Rule:
     within: float
     says: str
     mend: str
+    question: str = "true"
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,16 +45,21 @@ class Mismatch:
     sentence: str
     rule: Rule | None = None
 
+    @property
+    def question(self) -> str:
+        """The answer it reaches."""
+        return self.rule.question if self.rule else "true"
 
-def _same(a: str, b: str, name: str, within: float, says: str, mend: str) -> Rule:
-    return Rule((a, name), (b, name), within, says, mend)
+
+def _same(a: str, b: str, name: str, within: float, says: str, mend: str, question: str = "true") -> Rule:
+    return Rule((a, name), (b, name), within, says, mend, question)
 
 
 RULES: tuple[Rule, ...] = (
     _same("disc", "shaft", "spline_count", 0, "the hub's splines are not the input shaft's",
-          "take a disc with the shaft's spline, or change the shaft"),
+          "take a disc with the shaft's spline, or change the shaft", "bite"),
     _same("disc", "shaft", "spline_diameter", 0.0002, "the hub's spline size is not the input shaft's",
-          "take a disc with the shaft's spline, or change the shaft"),
+          "take a disc with the shaft's spline, or change the shaft", "bite"),
     _same("flywheel", "crank", "crank_bolts", 0, "the flywheel's bolt count is not the crank's",
           "take the flywheel drilled for this crank"),
     _same("flywheel", "crank", "crank_bolt_circle", 0.0002, "the flywheel's bolt circle is not the crank's",
@@ -67,15 +74,15 @@ RULES: tuple[Rule, ...] = (
           "take the cover drilled for this flywheel"),
     _same("cover", "flywheel", "cover_dowels", 0, "the cover's dowels are not the flywheel's", "fit the right dowels"),
     _same("cover", "flywheel", "step_height", 0.0002, "the flywheel's step is not what the cover is made for",
-          "cut both levels of the flywheel, or take the cover made for a flat one"),
+          "cut both levels of the flywheel, or take the cover made for a flat one", "lift"),
     _same("housing", "shaft", "housing_depth", 0.001, "the housing's depth is not what the input shaft reaches through",
-          "take the shaft or housing that belongs together, or a pilot adapter"),
+          "take the shaft or housing that belongs together, or a pilot adapter", "lift"),
     _same("pilot", "crank", "pilot_bore", 0.00005, "the pilot bearing does not fit the crank's bore",
           "take the bearing for this crank"),
     _same("pilot", "shaft", "pilot_diameter", 0.00005, "the pilot bearing does not fit the shaft's nose",
           "take the bearing for this shaft"),
     _same("disc", "cover", "disc_size", 0.006, "the disc is not of the size the cover is made for",
-          "take disc and cover of one size"),
+          "take disc and cover of one size", "bite"),
 )  # fmt: skip
 
 

@@ -1,6 +1,7 @@
 """True: balance of what is balanced together.
 
-In the order in which it is used: `permissible_unbalance`, `balance_margin`, `unbalance_force`, `drill_depth`.
+In the order in which it is used: `permissible_unbalance`, `balance_margin`, `gross_balance_margin`,
+`unbalance_force`, `drill_depth`.
 
 `residual_unbalance` comes from an arrangement, or is an input. Amounts [kg·m], angles [rad] clockwise seen from the
 gearbox side.
@@ -59,6 +60,30 @@ def balance_margin(permissible_unbalance: Values, residual_unbalance: Values) ->
     2.0
     """
     return plain(permissible_unbalance / np.maximum(residual_unbalance, 1e-12))
+
+
+def gross_balance_margin(rotating_mass: Values, redline: Values, residual_unbalance: Values) -> Values:
+    """Unbalance at grade G 40 over unbalance there is; below 1 it shakes apart what it is bolted to.
+
+    m_40 = 0.040 m/s · m / (ω_red · U)
+
+    Parameters
+    ----------
+    rotating_mass : m, mass balanced together [kg]
+    redline : ω_red, highest engine speed [rad/s]
+    residual_unbalance : U, residual unbalance there is [kg·m]
+
+    Returns
+    -------
+    m_40, margin to grade G 40 [-]
+
+    Range: m and ω_red above 0; a rigid rotor.
+    Source: [practice: G 40, the grade of crank drives of rough engines, as the end of what is run].
+
+    >>> round(gross_balance_margin(10.0, 733.04, 200e-6), 2)
+    2.73
+    """
+    return plain(0.040 * rotating_mass / redline / np.maximum(residual_unbalance, 1e-12))
 
 
 def unbalance_force(residual_unbalance: Values, redline: Values) -> Values:

@@ -4,7 +4,7 @@ In the order in which it is used:
 
 - start        `vehicle_inertia`, `start_slip_speed`, `start_clutch_torque`, `start_engine_torque`, `start_load_torque`
 - energy       `slip_time`, `slip_energy`, `specific_energy`, `energy_margin`
-- temperature  `bulk_rise`, `flash_rise`, `base_temperature`, `surface_temperature`
+- temperature  `bulk_rise`, `flash_rise`, `base_temperature`, `surface_temperature`, `hot_temperature`
 - margins      `heat_margin`, `sustained_margin`
 
 Everything is referred to the clutch shaft. The start is worked out with constant torques; `analysis.launch`
@@ -396,6 +396,29 @@ def surface_temperature(base_temperature: Values, flash_rise: Values, bulk_rise:
     480.0
     """
     return plain(base_temperature + np.maximum(flash_rise, bulk_rise))
+
+
+def hot_temperature(base_temperature: Values, bulk_rise: Values) -> Values:
+    """How hot the build's own use gets the hottest plate through: after the last start, without the flash.
+
+    ϑ_hot = ϑ_base + Δϑ_bulk
+
+    Parameters
+    ----------
+    base_temperature : ϑ_base, temperature before the last start [K]
+    bulk_rise : Δϑ_bulk, bulk rise of one start [K diff]
+
+    Returns
+    -------
+    ϑ_hot, bulk temperature after the last start [K]
+
+    Range: a flash lasts too short to fade a facing through.
+    Source: [definition: heat over heat capacity].
+
+    >>> hot_temperature(400.0, 12.0)
+    412.0
+    """
+    return base_temperature + bulk_rise
 
 
 def heat_margin(brief_temperature: Values, surface_temperature: Values, ambient_temperature: Values) -> Values:

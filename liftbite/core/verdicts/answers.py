@@ -7,7 +7,7 @@ In the order in which it is used:
 - `Answers`, `answer`   all of it
 - `stands_on`   the assumptions behind one question
 
-Bite is judged at the low end of the friction band and for the planned stage: that is the day it has to hold.
+Bite is judged for the planned stage: that is the day it has to hold.
 """
 
 from __future__ import annotations
@@ -25,9 +25,11 @@ from liftbite.core.job.ledger import Entry, Unusual, unusual
 from liftbite.core.quantities.torque_curve import TorqueCurve, intervals_above
 from liftbite.core.verdicts.bite import band_of, bite_verdict
 from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL
+from liftbite.core.verdicts.fits import misfit_links
 from liftbite.core.verdicts.heat import heat_verdict
 from liftbite.core.verdicts.lift import lift_verdict
 from liftbite.core.verdicts.results import MARGINS, RESULTS_OF, asked_of, results_in
+from liftbite.core.verdicts.rolled import misfitted
 from liftbite.core.verdicts.true import true_verdict
 from liftbite.core.verdicts.verdict import Band, Question, Verdict
 
@@ -46,8 +48,8 @@ class Chart:
     ----------
     now, planned : torque curves; `planned` is None where nothing is planned
     holds : engine torque the clutch can hold, None while it cannot be worked out
-    keeps : engine torque held with the reserve the use asks for, at low friction
-    slips : stretches of speed [rad/s] in which the engine gets through at low friction
+    keeps : engine torque held with the reserve the use asks for, at nominal friction
+    slips : stretches of speed [rad/s] in which the engine gets through at nominal friction
     """
 
     now: TorqueCurve
@@ -113,7 +115,12 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
     asked = asked_of(build)
     refusals = {v.error.quantity: refusal(v.error, build) for n, v in values.items()
                 if isinstance(v, Refused) and n in {*RESULTS, "use_factor", "engine_curve"}}  # fmt: skip
-    others = (lift_verdict(build), heat_verdict(build), true_verdict(build))
+    clashes = misfit_links(build)
+    lift, heat, true = (
+        misfitted(v, clashes.get(v.question, ()))
+        for v in (lift_verdict(build), heat_verdict(build), true_verdict(build))
+    )
+    others = (lift, heat, true)
     seen = ("bite", *(v.question for v in others if v.state != "open"))
     results_now = {name: band_of(values_now[name]) for name in shown}
     return Answers(
@@ -121,7 +128,7 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
         asked=asked,
         results={name: band_of(values[name]) for name in shown} if has_plan else results_now,
         results_now=results_now,
-        verdict=bite_verdict(build, values, values_now, refusals),
+        verdict=misfitted(bite_verdict(build, values, values_now, refusals), clashes.get("bite", ())),
         others=others,
         chart=_chart(values_now, values, has_plan),
         assumptions=_assumptions(build, _rests_on(build, seen)),
@@ -149,8 +156,8 @@ def _chart(values_now: Known, values: Known, has_plan: bool) -> Chart | None:
         now=now,
         planned=planned if has_plan and isinstance(planned, TorqueCurve) else None,
         holds=holds,
-        keeps=keeps.low if isinstance(keeps, Band) else None,
-        slips=tuple(intervals_above(curve, holds.low)) if holds else (),
+        keeps=keeps.nominal if isinstance(keeps, Band) else None,
+        slips=tuple(intervals_above(curve, holds.nominal)) if holds else (),
     )
 
 
@@ -161,7 +168,7 @@ def stands_on(build: Build, question: Question) -> tuple[Assumption, ...]:
 
 def _assumptions(build: Build, asked: tuple[str, ...]) -> tuple[Assumption, ...]:
     listed = [
-        Assumption(name, a.value, None, a.mark, a.why)
+        Assumption(name, build.known.get(name, a.value), None, a.mark, a.why)
         for name in asked
         if name not in build.entries and (a := build.chosen.assumed.get(name))
     ]

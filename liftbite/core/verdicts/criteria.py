@@ -13,16 +13,17 @@ candidate exactly where every row of its job is met.
 from __future__ import annotations
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
+from itertools import product
 
 import numpy as np
 
 from liftbite.core.graph.graph import Known, Needs, Refused, Values
-from liftbite.core.job.build import Build, both, both_fine
+from liftbite.core.job.build import Build, both, both_fine, unit_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.units.show import figure
-from liftbite.core.verdicts.verdict import Link, Question
+from liftbite.core.verdicts.verdict import GRAVITY, Answer, Basis, Grade, Link, Question
 
 LOW, NOMINAL, HIGH = -1.0, 0.0, 1.0
 #: State -> its value, or the quantity whose value it takes.
@@ -45,13 +46,20 @@ class Criterion:
     says : the comparison in words, from the figures
     states : the states it is looked at in, of which the worst counts; those that cannot be worked out are left out
     friction : place in the friction band
-    band : True where the whole friction band has to reach it, not only its nominal
+    band : True where the whole friction band has to reach it, not only its nominal; its worst place is shown
     most : True where the value may be as large as `need`, not larger
-    bad_below : value below which the answer is bad rather than thin
+    bad_below : value below which the answer is bad rather than short; with `most` the reserve below which it is
+    short : the answer where it falls short; the question's middle word where empty
+    told : True where it is told and judged by nobody: a question of life, a mishap
+    shows : figure that is shown for it and the limit it may reach, two quantities of one unit; `value` and `need`
+        where empty
+    whose : whose limit it is; the source of `need` where empty
+    softened : inputs of which none may be assumed for the answer to be bad; it falls short then
+    outranked : input that takes its place where it has a value
+    unless : trait with which it cannot be looked at
     uses : quantities the words need besides
     only : quantity and the value it must have for the row to count
     if_clear : True where nothing is said of a row that cannot be looked at
-    moves : quantity that has to be above 1e-6 for the row to be told: a clamp that stays is no news
     excludes : what the finder counts those it leaves out under
     works : True where it counts also for a candidate that only has to work, not to be good
     """
@@ -67,10 +75,16 @@ class Criterion:
     band: bool = False
     most: bool = False
     bad_below: float | None = None
+    short: Answer | None = None
+    told: bool = False
+    shows: tuple[str, str] | None = None
+    whose: str = ""
+    softened: tuple[str, ...] = ()
+    outranked: str = ""
+    unless: str = ""
     uses: tuple[str, ...] = ()
     only: tuple[str, float] | None = None
     if_clear: bool = False
-    moves: str = ""
     excludes: str = ""
     works: bool = False
 
@@ -82,7 +96,12 @@ class Criterion:
     @property
     def wants(self) -> tuple[str, ...]:
         """The quantities it needs to be judged and told."""
-        return (*self.names, *self.uses, *((self.moves,) if self.moves else ()))
+        return (*self.names, *self.uses, *(self.shows or ()))
+
+    @property
+    def places(self) -> tuple[float, ...]:
+        """The places of the friction band it is looked at in."""
+        return (LOW, NOMINAL, HIGH) if self.band else (self.friction,)
 
     def counts(self, build: Build) -> bool:
         """True where the arrangement works its quantity out, or where that is something a builder enters."""
@@ -128,6 +147,15 @@ def _hot(quantity: str, limit: str, how: str) -> Says:
     return lambda v, _: f"{both(v[quantity], 'K')} where the facing stands {both(v[limit], 'K')} for {how}"
 
 
+def _burst(v: Figures, _: Build) -> str:
+    return f"bursts near {both(v['burst_speed'], 'rad/s', 3)}, {figure(v['burst_margin'], 2)} times the redline"
+
+
+def _balance(v: Figures, _: Build) -> str:
+    pulls = both(v["unbalance_force"], "N")
+    return f"the grade allows {figure(v['balance_margin'], 3)} times what is left, which pulls with {pulls}"
+
+
 def _runout(name: str) -> Says:
     runout, limit = f"{name}_runout", f"{name}_limit"
     return lambda v, _: f"runs out {both_fine(v[runout], 'm')}; {both_fine(v[limit], 'm')} is allowed"
@@ -135,66 +163,91 @@ def _runout(name: str) -> Says:
 
 #: What a lift has to reach new, comfortably, and at the wear limit, just freeing.
 LIFT_NEW, LIFT_WORN = 1.1, 1.0
+_LIFT = "common practice: 1.1 new, 1.0 at the wear limit"
+#: Proof over preload from which a bolt is plausible, and below which it is refused: 90 % and 110 % of proof.
+PROOF_GOOD, PROOF_BAD = 1 / 0.9, 1 / 1.1
 _WORN: State = {"wear": "wear_limit"}
 _AT_PEAK: State = {"spring_clamp": "spring_peak_clamp"}
 
 
 def _fuse(margin: str, label: str, words: str) -> Criterion:
     """A part that breaks where the clutch does not slip: high friction, highest clamp."""
-    return Criterion("bite", margin, label, margin, 1.0, _times(words, margin), ({}, _AT_PEAK), HIGH, if_clear=True,
+    return Criterion("bite", margin, label, margin, 1.0, _times(words, margin), ({}, _AT_PEAK), HIGH,
+                     short="look again", whose="more bite moves the break to shaft and gearbox",
                      excludes="fuse")  # fmt: skip
 
 
-def _safe(margin: str, label: str, words: str) -> Criterion:
-    """What could let go at speed: it stops the job."""
-    return Criterion("true", margin, label, margin, 1.0, _times(words, margin), friction=HIGH, bad_below=1.0,
-                     excludes="true")  # fmt: skip
+def _told(question: Question, margin: str, label: str, says: Says, shows: tuple[str, str]) -> Criterion:
+    """Something that is said and that nothing hangs on."""
+    return Criterion(question, margin, label, margin, 1.0, says, told=True, shows=shows, if_clear=True)
+
+
+def _over(value: str, limit: str, link: str, label: str, says: Says, excludes: str, *,
+          states: tuple[State, ...] = ({},), works: bool = False) -> Criterion:  # fmt: skip
+    """Something that must not get larger than a limit; over it, it is looked at again."""
+    return Criterion("lift", link, label, value, limit, says, states, most=True, short="look again", if_clear=True,
+                     excludes=excludes, works=works)  # fmt: skip
+
+
+def _safe(margin: str, label: str, words: str, *, need: float = 1.0, bad_below: float | None = 1.0, whose: str = "",
+          softened: tuple[str, ...] = ()) -> Criterion:  # fmt: skip
+    """What could let go at speed."""
+    return Criterion("true", margin, label, margin, need, _times(words, margin), friction=HIGH, bad_below=bad_below,
+                     whose=whose, softened=softened, excludes="true")  # fmt: skip
 
 
 def _swept(name: str, label: str) -> Criterion:
     """A runout: over its limit it is put right before the gearbox goes in."""
     margin = f"{name}_margin"
     return Criterion("true", margin, label, margin, 1.0, _runout(name), friction=HIGH,
-                     uses=(f"{name}_runout", f"{name}_limit"), excludes="true")  # fmt: skip
+                     shows=(f"{name}_runout", f"{name}_limit"), excludes="true")  # fmt: skip
 
 
 def _end(value: str, link: str, label: str, words: str, excludes: str, *, works: bool = False) -> Criterion:
     """Where the stroke ends before the pedal does."""
-    return Criterion("lift", link, label, value, "pedal_stroke", _stop(words, value), excludes=excludes, works=works)
+    return Criterion("lift", link, label, value, "pedal_stroke", _stop(words, value), short="look again",
+                     excludes=excludes, works=works)  # fmt: skip
 
+
+def _strength(row: Criterion) -> Criterion:
+    """A row of the flywheel's own strength: a certified speed outranks it, a dual-mass one is its maker's business."""
+    return replace(row, outranked="certified_speed", unless="dual-mass flywheel")
+
+
+_OWN = "the engine's own torque"
+_MATERIAL = ("flywheel_strength", "flywheel_tensile")
+#: Inputs whose typing lets a stop be one, and what is said while they are assumed.
+ASKS: Mapping[str, str] = dict.fromkeys(_MATERIAL, "type the material's strength, or the wheel's certified speed")
 
 CRITERIA: tuple[Criterion, ...] = (
     Criterion("bite", "bite_margin", "torque reserve", "bite_margin", "use_factor",
-              lambda v, build: f"{_holds(lambda _: 'at low friction')(v, build)}; {_asks(v, build)}",
-              friction=LOW, bad_below=1.0, excludes="bite", works=True),
-    Criterion("bite", "pressure_margin", "face pressure", "pressure_margin", 1.0,
-              lambda v, _: f"the facing is pressed with {both(v['mean_pressure'], 'Pa')}; "
-                           f"its limit is {both(v['pressure_limit'], 'Pa')}",
-              friction=LOW, uses=("mean_pressure", "pressure_limit"), excludes="pressure", works=True),
-    Criterion("bite", "clamp_load", "clamp over wear", "lowest_bite_margin", "use_factor",
-              _holds(lambda _: "at its lowest over the life of the facings", "lowest_bite_margin"),
-              friction=LOW, if_clear=True, moves="clamp_swing", excludes="life"),
-    Criterion("bite", "friction_coefficient", "hot friction", "bite_margin", 1.0,
-              _holds(lambda v: f"at {both(v['facing_temperature'], 'K')}"),
-              ({"facing_temperature": "surface_temperature"},), LOW, uses=("use_factor",), if_clear=True,
-              excludes="hot"),
+              lambda v, build: f"{_holds(lambda _: 'at nominal friction')(v, build)}; {_asks(v, build)}",
+              bad_below=1.0, excludes="bite", works=True),
+    Criterion("bite", "bite_margin", "low friction", "bite_margin", 1.0, _holds(lambda _: "at low friction"),
+              friction=LOW, whose=_OWN, excludes="bite", works=True),
+    Criterion("bite", "bite_margin", "low friction, hot", "bite_margin", 1.0,
+              _holds(lambda v: f"at low friction and {both(v['facing_temperature'], 'K')}, as hot as its use gets it,"),
+              ({"facing_temperature": "hot_temperature"},), LOW, whose=_OWN, if_clear=True, excludes="hot"),
     _fuse("shaft_margin", "input shaft", "carries {} times what the clutch can pass at high friction"),
     _fuse("spline_margin", "splines", "carry {} times what the clutch can pass at high friction"),
-    _fuse("damper_margin", "torsion damper", "its stops take {} times the engine's torque and a fifth"),
+    replace(_fuse("damper_margin", "torsion damper", "its stops take {} times the engine's torque and a fifth"),
+            whose="its stops, against the engine's torque and a fifth"),
 
     Criterion("lift", "lift_margin", "lift at a comfortable gap", "lift_margin", LIFT_NEW,
-              _times(f"{{}} times what is needed; {LIFT_NEW} is asked for", "lift_margin"), excludes="comfort"),
+              _times(f"{{}} times what is needed; {LIFT_NEW} is asked for", "lift_margin"), whose=_LIFT,
+              excludes="comfort"),
     Criterion("lift", "least_lift_margin", "lift at the least gap", "least_lift_margin", 1.0,
-              _times("{} times what just frees", "least_lift_margin"), bad_below=1.0, excludes="lift", works=True),
+              _times("{} times what just frees", "least_lift_margin"), bad_below=1.0, whose=_LIFT, excludes="lift",
+              works=True),
     Criterion("lift", "least_lift_margin", "lift at the wear limit", "least_lift_margin", LIFT_WORN,
-              _times("{} times what just frees", "least_lift_margin"), (_WORN,), if_clear=True, excludes="comfort"),
-    Criterion("lift", "pedal_effort", "effort", "peak_pedal_effort", "effort_limit",
-              lambda v, _: f"takes {both(v['peak_pedal_effort'], 'N')}; {both(v['effort_limit'], 'N')} is allowed",
-              ({}, _WORN), most=True, if_clear=True, excludes="effort", works=True),
-    Criterion("lift", "line_pressure", "line pressure", "peak_line_pressure", "pressure_rating",
-              lambda v, _: f"reaches {both(v['peak_line_pressure'], 'Pa')}; "
-                           f"the cylinders stand {both(v['pressure_rating'], 'Pa')}",
-              most=True, if_clear=True, excludes="strokes"),
+              _times("{} times what just frees", "least_lift_margin"), (_WORN,), whose=_LIFT, if_clear=True,
+              excludes="comfort"),
+    _over("peak_pedal_effort", "effort_limit", "pedal_effort", "effort",
+          lambda v, _: f"takes {both(v['peak_pedal_effort'], 'N')}; {both(v['effort_limit'], 'N')} is allowed",
+          "effort", states=({}, _WORN), works=True),
+    _over("peak_line_pressure", "pressure_rating", "line_pressure", "line pressure",
+          lambda v, _: f"reaches {both(v['peak_line_pressure'], 'Pa')}; "
+                       f"the cylinders stand {both(v['pressure_rating'], 'Pa')}", "strokes"),
     _end("pedal_at_overtravel", "plate_lift_limit", "overtravel", "fingers bend beyond {}; set a pedal stop there",
          "overtravel", works=True),
     _end("pedal_at_master_stop", "master_stroke", "master stroke", "the master bottoms at {} of pedal", "strokes"),
@@ -203,25 +256,52 @@ CRITERIA: tuple[Criterion, ...] = (
     Criterion("lift", "fluid_wet_boiling", "fluid", "fluid_margin", 1.0,
               lambda v, _: f"old fluid boils at {both(v['fluid_wet_boiling'], 'K')}; "
                            f"the housing is at {both(v['ambient_temperature'], 'K')}",
+              short="look again", shows=("ambient_temperature", "fluid_wet_boiling"),
               uses=("fluid_wet_boiling", "ambient_temperature"), if_clear=True, excludes="strokes"),
     Criterion("lift", "floater_margin", "floater", "floater_margin", 1.0, _floater, bad_below=1.0,
-              uses=("inner_gap", "outer_gap"), only=("disc_count", 2.0), excludes="floater"),
+              uses=("inner_gap", "outer_gap"), only=("disc_count", 2.0), whose="the gap that just frees a face",
+              excludes="floater"),
 
     Criterion("heat", "heat_margin", "surface in the last start", "heat_margin", 1.0,
               _hot("surface_temperature", "brief_temperature", "moments"), band=True, bad_below=1.0,
-              uses=("surface_temperature", "brief_temperature"), excludes="heat", works=True),
+              shows=("surface_temperature", "brief_temperature"), excludes="heat", works=True),
     Criterion("heat", "sustained_margin", "plate between starts", "sustained_margin", 1.0,
               _hot("base_temperature", "sustained_temperature", "long"), band=True, bad_below=1.0,
-              uses=("base_temperature", "sustained_temperature"), excludes="heat", works=True),
+              shows=("base_temperature", "sustained_temperature"), excludes="heat", works=True),
     Criterion("heat", "energy_margin", "heat per area", "energy_margin", 1.0,
-              lambda v, _: f"{both(v['specific_energy'], 'J/m²')} each start", uses=("specific_energy",),
-              excludes="heat"),
+              lambda v, _: f"{both(v['specific_energy'], 'J/m²')} each start",
+              shows=("specific_energy", "specific_energy_limit"), excludes="heat"),
+    _told("heat", "pressure_margin", "face pressure",
+          lambda v, _: f"{both(v['mean_pressure'], 'Pa')} where {both(v['pressure_limit'], 'Pa')} is usual; "
+                       + ("more wears a facing sooner" if v["pressure_margin"] < 1 else "the facing lasts"),
+          ("mean_pressure", "pressure_limit")),
+    Criterion("heat", "mean_pressure", "face pressure, maker's limit", "mean_pressure", "pressure_hard_limit",
+              lambda v, _: f"{both(v['mean_pressure'], 'Pa')}; the facing's maker allows "
+                           f"{both(v['pressure_hard_limit'], 'Pa')}",
+              most=True, bad_below=1.0, if_clear=True, excludes="pressure", works=True),
 
-    _safe("burst_margin", "flywheel strength", "{} times what over-speed and its factor need"),
-    _safe("disc_speed_margin", "disc in a missed shift", "proved to {} times that speed"),
-    _safe("balance_margin", "balance", "the grade allows {} times what is left"),
-    _safe("joint_margin", "flywheel joint", "{} times what it has to carry"),
-    _safe("proof_margin", "flywheel bolts", "proof load {} times the highest preload"),
+    Criterion("true", "certified_margin", "certified speed", "certified_margin", 1.15,
+              _times("{} times the redline is certified by its maker", "certified_margin"), friction=HIGH,
+              bad_below=1.0, whose="the maker's certificate; 15 % over the redline", if_clear=True, excludes="true"),
+    _strength(replace(_safe("burst_margin", "burst speed", "", need=2.0, bad_below=1.5, softened=_MATERIAL,
+                            whose="2 times the redline and more is good, below 1.5 it is not run"),
+                      says=_burst, uses=("burst_speed",))),
+    _strength(_safe("elastic_margin", "stress at the bore", "{} times what 15 % over the redline needs",
+                    bad_below=None, whose="elastic with its factor at 15 % over the redline")),
+    _strength(_safe("yield_margin", "yield at the bore", "its strength is {} times the stress at 15 % over the redline",
+                    softened=_MATERIAL, whose="it may not yield at 15 % over the redline")),
+    _told("true", "disc_speed_margin", "disc in a missed shift",
+          lambda v, _: f"would turn at {both(v['disc_speed_missed_shift'], 'rad/s')}; "
+                       f"proved to {both(v['disc_burst_speed'], 'rad/s')}",
+          ("disc_speed_missed_shift", "disc_burst_speed")),
+    replace(_safe("balance_margin", "balance", "", bad_below=None), says=_balance,
+            shows=("residual_unbalance", "permissible_unbalance"), uses=("unbalance_force",)),
+    replace(_safe("gross_balance_margin", "gross unbalance", "{} times G 40 is left before it is not run",
+                  softened=("residual_unbalance",), whose="G 40, common practice"), if_clear=True),
+    _safe("joint_margin", "flywheel joint", "{} times what it has to carry", bad_below=2 / 3,
+          whose="one and a half times the engine's torque, or what the clutch passes"),
+    _safe("proof_margin", "flywheel bolts", "proof load is {} times the preload", need=PROOF_GOOD, bad_below=PROOF_BAD,
+          whose="90 % of proof is usual, over 110 % is refused", softened=("bolt_proof_strength",)),
     _swept("housing_bore", "bell housing bore"),
     _swept("housing_face", "gearbox face"),
     _swept("flywheel_face", "flywheel face"),
@@ -243,23 +323,23 @@ class Looked:
 
     Attributes
     ----------
-    links : what was looked at, weakest first
+    links : what was looked at, gravest first, then weakest
     unseen : labels of what could not be
-    bad : True where one is bad rather than thin
+    shorts : label of a link that falls short -> the answer it gives, where that is not the question's middle word
     """
 
     links: tuple[Link, ...]
     unseen: tuple[str, ...]
-    bad: bool
+    shorts: Mapping[str, Answer] = field(default_factory=dict)
 
     @property
     def weakest(self) -> Link:
-        """The link that gives way first."""
+        """The link that decides: the gravest, and of those the one nearest to its limit."""
         return self.links[0]
 
-    def link(self, name: str) -> Link:
-        """The link of that name."""
-        return next(link for link in self.links if link.name == name)
+    def named(self, label: str) -> Link | None:
+        """The link of that label."""
+        return next((link for link in self.links if link.label == label), None)
 
 
 def look(build: Build, question: Question) -> Looked:
@@ -270,21 +350,33 @@ def look(build: Build, question: Question) -> Looked:
     rows = [
         c for c in criteria_of(question)
         if c.counts(build) and (c.only is None or build.known.get(c.only[0]) == c.only[1])
+        and c.outranked not in build.known
     ]  # fmt: skip
+    blind = [c.label for c in rows if c.unless and build.chosen.has(c.unless)]
+    rows = [c for c in rows if not (c.unless and build.chosen.has(c.unless))]
     sheet = _Sheet(build, rows)
     links: list[Link] = []
-    unseen: list[str] = []
-    bad = False
+    unseen: list[str] = blind
     for criterion in rows:
         found = _judged(sheet, criterion)
         if found is None:
-            unseen += [] if criterion.if_clear else [criterion.label]
-            continue
-        link, worst = found
-        if link is not None:
-            links.append(link)
-            bad |= criterion.bad_below is not None and worst < criterion.bad_below
-    return Looked(tuple(sorted(links, key=lambda link: link.reserve)), tuple(unseen), bad)
+            unseen += [] if criterion.if_clear or criterion.told else [criterion.label]
+        elif found[0] is not None:
+            links.append(found[0])
+    return Looked(
+        tuple(sorted(links, key=lambda link: (-GRAVITY[link.grade], link.reserve))), tuple(unseen),
+        {c.label: c.short for c in rows if c.short},
+    )  # fmt: skip
+
+
+def basis_of(build: Build, names: Sequence[str]) -> Basis:
+    """The inputs that quantities stand on, in the order of work, by where their values come from."""
+    stands: dict[str, list[str]] = {"entered": [], "measured": [], "assumed": [], "missing": []}
+    needed = build.graph.inputs(names)
+    for name in INPUTS:
+        if name in needed:
+            stands[build.mark(name)].append(name)
+    return Basis(tuple(stands["entered"]), tuple(stands["measured"]), tuple(stands["assumed"]))
 
 
 class _Sheet:
@@ -309,40 +401,65 @@ class _Sheet:
         if _missing(*taken.values()):
             return None
         figures = {name: float(v) for name, v in taken.items()}
-        wanted = {n for c in self.rows if c.friction == friction and state in c.states for n in c.wants}
+        wanted = {n for c in self.rows if friction in c.places and state in c.states for n in c.wants}
         ready = [n for n in wanted if n in figures or not build.lacks((n,)) - figures.keys()]
         return figures, build.evaluate(ready, stage=build.stage, friction=friction, **figures)
 
-    def over_band(self, criterion: Criterion, state: Mapping[str, float]) -> float:
-        """The lowest value of a row over the friction band."""
-        band, build = np.array([LOW, NOMINAL, HIGH]), self.build
-        v = build.evaluate((criterion.value,), stage=build.stage, friction=band, **state)
-        return float(np.min(v[criterion.value]))
+
+#: Where in the friction band a row was worst, in words.
+_PLACES = {LOW: " at low friction", HIGH: " at high friction"}
 
 
-def _judged(sheet: _Sheet, criterion: Criterion) -> tuple[Link | None, float] | None:
-    """The link of a row and the value that decides how grave it is; None where it cannot be looked at."""
-    best: tuple[float, float, str] | None = None
-    for asked in criterion.states:
-        found = sheet.at(criterion.friction, asked)
+def _judged(sheet: _Sheet, criterion: Criterion) -> tuple[Link | None] | None:
+    """The link of a row, in a tuple: empty of it where there is nothing to tell; None where it cannot be looked at."""
+    build = sheet.build
+    worst: tuple[float, dict[str, float], float] | None = None
+    for asked, friction in product(criterion.states, criterion.places):
+        found = sheet.at(friction, asked)
         if found is None or _missing(*(found[1].get(name) for name in criterion.wants)):
             continue
         state, v = found
         figures = {name: float(v[name]) for name in criterion.wants} | state
-        if criterion.moves and not figures[criterion.moves] > 1e-6:
-            return None, np.inf
-        value = figures[criterion.value]
-        if np.isinf(value):
-            return None, np.inf  # an end that is never reached
+        if np.isinf(figures[criterion.value]):
+            return (None,)  # an end that is never reached
         need = figures[criterion.need] if isinstance(criterion.need, str) else criterion.need
-        reserve = float(criterion.reserve(value, need))
-        if best is None or reserve < best[0]:
-            worst = sheet.over_band(criterion, state) if criterion.band else value
-            best = reserve, worst, criterion.says(figures, sheet.build)
-    if best is None:
+        reserve = float(criterion.reserve(figures[criterion.value], need))
+        if worst is None or reserve < worst[0]:
+            worst = reserve, figures, friction
+    if worst is None or np.isnan(worst[0]):
         return None
-    reserve, worst, words = best
-    return Link(criterion.link, criterion.label, reserve, words), worst
+    return (_link(build, criterion, *worst),)
+
+
+def _link(build: Build, criterion: Criterion, reserve: float, figures: Mapping[str, float], friction: float) -> Link:
+    shown, limit = criterion.shows or (criterion.value, criterion.need)
+    words = criterion.says(figures, build)
+    if criterion.band:
+        words += _PLACES.get(friction, "")
+    bad = (
+        criterion.bad_below is not None
+        and (reserve if criterion.most else figures[criterion.value]) < criterion.bad_below
+    )
+    soft = [n for n in criterion.softened if build.mark(n) == "assumed"] if bad else []
+    if any(n in ASKS for n in soft):
+        words += f"; {next(ASKS[n] for n in soft if n in ASKS)}"
+    grade: Grade = "note" if criterion.told else "bad" if bad and not soft else "short" if reserve < 1 else "good"
+    return Link(
+        criterion.link, criterion.label, reserve, words, grade, figures[shown],
+        figures[limit] if isinstance(limit, str) else limit, unit_of(shown, build.graph),
+        criterion.most or criterion.shows is not None, criterion.whose or _whose(build, limit),
+        basis_of(build, criterion.names),
+    )  # fmt: skip
+
+
+def _whose(build: Build, limit: float | str) -> str:
+    """Whose limit a quantity is."""
+    if not isinstance(limit, str):
+        return "common practice"
+    if limit in build.entries:
+        return "as entered"
+    assumed = build.chosen.assumed.get(limit)
+    return assumed.why if assumed else "worked out"
 
 
 #: Values of some quantities at states, for many candidates: None for what cannot be worked out.
@@ -363,13 +480,15 @@ def reserves(criterion: Criterion, values: Sampled) -> Iterator[Values]:
         taken = {n: values((v,), NOMINAL)[v] if isinstance(v, str) else v for n, v in state.items()}
         if _missing(*taken.values()):
             continue
-        places = (LOW, NOMINAL, HIGH) if criterion.band else (criterion.friction,)
-        for friction in places:
+        for friction in criterion.places:
             v = values(criterion.names, friction, **taken)
             if _missing(*(v[name] for name in criterion.names)):
                 continue
             need = v[criterion.need] if isinstance(criterion.need, str) else criterion.need
             reserve = criterion.reserve(v[criterion.value], need)
+            if criterion.outranked:
+                given = values((criterion.outranked,), NOMINAL)[criterion.outranked]
+                reserve = reserve if given is None else np.where(np.isfinite(given), np.inf, reserve)
             if criterion.only is None:
                 yield reserve
                 continue

@@ -22,8 +22,7 @@ RESULTS_OF: Mapping[Question, tuple[str, ...]] = {
         "peak_engine_torque", "peak_engine_torque_speed", "peak_engine_power", "peak_engine_power_speed",
         "primary_ratio", "torque_at_clutch", "torque_demand", "friction_faces", "friction_coefficient",
         "effective_radius", "clamp_load", "torque_capacity", "holdable_engine_torque", "kept_engine_torque",
-        "bite_margin", "facing_area", "facing_area_total", "mean_pressure", "edge_pressure", "pressure_margin",
-        "spring_rate",
+        "bite_margin", "facing_area", "facing_area_total", "spring_rate",
     ),
     "lift": (
         "lift_needed", "lift_needed_least", "plate_lift_available", "lift_margin", "least_lift_margin",
@@ -32,37 +31,30 @@ RESULTS_OF: Mapping[Question, tuple[str, ...]] = {
     ),
     "heat": (
         "vehicle_inertia", "slip_time", "slip_energy", "specific_energy", "energy_margin", "bulk_rise", "flash_rise",
-        "base_temperature", "surface_temperature", "heat_margin", "sustained_margin", "wear_per_start",
-        "starts_to_limit", "distance_to_limit",
+        "base_temperature", "surface_temperature", "hot_temperature", "heat_margin", "sustained_margin",
+        "mean_pressure", "edge_pressure", "pressure_margin", "wear_per_start", "starts_to_limit", "distance_to_limit",
     ),
     "true": (
-        "flywheel_inertia", "engine_inertia", "bore_stress", "burst_margin", "rim_speed", "disc_speed_missed_shift",
-        "disc_speed_margin", "permissible_unbalance", "residual_unbalance", "balance_margin", "unbalance_force",
-        "drill_depth", "housing_bore_margin", "housing_face_margin", "flywheel_face_margin",
+        "flywheel_inertia", "engine_inertia", "mean_hoop_stress", "burst_speed", "burst_margin", "bore_stress",
+        "elastic_margin", "yield_margin", "certified_margin", "rim_speed", "disc_speed_missed_shift",
+        "disc_speed_margin", "permissible_unbalance", "residual_unbalance", "balance_margin",
+        "gross_balance_margin", "unbalance_force", "drill_depth", "housing_bore_margin", "housing_face_margin", "flywheel_face_margin",
         "effective_mass", "stored_energy", "free_rev_time", "synchro_energy", "shaft_torque_limit", "shaft_margin",
         "spline_torque_limit", "spline_margin", "damper_margin", "bolt_preload", "proof_margin", "joint_slip_torque",
         "joint_margin",
     ),
 }  # fmt: skip
 
+#: Question -> the quantities it is judged by, from the table of criteria, and what they have to reach.
 MARGINS: Mapping[Question, tuple[str, ...]] = {
-    "bite": ("bite_margin", "use_factor", "pressure_margin"),
-    "lift": ("lift_margin", "least_lift_margin", "overtravel_margin", "pedal_effort", "effort_limit"),
-    "heat": ("heat_margin", "sustained_margin", "energy_margin"),
-    "true": (
-        "burst_margin",
-        "disc_speed_margin",
-        "balance_margin",
-        "joint_margin",
-        "proof_margin",
-        "housing_bore_margin",
-        "housing_face_margin",
-        "flywheel_face_margin",
-    ),
+    question: tuple(
+        dict.fromkeys(n for row in CRITERIA if row.question == question and not row.told for n in row.names)
+    )
+    for question in RESULTS_OF
 }
 
 #: What the criteria ask of a margin, where it is not 1.
-_NEEDED = {row.value: row.need for row in CRITERIA if isinstance(row.need, float) and not any(row.states)}
+_NEEDED = {row.value: row.need for row in reversed(CRITERIA) if isinstance(row.need, float) and not any(row.states)}
 #: Inputs that no result passes on but that stroke, life, verdicts and starts look at.
 _LOOKED_AT = (
     "effort_limit", "plate_lift_limit", "bearing_reserve", "tyre_grip", "driven_load_share", "release_time",
@@ -98,8 +90,8 @@ def asked_of(build: Build) -> tuple[str, ...]:
 
 
 def friction_of(result: str) -> float:
-    """Place in the friction band a result is judged at: Bite at low friction, what breaks first at high."""
-    return -1.0 if result in RESULTS_OF["bite"] else 1.0 if result in RESULTS_OF["true"] else 0.0
+    """Place in the friction band a result is judged at: what breaks first at high friction, the rest at nominal."""
+    return 1.0 if result in RESULTS_OF["true"] else 0.0
 
 
 def target_of(build: Build, result: str) -> float | None:

@@ -15,8 +15,9 @@ from liftbite.core.verdicts.criteria import HIGH, Looked, criteria_of, look
 from liftbite.core.verdicts.rolled import rolled, still_open, stopped
 from liftbite.core.verdicts.verdict import Band, Verdict
 
-#: Without this no answer is a good one.
+#: Without one of these a car's answer is not a good one: whether the flywheel stands its speed.
 _FIRST = "burst_margin"
+_STANDS = (_FIRST, "certified_margin")
 
 
 def true_verdict(build: Build) -> Verdict:
@@ -30,13 +31,15 @@ def true_verdict(build: Build) -> Verdict:
     if refused is not None:
         return stopped("true", build, refused)
     looked = look(build, "true")
-    if not looked.links:
+    judged = [link for link in looked.links if link.grade != "note"]
+    if not judged:
         return still_open("true", build, build.lacks((_FIRST,)))
-    runouts = [c.label for c in rows if c.uses]
-    looked = Looked(looked.links, _told(looked.unseen, runouts), looked.bad)
+    runouts = [c.label for c in rows if c.shows and c.shows[0].endswith("_runout")]
+    looked = Looked(looked.links, _told(looked.unseen, runouts), looked.shorts)
     weakest = looked.weakest.reserve
     verdict = rolled("true", looked, Band(weakest, weakest, weakest), 1.0)
-    if verdict.state == "runs true" and _FIRST not in seen:
+    stands = any(link.name in _STANDS for link in judged)
+    if verdict.state == "runs true" and not stands and _FIRST in build.graph.functions:
         return replace(verdict, state="look again", sentence=verdict.sentence.replace("Runs true:", "Look again:"))
     return verdict
 

@@ -1,9 +1,10 @@
 """What a question's answer is made of.
 
-- `Question`, `Answer`   the four questions; the words each may be answered with
+- `Question`, `Answer`, `Grade`   the four questions; the words each may be answered with; how grave a link is
 - `Band`      a result at the low, the nominal and the high end of the friction band
+- `Basis`     the inputs a figure stands on, by where their values come from
 - `Link`      one thing that can give way
-- `Verdict`   the answer: a state, a margin, the links, the reason in words
+- `Verdict`   the answer: a state, the figure that decides it, the links, the reason in words
 """
 
 from __future__ import annotations
@@ -15,11 +16,16 @@ Question = Literal["bite", "lift", "heat", "true"]
 #: What a question may be answered with.
 Answer = Literal[
     "holds", "slips", "frees", "drags", "stays", "warm", "cooks", "runs true", "look again", "thin", "open", "stop",
-    "cannot be",
+    "does not fit", "cannot be",
 ]  # fmt: skip
+#: Met; told but not judged; short of what is asked; bad.
+Grade = Literal["good", "note", "short", "bad"]
 
 #: States in which nothing falls short.
 GOOD_STATES = frozenset({"holds", "frees", "stays", "runs true"})
+#: States that say nothing for or against the job: figures are missing.
+OPEN_STATES = frozenset({"open"})
+GRAVITY: dict[Grade, int] = {"bad": 3, "short": 2, "good": 1, "note": 0}
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,6 +43,15 @@ class Band:
 
 
 @dataclass(frozen=True, slots=True)
+class Basis:
+    """The inputs a figure stands on, in the order of work, by where their values come from."""
+
+    entered: tuple[str, ...] = ()
+    measured: tuple[str, ...] = ()
+    assumed: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
 class Link:
     """One thing that can give way.
 
@@ -46,12 +61,24 @@ class Link:
     label : what a builder calls it
     reserve : value over what is required; below 1 falls short [-]
     sentence : the comparison in words
+    grade : how grave it is
+    figure, limit, unit : the figure that is compared and what it is compared with, and their SI unit
+    most : True where the figure may be as large as the limit, not larger
+    whose : whose limit it is
+    basis : what figure and limit stand on
     """
 
     name: str
     label: str
     reserve: float
     sentence: str
+    grade: Grade = "good"
+    figure: float = float("nan")
+    limit: float = float("nan")
+    unit: str = "-"
+    most: bool = False
+    whose: str = ""
+    basis: Basis = Basis()
 
 
 @dataclass(frozen=True, slots=True)
@@ -62,13 +89,15 @@ class Verdict:
     ----------
     question : "bite", "lift", "heat" or "true"
     state : a word of the question, such as "holds", "thin", "slips"; "open" while inputs are missing,
-        "cannot be" for an impossible build
+        "does not fit" where parts do not go together, "cannot be" for an impossible build
     sentence : the reason in words
     margin : over the friction band, for the planned stage
     margin_now : the same for the engine as it is; equals `margin` where nothing is planned
     target : margin asked for [-]
     links : what can give way, weakest first
     needs : inputs still missing
+    deciding : the link whose figure decides the state; None while nothing does
+    unseen : links that could not be looked at, by label
     """
 
     question: Question
@@ -79,16 +108,5 @@ class Verdict:
     target: float | None = None
     links: tuple[Link, ...] = ()
     needs: tuple[str, ...] = ()
-
-    @property
-    def elsewhere(self) -> Link | None:
-        """What falls short while the margin reaches what is asked for: the number to show then; None otherwise.
-
-        >>> drags = Link("floater_margin", "floater", 0.2, "leaves the outer disc 0.02 mm")
-        >>> Verdict("lift", "drags", "", Band(1.7, 1.7, 1.7), target=1.1, links=(drags,)).elsewhere.label
-        'floater'
-        >>> Verdict("lift", "drags", "", Band(0.7, 0.7, 0.7), target=1.1, links=(drags,)).elsewhere
-        """
-        if self.margin is None or self.target is None or not self.links or self.margin.low < self.target:
-            return None
-        return self.links[0] if self.links[0].reserve < 1 else None
+    deciding: Link | None = None
+    unseen: tuple[str, ...] = ()

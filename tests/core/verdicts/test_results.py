@@ -65,11 +65,12 @@ def test_a_cable_is_not_asked_about_cylinders() -> None:
 @pytest.mark.parametrize(
     ("result", "friction", "target"),
     [
-        ("bite_margin", -1.0, 1.3),
-        ("pressure_margin", -1.0, 1.0),
+        ("bite_margin", 0.0, 1.3),
+        ("pressure_margin", 0.0, 1.0),
         ("lift_margin", 0.0, 1.1),
         ("heat_margin", 0.0, 1.0),
-        ("shaft_margin", 1.0, 1.0),
+        ("shaft_margin", 0.0, 1.0),
+        ("burst_margin", 1.0, 2.0),
         ("slip_energy", 0.0, None),
     ],
 )

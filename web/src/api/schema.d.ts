@@ -1007,6 +1007,18 @@ export interface components {
             single: boolean;
         };
         /**
+         * BasisOut
+         * @description The inputs a figure stands on, by where their values come from.
+         */
+        BasisOut: {
+            /** Entered */
+            entered: components["schemas"]["NameOut"][];
+            /** Measured */
+            measured: components["schemas"]["NameOut"][];
+            /** Assumed */
+            assumed: components["schemas"]["NameOut"][];
+        };
+        /**
          * FigureOut
          * @description A value in SI and as it is shown in both systems.
          */
@@ -1051,16 +1063,36 @@ export interface components {
         };
         /**
          * LinkOut
-         * @description One thing that can give way.
+         * @description One thing that can give way: what is compared with what, whose limit that is, and what both stand on.
          */
         LinkOut: {
             /** Name */
             name: string;
             /** Label */
             label: string;
+            /**
+             * Grade
+             * @enum {string}
+             */
+            grade: "good" | "note" | "short" | "bad";
             reserve: components["schemas"]["FigureOut"];
             /** Sentence */
             sentence: string;
+            /** @description The figure that is compared. */
+            figure: components["schemas"]["FigureOut"] | null;
+            /** @description What it is compared with. */
+            limit: components["schemas"]["FigureOut"] | null;
+            /**
+             * Most
+             * @description True where the figure may be as large as the limit, not larger.
+             */
+            most: boolean;
+            /**
+             * Whose
+             * @description Whose limit it is.
+             */
+            whose: string;
+            stands_on: components["schemas"]["BasisOut"];
         };
         /**
          * NameOut
@@ -1096,7 +1128,7 @@ export interface components {
              * State
              * @enum {string}
              */
-            state: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "cannot be";
+            state: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "does not fit" | "cannot be";
             /** Sentence */
             sentence: string;
             margin: components["schemas"]["BandOut"] | null;
@@ -1104,8 +1136,13 @@ export interface components {
             target: components["schemas"]["FigureOut"] | null;
             /** Links */
             links: components["schemas"]["LinkOut"][];
-            /** @description What falls short while the margin reaches its target. */
-            elsewhere: components["schemas"]["LinkOut"] | null;
+            /** @description What decides the state: its figure is the one to show. */
+            deciding: components["schemas"]["LinkOut"] | null;
+            /**
+             * Unseen
+             * @description What could not be looked at.
+             */
+            unseen: string[];
             /** Needs */
             needs: components["schemas"]["NameOut"][];
         };

@@ -11,7 +11,7 @@ export function Glyph({
   celsius?: number | null;
   className?: string;
 }) {
-  const margin = verdict.elsewhere?.reserve.si ?? verdict.margin?.low.si ?? null;
+  const margin = verdict.deciding?.reserve.si ?? null;
   return (
     <svg viewBox="0 0 64 48" className={className} aria-hidden="true" fill="none" stroke="currentColor">
       {verdict.question === "bite" && <Bite verdict={verdict} />}
@@ -69,7 +69,7 @@ function True({ margin }: { margin: number }) {
 const OUTLINE = { strokeWidth: 1.5, strokeDasharray: "2 3" };
 
 function Bite({ verdict }: { verdict: Verdict }) {
-  const margin = verdict.margin?.low.si;
+  const margin = verdict.margin?.nominal.si;
   if (margin == null) {
     return (
       <g {...OUTLINE}>

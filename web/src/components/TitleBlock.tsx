@@ -33,7 +33,7 @@ export function leadsTo(job: number, verdict: Verdict, tries = ""): string {
   const missing = verdict.needs[0];
   if (missing)
     return /curve|peak|stage|use|driveline/.test(missing.name) ? `/jobs/${job}/brief` : view + tries;
-  const weakest = verdict.links.find((link) => link.name.endsWith("_margin"));
+  const weakest = verdict.deciding?.name.endsWith("_margin") ? verdict.deciding : undefined;
   return view + withSearch(new URLSearchParams(tries), { working: weakest?.name ?? null });
 }
 
@@ -45,10 +45,37 @@ function surfaceCelsius(job: Job): number | null {
 /** The zero of the Celsius scale, for the colour of the bar only [K]. */
 const KELVIN = 273.15;
 
+/** The figure that decides an answer beside its limit; for Bite at its headline the band as well. */
+export function Decides({ verdict }: { verdict: Verdict }) {
+  const link = verdict.deciding;
+  if (!link?.figure || !link.limit) return null;
+  const { figure, limit } = link;
+  const band = link.name === "bite_margin" && link.label === "torque reserve" ? verdict.margin : null;
+  return (
+    <p className="text-note leading-tight" data-testid={`${verdict.question}-deciding`}>
+      {link.grade !== "good" && verdict.question !== "bite" && (
+        <span className="line-clamp-1 max-w-[8.5rem] max-tablet:hidden">{link.label}</span>
+      )}
+      <span className="figure whitespace-nowrap font-bold">
+        {figure.metric.figure} {figure.metric.unit}
+      </span>
+      <span className="figure whitespace-nowrap max-tablet:hidden">
+        {" "}
+        of {link.most && "at most "}
+        {limit.metric.figure}
+      </span>
+      {band && !band.single && (
+        <span className="figure block whitespace-nowrap text-soft max-tablet:hidden">
+          {band.low.metric.figure} to {band.high.metric.figure}
+        </span>
+      )}
+    </p>
+  );
+}
+
 function Answer({ job, verdict }: { job: Job; verdict: Verdict }) {
   const label = QUESTION_LABELS[verdict.question];
   const bite = verdict.question === "bite";
-  const { margin } = verdict;
   const [search] = useSearchParams();
   return (
     <Link
@@ -75,26 +102,8 @@ function Answer({ job, verdict }: { job: Job; verdict: Verdict }) {
         >
           {STATE_WORDS[verdict.state]}
         </p>
-        {verdict.elsewhere && !bite && (
-          <p className="text-note" data-testid={`${verdict.question}-elsewhere`}>
-            <span className="flex max-w-[7.5rem] gap-1">
-              <span className="truncate max-tablet:hidden">{verdict.elsewhere.label}</span>
-              <span className="figure font-bold">{verdict.elsewhere.reserve.metric.figure}</span>
-            </span>
-            <span className="figure block max-tablet:hidden">of 1 asked</span>
-          </p>
-        )}
-        {margin && !(verdict.elsewhere && !bite) && (
-          <p
-            className="figure whitespace-nowrap text-note max-tablet:[&>:not(:first-child)]:hidden"
-            data-testid={`${verdict.question}-margin`}
-          >
-            <span className="font-bold">{margin.low.metric.figure}</span>
-            {!margin.single && <span className="text-soft"> to {margin.high.metric.figure}</span>}
-            {verdict.target && <span className="block">of {verdict.target.metric.figure} asked</span>}
-          </p>
-        )}
-        {!margin && verdict.needs.length > 0 && !bite && (
+        <Decides verdict={verdict} />
+        {!verdict.deciding && verdict.needs.length > 0 && !bite && (
           <p className="hidden text-note text-soft tablet:block">needs {verdict.needs.length} more</p>
         )}
       </div>

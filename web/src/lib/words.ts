@@ -14,6 +14,7 @@ export const STATE_WORDS: Record<Verdict["state"], string> = {
   "look again": "look again",
   open: "open",
   stop: "stop",
+  "does not fit": "does not fit",
   "cannot be": "cannot be",
 };
 

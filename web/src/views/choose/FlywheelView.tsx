@@ -7,7 +7,17 @@ import { useJobEditor } from "@/lib/useJobEditor";
 import { Links } from "./Links";
 import { Results } from "./Results";
 
-const SPEED = ["rim_speed", "bore_stress", "burst_margin", "disc_speed_missed_shift", "disc_speed_margin"];
+const SPEED = [
+  "burst_speed",
+  "burst_margin",
+  "certified_margin",
+  "mean_hoop_stress",
+  "bore_stress",
+  "elastic_margin",
+  "rim_speed",
+  "disc_speed_missed_shift",
+  "disc_speed_margin",
+];
 const BALANCE = [
   "permissible_unbalance",
   "residual_unbalance",

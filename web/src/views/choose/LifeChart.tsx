@@ -20,7 +20,7 @@ export function LifeChart({ section, place, width, onWear }: Props) {
   const says =
     margin === null || clamp === null
       ? ""
-      : `holds ${digits(margin)} × at low friction · clamp ${Math.round(clamp)} N`;
+      : `holds ${digits(margin)} × at nominal friction · clamp ${Math.round(clamp)} N`;
   const over = life?.ends.find((end) => end.at <= wear + 1e-6 && most > 0);
   return (
     <section aria-label="Life over wear" data-testid="life">
@@ -140,7 +140,7 @@ function Curve({ section, place, width }: Omit<Props, "onWear">) {
         {along(section.wear, 1).toFixed(2)} mm
       </text>
       <text x={LEFT} y={HEIGHT - 3} className="text-[11px]" fill="var(--soft)">
-        bite margin, low friction
+        bite margin, nominal friction
       </text>
     </svg>
   );

@@ -3,6 +3,7 @@ import type { Band, Verdict } from "@/api/client";
 import { usePanel } from "@/lib/address";
 import { useJobEditor } from "@/lib/useJobEditor";
 
+type VerdictLink = Verdict["links"][number];
 type Props = { question?: Verdict["question"]; most?: number };
 
 /** What can give way, weakest first, and for Bite the margin now and after the planned work. */
@@ -23,22 +24,47 @@ export function Links({ question = "bite", most = 20 }: Props) {
     <div className="mt-3 grid gap-x-8 gap-y-3 wide:grid-cols-2">
       {margins && <Margins bite={verdict} />}
       <ol className={margins ? "" : "wide:col-span-2"} data-testid={`links-${question}`}>
-        {verdict.links.slice(0, most).map((link, i) => (
+        {verdict.links.slice(0, most).map((link) => (
           <li
             key={link.label}
             className="border-l-4 border-ink py-1 pl-3 not-first:mt-2 not-first:border-hair"
           >
             <p>
               <Link className="plain-link font-bold" to={panel({ working: link.name })} replace>
-                {i === 0 ? "Weakest" : "Next"}: {link.label}
+                {GRADES[link.grade]} {link.label}
               </Link>
-              <span className="figure text-soft"> {link.reserve.metric.figure} of what is needed</span>
+              <Compared link={link} />
             </p>
             <p className="text-note">{link.sentence}.</p>
+            {link.whose && <p className="text-note text-soft">Limit: {link.whose}.</p>}
           </li>
         ))}
       </ol>
+      {verdict.unseen.length > 0 && (
+        <p className="text-note wide:col-span-2" data-testid={`unseen-${question}`}>
+          Not looked at: {verdict.unseen.join(", ")}.
+        </p>
+      )}
     </div>
+  );
+}
+
+/** How grave a link is, as a mark and a word: never by colour alone. */
+const GRADES: Record<VerdictLink["grade"], string> = {
+  bad: "▲ Fails:",
+  short: "△ Short:",
+  good: "Met:",
+  note: "Told:",
+};
+
+function Compared({ link }: { link: VerdictLink }) {
+  if (!link.figure || !link.limit) return null;
+  return (
+    <span className="figure text-soft">
+      {" "}
+      {link.figure.metric.figure} {link.figure.metric.unit} of {link.most && "at most "}
+      {link.limit.metric.figure} {link.limit.metric.unit}
+    </span>
   );
 }
 
@@ -61,8 +87,8 @@ function Margins({ bite }: { bite: Verdict }) {
           <th scope="row" className="py-1 text-left font-normal">
             asked for by the use
           </th>
+          <td className="figure py-1 text-right">1</td>
           <td className="figure py-1 text-right">{bite.target?.metric.figure}</td>
-          <td />
           <td />
         </tr>
       </tbody>
@@ -80,7 +106,10 @@ function MarginRow({ label, band, stage }: { label: string; band: Band | null; s
         </Link>
       </th>
       {(["low", "nominal", "high"] as const).map((place) => (
-        <td key={place} className={`figure py-1 text-right ${place === "low" ? "font-bold" : "text-soft"}`}>
+        <td
+          key={place}
+          className={`figure py-1 text-right ${place === "nominal" ? "font-bold" : "text-soft"}`}
+        >
           {band?.[place].metric.figure ?? "open"}
         </td>
       ))}

@@ -81,5 +81,5 @@ export function TorqueChart({ chart }: { chart: Chart }) {
 
 function describe(chart: Chart): string {
   const slips = chart.slips.map(({ start: from, end: to }) => `${tick(from)} to ${tick(to)} rpm`).join(", ");
-  return `Engine torque over speed. ${slips ? `Slips at low friction from ${slips}.` : "No slip at low friction."}`;
+  return `Engine torque over speed. ${slips ? `Slips at nominal friction from ${slips}.` : "No slip at nominal friction."}`;
 }

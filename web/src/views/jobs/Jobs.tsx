@@ -145,9 +145,10 @@ function Opens({ job }: { job: JobLine }) {
       <p>
         <span className="lettering block text-soft">Bite</span>
         <span className="block text-head font-bold">{STATE_WORDS[job.verdict.state]}</span>
-        {job.verdict.margin && (
+        {job.verdict.deciding?.figure && job.verdict.deciding.limit && (
           <span className="figure block text-note">
-            {job.verdict.margin.low.metric.figure} of {job.verdict.target?.metric.figure}
+            {job.verdict.deciding.figure.metric.figure} {job.verdict.deciding.figure.metric.unit} of{" "}
+            {job.verdict.deciding.limit.metric.figure}
           </span>
         )}
       </p>

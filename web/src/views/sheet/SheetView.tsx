@@ -4,21 +4,14 @@ import { useCatalogue } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Glyph } from "@/components/Glyph";
 import { Scroll } from "@/components/Scroll";
+import { Decides } from "@/components/TitleBlock";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
 import { Results } from "@/views/choose/Results";
 import { TorqueChart } from "@/views/choose/TorqueChart";
 import { VERDICT_WORDS } from "@/views/measure/marks";
 
-const SHOWN = [
-  "torque_demand",
-  "torque_capacity",
-  "bite_margin",
-  "clamp_load",
-  "effective_radius",
-  "mean_pressure",
-  "pressure_margin",
-];
+const SHOWN = ["torque_demand", "torque_capacity", "bite_margin", "clamp_load", "effective_radius"];
 
 const SHOWN_OF: Record<string, readonly string[]> = {
   lift: ["plate_lift_available", "lift_needed", "lift_margin", "least_lift_margin", "overtravel_margin"],
@@ -28,11 +21,15 @@ const SHOWN_OF: Record<string, readonly string[]> = {
     "surface_temperature",
     "heat_margin",
     "sustained_margin",
+    "mean_pressure",
+    "pressure_margin",
     "distance_to_limit",
   ],
   true: [
     "engine_inertia",
+    "burst_speed",
     "burst_margin",
+    "certified_margin",
     "disc_speed_margin",
     "balance_margin",
     "joint_margin",
@@ -90,14 +87,10 @@ export function SheetView() {
                 {QUESTION_LABELS[verdict.question]}:{" "}
                 {verdict.state === "open" ? "not answered" : STATE_WORDS[verdict.state]}
               </h2>
+              <Decides verdict={verdict} />
               <p>{verdict.sentence}</p>
             </div>
           </section>
-        ))}
-        {job.misfits.map((misfit) => (
-          <p key={misfit.sentence} className="border-b border-ink py-3 font-semibold">
-            ▲ Stop. {misfit.sentence}
-          </p>
         ))}
         {job.chart && (
           <section className="py-3">

@@ -1,0 +1,30 @@
+"""Does it fit: parts that do not go together, as links of the answer they reach.
+
+- `misfit_links`   question -> what does not fit
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import cast
+
+from liftbite.core.job.build import Build, label_of, unit_of
+from liftbite.core.parts.shelf import fields_of, misfits
+from liftbite.core.verdicts.criteria import basis_of
+from liftbite.core.verdicts.verdict import Link, Question
+
+
+def misfit_links(build: Build) -> Mapping[Question, tuple[Link, ...]]:
+    """Question -> what does not fit: splines and disc size reach Bite, depths and the step Lift, the rest True."""
+    found: dict[Question, tuple[Link, ...]] = {}
+    for clash in misfits(build):
+        fields = fields_of(clash)
+        figures = clash.figures if clash.rule else (float("nan"), float("nan"))
+        link = Link(
+            fields[0], label_of(fields[0]).lower(), 0.0, clash.sentence.rstrip("."), "bad", float(figures[0]),
+            float(figures[1]), unit_of(fields[0], build.graph) if clash.rule else "-", False,
+            "what it has to fit", basis_of(build, fields),
+        )  # fmt: skip
+        question = cast(Question, clash.question)
+        found[question] = (*found.get(question, ()), link)
+    return found
