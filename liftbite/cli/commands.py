@@ -174,33 +174,34 @@ def life(file: Path, as_json: bool, as_csv: bool) -> None:
 @CSV
 def launch(file: Path, as_json: bool, as_csv: bool) -> None:
     """Integrate one start of a job FILE, with the closed form beside it."""
-    from liftbite.core.analysis.launch import case_of
-    from liftbite.core.analysis.launch import launch as integrate
+    from liftbite.core.quantities.launch import launch as integrate
 
     build = _build_of(file)
-    case = case_of(build, stage=build.stage)
+    case = build.evaluate(("start_case",), stage=build.stage)["start_case"]
     if isinstance(case, Needs | Refused):
         _ended(case, build)
     found = integrate(case)
     if not _print_columns(found.trace, as_json, as_csv):
-        closed = build.evaluate(("slip_time", "slip_energy"), stage=build.stage)
+        closed = build.evaluate(("held_slip_time", "held_slip_energy"), stage=build.stage)
+        ratio = float(case.ratio)
         click.echo(
             f"The clutch {found.outcome}."
             if found.outcome != "spins"
-            else "The tyres are at their limit; the clutch locks."
+            else "The tyres give way; then the clutch locks and the wheels take hold again."
         )
         click.echo(
             f"Slips {float(found.slip_time):.3f} s, heat {both(float(found.energy), 'J')}, "
-            f"peak power {both(float(found.peak_power), 'W')}."
+            f"peak power {both(float(found.peak_power), 'W')}; in the tyres {both(float(found.tyre_energy), 'J')}."
         )
         click.echo(
-            f"Lowest engine-side speed {from_si(float(found.lowest_speed), 'rpm'):.0f} rpm, "
+            f"Lowest engine speed {from_si(float(found.lowest_speed) * ratio, 'rpm'):.0f} rpm, "
             f"peak torque {both(float(found.peak_torque), 'N·m')}."
         )
-        if isinstance(closed["slip_energy"], Needs | Refused):
-            click.echo("With constant torques it would never lock.")
+        if isinstance(closed["held_slip_energy"], Needs | Refused):
+            click.echo("With the engine's speed held it would never lock.")
         else:
-            click.echo(f"With constant torques: {closed['slip_time']:.3f} s, {both(closed['slip_energy'], 'J')}.")
+            held = f"{closed['held_slip_time']:.3f} s, {both(closed['held_slip_energy'], 'J')}"
+            click.echo(f"With the engine's speed held and tyres that grip: {held}.")
     sys.exit(0 if found.outcome in {"locks", "spins"} else 1)
 
 

@@ -134,7 +134,7 @@ def test_what_moves_a_margin_is_finite_and_in_order(result: str) -> None:
 
 
 def test_ramps_that_lock_themselves_are_said_and_not_called_holding() -> None:
-    for radius, place in ((0.001, "low"), (0.02, "high")):
+    for radius, place in ((0.001, "low"), (0.0215, "high")):
         verdict = answer(entered("pack", INPUTS["ramp_radius"], radius)).verdict
         assert verdict.state == "cannot be"
         assert verdict.sentence.startswith(f"At {place} friction:")

@@ -97,7 +97,8 @@ class TraceOut(BaseModel):
 
     time: list[float] = Field(description="[s]")
     engine: list[float] = Field(description="[rpm], at the crank")
-    vehicle: list[float] = Field(description="[rpm], the gearbox side as seen from the crank")
+    gearbox: list[float] = Field(description="[rpm], the gearbox side as seen from the crank")
+    vehicle: list[float] = Field(description="[rpm], the vehicle as seen from the crank; the wheels spin above it")
     torque: list[float] = Field(description="[N·m] at the clutch")
     power: list[float] = Field(description="[kW] of heat")
     heat: list[float] = Field(description="[kJ]")
@@ -116,6 +117,7 @@ class StartOut(BaseModel):
     peak_power: FigureOut
     lowest_speed: FigureOut
     temperature: FigureOut
+    tyre_energy: FigureOut
 
 
 class RepeatedStartsOut(BaseModel):

@@ -19,7 +19,6 @@ from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs.present import figure_out
 from liftbite.api.jobs.views import JobPath, build_with
 from liftbite.api.problems import problem_responses
-from liftbite.core.analysis.launch import Launch, case_of, launch
 from liftbite.core.analysis.repeated_starts import RepeatedStarts, repeated_starts, start_kinds
 from liftbite.core.analysis.tolerance import Influence, sensitivity, spread_of_samples, tolerances
 from liftbite.core.errors import UnreadableEntry
@@ -27,12 +26,14 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.assumptions import STARTS
 from liftbite.core.job.build import Build, refusal, unit_of
 from liftbite.core.job.inputs import INPUTS
+from liftbite.core.quantities.launch import Launch, launch
 from liftbite.core.units.read import from_si
 from liftbite.core.verdicts.results import friction_of, results_in, target_of
 
 api = APIBlueprint("workbench", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="workbench")])
 _PROBLEMS = problem_responses(400, 404, 422)
 _SHOWN = 160  # points of a trace
+_FINE = 4.0  # so much shorter are the steps of a trace that is drawn
 
 
 class MovesIn(mw.TryIn):
@@ -49,9 +50,9 @@ def section(path: JobPath, body: mw.TryIn) -> Response:
 
 _OUTCOMES = {
     "locks": "The clutch locks.",
-    "spins": "The tyres are at their limit; then the clutch locks.",
-    "stalls": "The engine stalls; no idle control is counted.",
-    "never locks": "It never locks: the engine brings more than the clutch is let to carry.",
+    "spins": "The tyres give way; then the clutch locks, and the wheels take hold again.",
+    "stalls": "The engine stalls.",
+    "never locks": "It never locks.",
 }
 
 
@@ -63,6 +64,7 @@ def _start(name: str, label: str, found: Launch, build: Build) -> w.StartOut:
         peak_power=figure_out(float(found.peak_power), "W"),
         lowest_speed=figure_out(float(found.lowest_speed) * ratio, "rad/s"),
         temperature=figure_out(float(found.bulk_temperature), "K"),
+        tyre_energy=figure_out(float(found.tyre_energy), "J"),
     )  # fmt: skip
 
 
@@ -75,9 +77,10 @@ def _trace(found: Launch, ratio: float) -> w.TraceOut:
         picked: list[float] = np.round(np.asarray(values)[at], digits).tolist()
         return picked
 
-    slip = t["torque"] * (t["engine_side"] - t["vehicle_side"])
+    slip = t["torque"] * (t["engine_side"] - t["gearbox_side"])
     return w.TraceOut(
         time=some(t["time"], 4), engine=some(from_si(1.0, "rpm") * t["engine_side"] * ratio, 1),
+        gearbox=some(from_si(1.0, "rpm") * t["gearbox_side"] * ratio, 1),
         vehicle=some(from_si(1.0, "rpm") * t["vehicle_side"] * ratio, 1), torque=some(t["torque"]),
         power=some(np.maximum(slip, 0.0) / 1e3, 3), heat=some(t["heat"] / 1e3, 4),
         temperature=some(t["temperature"] - 273.15),
@@ -103,8 +106,8 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
     build = build_with(path.job_id, body.entries)
     stage = build.stage
     kinds = start_kinds(build, stage=stage)
-    shown = [_start(n, STARTS[n][0], found, build) for n, found in kinds.items() if isinstance(found, Launch)]
-    case = case_of(build, stage=stage)
+    shown = [_start(n, STARTS[n].label, found, build) for n, found in kinds.items() if isinstance(found, Launch)]
+    case = build.evaluate(("start_case",), stage=stage)["start_case"]
     if isinstance(case, Needs | Refused):
         needs = build.chosen.to_ask(case.names) if isinstance(case, Needs) else ()
         trouble = refusal(case.error, build) if isinstance(case, Refused) else None
@@ -112,10 +115,10 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
             trace=None, start=None, closed_energy=None, closed_time=None, kinds=shown, repeated=None, sentence="",
             needs=[name_out(n) for n in needs], trouble=trouble,
         ))  # fmt: skip
-    found = launch(case)
-    closed = build.evaluate(("slip_energy", "slip_time"), stage=stage)
+    found = launch(case, _FINE)
+    closed = build.evaluate(("held_slip_energy", "held_slip_time"), stage=stage)
     picked = build.chosen.options.get("start", "")
-    label = STARTS[picked][0] if picked in STARTS else "As entered"
+    label = STARTS[picked].label if picked in STARTS else "As entered"
 
     def one(name: str, unit: str) -> m.FigureOut | None:
         value = closed[name]
@@ -123,7 +126,7 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
 
     return reply(w.LaunchOut(
         trace=_trace(found, float(case.ratio)), start=_start(picked, label, found, build),
-        closed_energy=one("slip_energy", "J"), closed_time=one("slip_time", "s"), kinds=shown,
+        closed_energy=one("held_slip_energy", "J"), closed_time=one("held_slip_time", "s"), kinds=shown,
         repeated=_repeated(build, repeated_starts(build, stage=stage)), sentence=_OUTCOMES[str(found.outcome)],
         needs=[], trouble=None,
     ))  # fmt: skip

@@ -12,7 +12,7 @@ from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_catalogue as mc
 from liftbite.api.jobs import models_working as mw
 from liftbite.core.analysis.goal_seek import Sought
-from liftbite.core.analysis.working import Step, Term
+from liftbite.core.analysis.working import Step, Term, Whole
 from liftbite.core.job.build import Build, FieldMark, both, label_of, unit_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.groups import DRAWN, GROUPS, VIEWS, rows_of
@@ -20,6 +20,7 @@ from liftbite.core.job.inputs import INPUTS, Assumed
 from liftbite.core.job.ledger import Entry, Revision, Unusual, present, redoable, undoable
 from liftbite.core.parts.shelf import fields_of, misfits
 from liftbite.core.parts.slots import SLOTS
+from liftbite.core.quantities.launch import Launch
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.core.units.read import KINDS, from_si, read
 from liftbite.core.units.show import figure, show, show_fine, show_together, typeset
@@ -330,12 +331,21 @@ def si_text(value: float | None, unit: str) -> str:
 
 def _worked(of: Step | Term) -> dict[str, Any]:
     """What a step or a term comes to: a figure, or in words where it is several figures or a curve."""
-    if of.curve is not None:
-        return {"value": None, "si": "", "words": curve_words(of.curve)}
+    if of.whole is not None:
+        return {"value": None, "si": "", "words": _whole_words(of.whole)}
     if isinstance(of.value, tuple):
         return {"value": None, "si": "", "words": "; ".join(both(v, of.unit) for v in of.value)}
     value = None if of.value is None else figure_out(of.value, of.unit)
     return {"value": value, "si": si_text(of.value, of.unit), "words": None}
+
+
+def _whole_words(whole: Whole) -> str:
+    if isinstance(whole, TorqueCurve):
+        return curve_words(whole)
+    if isinstance(whole, Launch):
+        return f"{whole.outcome} after {both(float(whole.slip_time), 's')}, {both(float(whole.energy), 'J')}"
+    let, speed = both(float(whole.clutch_torque), "N·m"), both(float(whole.start_speed), "rad/s")
+    return f"{let} let in at {speed} of the engine side"
 
 
 def working_out(steps: Sequence[Step], at: str) -> mw.WorkingOut:

@@ -1,11 +1,9 @@
 """What is asked of a job beyond one evaluation.
 
 - `goal_seek`         Asks a result backwards: which clamp load, which friction, which diameter gives the target?
-- `launch`            One start, integrated: torque curve, pedal let up over time, friction that fades, tyre grip,
-  road, stall.
 - `life`              Clamp and margin over the wear of the stack, and what ends its life first: facings, clamp or
   bearing.
-- `repeated_starts`   Starts side by side and one after the other, each integrated by `launch`.
+- `repeated_starts`   Starts side by side and one after the other, each integrated.
 - `stroke`            The whole stroke of pedal or lever, point by point, and what stops it.
 - `tolerance`         What a margin does when its inputs are not exact: worst case, root sum of squares, Monte Carlo,
   sensitivity.

@@ -1,4 +1,4 @@
-"""Starts side by side and one after the other, each integrated by `launch`.
+"""Starts side by side and one after the other, each integrated.
 
 - `start_kinds`   every kind of start with this build
 - `RepeatedStarts`, `repeated_starts`   several starts in a row with cooling between them
@@ -11,20 +11,25 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from liftbite.core.analysis.launch import Launch, case_of, launch
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.assumptions import STARTS, start_assumes
-from liftbite.core.job.build import Build
+from liftbite.core.job.assumptions import STARTS
+from liftbite.core.job.build import Build, build_of
+from liftbite.core.job.ledger import Entry
+from liftbite.core.quantities.launch import Launch, launch
 from liftbite.core.quantities.torque_curve import Array
+
+#: Figures that say what kind of start it is; those typed count for the kind that is picked.
+_OF_KIND = ("start_engine_speed", "start_acceleration", "start_clutch_share", "start_engine_share", "release_time")
 
 
 def start_kinds(build: Build, *, stage: float) -> Mapping[str, Launch | Needs | Refused]:
     """Kind of start -> what comes of it with this build at nominal friction."""
+    picked = build.chosen.options.get("start")
+    kept = {q: e for q, e in build.entries.items() if q not in _OF_KIND}
     found: dict[str, Launch | Needs | Refused] = {}
-    for name, (_, _, figures) in STARTS.items():
-        states = {quantity: assumed.value for quantity, assumed in start_assumes(*figures).items()}
-        case = case_of(build, stage=stage, **states)
-        found[name] = case if isinstance(case, Needs | Refused) else launch(case)
+    for name in STARTS:
+        one = build if name == picked else build_of({**kept, "start": Entry("start", name)})
+        found[name] = one.evaluate(("start_run",), stage=stage)["start_run"]
     return found
 
 
@@ -49,7 +54,7 @@ def repeated_starts(build: Build, *, stage: float) -> RepeatedStarts | Needs | R
     """The starts of a build in a row. Between two of them the plate cools towards its housing as
     exp(-t·h/(m·c)); heat that friction lost to fading makes the later ones longer.
     """
-    case = case_of(build, stage=stage)
+    case = build.evaluate(("start_case",), stage=stage)["start_case"]
     if isinstance(case, Needs | Refused):
         return case
     known = build.known

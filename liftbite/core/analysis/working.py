@@ -6,14 +6,18 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, TypeAlias
 
 import numpy as np
 
 from liftbite.core.graph.docstring import read_doc
 from liftbite.core.graph.graph import Known, Needs, Refused
 from liftbite.core.job.build import Build
+from liftbite.core.quantities.launch import Launch, LaunchCase
 from liftbite.core.quantities.torque_curve import TorqueCurve
+
+#: What is more than figures.
+Whole: TypeAlias = TorqueCurve | LaunchCase | Launch
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,8 +27,9 @@ class Term:
     Attributes
     ----------
     name, symbol, text, unit : which it is, as the formula writes it
-    value : its value [SI], or its figures where it is several; None while missing; for a curve, its peak torque
-    curve : the curve itself where it is one
+    value : its value [SI], or its figures where it is several; None while missing; of a curve its peak torque, of a
+        start its heat
+    whole : the curve or the start itself where it is one
     typed : what was typed, for an input that was entered
     mark : "entered", "measured", "assumed", "missing" for inputs; "worked out", "state" for the rest
     why : where an assumed value comes from
@@ -35,7 +40,7 @@ class Term:
     text: str
     unit: str
     value: float | tuple[float, ...] | None
-    curve: TorqueCurve | None
+    whole: Whole | None
     typed: str | None
     mark: str
     why: str
@@ -49,7 +54,7 @@ class Step:
     ----------
     name, meaning, formula : which quantity, in words and as a formula
     symbol, unit : of the result
-    value, curve : the result, as in `Term`
+    value, whole : the result, as in `Term`
     terms : what enters
     mark, source, holds : where the formula comes from and where it holds
     """
@@ -60,7 +65,7 @@ class Step:
     symbol: str
     unit: str
     value: float | tuple[float, ...] | None
-    curve: TorqueCurve | None
+    whole: Whole | None
     terms: tuple[Term, ...]
     mark: str
     source: str
@@ -81,9 +86,13 @@ def working(build: Build, result: str, *, stage: float, friction: float) -> list
     return [_step(build, name, values) for name in reversed(graph.order([result]))]
 
 
-def _value(value: Any) -> tuple[float | tuple[float, ...] | None, TorqueCurve | None]:
+def _value(value: Any) -> tuple[float | tuple[float, ...] | None, Whole | None]:
     if isinstance(value, TorqueCurve):
         return value.peak_torque, value
+    if isinstance(value, LaunchCase):
+        return float(value.clutch_torque), value
+    if isinstance(value, Launch):
+        return float(value.energy), value
     if value is None or isinstance(value, Needs | Refused):
         return None, None
     if np.ndim(value):
@@ -93,20 +102,20 @@ def _value(value: Any) -> tuple[float | tuple[float, ...] | None, TorqueCurve | 
 
 def _step(build: Build, name: str, values: Known) -> Step:
     doc = read_doc(build.graph.functions[name]) if build.graph.functions[name].__doc__ else None
-    value, curve = _value(values.get(name))
+    value, whole = _value(values.get(name))
     if doc is None:  # stands in for a choice that is not made
         return Step(name, "Waits for a choice.", "", name, "-", None, None, (), "definition", "", "")
     terms = tuple(
         _term(build, term_name, doc.arguments[term_name], values) for term_name in build.graph.parameters[name]
     )
     return Step(
-        name, doc.meaning, doc.formula, doc.result.symbol, doc.result.unit, value, curve, terms, doc.mark, doc.source,
+        name, doc.meaning, doc.formula, doc.result.symbol, doc.result.unit, value, whole, terms, doc.mark, doc.source,
         doc.holds,
     )  # fmt: skip
 
 
 def _term(build: Build, name: str, says: Any, values: Known) -> Term:
-    value, curve = _value(values.get(name))
+    value, whole = _value(values.get(name))
     entry = build.entries.get(name)
     why = ""
     if name in build.graph.functions:
@@ -117,4 +126,4 @@ def _term(build: Build, name: str, says: Any, values: Known) -> Term:
         mark = build.mark(name)
         why = build.chosen.assumed[name].why if mark == "assumed" else ""
     typed = entry.typed if entry is not None and mark in {"entered", "measured"} else None
-    return Term(name, says.symbol, says.text, says.unit, value, curve, typed, mark, why)
+    return Term(name, says.symbol, says.text, says.unit, value, whole, typed, mark, why)

@@ -21,5 +21,7 @@ A folder a choice, named as the choice is; `liftbite.core.job.choices` says whic
 - `spring_lengths`       Whether every coil spring's own length is known.
 - `spring_rate_source`   What the rate of a coil spring comes from.
 - `stage_plan`           What is planned for the engine.
+- `start`                How much torque the driver lets the clutch carry in a start.
+- `throttle`             What the driver does with the throttle while the pedal comes up.
 - `unbalance_source`     What the residual unbalance is worked out from.
 """

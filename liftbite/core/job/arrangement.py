@@ -19,9 +19,9 @@ from liftbite.core.job.assumptions import loss_assumes
 from liftbite.core.job.choices import CAR, CHOICES, MOTORCYCLE, Choice
 from liftbite.core.job.extremes import made_of
 from liftbite.core.job.inputs import ALWAYS_ASSUMED, INPUTS, Assumed
-from liftbite.core.quantities import balance, capacity, driveline, engine, flywheel, heat, release, wear
+from liftbite.core.quantities import balance, capacity, driveline, engine, flywheel, heat, release, start, wear
 
-_SHARED = (engine, capacity, release, flywheel, balance, heat, wear, driveline)
+_SHARED = (engine, capacity, release, flywheel, balance, start, heat, wear, driveline)
 
 #: Every quantity function of every arrangement, by name; of alternatives the first.
 QUANTITIES: dict[str, Callable[..., Any]] = {
@@ -94,7 +94,7 @@ class Chosen:
             if choice.name not in self.options
             for option in choice.options
             if layout in option.layouts
-            for name in option.assumes
+            for name in (*option.assumes, *option.assumes_in.get(layout, {}))
         }
         asked = {stands_in.get(name, name) for name in missing}
         return tuple(name for name in _ORDER_OF_WORK if name in asked)
@@ -127,7 +127,7 @@ def _choose(picked: tuple[tuple[str, str], ...]) -> Chosen:
     traits: set[str] = set()
     for name, value in options.items():
         found = CHOICES[name].option(value)
-        assumed |= found.assumes if found else {}
+        assumed |= {**found.assumes, **found.assumes_in.get(layout, {})} if found else {}
         traits |= found.traits if found and CHOICES[name].counts(options) else set()
     if "plan at the wheel" in traits and "driveline_loss" not in assumed:
         assumed |= (

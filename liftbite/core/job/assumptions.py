@@ -1,7 +1,7 @@
 """What stands in for figures nobody entered, by layout, use, driveline, release, flywheel and kind of start.
 
-- `use_assumes`, `loss_assumes`, `grade_assumes`, `start_assumes`   small tables of one option each
-- `STARTS`, `FLYWHEELS`   kinds of start, flywheel materials
+- `use_assumes`, `loss_assumes`, `grade_assumes`   small tables of one option each
+- `Start`, `STARTS`, `FLYWHEELS`   kinds of start, flywheel materials
 - `LAYOUT_ASSUMES`, `HYDRAULIC`, `CABLE`, `DENSE_AIR`   by layout, by release, for corrected figures
 
 Every one carries its mark and its reason; materials of facings stand in `liftbite.core.job.materials`.
@@ -10,6 +10,7 @@ Every one carries its mark and its reason; materials of facings stand in `liftbi
 from __future__ import annotations
 
 from collections.abc import Mapping
+from dataclasses import dataclass
 
 from liftbite.core.job.inputs import Assumed
 from liftbite.core.units.constants import RPM
@@ -30,23 +31,63 @@ def grade_assumes(speed: float) -> dict[str, Assumed]:
     return {"balance_grade": Assumed(speed, "standard", "ISO 21940-11, as chosen")}
 
 
-def start_assumes(rpm: float, clutch: float, engine_share: float, seconds: float) -> dict[str, Assumed]:
-    """Speed [rpm], shares of the peak torque and time [s] of a kind of start."""
-    why = "kinds of start, rounded"
-    return {
-        "start_engine_speed": Assumed(rpm * RPM, "practice", why),
-        "start_clutch_share": Assumed(clutch, "practice", why),
-        "start_engine_share": Assumed(engine_share, "practice", why),
-        "release_time": Assumed(seconds, "practice", why),
-    }
+_WHY = "kinds of start, rounded"
+_LEVEL, _SLOPE = 1.5, 0.5  # acceleration a driver pulls away with [m/s²]
 
 
-STARTS: Mapping[str, tuple[str, str, tuple[float, float, float, float]]] = {
-    "creep": ("Traffic creep", "Idle and a little more.", (1100, 0.15, 0.12, 1.5)),
-    "pull_away": ("Pull-away, loaded or on a slope", "A slope, a trailer.", (1800, 0.5, 0.45, 1.5)),
-    "standing": ("Standing start", "Full throttle, slipped in.", (4500, 1.0, 0.95, 0.8)),
-    "dropped": ("Dropped clutch", "The pedal is let go.", (5000, 3.0, 1.0, 0.1)),
-}
+@dataclass(frozen=True, slots=True)
+class Start:
+    """A kind of start.
+
+    Attributes
+    ----------
+    label, says : what it is called, one sentence
+    module : whether the clutch carries what an acceleration takes, or a share of the engine's torque
+    rpm : engine speed in a car and on a motorcycle; the latter as a share of the redline where that is known
+    asks : acceleration wanted [m/s²], or share of the peak torque [-]
+    throttle : most of full load the driver, or the idle governor, gives [-]
+    seconds : time from biting to where the driver wants the pedal
+    grade : slope, where it names one [-]
+    """
+
+    label: str
+    says: str
+    module: str
+    rpm: tuple[float, float]
+    asks: float
+    throttle: float
+    seconds: float
+    of_redline: float | None = None
+    grade: float | None = None
+
+    def assumes(self, layout: str) -> dict[str, Assumed]:
+        """The figures it stands in for."""
+        bike = layout != "dry_car"
+        speed = self.rpm[bike] * RPM
+        share = ("redline", self.of_redline) if bike and self.of_redline else None
+        found = {
+            "start_engine_speed": Assumed(speed, "practice", _WHY, 0.8 * speed, 1.3 * speed, share_of=share),
+            "start_engine_share": Assumed(self.throttle, "practice", _WHY),
+            "release_time": Assumed(self.seconds, "practice", _WHY, 0.6 * self.seconds, 1.6 * self.seconds),
+        }
+        if self.module == "by_share":
+            found["start_clutch_share"] = Assumed(self.asks, "practice", _WHY)
+        else:
+            found["start_acceleration"] = Assumed(self.asks, "practice", _WHY, 0.6 * self.asks, 1.5 * self.asks)
+        if self.grade is not None:
+            found["grade"] = Assumed(self.grade, "practice", "a steep ramp", 0.05, 0.2)
+        return found
+
+
+STARTS: Mapping[str, Start] = {
+    "creep": Start("Traffic creep", "Idle and a little more.", "by_acceleration", (1000, 2000), _SLOPE, 0.4, 1.0),
+    "pull_away": Start("Pull-away", "On the level, as a driver pulls away all day.", "by_acceleration", (1500, 3500),
+                       _LEVEL, 1.0, 0.7),
+    "hill": Start("Pull-away on a slope", "A slope, with the trailer where there is one.", "by_acceleration",
+                  (1500, 3500), _SLOPE, 1.0, 0.7, grade=0.12),
+    "standing": Start("Standing start", "Full throttle, slipped in.", "by_share", (4500, 6000), 1.0, 1.0, 0.8, 0.6),
+    "dropped": Start("Dropped clutch", "The pedal is let go.", "by_share", (5000, 6000), 3.0, 1.0, 0.1, 0.6),
+}  # fmt: skip
 
 
 def _wheel(
@@ -94,6 +135,8 @@ def _plate(density: float, heat: float, conducts: float, cooling: float) -> dict
 
 LAYOUT_ASSUMES: Mapping[str, dict[str, Assumed]] = {
     "dry_car": _plate(7200, 500, 50, 8) | {
+        "wheels_inertia": Assumed(2.5, "practice", "two driven wheels with their shafts", 1.5, 4.0),
+        "gearbox_inertia": Assumed(0.01, "practice", "a disc and the first shafts of a gearbox", 0.005, 0.02),
         "least_gap": Assumed(0.00015, "memory", "0.10 to 0.20 mm is enough to free a disc", 0.0001, 0.0002),
         "gap_single": Assumed(0.0004, "memory", "0.3 to 0.5 mm, comfortable for a single disc", 0.0003, 0.0005),
         "gap_several": Assumed(0.0002, "memory", "0.15 to 0.25 mm for two or three discs", 0.00015, 0.00025),
@@ -103,6 +146,9 @@ LAYOUT_ASSUMES: Mapping[str, dict[str, Assumed]] = {
         "effort_limit": Assumed(180.0, "practice", "140 N normal, 180 N firm, 250 N for racing only", 140.0, 250.0),
     },
     "wet_motorcycle": _plate(7850, 490, 45, 12) | {
+        "wheels_inertia": Assumed(0.6, "practice", "a rear wheel with its sprocket", 0.4, 0.9),
+        "gearbox_inertia": Assumed(0.003, "practice", "a hub and the shafts of a gearbox", 0.001, 0.006),
+        "driven_load_share": Assumed(0.9, "practice", "most of the weight goes to the rear in a start", 0.7, 1.0),
         "least_gap": Assumed(0.00006, "memory", "0.06 mm is the least in a wet pack", 0.00005, 0.00008),
         "running_gap": Assumed(0.0001, "memory", "0.10 mm in a wet pack", 0.00008, 0.00015),
         "hot_coning": Assumed(0.0001, "memory", "0.1 to 0.2 mm", 0.00005, 0.0002),

@@ -134,6 +134,10 @@ def build_of(entries: Mapping[str, Entry]) -> Build:
         elif entry.typed and name in INPUTS and INPUTS[name].many:
             asked = INPUTS[name]
             known[name] = np.array([r.si for r in read_many(entry.typed, asked.unit, asked.field_unit)])
+    for name, assumed in chosen.assumed.items():
+        if assumed.share_of and name not in entries and assumed.share_of[0] in entries:
+            known[name] = assumed.share_of[1] * known[assumed.share_of[0]]
+    known.setdefault("rev_limit", known.get("redline", np.inf))  # without either the curve's end cuts
     for name in chosen.graph.functions:
         known.pop(name, None)  # what the arrangement works out is not taken from a figure of another arrangement
     return Build(entries, chosen, known)

@@ -22,7 +22,6 @@ from liftbite.core.job.assumptions import (
     STARTS,
     grade_assumes,
     loss_assumes,
-    start_assumes,
     use_assumes,
 )
 from liftbite.core.job.inputs import OF_FLYWHEEL, Assumed
@@ -46,6 +45,7 @@ class Option:
     assumes : inputs it stands in for until one is entered
     layouts : where it can be picked
     traits : what the rest of the core asks of it, "coil springs" or "fork"; nobody asks for an option by its name
+    assumes_in : layout -> inputs it stands in for there
     """
 
     value: str
@@ -55,6 +55,7 @@ class Option:
     assumes: Mapping[str, Assumed] = field(default_factory=dict)
     layouts: tuple[str, ...] = _BOTH
     traits: frozenset[str] = frozenset()
+    assumes_in: Mapping[str, Mapping[str, Assumed]] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
@@ -114,6 +115,10 @@ def _modules(choice: str, names: tuple[str, ...], renames: tuple[tuple[str, str]
 
 def _with(*traits: str) -> frozenset[str]:
     return frozenset(traits)
+
+
+def _driven(share: float, low: float, high: float) -> dict[str, Assumed]:
+    return {"driven_load_share": Assumed(share, "practice", "weight on the driven wheels in a start", low, high)}
 
 
 CHOICES: Mapping[str, Choice] = {
@@ -270,9 +275,20 @@ CHOICES: Mapping[str, Choice] = {
                    ("vectors",)),
             Option("register", "Its register", "How far the assembly sits off its register.", ("register",)),
         ), begins={CAR: "figure", MOTORCYCLE: "figure"}, group="balance"),
+        Choice("drive", "Driven wheels", (
+            Option("rear", "Rear", "The weight goes to them in a start.", (), _driven(0.6, 0.5, 0.7), (CAR,)),
+            Option("front", "Front", "The weight leaves them in a start.", (), _driven(0.5, 0.42, 0.6), (CAR,)),
+            Option("all", "All", "Every wheel pulls.", (), _driven(1.0, 0.95, 1.0), (CAR,)),
+        ), begins={CAR: "rear"}, under=("layout", CAR), group="vehicle"),
         Choice("start", "Kind of start", tuple(
-            Option(name, label, says, (), start_assumes(*figures)) for name, (label, says, figures) in STARTS.items()
-        ), group="start"),
+            Option(name, start.label, start.says, (start.module,),
+                   assumes_in={layout: start.assumes(layout) for layout in _BOTH})
+            for name, start in STARTS.items()
+        ), begins={CAR: "pull_away", MOTORCYCLE: "pull_away"}, assumption=True, group="start"),
+        Choice("throttle", "Throttle", (
+            Option("with_pedal", "Follows the clutch", "The driver gives what the clutch takes.", ("with_pedal",)),
+            Option("held", "Held open", "Open from the start: the engine flares, and heats the clutch.", ("held",)),
+        ), begins={CAR: "with_pedal", MOTORCYCLE: "with_pedal"}, group="start"),
     )
 }  # fmt: skip
 

@@ -32,6 +32,7 @@ class Assumed:
     why : where it comes from, in words
     low, high : the ends it may lie between [SI]; None where nobody has said
     several : what is taken instead where there are several discs [SI]; None where that makes no difference
+    share_of : input it is a share of where that one is entered, and the share
     """
 
     value: float
@@ -40,6 +41,7 @@ class Assumed:
     low: float | None = None
     high: float | None = None
     several: float | None = None
+    share_of: tuple[str, float] | None = None
 
     def of(self, discs: float | None) -> float:
         """The value with so many discs.
@@ -126,7 +128,7 @@ _ALL = (
           group="engine"),
     Input("restrictor_time", "Restrictor holds back", "s", "s", 0, 10, (0, 2),
           "Least time a restrictor in the line lets the pedal come up in.",
-          group="start"),
+          group="start", assumed=Assumed(0.0, "practice", "no restrictor in the line")),
     Input("use_factor", "Use factor", "-", "", 1.1, 4, (1.1, 2),
           "How many times the engine's torque the clutch should hold.",
           group="use"),
@@ -533,16 +535,34 @@ _ALL = (
     Input("tyre_grip", "Tyre grip", "-", "", 0, 3, (0.3, 1.6), "Friction of the driven tyres on the road.", above=True,
           group="vehicle", assumed=Assumed(1.0, "practice", "road tyres on dry asphalt", 0.8, 1.2)),
     Input("driven_load_share", "Weight on driven wheels", "share", "%", 0, 1, (0.4, 1), "At the start.", above=True,
-          group="vehicle", assumed=Assumed(0.6, "practice", "two driven wheels with the weight shifted")),
+          group="vehicle", assumed=Assumed(0.6, "practice", "two driven wheels with the weight shifted", 0.45, 0.7)),
     Input("start_engine_speed", "Engine speed of a start", "rad/s", "rpm", 0, 20_000 * RPM, (700 * RPM, 12_000 * RPM),
           "Engine speed when the clutch begins to bite.", above=True,
+          group="start"),
+    Input("start_acceleration", "Acceleration wanted", "m/s²", "m/s²", 0, 30, (0.2, 5),
+          "How briskly the driver pulls away; the clutch carries what that takes.", above=True,
           group="start"),
     Input("start_clutch_share", "Clutch torque of a start", "-", "", 0, 5, (0.05, 3),
           "Over the engine's peak torque; limited by the clutch's capacity.", above=True,
           group="start"),
-    Input("start_engine_share", "Engine torque of a start", "-", "", 0, 1.2, (0, 1), "Over the engine's peak torque.",
+    Input("start_engine_share", "Most throttle of a start", "-", "", 0, 1.2, (0.1, 1), "Most of full load the driver gives.",
           group="start"),
     Input("release_time", "Pedal let up in", "s", "s", 0, 20, (0.02, 4), "Time from biting to fully let up.", above=True,
+          group="start"),
+    Input("rev_limit", "Limiter cuts at", "rad/s", "rpm", 0, 30_000 * RPM, (3_000 * RPM, 18_000 * RPM),
+          "The redline stands in for it, else the end of the curve.", above=True,
+          group="start"),
+    Input("engine_drag_share", "Drag, throttle shut", "-", "", 0, 1, (0.02, 0.3), "Over the engine's peak torque.",
+          group="start", assumed=Assumed(0.1, "practice", "an engine's drag over its peak torque", 0.05, 0.2)),
+    Input("gearbox_inertia", "Disc and gearbox, inertia", "kg·m²", "kg·m²", 0, 5, (0.0005, 0.05), "At the clutch shaft.",
+          above=True, group="vehicle"),
+    Input("wheels_inertia", "Driven wheels, inertia", "kg·m²", "kg·m²", 0, 200, (0.2, 12), "With tyres and shafts.",
+          group="vehicle"),
+    Input("full_load_slip_speed", "Slips at full load by", "rad/s", "rpm", 0, 10_000 * RPM, (100 * RPM, 3_000 * RPM),
+          "Speed the engine gets away by where the clutch does not hold full load.", above=True,
+          group="start", assumed=Assumed(500 * RPM, "practice", "what a driver notices", 200 * RPM, 1_500 * RPM)),
+    Input("full_load_slip_time", "Slips at full load for", "s", "s", 0, 600, (0.2, 30),
+          "How long he keeps his foot in it where the clutch does not hold full load.", above=True,
           group="start"),
     Input("stall_speed", "Engine stalls below", "rad/s", "rpm", 0, 3_000 * RPM, (300 * RPM, 1_500 * RPM), "Stall.", above=True,
           group="start", assumed=Assumed(600 * RPM, "practice", "where most engines give up")),

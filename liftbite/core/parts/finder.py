@@ -25,6 +25,7 @@ from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.inputs import FITS
 from liftbite.core.job.ledger import Entry
 from liftbite.core.parts.mismatch import RULES, bare_aluminium
+from liftbite.core.quantities.launch import Launch, LaunchCase
 from liftbite.core.quantities.torque_curve import Array
 from liftbite.core.verdicts.criteria import CRITERIA, LOW, NOMINAL, reserves
 
@@ -66,15 +67,16 @@ LIMITS: Mapping[str, str] = {
     "bite": "less bite than the use asks for",
     "pressure": "face pressure over what the facing's maker allows",
     "lift": "less lift than is needed",
-    "heat": "hotter than the facing stands",
     "true": "flywheel, balance or joint short of its limit",
     "fuse": "shaft, splines or damper break before the clutch slips",
     "floater": "a floater that leaves one disc dragging",
     "comfort": "no comfortable gap, or a drag once worn",
-    "hot": "slips at the heat of its own starts",
     "overtravel": "more lift than the cover allows",
     "effort": "more effort than is allowed",
     "strokes": "a cylinder at its end or over its pressure before full pedal, or fluid that boils",
+    "stalls": "a start that stalls the engine or never locks",
+    "heat": "hotter than the facing stands",
+    "hot": "slips at the heat of its own starts",
 }
 _EFFORT = next(c for c in CRITERIA if c.excludes == "effort")
 
@@ -254,6 +256,7 @@ class _Left:
         size, self.at = self.at.size, self.at[ok]
         for store in (self._known, *self._kept.values()):
             store.update({n: v[ok] for n, v in store.items() if isinstance(v, np.ndarray) and v.shape == (size,)})
+            store.update({n: v.taken(ok) for n, v in store.items() if isinstance(v, LaunchCase | Launch)})
 
 
 def _evaluate(

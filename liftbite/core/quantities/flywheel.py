@@ -7,7 +7,8 @@ In the order in which it is used:
 - speed      `rim_speed`, `disc_speed_missed_shift`, `disc_speed_margin`
 - inertia    `effective_mass`, `stored_energy`, `free_rev_time`, `synchro_energy`
 
-`flywheel_inertia`, `engine_inertia` and `ring_gear_stress` come from an arrangement, or are inputs; balance stands in `balance`.
+`flywheel_inertia`, `engine_inertia` and `ring_gear_stress` come from an arrangement, or are inputs; balance stands in
+`balance`.
 """
 
 from __future__ import annotations

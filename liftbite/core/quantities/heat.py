@@ -1,225 +1,20 @@
-"""Heat: does it survive the way it is used? One start in closed form, temperature, repeats.
+"""Heat: does it survive the way it is used? Temperature of a start, and of several in a row.
 
 In the order in which it is used:
 
-- start        `vehicle_inertia`, `start_slip_speed`, `start_clutch_torque`, `start_engine_torque`, `start_load_torque`
-- energy       `slip_time`, `slip_energy`, `specific_energy`, `energy_margin`
+- energy       `specific_energy`, `energy_margin`
 - temperature  `bulk_rise`, `flash_rise`, `base_temperature`, `surface_temperature`, `hot_temperature`
 - margins      `heat_margin`, `sustained_margin`
 
-Everything is referred to the clutch shaft. The start is worked out with constant torques; `analysis.launch`
-integrates the real one.
+`slip_energy` and `slip_time` are those of the start in `start`.
 """
 
 from __future__ import annotations
 
 import numpy as np
 
-from liftbite.core.graph.graph import Values, plain, within
+from liftbite.core.graph.graph import Values, plain
 from liftbite.core.graph.guards import positive
-
-
-def vehicle_inertia(
-    vehicle_mass: Values, trailer_mass: Values, tyre_radius: Values, gear_ratio: Values, final_ratio: Values
-) -> Values:
-    """Inertia of the vehicle as the clutch feels it in this gear.
-
-    I_v = (m_v + m_t) · r_t² / (i_g · i_f)²
-
-    Parameters
-    ----------
-    vehicle_mass : m_v, mass of the vehicle with load [kg]
-    trailer_mass : m_t, mass of the trailer [kg]
-    tyre_radius : r_t, rolling radius of the tyre [m]
-    gear_ratio : i_g, ratio of the gear [-]
-    final_ratio : i_f, ratio of the final drive [-]
-
-    Returns
-    -------
-    I_v, inertia of the vehicle at the clutch [kg·m²]
-
-    Range: m_v, r_t, i_g and i_f above 0, m_t 0 or more; turning parts of the driveline left aside.
-    Source: [definition: equal kinetic energy].
-
-    >>> round(vehicle_inertia(1400.0, 0.0, 0.3, 3.5, 4.0), 4)
-    0.6429
-    """
-    return (
-        (vehicle_mass + trailer_mass)
-        * tyre_radius**2
-        / (gear_ratio * final_ratio) ** 2
-        * positive("gear_ratio", gear_ratio)
-    )
-
-
-def start_speed(start_engine_speed: Values, primary_ratio: Values) -> Values:
-    """Speed of the clutch's engine side at the start.
-
-    ω_0 = ω_s / i_p
-
-    Parameters
-    ----------
-    start_engine_speed : ω_s, engine speed at the start [rad/s]
-    primary_ratio : i_p, primary reduction [-]
-
-    Returns
-    -------
-    ω_0, speed of the clutch's engine side at the start [rad/s]
-
-    Range: ω_s and i_p above 0.
-    Source: [geometry: gear pair].
-
-    >>> start_speed(350.0, 1.75)
-    200.0
-    """
-    return start_engine_speed / primary_ratio
-
-
-def start_clutch_torque(start_clutch_share: Values, torque_at_clutch: Values, torque_capacity: Values) -> Values:
-    """Torque the clutch is let to carry during the start, at most its capacity.
-
-    T_s = min(a_c · T_c, T_cap)
-
-    Parameters
-    ----------
-    start_clutch_share : a_c, clutch torque at the start over the engine's peak [-]
-    torque_at_clutch : T_c, largest engine torque at the clutch [N·m]
-    torque_capacity : T_cap, torque capacity [N·m]
-
-    Returns
-    -------
-    T_s, clutch torque during the start [N·m]
-
-    Range: a_c above 0.
-    Source: [practice: shares by kind of start].
-
-    >>> start_clutch_torque(0.5, 400.0, 520.0)
-    200.0
-    """
-    return plain(np.minimum(start_clutch_share * torque_at_clutch, torque_capacity))
-
-
-def start_engine_torque(start_engine_share: Values, torque_at_clutch: Values) -> Values:
-    """Torque of the engine during the start, at the clutch.
-
-    T_e = a_e · T_c
-
-    Parameters
-    ----------
-    start_engine_share : a_e, engine torque at the start over its peak [-]
-    torque_at_clutch : T_c, largest engine torque at the clutch [N·m]
-
-    Returns
-    -------
-    T_e, engine torque during the start [N·m]
-
-    Range: a_e 0 or more.
-    Source: [practice: shares by kind of start].
-
-    >>> start_engine_torque(0.5, 400.0)
-    200.0
-    """
-    return start_engine_share * torque_at_clutch
-
-
-def start_load_torque(
-    vehicle_mass: Values,
-    trailer_mass: Values,
-    grade: Values,
-    rolling_resistance: Values,
-    tyre_radius: Values,
-    gear_ratio: Values,
-    final_ratio: Values,
-) -> Values:
-    """Road load during the start, at the clutch.
-
-    T_l = (m_v + m_t)·g·(sin α + f_r·cos α)·r_t / (i_g·i_f), tan α = s
-
-    Parameters
-    ----------
-    vehicle_mass : m_v, mass of the vehicle with load [kg]
-    trailer_mass : m_t, mass of the trailer [kg]
-    grade : s, slope of the road, rise over run [-]
-    rolling_resistance : f_r, rolling resistance over weight [-]
-    tyre_radius : r_t, rolling radius of the tyre [m]
-    gear_ratio : i_g, ratio of the gear [-]
-    final_ratio : i_f, ratio of the final drive [-]
-
-    Returns
-    -------
-    T_l, road load at the clutch [N·m]
-
-    Range: s from 0 to 1, f_r 0 or more, i_g and i_f above 0; no wind.
-    Source: [definition: forces on a slope].
-
-    >>> round(start_load_torque(1400.0, 0.0, 0.0, 0.015, 0.3, 3.5, 4.0), 2)
-    4.41
-    """
-    slope = np.arctan(grade)
-    weight = (vehicle_mass + trailer_mass) * 9.80665
-    force = weight * (np.sin(slope) + rolling_resistance * np.cos(slope))
-    return plain(force * tyre_radius / (gear_ratio * final_ratio))
-
-
-def slip_time(
-    start_speed: Values,
-    start_clutch_torque: Values,
-    start_engine_torque: Values,
-    start_load_torque: Values,
-    engine_inertia: Values,
-    vehicle_inertia: Values,
-) -> Values:
-    """Time the clutch slips in a start from rest with constant torques.
-
-    t = ω_0 / ((T_s − T_e)/I_e + (T_s − T_l)/I_v)
-
-    Parameters
-    ----------
-    start_speed : ω_0, speed of the clutch's engine side at the start [rad/s]
-    start_clutch_torque : T_s, clutch torque during the start [N·m]
-    start_engine_torque : T_e, engine torque during the start [N·m]
-    start_load_torque : T_l, road load at the clutch [N·m]
-    engine_inertia : I_e, inertia on the engine side, at the clutch shaft [kg·m²]
-    vehicle_inertia : I_v, inertia of the vehicle at the clutch [kg·m²]
-
-    Returns
-    -------
-    t, slip time of a start [s]
-
-    Range: the closing rate above 0; at or below it the clutch never locks.
-    Source: [definition: both sides meet in speed].
-
-    >>> round(slip_time(300.0, 200.0, 200.0, 5.0, 0.2, 0.643), 3)
-    0.989
-    """
-    rate = (start_clutch_torque - start_engine_torque) / engine_inertia + (
-        start_clutch_torque - start_load_torque
-    ) / vehicle_inertia
-    return start_speed / rate * within(np.greater(rate, 0), "closing_rate", rate, "above", 0)
-
-
-def slip_energy(start_clutch_torque: Values, start_speed: Values, slip_time: Values) -> Values:
-    """Heat of one start.
-
-    E = T_s · ω_0 · t / 2
-
-    Parameters
-    ----------
-    start_clutch_torque : T_s, clutch torque during the start [N·m]
-    start_speed : ω_0, speed of the clutch's engine side at the start [rad/s]
-    slip_time : t, slip time of a start [s]
-
-    Returns
-    -------
-    E, heat of one start [J]
-
-    Range: t 0 or more; a slip speed that falls evenly, constant torque.
-    Source: [memory: Shigley's Mechanical Engineering Design, 10th edition, section 16-8, energy considerations].
-
-    >>> slip_energy(200.0, 300.0, 1.0)
-    30000.0
-    """
-    return start_clutch_torque * start_speed * slip_time / 2
 
 
 def specific_energy(slip_energy: Values, facing_area_total: Values) -> Values:
@@ -265,7 +60,7 @@ def energy_margin(specific_energy_limit: Values, specific_energy: Values) -> Val
     >>> energy_margin(0.7e6, 0.5e6)
     1.4
     """
-    return specific_energy_limit / specific_energy
+    return plain(specific_energy_limit / np.maximum(specific_energy, 1e-9))
 
 
 def bulk_rise(slip_energy: Values, heat_share: Values, heat_mass: Values, specific_heat: Values) -> Values:

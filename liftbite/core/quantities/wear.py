@@ -6,7 +6,9 @@ layout.
 
 from __future__ import annotations
 
-from liftbite.core.graph.graph import Values
+import numpy as np
+
+from liftbite.core.graph.graph import Values, plain
 from liftbite.core.graph.guards import positive
 
 
@@ -55,7 +57,7 @@ def starts_to_limit(wear_limit: Values, wear: Values, wear_per_start: Values) ->
     >>> round(starts_to_limit(0.0014, 0.0, 60e-9))
     23333
     """
-    return (wear_limit - wear) / wear_per_start
+    return plain((wear_limit - wear) / np.maximum(wear_per_start, 1e-30))
 
 
 def distance_to_limit(starts_to_limit: Values, starts_per_distance: Values) -> Values:

@@ -59,6 +59,7 @@ class Criterion:
     unless : trait with which it cannot be looked at
     uses : quantities the words need besides
     only : quantity and the value it must have for the row to count
+    silent : True where the answer has words of its own for it
     if_clear : True where nothing is said of a row that cannot be looked at
     excludes : what the finder counts those it leaves out under
     works : True where it counts also for a candidate that only has to work, not to be good
@@ -84,6 +85,7 @@ class Criterion:
     unless: str = ""
     uses: tuple[str, ...] = ()
     only: tuple[str, float] | None = None
+    silent: bool = False
     if_clear: bool = False
     excludes: str = ""
     works: bool = False
@@ -262,6 +264,8 @@ CRITERIA: tuple[Criterion, ...] = (
               uses=("inner_gap", "outer_gap"), only=("disc_count", 2.0), whose="the gap that just frees a face",
               excludes="floater"),
 
+    Criterion("heat", "start_settles", "the start", "start_settles", 1.0, lambda _v, _b: "locks", band=True,
+              bad_below=1.0, silent=True, excludes="stalls", works=True),
     Criterion("heat", "heat_margin", "surface in the last start", "heat_margin", 1.0,
               _hot("surface_temperature", "brief_temperature", "moments"), band=True, bad_below=1.0,
               shows=("surface_temperature", "brief_temperature"), excludes="heat", works=True),
@@ -350,7 +354,7 @@ def look(build: Build, question: Question) -> Looked:
     rows = [
         c for c in criteria_of(question)
         if c.counts(build) and (c.only is None or build.known.get(c.only[0]) == c.only[1])
-        and c.outranked not in build.known
+        and c.outranked not in build.known and not c.silent
     ]  # fmt: skip
     blind = [c.label for c in rows if c.unless and build.chosen.has(c.unless)]
     rows = [c for c in rows if not (c.unless and build.chosen.has(c.unless))]
@@ -407,7 +411,7 @@ class _Sheet:
 
 
 #: Where in the friction band a row was worst, in words.
-_PLACES = {LOW: " at low friction", HIGH: " at high friction"}
+_PLACES = {LOW: "at low friction ", HIGH: "at high friction "}
 
 
 def _judged(sheet: _Sheet, criterion: Criterion) -> tuple[Link | None] | None:
@@ -435,7 +439,7 @@ def _link(build: Build, criterion: Criterion, reserve: float, figures: Mapping[s
     shown, limit = criterion.shows or (criterion.value, criterion.need)
     words = criterion.says(figures, build)
     if criterion.band:
-        words += _PLACES.get(friction, "")
+        words = _PLACES.get(friction, "") + words
     bad = (
         criterion.bad_below is not None
         and (reserve if criterion.most else figures[criterion.value]) < criterion.bad_below

@@ -1,39 +1,105 @@
-"""Heat: does it survive the way it is used? By the closed form of a start, over the friction band.
+"""Heat: does it survive the way it is used? By the integrated start, over the friction band.
 
 - `heat_verdict`   the answer
+
+A start that stalls, or never locks, is no start the clutch survives, whatever its heat; and where the clutch does not
+hold full load no start decides: then what it slips away does.
 """
 
 from __future__ import annotations
 
 import numpy as np
 
-from liftbite.core.graph.graph import Refused
-from liftbite.core.job.build import Build
+from liftbite.core.graph.graph import Known, Needs, Refused
+from liftbite.core.job.build import Build, both
 from liftbite.core.units.show import figure
 from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL, criteria_of, look
 from liftbite.core.verdicts.rolled import rolled, still_open, stopped
 from liftbite.core.verdicts.verdict import Band, Verdict
 
 #: What the answer shows beside its rows.
-_SHOWN = ("slip_energy", "slip_time", "starts_to_limit")
+_SHOWN = ("slip_energy", "slip_time", "starts_to_limit", "start_run")
+_WHERE = {LOW: " at low friction", NOMINAL: "", HIGH: " at high friction"}
+_SLIPPING = ("bite_margin", "torque_capacity", "full_load_slip_speed", "facing_area_total", "heat_share", "heat_mass",
+             "specific_heat", "conductivity", "plate_density", "ambient_temperature", "brief_temperature",
+             "primary_ratio")  # fmt: skip
 
 
 def heat_verdict(build: Build) -> Verdict:
     """Does it survive the way it is used?"""
-    needed = tuple(dict.fromkeys(n for c in criteria_of("heat") for n in c.wants))
-    missing = build.lacks((*needed, *_SHOWN[:2]))
+    rows = [c for c in criteria_of("heat") if not c.told and not c.if_clear]
+    needed = tuple(dict.fromkeys(n for c in rows for n in c.wants))
+    missing = build.lacks((*needed, *_SHOWN))
     if missing:
         return still_open("heat", build, missing)
     v = build.evaluate((*needed, *_SHOWN), stage=build.stage)
     refused = next((v[n] for n in (*needed, *_SHOWN) if isinstance(v[n], Refused)), None)
-    if refused is not None and refused.error.quantity == "closing_rate":
-        apart = figure(-refused.error.value, 3)
-        sentence = "Never locks: the clutch is let to carry less than engine and road bring, so it slips on without end"
-        return Verdict("heat", "cooks", f"{sentence} (speeds part by {apart} rad/s each second).")
     if refused is not None:
         return stopped("heat", build, refused)
-    over = build.evaluate(
-        ("heat_margin", "sustained_margin"), stage=build.stage, friction=np.array([LOW, NOMINAL, HIGH])
+    slips = build.evaluate(_SLIPPING, stage=build.stage)
+    if not any(isinstance(slips[n], Needs | Refused) for n in _SLIPPING) and float(slips["bite_margin"]) < 1:
+        return _slips_at_full_load(build, slips)
+    over = {place: build.evaluate(("heat_margin", "sustained_margin", "start_run"), stage=build.stage, friction=place)
+            for place in (LOW, NOMINAL, HIGH)}  # fmt: skip
+    for place in (NOMINAL, LOW, HIGH):
+        refused = next((x for x in over[place].values() if isinstance(x, Refused)), None)
+        if refused is not None:
+            return stopped("heat", build, refused)
+        run = over[place]["start_run"]
+        if run.outcome in {"stalls", "never locks"}:
+            return _never_settles(build, str(run.outcome), place)
+    low, nominal, high = (min(float(x["heat_margin"]), float(x["sustained_margin"])) for x in over.values())
+    band = Band(min(low, nominal, high), nominal, max(low, nominal, high))
+    return rolled("heat", look(build, "heat"), band, 1.0, "surface in the last start")
+
+
+def _never_settles(build: Build, outcome: str, place: float) -> Verdict:
+    """A start that stalls the engine or never locks, with why and the cure."""
+    v = build.evaluate(("start_load_torque", "start_full_torque", "start_clutch_torque", "torque_capacity"),
+                       stage=build.stage, friction=place)  # fmt: skip
+    load, full, asked, holds = (
+        _of(v, n) for n in ("start_load_torque", "start_full_torque", "start_clutch_torque", "torque_capacity")
     )
-    three = np.broadcast_to(np.minimum(over["heat_margin"], over["sustained_margin"]), 3)
-    return rolled("heat", look(build, "heat"), Band(float(three.min()), float(three[1]), float(three.max())), 1.0)
+    where = _WHERE[place]
+    if outcome == "stalls":
+        return Verdict("heat", "look again", f"The start stalls the engine{where}: more engine speed, a slower pedal "
+                       "or a lower gear.")  # fmt: skip
+    if load >= full:
+        why = (
+            f"the road asks for {both(load, 'N·m')} at the clutch and the engine gives {both(full, 'N·m')} at the "
+            "speed of the start: it cannot pull away in this gear; a lower gear or more engine speed"
+        )
+    elif load >= holds:
+        why = (
+            f"the road asks for {both(load, 'N·m')}, the clutch holds {both(holds, 'N·m')}: a lower gear or more clamp"
+        )
+    else:
+        why = (f"the clutch is let to carry {both(asked, 'N·m')}, which is not enough to bring both sides together: "
+               "less throttle, a lower gear or more bite")  # fmt: skip
+    return Verdict("heat", "cooks", f"Never locks{where}: {why}.")
+
+
+def _of(v: Known, name: str) -> float:
+    return float("nan") if isinstance(v[name], Needs | Refused) else float(v[name])
+
+
+def _slips_at_full_load(build: Build, v: Known) -> Verdict:
+    """What a clutch that does not hold full load makes of it: heat by how long it is kept slipping."""
+    speed = float(v["full_load_slip_speed"])
+    power = float(v["torque_capacity"]) * speed / float(v["primary_ratio"])
+    says = f"Slips at full load: {both(power, 'W')} of heat at {both(speed, 'rad/s')} of slip"
+    known = build.known.get("full_load_slip_time")
+    if known is None:
+        return Verdict("heat", "open", f"{says}; how long the driver keeps at it decides, no start does.",
+                       needs=("full_load_slip_time",))  # fmt: skip
+    seconds = float(known)
+    bulk = float(v["heat_share"]) * power * seconds / (float(v["heat_mass"]) * float(v["specific_heat"]))
+    flux = power / float(v["facing_area_total"])
+    stores = float(v["conductivity"]) * float(v["plate_density"]) * float(v["specific_heat"])
+    flash = 2 * flux / np.sqrt(np.pi) * np.sqrt(seconds / stores)
+    reached = float(v["ambient_temperature"]) + max(bulk, float(flash))
+    stands = float(v["brief_temperature"])
+    says += f"; after {figure(seconds, 3)} s the face is at {both(reached, 'K')} where it stands {both(stands, 'K')}"
+    if reached > stands:
+        return Verdict("heat", "cooks", f"{says}.")
+    return Verdict("heat", "open", f"{says}. No start decides it: mend Bite first.")

@@ -26,19 +26,19 @@ RESULTS_OF: Mapping[Question, tuple[str, ...]] = {
     ),
     "lift": (
         "lift_needed", "lift_needed_least", "plate_lift_available", "lift_margin", "least_lift_margin",
-        "overtravel_margin", "release_lever_ratio", "inner_gap", "outer_gap", "floater_margin",
-        "reshim_wear",
+        "overtravel_margin", "release_lever_ratio", "inner_gap", "outer_gap", "floater_margin", "reshim_wear",
     ),
     "heat": (
-        "vehicle_inertia", "slip_time", "slip_energy", "specific_energy", "energy_margin", "bulk_rise", "flash_rise",
-        "base_temperature", "surface_temperature", "hot_temperature", "heat_margin", "sustained_margin",
+        "vehicle_inertia", "start_clutch_torque", "slip_time", "slip_energy", "tyre_energy", "peak_slip_power",
+        "lowest_start_speed", "held_slip_time", "held_slip_energy", "specific_energy", "energy_margin", "bulk_rise",
+        "flash_rise", "base_temperature", "surface_temperature", "hot_temperature", "heat_margin", "sustained_margin",
         "mean_pressure", "edge_pressure", "pressure_margin", "wear_per_start", "starts_to_limit", "distance_to_limit",
     ),
     "true": (
         "flywheel_inertia", "engine_inertia", "mean_hoop_stress", "burst_speed", "burst_margin", "bore_stress",
         "elastic_margin", "yield_margin", "certified_margin", "rim_speed", "disc_speed_missed_shift",
-        "disc_speed_margin", "permissible_unbalance", "residual_unbalance", "balance_margin",
-        "gross_balance_margin", "unbalance_force", "drill_depth", "housing_bore_margin", "housing_face_margin", "flywheel_face_margin",
+        "disc_speed_margin", "permissible_unbalance", "residual_unbalance", "balance_margin", "gross_balance_margin",
+        "unbalance_force", "drill_depth", "housing_bore_margin", "housing_face_margin", "flywheel_face_margin",
         "effective_mass", "stored_energy", "free_rev_time", "synchro_energy", "shaft_torque_limit", "shaft_margin",
         "spline_torque_limit", "spline_margin", "damper_margin", "bolt_preload", "proof_margin", "joint_slip_torque",
         "joint_margin",
@@ -58,7 +58,7 @@ _NEEDED = {row.value: row.need for row in reversed(CRITERIA) if isinstance(row.n
 #: Inputs that no result passes on but that stroke, life, verdicts and starts look at.
 _LOOKED_AT = (
     "effort_limit", "plate_lift_limit", "bearing_reserve", "tyre_grip", "driven_load_share", "release_time",
-    "start_clutch_share", "start_engine_share", "stall_speed", "starts_in_row", "start_interval", "restrictor_time",
+    "stall_speed", "full_load_slip_time", "full_load_slip_speed", "starts_in_row", "start_interval", "restrictor_time",
     "gear_ratios",
 )  # fmt: skip
 _OF_TWINS = {"floater_clearance", "floater_thickness", "inner_wear"}

@@ -46,9 +46,15 @@ def test_a_motorcycle_by_hand() -> None:
 
 @pytest.mark.parametrize(
     ("clamp", "state", "decides"),
-    [("6 kN", "slips", "torque reserve"), ("6.6 kN", "slips", "torque reserve"), ("7.9 kN", "thin", "low friction"),
-     ("8.5 kN", "thin", "torque reserve"), ("8.7 kN", "holds", "torque reserve"), ("9.5 kN", "holds", "torque reserve")],
-)  # fmt: skip
+    [
+        ("6 kN", "slips", "torque reserve"),
+        ("6.6 kN", "slips", "torque reserve"),
+        ("7.9 kN", "thin", "torque reserve"),
+        ("8.5 kN", "thin", "torque reserve"),
+        ("8.7 kN", "holds", "torque reserve"),
+        ("9.5 kN", "holds", "torque reserve"),
+    ],
+)
 def test_nominal_against_the_use_and_low_friction_against_one(clamp: str, state: str, decides: str) -> None:
     """60 N·m a kilonewton nominal, 50 low: 1.3 wants 8.67 kN, low friction 8 kN, and below 6.67 kN it slips."""
     verdict = answer(entries(CAR, cover_clamp=clamp)).verdict
@@ -71,7 +77,9 @@ def test_face_pressure_is_told_and_no_failed_bite() -> None:
     assert told.figure > told.limit
     assert "wears a facing sooner" in told.sentence
     assert found.others[1].state == "stays"
-    hard = answer(entries(FULL, cover_clamp="20 kN", clamp_source="figure", lever_ratio="4", pressure_hard_limit="0.5 MPa"))
+    hard = answer(
+        entries(FULL, cover_clamp="20 kN", clamp_source="figure", lever_ratio="4", pressure_hard_limit="0.5 MPa")
+    )
     assert hard.others[1].state == "cooks"
     assert "maker allows" in hard.others[1].sentence
 

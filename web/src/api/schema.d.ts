@@ -1981,6 +1981,7 @@ export interface components {
             peak_power: components["schemas"]["FigureOut"];
             lowest_speed: components["schemas"]["FigureOut"];
             temperature: components["schemas"]["FigureOut"];
+            tyre_energy: components["schemas"]["FigureOut"];
         };
         /**
          * TraceOut
@@ -1998,8 +1999,13 @@ export interface components {
              */
             engine: number[];
             /**
-             * Vehicle
+             * Gearbox
              * @description [rpm], the gearbox side as seen from the crank
+             */
+            gearbox: number[];
+            /**
+             * Vehicle
+             * @description [rpm], the vehicle as seen from the crank; the wheels spin above it
              */
             vehicle: number[];
             /**

@@ -52,7 +52,7 @@ export function BiteView() {
         <Results names={CAPACITY} title="Capacity" />
         <div className="grid content-start gap-y-5">
           <Results names={DEMAND} title="Demand" />
-          <Results names={PRESSURE} title="Face pressure" />
+          <Results names={PRESSURE} title="Face pressure: a question of life" />
           <Results names={CHAIN} title="What breaks if it does not slip" />
         </div>
       </div>

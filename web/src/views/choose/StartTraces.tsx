@@ -5,13 +5,13 @@ type Trace = NonNullable<Launch["trace"]>;
 
 export function Speeds({ trace }: { trace: Trace }) {
   const end = trace.time.at(-1) ?? 1;
-  const most = Math.max(...trace.engine, ...trace.vehicle) * 1.08;
+  const most = Math.max(...trace.engine, ...trace.gearbox) * 1.08;
   return (
     <Plot label="Speeds over time" x={[0, end]} y={[0, most]} xUnit="s" yUnit="rpm">
       {(scales) => (
         <>
           <path
-            d={`${pathThrough(trace.time, trace.engine, scales)}L${pathThrough([...trace.time].reverse(), [...trace.vehicle].reverse(), scales).slice(1)}Z`}
+            d={`${pathThrough(trace.time, trace.engine, scales)}L${pathThrough([...trace.time].reverse(), [...trace.gearbox].reverse(), scales).slice(1)}Z`}
             fill="var(--hair)"
             opacity="0.55"
           />
@@ -23,6 +23,13 @@ export function Speeds({ trace }: { trace: Trace }) {
           />
           <path
             d={pathThrough(trace.time, trace.vehicle, scales)}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="1"
+            strokeDasharray="2 4"
+          />
+          <path
+            d={pathThrough(trace.time, trace.gearbox, scales)}
             fill="none"
             stroke="var(--ink)"
             strokeWidth="1.4"
@@ -38,7 +45,7 @@ export function Speeds({ trace }: { trace: Trace }) {
           </text>
           <text
             x={scales.x(end * 0.5)}
-            y={scales.y(trace.vehicle[Math.floor(trace.vehicle.length * 0.5)] ?? 0) - 16}
+            y={scales.y(trace.gearbox[Math.floor(trace.gearbox.length * 0.5)] ?? 0) - 16}
             className="text-[12px]"
             fill="var(--ink)"
             textAnchor="end"

@@ -11,14 +11,19 @@ import { Kinds } from "./StartKinds";
 import { Heat, Speeds } from "./StartTraces";
 
 const HEAT = [
+  "start_clutch_torque",
   "slip_time",
   "slip_energy",
+  "tyre_energy",
+  "peak_slip_power",
+  "lowest_start_speed",
   "specific_energy",
   "energy_margin",
   "bulk_rise",
   "flash_rise",
   "base_temperature",
   "surface_temperature",
+  "hot_temperature",
   "heat_margin",
   "sustained_margin",
 ];
@@ -38,7 +43,7 @@ export function StartView() {
           <Links question="heat" />
         </div>
         <div className="grid content-start gap-y-5">
-          <Results names={HEAT} title="By constant torques" />
+          <Results names={HEAT} title="Heat of the start" />
           <Results names={WEAR} title="Wear" />
         </div>
       </div>
@@ -75,8 +80,8 @@ function Sheet({ launch }: { launch: Launch }) {
       </div>
       {launch.closed_energy && launch.closed_time && (
         <p className="text-note text-soft">
-          Integrated with throttle and pedal let go together. With constant torques, which the verdict uses:{" "}
-          <Figure value={launch.closed_energy} /> in <Figure value={launch.closed_time} />.
+          With the engine's speed held and tyres that grip, in closed form: <Figure value={launch.closed_energy} /> in{" "}
+          <Figure value={launch.closed_time} />.
         </p>
       )}
       <div className="mt-3 grid gap-x-8 gap-y-4 wide:grid-cols-2">
