@@ -35,8 +35,15 @@ def run(*arguments: str):  # type: ignore[no-untyped-def]
 
 def test_compute_prints_a_table(tmp_path: Path) -> None:
     result = run("compute", write(tmp_path / "car.liftbite.json", CAR))
-    assert result.exit_code == 1
-    assert "Bite: THIN" in result.output
+    assert result.exit_code == 0
+    assert "Bite: HOLDS, torque reserve 1.35 of 1.3" in result.output
+    short = run("compute", write(tmp_path / "soft.liftbite.json", CAR | {"cover_clamp": "8.5 kN"}))
+    assert short.exit_code == 1
+    assert "Bite: THIN" in short.output
+    wrong = CAR | {"disc_spline_count": "24", "spline_count": "10"}
+    clash = run("compute", write(tmp_path / "clash.liftbite.json", wrong))
+    assert clash.exit_code == 1
+    assert "Bite: DOES NOT FIT" in clash.output
     assert re.search(r"Torque capacity +450 N·m", result.output)
     assert "Friction, low: 0.25 [memory]" in result.output
 
@@ -131,6 +138,6 @@ def test_serve_answers_on_loopback_and_says_where_its_records_are(tmp_path: Path
                 except OSError:
                     time.sleep(0.1)
             assert len(jobs) == len(JOBS)
-            assert {job["verdict"]["state"] for job in jobs} >= {"holds", "thin", "slips", "open"}
+            assert {job["verdict"]["state"] for job in jobs} >= {"holds", "thin", "open"}
         finally:
             process.terminate()

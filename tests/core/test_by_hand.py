@@ -11,13 +11,13 @@ import numpy as np
 import pytest
 
 from liftbite.core.arrangements.capacity_model import uniform_wear
-from liftbite.core.arrangements.layout import dry_discs, engine_through_primary, wet_pack
+from liftbite.core.arrangements.layout import dry_discs, wet_pack
 from liftbite.core.arrangements.release import cable, hydraulics
 from liftbite.core.arrangements.unbalance_source import vectors
 from liftbite.core.measure.setup.bearing import bearing_stacks, cushion_window
 from liftbite.core.measure.setup.flywheel_cut import flywheel_cut
 from liftbite.core.parts.mismatch import mismatches
-from liftbite.core.quantities import balance, capacity, driveline, flywheel, heat, release, wear
+from liftbite.core.quantities import balance, capacity, driveline, flywheel, heat, release, start, wear
 from liftbite.core.units.read import from_si, to_si
 
 INCH = 0.0254
@@ -188,28 +188,16 @@ class TestTrue:
 
 
 class TestHeat:
-    """A pull-away: 200 N·m through the clutch at 188.5 rad/s."""
+    """A pull-away: 60 N·m through the clutch at 157 rad/s, 0.8 kg·m² of vehicle, 5 N·m of road."""
 
-    def test_a_start(self) -> None:
-        """Closing at (200−180)/0.2 + (200−5)/0.85 = 329.4 rad/s²: 0.572 s and 10.8 kJ."""
-        time = heat.slip_time(188.5, 200.0, 180.0, 5.0, 0.2, 0.85)
-        assert time == pytest.approx(188.5 / (100 + 195 / 0.85))
-        assert heat.slip_energy(200.0, 188.5, time) == pytest.approx(200 * 188.5 * time / 2)
+    def test_a_held_speed(self) -> None:
+        """157·0.8/55 + 0.5·(1 + 5/60) = 2.825 s."""
+        assert start.held_slip_time(157.0, 0.8, 60.0, 5.0, 1.0) == pytest.approx(157 * 0.8 / 55 + 0.5 * (1 + 5 / 60))
 
-    def test_a_motorcycle_without_its_ratio_loses_half_the_energy(self) -> None:
-        """Leaving the ratio out nearly halves the energy [practice]: I_e and ω enter squared, i_p² and 1/i_p²."""
-        crank, ratio, vehicle = 0.012, 1.75, 0.35
-        engine = engine_through_primary.engine_inertia(crank, 0.0, ratio)
-
-        def energy(inertia: float) -> float:
-            """Of a start whose road and engine bring nothing: the torque does not matter."""
-            return heat.slip_energy(50.0, 400 / ratio, heat.slip_time(400 / ratio, 50.0, 0.0, 0.0, inertia, vehicle))
-
-        right, wrong = energy(engine), energy(crank)
-        assert right == pytest.approx(
-            0.5 * crank * ratio**2 * vehicle / (crank * ratio**2 + vehicle) * (400 / ratio) ** 2
-        )
-        assert wrong / right == pytest.approx(0.35, abs=0.05)
+    def test_let_in_at_once(self) -> None:
+        """½·60·157·(157·0.8/55): half of what the engine gives meanwhile."""
+        energy = start.held_slip_energy(157.0, 0.8, 60.0, 5.0, 1e-9)
+        assert energy == pytest.approx(60 * 157 * (157 * 0.8 / 55) / 2, rel=1e-6)
 
     def test_bulk(self) -> None:
         """10 kJ, half of it into 5.5 kg of iron: 1.8 K."""

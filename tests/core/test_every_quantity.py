@@ -80,7 +80,7 @@ CABLE_CAR = {
 }
 _FLUID = {"fluid_wet_boiling": "155 °C"}
 JOBS = {
-    "car": FULL | _FLUID | {"certified_speed": "9000 rpm"}, "cable car": CABLE_CAR,
+    "car": FULL | _FLUID | {"certified_speed": "9000 rpm"}, "cable car": CABLE_CAR | {"certified_speed": "9000 rpm"},
     "motorcycle": WHOLE_MOTORCYCLE | _FLUID | {"certified_speed": "9000 rpm",
                                                "master_stroke": "14 mm", "slave_stroke": "9 mm"},
 }  # fmt: skip

@@ -246,8 +246,8 @@ def _compared(label: str, entries: Mapping[str, Entry]) -> ms.ComparedOut:
         if isinstance(band, Band):
             out = band_out(band, unit_of(name, answers.build.graph))
             if out is not None:
-                low = out.low.metric
-                figures[name] = f"{low.figure} {low.unit}".strip()
+                nominal = out.nominal.metric
+                figures[name] = f"{nominal.figure} {nominal.unit}".strip()
     clash = misfits(answers.build)
     return ms.ComparedOut(
         label=label, verdicts=[verdict_out(v) for v in (answers.verdict, *answers.others)], figures=figures,

@@ -159,8 +159,13 @@ def graph_of(options: tuple[tuple[str, str], ...]) -> Graph:
     return Graph(functions)
 
 
-#: Quantities of discs that a wet pack has no counterpart of.
-_CAR_ONLY = {"inner_gap", "outer_gap", "floater_margin", "reshim_wear"}
+#: Quantities of discs, dampers and flywheels that a wet pack has no counterpart of.
+_CAR_ONLY = {
+    "inner_gap", "outer_gap", "floater_margin", "reshim_wear", "mean_hoop_stress", "burst_speed", "burst_margin",
+    "certified_margin", "overspeed", "bore_stress", "elastic_margin", "yield_margin", "rim_speed", "damper_margin",
+    "disc_speed_missed_shift", "disc_speed_margin", "bolt_stress_area", "bolt_preload", "bolt_proof_load",
+    "proof_margin", "joint_slip_torque", "joint_margin",
+}  # fmt: skip
 
 
 def _asks_for(choice: Choice) -> Callable[..., Any]:

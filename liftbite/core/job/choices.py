@@ -129,7 +129,8 @@ CHOICES: Mapping[str, Choice] = {
                    ("dry_discs", "engine_on_clutch", "quantities.alignment"), LAYOUT_ASSUMES[CAR],
                    traits=_with("car")),
             Option(MOTORCYCLE, "Motorcycle, wet pack", "Friction and plain plates in a basket, behind a primary drive.",
-                   ("wet_pack", "engine_through_primary"), LAYOUT_ASSUMES[MOTORCYCLE],
+                   ("wet_pack", "engine_through_primary", "pack_trueness", "arrangements.fingers.left_aside"),
+                   LAYOUT_ASSUMES[MOTORCYCLE],
                    traits=_with("motorcycle")),
         ), first=True),
         Choice("curve_source", "Engine output from", (
@@ -198,7 +199,7 @@ CHOICES: Mapping[str, Choice] = {
         Choice("fingers", "Fingers at speed", (
             Option("left_aside", "Left aside", "What speed does to the fingers does not count.", ("left_aside",)),
             Option("counted", "Counted", "Their mass off the pivots' plane adds or takes.", ("counted",)),
-        ), begins={CAR: "left_aside", MOTORCYCLE: "left_aside"}, group="cover"),
+        ), begins={CAR: "left_aside"}, under=("layout", CAR), group="cover"),
         Choice("bearing", "Bearing at rest", (
             Option("free", "Free", "The bearing does not press at rest.", ("free",)),
             Option("rides", "Rides with preload", "It takes its preload times the lever ratio off the clamp.",
@@ -250,7 +251,7 @@ CHOICES: Mapping[str, Choice] = {
         Choice("flywheel_material", "Flywheel of", tuple(
             Option(name, label, says, (), assumes, traits=_with(f"{name} flywheel"))
             for name, (label, says, assumes) in FLYWHEELS.items()
-        ), group="strength", parts=("flywheel",)),
+        ), under=("layout", CAR), group="strength", parts=("flywheel",)),
         Choice("flywheel_build", "Flywheel is", (
             Option("single", "One piece", "Iron, steel or aluminium.", (), {}, (CAR,)),
             Option("dual_mass", "Dual-mass", "Two masses with springs between; its strength is its maker's business.",
@@ -259,7 +260,7 @@ CHOICES: Mapping[str, Choice] = {
         Choice("ring_gear", "Ring gear's pull", (
             Option("left_aside", "Left aside", "Cut into the flywheel, or its mass is not known.", ("left_aside",)),
             Option("counted", "Counted", "A ring gear that is shrunk on pulls at the rim.", ("counted",)),
-        ), begins={CAR: "left_aside", MOTORCYCLE: "left_aside"}, group="strength"),
+        ), begins={CAR: "left_aside"}, under=("layout", CAR), group="strength"),
         Choice("flywheel_insert", "Friction face", (
             Option("own", "Its own metal", "Iron or steel takes the facing itself.", (), {}, (CAR,)),
             Option("steel", "A steel insert", "What an aluminium flywheel needs.", (), {}, (CAR,), _with("friction insert")),

@@ -82,10 +82,28 @@ def _swing(_: Build, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
     return [Effect("flywheel_swing", "swing_period", f"{round(period, 4):g} s", period, why)]
 
 
+def _worst(check: str, quantity: str, why: str) -> EffectOf:
+    """The largest reading of a check, and the manual's limit with it."""
+
+    def effect(_: Build, readings: Readings, limits: Sequence[Limit]) -> list[Effect]:
+        values = values_of(readings, check)
+        if not values:
+            return []
+        found = [of_length(check, quantity, float(np.max(values)), why)]
+        allowed = next((f for f in limits if f.name == "most" and f.mark == "manual" and f.value is not None), None)
+        if allowed is not None and allowed.value is not None:
+            found.append(of_length(check, f"{check}_limit", allowed.value, f"the manual's: {allowed.why}"))
+        return found
+
+    return EffectOf(effect)
+
+
 #: Check -> what its readings enter, of checks that feed no calculation of the set-up; those bring their own.
 EFFECTS: Mapping[str, EffectOf] = {
     "rivet_depth": EffectOf(_rivets), "plate_thickness": EffectOf(_plates), "spring_free_length": EffectOf(_springs),
     "flywheel_weight": EffectOf(_weight), "flywheel_swing": EffectOf(_swing),
+    "plain_warp": _worst("plain_warp", "plain_warp", "the worst plate read"),
+    "push_rod": _worst("push_rod", "push_rod_bow", "the thickest blade that went under"),
 }  # fmt: skip
 
 

@@ -271,7 +271,11 @@ def _evaluate(
             known[quantity] = np.array([p.values.get(quantity, np.nan) for p in parts])[index[slot]]
     if isinstance(known.get("disc_count"), np.ndarray):
         for quantity, assumed in build.chosen.assumed.items():
-            if assumed.several is not None and known.get(quantity) is build.known.get(quantity):
+            if (
+                assumed.several is not None
+                and quantity not in build.entries
+                and known[quantity] is build.known[quantity]
+            ):
                 known[quantity] = np.where(known["disc_count"] > 1, assumed.several, assumed.value)
     left = _Left(build, known, size)
 

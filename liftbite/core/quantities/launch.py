@@ -192,7 +192,7 @@ def launch(case: LaunchCase, fineness: float = 1.0) -> Launch:
     if shape == ():
         return _kept(*(v if n == "curve" else float(v) for n, v in vars(case).items()), fineness=fineness)
     size = int(np.prod(shape))
-    if size > _FEW or len(shape) > 1:
+    if not 0 < size <= _FEW or len(shape) > 1:
         return _integrated(case, fineness)
     rows = {n: v if n == "curve" else np.broadcast_to(v, shape) for n, v in vars(case).items()}
     each = [launch(_case({n: v if n == "curve" else v[i] for n, v in rows.items()}), fineness) for i in range(size)]
@@ -300,9 +300,18 @@ class _Run:
         net = torque - c.load_torque
         return ops.pick(ops.both(self.vehicle <= 0, c.load_torque > 0), ops.most(net, 0.0), net)
 
-    def through_tyres(self, pull: Values) -> Values:
-        """Torque the tyres have to hand on where gearbox side and vehicle turn as one."""
-        return self.c.load_torque + self.c.vehicle_inertia * pull / self.whole
+    def driven(self) -> Values:
+        """What moves the vehicle while the wheels spin; brakes hold it where the tyres do not pull it."""
+        c, ops = self.c, self.ops
+        net = c.grip_torque - c.load_torque + self.zero
+        return ops.pick(ops.both(self.vehicle <= 0, c.load_torque > 0), ops.most(net, 0.0), net)
+
+    def through_tyres(self, torque: Values) -> Values:
+        """Torque the tyres have to hand on where gearbox side and vehicle turn as one; all of it while brakes hold."""
+        c, ops = self.c, self.ops
+        stands = ops.both(self.vehicle <= 0, torque < c.load_torque)
+        moves = c.load_torque + c.vehicle_inertia * (torque - c.load_torque) / self.whole
+        return ops.pick(stands, torque, moves)
 
     def now(self) -> _Now:
         """What holds and what gives way, from how things stand; ends what is over."""
@@ -315,7 +324,7 @@ class _Run:
         slips = ops.but_not(self.yes, self.locked)
         torque = pick(slips, self.clutch(self.t, self.q), carried)
         pull = self.pulled(torque)
-        self.spinning = ops.either(self.spinning, both(slips, self.through_tyres(pull) > c.grip_torque))
+        self.spinning = ops.either(self.spinning, both(slips, self.through_tyres(torque) > c.grip_torque))
         self.spun = ops.either(self.spun, both(self.spinning, self.going))
         over = both(self.going, ops.but_not(self.locked, self.spinning))
         self.stalled = ops.either(self.stalled, both(over, self.engine < c.stall_speed))
@@ -338,7 +347,7 @@ class _Run:
         engine = pick(now.slips, (self.throttle(self.engine, now.torque) - now.torque) / c.engine_inertia,
                       (self.throttle(self.engine, self.wants) - c.grip_torque) / self.engaged)  # fmt: skip
         gearbox = pick(now.slips, (now.torque - c.grip_torque) / c.gearbox_inertia, engine)
-        vehicle = (c.grip_torque - c.load_torque) / c.vehicle_inertia
+        vehicle = self.driven() / c.vehicle_inertia
         return engine, pick(self.spinning, gearbox, alike), pick(self.spinning, vehicle, alike)
 
     def step(self, now: _Now) -> tuple[Values, Flags]:
@@ -381,7 +390,7 @@ class _Run:
         k4 = (self.throttle(self.engine + h * k3, a1) - r1) / turns
         engine = pick(held, 0.0, h * (k1 + 2 * k2 + 2 * k3 + k4) / 6)
         engine_half = pick(held, 0.0, h * (k1 + k2) / 4)
-        free = h * (c.grip_torque - c.load_torque) / c.vehicle_inertia
+        free = h * self.driven() / c.vehicle_inertia
         vehicle_half, vehicle = pick(self.spinning, free / 2, gearbox_half), pick(self.spinning, free, gearbox)
         with_engine = ops.but_not(self.spinning, slips)
         return _Move(
@@ -400,7 +409,7 @@ class _Run:
         fails = both(self.engine + m.engine[1] < c.stall_speed, self.engine >= c.stall_speed)
         to_stall = pick(fails, (self.engine - c.stall_speed) / ops.most(-m.engine[1], 1e-12), 2.0)
         share = ops.least(ops.least(ops.least(to_meet, to_agree), to_stall), 1.0)
-        held, asked = self.through_tyres(now.pull), self.through_tyres(self.pulled(m.end_torque))
+        held, asked = self.through_tyres(now.torque), self.through_tyres(m.end_torque)
         gives = both(both(now.slips, asked > c.grip_torque), ops.but_not(held < c.grip_torque, self.spinning))
         to_give = (c.grip_torque - held) / ops.most(asked - held, 1e-12) * (1 + 1e-6) + 1e-9
         share = pick(gives, ops.least(share, to_give), share)

@@ -406,7 +406,9 @@ def lowest_start_speed(start_run: Launch, primary_ratio: Values) -> Values:
 
 
 def start_settles(start_run: Launch) -> Values:
-    """Whether the start ends with clutch, wheels and vehicle running alike: 1, else 0 where it stalls or never locks.
+    """Whether the start ends with clutch, wheels and vehicle running alike; not so where it stalls or never locks.
+
+    b = 1 where ω_e = ω_g = ω_v at its end, else 0
 
     Parameters
     ----------
@@ -480,7 +482,7 @@ def held_slip_energy(
     Source: [definition: power of sliding friction, integrated in closed form].
 
     >>> round(held_slip_energy(150.0, 0.8, 60.0, 5.0, 1.0))
-    12072
+    10181
     """
     ok = within(np.greater(start_clutch_torque, start_load_torque), "start_clutch_torque", start_clutch_torque,
                 "above", start_load_torque, "start_load_torque")  # fmt: skip

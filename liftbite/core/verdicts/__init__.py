@@ -5,7 +5,8 @@
 - `criteria`   What each answer is judged by: one table, for the verdict of a job and for the finder's candidates
   alike.
 - `cure`       What would mend an answer soonest.
-- `heat`       Heat: does it survive the way it is used? By the closed form of a start, over the friction band.
+- `fits`       Does it fit: parts that do not go together, as links of the answer they reach.
+- `heat`       Heat: does it survive the way it is used? By the integrated start, over the friction band.
 - `lift`       Lift: does it let go, at an effort the driver can live with?
 - `results`    What a job shows and asks for, by question.
 - `rolled`     From the rows of a question to its answer.

@@ -12,12 +12,12 @@ Bite is judged for the planned stage: that is the day it has to hold.
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass
 
 import numpy as np
 
-from liftbite.core.graph.graph import Known, Refused
+from liftbite.core.graph.graph import Known, Refused, functions_of
 from liftbite.core.job.build import NOW, PLANNED, Build, build_of, refusal
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
@@ -131,17 +131,18 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
         verdict=misfitted(bite_verdict(build, values, values_now, refusals), clashes.get("bite", ())),
         others=others,
         chart=_chart(values_now, values, has_plan),
-        assumptions=_assumptions(build, _rests_on(build, seen)),
+        assumptions=_assumptions(build, *_rests_on(build, seen)),
         questions={e.quantity: q for e in entries.values() if e.quantity in asked and (q := unusual(e))},
         refusals=refusals,
     )
 
 
-def _rests_on(build: Build, questions: Iterable[Question]) -> tuple[str, ...]:
-    """The inputs the answers to `questions` rest on, in the order of work."""
-    wanted = [n for q in questions for n in ((*_ALWAYS, *MARGINS[q]) if q == "bite" else MARGINS[q])]
-    needed = build.graph.inputs(wanted)
-    return tuple(name for name in INPUTS if name in needed)
+def _rests_on(build: Build, questions: Collection[Question]) -> tuple[tuple[str, ...], Collection[str]]:
+    """The inputs the answers to `questions` rest on, in the order of work, and all they pass through."""
+    looked = [n for q in questions for n in MARGINS[q] if n in build.graph.functions and not build.lacks((n,))]
+    looked += _ALWAYS if "bite" in questions else ()
+    needed = build.graph.inputs(looked)
+    return tuple(name for name in INPUTS if name in needed), build.graph.upstream(looked)
 
 
 def _chart(values_now: Known, values: Known, has_plan: bool) -> Chart | None:
@@ -163,10 +164,10 @@ def _chart(values_now: Known, values: Known, has_plan: bool) -> Chart | None:
 
 def stands_on(build: Build, question: Question) -> tuple[Assumption, ...]:
     """What the answer to a question stands on that nobody entered."""
-    return _assumptions(build, _rests_on(build, [question]))
+    return _assumptions(build, *_rests_on(build, [question]))
 
 
-def _assumptions(build: Build, asked: tuple[str, ...]) -> tuple[Assumption, ...]:
+def _assumptions(build: Build, asked: tuple[str, ...], used: Collection[str]) -> tuple[Assumption, ...]:
     listed = [
         Assumption(name, build.known.get(name, a.value), None, a.mark, a.why)
         for name in asked
@@ -175,6 +176,9 @@ def _assumptions(build: Build, asked: tuple[str, ...]) -> tuple[Assumption, ...]
     for name in build.chosen.begun:
         choice = CHOICES[name]
         option = choice.option(build.chosen.options[name])
-        if choice.assumption and option:
+        brought = (
+            {f.__name__ for module in choice.modules_of(option) for f in functions_of(module)} if option else set()
+        )
+        if choice.assumption and option and brought & set(used):
             listed.append(Assumption(name, None, option.label, "practice", option.meaning))
     return tuple(listed)

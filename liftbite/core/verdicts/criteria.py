@@ -150,7 +150,7 @@ def _hot(quantity: str, limit: str, how: str) -> Says:
 
 
 def _burst(v: Figures, _: Build) -> str:
-    return f"bursts near {both(v['burst_speed'], 'rad/s', 3)}, {figure(v['burst_margin'], 2)} times the redline"
+    return f"near {both(v['burst_speed'], 'rad/s', 3)}, {figure(v['burst_margin'], 2)} times the redline"
 
 
 def _balance(v: Figures, _: Build) -> str:
@@ -158,9 +158,8 @@ def _balance(v: Figures, _: Build) -> str:
     return f"the grade allows {figure(v['balance_margin'], 3)} times what is left, which pulls with {pulls}"
 
 
-def _runout(name: str) -> Says:
-    runout, limit = f"{name}_runout", f"{name}_limit"
-    return lambda v, _: f"runs out {both_fine(v[runout], 'm')}; {both_fine(v[limit], 'm')} is allowed"
+def _out_of_true(reading: str, limit: str, words: str) -> Says:
+    return lambda v, _: f"{words} {both_fine(v[reading], 'm')}; {both_fine(v[limit], 'm')} is allowed"
 
 
 #: What a lift has to reach new, comfortably, and at the wear limit, just freeing.
@@ -198,11 +197,11 @@ def _safe(margin: str, label: str, words: str, *, need: float = 1.0, bad_below: 
                      whose=whose, softened=softened, excludes="true")  # fmt: skip
 
 
-def _swept(name: str, label: str) -> Criterion:
-    """A runout: over its limit it is put right before the gearbox goes in."""
-    margin = f"{name}_margin"
-    return Criterion("true", margin, label, margin, 1.0, _runout(name), friction=HIGH,
-                     shows=(f"{name}_runout", f"{name}_limit"), excludes="true")  # fmt: skip
+def _swept(name: str, label: str, reading: str = "", words: str = "runs out") -> Criterion:
+    """Something out of true: over its limit it is put right before it goes in."""
+    margin, reading = f"{name}_margin", reading or f"{name}_runout"
+    return Criterion("true", margin, label, margin, 1.0, _out_of_true(reading, f"{name}_limit", words), friction=HIGH,
+                     shows=(reading, f"{name}_limit"), excludes="true")  # fmt: skip
 
 
 def _end(value: str, link: str, label: str, words: str, excludes: str, *, works: bool = False) -> Criterion:
@@ -309,6 +308,8 @@ CRITERIA: tuple[Criterion, ...] = (
     _swept("housing_bore", "bell housing bore"),
     _swept("housing_face", "gearbox face"),
     _swept("flywheel_face", "flywheel face"),
+    _swept("plain_warp", "plain plates", "plain_warp", "the worst is warped by"),
+    _swept("push_rod", "push rod", "push_rod_bow", "is bowed by"),
 )  # fmt: skip
 
 

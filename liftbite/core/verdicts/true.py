@@ -13,7 +13,7 @@ from liftbite.core.graph.graph import Refused
 from liftbite.core.job.build import Build
 from liftbite.core.verdicts.criteria import HIGH, Looked, criteria_of, look
 from liftbite.core.verdicts.rolled import rolled, still_open, stopped
-from liftbite.core.verdicts.verdict import Band, Verdict
+from liftbite.core.verdicts.verdict import Verdict
 
 #: Without one of these a car's answer is not a good one: whether the flywheel stands its speed.
 _FIRST = "burst_margin"
@@ -24,8 +24,9 @@ def true_verdict(build: Build) -> Verdict:
     """Does it run true?"""
     rows = [c for c in criteria_of("true") if c.value in build.graph.functions]
     seen = [c.value for c in rows if not build.lacks((c.value,))]
+    first = _FIRST if _FIRST in build.graph.functions else "plain_warp_margin"
     if not seen:
-        return still_open("true", build, build.lacks((_FIRST,)))
+        return still_open("true", build, build.lacks((first,)))
     v = build.evaluate(seen, stage=build.stage, friction=HIGH)
     refused = next((v[n] for n in seen if isinstance(v[n], Refused)), None)
     if refused is not None:
@@ -33,11 +34,10 @@ def true_verdict(build: Build) -> Verdict:
     looked = look(build, "true")
     judged = [link for link in looked.links if link.grade != "note"]
     if not judged:
-        return still_open("true", build, build.lacks((_FIRST,)))
+        return still_open("true", build, build.lacks((first,)))
     runouts = [c.label for c in rows if c.shows and c.shows[0].endswith("_runout")]
     looked = Looked(looked.links, _told(looked.unseen, runouts), looked.shorts)
-    weakest = looked.weakest.reserve
-    verdict = rolled("true", looked, Band(weakest, weakest, weakest), 1.0)
+    verdict = rolled("true", looked, None, None, "burst speed")
     stands = any(link.name in _STANDS for link in judged)
     if verdict.state == "runs true" and not stands and _FIRST in build.graph.functions:
         return replace(verdict, state="look again", sentence=verdict.sentence.replace("Runs true:", "Look again:"))

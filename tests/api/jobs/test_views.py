@@ -51,9 +51,14 @@ def test_entries_give_the_numbers_of_the_core(client: FlaskClient) -> None:
     job = begin(client)
     results = {r["name"]: r["planned"] for r in job["results"]}
     assert results["torque_capacity"]["low"]["si"] == pytest.approx(450.0)
-    assert results["bite_margin"]["low"]["metric"]["figure"] == "1.12"
+    assert results["bite_margin"]["nominal"]["metric"]["figure"] == "1.35"
     assert field(job, "outer_diameter")["value"]["inch"] == {"figure": "9.449", "unit": "in"}
-    assert job["verdicts"][0]["state"] == "thin"
+    assert job["verdicts"][0]["state"] == "holds"
+    decides = job["verdicts"][0]["deciding"]
+    assert (decides["figure"]["metric"]["figure"], decides["limit"]["metric"]["figure"]) == ("1.35", "1.3")
+    assert decides["whose"] == "use factors of the trade, never below 1.1"
+    assert {n["name"] for n in decides["stands_on"]["entered"]} >= {"cover_clamp", "peak_torque", "outer_diameter"}
+    assert {n["name"] for n in decides["stands_on"]["assumed"]} >= {"friction_nominal", "use_factor"}
     assert [v["state"] for v in job["verdicts"][1:]] == ["open"] * 3
 
 
@@ -205,7 +210,7 @@ def test_asking_backwards_over_http(client: FlaskClient) -> None:
     asked = client.post(f"/api/jobs/{job['id']}/ask", json={}).get_json()
     assert asked["target"]["metric"]["figure"] == "1.3"
     by_name = {s["name"]: s for s in asked["sought"]}
-    assert by_name["cover_clamp"]["values"][0]["si"] == pytest.approx(10_400.0)
+    assert by_name["cover_clamp"]["values"][0]["si"] == pytest.approx(26_000 / 3)
     typed = by_name["cover_clamp"]["typed"][0]
     held = enter(client, job, cover_clamp=typed, pressure_limit="1 MPa").get_json()
     assert held["verdicts"][0]["state"] == "holds", "the answer as typed meets the target"
@@ -233,7 +238,7 @@ def test_another_result_can_be_asked(client: FlaskClient) -> None:
     body = {"result": "torque_capacity", "target": "400 lb-ft"}
     asked = client.post(f"/api/jobs/{job['id']}/ask", json=body).get_json()
     clamp = next(s for s in asked["sought"] if s["name"] == "cover_clamp")
-    assert clamp["values"][0]["si"] == pytest.approx(400 * 1.3558179483314 / (2 * 0.25 * 0.1))
+    assert clamp["values"][0]["si"] == pytest.approx(400 * 1.3558179483314 / (2 * 0.30 * 0.1))
 
 
 def test_a_job_leaves_as_a_file_and_comes_back_unchanged(client: FlaskClient) -> None:

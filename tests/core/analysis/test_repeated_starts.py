@@ -5,16 +5,16 @@ from __future__ import annotations
 import numpy as np
 import pytest
 
-from liftbite.core.analysis.launch import Launch, case_of, launch
 from liftbite.core.analysis.repeated_starts import RepeatedStarts, repeated_starts, start_kinds
 from liftbite.core.graph.graph import Needs
+from liftbite.core.quantities.launch import Launch
 from tests.jobs import CAR, FULL, built
 
 
 def test_the_kind_entered_is_one_of_the_kinds_shown() -> None:
     build = built(FULL)
     kinds = start_kinds(build, stage=0.0)
-    mine = launch(case_of(build, stage=0.0))  # type: ignore[arg-type]
+    mine = build.evaluate(("start_run",))["start_run"]
     assert isinstance(kinds["pull_away"], Launch)
     assert kinds["pull_away"].energy == pytest.approx(mine.energy)
     assert kinds["standing"].energy > kinds["pull_away"].energy  # type: ignore[union-attr]
@@ -34,9 +34,15 @@ def test_a_row_warms_up_to_where_heat_in_is_heat_out() -> None:
     assert row.begins[-1] == pytest.approx(limit, rel=1e-3)
 
 
-@pytest.mark.parametrize(("clutch", "engine", "outcome"), [("0.05", "0.6", "never locks"), ("0.9", "0.05", "stalls")])
-def test_a_start_that_does_not_lock_ends_the_row(clutch: str, engine: str, outcome: str) -> None:
-    row = repeated_starts(built(FULL, start_clutch_share=clutch, start_engine_share=engine), stage=0.0)
+@pytest.mark.parametrize(
+    ("changes", "outcome"),
+    [
+        ({"grade": "60 %", "vehicle_mass": "3500 kg"}, "never locks"),
+        ({"start": "dropped", "start_engine_speed": "700 rpm"}, "stalls"),
+    ],
+)
+def test_a_start_that_does_not_lock_ends_the_row(changes: dict[str, str], outcome: str) -> None:
+    row = repeated_starts(built(FULL, **changes), stage=0.0)
     assert isinstance(row, RepeatedStarts)
     assert row.outcome == (outcome,)
 

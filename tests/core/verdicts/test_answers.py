@@ -113,8 +113,8 @@ def test_nothing_entered_still_answers() -> None:
 
 def test_every_assumption_is_listed_until_it_is_entered() -> None:
     names = {a.name for a in answer(entries(CAR)).assumptions}
-    assert names == {"use_factor", "friction_low", "friction_nominal", "friction_high", "capacity_model", "strap_force",
-                     "sustained_temperature", "brief_temperature", "fade_share"}  # fmt: skip
+    assert names == {"use_factor", "friction_low", "friction_nominal", "friction_high", "coverage", "capacity_model",
+                     "strap_force", "sustained_temperature", "brief_temperature", "fade_share"}  # fmt: skip
     fewer = answer(entries(CAR, use_factor="1.4", capacity_model="uniform_wear")).assumptions
     assert {a.name for a in fewer} == names - {"use_factor", "capacity_model"}
     assert all(a.mark in {"memory", "practice", "standard", "handbook", "definition"} and a.why for a in fewer)
@@ -243,9 +243,9 @@ def test_the_working_goes_down_to_the_inputs() -> None:
 def test_each_step_of_the_working_is_its_own_function_of_its_terms() -> None:
     build = built(MOTORCYCLE)
     for step in working(build, "bite_margin", stage=NOW, friction=LOW):
-        arguments = [t.curve if t.curve is not None else t.value for t in step.terms]
+        arguments = [t.whole if t.whole is not None else t.value for t in step.terms]
         again = build.graph.functions[step.name](*arguments)
-        if step.curve is None:
+        if step.whole is None:
             assert again == pytest.approx(step.value, rel=1e-12), step.name
 
 

@@ -24,7 +24,7 @@ def states(**changes: str | None) -> dict[str, str]:
 
 
 def test_every_question_answers_a_job_with_everything_entered() -> None:
-    assert states() == {"bite": "slips", "lift": "thin", "heat": "stays", "true": "stop"}
+    assert states() == {"bite": "thin", "lift": "thin", "heat": "stays", "true": "runs true"}
 
 
 def test_each_question_can_be_mended() -> None:
@@ -57,13 +57,13 @@ def test_a_floater_that_stops_at_the_wrong_place_drags(clearance: str, inner_wea
 def test_the_fuse_names_what_breaks_first() -> None:
     found = answer(entries(FULL, shaft_diameter="18 mm", diaphragm_thickness="3.3 mm", pressure_limit="1 MPa"))
     weakest = min(found.verdict.links, key=lambda link: link.reserve)
-    assert (weakest.name, found.verdict.state) == ("shaft_margin", "thin")
+    assert (weakest.name, found.verdict.state) == ("shaft_margin", "look again")
     assert "input shaft" in found.verdict.sentence
 
 
 def test_what_is_not_entered_is_said_not_to_be_looked_at() -> None:
     true = answer(entries(FULL, residual_unbalance=None, disc_burst_speed=None)).others[2]
-    assert "Not looked at: disc in a missed shift, balance" in true.sentence
+    assert "Not looked at: balance." in true.sentence
     lift = answer(entries(FULL, slave_stroke=None)).others[0]
     assert "Not looked at: slave stroke" in lift.sentence
 
@@ -76,7 +76,7 @@ def test_only_bite_is_answered_where_only_bite_is_entered() -> None:
 
 def test_overtravel_asks_for_a_pedal_stop() -> None:
     lift = answer(entries(FULL, master_diameter="7/8 in", plate_lift_limit="1.2 mm")).others[0]
-    assert lift.state == "thin"
+    assert lift.state == "look again"
     assert "set a pedal stop" in lift.sentence
 
 
@@ -176,12 +176,13 @@ def test_a_sweep_equals_one_job_after_the_other() -> None:
             continue
         build = build_of(entries(BRIEF) | entries({"facing_material": disc.options["facing_material"]}))
         given_ = {**disc.values, **cover.values, **master.values}
-        wanted = ("bite_margin", "use_factor", "pressure_margin", "least_lift_margin", "overtravel_margin",
+        wanted = ("bite_margin", "use_factor", "least_lift_margin", "overtravel_margin",
                   "plate_lift_available")  # fmt: skip
         v = build.evaluate(wanted, friction=-1.0, **given_)
         effort = max(float(build.evaluate(("pedal_effort",), plate_lift=x, **given_)["pedal_effort"])
                      for x in (v["plate_lift_available"], build.known["cushion_travel"]))  # fmt: skip
-        if (v["bite_margin"] >= v["use_factor"] and v["pressure_margin"] >= 1 and v["least_lift_margin"] >= 1
+        nominal = build.evaluate(("bite_margin",), **given_)["bite_margin"]
+        if (nominal >= v["use_factor"] and v["bite_margin"] >= 1 and v["least_lift_margin"] >= 1
                 and v["overtravel_margin"] >= 1 and effort <= 250):  # fmt: skip
             passing.append((disc.name, cover.name, master.name))
     assert found.kept == len(passing)
@@ -211,7 +212,8 @@ def test_what_brief_and_shelf_do_not_say_is_left_out_and_named() -> None:
                              FinderPart("hard", 200, {"cover_clamp": 11e3})]},
                   stage=0.0)  # fmt: skip
     assert found.unseen == ("effort", "heat", "inertia", "lift")
-    assert found.excluded == {"bite": 1, "pressure": 1}
+    assert found.excluded == {}
+    assert found.kept == 2
 
 
 def test_of_several_crossings_the_nearest_comes_first_with_its_own_direction() -> None:
