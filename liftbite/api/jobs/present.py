@@ -90,9 +90,23 @@ def _name(name: str) -> m.NameOut:
     return m.NameOut(name=name, label=label_of(name))
 
 
+def _apart(link: Link) -> tuple[m.FigureOut | None, m.FigureOut | None]:
+    """The figure of a link and its limit; with more digits where a figure that falls short would round to its limit."""
+    if isnan(link.figure) or isnan(link.limit):
+        return None, None
+    figure, limit = fine_out(link.figure, link.unit), fine_out(link.limit, link.unit)
+    for digits in range(4, 9):
+        if figure.metric.figure != limit.metric.figure or link.grade in {"good", "note"}:
+            break
+        metric, inch = (show(link.figure, link.unit, system, digits) for system in ("metric", "inch"))
+        figure = m.FigureOut(si=figure.si, metric=m.ShownOut(figure=metric.figure, unit=metric.unit),
+                             inch=m.ShownOut(figure=inch.figure, unit=inch.unit))  # fmt: skip
+    return figure, limit
+
+
 def link_out(link: Link) -> m.LinkOut:
     """Something that can give way."""
-    figure, limit = (None if isnan(v) else fine_out(v, link.unit) for v in (link.figure, link.limit))
+    figure, limit = _apart(link)
     basis = m.BasisOut(entered=[_name(n) for n in link.basis.entered], measured=[_name(n) for n in link.basis.measured],
                        assumed=[_name(n) for n in link.basis.assumed])  # fmt: skip
     return m.LinkOut(

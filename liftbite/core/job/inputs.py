@@ -505,7 +505,9 @@ _ALL = (
           group="runs"),
     Input("flywheel_face_limit", "Flywheel face, allowed", "m", "mm", 0, 0.01, (2e-5, 0.0005),
           "Runout allowed at the rim.", above=True,
-          group="runs", assumed=Assumed(0.127e-3, "practice", "0.005 in at the rim")),
+          group="runs", assumed=Assumed(
+              0.127e-3, "practice", "0.0005 in per inch of diameter, strict; 0.20 mm by many manuals", 0.1e-3, 0.2e-3,
+              share_of=("flywheel_diameter", 0.0005))),
     Input("drill_radius", "Drilled at radius", "m", "mm", 0, 0.5, (0.05, 0.25), "Where the hole begins.", above=True,
           group="balance"),
     Input("drill_diameter", "Drill", "m", "mm", 0, 0.05, (0.004, 0.016), "Diameter of the drill.", above=True,

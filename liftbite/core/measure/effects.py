@@ -129,7 +129,7 @@ def _swept(build: Build, check: str, sweep: Sweep, limits: Sequence[Limit]) -> l
     if check not in _SWEPT or not sweep.stands:
         return []
     quantity, limit = _SWEPT[check]
-    tir, why = float(sweep.fit.tir), "total indicator reading of the sweep"
+    tir, why = float(sweep.fit.judged), "total indicator reading of the sweep"
     if check == "disc_wobble":
         outer, inner = build.known.get("outer_diameter"), build.known.get("inner_diameter")
         if outer is None or inner is None:

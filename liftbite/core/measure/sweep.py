@@ -137,7 +137,7 @@ def sweep_of(check: Check, readings: Sequence[Reading], settings: SweepSettings,
     e, phi = float(fit.eccentricity), float(fit.direction)
     dowels = tuple(choose_dowel(e, phi, limit=bore)) if check.name == "bore_runout" and bore > 0 else ()
     u = max((r.uncertainty for _, r in first), default=0.0)
-    return Sweep(tuple(angles), tuple(values), fit, closes, stands, rule_of_five(float(fit.tir), e, bore), dowels,
+    return Sweep(tuple(angles), tuple(values), fit, closes, stands, rule_of_five(float(fit.judged), e, bore), dowels,
                  u * sqrt(2 / len(values)))  # fmt: skip
 
 
@@ -146,10 +146,13 @@ def judge_sweep(check: Check, sweep: Sweep | None, limits: Sequence[Limit], base
     """The verdict of a sweep by its total indicator reading; a sweep that does not close has none."""
     if sweep is None:
         return replace(base, verdict="open", sentence="A circle needs three angles or more.")
-    tir, e = float(sweep.fit.tir), float(sweep.fit.eccentricity)
+    tir, e = float(sweep.fit.judged), float(sweep.fit.eccentricity)
     towards = pointing(float(sweep.fit.direction))
     way = f"highest towards {towards}" if check.name in FACES else f"{both_fine(e, check.unit)} off towards {towards}"
     off = f"TIR {both_fine(tir, check.unit)}, {way}."
+    if tir > 1.02 * float(sweep.fit.tir):
+        read = both_fine(float(sweep.fit.tir), check.unit)
+        off += f" Read at the places {read}; the circle through them goes further."
     base = replace(base, worst=tir, spread=tir)
     if not sweep.stands and sweep.closes is not None:
         said = (
@@ -198,4 +201,4 @@ def decided(
     sweep = sweep_of(check, readings, settings, None)
     if sweep is None:
         return None
-    return float(sweep.fit.tir), sqrt(2) * max((r.uncertainty for r in readings), default=0.0)
+    return float(sweep.fit.judged), sqrt(2) * max((r.uncertainty for r in readings), default=0.0)

@@ -153,7 +153,7 @@ def test_the_rims_wobble_is_taken_down_to_the_mean_radius() -> None:
 @pytest.mark.parametrize(("check", "quantity"), [("bore_runout", "housing_bore"), ("housing_face", "housing_face"),
                                                  ("flywheel_runout", "flywheel_face")])  # fmt: skip
 def test_a_runout_that_was_swept_goes_into_true(check: str, quantity: str) -> None:
-    sweeps = swept(check, 0, 0.1, 0.3, 0.15, 0)
+    sweeps = swept(check, 0, 0.15, 0.3, 0.15, 0)
     assert made_of(CAR, sweeps) == {f"{quantity}_runout": "0.3 mm"}
     assert made_of(CAR | {f"{quantity}_runout": "0.3 mm"}, sweeps) == {}
     allowed = made_of(CAR, sweeps, most=(4e-4, "p. 12"))
@@ -162,9 +162,11 @@ def test_a_runout_that_was_swept_goes_into_true(check: str, quantity: str) -> No
     after = answer(entries(SOUND | made_of(SOUND, sweeps))).others[2]
     mended = answer(entries(SOUND | made_of(SOUND, sweeps, most=(4e-4, "")))).others[2]
     assert (before.state, after.state, mended.state) == ("runs true", "look again", "runs true")
-    assert after.margin is not None
-    assert after.margin.low == pytest.approx(0.127 / 0.3)
-    assert "runs out 0.3 mm (0.0118 in); 0.127 mm (0.005 in) is allowed" in after.sentence
+    assert after.deciding is not None
+    assert (after.deciding.figure, after.deciding.most) == (pytest.approx(0.3e-3), True)
+    assert after.deciding.reserve == pytest.approx(after.deciding.limit / 0.3e-3)
+    assert "runs out 0.3 mm (0.0118 in)" in after.sentence
+    assert "is allowed" in after.sentence
 
 
 def test_a_sweep_that_does_not_close_changes_nothing() -> None:

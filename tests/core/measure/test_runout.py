@@ -301,3 +301,17 @@ def test_an_angle_as_typed(typed: str, place: str) -> None:
 def test_what_is_no_angle(typed: str) -> None:
     with pytest.raises(UnreadableEntry, match="Angle"):
         read_angle(typed)
+
+
+def test_few_places_miss_the_extremes_so_the_larger_counts() -> None:
+    """A circle of 0.006 in read at 0, 80, 170 and 265° shows 0.0048 in, common practice, no source."""
+    centre = 0.003 * 25.4e-3
+    angles = np.radians([0, 80, 170, 265])
+    best = min(
+        (np.ptp(centre * np.cos(angles - towards)), towards) for towards in np.linspace(0, 2 * np.pi, 3601)
+    )  # fmt: skip
+    fit = fit_sweep(angles, -centre * np.cos(angles - best[1]), inside=True)
+    assert float(fit.tir) < 0.75 * 0.006 * 25.4e-3
+    assert float(fit.judged) == pytest.approx(0.006 * 25.4e-3)
+    out_of_round = fit_sweep(angles, 1e-4 * np.cos(2 * angles), inside=True)
+    assert float(out_of_round.judged) == pytest.approx(float(out_of_round.tir))
