@@ -80,8 +80,8 @@ function Sheet({ launch }: { launch: Launch }) {
       </div>
       {launch.closed_energy && launch.closed_time && (
         <p className="text-note text-soft">
-          With the engine's speed held and tyres that grip, in closed form: <Figure value={launch.closed_energy} /> in{" "}
-          <Figure value={launch.closed_time} />.
+          With the engine's speed held and tyres that grip, in closed form:{" "}
+          <Figure value={launch.closed_energy} /> in <Figure value={launch.closed_time} />.
         </p>
       )}
       <div className="mt-3 grid gap-x-8 gap-y-4 wide:grid-cols-2">
