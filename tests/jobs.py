@@ -47,6 +47,10 @@ MOTORCYCLE = {
 }
 
 
+#: What makes a pulled cover of `FULL`: its fulcrum ring lies outside the plate seat.
+PULLED = {"cover_action": "pull", "plate_seat_diameter": "191 mm", "fulcrum_diameter": "221 mm"}
+
+
 def entries(typed: dict[str, str], **changes: str | None) -> dict[str, Entry]:
     """Entries of what was typed, with some changed or (None) left out."""
     merged = {**typed, **changes}

@@ -23,7 +23,7 @@ JOBS: tuple[DemoJob, ...] = (
         {"curve_source": "peaks", "curve_reference": "crank", "peak_torque": "350 N·m", "peak_torque_speed": "1900",
          "peak_power": "150 PS", "peak_power_speed": "3900", "use": "towing"},
         {"disc_count": "1", "outer_diameter": "240 mm", "inner_diameter": "155 mm", "facing_material": "organic",
-         "cover_clamp": "10.8 kN"},
+         "cover_clamp": "5.6 kN"},
         {"notes": "Tows 1.4 t over the pass every other weekend. Smell on the last climb."},
     )),
     DemoJob(3, (

@@ -82,6 +82,7 @@ _FLUID = {"fluid_wet_boiling": "155 °C"}
 JOBS = {
     "car": FULL | _FLUID | {"certified_speed": "9000 rpm"}, "cable car": CABLE_CAR | {"certified_speed": "9000 rpm"},
     "motorcycle": WHOLE_MOTORCYCLE | _FLUID | {"plain_warp": "0.1 mm", "push_rod_bow": "0.2 mm",
+        "plate_seat_diameter": "221 mm", "fulcrum_diameter": "191 mm",
         "master_stroke": "14 mm", "slave_stroke": "9 mm"},
 }  # fmt: skip
 AT = {"wear": 0.0004, "plate_lift": 0.0009, "clutch_speed": 300.0, "engine_speed": 350.0, "facing_temperature": 420.0}

@@ -9,6 +9,7 @@ target counts as lost at the first wear at which the margin goes below it.
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 import numpy as np
@@ -76,10 +77,19 @@ def life(build: Build, *, stage: float, friction: float) -> Life | Needs | Refus
         worn_off = float(build.known.get("wear", 0.0))  # the reserve was measured with the discs as they are
         ends.append(("bearing", worn_off + float(bottoms)))
     peak = int(np.nanargmax(clamp))
+    at_peak = _wear_at_peak(build, states, float(wear[peak]), limit)
     return Life(
-        wear, clamp, margin, target, float(clamp[0]), float(clamp[peak]), float(clamp[-1]), float(wear[peak]), lost,
+        wear, clamp, margin, target, float(clamp[0]), float(clamp[peak]), float(clamp[-1]), at_peak, lost,
         tuple(sorted(ends, key=lambda pair: pair[1])),
     )  # fmt: skip
+
+
+def _wear_at_peak(build: Build, states: Mapping[str, float], scanned: float, limit: float) -> float:
+    """The wear at which the clamp is largest: a diaphragm's own, where its peak lies within the life."""
+    if "peak_wear" not in build.graph.functions or build.chosen.has("self-adjusting cover"):
+        return scanned
+    found = build.evaluate(("peak_wear",), **states)["peak_wear"]
+    return scanned if isinstance(found, Needs | Refused) or not 0 < float(found) < limit else float(found)
 
 
 def _first_below(wear: Array, margin: Array, target: float) -> float | None:

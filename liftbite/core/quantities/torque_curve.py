@@ -79,8 +79,9 @@ class TorqueCurve:
 
     @property
     def peak_power_speed(self) -> float:
-        """Speed at the largest power [rad/s]."""
-        return float(self.speed[self.power.argmax()])
+        """Speed at the largest power; of a flat top its end, where an engine is quoted [rad/s]."""
+        power = self.power
+        return float(self.speed[np.flatnonzero(power >= power.max() * (1 - 1e-9))[-1]])
 
     def torque_at(self, speed: float | Array) -> float | Array:
         """Torque between the points by straight lines; NaN outside them [N·m]."""

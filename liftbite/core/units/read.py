@@ -188,7 +188,7 @@ KINDS: dict[str, Kind] = {
         Kind("time", "s", "s", "s", ("s",)),
         Kind("angle", "rad", "°", "°", ("°", "rad")),
         Kind("speed", "m/s", "m/s", "mph", ("m/s", "mph", "km/h")),
-        Kind("acceleration", "m/s²", "m/s²", "ft/s²", ("m/s²", "ft/s²")),
+        Kind("acceleration", "m/s²", "m/s²", "m/s²", ("m/s²", "ft/s²")),
         Kind("hose swell", "m³/Pa", "mm³/MPa", "mm³/MPa", ("mm³/MPa", "m³/Pa")),
         Kind("wear rate", "m³/J", "mm³/J", "mm³/J", ("mm³/J", "m³/J"), digits=3),
         Kind("density", "kg/m³", "kg/m³", "lb/in³", ("kg/m³", "lb/in³")),

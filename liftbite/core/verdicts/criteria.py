@@ -297,7 +297,7 @@ CRITERIA: tuple[Criterion, ...] = (
           lambda v, _: f"would turn at {both(v['disc_speed_missed_shift'], 'rad/s')}; "
                        f"proved to {both(v['disc_burst_speed'], 'rad/s')}",
           ("disc_speed_missed_shift", "disc_burst_speed")),
-    replace(_safe("balance_margin", "balance", "", bad_below=None), says=_balance,
+    replace(_safe("balance_margin", "balance", "", bad_below=None, whose="the balance grade"), says=_balance,
             shows=("residual_unbalance", "permissible_unbalance"), uses=("unbalance_force",)),
     replace(_safe("gross_balance_margin", "gross unbalance", "{} times G 40 is left before it is not run",
                   softened=("residual_unbalance",), whose="G 40, common practice"), if_clear=True),

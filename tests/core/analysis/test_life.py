@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from liftbite.core.analysis.life import Life, life
-from tests.jobs import FULL, built
+from tests.jobs import FULL, PULLED, built
 
 
 def test_a_pulled_cover_is_not_ended_by_the_bearing() -> None:
-    found = life(built(FULL, cover_action="pull", bearing_reserve="0.1 mm"), stage=0, friction=-1)
+    found = life(built(FULL, **PULLED, bearing_reserve="0.1 mm"), stage=0, friction=-1)
     assert isinstance(found, Life)
     assert "bearing" not in dict(found.ends)
 

@@ -11,7 +11,7 @@ from liftbite.core.drawing.outline import PARTS, Outline
 from liftbite.core.drawing.section import DRAWN, section
 from liftbite.core.errors import OutOfRange
 from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
-from tests.jobs import CAR, FULL, MOTORCYCLE, built
+from tests.jobs import CAR, FULL, MOTORCYCLE, PULLED, built
 
 TWIN = {**FULL, "disc_count": "2", "cushion_travel": "0 mm", "disc_wobble": "0.1 mm", "release": "hydraulic_fork",
         "slave_diameter": "13/16 in", "slave_stroke": "34 mm", "fork_ratio": "1.6"}  # fmt: skip
@@ -19,7 +19,7 @@ JOBS = {
     "car": FULL,
     "twin": TWIN,
     "cable": CABLE_CAR,
-    "pull": {**FULL, "cover_action": "pull"},
+    "pull": {**FULL, **PULLED},
     "pack": WHOLE_MOTORCYCLE,
 }
 
@@ -79,7 +79,8 @@ def test_fingers_come_back_by_the_wear_times_the_lever_ratio() -> None:
     ratio = float(build.evaluate(("release_lever_ratio",))["release_lever_ratio"])
     found = motion(build)
     np.testing.assert_allclose(found.follows["tips"][:, 0], found.wear * ratio)
-    pulled = motion(built(FULL, cover_action="pull"))
+    build = built(FULL, **PULLED)
+    ratio, pulled = float(build.evaluate(("release_lever_ratio",))["release_lever_ratio"]), motion(build)
     np.testing.assert_allclose(pulled.follows["tips"][:, 0], -pulled.wear * ratio)
     assert pulled.follows["tips"][0, -1] > 0, "a pulled cover's fingers go towards the gearbox"
 

@@ -18,7 +18,7 @@ from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.setup import CALCULATIONS, told_of
 from liftbite.core.measure.sweep import angle_of, judge_sweep, sweep_of
 from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
-from tests.jobs import CAR, FULL, MOTORCYCLE, entries
+from tests.jobs import CAR, FULL, MOTORCYCLE, PULLED, entries
 
 LAYOUTS = {
     "car": FULL, "twin": FULL | {"disc_count": "2"}, "fork car": CAR | {"release": "hydraulic_fork"},
@@ -68,7 +68,7 @@ def test_every_release_asks_for_what_it_can_measure(release: str) -> None:
 
 
 def test_a_pulled_cover_has_no_x_and_y() -> None:
-    pulled = build_of(entries(FULL | {"cover_action": "pull"}))
+    pulled = build_of(entries(FULL | PULLED))
     assert "depth_x" not in {c.name for c in checks_for(pulled)}
 
 

@@ -21,8 +21,9 @@ from liftbite.core.arrangements.hub import ramps as ramp_hub
 from liftbite.core.arrangements.spring_lengths import each as springs_measured
 from liftbite.core.errors import OutOfRange
 from liftbite.core.quantities.disc_spring import YOUNG, disc_spring_force, disc_spring_stress, shape_factor
+from liftbite.core.verdicts.answers import answer
 from tests.data import rows
-from tests.jobs import FULL, MOTORCYCLE, built
+from tests.jobs import FULL, MOTORCYCLE, built, entries
 
 RING = (0.225, 0.178, 0.0028, 0.0046)
 
@@ -65,7 +66,7 @@ def test_the_peak_of_the_clamp_is_where_its_slope_vanishes() -> None:
 
 def test_leverage_keeps_energy() -> None:
     """Force times travel at the plate equals force times travel at the ring's edges."""
-    lever = diaphragm.ring_leverage(0.225, 0.178, 0.221, 0.191)
+    lever = diaphragm.ring_leverage(0.225, 0.178, 0.030)
     x = 1e-7
     ring = disc_spring_force(0.005, *RING) * lever * x
     plate = diaphragm.spring_clamp(*RING, 0.005, lever, 0.0) * x
@@ -171,3 +172,35 @@ def test_friction_over_temperature() -> None:
     np.testing.assert_allclose(carbon_friction.temperature_factor(np.array([293.15, 383.15, 900.0])), [0.5, 0.75, 1])
     hot = built(FULL).evaluate(("friction_coefficient",), facing_temperature=573.15)
     assert hot["friction_coefficient"] == pytest.approx(0.6 * 0.30)
+
+
+def test_where_the_clamp_peaks_over_wear() -> None:
+    """The closed form against a scan of the clamp itself."""
+    build = built(FULL)
+    wear = np.linspace(0, 0.003, 30_001)
+    clamp = build.evaluate(("spring_clamp",), wear=wear)["spring_clamp"]
+    assert build.evaluate(("peak_wear",))["peak_wear"] == pytest.approx(wear[np.argmax(clamp)], abs=2e-7)
+
+
+@pytest.mark.parametrize(("action", "seat", "fulcrum", "right"), [
+    ("push", "221 mm", "191 mm", True), ("push", "191 mm", "221 mm", False),
+    ("pull", "191 mm", "221 mm", True), ("pull", "221 mm", "191 mm", False),
+])  # fmt: skip
+def test_a_cover_whose_fulcrum_lies_on_the_wrong_side_is_refused_with_both_figures(
+    action: str, seat: str, fulcrum: str, right: bool
+) -> None:
+    cover = {"cover_action": action, "plate_seat_diameter": seat, "fulcrum_diameter": fulcrum}
+    verdict = answer(entries(FULL, **cover)).verdict
+    assert (verdict.state == "cannot be") != right
+    assert right or ("Fulcrum ring “" in verdict.sentence and "the plate seat," in verdict.sentence)
+
+
+def test_one_spring_shorter_than_its_seat_does_not_pull() -> None:
+    """Five springs of 45 mm in seats of 33 mm; a sixth of 20 mm gives nothing and takes nothing."""
+    pack = MOTORCYCLE | {"spring_lengths": "each", "spring_installed_length": "33 mm"}
+    whole = built(pack, spring_free_lengths="45; 45; 45; 45; 45; 20 mm").evaluate(("spring_clamp",))
+    assert whole["spring_clamp"] == pytest.approx(5 * 25e3 * 0.012)
+    worn = built(pack, spring_free_lengths="45; 45; 45; 45; 45; 34 mm").evaluate(
+        ("spring_clamp",), wear=np.array([0.0, 2e-3])
+    )
+    assert worn["spring_clamp"] == pytest.approx([25e3 * (5 * 0.012 + 0.001), 25e3 * 5 * 0.010])

@@ -5,7 +5,7 @@ The ring is loaded at the plate seat and the fulcrum, not at its edges, so force
 falls, the clamp rises to the peak and then drops.
 
 `ring_leverage`, `lever_ratio`, `ring_deflection`, `spring_clamp`, `lifted_spring_force`, `spring_peak_clamp`,
-`diaphragm_stress`.
+`peak_wear`, `diaphragm_stress`. `lever_arm` comes from the way the cover works.
 """
 
 from __future__ import annotations
@@ -17,63 +17,57 @@ from liftbite.core.graph.guards import positive
 from liftbite.core.quantities.disc_spring import disc_spring_force, disc_spring_stress
 
 
-def ring_leverage(
-    diaphragm_outer_diameter: Values, diaphragm_inner_diameter: Values, plate_seat_diameter: Values,
-    fulcrum_diameter: Values,
-) -> Values:  # fmt: skip
+def ring_leverage(diaphragm_outer_diameter: Values, diaphragm_inner_diameter: Values, lever_arm: Values) -> Values:
     """How much the ring is levered: its edge travel per plate travel, and plate force per edge force.
 
-    λ = (D_e − D_i) / |D_p − D_f|
+    λ = (D_e − D_i) / a
 
     Parameters
     ----------
     diaphragm_outer_diameter : D_e, outer diameter of the ring [m]
     diaphragm_inner_diameter : D_i, diameter at the roots of the slots [m]
-    plate_seat_diameter : D_p, where the ring presses the plate [m]
-    fulcrum_diameter : D_f, where the ring rests in the cover [m]
+    lever_arm : a, lever arm of the ring, as a diameter [m]
 
     Returns
     -------
     λ, leverage of the ring [-]
 
-    Range: D_i below D_e; D_p and D_f apart.
+    Range: D_i below D_e; a above 0.
     Source: [geometry: lever].
 
-    >>> round(ring_leverage(0.22, 0.17, 0.215, 0.185), 4)
+    >>> round(ring_leverage(0.22, 0.17, 0.03), 4)
     1.6667
     """
-    arm = np.abs(plate_seat_diameter - fulcrum_diameter)
-    ok = positive("plate_seat_diameter", arm) * within(
+    ok = within(
         np.less(diaphragm_inner_diameter, diaphragm_outer_diameter), "diaphragm_inner_diameter",
         diaphragm_inner_diameter, "below", diaphragm_outer_diameter, "diaphragm_outer_diameter",
     )  # fmt: skip
-    return plain((diaphragm_outer_diameter - diaphragm_inner_diameter) / arm * ok)
+    return plain((diaphragm_outer_diameter - diaphragm_inner_diameter) / lever_arm * ok)
 
 
-def lever_ratio(plate_seat_diameter: Values, fulcrum_diameter: Values, finger_tip_diameter: Values) -> Values:
+def lever_ratio(fulcrum_diameter: Values, finger_tip_diameter: Values, lever_arm: Values) -> Values:
     """Bearing travel per plate travel.
 
-    R_d = |D_f − D_t| / |D_p − D_f|
+    R_d = |D_f − D_t| / a
 
     Parameters
     ----------
-    plate_seat_diameter : D_p, where the ring presses the plate [m]
     fulcrum_diameter : D_f, where the ring rests in the cover [m]
     finger_tip_diameter : D_t, where the bearing touches the fingers [m]
+    lever_arm : a, lever arm of the ring, as a diameter [m]
 
     Returns
     -------
     R_d, lever ratio of the cover [-]
 
-    Range: the three diameters apart.
+    Range: D_f and D_t apart; a above 0.
     Source: [geometry: lever].
 
-    >>> round(lever_ratio(0.215, 0.185, 0.05), 2)
+    >>> round(lever_ratio(0.185, 0.05, 0.03), 2)
     4.5
     """
-    arm = np.abs(plate_seat_diameter - fulcrum_diameter)
-    ok = positive("plate_seat_diameter", arm) * positive("finger_tip_diameter", finger_tip_diameter)
-    return plain(np.abs(fulcrum_diameter - finger_tip_diameter) / arm * ok)
+    ok = positive("finger_tip_diameter", finger_tip_diameter)
+    return plain(np.abs(fulcrum_diameter - finger_tip_diameter) / lever_arm * ok)
 
 
 def _sound(thickness: Values, cone_height: Values) -> Values:
@@ -189,6 +183,36 @@ def spring_peak_clamp(
         peak, diaphragm_outer_diameter, diaphragm_inner_diameter, diaphragm_thickness, diaphragm_cone_height
     )
     return plain(ring_leverage * force)
+
+
+def peak_wear(
+    diaphragm_thickness: Values, diaphragm_cone_height: Values, diaphragm_set: Values, ring_leverage: Values
+) -> Values:
+    """Movement of the plate with wear at which the clamp is at its peak; 0 where a new disc sits before it.
+
+    w_peak = (s_0 − s_peak)/λ, s_peak = h_0 − √((h_0² − 2t²)/3) for h_0 above √2·t
+
+    Parameters
+    ----------
+    diaphragm_thickness : t, thickness of the ring [m]
+    diaphragm_cone_height : h_0, free height of the cone [m]
+    diaphragm_set : s_0, how far the ring is pressed flat with a new disc [m]
+    ring_leverage : λ, leverage of the ring [-]
+
+    Returns
+    -------
+    w_peak, wear at the peak of the clamp [m]
+
+    Range: a cover without an adjuster.
+    Source: [memory: DIN EN 16984:2017; s_peak from dF/ds = 0].
+
+    >>> round(peak_wear(0.0026, 0.0042, 0.0048, 1.6667) * 1e3, 3)
+    1.056
+    """
+    inner = np.maximum((diaphragm_cone_height**2 - 2 * diaphragm_thickness**2) / 3, 0.0)
+    peak = np.where(diaphragm_cone_height > np.sqrt(2) * diaphragm_thickness,
+                    np.minimum(diaphragm_cone_height - np.sqrt(inner), diaphragm_set), diaphragm_set)  # fmt: skip
+    return plain((diaphragm_set - peak) / ring_leverage)
 
 
 def diaphragm_stress(

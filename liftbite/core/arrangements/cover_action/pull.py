@@ -2,12 +2,14 @@
 
 As the discs wear, the finger tips go on towards the engine and away from the gearbox: no reserve is used up.
 
-`finger_way`, `levered_fulcrum_diameter`.
+`finger_way`, `lever_arm`, `levered_fulcrum_diameter`.
 """
 
 from __future__ import annotations
 
-from liftbite.core.graph.graph import Values, plain
+import numpy as np
+
+from liftbite.core.graph.graph import Values, plain, within
 
 
 def finger_way() -> float:
@@ -47,3 +49,28 @@ def levered_fulcrum_diameter(lever_ratio: Values, plate_seat_diameter: Values, f
     0.215
     """
     return plain((lever_ratio * plate_seat_diameter - finger_tip_diameter) / (lever_ratio - 1))
+
+
+def lever_arm(plate_seat_diameter: Values, fulcrum_diameter: Values) -> Values:
+    """Diameter between plate seat and fulcrum, over which the ring is levered.
+
+    a = D_f − D_p
+
+    Parameters
+    ----------
+    plate_seat_diameter : D_p, where the ring presses the plate [m]
+    fulcrum_diameter : D_f, where the ring rests in the cover [m]
+
+    Returns
+    -------
+    a, lever arm of the ring, as a diameter [m]
+
+    Range: D_f above D_p; the other way round is no pull cover.
+    Source: [geometry: lever].
+
+    >>> round(lever_arm(0.185, 0.215), 3)
+    0.03
+    """
+    ok = within(np.greater(fulcrum_diameter, plate_seat_diameter), "fulcrum_diameter", fulcrum_diameter, "above",
+                plate_seat_diameter, "plate_seat_diameter")  # fmt: skip
+    return (fulcrum_diameter - plate_seat_diameter) * ok

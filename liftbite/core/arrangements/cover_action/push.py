@@ -2,12 +2,14 @@
 
 As the discs wear, the finger tips come back towards the gearbox and push the bearing home: its reserve ends the life.
 
-`finger_way`, `levered_fulcrum_diameter`, `bearing_wear`.
+`finger_way`, `lever_arm`, `levered_fulcrum_diameter`, `bearing_wear`.
 """
 
 from __future__ import annotations
 
-from liftbite.core.graph.graph import Values, plain
+import numpy as np
+
+from liftbite.core.graph.graph import Values, plain, within
 from liftbite.core.graph.guards import positive
 
 
@@ -71,3 +73,28 @@ def bearing_wear(bearing_reserve: Values, release_lever_ratio: Values) -> Values
     0.002
     """
     return plain(bearing_reserve / release_lever_ratio * positive("release_lever_ratio", release_lever_ratio))
+
+
+def lever_arm(plate_seat_diameter: Values, fulcrum_diameter: Values) -> Values:
+    """Diameter between plate seat and fulcrum, over which the ring is levered.
+
+    a = D_p − D_f
+
+    Parameters
+    ----------
+    plate_seat_diameter : D_p, where the ring presses the plate [m]
+    fulcrum_diameter : D_f, where the ring rests in the cover [m]
+
+    Returns
+    -------
+    a, lever arm of the ring, as a diameter [m]
+
+    Range: D_f below D_p; the other way round is no push cover.
+    Source: [geometry: lever].
+
+    >>> round(lever_arm(0.215, 0.185), 3)
+    0.03
+    """
+    ok = within(np.less(fulcrum_diameter, plate_seat_diameter), "fulcrum_diameter", fulcrum_diameter, "below",
+                plate_seat_diameter, "plate_seat_diameter")  # fmt: skip
+    return (plate_seat_diameter - fulcrum_diameter) * ok

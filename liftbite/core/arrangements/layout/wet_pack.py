@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from liftbite.core.graph.graph import Values
+import numpy as np
+
+from liftbite.core.graph.graph import Values, plain
 from liftbite.core.graph.guards import positive
 
 
@@ -98,3 +100,27 @@ def wear_limit(friction_plate_count: Values, plate_wear_allowed: Values) -> Valu
     1.4
     """
     return friction_plate_count * plate_wear_allowed
+
+
+def lever_arm(plate_seat_diameter: Values, fulcrum_diameter: Values) -> Values:
+    """Diameter between plate seat and fulcrum, over which the ring is levered.
+
+    a = |D_p − D_f|
+
+    Parameters
+    ----------
+    plate_seat_diameter : D_p, where the ring presses the plate [m]
+    fulcrum_diameter : D_f, where the ring rests in the cover [m]
+
+    Returns
+    -------
+    a, lever arm of the ring, as a diameter [m]
+
+    Range: the two diameters apart; whichever way the cover works.
+    Source: [geometry: lever].
+
+    >>> round(lever_arm(0.215, 0.185), 3)
+    0.03
+    """
+    arm = np.abs(plate_seat_diameter - fulcrum_diameter)
+    return plain(arm * positive("plate_seat_diameter", arm))

@@ -4,30 +4,33 @@ from __future__ import annotations
 
 import numpy as np
 
-from liftbite.core.graph.graph import Values
+from liftbite.core.graph.graph import Values, plain
 from liftbite.core.quantities.torque_curve import Array
 
 
-def spring_free_length(spring_free_lengths: Array) -> float:
-    """Mean free length, which is what the sum of the springs' forces depends on.
+def spring_free_length(spring_free_lengths: Array, spring_installed_length: Values, wear_movement: Values) -> Values:
+    """Mean free length, which is what the sum of the springs' forces depends on; one shorter than its seat pulls not.
 
-    L_free = Σ L_i / n
+    L_free = Σ max(L_i, L_inst + w) / n
 
     Parameters
     ----------
     spring_free_lengths : L_i, free length of each spring, in order round the plate [m]
+    spring_installed_length : L_inst, length between its seats with the new pack clamped [m]
+    wear_movement : w, how far the plate has moved with wear [m]
 
     Returns
     -------
     L_free, mean free length [m]
 
     Range: one spring or more.
-    Source: [definition: F = Σ k·(L_i − L_inst)].
+    Source: [definition: F = Σ k·(L_i − L_inst − w), none below 0].
 
-    >>> round(spring_free_length(np.array([0.045, 0.044, 0.043])), 6)
+    >>> round(spring_free_length(np.array([0.045, 0.044, 0.043]), 0.030, 0.0), 6)
     0.044
     """
-    return float(np.mean(spring_free_lengths))
+    lengths = np.reshape(spring_free_lengths, (-1, *([1] * np.ndim(spring_installed_length + wear_movement))))
+    return plain(np.mean(np.maximum(lengths, spring_installed_length + wear_movement), axis=0))
 
 
 def spring_count(spring_free_lengths: Array) -> float:

@@ -108,8 +108,7 @@ def tell(found: FlywheelCut) -> Told:
     if found.face:
         words.append(f"The disc's hub comes {said(cut.hub_nearer)} nearer the flywheel bolts: check the gap.")
     if known and abs(cut.fingers) > MAKE_UP:
-        mend = "a spacer under the bearing" if found.in_line else "a pivot or slave shim"
-        words.append(f"Past 0.5 mm: make it up with {mend}, and measure again.")
+        words.append(f"Past 0.5 mm: make it up with {_mend(found)}, and measure again.")
     ratio = "R_d" if found.ratio is None else figure(found.ratio)
     fingers = f" = {mm(cut.fingers)} mm, plus towards the gearbox" if known else ""
     rule = "(face − seat) · R_d − seat"
@@ -123,6 +122,13 @@ def tell(found: FlywheelCut) -> Told:
     ))  # fmt: skip
 
 
+def _mend(found: FlywheelCut) -> str:
+    """What brings the fingers' movement back: where they came nearer a bearing in line, spacers go, not come."""
+    if not found.in_line:
+        return "a pivot or slave shim"
+    return "thinner spacers under the bearing" if found.cut.fingers > 0 else "a spacer under the bearing"
+
+
 def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
     face, seat = values_of(readings, "face_cut")[-1:], values_of(readings, "seat_cut")[-1:]
     if not face and not seat:
@@ -132,8 +138,11 @@ def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effec
     found = []
     pressed, thick, reserve = (build.known.get(n) for n in ("diaphragm_set", "flywheel_thickness", "bearing_reserve"))
     if cut.acts_as_wear and pressed is not None and "diaphragm_set" in build.graph.inputs(("clamp_load",)):
-        found.append(of_length("face_cut", "diaphragm_set", pressed - cut.acts_as_wear,
-                               "face and seat cut apart act on the cover as wear does"))  # fmt: skip
+        levered = build.evaluate(("ring_leverage",))["ring_leverage"]
+        if not isinstance(levered, Needs | Refused):
+            left = pressed - cut.acts_as_wear * float(levered)
+            why = "face and seat cut apart act on the cover as wear does, levered to the ring"
+            found.append(of_length("face_cut", "diaphragm_set", left, why))
     if thick is not None:
         found.append(of_length("face_cut", "flywheel_thickness", thick - sum(face), "what the face lost"))
     ends = "bearing_wear" in build.graph.functions  # a pulled cover has no reserve on this side

@@ -20,7 +20,7 @@ from liftbite.core.measure.setup.bearing import (
 from liftbite.core.measure.setup.calculation import Window
 from liftbite.core.units.constants import INCH
 from tests.core.measure.setup.steps import NO_STROKE, found, told
-from tests.jobs import CAR, FULL, entries
+from tests.jobs import CAR, FULL, PULLED, entries
 
 THICK = st.floats(0.5e-3, 8e-3)
 
@@ -164,6 +164,6 @@ def test_a_pulled_cover_and_a_fork_have_no_cushion_to_set_up() -> None:
     from liftbite.core.measure.checks import checks_for
 
     asked = {c.name for c in checks_for(build_of(entries(FULL)))}
-    pulled = {c.name for c in checks_for(build_of(entries(FULL, cover_action="pull")))}
+    pulled = {c.name for c in checks_for(build_of(entries(FULL, **PULLED)))}
     assert {"depth_x", "depth_y", "spacers"} <= asked
     assert not {"depth_x", "depth_y", "spacers"} & pulled

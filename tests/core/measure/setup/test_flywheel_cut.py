@@ -6,7 +6,7 @@ import pytest
 
 from liftbite.core.measure.setup.flywheel_cut import flywheel_cut
 from tests.core.measure.setup.steps import told
-from tests.jobs import CAR, FULL, MOTORCYCLE, built
+from tests.jobs import CAR, FULL, MOTORCYCLE, PULLED, built
 
 
 def test_cutting_both_levels_and_one_have_opposite_signs() -> None:
@@ -38,11 +38,12 @@ def test_what_a_cut_flywheel_does(face: float, seat: float, says: list[str]) -> 
     words = told("cut", FULL, face_cut={"Once": face}, seat_cut={"Once": seat})
     assert all(part in words.sentence for part in says)
     assert ("hub" in words.sentence) == (face > 0)
-    assert "a spacer under the bearing" in words.sentence or "Past" not in words.sentence
+    mend = "thinner spacers under the bearing" if face > seat else "with a spacer under the bearing"
+    assert mend in words.sentence or "Past" not in words.sentence
 
 
 def test_a_pulled_covers_fingers_go_on_to_the_engine() -> None:
-    words = told("cut", FULL | {"cover_action": "pull"}, face_cut={"Once": 0.3})
+    words = told("cut", FULL | PULLED, face_cut={"Once": 0.3})
     assert "nearer to the engine." in words.sentence
     assert "cushion" not in words.sentence
     assert "= −(0.3 − 0) · " in words.working[0]

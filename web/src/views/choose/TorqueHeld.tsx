@@ -13,13 +13,8 @@ export function Held({ chart, scales, fill }: Drawn & { fill: string }) {
   return (
     <g data-testid="capacity-band">
       <rect x={left} y={high} width={right - left} height={(low ?? 0) - (high ?? 0)} fill={fill} />
-      <path d={`M${left} ${low}H${right}`} stroke="var(--ink)" strokeWidth="2" />
-      <path
-        d={`M${left} ${nominal}H${right}`}
-        stroke="var(--ink)"
-        strokeWidth="1"
-        strokeDasharray="14 4 2 4"
-      />
+      <path d={`M${left} ${nominal}H${right}`} stroke="var(--ink)" strokeWidth="2" />
+      <path d={`M${left} ${low}H${right}`} stroke="var(--ink)" strokeWidth="1" strokeDasharray="14 4 2 4" />
       <path d={`M${left} ${high}H${right}`} stroke="var(--line)" strokeWidth="1" />
       {chart.keeps !== null && (
         <path
@@ -35,7 +30,7 @@ export function Held({ chart, scales, fill }: Drawn & { fill: string }) {
 
 /** Where the engine gets through, the area between its curve and the clutch is filled. */
 export function Slips({ chart, scales, fill }: Drawn & { fill: string }) {
-  const held = chart.holds_low;
+  const held = chart.holds_nominal;
   if (held === null) return null;
   const curve = chart.planned ?? chart.now;
   return chart.slips.map(({ start: from, end: to }) => {
@@ -50,7 +45,7 @@ export function Slips({ chart, scales, fill }: Drawn & { fill: string }) {
 }
 
 export function SlipTicks({ chart, scales }: Drawn) {
-  const held = chart.holds_low;
+  const held = chart.holds_nominal;
   if (held === null) return null;
   const bottom = scales.y.range()[0] ?? 0;
   return chart.slips.map(({ start: from, end: to }) => (
