@@ -64,10 +64,10 @@ def test_a_sweep_taken_in_elsewhere_points_the_same_way(client: FlaskClient) -> 
 
 
 def test_a_cut_is_taken_from_what_stood_there_once(client: FlaskClient) -> None:
-    """Taken in, the cover's press is what it was less the cut; the same reading does not take it off again."""
+    """Taken in, the cover's press is what it was less the cut times the ring's leverage; the same reading does not take it off again."""
     job = begin(client, FULL)
     take(client, job, "face_cut", {"Once": "0.3"})
-    for cut, press in (("0.3", "4.9 mm"), ("0.4", "4.8 mm")):
+    for cut, press in (("0.3", "4.73 mm"), ("0.4", "4.573 mm")):
         if cut != "0.3":
             take(client, job, "face_cut", {"Once": cut})
         told = client.get(f"/api/jobs/{job['id']}/effects").get_json()

@@ -104,8 +104,8 @@ class Stack:
 def bearing_stacks(
     x: float, y: float, spacers: Sequence[float], window: Window | None = None, doubt: float = 0.0
 ) -> list[Stack]:
-    """Every stack of the spacers at hand, the best first: surely inside the computed window, or where that is not
-    known inside the rule of thumb, with the fewest spacers, then nearest to its middle. The window outranks the rule.
+    """Every stack of the spacers at hand, the best first: inside the computed window and near its middle, or where
+    that is not known inside the rule of thumb and near its nominal. The computed window outranks the rule.
 
     Parameters
     ----------
@@ -135,9 +135,8 @@ def bearing_stacks(
                                None if window is None else window.holds(cushion), sure))  # fmt: skip
     middle = NOMINAL if window is None else (window.low + window.high) / 2
 
-    def rank(s: Stack) -> tuple[bool, bool, int, float]:
-        inside = s.in_rule if window is None else bool(s.in_window)
-        return not inside, inside and not s.sure, len(s.pieces) if inside else 0, abs(s.cushion - middle)
+    def rank(s: Stack) -> tuple[bool, float, int]:
+        return not (s.in_rule if window is None else s.in_window), abs(s.cushion - middle), len(s.pieces)
 
     return sorted(found, key=rank)
 
