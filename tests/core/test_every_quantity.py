@@ -171,7 +171,8 @@ CONSTANTS = {
     "flywheel_inertia", "air_gain", "plate_lift_available", "overtravel_margin", "balance_margin",
     "housing_bore_margin", "housing_face_margin", "flywheel_face_margin", "fluid_margin",
     "peak_pedal_effort", "peak_line_pressure", "pedal_at_overtravel", "pedal_at_master_stop", "pedal_at_slave_stop",
-    "gross_balance_margin", "tyre_torque",  # a grade, and gravity
+    "gross_balance_margin", "tyre_torque", "sleeve_stroke",  # a grade, gravity, a margin
+    "release_load", "heaviest_lift", "pedal_at_sleeve_end",  # springs and fluids whose constants they pass through
 }  # fmt: skip
 
 

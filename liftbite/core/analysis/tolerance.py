@@ -3,6 +3,7 @@
 - `Tolerance`, `tolerances`   the spread of each input, as typed (`240 ± 0.2 mm`) or given
 - `Spread`, `spread`, `spread_of_samples`   worst case, RSS and Monte Carlo of a result, with the chance that it
   falls short
+- `extremes`      worst and best of a result, by scanning
 - `Influence`, `sensitivity`     how much each input moves a result, the strongest first
 
 A tolerance typed with ± is a pair of limits, taken as evenly likely between them; a standard uncertainty is taken as
@@ -13,6 +14,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from itertools import product
 from typing import Any, Literal
 
 import numpy as np
@@ -44,7 +46,7 @@ class Spread:
     Attributes
     ----------
     nominal : with every input as it stands
-    worst, best : every input at the end that hurts, that helps; friction at its low, high end
+    worst, best : lowest and highest with every input anywhere in its tolerance, friction anywhere in its band
     rss : standard uncertainty by the root sum of squares, friction left at nominal
     mean, deviation, low, high : of the Monte Carlo; `low` and `high` hold 95 % of it
     short : share of the samples below the target, None without one
@@ -135,6 +137,49 @@ def _drawn(build: Build, stage: float, steps: Mapping[str, Array]) -> dict[str, 
     return drawn
 
 
+#: Inputs whose every corner is tried; with more of them each is scanned from where the others stand.
+_CORNERS = 6
+#: Places a tolerance is scanned at, and how often all are scanned in turn.
+_PLACES, _ROUNDS = 33, 3
+
+
+def extremes(
+    build: Build, result: str, *, stage: float, spreads: Mapping[str, Tolerance] | None = None
+) -> tuple[float, float]:
+    """The lowest and the highest a result gets with every input within its tolerance and friction within its band.
+
+    A result need not rise or fall with an input: a diaphragm near its peak gives less on either side of it. So every
+    corner and middle is tried, and from the best of them each tolerance is scanned in turn.
+    """
+    spreads = tolerances(build) if spreads is None else spreads
+    inputs = build.graph.inputs([result])
+    names = [n for n in spreads if n in inputs and isinstance(build.known.get(n), float | int)]
+    banded = "friction_state" in build.graph.upstream([result])
+    bands = (-1.0, 0.0, 1.0) if banded else (0.0,)
+    steps = (-1.0, 0.0, 1.0) if len(names) <= _CORNERS else (0.0,)
+    grid = np.array(list(product(bands, *(steps for _ in names))))
+
+    def values(places: Array) -> Array:
+        """The result at rows of friction and shares of each tolerance."""
+        moved = {n: places[:, i + 1] * spreads[n].half for i, n in enumerate(names)}
+        found = _at(build, result, stage, places[:, 0] if banded else 0.0, _drawn(build, stage, moved))
+        return np.broadcast_to(np.asarray(found, dtype=np.float64), len(places))
+
+    ends = []
+    for sign in (1.0, -1.0):
+        tried = np.where(np.isfinite(at := values(grid)), sign * at, np.inf)
+        best = grid[int(np.argmin(tried))].copy()
+        for _, column in product(range(_ROUNDS), range(len(names) + 1)):
+            if column == 0 and not banded:
+                continue
+            scan = np.repeat(best[None, :], _PLACES, axis=0)
+            scan[:, column] = np.linspace(-1.0, 1.0, _PLACES)
+            found = np.where(np.isfinite(at := values(scan)), sign * at, np.inf)
+            best = scan[int(np.argmin(found))].copy()
+        ends.append(float(values(best[None, :])[0]))
+    return ends[0], ends[1]
+
+
 def _draw(rng: np.random.Generator, tolerance: Tolerance, samples: int) -> Array:
     if tolerance.kind == "limits":
         return rng.uniform(-tolerance.half, tolerance.half, samples)
@@ -183,11 +228,7 @@ def spread_of_samples(
     effects = sensitivity(build, result, stage=stage, friction=0.0, spreads=spreads)
     slopes = {e.quantity: e.swing / (2 * spreads[e.quantity].half) for e in effects if e.quantity in spreads}
     banded = "friction_state" in build.graph.upstream([result])
-    ends = [
-        float(_at(build, result, stage, friction if banded else 0.0, {
-            n: build.known[n] + sign * np.sign(slope) * spreads[n].half for n, slope in slopes.items()}))
-        for sign, friction in ((-1, -1.0), (1, 1.0))
-    ]  # fmt: skip
+    worst, best = extremes(build, result, stage=stage, spreads=spreads)
     rng = np.random.default_rng(seed)
     inputs = build.graph.inputs([result])
     steps = {name: _draw(rng, tolerance, samples) for name, tolerance in spreads.items() if name in inputs}
@@ -197,7 +238,7 @@ def spread_of_samples(
     valid = values[np.isfinite(values)]
     low, high = np.percentile(valid, [2.5, 97.5]) if valid.size else (np.nan, np.nan)
     found_spread = Spread(
-        nominal, min(ends), max(ends),
+        nominal, worst, best,
         float(np.sqrt(sum((slope * spreads[n].standard) ** 2 for n, slope in slopes.items()))),
         float(valid.mean()) if valid.size else np.nan, float(valid.std()) if valid.size else np.nan,
         float(low), float(high),

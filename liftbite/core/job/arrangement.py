@@ -185,6 +185,10 @@ def _asks_for(choice: Choice) -> Callable[..., Any]:
     return missing
 
 
-_MADE_OF_ALL = graph_of((("layout", CAR), ("release", "hydraulic_fork"), ("clamp_source", "coils"),
-                         ("facing_material", "organic"), ("capacity_model", "uniform_wear"))).functions  # fmt: skip
+_MADE_OF_ALL = {
+    name: f
+    for release in ("hydraulic_fork", "concentric")
+    for name, f in graph_of((("layout", CAR), ("release", release), ("clamp_source", "coils"),
+                             ("facing_material", "organic"), ("capacity_model", "uniform_wear"))).functions.items()
+}  # fmt: skip
 QUANTITIES |= {name: f for name, f in _MADE_OF_ALL.items() if name not in QUANTITIES}

@@ -2,7 +2,9 @@
 
 - `plate_lift_available`   lift at full pedal
 - `peak_pedal_effort`, `peak_line_pressure`   the highest on the way down
-- `pedal_at_overtravel`, `pedal_at_master_stop`, `pedal_at_slave_stop`   where cover and cylinders reach their ends
+- `release_load`, `heaviest_lift`   the bearing's highest force, and the lift at which the pedal is heaviest
+- `pedal_at_overtravel`, `pedal_at_master_stop`, `pedal_at_slave_stop`, `pedal_at_sleeve_end`   where cover, cylinders
+  and sleeve reach their ends
 - `made_of`                those an arrangement has the parts for
 
 Each is a quantity like any other, for one job and for an array of candidates.
@@ -71,6 +73,15 @@ def _near_highest(of: str) -> Near:
     return near
 
 
+def _lift_at_highest(v: Along) -> Figures:
+    """The lift at which the effort is highest down to the end of the pedal."""
+    inside = v["pedal_travel"] <= v["pedal_stroke"]
+    at = np.where(inside, np.nan_to_num(v["pedal_effort"], nan=-np.inf), -np.inf).argmax(axis=-1)[..., None]
+    lift = np.broadcast_to(v["plate_lift"], inside.shape)
+    found: Figures = np.take_along_axis(lift, at, axis=-1)[..., 0] + 0 * v["pedal_effort"].sum(axis=-1)
+    return found
+
+
 def _travelled(v: Along, of: str, before: str) -> Figures:
     return v[of] + (v[before] if before else 0.0)
 
@@ -102,7 +113,7 @@ def _near_reached(of: str, limit: str, before: str = "") -> Near:
 
 @dataclass(frozen=True, slots=True)
 class _Made:
-    """One of them: what it is taken of, over which state, and how it is described."""
+    """One of them: what it is taken of, over which state, what also has to be worked out, and how it is described."""
 
     name: str
     of: tuple[str, ...]
@@ -118,6 +129,7 @@ class _Made:
     over: str = "plate_lift"
     until: str = "plate_lift_reach"
     points: int = LIFTS
+    also: tuple[str, ...] = ()
 
 
 _STROKE = "worked out at 161 lifts from none to the lift with nothing soft"
@@ -130,6 +142,20 @@ _MADE = (
           _near_highest("line_pressure"), None, ("pedal_stroke",),
           "Highest pressure in the line on the way down.", "p_max = max p(x) for x_p(x) ≤ x_stroke",
           "p_max, highest line pressure [Pa]", _STROKE, "definition: maximum over the stroke"),
+    _Made("release_load", ("pedal_travel", "bearing_force"), _highest("bearing_force"),
+          _near_highest("bearing_force"), None, ("pedal_stroke",),
+          "Highest force of the release bearing on the way down; in a car the crank's thrust bearing takes it.",
+          "F_bm = max F_b(x) for x_p(x) ≤ x_stroke",
+          "F_bm, highest force of the release bearing [N]", _STROKE, "definition: maximum over the stroke"),
+    _Made("heaviest_lift", ("pedal_travel", "pedal_effort", "plate_lift"), _lift_at_highest, None, None,
+          ("pedal_stroke",),
+          "Lift of the plate where the pedal is heaviest on the way down.", "x* = argmax F_p(x) for x_p(x) ≤ x_stroke",
+          "x*, lift at the heaviest effort [m]", _STROKE, "definition: maximum over the stroke"),
+    _Made("pedal_at_sleeve_end", ("pedal_travel", "slave_travel"), _reached("slave_travel", "sleeve_stroke"),
+          _near_reached("slave_travel", "sleeve_stroke"), ("slave_travel",),
+          ("sleeve_stroke",), "Pedal travel at which a concentric bearing comes to the end of its sleeve.",
+          "x_p where x_s = x_left", "x_p, pedal travel at the sleeve's end [m]", "without end where it is not reached",
+          "definition: travel at a stop", also=("sleeve_stroke",)),
     _Made("pedal_at_overtravel", ("pedal_travel", "plate_lift"), _reached("plate_lift", "plate_lift_limit"),
           _near_reached("plate_lift", "plate_lift_limit"), (),
           ("plate_lift_limit",), "Pedal travel at which the plate is lifted as far as the cover allows.",
@@ -194,7 +220,7 @@ def made_of(functions: list[Quantity]) -> Iterator[Quantity]:
     if released:
         yield _plate_lift_available(functions, graph)
     for m in _MADE:
-        parts = {*m.of, m.until} - {m.over}
+        parts = {*m.of, *m.also, m.until} - {m.over}
         if parts <= names and (released or m.over != "plate_lift"):
             made = along(m.name, graph, of=m.of, over=m.over, until=m.until, points=m.points, take=m.take,
                          near=m.near, near_of=m.near_of, beside=m.beside)  # fmt: skip

@@ -254,6 +254,9 @@ CRITERIA: tuple[Criterion, ...] = (
     _end("pedal_at_master_stop", "master_stroke", "master stroke", "the master bottoms at {} of pedal", "strokes"),
     _end("pedal_at_slave_stop", "slave_stroke", "slave stroke",
          "the slave runs out at {} of pedal; set a pedal stop before it", "strokes"),
+    replace(_end("pedal_at_sleeve_end", "bearing_reserve", "bearing on its sleeve",
+                 "the bearing comes off its sleeve at {} of pedal: reserve and stroke add up; spacers or a pedal stop",
+                 "strokes"), if_clear=True),
     Criterion("lift", "fluid_wet_boiling", "fluid", "fluid_margin", 1.0,
               lambda v, _: f"old fluid boils at {both(v['fluid_wet_boiling'], 'K')}; "
                            f"the housing is at {both(v['ambient_temperature'], 'K')}",

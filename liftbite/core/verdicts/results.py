@@ -26,7 +26,8 @@ RESULTS_OF: Mapping[Question, tuple[str, ...]] = {
     ),
     "lift": (
         "lift_needed", "lift_needed_least", "plate_lift_available", "lift_margin", "least_lift_margin",
-        "overtravel_margin", "release_lever_ratio", "inner_gap", "outer_gap", "floater_margin", "reshim_wear",
+        "overtravel_margin", "release_lever_ratio", "release_load", "heaviest_lift", "inner_gap", "outer_gap",
+        "floater_margin", "reshim_wear",
     ),
     "heat": (
         "vehicle_inertia", "start_clutch_torque", "slip_time", "slip_energy", "tyre_energy", "peak_slip_power",
@@ -39,10 +40,9 @@ RESULTS_OF: Mapping[Question, tuple[str, ...]] = {
         "elastic_margin", "yield_margin", "certified_margin", "rim_speed", "disc_speed_missed_shift",
         "disc_speed_margin", "permissible_unbalance", "residual_unbalance", "balance_margin", "gross_balance_margin",
         "unbalance_force", "drill_depth", "housing_bore_margin", "housing_face_margin", "flywheel_face_margin",
-        "plain_warp_margin", "push_rod_margin",
-        "effective_mass", "stored_energy", "free_rev_time", "synchro_energy", "shaft_torque_limit", "shaft_margin",
-        "spline_torque_limit", "spline_margin", "damper_margin", "bolt_preload", "proof_margin", "joint_slip_torque",
-        "joint_margin",
+        "plain_warp_margin", "push_rod_margin", "effective_mass", "stored_energy", "free_rev_time", "synchro_energy",
+        "shaft_torque_limit", "shaft_margin", "spline_torque_limit", "spline_margin", "damper_margin", "bolt_preload",
+        "proof_margin", "joint_slip_torque", "joint_margin",
     ),
 }  # fmt: skip
 

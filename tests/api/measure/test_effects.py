@@ -64,7 +64,7 @@ def test_a_sweep_taken_in_elsewhere_points_the_same_way(client: FlaskClient) -> 
 
 
 def test_a_cut_is_taken_from_what_stood_there_once(client: FlaskClient) -> None:
-    """Taken in, the cover's press is what it was less the cut times the ring's leverage; the same reading does not take it off again."""
+    """Taken in, the cover is pressed less by the cut times its leverage; the same reading counts once."""
     job = begin(client, FULL)
     take(client, job, "face_cut", {"Once": "0.3"})
     for cut, press in (("0.3", "4.73 mm"), ("0.4", "4.573 mm")):

@@ -104,3 +104,15 @@ def test_a_certified_speed_outranks_what_is_worked_out() -> None:
         assert (true.state, true.deciding and true.deciding.label) == (state, "certified speed")
     blind = answer(entries(wheel, flywheel_build="dual_mass", bolt_count="8")).others[2]
     assert "burst speed" in blind.unseen or blind.state == "open"
+
+
+def test_a_concentric_bearing_that_is_pushed_off_its_sleeve_is_said() -> None:
+    """14 mm of reserve and 7 mm of stroke on a 15 mm sleeve, although 7 is below 15; common practice, no source."""
+    from tests.jobs import FULL, entries
+
+    fits = answer(entries(FULL, bearing_reserve="7 mm", slave_stroke="15 mm")).others[0]
+    off = answer(entries(FULL, bearing_reserve="14 mm", slave_stroke="15 mm")).others[0]
+    assert all(link.label != "bearing on its sleeve" or link.grade == "good" for link in fits.links)
+    told = next(link for link in off.links if link.label == "bearing on its sleeve")
+    assert told.grade == "short"
+    assert "comes off its sleeve" in told.sentence

@@ -122,6 +122,22 @@ def test_limits_are_as_likely_everywhere_between() -> None:
     assert (found.worst, found.best) == (pytest.approx(8700), pytest.approx(9300))
 
 
+@pytest.mark.parametrize(("press", "thick"), [("4.1 ± 0.6 mm", "2.8 ± 0.05 mm"), ("3.9 ± 0.3 mm", "2.8 ± 0.02 mm"),
+                                              ("6.4 ± 0.5 mm", "2.6 ± 0.04 mm")])  # fmt: skip
+def test_the_worst_case_is_that_of_brute_force(press: str, thick: str) -> None:
+    """A diaphragm near its peak or its valley gives less, or more, on both sides of where it stands."""
+    build = built(FULL, diaphragm_set=press, diaphragm_thickness=thick, cover_clamp=None)
+    found = spread(build, "clamp_load", stage=0)
+    assert isinstance(found, Spread)
+    half = {n: t.half for n, t in tolerances(build).items()}
+    x, t = (np.linspace(build.known[n] - half[n], build.known[n] + half[n], 301)
+            for n in ("diaphragm_set", "diaphragm_thickness"))  # fmt: skip
+    every = build.evaluate(("clamp_load",), diaphragm_set=x[:, None], diaphragm_thickness=t[None, :])["clamp_load"]
+    assert found.worst == pytest.approx(float(every.min()), rel=2e-3)
+    assert found.best == pytest.approx(float(every.max()), rel=2e-3)
+    assert found.worst <= found.nominal <= found.best
+
+
 def test_a_spread_of_something_missing_says_so() -> None:
     assert isinstance(spread(built(CAR), "lift_margin", stage=0), Needs)
 

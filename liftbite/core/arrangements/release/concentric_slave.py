@@ -4,7 +4,10 @@ from __future__ import annotations
 
 import numpy as np
 
-from liftbite.core.graph.graph import Values, within
+from liftbite.core.graph.graph import Values, plain, within
+
+#: Room a bearing keeps to the end of its sleeve [m].
+SLEEVE_MARGIN = 0.5e-3
 
 
 def slave_area(slave_outer_diameter: Values, slave_inner_diameter: Values) -> Values:
@@ -30,3 +33,27 @@ def slave_area(slave_outer_diameter: Values, slave_inner_diameter: Values) -> Va
     ok = within(np.less(slave_inner_diameter, slave_outer_diameter), "slave_inner_diameter", slave_inner_diameter,
                 "below", slave_outer_diameter, "slave_outer_diameter")  # fmt: skip
     return np.pi / 4 * (slave_outer_diameter**2 - slave_inner_diameter**2) * ok
+
+
+def sleeve_stroke(slave_stroke: Values, bearing_reserve: Values, finger_way: Values) -> Values:
+    """Stroke a pushing bearing has left before it comes off its sleeve, from where it rests on the fingers.
+
+    x_left = x_sm − r − m for a push cover, without end for a pull cover; m = 0.5 mm
+
+    Parameters
+    ----------
+    slave_stroke : x_sm, stroke of the slave cylinder [m]
+    bearing_reserve : r, how far the bearing can be pushed back before it bottoms [m]
+    finger_way : s_f, way of the finger tips with wear, plus to the gearbox [-]
+
+    Returns
+    -------
+    x_left, stroke left to the bearing [m]
+
+    Range: reserve and release stroke add up on one sleeve, whether the bearing rides or springs back.
+    Source: [geometry: one sleeve; margin of half a millimetre by common practice].
+
+    >>> round(sleeve_stroke(0.020, 0.009, 1.0), 4)
+    0.0105
+    """
+    return plain(np.where(np.greater(finger_way, 0), slave_stroke - bearing_reserve - SLEEVE_MARGIN, np.inf))
