@@ -181,9 +181,9 @@ class TestTrue:
 
     def test_a_bolted_joint(self) -> None:
         """Eight M11 at 100 N·m, K 0.2: 45.5 kN each; 0.7 of it at μ 0.12 on a 76 mm circle holds 1161 N·m."""
-        preload = driveline.bolt_preload(100.0, 0.2, 0.011)
+        preload = driveline.bolt_preload(100.0, 0.2, 0.011, 0.0, 0.00125, 76e-6, 0.02, 80e3)
         assert preload == pytest.approx(45_455, abs=1)
-        assert driveline.joint_slip_torque(8.0, preload, 0.3, 0.12, 0.076, 0.0) == pytest.approx(1161, abs=1)
+        assert driveline.joint_slip_torque(8.0, 0.7 * preload, 0.12, 0.076, 0.0) == pytest.approx(1161, abs=1)
         assert driveline.joint_margin(1161.0, 545.0, 400.0) == pytest.approx(1161 / 600)
 
 

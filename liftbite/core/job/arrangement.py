@@ -164,6 +164,7 @@ _CAR_ONLY = {
     "inner_gap", "outer_gap", "floater_margin", "reshim_wear", "mean_hoop_stress", "burst_speed", "burst_margin",
     "certified_margin", "overspeed", "bore_stress", "elastic_margin", "yield_margin", "rim_speed", "damper_margin",
     "disc_speed_missed_shift", "disc_speed_margin", "bolt_stress_area", "bolt_preload", "bolt_proof_load",
+    "bolt_yield_load", "low_preload",
     "proof_margin", "joint_slip_torque", "joint_margin",
 }  # fmt: skip
 

@@ -24,7 +24,7 @@ from liftbite.core.graph.guards import AS_MANY
 from liftbite.core.job.arrangement import QUANTITIES, Chosen, choose
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS, STATES
-from liftbite.core.job.ledger import Entry
+from liftbite.core.job.ledger import Entry, said_along
 from liftbite.core.units.read import read_many
 from liftbite.core.units.show import show, show_fine
 
@@ -122,6 +122,7 @@ def build_of(entries: Mapping[str, Entry]) -> Build:
     >>> build_of({"layout": Entry("layout", "dry_car")}).chosen.options["clamp_source"]
     'figure'
     """
+    entries = {**entries, **said_along(entries)}
     picked = {name: e.typed for name, e in entries.items() if name in CHOICES and e.typed is not None}
     chosen = choose(picked)
     discs = entries["disc_count"].si if "disc_count" in entries else None

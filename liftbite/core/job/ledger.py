@@ -18,6 +18,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS, Input
 from liftbite.core.quantities.torque_curve import TorqueCurve
+from liftbite.core.units.fasteners import read_class, read_thread, read_tightening
 from liftbite.core.units.read import other_readings, read, read_many, to_si
 from liftbite.core.units.show import show
 
@@ -131,6 +132,40 @@ def redo(revisions: Sequence[Revision]) -> tuple[int, tuple[Entry, ...]] | None:
     return number, brought.entries
 
 
+def _shop_talk(quantity: str, typed: str) -> float | None:
+    """The value [SI] of what a workshop writes its own way: a thread, a class of bolts, a torque with an angle."""
+    if quantity in {"bolt_diameter", "bolt_pitch"} and (thread := read_thread(typed)):
+        return thread.diameter if quantity == "bolt_diameter" else thread.pitch
+    if quantity == "bolt_proof_strength":
+        return read_class(typed)
+    if quantity in {"bolt_torque", "bolt_angle"} and (both := read_tightening(typed)):
+        if quantity == "bolt_torque":
+            return read(both.torque, "N·m", INPUTS[quantity].field_unit).si
+        return read(both.angle, "rad", "°").si
+    return None
+
+
+#: Input -> the one it is said along with: a pitch with the thread, an angle with the torque before it.
+SAID_WITH: Mapping[str, str] = {"bolt_pitch": "bolt_diameter", "bolt_angle": "bolt_torque"}
+
+
+def said_along(entries: Mapping[str, Entry]) -> dict[str, Entry]:
+    """Entries that the text of another one says as well, where they were not entered themselves.
+
+    >>> said_along({"bolt_diameter": read_entry("bolt_diameter", "M10 x 1.25")})["bolt_pitch"].si
+    0.00125
+    """
+    found = {}
+    for quantity, first in SAID_WITH.items():
+        entry = entries.get(first)
+        if quantity in entries or entry is None or not entry.typed:
+            continue
+        value = _shop_talk(quantity, entry.typed)
+        if value is not None:
+            found[quantity] = Entry(quantity, entry.typed, value, entry.mark)
+    return found
+
+
 def read_entry(quantity: str, typed: str | None) -> Entry:
     """What was typed for an input, or picked for a choice, checked.
 
@@ -166,6 +201,10 @@ def read_entry(quantity: str, typed: str | None) -> Entry:
     if asked.unit == "curve":
         raise UnreadableEntry(f"{asked.label}: a curve comes from a file; drop a CSV in.")
     try:
+        said = _shop_talk(quantity, typed)
+        if said is not None:
+            _check_range(asked, typed, said)
+            return Entry(quantity, typed.strip(), said)
         if asked.many:
             for reading in read_many(typed, asked.unit, asked.field_unit):
                 _check_range(asked, reading.typed, reading.si)

@@ -189,7 +189,7 @@ def how_said(check: Check, settings: Mapping[str, Any]) -> dict[str, str]:
     asked = asked_of_check(check.name)
     if asked is not None:
         said = {asked.name: str(settings.get(asked.name, ""))}
-    elif check.kind == "sweep" and settings:
+    elif check.kind == "sweep" and not settings.keys().isdisjoint({"seen_from", "presses_plus", "sag_typed"}):
         said = {"seen_from": str(settings.get("seen_from", "gearbox")),
                 "pressed_in_reads": "plus" if settings.get("presses_plus", True) else "minus",
                 "sag": str(settings.get("sag_typed", ""))}  # fmt: skip

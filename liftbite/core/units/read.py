@@ -48,6 +48,7 @@ _PINT: dict[str, str] = {
     "rpm": "revolution / minute",
     "rad/s": "radian / second",
     "Pa": "pascal",
+    "hPa": "hectopascal",
     "kPa": "kilopascal",
     "MPa": "megapascal",
     "GPa": "gigapascal",
@@ -81,6 +82,7 @@ _PINT: dict[str, str] = {
     "°": "degree",
     "rad": "radian",
     "m/s": "meter / second",
+    "mm/s": "millimeter / second",
     "km/h": "kilometer / hour",
     "m/s²": "meter / second ** 2",
     "ft/s²": "foot / second ** 2",
@@ -128,7 +130,7 @@ _SPELLINGS: dict[str, str] = {
     "1/min": "rpm", "min1": "rpm", "min^1": "rpm", "u/min": "rpm", "r/min": "rpm", "rev/min": "rpm", "tr/min": "rpm",
     "percent": "%",
     "n/mm": "N/mm", "n/m": "N/m", "lb/in": "lbf/in", "lbs/in": "lbf/in", "lbf/inch": "lbf/in",
-    "n/mm2": "MPa", "n/mm²": "MPa", "mpa": "MPa", "gpa": "GPa", "kpa": "kPa", "pa": "Pa",
+    "n/mm2": "MPa", "n/mm²": "MPa", "mpa": "MPa", "gpa": "GPa", "kpa": "kPa", "hpa": "hPa", "mbar": "hPa", "pa": "Pa",
     "mm2": "mm²", "cm2": "cm²", "m2": "m²", "in2": "in²", "sqin": "in²",
     "c": "°C", "degc": "°C", "f": "°F", "degf": "°F", "k": "K",
     "ml": "mL", "cc": "mL", "cm3": "mL", "cm³": "mL", "l": "L", "litre": "L", "liter": "L",
@@ -175,7 +177,7 @@ KINDS: dict[str, Kind] = {
         Kind("torque", "N·m", "N·m", "lb-ft", ("N·m", "lb-ft", "lb-in", "kgf·m")),
         Kind("power", "W", "kW", "hp", ("kW", "hp", "PS", "W")),
         Kind("engine speed", "rad/s", "rpm", "rpm", ("rpm", "rad/s")),
-        Kind("pressure", "Pa", "MPa", "psi", ("MPa", "psi", "bar", "kPa", "GPa", "Pa"), digits=3),
+        Kind("pressure", "Pa", "MPa", "psi", ("MPa", "psi", "bar", "kPa", "hPa", "GPa", "Pa"), digits=3),
         Kind("spring rate", "N/m", "N/mm", "lbf/in", ("N/mm", "lbf/in", "N/m")),
         Kind("area", "m²", "cm²", "in²", ("cm²", "in²", "mm²", "m²")),
         Kind("mass", "kg", "kg", "lb", ("kg", "lb", "g")),
@@ -187,7 +189,7 @@ KINDS: dict[str, Kind] = {
         Kind("inertia", "kg·m²", "kg·m²", "lb·ft²", ("kg·m²", "lb·ft²")),
         Kind("time", "s", "s", "s", ("s",)),
         Kind("angle", "rad", "°", "°", ("°", "rad")),
-        Kind("speed", "m/s", "m/s", "mph", ("m/s", "mph", "km/h")),
+        Kind("speed", "m/s", "m/s", "mph", ("m/s", "mph", "km/h", "mm/s")),
         Kind("acceleration", "m/s²", "m/s²", "m/s²", ("m/s²", "ft/s²")),
         Kind("hose swell", "m³/Pa", "mm³/MPa", "mm³/MPa", ("mm³/MPa", "m³/Pa")),
         Kind("wear rate", "m³/J", "mm³/J", "mm³/J", ("mm³/J", "m³/J"), digits=3),
@@ -460,7 +462,8 @@ def read(typed: str, si: str, field_unit: str) -> Typed:
 
 
 def read_many(typed: str, si: str, field_unit: str) -> tuple[Typed, ...]:
-    """Several figures separated by semicolons; bare ones take the unit the last one is typed in.
+    """Several figures separated by semicolons, or by commas where those cannot be decimal ones; bare ones take the unit
+    the last one is typed in.
 
     Raises
     ------
@@ -468,8 +471,11 @@ def read_many(typed: str, si: str, field_unit: str) -> tuple[Typed, ...]:
 
     >>> [round(r.si, 6) for r in read_many("44.1; 44; 43.2 mm", "m", "mm")]
     [0.0441, 0.044, 0.0432]
+    >>> [r.si for r in read_many("3.32, 1.95, 1.41", "-", "")], [r.si for r in read_many("3,32; 1,95", "-", "")]
+    ([3.32, 1.95, 1.41], [3.32, 1.95])
     """
-    parts = [part for part in typed.split(";") if part.strip()]
+    commas = ";" not in typed and (", " in typed or ("." in typed and "," in typed))
+    parts = [part for part in typed.split("," if commas else ";") if part.strip()]
     if not parts:
         raise UnreadableEntry("nothing was typed")
     if len(parts) > 64:

@@ -1,0 +1,80 @@
+"""How a workshop writes threads, classes of bolts and tightening: `M10 x 1.25`, `7/16-20`, `10.9`, `19.8 lb-ft + 120°`.
+
+- `Thread`, `read_thread`     a thread's diameter and pitch
+- `read_class`                proof strength of a property class or an inch grade
+- `Tightening`, `read_tightening`   a torque and the angle after it, each as typed
+
+[standard: ISO 261, coarse pitches; ISO 898-1:2013, table 3; SAE J429; all from memory].
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+from fractions import Fraction
+
+_MM, _INCH = 1e-3, 0.0254
+#: Coarse pitch of metric threads, diameter and pitch [mm].
+_COARSE = {5: 0.8, 6: 1.0, 8: 1.25, 10: 1.5, 12: 1.75, 14: 2.0, 16: 2.0, 18: 2.5, 20: 2.5}
+#: Proof strength by class and grade [MPa].
+_PROOF = {"8.8": 580e6, "10.9": 830e6, "12.9": 970e6, "grade 5": 85 * 6.894757e6, "grade 8": 120 * 6.894757e6}
+_METRIC = re.compile(r"M ?(\d{1,2}(?:[.,]\d)?)(?: ?[x×*] ?(\d(?:[.,]\d{1,2})?))?", re.IGNORECASE)
+_UNIFIED = re.compile(r"(\d{1,2}/\d{1,2})(?: ?in)? ?- ?(\d{1,2})")
+_ANGLE = re.compile(r"([^+]{1,60})\+ ?(\d{1,3}(?:[.,]\d)?) ?(?:°|deg|degrees)?")
+_LONGEST = 100
+
+
+@dataclass(frozen=True, slots=True)
+class Thread:
+    """A thread: nominal diameter and pitch [m]."""
+
+    diameter: float
+    pitch: float
+
+
+def read_thread(typed: str) -> Thread | None:
+    """The thread that was typed; None for what is no thread.
+
+    >>> read_thread("M10 x 1.25"), read_thread("M8")
+    (Thread(diameter=0.01, pitch=0.00125), Thread(diameter=0.008, pitch=0.00125))
+    >>> round(read_thread("7/16-20").diameter * 1e3, 4), round(read_thread("7/16-20").pitch * 1e3, 2)
+    (11.1125, 1.27)
+    """
+    text = typed.strip()
+    if len(text) > _LONGEST:
+        return None
+    if found := _METRIC.fullmatch(text):
+        diameter = float(found[1].replace(",", "."))
+        pitch = float(found[2].replace(",", ".")) if found[2] else _COARSE.get(int(diameter))
+        return Thread(diameter * _MM, pitch * _MM) if pitch and 0 < pitch < diameter else None
+    if (found := _UNIFIED.fullmatch(text)) and int(found[2]) and not found[1].endswith("/0"):
+        return Thread(float(Fraction(found[1])) * _INCH, _INCH / int(found[2]))
+    return None
+
+
+def read_class(typed: str) -> float | None:
+    """Proof strength of the class or grade that was typed [Pa]; None for what is none.
+
+    >>> read_class("10.9"), read_class("class 8.8"), read_class("850 MPa")
+    (830000000.0, 580000000.0, None)
+    """
+    text = typed.strip().lower().removeprefix("class").strip()
+    return _PROOF.get(text.replace(",", ".")) if len(text) < _LONGEST else None
+
+
+@dataclass(frozen=True, slots=True)
+class Tightening:
+    """A torque and the angle after it, as typed."""
+
+    torque: str
+    angle: str
+
+
+def read_tightening(typed: str) -> Tightening | None:
+    """The torque and angle that were typed as one; None for a torque alone.
+
+    >>> read_tightening("19.8 lb-ft + 120°")
+    Tightening(torque='19.8 lb-ft', angle='120°')
+    """
+    found = _ANGLE.fullmatch(typed.strip()) if len(typed) <= _LONGEST else None
+    return Tightening(found[1].strip(), f"{found[2].replace(',', '.')}°") if found else None
