@@ -165,6 +165,8 @@ def life(file: Path, as_json: bool, as_csv: bool) -> None:
         click.echo(_table(["wear mm", "clamp N", "margin"], rows))
         end, at = found.ends[0]
         click.echo(f"\nEnds with the {end} at {both(at, 'm')} of wear; {found.target:g} is asked for.")
+        if found.shims_at is not None:
+            click.echo(f"The floater wants new shims at {both(found.shims_at, 'm')} of inner wear.")
     sys.exit(1 if found.target_lost is not None else 0)
 
 

@@ -68,18 +68,18 @@ def test_a_motorcycle_by_keyboard_alone(page: Page, shop: str) -> None:
     page.keyboard.press("Enter")
     page.reload()
     type_into(page, "Primary ratio", "1.75")
-    expect(state(page)).to_have_text("thin")
+    expect(state(page)).to_have_text("holds")
     page.locator("body").click(position={"x": 700, "y": 75})
     page.keyboard.press("Control+z")
     expect(state(page)).to_have_text("open")
     page.keyboard.press("Control+Shift+z")
-    expect(state(page)).to_have_text("thin")
+    expect(state(page)).to_have_text("holds")
 
 
 def test_a_spring_from_its_wire_and_a_ratio_from_teeth(page: Page, shop: str) -> None:
     open_job(page, shop, "Ostrel 900")
     expect(state(page)).to_have_text("holds")
-    fill(page, "Working coils", "8")
+    fill(page, "Working coils", "12")
     expect(state(page)).to_have_text("slips")
     expect(page.get_by_text("Rate of one spring")).to_have_count(0)
     page.get_by_label("Primary drive by").select_option(label="Ratio")

@@ -64,10 +64,10 @@ def test_a_tolerance_is_kept_as_typed(page: Page, shop: str) -> None:
 def test_a_job_file_brings_all_four_answers(page: Page, shop: str, tmp_path: Path) -> None:
     page.goto(shop)
     page.set_input_files("input[aria-label='Job file']", write(tmp_path / "full.liftbite.json", FULL))
-    expect(state(page)).to_have_text("slips")
+    expect(state(page)).to_have_text("thin")
     expect(page.get_by_test_id("answer-lift")).to_contain_text("thin")
     expect(page.get_by_test_id("answer-heat")).to_contain_text("stays")
-    expect(page.get_by_test_id("answer-true")).to_contain_text("stop")
+    expect(page.get_by_test_id("answer-true")).to_contain_text("runs true")
     show(page, "Torque")
     expect(page.locator("section[aria-label='Results']")).to_contain_text("splines")
 

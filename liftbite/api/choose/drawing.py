@@ -150,6 +150,8 @@ def _life(build: Build) -> w.LifeOut | None:
     return w.LifeOut(
         wear=_list(found.wear * _MM), clamp=_maybe(found.clamp), margin=_maybe(found.margin), target=found.target,
         ends=[w.LimitOut(name=n, at=round(at * _MM, 4), sentence=_end(n, at)) for n, at in found.ends],
+        service="" if found.shims_at is None
+        else f"The floater wants new shims at {both(found.shims_at, 'm')} of inner wear.",
     )  # fmt: skip
 
 

@@ -52,6 +52,7 @@ class LifeOut(BaseModel):
     margin: list[float | None]
     target: float
     ends: list[LimitOut]
+    service: str = Field(description="What wants doing within the life, such as a floater's shims; else empty.")
 
 
 class PerMetricOut(BaseModel):

@@ -36,6 +36,7 @@ class Life:
     target_lost : wear at which the margin first goes below the target [m]; 0 where it never reaches it, None where it
         keeps it to the limit
     ends : what can end the life with the wear at which it does [m], first first
+    shims_at : wear of the inner disc at which a twin's stands want new shims [m]: a service, not an end; or None
     """
 
     wear: Array
@@ -48,6 +49,7 @@ class Life:
     wear_at_peak: float
     target_lost: float | None
     ends: tuple[tuple[str, float], ...]
+    shims_at: float | None = None
 
     @property
     def lowest_margin(self) -> float:
@@ -80,8 +82,16 @@ def life(build: Build, *, stage: float, friction: float) -> Life | Needs | Refus
     at_peak = _wear_at_peak(build, states, float(wear[peak]), limit)
     return Life(
         wear, clamp, margin, target, float(clamp[0]), float(clamp[peak]), float(clamp[-1]), at_peak, lost,
-        tuple(sorted(ends, key=lambda pair: pair[1])),
+        tuple(sorted(ends, key=lambda pair: pair[1])), _shims_at(build, limit),
     )  # fmt: skip
+
+
+def _shims_at(build: Build, limit: float) -> float | None:
+    """Wear of a twin's inner disc at which its floater leaves the outer one too little, within its life."""
+    if build.known.get("disc_count") != 2 or "reshim_wear" not in build.graph.functions:
+        return None
+    found = build.evaluate(("reshim_wear",))["reshim_wear"]
+    return float(found) if not isinstance(found, Needs | Refused) and 0 < float(found) < limit / 2 else None
 
 
 def _wear_at_peak(build: Build, states: Mapping[str, float], scanned: float, limit: float) -> float:

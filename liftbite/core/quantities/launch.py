@@ -83,7 +83,7 @@ class LaunchCase:
     brief: Values
     fade: Values
     heat_capacity: Values
-    longest: float = 15.0
+    longest: float = 30.0
 
     def taken(self, which: npt.NDArray[np.bool_]) -> LaunchCase:
         """The starts of a mask."""

@@ -303,7 +303,7 @@ def start_run(start_case: LaunchCase) -> Launch:
     -------
     run, what came of it [-]
 
-    Range: three inertias; the driver gives what the clutch takes, up to full load; given up after 15 s.
+    Range: three inertias; the driver gives what the clutch takes, up to full load; given up after 30 s.
     Source: [definition: change of angular momentum].
     """
     return launch(start_case)

@@ -1851,6 +1851,11 @@ export interface components {
             target: number;
             /** Ends */
             ends: components["schemas"]["LimitOut"][];
+            /**
+             * Service
+             * @description What wants doing within the life, such as a floater's shims; else empty.
+             */
+            service: string;
         };
         /**
          * LimitOut

@@ -41,11 +41,15 @@ export function LifeChart({ section, place, width, onWear }: Props) {
           disabled={most === 0}
         />
       </div>
-      <p className="-mt-1 min-h-[1.1rem] truncate text-note" role="status" data-testid="life-says">
+      <p className="-mt-1 min-h-[1.1rem] text-note" role="status" data-testid="life-says">
         {over ? (
           <span className="font-semibold">▲ {over.sentence}.</span>
         ) : (
-          life?.ends[0] && <span className="text-soft">{life.ends[0].sentence}.</span>
+          life?.ends[0] && (
+            <span className="text-soft">
+              {life.ends[0].sentence}. {life.service}
+            </span>
+          )
         )}
       </p>
     </section>

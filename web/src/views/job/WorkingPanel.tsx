@@ -16,7 +16,7 @@ const PLACES = [
 export function WorkingPanel({ quantity, onClose }: { quantity: string; onClose: () => void }) {
   const editor = useJobEditor();
   const [search, put] = useAddress();
-  const friction = search.get("friction") ?? "-1";
+  const friction = search.get("friction") ?? "0";
   const planned = search.get("stage") !== "now";
   const working = useWorking(
     editor.entered.id,

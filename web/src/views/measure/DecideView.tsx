@@ -219,16 +219,19 @@ function Effects() {
 
 /** An answer before and after; each margin leads to its working, the later one with the readings tried. */
 function Answer({ job, was, now, tries }: { job: number; was: Verdict; now: Verdict; tries: string }) {
-  const low = (verdict: Verdict) => verdict.margin?.low.metric.figure ?? "";
-  const same = was.state === now.state && low(was) === low(now);
+  const shown = (verdict: Verdict) => {
+    const figure = verdict.deciding?.figure?.metric;
+    return figure ? `${figure.figure} ${figure.unit}`.trim() : "";
+  };
+  const same = was.state === now.state && shown(was) === shown(now);
   return (
     <div data-question={was.question}>
       <p className="lettering">{QUESTION_LABELS[was.question]}</p>
       <p className="text-note text-soft">
         {STATE_WORDS[was.state]}{" "}
-        {low(was) && (
+        {shown(was) && (
           <Link className="plain-link figure" to={leadsTo(job, was)}>
-            {low(was)}
+            {shown(was)}
           </Link>
         )}
       </p>
@@ -236,9 +239,9 @@ function Answer({ job, was, now, tries }: { job: number; was: Verdict; now: Verd
         <Glyph verdict={now} className="h-8 w-11" />
         <span className={same ? "" : "font-bold"}>
           {same ? "no change" : STATE_WORDS[now.state]}{" "}
-          {!same && low(now) && (
+          {!same && shown(now) && (
             <Link className="plain-link figure" to={leadsTo(job, now, tries)}>
-              {low(now)}
+              {shown(now)}
             </Link>
           )}
         </span>
