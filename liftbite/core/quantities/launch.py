@@ -18,7 +18,7 @@ from __future__ import annotations
 
 from bisect import bisect_right
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import lru_cache
 from typing import Any, NamedTuple
 
@@ -130,6 +130,11 @@ class Launch:
         """The starts of a mask."""
         return Launch(**_some(vars(self), which))
 
+    def taken_at(self, places: npt.NDArray[np.intp]) -> Launch:
+        """The starts at places, each as often as it is named."""
+        found: dict[str, Any] = {n: v[places] if isinstance(v, np.ndarray) else v for n, v in vars(self).items()}
+        return Launch(**found)
+
 
 def full_load(curve: TorqueCurve, limiter: Values, single: bool) -> Callable[[Values], Values]:
     """Torque at full throttle over engine speed: it falls to nothing towards rest, and over `GRASP` at the limiter.
@@ -188,16 +193,43 @@ def launch(case: LaunchCase, fineness: float = 1.0) -> Launch:
     case : what the start needs
     fineness : how many times shorter than usual the steps are
     """
+    case = _without_capacity(case)
     shape = np.broadcast_shapes(*(np.shape(value) for name, value in vars(case).items() if name != "curve"))
     if shape == ():
         return _kept(*(v if n == "curve" else float(v) for n, v in vars(case).items()), fineness=fineness)
     size = int(np.prod(shape))
     if not 0 < size <= _FEW or len(shape) > 1:
-        return _integrated(case, fineness)
+        return _each_once(case, shape, fineness)
     rows = {n: v if n == "curve" else np.broadcast_to(v, shape) for n, v in vars(case).items()}
     each = [launch(_case({n: v if n == "curve" else v[i] for n, v in rows.items()}), fineness) for i in range(size)]
     joined: dict[str, Any] = {n: np.array([getattr(one, n) for one in each]) for n in vars(each[0]) if n != "trace"}
     return Launch(**joined)
+
+
+def _without_capacity(case: LaunchCase) -> LaunchCase:
+    """The same start with a capacity that depends on nothing where no capacity matters: a driver lets the clutch carry
+    less than it holds even faded, less than the tyres hold, and less than the engine gives.
+    """
+    c = case
+    single = all(np.ndim(value) == 0 for name, value in vars(c).items() if name != "curve")
+    pick = _SINGLE.pick if single else _MANY.pick
+    full = c.throttle_share * c.primary * full_load(c.curve, c.limiter, single)(c.start_speed * c.ratio)
+    free = np.less_equal(c.clutch_torque, c.fade * c.capacity) & np.less(c.clutch_torque, _EASY * full)
+    free = free & np.less(c.clutch_torque, c.grip_torque) & np.less(c.held, 1)
+    least = c.clutch_torque / np.maximum(c.fade, 1e-3)
+    return replace(c, capacity=pick(bool(free) if single else free, float(least) if single else least, c.capacity))
+
+
+def _each_once(case: LaunchCase, shape: tuple[int, ...], fineness: float) -> Launch:
+    """Many starts, those that are alike integrated once."""
+    varied = {n: np.broadcast_to(v, shape).ravel() for n, v in vars(case).items() if n != "curve" and np.ndim(v)}
+    if len(shape) > 1 or not varied or not all(np.isfinite(v).all() for v in varied.values()):
+        return _integrated(case, fineness)
+    rows, back = np.unique(np.column_stack(list(varied.values())), axis=0, return_inverse=True)
+    if 2 * len(rows) > shape[0]:
+        return _integrated(case, fineness)
+    once = _integrated(_case(vars(case) | {n: rows[:, i] for i, n in enumerate(varied)}), fineness)
+    return once.taken_at(back.ravel())
 
 
 def _case(values: Mapping[str, Any]) -> LaunchCase:

@@ -377,13 +377,15 @@ def look(build: Build, question: Question) -> Looked:
     )  # fmt: skip
 
 
+#: Input -> its place in the order of work.
+_PLACE_OF = {name: place for place, name in enumerate(INPUTS)}
+
+
 def basis_of(build: Build, names: Sequence[str]) -> Basis:
     """The inputs that quantities stand on, in the order of work, by where their values come from."""
     stands: dict[str, list[str]] = {"entered": [], "measured": [], "assumed": [], "missing": []}
-    needed = build.graph.inputs(names)
-    for name in INPUTS:
-        if name in needed:
-            stands[build.mark(name)].append(name)
+    for name in sorted(build.graph.inputs(names) & INPUTS.keys(), key=_PLACE_OF.__getitem__):
+        stands[build.mark(name)].append(name)
     return Basis(tuple(stands["entered"]), tuple(stands["measured"]), tuple(stands["assumed"]))
 
 
