@@ -174,8 +174,8 @@ _AT_PEAK: State = {"spring_clamp": "spring_peak_clamp"}
 def _fuse(margin: str, label: str, words: str) -> Criterion:
     """A part that breaks where the clutch does not slip: high friction, highest clamp."""
     return Criterion("bite", margin, label, margin, 1.0, _times(words, margin), ({}, _AT_PEAK), HIGH,
-                     short="look again", whose="more bite moves the break to shaft and gearbox",
-                     excludes="fuse")  # fmt: skip
+                     short="look again", excludes="fuse",
+                     whose="what the clutch can pass; more bite moves the break to shaft and gearbox")  # fmt: skip
 
 
 def _told(question: Question, margin: str, label: str, says: Says, shows: tuple[str, str]) -> Criterion:

@@ -60,7 +60,7 @@ export function Decides({ verdict }: { verdict: Verdict }) {
         {figure.metric.figure} {figure.metric.unit}
       </span>
       <span className={`figure whitespace-nowrap max-tablet:hidden ${link.most ? "block" : ""}`}>
-        {link.most ? `of at most ${limit.metric.figure} ${limit.metric.unit}` : ` of ${limit.metric.figure}`}
+        {link.most ? `at most ${limit.metric.figure} ${limit.metric.unit}` : ` of ${limit.metric.figure}`}
       </span>
       {band && !band.single && (
         <span className="figure block whitespace-nowrap text-soft max-tablet:hidden">

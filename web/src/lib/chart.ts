@@ -23,7 +23,10 @@ export function chartScales(chart: Chart, box: Box) {
   const rpm = curves.flatMap((curve) => curve.rpm);
   const made = Math.max(...curves.flatMap((curve) => curve.torque));
   // a clutch far stronger than the engine must not squash the curve: the band may run off the sheet
-  const held = Math.min(chart.holds_high ?? 0, made * 1.9);
+  const held = Math.max(
+    Math.min(chart.holds_high ?? 0, made * 1.9),
+    Math.min(chart.holds_nominal ?? 0, made * 3),
+  );
   const x = scaleLinear([Math.min(...rpm), Math.max(...rpm)], [box.left, box.width - box.right]);
   const y = scaleLinear([0, Math.max(made, held) * 1.08], [box.height - box.bottom, box.top]);
   const [low, high] = y.domain() as [number, number];

@@ -37,7 +37,7 @@ export function StartView() {
     <Scroll label="The start" className={RESULTS_COLUMN}>
       {launch.error && !launch.data ? <p>▲ {launch.error.message}</p> : null}
       {launch.data && <Sheet launch={launch.data} />}
-      <div className="mt-5 grid gap-x-8 gap-y-5 wide:grid-cols-2">
+      <div className="mt-5 grid grid-cols-1 gap-x-8 gap-y-5 wide:grid-cols-2">
         <div>
           <h2 className="border-b border-ink pb-1 text-head font-bold">What can give way in Heat</h2>
           <Links question="heat" />
@@ -74,7 +74,7 @@ function Sheet({ launch }: { launch: Launch }) {
           <Figure value={start.energy} />
         </p>
       </div>
-      <div className="grid gap-x-6 wide:grid-cols-2">
+      <div className="grid grid-cols-1 gap-x-6 wide:grid-cols-2">
         <Speeds trace={trace} />
         <Heat trace={trace} />
       </div>
@@ -84,7 +84,7 @@ function Sheet({ launch }: { launch: Launch }) {
           <Figure value={launch.closed_energy} /> in <Figure value={launch.closed_time} />.
         </p>
       )}
-      <div className="mt-3 grid gap-x-8 gap-y-4 wide:grid-cols-2">
+      <div className="mt-3 grid grid-cols-1 gap-x-8 gap-y-4 wide:grid-cols-2">
         <Kinds launch={launch} />
         {launch.repeated && <RepeatedStarts row={launch.repeated} />}
       </div>
