@@ -204,7 +204,17 @@ def launch(file: Path, as_json: bool, as_csv: bool) -> None:
         else:
             held = f"{closed['held_slip_time']:.3f} s, {both(closed['held_slip_energy'], 'J')}"
             click.echo(f"With the engine's speed held and tyres that grip: {held}.")
+        for line in _upshift_words(build):
+            click.echo(line)
     sys.exit(0 if found.outcome in {"locks", "spins"} else 1)
+
+
+def _upshift_words(build: Build) -> list[str]:
+    """A fast upshift in a sentence, where the gears are known."""
+    from liftbite.api.choose.views import upshift_words
+
+    words = upshift_words(build)
+    return [words] if words else []
 
 
 @click.command()

@@ -145,6 +145,7 @@ class LaunchOut(BaseModel):
     sentence: str
     needs: list[NameOut]
     trouble: str | None
+    upshift: str = Field(description="What a fast upshift slips, with a restrictor in the line and without; or empty.")
 
 
 class FlywheelChangeOut(BaseModel):

@@ -7,6 +7,8 @@
 - `stroke`            The whole stroke of pedal or lever, point by point, and what stops it.
 - `tolerance`         What a margin does when its inputs are not exact: worst case, root sum of squares, Monte Carlo,
   sensitivity.
+- `upshift`           A fast upshift, throttle kept open: what slips while the pedal comes up, with a restrictor in
+  the line and without.
 - `working`           How a number came about: formula, values as typed and in SI, unit and source, down to the
   inputs.
 """

@@ -59,6 +59,7 @@ class LaunchCase:
     start_temperature, sustained, brief : [K]; fade : friction left at `brief` [-]
     heat_capacity : of the hottest plate over its share of the heat [J/K]
     longest : after which the start is given up [s]
+    vehicle_speed : of gearbox side and vehicle at the beginning; 0 for a start from rest [rad/s]
     """
 
     curve: TorqueCurve
@@ -84,6 +85,7 @@ class LaunchCase:
     fade: Values
     heat_capacity: Values
     longest: float = 30.0
+    vehicle_speed: Values = 0.0
 
     def taken(self, which: npt.NDArray[np.bool_]) -> LaunchCase:
         """The starts of a mask."""
@@ -286,7 +288,8 @@ class _Run:
         no: Flags = False if self.single else np.zeros(shape, dtype=bool)
         self._constants()
         self.t = self.q = self.tyre = self.work = self.road = self.slipped = self.zero
-        self.engine, self.gearbox, self.vehicle = case.start_speed + self.zero, self.zero, self.zero
+        self.engine = case.start_speed + self.zero
+        self.gearbox = self.vehicle = case.vehicle_speed + self.zero
         self.low, self.peak_power, self.peak_torque = self.engine, self.zero, self.zero
         self.going, self.stalled, self.locked, self.up, self.spinning, self.spun = self.yes, no, no, no, no, no
         self.trace: list[tuple[Values, ...]] = []

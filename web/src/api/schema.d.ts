@@ -1948,6 +1948,11 @@ export interface components {
             needs: components["schemas"]["NameOut"][];
             /** Trouble */
             trouble: string | null;
+            /**
+             * Upshift
+             * @description What a fast upshift slips, with a restrictor in the line and without; or empty.
+             */
+            upshift: string;
         };
         /**
          * RepeatedStartsOut

@@ -84,6 +84,11 @@ function Sheet({ launch }: { launch: Launch }) {
           <Figure value={launch.closed_energy} /> in <Figure value={launch.closed_time} />.
         </p>
       )}
+      {launch.upshift && (
+        <p className="mt-1 text-note" data-testid="upshift">
+          {launch.upshift}
+        </p>
+      )}
       <div className="mt-3 grid grid-cols-1 gap-x-8 gap-y-4 wide:grid-cols-2">
         <Kinds launch={launch} />
         {launch.repeated && <RepeatedStarts row={launch.repeated} />}
