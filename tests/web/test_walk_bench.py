@@ -164,6 +164,7 @@ def test_the_pedal_can_be_dragged_and_the_address_keeps_where_it_stands(page: Pa
     page.mouse.up()
     expect(page).to_have_url(re.compile(r"pedal=\d"))
     share = page.get_by_test_id("bench").get_attribute("data-pedal")
+    expect(page).to_have_url(re.compile(f"pedal={int(100 * float(share or 0))}"))  # the address has come to rest as well
     page.locator("[aria-label^='3 ']").click()
     expect(page).to_have_url(re.compile("part=disc"))
     expect(page.get_by_role("region", name="Lift that is needed")).to_be_visible()

@@ -207,7 +207,7 @@ def peak_wear(
     Source: [memory: DIN EN 16984:2017; s_peak from dF/ds = 0].
 
     >>> round(peak_wear(0.0026, 0.0042, 0.0048, 1.6667) * 1e3, 3)
-    1.056
+    1.063
     """
     inner = np.maximum((diaphragm_cone_height**2 - 2 * diaphragm_thickness**2) / 3, 0.0)
     peak = np.where(diaphragm_cone_height > np.sqrt(2) * diaphragm_thickness,
