@@ -176,6 +176,7 @@ def life(file: Path, as_json: bool, as_csv: bool) -> None:
 @CSV
 def launch(file: Path, as_json: bool, as_csv: bool) -> None:
     """Integrate one start of a job FILE, with the closed form beside it."""
+    from liftbite.core.analysis.upshift import upshift_said
     from liftbite.core.quantities.launch import launch as integrate
 
     build = _build_of(file)
@@ -204,17 +205,9 @@ def launch(file: Path, as_json: bool, as_csv: bool) -> None:
         else:
             held = f"{closed['held_slip_time']:.3f} s, {both(closed['held_slip_energy'], 'J')}"
             click.echo(f"With the engine's speed held and tyres that grip: {held}.")
-        for line in _upshift_words(build):
-            click.echo(line)
+        if shift := upshift_said(build, stage=build.stage):
+            click.echo(shift)
     sys.exit(0 if found.outcome in {"locks", "spins"} else 1)
-
-
-def _upshift_words(build: Build) -> list[str]:
-    """A fast upshift in a sentence, where the gears are known."""
-    from liftbite.api.choose.views import upshift_words
-
-    words = upshift_words(build)
-    return [words] if words else []
 
 
 @click.command()

@@ -79,11 +79,13 @@ CABLE_CAR = {
     "swing_period": "1.4 s",
 }
 _FLUID = {"fluid_wet_boiling": "155 °C"}
+_ENTERED = {"full_load_slip_time": "2 s"}
+_CERTIFIED = {"certified_speed": "9000 rpm"}
 JOBS = {
-    "car": FULL | _FLUID | {"certified_speed": "9000 rpm"}, "cable car": CABLE_CAR | {"certified_speed": "9000 rpm"},
-    "motorcycle": WHOLE_MOTORCYCLE | _FLUID | {"plain_warp": "0.1 mm", "push_rod_bow": "0.2 mm",
-        "plate_seat_diameter": "221 mm", "fulcrum_diameter": "191 mm",
-        "master_stroke": "14 mm", "slave_stroke": "9 mm"},
+    "car": FULL | _FLUID | _ENTERED | _CERTIFIED, "cable car": CABLE_CAR | _ENTERED | _CERTIFIED,
+    "motorcycle": WHOLE_MOTORCYCLE | _FLUID | _ENTERED | {
+        "plain_warp": "0.1 mm", "push_rod_bow": "0.2 mm", "plate_seat_diameter": "221 mm",
+        "fulcrum_diameter": "191 mm", "master_stroke": "14 mm", "slave_stroke": "9 mm"},
 }  # fmt: skip
 AT = {"wear": 0.0004, "plate_lift": 0.0009, "clutch_speed": 300.0, "engine_speed": 350.0, "facing_temperature": 420.0}
 

@@ -21,11 +21,11 @@ from liftbite.api.jobs.views import JobPath, build_with
 from liftbite.api.problems import problem_responses
 from liftbite.core.analysis.repeated_starts import RepeatedStarts, repeated_starts, start_kinds
 from liftbite.core.analysis.tolerance import Influence, sensitivity, spread_of_samples, tolerances
-from liftbite.core.analysis.upshift import Upshift, upshift
+from liftbite.core.analysis.upshift import upshift_said
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.assumptions import STARTS
-from liftbite.core.job.build import Build, both, refusal, unit_of
+from liftbite.core.job.build import Build, refusal, unit_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.quantities.launch import Launch, launch
 from liftbite.core.units.read import from_si
@@ -129,24 +129,8 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
         trace=_trace(found, float(case.ratio)), start=_start(picked, label, found, build),
         closed_energy=one("held_slip_energy", "J"), closed_time=one("held_slip_time", "s"), kinds=shown,
         repeated=_repeated(build, repeated_starts(build, stage=stage)), sentence=_OUTCOMES[str(found.outcome)],
-        needs=[], trouble=None, upshift=upshift_words(build),
+        needs=[], trouble=None, upshift=upshift_said(build, stage=stage),
     ))  # fmt: skip
-
-
-def upshift_words(build: Build) -> str:
-    """What a fast upshift slips, with the restrictor and without; empty while gears or redline are not known."""
-    found = upshift(build, stage=build.stage)
-    if not isinstance(found, Upshift):
-        return ""
-
-    def says(run: Launch) -> str:
-        return f"{both(float(run.slip_time), 's')} of slip, {both(float(run.energy), 'J')}"
-
-    words = f"A fast upshift at the redline, first to second: {says(found.free)}"
-    if found.held_back is None:
-        return f"{words}; no restrictor in the line."
-    more = both(float(found.held_back.energy) - float(found.free.energy), "J")
-    return f"{words}; with the restrictor {says(found.held_back)}. Taking it out saves {more} a shift."
 
 
 _OF_FLYWHEEL = ("engine_inertia", "stored_energy", "free_rev_time", "slip_time", "slip_energy", "surface_temperature",

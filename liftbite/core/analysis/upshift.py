@@ -1,6 +1,7 @@
 """A fast upshift, throttle kept open: what slips while the pedal comes up, with a restrictor in the line and without.
 
 - `Upshift`, `upshift`   from the first gear to the second, at the redline
+- `upshift_said`         the same in a sentence
 """
 
 from __future__ import annotations
@@ -10,7 +11,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build
+from liftbite.core.job.build import Build, both
 from liftbite.core.quantities.launch import Launch, LaunchCase, launch
 
 #: Time a quick foot takes to let the pedal up [s], and the torque it then asks the clutch for over the engine's peak.
@@ -55,3 +56,21 @@ def upshift(build: Build, *, stage: float) -> Upshift | Needs | Refused:
     restrictor = float(build.known.get("restrictor_time", 0.0))
     held = launch(replace(free, release_time=restrictor)) if restrictor > QUICK else None
     return Upshift((first, second), launch(free), held)
+
+
+def upshift_said(build: Build, *, stage: float) -> str:
+    """What a fast upshift slips, with the restrictor and without; empty while gears or redline are not known."""
+    found = upshift(build, stage=stage)
+    if not isinstance(found, Upshift):
+        return ""
+    words = (
+        f"A fast upshift at the redline, first to second, throttle open, pedal up in {QUICK:g} s: {_said(found.free)}"
+    )
+    if found.held_back is None:
+        return f"{words}; no restrictor in the line."
+    saved = both(float(found.held_back.energy) - float(found.free.energy), "J")
+    return f"{words}; with the restrictor {_said(found.held_back)}. Taking it out saves {saved} a shift."
+
+
+def _said(run: Launch) -> str:
+    return f"{both(float(run.slip_time), 's')} of slip, {both(float(run.energy), 'J')}"

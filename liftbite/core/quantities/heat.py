@@ -4,6 +4,7 @@ In the order in which it is used:
 
 - energy       `specific_energy`, `energy_margin`
 - temperature  `bulk_rise`, `flash_rise`, `base_temperature`, `surface_temperature`, `hot_temperature`
+- full load    `full_load_slip_power`, `full_load_temperature`
 - margins      `heat_margin`, `sustained_margin`
 
 `slip_energy` and `slip_time` are those of the start in `start`.
@@ -214,6 +215,73 @@ def hot_temperature(base_temperature: Values, bulk_rise: Values) -> Values:
     412.0
     """
     return base_temperature + bulk_rise
+
+
+def full_load_slip_power(torque_capacity: Values, full_load_slip_speed: Values, primary_ratio: Values) -> Values:
+    """Heat a clutch makes each second that does not hold full load, at the speed the engine gets away by.
+
+    P_f = T_cap · ω_f / i_p
+
+    Parameters
+    ----------
+    torque_capacity : T_cap, torque capacity [N·m]
+    full_load_slip_speed : ω_f, engine speed over the speed of the gearbox side, at the crank [rad/s]
+    primary_ratio : i_p, primary reduction [-]
+
+    Returns
+    -------
+    P_f, heat at full load while it slips [W]
+
+    Range: counts where the engine makes more than T_cap.
+    Source: [definition: power of sliding friction].
+
+    >>> round(full_load_slip_power(236.0, 52.36, 1.0))
+    12357
+    """
+    return torque_capacity * full_load_slip_speed / primary_ratio
+
+
+def full_load_temperature(
+    full_load_slip_power: Values,
+    full_load_slip_time: Values,
+    facing_area_total: Values,
+    heat_share: Values,
+    heat_mass: Values,
+    specific_heat: Values,
+    conductivity: Values,
+    plate_density: Values,
+    ambient_temperature: Values,
+) -> Values:
+    """Temperature of the face after slipping at full load: the steady flux of that time, or the plate heated through.
+
+    ϑ_f = ϑ_amb + max(a_h·P_f·t/(m_h·c), 2·P_f/(A_total·√π)·√(t/(k·ρ_h·c)))
+
+    Parameters
+    ----------
+    full_load_slip_power : P_f, heat at full load while it slips [W]
+    full_load_slip_time : t, time it is kept slipping [s]
+    facing_area_total : A_total, area of all faces [m²]
+    heat_share : a_h, share of the heat the hottest plate takes [-]
+    heat_mass : m_h, mass of that plate [kg]
+    specific_heat : c, specific heat of that plate [J/(kg·K)]
+    conductivity : k, conductivity of the plate [W/(m·K)]
+    plate_density : ρ_h, density of the plate [kg/m³]
+    ambient_temperature : ϑ_amb, temperature in the housing [K]
+
+    Returns
+    -------
+    ϑ_f, temperature of the face after it [K]
+
+    Range: steady flux, no heat lost meanwhile; a plate thick against the depth heat reaches, or heated through.
+    Source: [memory: Carslaw and Jaeger, Conduction of Heat in Solids, 2nd edition, steady flux into a half-space].
+
+    >>> round(full_load_temperature(12e3, 10.0, 0.046, 0.5, 5.0, 500.0, 50.0, 7200.0, 353.15), 1)
+    422.5
+    """
+    stores = conductivity * plate_density * specific_heat
+    flash = 2 * full_load_slip_power / (facing_area_total * np.sqrt(np.pi)) * np.sqrt(full_load_slip_time / stores)
+    bulk = heat_share * full_load_slip_power * full_load_slip_time / (heat_mass * specific_heat)
+    return plain(ambient_temperature + np.maximum(flash, bulk) * positive("heat_mass", heat_mass))
 
 
 def heat_margin(brief_temperature: Values, surface_temperature: Values, ambient_temperature: Values) -> Values:

@@ -8,21 +8,17 @@ hold full load no start decides: then what it slips away does.
 
 from __future__ import annotations
 
-import numpy as np
-
 from liftbite.core.graph.graph import Known, Needs, Refused
 from liftbite.core.job.build import Build, both
 from liftbite.core.units.show import figure
-from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL, criteria_of, look
+from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL, basis_of, criteria_of, look
 from liftbite.core.verdicts.rolled import rolled, still_open, stopped
-from liftbite.core.verdicts.verdict import Band, Verdict
+from liftbite.core.verdicts.verdict import Band, Link, Verdict
 
 #: What the answer shows beside its rows.
-_SHOWN = ("slip_energy", "slip_time", "starts_to_limit", "start_run")
+_SHOWN = ("slip_energy", "slip_time", "starts_to_limit", "start_run", "bite_margin")
 _WHERE = {LOW: " at low friction", NOMINAL: "", HIGH: " at high friction"}
-_SLIPPING = ("bite_margin", "torque_capacity", "full_load_slip_speed", "facing_area_total", "heat_share", "heat_mass",
-             "specific_heat", "conductivity", "plate_density", "ambient_temperature", "brief_temperature",
-             "primary_ratio")  # fmt: skip
+_SLIPPING = ("full_load_slip_power", "full_load_temperature", "brief_temperature")
 
 
 def heat_verdict(build: Build) -> Verdict:
@@ -36,9 +32,8 @@ def heat_verdict(build: Build) -> Verdict:
     refused = next((v[n] for n in (*needed, *_SHOWN) if isinstance(v[n], Refused)), None)
     if refused is not None:
         return stopped("heat", build, refused)
-    slips = build.evaluate(_SLIPPING, stage=build.stage)
-    if not any(isinstance(slips[n], Needs | Refused) for n in _SLIPPING) and float(slips["bite_margin"]) < 1:
-        return _slips_at_full_load(build, slips)
+    if float(v["bite_margin"]) < 1:
+        return _slips_at_full_load(build)
     over = {place: build.evaluate(("heat_margin", "sustained_margin", "start_run"), stage=build.stage, friction=place)
             for place in (LOW, NOMINAL, HIGH)}  # fmt: skip
     for place in (NOMINAL, LOW, HIGH):
@@ -83,23 +78,21 @@ def _of(v: Known, name: str) -> float:
     return float("nan") if isinstance(v[name], Needs | Refused) else float(v[name])
 
 
-def _slips_at_full_load(build: Build, v: Known) -> Verdict:
+def _slips_at_full_load(build: Build) -> Verdict:
     """What a clutch that does not hold full load makes of it: heat by how long it is kept slipping."""
-    speed = float(v["full_load_slip_speed"])
-    power = float(v["torque_capacity"]) * speed / float(v["primary_ratio"])
+    v = build.evaluate(_SLIPPING, stage=build.stage)
+    power, stands = float(v["full_load_slip_power"]), float(v["brief_temperature"])
+    speed = float(build.known["full_load_slip_speed"])
     says = f"Slips at full load: {both(power, 'W')} of heat at {both(speed, 'rad/s')} of slip"
-    known = build.known.get("full_load_slip_time")
-    if known is None:
+    reached = v["full_load_temperature"]
+    if isinstance(reached, Needs | Refused):
         return Verdict("heat", "open", f"{says}; how long the driver keeps at it decides, no start does.",
                        needs=("full_load_slip_time",))  # fmt: skip
-    seconds = float(known)
-    bulk = float(v["heat_share"]) * power * seconds / (float(v["heat_mass"]) * float(v["specific_heat"]))
-    flux = power / float(v["facing_area_total"])
-    stores = float(v["conductivity"]) * float(v["plate_density"]) * float(v["specific_heat"])
-    flash = 2 * flux / np.sqrt(np.pi) * np.sqrt(seconds / stores)
-    reached = float(v["ambient_temperature"]) + max(bulk, float(flash))
-    stands = float(v["brief_temperature"])
-    says += f"; after {figure(seconds, 3)} s the face is at {both(reached, 'K')} where it stands {both(stands, 'K')}"
-    if reached > stands:
-        return Verdict("heat", "cooks", f"{says}.")
-    return Verdict("heat", "open", f"{says}. No start decides it: mend Bite first.")
+    seconds, hot = float(build.known["full_load_slip_time"]), float(reached)
+    says += f"; after {figure(seconds, 3)} s the face is at {both(hot, 'K')} where it stands {both(stands, 'K')}"
+    if hot <= stands:
+        return Verdict("heat", "open", f"{says}. No start decides it: mend Bite first.")
+    ambient = float(build.known["ambient_temperature"])
+    link = Link("full_load_temperature", "slip at full load", (stands - ambient) / (hot - ambient), says, "bad", hot,
+                stands, "K", True, "what the facing stands for moments", basis_of(build, _SLIPPING))  # fmt: skip
+    return Verdict("heat", "cooks", f"{says}.", links=(link,), deciding=link)

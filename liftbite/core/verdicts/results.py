@@ -33,7 +33,8 @@ RESULTS_OF: Mapping[Question, tuple[str, ...]] = {
         "vehicle_inertia", "start_clutch_torque", "slip_time", "slip_energy", "tyre_energy", "peak_slip_power",
         "lowest_start_speed", "held_slip_time", "held_slip_energy", "specific_energy", "energy_margin", "bulk_rise",
         "flash_rise", "base_temperature", "surface_temperature", "hot_temperature", "heat_margin", "sustained_margin",
-        "mean_pressure", "edge_pressure", "pressure_margin", "wear_per_start", "starts_to_limit", "distance_to_limit",
+        "mean_pressure", "edge_pressure", "pressure_margin", "full_load_slip_power",
+        "full_load_temperature", "wear_per_start", "starts_to_limit", "distance_to_limit",
     ),
     "true": (
         "flywheel_inertia", "engine_inertia", "mean_hoop_stress", "burst_speed", "burst_margin", "bore_stress",

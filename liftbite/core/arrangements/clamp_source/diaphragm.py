@@ -149,6 +149,13 @@ def lifted_spring_force(
     )  # fmt: skip
 
 
+def _peak_deflection(thickness: Values, cone_height: Values, pressed: Values) -> Values:
+    """Deflection at the peak of the curve, not beyond the one of a new disc; that one where the curve has no peak."""
+    inner = np.maximum(cone_height**2 - 2 * thickness**2, 0) / 3
+    peak = np.minimum(cone_height - np.sqrt(inner), pressed)
+    return np.where(cone_height > np.sqrt(2) * thickness, peak, pressed)
+
+
 def spring_peak_clamp(
     diaphragm_outer_diameter: Values, diaphragm_inner_diameter: Values, diaphragm_thickness: Values,
     diaphragm_cone_height: Values, diaphragm_set: Values, ring_leverage: Values,
@@ -176,9 +183,7 @@ def spring_peak_clamp(
     >>> round(spring_peak_clamp(0.22, 0.17, 0.0026, 0.0042, 0.0048, 1.6667))
     6350
     """
-    inner = np.maximum(diaphragm_cone_height**2 - 2 * diaphragm_thickness**2, 0) / 3
-    peak = np.minimum(diaphragm_cone_height - np.sqrt(inner), diaphragm_set)
-    peak = np.where(diaphragm_cone_height > np.sqrt(2) * diaphragm_thickness, peak, diaphragm_set)
+    peak = _peak_deflection(diaphragm_thickness, diaphragm_cone_height, diaphragm_set)
     force = disc_spring_force(
         peak, diaphragm_outer_diameter, diaphragm_inner_diameter, diaphragm_thickness, diaphragm_cone_height
     )
@@ -209,9 +214,7 @@ def peak_wear(
     >>> round(peak_wear(0.0026, 0.0042, 0.0048, 1.6667) * 1e3, 3)
     1.063
     """
-    inner = np.maximum((diaphragm_cone_height**2 - 2 * diaphragm_thickness**2) / 3, 0.0)
-    peak = np.where(diaphragm_cone_height > np.sqrt(2) * diaphragm_thickness,
-                    np.minimum(diaphragm_cone_height - np.sqrt(inner), diaphragm_set), diaphragm_set)  # fmt: skip
+    peak = _peak_deflection(diaphragm_thickness, diaphragm_cone_height, diaphragm_set)
     return plain((diaphragm_set - peak) / ring_leverage)
 
 

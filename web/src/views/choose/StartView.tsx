@@ -27,11 +27,14 @@ const HEAT = [
   "heat_margin",
   "sustained_margin",
 ];
+/** What is worked out besides where the clutch does not hold full load. */
+const SLIPPING = ["full_load_slip_power", "full_load_temperature"];
 const WEAR = ["wear_per_start", "starts_to_limit", "distance_to_limit"];
 
 /** A start, integrated: speeds, torque, heat and temperature over time, and ten of them in a row. */
 export function StartView() {
   const editor = useJobEditor();
+  const slips = editor.shown.verdicts.some((verdict) => verdict.state === "slips");
   const launch = useLaunch(editor.entered.id, editor.entered.revision, editor.looked);
   return (
     <Scroll label="The start" className={RESULTS_COLUMN}>
@@ -43,7 +46,7 @@ export function StartView() {
           <Links question="heat" />
         </div>
         <div className="grid content-start gap-y-5">
-          <Results names={HEAT} title="Heat of the start" />
+          <Results names={slips ? [...SLIPPING, ...HEAT] : HEAT} title="Heat of the start" />
           <Results names={WEAR} title="Wear" />
         </div>
       </div>
