@@ -27,7 +27,8 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.assumptions import STARTS
 from liftbite.core.job.build import Build, refusal, unit_of
 from liftbite.core.job.inputs import INPUTS
-from liftbite.core.quantities.launch import Launch, launch
+from liftbite.core.quantities.launch import launch
+from liftbite.core.quantities.launch_case import Launch
 from liftbite.core.units.read import from_si
 from liftbite.core.verdicts.results import friction_of, results_in, target_of
 

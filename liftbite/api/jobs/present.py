@@ -20,7 +20,7 @@ from liftbite.core.job.inputs import INPUTS, Assumed
 from liftbite.core.job.ledger import Entry, Revision, Unusual, present, redoable, undoable
 from liftbite.core.parts.shelf import fields_of, misfits
 from liftbite.core.parts.slots import SLOTS
-from liftbite.core.quantities.launch import Launch
+from liftbite.core.quantities.launch_case import Launch
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.core.units.read import KINDS, from_si, read
 from liftbite.core.units.show import figure, show, show_fine, show_together, typeset

@@ -15,7 +15,8 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.assumptions import STARTS
 from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.ledger import Entry
-from liftbite.core.quantities.launch import Launch, launch
+from liftbite.core.quantities.launch import launch
+from liftbite.core.quantities.launch_case import Launch
 from liftbite.core.quantities.torque_curve import Array
 
 #: Figures that say what kind of start it is; those typed count for the kind that is picked.

@@ -13,7 +13,7 @@ import numpy as np
 from liftbite.core.graph.docstring import read_doc
 from liftbite.core.graph.graph import Known, Needs, Refused
 from liftbite.core.job.build import Build
-from liftbite.core.quantities.launch import Launch, LaunchCase
+from liftbite.core.quantities.launch_case import Launch, LaunchCase
 from liftbite.core.quantities.torque_curve import TorqueCurve
 
 #: What is more than figures.

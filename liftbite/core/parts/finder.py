@@ -25,9 +25,10 @@ from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.inputs import FITS
 from liftbite.core.job.ledger import Entry
 from liftbite.core.parts.mismatch import RULES, bare_aluminium
-from liftbite.core.quantities.launch import Launch, LaunchCase
+from liftbite.core.quantities.launch_case import Launch, LaunchCase
 from liftbite.core.quantities.torque_curve import Array
-from liftbite.core.verdicts.criteria import CRITERIA, LOW, NOMINAL, reserves
+from liftbite.core.verdicts.criteria import CRITERIA, LOW, NOMINAL
+from liftbite.core.verdicts.looked import reserves
 
 CHUNK = 16_384
 Mask: TypeAlias = npt.NDArray[np.bool_]

@@ -9,8 +9,10 @@
 - `engine`         Engine output: the curve the clutch has to hold.
 - `flywheel`       True: does it run true? Speed, strength and inertia of what turns with the engine.
 - `heat`           Heat: does it survive the way it is used? Temperature of a start, and of several in a row.
-- `launch`         One start, integrated: engine, gearbox side and vehicle; driver, pedal, fading friction, tyres, road,
-  stall.
+- `launch`         Starts: one or thousands at once, and none twice.
+- `launch_case`    A start: what it is integrated from, and what came of it.
+- `launch_run`     The integration of a start: engine, gearbox side and vehicle; driver, pedal, fading friction, tyres,
+  road, stall.
 - `release`        Lift: does it let go? From the plate back to the bearing; the chain from there to the pedal is an
   arrangement.
 - `start`          Heat: one start, from what the driver wants to the heat it makes.

@@ -18,7 +18,8 @@ import numpy as np
 
 from liftbite.core.graph.graph import Values, plain, within
 from liftbite.core.graph.guards import positive
-from liftbite.core.quantities.launch import Launch, LaunchCase, launch
+from liftbite.core.quantities.launch import launch
+from liftbite.core.quantities.launch_case import Launch, LaunchCase
 from liftbite.core.quantities.torque_curve import TorqueCurve
 
 

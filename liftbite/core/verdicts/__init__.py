@@ -8,6 +8,7 @@
 - `fits`       Does it fit: parts that do not go together, as links of the answer they reach.
 - `heat`       Heat: does it survive the way it is used? By the integrated start, over the friction band.
 - `lift`       Lift: does it let go, at an effort the driver can live with?
+- `looked`     The rows of `verdicts.criteria` worked out: for one job with its links, or for many candidates at once.
 - `results`    What a job shows and asks for, by question.
 - `rolled`     From the rows of a question to its answer.
 - `true`       True: does it run true: speed, balance, joints, and runout where it was swept?

@@ -18,7 +18,8 @@ from liftbite.core.job.build import PLANNED, Build, both, both_fine, label_of, r
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.quantities.torque_curve import TorqueCurve, intervals_above
 from liftbite.core.units.show import figure
-from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL, look
+from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL
+from liftbite.core.verdicts.looked import look
 from liftbite.core.verdicts.rolled import capital, rolled, unseen_words
 from liftbite.core.verdicts.verdict import Band, Verdict
 

@@ -11,7 +11,8 @@ from __future__ import annotations
 from liftbite.core.graph.graph import Known, Needs, Refused
 from liftbite.core.job.build import Build, both
 from liftbite.core.units.show import figure
-from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL, basis_of, criteria_of, look
+from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL, criteria_of
+from liftbite.core.verdicts.looked import basis_of, look
 from liftbite.core.verdicts.rolled import rolled, still_open, stopped
 from liftbite.core.verdicts.verdict import Band, Link, Verdict
 

@@ -8,7 +8,8 @@ from __future__ import annotations
 from liftbite.core.analysis.stroke import STROKE_NEEDS
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
-from liftbite.core.verdicts.criteria import LIFT_NEW, look
+from liftbite.core.verdicts.criteria import LIFT_NEW
+from liftbite.core.verdicts.looked import look
 from liftbite.core.verdicts.rolled import rolled, still_open, stopped
 from liftbite.core.verdicts.verdict import Band, Verdict
 

@@ -12,7 +12,7 @@ from dataclasses import replace
 
 from liftbite.core.graph.graph import Refused
 from liftbite.core.job.build import Build, label_of, refusal
-from liftbite.core.verdicts.criteria import Looked
+from liftbite.core.verdicts.looked import Looked
 from liftbite.core.verdicts.verdict import Answer, Band, Link, Question, Verdict
 
 STATES_OF: Mapping[Question, tuple[Answer, Answer, Answer]] = {

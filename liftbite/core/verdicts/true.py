@@ -11,7 +11,8 @@ from dataclasses import replace
 
 from liftbite.core.graph.graph import Refused
 from liftbite.core.job.build import Build
-from liftbite.core.verdicts.criteria import HIGH, Looked, criteria_of, look
+from liftbite.core.verdicts.criteria import HIGH, criteria_of
+from liftbite.core.verdicts.looked import Looked, look
 from liftbite.core.verdicts.rolled import rolled, still_open, stopped
 from liftbite.core.verdicts.verdict import Verdict
 

@@ -8,7 +8,9 @@ import numpy as np
 import pytest
 from scipy.integrate import solve_ivp
 
-from liftbite.core.quantities.launch import GRASP, LaunchCase, launch
+from liftbite.core.quantities.launch import launch
+from liftbite.core.quantities.launch_case import LaunchCase
+from liftbite.core.quantities.launch_run import GRASP
 from tests.jobs import FULL, MOTORCYCLE, built
 
 RPM = np.pi / 30

@@ -7,7 +7,7 @@ import pytest
 
 from liftbite.core.analysis.repeated_starts import RepeatedStarts, repeated_starts, start_kinds
 from liftbite.core.graph.graph import Needs
-from liftbite.core.quantities.launch import Launch
+from liftbite.core.quantities.launch_case import Launch
 from tests.jobs import CAR, FULL, built
 
 

@@ -1,0 +1,210 @@
+"""The rows of `verdicts.criteria` worked out: for one job with its links, or for many candidates at once.
+
+- `Looked`, `look`   the rows of a question for a job: links, gravest first, and what could not be looked at
+- `basis_of`         the inputs that quantities stand on, by where their values come from
+- `reserves`         a row for every candidate
+
+A row is worked out by the same functions whether its values are single figures or arrays, so the finder keeps a
+candidate exactly where every row of its job is met.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, field
+from itertools import product
+
+import numpy as np
+
+from liftbite.core.graph.graph import Known, Needs, Refused, Values
+from liftbite.core.job.build import Build, unit_of
+from liftbite.core.job.inputs import INPUTS
+from liftbite.core.verdicts.criteria import ASKS, HIGH, LOW, NOMINAL, Criterion, State, criteria_of
+from liftbite.core.verdicts.verdict import GRAVITY, Answer, Basis, Grade, Link, Question
+
+
+def _missing(*values: object) -> bool:
+    return any(value is None or isinstance(value, Needs | Refused) for value in values)
+
+
+@dataclass(frozen=True, slots=True)
+class Looked:
+    """The rows of a question, worked out for a job.
+
+    Attributes
+    ----------
+    links : what was looked at, gravest first, then weakest
+    unseen : labels of what could not be
+    shorts : label of a link that falls short -> the answer it gives, where that is not the question's middle word
+    """
+
+    links: tuple[Link, ...]
+    unseen: tuple[str, ...]
+    shorts: Mapping[str, Answer] = field(default_factory=dict)
+
+    @property
+    def weakest(self) -> Link:
+        """The link that decides: the gravest, and of those the one nearest to its limit."""
+        return self.links[0]
+
+    def named(self, label: str) -> Link | None:
+        """The link of that label."""
+        return next((link for link in self.links if link.label == label), None)
+
+
+def look(build: Build, question: Question) -> Looked:
+    """Works the rows of a question out for a job, at the stage it is judged for.
+
+    A row whose quantity the arrangement does not work out, such as a master's stroke of a cable, is no row of the job.
+    """
+    rows = [
+        c for c in criteria_of(question)
+        if c.counts(build) and (c.only is None or build.known.get(c.only[0]) == c.only[1])
+        and c.outranked not in build.known and not c.silent
+    ]  # fmt: skip
+    blind = [c.label for c in rows if c.unless and build.chosen.has(c.unless)]
+    rows = [c for c in rows if not (c.unless and build.chosen.has(c.unless))]
+    sheet = _Sheet(build, rows)
+    links: list[Link] = []
+    unseen: list[str] = blind
+    for criterion in rows:
+        found = _judged(sheet, criterion)
+        if found is None:
+            unseen += [] if criterion.if_clear or criterion.told else [criterion.label]
+        elif found[0] is not None:
+            links.append(found[0])
+    return Looked(
+        tuple(sorted(links, key=lambda link: (-GRAVITY[link.grade], link.reserve))), tuple(unseen),
+        {c.label: c.short for c in rows if c.short},
+    )  # fmt: skip
+
+
+#: Input -> its place in the order of work.
+_PLACE_OF = {name: place for place, name in enumerate(INPUTS)}
+
+
+def basis_of(build: Build, names: Sequence[str]) -> Basis:
+    """The inputs that quantities stand on, in the order of work, by where their values come from."""
+    stands: dict[str, list[str]] = {"entered": [], "measured": [], "assumed": [], "missing": []}
+    for name in sorted(build.graph.inputs(names) & INPUTS.keys(), key=_PLACE_OF.__getitem__):
+        stands[build.mark(name)].append(name)
+    return Basis(tuple(stands["entered"]), tuple(stands["measured"]), tuple(stands["assumed"]))
+
+
+class _Sheet:
+    """Rows of a job with their values; rows of one state are worked out together."""
+
+    def __init__(self, build: Build, rows: Sequence[Criterion]) -> None:
+        self.build, self.rows = build, rows
+        self._kept: dict[tuple[float, str], tuple[dict[str, float], Known] | None] = {}
+
+    def at(self, friction: float, state: State) -> tuple[dict[str, float], Known] | None:
+        """The state in figures, and the values of every row looked at in it; None where there is no such state."""
+        key = friction, repr(state)
+        if key not in self._kept:
+            self._kept[key] = self._worked_out(friction, state)
+        return self._kept[key]
+
+    def _worked_out(self, friction: float, state: State) -> tuple[dict[str, float], Known] | None:
+        build = self.build
+        named = [v for v in state.values() if isinstance(v, str)]
+        values = build.evaluate(named, stage=build.stage) if named else {}
+        taken = {name: values[v] if isinstance(v, str) else v for name, v in state.items()}
+        if _missing(*taken.values()):
+            return None
+        figures = {name: float(v) for name, v in taken.items()}
+        wanted = {n for c in self.rows if friction in c.places and state in c.states for n in c.wants}
+        ready = [n for n in wanted if n in figures or not build.lacks((n,)) - figures.keys()]
+        return figures, build.evaluate(ready, stage=build.stage, friction=friction, **figures)
+
+
+#: Where in the friction band a row was worst, in words.
+_PLACES = {LOW: "at low friction ", HIGH: "at high friction "}
+
+
+def _judged(sheet: _Sheet, criterion: Criterion) -> tuple[Link | None] | None:
+    """The link of a row, in a tuple: empty of it where there is nothing to tell; None where it cannot be looked at."""
+    build = sheet.build
+    worst: tuple[float, dict[str, float], float] | None = None
+    for asked, friction in product(criterion.states, criterion.places):
+        found = sheet.at(friction, asked)
+        if found is None or _missing(*(found[1].get(name) for name in criterion.wants)):
+            continue
+        state, v = found
+        figures = {name: float(v[name]) for name in criterion.wants} | state
+        if np.isinf(figures[criterion.value]):
+            return (None,)  # an end that is never reached
+        need = figures[criterion.need] if isinstance(criterion.need, str) else criterion.need
+        reserve = float(criterion.reserve(figures[criterion.value], need))
+        if worst is None or reserve < worst[0]:
+            worst = reserve, figures, friction
+    if worst is None or np.isnan(worst[0]):
+        return None
+    return (_link(build, criterion, *worst),)
+
+
+def _link(build: Build, criterion: Criterion, reserve: float, figures: Mapping[str, float], friction: float) -> Link:
+    shown, limit = criterion.shows or (criterion.value, criterion.need)
+    words = criterion.says(figures, build)
+    if criterion.band:
+        words = _PLACES.get(friction, "") + words
+    bad = (
+        criterion.bad_below is not None
+        and (reserve if criterion.most else figures[criterion.value]) < criterion.bad_below
+    )
+    soft = [n for n in criterion.softened if build.mark(n) == "assumed"] if bad else []
+    if any(n in ASKS for n in soft):
+        words += f"; {next(ASKS[n] for n in soft if n in ASKS)}"
+    grade: Grade = "note" if criterion.told else "bad" if bad and not soft else "short" if reserve < 1 else "good"
+    return Link(
+        criterion.link, criterion.label, reserve, words, grade, figures[shown],
+        figures[limit] if isinstance(limit, str) else limit, unit_of(shown, build.graph),
+        criterion.most or criterion.shows is not None, criterion.whose or _whose(build, limit),
+        basis_of(build, criterion.names),
+    )  # fmt: skip
+
+
+def _whose(build: Build, limit: float | str) -> str:
+    """Whose limit a quantity is."""
+    if not isinstance(limit, str):
+        return "common practice"
+    if limit in build.entries:
+        return "as entered"
+    assumed = build.chosen.assumed.get(limit)
+    return assumed.why if assumed else "worked out"
+
+
+#: Values of some quantities at states, for many candidates: None for what cannot be worked out.
+Sampled = Callable[..., Known]
+
+
+def reserves(criterion: Criterion, values: Sampled) -> Iterator[Values]:
+    """The reserve of a row for every candidate, in one of its states after the other; below 1 it falls short.
+
+    A state that cannot be looked at is left out. Candidates may be taken away between one state and the next.
+
+    Parameters
+    ----------
+    criterion : the row
+    values : names, place in the friction band and states to values, one a candidate
+    """
+    for state in criterion.states:
+        taken = {n: values((v,), NOMINAL)[v] if isinstance(v, str) else v for n, v in state.items()}
+        if _missing(*taken.values()):
+            continue
+        for friction in criterion.places:
+            v = values(criterion.names, friction, **taken)
+            if _missing(*(v[name] for name in criterion.names)):
+                continue
+            need = v[criterion.need] if isinstance(criterion.need, str) else criterion.need
+            reserve = criterion.reserve(v[criterion.value], need)
+            if criterion.outranked:
+                given = values((criterion.outranked,), NOMINAL)[criterion.outranked]
+                reserve = reserve if given is None else np.where(np.isfinite(given), np.inf, reserve)
+            if criterion.only is None:
+                yield reserve
+                continue
+            name, asked = criterion.only
+            counted = values((name,), NOMINAL)[name]
+            if counted is not None:
+                yield np.where(np.asarray(counted) == asked, reserve, np.inf)
