@@ -128,6 +128,8 @@ class LinkOut(BaseModel):
     most: bool = Field(description="True where the figure may be as large as the limit, not larger.")
     whose: str = Field(description="Whose limit it is.")
     stands_on: BasisOut
+    working: str = Field(description="The quantity whose working says how it came about; empty where there is none.")
+    friction: float = Field(description="Place in the friction band it was judged at: -1 low, 0 nominal, 1 high.")
 
 
 class VerdictOut(BaseModel):

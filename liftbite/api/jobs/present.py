@@ -112,6 +112,7 @@ def link_out(link: Link) -> m.LinkOut:
     return m.LinkOut(
         name=link.name, label=link.label, grade=link.grade, reserve=figure_out(link.reserve, "-"),
         sentence=link.sentence, figure=figure, limit=limit, most=link.most, whose=link.whose, stands_on=basis,
+        working=link.working, friction=link.friction,
     )  # fmt: skip
 
 

@@ -270,7 +270,7 @@ def full_load_temperature(
 
     Returns
     -------
-    ϑ_f, temperature of the face after it [K]
+    ϑ_f, temperature of the face after slipping at full load [K]
 
     Range: steady flux, no heat lost meanwhile; a plate thick against the depth heat reaches, or heated through.
     Source: [memory: Carslaw and Jaeger, Conduction of Heat in Solids, 2nd edition, steady flux into a half-space].

@@ -94,6 +94,8 @@ def _slips_at_full_load(build: Build) -> Verdict:
     if hot <= stands:
         return Verdict("heat", "open", f"{says}. No start decides it: mend Bite first.")
     ambient = float(build.known["ambient_temperature"])
-    link = Link("full_load_temperature", "slip at full load", (stands - ambient) / (hot - ambient), says, "bad", hot,
-                stands, "K", True, "what the facing stands for moments", basis_of(build, _SLIPPING))  # fmt: skip
+    link = Link(
+        "full_load_temperature", "slip at full load", (stands - ambient) / (hot - ambient), says, "bad", hot, stands,
+        "K", True, "what the facing stands for moments", basis_of(build, _SLIPPING), "full_load_temperature",
+    )  # fmt: skip
     return Verdict("heat", "cooks", f"{says}.", links=(link,), deciding=link)

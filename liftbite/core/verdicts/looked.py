@@ -160,7 +160,7 @@ def _link(build: Build, criterion: Criterion, reserve: float, figures: Mapping[s
         criterion.link, criterion.label, reserve, words, grade, figures[shown],
         figures[limit] if isinstance(limit, str) else limit, unit_of(shown, build.graph),
         criterion.most or criterion.shows is not None, criterion.whose or _whose(build, limit),
-        basis_of(build, criterion.names),
+        basis_of(build, criterion.names), criterion.value if criterion.value in build.graph.functions else "", friction,
     )  # fmt: skip
 
 

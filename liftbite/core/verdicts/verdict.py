@@ -66,6 +66,8 @@ class Link:
     most : True where the figure may be as large as the limit, not larger
     whose : whose limit it is
     basis : what figure and limit stand on
+    working : the quantity whose working says how it came about; empty where nothing is worked out
+    friction : place in the friction band it was judged at
     """
 
     name: str
@@ -79,6 +81,8 @@ class Link:
     most: bool = False
     whose: str = ""
     basis: Basis = Basis()
+    working: str = ""
+    friction: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

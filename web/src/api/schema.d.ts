@@ -1093,6 +1093,16 @@ export interface components {
              */
             whose: string;
             stands_on: components["schemas"]["BasisOut"];
+            /**
+             * Working
+             * @description The quantity whose working says how it came about; empty where there is none.
+             */
+            working: string;
+            /**
+             * Friction
+             * @description Place in the friction band it was judged at: -1 low, 0 nominal, 1 high.
+             */
+            friction: number;
         };
         /**
          * NameOut

@@ -33,8 +33,9 @@ export function leadsTo(job: number, verdict: Verdict, tries = ""): string {
   const missing = verdict.needs[0];
   if (missing)
     return /curve|peak|stage|use|driveline/.test(missing.name) ? `/jobs/${job}/brief` : view + tries;
-  const weakest = verdict.deciding?.name.endsWith("_margin") ? verdict.deciding : undefined;
-  return view + withSearch(new URLSearchParams(tries), { working: weakest?.name ?? null });
+  const { working, friction } = verdict.deciding ?? {};
+  const opens = working ? { working, friction: friction ? String(friction) : null } : { working: null };
+  return view + withSearch(new URLSearchParams(tries), opens);
 }
 
 function surfaceCelsius(job: Job): number | null {

@@ -30,9 +30,19 @@ export function Links({ question = "bite", most = 20 }: Props) {
             className="border-l-4 border-ink py-1 pl-3 not-first:mt-2 not-first:border-hair"
           >
             <p>
-              <Link className="plain-link font-bold" to={panel({ working: link.name })} replace>
-                {GRADES[link.grade]} {link.label}
-              </Link>
+              {link.working ? (
+                <Link
+                  className="plain-link font-bold"
+                  to={panel({ working: link.working, friction: String(link.friction) })}
+                  replace
+                >
+                  {GRADES[link.grade]} {link.label}
+                </Link>
+              ) : (
+                <span className="font-bold">
+                  {GRADES[link.grade]} {link.label}
+                </span>
+              )}
               <Compared link={link} />
             </p>
             <p className="text-note">{link.sentence}.</p>
