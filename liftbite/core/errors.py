@@ -37,7 +37,7 @@ class Bound:
 
     Attributes
     ----------
-    relation : "below", "above", "at least" or "at most"
+    relation : "below", "above", "at least", "at most" or "other than"
     value : the figure [SI]
     quantity : the quantity that sets the figure, or None for a fixed one
     """

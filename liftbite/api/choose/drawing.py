@@ -140,6 +140,7 @@ _ENDS = {
     "facings": "the facings are down to rivets or carrier",
     "clamp": "the clamp does not give the reserve the use asks for any more",
     "bearing": "the fingers have pushed the bearing to its bottom, and the clutch begins to slip",
+    "sleeve": "the bearing has followed the fingers to the end of its sleeve, and loses its seal",
 }
 
 

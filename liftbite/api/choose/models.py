@@ -133,6 +133,26 @@ class RepeatedStartsOut(BaseModel):
     brief: float
 
 
+class MassOut(BaseModel):
+    """One mass of the clutch over a schedule."""
+
+    name: str
+    rubbed: bool
+    temperature: list[float] = Field(description="[°C]")
+
+
+class StintOut(BaseModel):
+    """A schedule of starts: the masses over time, and what a builder says of it."""
+
+    time: list[float] = Field(description="[min]")
+    masses: list[MassOut]
+    begins: list[float] = Field(description="When each start begins [min].")
+    surfaces: list[float] = Field(description="The hottest face in each start [°C].")
+    sustained: float = Field(description="What the facing stands for long [°C].")
+    brief: float = Field(description="What the facing stands for moments [°C].")
+    sentences: list[str]
+
+
 class LaunchOut(BaseModel):
     """Starts of a job."""
 
@@ -142,6 +162,7 @@ class LaunchOut(BaseModel):
     closed_time: FigureOut | None
     kinds: list[StartOut]
     repeated: RepeatedStartsOut | None
+    stint: StintOut | None
     sentence: str
     needs: list[NameOut]
     trouble: str | None

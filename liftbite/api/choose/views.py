@@ -20,6 +20,7 @@ from liftbite.api.jobs.present import figure_out
 from liftbite.api.jobs.views import JobPath, build_with
 from liftbite.api.problems import problem_responses
 from liftbite.core.analysis.repeated_starts import RepeatedStarts, repeated_starts, start_kinds
+from liftbite.core.analysis.stint import Stint, stint, stint_said
 from liftbite.core.analysis.tolerance import Influence, sensitivity, spread_of_samples, tolerances
 from liftbite.core.analysis.upshift import upshift_said
 from liftbite.core.errors import UnreadableEntry
@@ -29,6 +30,7 @@ from liftbite.core.job.build import Build, refusal, unit_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import Launch
+from liftbite.core.units.constants import FREEZING
 from liftbite.core.units.read import from_si
 from liftbite.core.verdicts.results import friction_of, results_in, target_of
 
@@ -102,6 +104,22 @@ def _repeated(build: Build, found: RepeatedStarts | Needs | Refused) -> w.Repeat
     )  # fmt: skip
 
 
+def _stint(found: Stint | Needs | Refused | None) -> w.StintOut | None:
+    if not isinstance(found, Stint):
+        return None
+    celsius = found.temperatures - FREEZING
+    return w.StintOut(
+        time=np.round(found.time / 60, 4).tolist(),
+        masses=[w.MassOut(name=name, rubbed=i < found.network.rubbed,
+                          temperature=np.round(celsius[:, i], 2).tolist())
+                for i, name in enumerate(found.network.names)],
+        begins=[round(t / 60, 4) for t in found.begins],
+        surfaces=np.round(np.array(found.surfaces) - FREEZING, 1).tolist(),
+        sustained=round(found.sustained - FREEZING, 1),
+        brief=round(found.brief - FREEZING, 1), sentences=list(stint_said(found)),
+    )  # fmt: skip
+
+
 @api.post("/<int:job_id>/launch", responses={"200": w.LaunchOut, **_PROBLEMS})
 def start(path: JobPath, body: mw.TryIn) -> Response:
     """The start of a job, integrated; every kind of start beside it; several in a row."""
@@ -114,7 +132,8 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
         needs = build.chosen.to_ask(case.names) if isinstance(case, Needs) else ()
         trouble = refusal(case.error, build) if isinstance(case, Refused) else None
         return reply(w.LaunchOut(
-            trace=None, start=None, closed_energy=None, closed_time=None, kinds=shown, repeated=None, sentence="",
+            trace=None, start=None, closed_energy=None, closed_time=None, kinds=shown, repeated=None, stint=None,
+            sentence="",
             needs=[name_out(n) for n in needs], trouble=trouble, upshift="",
         ))  # fmt: skip
     found = launch(case, _FINE)
@@ -129,7 +148,8 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
     return reply(w.LaunchOut(
         trace=_trace(found, float(case.ratio)), start=_start(picked, label, found, build),
         closed_energy=one("held_slip_energy", "J"), closed_time=one("held_slip_time", "s"), kinds=shown,
-        repeated=_repeated(build, repeated_starts(build, stage=stage)), sentence=_OUTCOMES[str(found.outcome)],
+        repeated=_repeated(build, repeated_starts(build, stage=stage)),
+        stint=_stint(stint(build, stage=stage)), sentence=_OUTCOMES[str(found.outcome)],
         needs=[], trouble=None, upshift=upshift_said(build, stage=stage),
     ))  # fmt: skip
 

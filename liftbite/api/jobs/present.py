@@ -21,6 +21,7 @@ from liftbite.core.job.ledger import Entry, Revision, Unusual, present, redoable
 from liftbite.core.parts.shelf import fields_of, misfits
 from liftbite.core.parts.slots import SLOTS
 from liftbite.core.quantities.launch_case import Launch
+from liftbite.core.quantities.thermal import HeatNetwork
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.core.units.read import KINDS, from_si, read
 from liftbite.core.units.show import figure, show, show_fine, show_together, typeset
@@ -359,6 +360,9 @@ def _whole_words(whole: Whole) -> str:
         return curve_words(whole)
     if isinstance(whole, Launch):
         return f"{whole.outcome} after {both(float(whole.slip_time), 's')}, {both(float(whole.energy), 'J')}"
+    if isinstance(whole, HeatNetwork):
+        masses = zip(whole.names, whole.stores, strict=True)
+        return "; ".join(f"{name} {both(float(store), 'J/K')}" for name, store in masses)
     let, speed = both(float(whole.clutch_torque), "N·m"), both(float(whole.start_speed), "rad/s")
     return f"{let} let in at {speed} of the engine side"
 

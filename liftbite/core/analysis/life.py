@@ -60,7 +60,7 @@ class Life:
 def life(build: Build, *, stage: float, friction: float) -> Life | Needs | Refused:
     """Clamp and margin from new to the wear limit, or what is missing or impossible."""
     states = {"stage": stage, "friction": friction}
-    new = build.evaluate(("bite_margin", "wear_limit", "use_factor", "bearing_wear"), **states)
+    new = build.evaluate(("bite_margin", "wear_limit", "use_factor", "bearing_wear", "sleeve_wear"), **states)
     for name in ("bite_margin", "wear_limit", "use_factor"):
         if isinstance(new[name], Needs | Refused):
             found: Needs | Refused = new[name]
@@ -74,10 +74,10 @@ def life(build: Build, *, stage: float, friction: float) -> Life | Needs | Refus
     ends = [("facings", limit)]
     if lost is not None:
         ends.append(("clamp", lost))
-    bottoms = new["bearing_wear"]
-    if not isinstance(bottoms, Needs | Refused):
-        worn_off = float(build.known.get("wear", 0.0))  # the reserve was measured with the discs as they are
-        ends.append(("bearing", worn_off + float(bottoms)))
+    worn_off = float(build.known.get("wear", 0.0))  # the reserve was measured with the discs as they are
+    for name, left in (("bearing", new["bearing_wear"]), ("sleeve", new["sleeve_wear"])):
+        if not isinstance(left, Needs | Refused) and np.isfinite(left):
+            ends.append((name, worn_off + float(left)))
     peak = int(np.nanargmax(clamp))
     at_peak = _wear_at_peak(build, states, float(wear[peak]), limit)
     return Life(

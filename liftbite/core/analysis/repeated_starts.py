@@ -1,6 +1,6 @@
 """Starts side by side and one after the other, each integrated.
 
-- `start_kinds`   every kind of start with this build
+- `kind_of_start`, `start_kinds`   a build that starts in another way; every kind of start with it
 - `RepeatedStarts`, `repeated_starts`   several starts in a row with cooling between them
 """
 
@@ -23,14 +23,19 @@ from liftbite.core.quantities.torque_curve import Array
 _OF_KIND = ("start_engine_speed", "start_acceleration", "start_clutch_share", "start_engine_share", "release_time")
 
 
+def kind_of_start(build: Build, kind: str) -> Build:
+    """A build that starts in another way; what was typed of a start counts for the kind that is picked."""
+    if kind == build.chosen.options.get("start"):
+        return build
+    kept = {q: e for q, e in build.entries.items() if q not in _OF_KIND}
+    return build_of({**kept, "start": Entry("start", kind)})
+
+
 def start_kinds(build: Build, *, stage: float) -> Mapping[str, Launch | Needs | Refused]:
     """Kind of start -> what comes of it with this build at nominal friction."""
-    picked = build.chosen.options.get("start")
-    kept = {q: e for q, e in build.entries.items() if q not in _OF_KIND}
     found: dict[str, Launch | Needs | Refused] = {}
     for name in STARTS:
-        one = build if name == picked else build_of({**kept, "start": Entry("start", name)})
-        found[name] = one.evaluate(("start_run",), stage=stage)["start_run"]
+        found[name] = kind_of_start(build, name).evaluate(("start_run",), stage=stage)["start_run"]
     return found
 
 

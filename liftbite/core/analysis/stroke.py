@@ -3,9 +3,10 @@
 - `Stroke`   travel, lift, pressure, effort, gap per face, and the points worth knowing
 - `stroke`   from a build, at any wear or temperature
 
-First the bearing reaches the fingers and force builds up with the plate at rest, against hose, air or cable; then the
-plate lifts. Both parts are evaluations of the same quantities, the first with the bearing force scaled from 0, the
-second over an array of lifts, so nothing is iterated.
+Free play and port first, with no pressure; then what the slave's spring holds builds up with the slave at rest, and the
+bearing reaches the fingers; force builds up with the plate at rest, against hose, air or cable; then the plate lifts.
+All are evaluations of the same quantities: the slave held, the bearing force scaled from 0, an array of lifts. Nothing
+is iterated.
 """
 
 from __future__ import annotations
@@ -27,6 +28,9 @@ STROKE_NEEDS = (
 )  # fmt: skip
 _BUILD = np.linspace(0.0, 1.0, 41)
 _LINKS = ("master_travel", "slave_travel", "cable_travel")
+#: What holds while the slave, or the cable, has not moved yet.
+_HELD = {"slave_travel": 0.0, "cable_travel": 0.0, "cable_force": 0.0}
+_RISE = np.linspace(0.0, 1.0, 6)
 
 
 @dataclass(frozen=True, eq=False)
@@ -86,47 +90,47 @@ def stroke(build: Build, *, points: int = 161, **states: Any) -> Stroke | Needs 
     chain = ("pedal_travel", "pedal_effort", "bearing_travel", "line_pressure", *links)
     built = build.evaluate(chain, **states, bearing_force=_BUILD * rest["bearing_force"], plate_lift=0.0)
     lifted = build.evaluate((*chain, "cushion_force"), **states, plate_lift=lift)
+    fluid = not isinstance(lifted["line_pressure"], Needs | Refused)
+    rising = {"line_pressure": _RISE * np.ravel(built["line_pressure"])[0]} if fluid else {}
+    held = build.evaluate(chain, **states, **_HELD, **rising, bearing_force=0.0, bearing_travel=0.0, plate_lift=0.0)
+    idle = float(build.evaluate(("pedal_spring",), **states, pedal_travel=0.0)["pedal_spring"])
+    before = 1 + _RISE.size
+    first = before + _BUILD.size - 1
 
-    def joined(name: str) -> Array:
+    def joined(name: str, at_rest: float = 0.0) -> Array:
+        still = np.broadcast_to(np.asarray(held[name], dtype=np.float64), _RISE.shape)
         start = np.broadcast_to(np.asarray(built[name], dtype=np.float64), _BUILD.shape)
-        return np.concatenate([start, np.broadcast_to(lifted[name], lift.shape)[1:]])
+        return np.concatenate([[at_rest], still, start, np.broadcast_to(lifted[name], lift.shape)[1:]])
 
-    pedal, effort = joined("pedal_travel"), joined("pedal_effort")
-    lifts = np.concatenate([np.zeros(_BUILD.size), lift[1:]])
+    pedal, effort = joined("pedal_travel"), joined("pedal_effort", idle)
+    lifts = np.concatenate([np.zeros(first), lift])
     end = float(rest["pedal_stroke"])
     steady = np.maximum.accumulate(pedal)
     full = float(rest["plate_lift_available"])
     inside = pedal <= end
-    pressure = None if isinstance(lifted["line_pressure"], Needs) else joined("line_pressure")
+    pressure = joined("line_pressure") if fluid else None
     gap = np.maximum(lifts - rest["springback"], 0.0) / rest["friction_faces"]
 
     clamped = rest["spring_clamp"] + rest["strap_force"]
     taken = rest["release_lever_ratio"] * _BUILD * rest["bearing_force"]
     cushioned = np.broadcast_to(lifted["cushion_force"], lift.shape)[1:]
-    held = np.clip(np.concatenate([clamped - taken, cushioned]) / clamped, 0.0, 1.0)
-
-    if not inside.any():  # the pedal ends within its free play: nothing moves
-        none = np.zeros(2)
-        idle = float(build.known.get("pedal_return_force", 0.0))
-        return Stroke(
-            np.array([0.0, end]), none, none, np.full(2, idle), None if pressure is None else none,
-            dict.fromkeys(links, none), np.ones(2), none, None, None, 0.0, (("pedal_stroke", end),), smooth=True,
-        )  # fmt: skip
+    presses = np.concatenate([np.full(before, clamped), clamped - taken, cushioned])
+    kept = np.clip(presses / clamped, 0.0, 1.0)
 
     def cut(values: Array) -> Array:
         last = np.interp(end, steady, values) if pedal[0] < end < pedal[-1] else None
         return values[inside] if last is None else np.append(values[inside], last)
 
     def at_lift(value: float) -> float | None:
-        where = float(np.interp(value, lift, pedal[_BUILD.size - 1 :]))
+        where = float(np.interp(value, lift, pedal[first:]))
         return where if value <= full + 1e-12 and where <= end + 1e-9 else None
 
     return Stroke(
         pedal=cut(pedal), lift=cut(lifts), bearing=cut(joined("bearing_travel")), effort=cut(effort),
         pressure=None if pressure is None else cut(pressure), chain={n: cut(joined(n)) for n in links},
-        held=cut(held), gap=cut(gap),
+        held=cut(kept), gap=cut(gap),
         first_movement=at_lift(0.0), bite_point=at_lift(float(rest["cushion_stack"])), full=full,
-        stops=_stops(build, lift, pedal[_BUILD.size - 1 :], states), smooth=bool(np.all(np.diff(pedal) >= -1e-12)),
+        stops=_stops(build, lift, pedal[first:], states), smooth=bool(np.all(np.diff(pedal) >= -1e-12)),
     )  # fmt: skip
 
 
@@ -145,8 +149,8 @@ def _stops(build: Build, lift: Array, pedal: Array, states: dict[str, Any]) -> t
     for name, values, limit in limits:
         if limit is None:
             continue
-        if np.max(values) >= limit:
-            found.append((name, float(np.interp(limit, values, pedal))))
-        elif name == "pedal_stroke":
+        if name == "pedal_stroke":
             found.append((name, float(limit)))
+        elif np.max(values) >= limit:
+            found.append((name, float(np.interp(limit, values, pedal))))
     return tuple(sorted(found, key=lambda pair: pair[1]))

@@ -14,10 +14,11 @@ from liftbite.core.graph.docstring import read_doc
 from liftbite.core.graph.graph import Known, Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.quantities.launch_case import Launch, LaunchCase
+from liftbite.core.quantities.thermal import HeatNetwork
 from liftbite.core.quantities.torque_curve import TorqueCurve
 
 #: What is more than figures.
-Whole: TypeAlias = TorqueCurve | LaunchCase | Launch
+Whole: TypeAlias = TorqueCurve | LaunchCase | Launch | HeatNetwork
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,6 +94,8 @@ def _value(value: Any) -> tuple[float | tuple[float, ...] | None, Whole | None]:
         return float(value.clutch_torque), value
     if isinstance(value, Launch):
         return float(value.energy), value
+    if isinstance(value, HeatNetwork):
+        return float(value.stores.sum()), value
     if value is None or isinstance(value, Needs | Refused):
         return None, None
     if np.ndim(value):

@@ -56,13 +56,15 @@ def _discs(s: Sizes, outer: float, inner: float) -> list[Outline]:
     found = []
     thick, core = s.thickness, 0.0018
     facing = (thick - core) / 2
-    shaft = s["shaft_diameter"] / 2
+    shaft, other = s["shaft_diameter"] / 2, (inner, outer)
+    if s.build.chosen.has("two kinds of facing"):
+        other = s["other_inner_diameter"] / 2, s["other_outer_diameter"] / 2
     for i in range(1, s.discs + 1):
         x = (i - 1) * (thick + s.between) if i > 1 else 0.0
         front, inside, outside, back = (f"disc{i}_{n}" for n in ("front", "core_front", "core_back", "back"))
         found += [
             box("disc", "facing", (x, x + facing), (inner, outer), front, inside),
-            box("disc", "facing", (x + thick - facing, x + thick), (inner, outer), outside, back),
+            box("disc", "facing", (x + thick - facing, x + thick), other, outside, back),
             box("disc", "sheet", (x + facing, x + thick - facing), (shaft + 0.010, outer - 0.004), inside, outside),
             box("disc", "steel", (x + thick / 2 - 0.011, x + thick / 2 + 0.011), (shaft, shaft + 0.011), inside),
         ]

@@ -77,6 +77,8 @@ def _fulcrum(s: Sizes) -> float:
 _USUAL: dict[str, Usual] = {
     "outer_diameter": lambda s: 0.240 if s.car else 0.140,
     "inner_diameter": _inner,
+    "other_outer_diameter": lambda s: s["outer_diameter"],
+    "other_inner_diameter": lambda s: s["inner_diameter"],
     "disc_thickness": lambda s: 0.008,
     "floater_thickness": lambda s: 0.009,
     "friction_plate_thickness": lambda s: 0.003,

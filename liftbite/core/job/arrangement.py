@@ -16,12 +16,23 @@ from typing import Any
 
 from liftbite.core.graph.graph import Graph, functions_of
 from liftbite.core.job.assumptions import loss_assumes
-from liftbite.core.job.choices import CAR, CHOICES, MOTORCYCLE, Choice
+from liftbite.core.job.choices import CAR, CHOICES, Choice
 from liftbite.core.job.extremes import made_of
 from liftbite.core.job.inputs import ALWAYS_ASSUMED, INPUTS, Assumed
-from liftbite.core.quantities import balance, capacity, driveline, engine, flywheel, heat, release, start, wear
+from liftbite.core.quantities import (
+    balance,
+    capacity,
+    driveline,
+    engine,
+    face,
+    flywheel,
+    heat,
+    release,
+    start,
+    wear,
+)
 
-_SHARED = (engine, capacity, release, flywheel, balance, start, heat, wear, driveline)
+_SHARED = (engine, capacity, face, release, flywheel, balance, start, heat, wear, driveline)
 
 #: Every quantity function of every arrangement, by name; of alternatives the first.
 QUANTITIES: dict[str, Callable[..., Any]] = {
@@ -148,25 +159,13 @@ def graph_of(options: tuple[tuple[str, str], ...]) -> Graph:
     picked = dict(options)
     functions: list[Callable[..., Any]] = [f for module in _SHARED for f in functions_of(module)]
     for choice in CHOICES.values():
+        if not choice.counts(picked):
+            continue
         option = choice.option(picked.get(choice.name, ""))
-        if option is None:
-            functions += [_asks_for(choice)] if choice.supplies else []
-        elif choice.counts(picked):
-            functions += [f for module in choice.modules_of(option) for f in functions_of(module)]
-    if picked.get("layout") == MOTORCYCLE:
-        functions = [f for f in functions if f.__name__ not in _CAR_ONLY]
+        functions += [f for module in choice.modules_of(option) for f in functions_of(module)]
+        functions += [_asks_for(choice)] if option is None and choice.supplies else []
     functions += list(made_of(functions))
     return Graph(functions)
-
-
-#: Quantities of discs, dampers and flywheels that a wet pack has no counterpart of.
-_CAR_ONLY = {
-    "inner_gap", "outer_gap", "floater_margin", "reshim_wear", "mean_hoop_stress", "burst_speed", "burst_margin",
-    "certified_margin", "overspeed", "bore_stress", "elastic_margin", "yield_margin", "rim_speed", "damper_margin",
-    "disc_speed_missed_shift", "disc_speed_margin", "bolt_stress_area", "bolt_preload", "bolt_proof_load",
-    "bolt_yield_load", "low_preload",
-    "proof_margin", "joint_slip_torque", "joint_margin",
-}  # fmt: skip
 
 
 def _asks_for(choice: Choice) -> Callable[..., Any]:
@@ -188,8 +187,9 @@ def _asks_for(choice: Choice) -> Callable[..., Any]:
 
 _MADE_OF_ALL = {
     name: f
-    for release in ("hydraulic_fork", "concentric")
+    for release, spring in (("hydraulic_fork", "returns"), ("concentric", "curve"))
     for name, f in graph_of((("layout", CAR), ("release", release), ("clamp_source", "coils"),
-                             ("facing_material", "organic"), ("capacity_model", "uniform_wear"))).functions.items()
+                             ("pedal_spring", spring), ("facing_material", "organic"),
+                             ("capacity_model", "uniform_wear"))).functions.items()
 }  # fmt: skip
 QUANTITIES |= {name: f for name, f in _MADE_OF_ALL.items() if name not in QUANTITIES}

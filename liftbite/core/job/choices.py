@@ -13,6 +13,7 @@ from importlib import import_module
 from types import ModuleType
 
 from liftbite.core.graph.derived import renamed
+from liftbite.core.graph.graph import functions_of
 from liftbite.core.job.assumptions import (
     CABLE,
     DENSE_AIR,
@@ -24,11 +25,15 @@ from liftbite.core.job.assumptions import (
     loss_assumes,
     use_assumes,
 )
-from liftbite.core.job.inputs import OF_FLYWHEEL, Assumed
+from liftbite.core.job.inputs import OF_FLYWHEEL, OF_OTHER_SIDE, Assumed
 from liftbite.core.job.materials import MATERIALS
+from liftbite.core.quantities import face
 
 CAR, MOTORCYCLE = "dry_car", "wet_motorcycle"
 _BOTH = (CAR, MOTORCYCLE)
+#: What is told of one face, and the same of the other side of a disc.
+OTHER_SIDE = {name: f"other_{name}" for name in (*OF_OTHER_SIDE, *(q.__name__ for q in functions_of(face)),
+              "temperature_factor", "heated_area")}  # fmt: skip
 #: The flywheel that comes out has a name of its own for everything its inertia is worked out from.
 _OLD = {name: f"old_{name}" for name in ("flywheel_inertia", *OF_FLYWHEEL)}
 
@@ -73,6 +78,7 @@ class Choice:
     under : choice above it and the option of that one it counts with
     first : True where it is asked before any figure
     renames : names its modules' quantities go by here
+    always : modules it brings whatever is picked, named as an option's are
     group : the group it stands in on screen, from `groups.GROUPS`
     parts : kinds of parts that bring it, from `slots.SLOTS`
     """
@@ -87,6 +93,7 @@ class Choice:
     under: tuple[str, str] = ("", "")
     first: bool = False
     renames: Mapping[str, str] = field(default_factory=dict)
+    always: tuple[str, ...] = ()
     group: str = ""
     parts: tuple[str, ...] = ()
 
@@ -95,9 +102,10 @@ class Choice:
         above, option = self.under
         return not above or picked.get(above) == option
 
-    def modules_of(self, option: Option) -> tuple[ModuleType, ...]:
-        """The modules an option brings into the graph."""
-        return _modules(self.name, option.modules, tuple(self.renames.items()))
+    def modules_of(self, option: Option | None) -> tuple[ModuleType, ...]:
+        """The modules an option, or the choice that was not made, brings into the graph."""
+        names = (*self.always, *(option.modules if option else ()))
+        return _modules(self.name, names, tuple(self.renames.items()))
 
     def option(self, value: str) -> Option | None:
         """The option of that name, or None."""
@@ -126,10 +134,11 @@ CHOICES: Mapping[str, Choice] = {
     for c in (
         Choice("layout", "Layout", (
             Option(CAR, "Car, dry clutch", "One to three discs between flywheel and pressure plate, at crank speed.",
-                   ("dry_discs", "engine_on_clutch", "quantities.alignment"), LAYOUT_ASSUMES[CAR],
+                   ("dry_discs", "engine_on_clutch", "quantities.alignment", "quantities.disc", "quantities.floater",
+                    "quantities.heat_nodes", "quantities.joint", "quantities.strength"), LAYOUT_ASSUMES[CAR],
                    traits=_with("car")),
             Option(MOTORCYCLE, "Motorcycle, wet pack", "Friction and plain plates in a basket, behind a primary drive.",
-                   ("wet_pack", "engine_through_primary", "pack_trueness", "arrangements.fingers.left_aside"),
+                   ("wet_pack", "pack_nodes", "engine_through_primary", "pack_trueness", "arrangements.fingers.left_aside"),
                    LAYOUT_ASSUMES[MOTORCYCLE],
                    traits=_with("motorcycle")),
         ), first=True),
@@ -180,6 +189,21 @@ CHOICES: Mapping[str, Choice] = {
                    m.assumes(), (CAR,) if m.runs == "dry" else (MOTORCYCLE,))
             for m in MATERIALS.values()
         ), supplies="temperature_factor", group="facing", parts=("disc", "plates", "material")),
+        Choice("facing_pair", "Sides of a disc", (
+            Option("alike", "Alike", "The same facing on both.", ("alike",)),
+            Option("differ", "Two kinds", "Metallic on one side, organic on the other; or other radii.", ("differ",),
+                   layouts=(CAR,), traits=_with("two kinds of facing")),
+        ), begins={CAR: "alike", MOTORCYCLE: "alike"}, group="facing", parts=("disc",)),
+        Choice("other_material", "Pressure plate's side, facing", tuple(
+            Option(m.name, m.label, m.character, (f"arrangements.facing_material.{m.heated}",),
+                   {OTHER_SIDE[n]: a for n, a in m.assumes().items() if n in OF_OTHER_SIDE}, (CAR,))
+            for m in MATERIALS.values() if m.runs == "dry"
+        ), supplies="other_temperature_factor", asks="what the pressure plate's side is faced with",
+            under=("facing_pair", "differ"), renames=OTHER_SIDE, always=("quantities.face",), group="facing", parts=("disc",)),
+        Choice("heat_before", "Before the first start", (
+            Option("housing", "As warm as its housing", "It has stood, or run locked, for some minutes.", ("housing",)),
+            Option("known", "A temperature", "Warm from what went before.", ()),
+        ), begins={CAR: "housing", MOTORCYCLE: "housing"}, group="schedule"),
         Choice("clamp_source", "Clamp load from", (
             Option("figure", "A figure", "The cover maker's clamp load, or one measured in a press.", ("figure",)),
             Option("coils", "Coil springs", "Count, rate and lengths of the springs.", ("coils",),
@@ -235,6 +259,19 @@ CHOICES: Mapping[str, Choice] = {
                    ("hydraulics", "slave_on_fork", "no_fork", "straight_lifter"), HYDRAULIC, (MOTORCYCLE,),
                    _with("slave on a lever")),
         ), begins={CAR: "hydraulic_fork", MOTORCYCLE: "lever_cable"}, group="release", parts=("slave",)),
+        Choice("floater_stop", "Floater of a twin stops", (
+            Option("stands", "At stands", "Stands on the flywheel, set by shims.", ("stands",),
+                   traits=_with("floater on stands")),
+            Option("straps", "Half way, by straps", "Straps to either side keep it in the middle; nothing is set.",
+                   ("straps",)),
+        ), begins={CAR: "stands"}, under=("layout", CAR), group="stack"),
+        Choice("pedal_spring", "Spring at the pedal", (
+            Option("returns", "Returns it", "A return spring of one force, or none.", ("returns",)),
+            Option("over_centre", "Over centre", "A spring between two pivots: it holds the pedal up, and beyond its "
+                   "centre helps it down.", ("over_centre", "quantities.pedal_return"), layouts=(CAR,), traits=_with("assist spring")),
+            Option("curve", "By its curve", "Force at the pad over travel, as measured; minus where it helps.",
+                   ("curve", "quantities.pedal_return"), layouts=(CAR,), traits=_with("assist spring")),
+        ), begins={CAR: "returns", MOTORCYCLE: "returns"}, group="losses"),
         Choice("inertia_source", "Flywheel inertia from", (
             Option("figure", "A figure", "A data sheet."),
             Option("weight", "Its weight", "Weight and outer diameter.", ("weight",)),

@@ -2,6 +2,7 @@
 
 - `plate_lift_available`   lift at full pedal
 - `peak_pedal_effort`, `peak_line_pressure`   the highest on the way down
+- `least_pedal_return`   the least that brings the pedal back
 - `release_load`, `heaviest_lift`   the bearing's highest force, and the lift at which the pedal is heaviest
 - `pedal_at_overtravel`, `pedal_at_master_stop`, `pedal_at_slave_stop`, `pedal_at_sleeve_end`   where cover, cylinders
   and sleeve reach their ends
@@ -59,6 +60,12 @@ def _highest(of: str) -> Take:
         return found
 
     return take
+
+
+def _lowest(of: str) -> Take:
+    """The lowest of a quantity down to the end of the pedal."""
+    highest = _highest(of)
+    return lambda v: -highest({**v, of: -v[of]})
 
 
 def _near_highest(of: str) -> Near:
@@ -147,6 +154,11 @@ _MADE = (
           "Highest force of the release bearing on the way down; in a car the crank's thrust bearing takes it.",
           "F_bm = max F_b(x) for x_p(x) ≤ x_stroke",
           "F_bm, highest force of the release bearing [N]", _STROKE, "definition: maximum over the stroke"),
+    _Made("least_pedal_return", ("pedal_travel", "pedal_return"), _lowest("pedal_return"), None, None,
+          ("pedal_stroke",),
+          "Least force that brings the pedal back, over the stroke.", "F_bl = min F_back(x) for x_p(x) ≤ x_stroke",
+          "F_bl, least force that brings the pedal back [N]", _STROKE,
+          "definition: minimum over the stroke"),
     _Made("heaviest_lift", ("pedal_travel", "pedal_effort", "plate_lift"), _lift_at_highest, None, None,
           ("pedal_stroke",),
           "Lift of the plate where the pedal is heaviest on the way down.", "x* = argmax F_p(x) for x_p(x) ≤ x_stroke",

@@ -281,7 +281,7 @@ _ALL = (
           "Thickness a friction plate may lose.", above=True,
           group="wear", parts=("plates",)),
     Input("bearing_reserve", "Bearing reserve", "m", "mm", 0, 0.05, (0.001, 0.02),
-          "How far the bearing can be pushed back before it bottoms; X less Y of a concentric slave.",
+          "How far the bearing rests from fully pushed back: X less Y of a concentric slave.",
           group="bearing", parts=("slave", "bearing")),
     # sizes of the drawing
     Input("disc_thickness", "Disc, clamped thickness", "m", "mm", 0, 0.05, (0.005, 0.012),
@@ -346,6 +346,22 @@ _ALL = (
           group="losses"),
     Input("pedal_return_force", "Return spring at the pad", "N", "N", 0, 200, (0, 60), "Return spring at the pad.",
           group="losses", assumed=Assumed(10.0, "practice", "a light return spring")),
+    Input("assist_force", "Assist spring, push at its centre", "N", "N", 0, 5_000, (100, 2_500), "Where it is shortest.",
+          above=True, group="losses"),
+    Input("assist_rate", "Assist spring, rate", "N/m", "N/mm", 0, 1e6, (1_000, 60_000), "Rate of the spring.", group="losses"),
+    Input("assist_arm", "Assist spring, pivot on the pedal", "m", "mm", 0, 0.5, (0.02, 0.15),
+          "From the pedal's own pivot.", above=True, group="losses"),
+    Input("assist_anchor", "Assist spring, fixed pivot", "m", "mm", 0, 1, (0.04, 0.3),
+          "From the pedal's own pivot.", above=True, group="losses"),
+    Input("assist_centre", "Assist spring, centre at", "m", "mm", 0, 0.4, (0.005, 0.1),
+          "Travel of the pad at which its three pivots are in line.", group="losses"),
+    Input("pedal_arm", "Pedal's pivot to pad", "m", "mm", 0, 1, (0.15, 0.5), "Length of the pedal.", above=True, group="losses"),
+    Input("assist_travels", "Pedal spring, travels", "m", "mm", 0, 0.4, (0, 0.2),
+          "Where the force was taken.", many=True, group="losses"),
+    Input("assist_forces", "Pedal spring, forces", "N", "N", -1_000, 1_000, (-200, 200),
+          "At the pad, the clutch disconnected; minus where it helps.", many=True, group="losses"),
+    Input("pedal_drag", "Drag of seals and pivots", "N", "N", 0, 200, (2, 40), "At the pad, what the way back has to overcome.",
+          above=True, group="losses", assumed=Assumed(8.0, "practice", "seals and pivots of a pedal", 3.0, 15.0)),
     Input("effort_limit", "Effort allowed", "N", "N", 0, 1_000, (40, 260),
           "Force at the pad the driver can live with.", above=True,
           group="release"),
@@ -583,6 +599,29 @@ _ALL = (
           group="start", assumed=Assumed(60.0, "practice", "one a minute")),
     Input("ambient_temperature", "Housing temperature", "K", "°C", 230, 500, (253, 400), "Around the clutch.",
           group="heat", assumed=Assumed(353.15, "practice", "a warm housing, 80 °C", 323.15, 393.15)),
+    Input("start_schedule", "Schedule of starts", "text",
+          meaning="A race, a hill, a day in town: 8 x standing every 45 s; rest 10 min; 20 min of pull-away every 90 s.",
+          group="schedule"),
+    Input("flywheel_heat_mass", "Flywheel, mass that warms", "kg", "kg", 0, 60, (1, 15), "With its friction face.", above=True,
+          group="schedule", parts=("flywheel",), assumed=Assumed(6.0, "practice", "most of an iron or steel flywheel", 4.0, 9.0)),
+    Input("floater_mass", "Floater, mass", "kg", "kg", 0, 30, (0.5, 6), "Of one floater plate.", above=True,
+          group="schedule", parts=("disc",), assumed=Assumed(2.5, "practice", "a cast floater of usual thickness", 1.5, 4.0)),
+    Input("cover_mass", "Cover, mass", "kg", "kg", 0, 30, (0.5, 6), "Cover and spring, without the pressure plate.",
+          above=True, group="schedule", parts=("cover",), assumed=Assumed(2.0, "practice", "a pressed cover with its spring", 1.2, 3.5)),
+    Input("plate_to_cover", "Pressure plate to cover", "W/K", "W/K", 0, 200, (0.2, 20), "By straps, seat and radiation.",
+          group="schedule", assumed=Assumed(2.0, "practice", "straps and seats of small section", 1.0, 5.0)),
+    Input("air_heat", "Air in the housing", "J/K", "J/K", 0, 5_000, (5, 100), "Its heat capacity.", above=True,
+          group="schedule", assumed=Assumed(20.0, "practice", "some 20 litres of air", 10.0, 40.0)),
+    Input("air_exchange", "Housing to what is around it", "W/K", "W/K", 0, 500, (3, 100), "By vents and its walls.",
+          group="schedule", assumed=Assumed(20.0, "practice", "a housing with small vents", 8.0, 50.0)),
+    Input("basket_mass", "Basket and hub, mass", "kg", "kg", 0, 20, (0.5, 6), "Of both.", above=True,
+          group="schedule", assumed=Assumed(2.0, "practice", "a cast basket with its gear and hub", 1.2, 3.0)),
+    Input("oil_heat", "Oil, heat capacity", "J/K", "J/K", 0, 50_000, (1_000, 15_000), "Of the oil the pack runs in.", above=True,
+          group="schedule", assumed=Assumed(5_000.0, "practice", "some 3 litres of oil", 2_500.0, 8_000.0)),
+    Input("oil_exchange", "Oil to what is around it", "W/K", "W/K", 0, 1_000, (5, 200), "By sump and cooler.",
+          group="schedule", assumed=Assumed(40.0, "practice", "sump and walls in the wind", 15.0, 100.0)),
+    Input("first_temperature", "Clutch before the first start", "K", "°C", 230, 1_200, (253, 650),
+          "Of what the facings rub on.", group="schedule"),
     Input("cooling", "Cooling", "W/K", "W/K", 0, 1_000, (1, 60), "Heat the plate gives off per degree.",
           group="heat"),
     Input("heat_share", "Share of the heat", "share", "%", 0, 1, (0.05, 0.7), "Taken by the hottest plate.", above=True,
@@ -707,12 +746,20 @@ _ALL = (
 OF_FLYWHEEL = ("flywheel_mass", "flywheel_diameter", "gyration_share", "wire_radius", "wire_length", "swing_period",
             "ring_outer_diameters", "ring_inner_diameters", "ring_thicknesses", "ring_densities")  # fmt: skip
 
+#: What is entered of one side of a disc; the other side has its own of each where the two differ.
+OF_OTHER_SIDE = ("outer_diameter", "inner_diameter", "coverage", "friction_low", "friction_nominal", "friction_high",
+            "pressure_limit", "sustained_temperature", "brief_temperature", "fade_share", "specific_energy_limit",
+            "wear_rate")  # fmt: skip
+
 INPUTS: Mapping[str, Input] = {
     i.name: i
     for i in (
         *_ALL,
         *(replace(i, name=f"old_{i.name}", label=f"Old: {i.label}", group="old", parts=(), fits=None)
           for i in _ALL if i.name in OF_FLYWHEEL),
+        *(replace(i, name=f"other_{i.name}", label=f"Plate side: {i.label}", group="facing",
+                  parts=("disc",), fits=None, searched=False)
+          for i in _ALL if i.name in OF_OTHER_SIDE),
     )
 }  # fmt: skip
 

@@ -17,6 +17,7 @@ from typing import Any, Literal
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS, Input
+from liftbite.core.job.schedule import read_schedule
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.core.units.fasteners import read_class, read_thread, read_tightening
 from liftbite.core.units.read import other_readings, read, read_many, to_si
@@ -197,6 +198,8 @@ def read_entry(quantity: str, typed: str | None) -> Entry:
     if asked.unit == "text":
         if len(typed) > MAX_TEXT:
             raise UnreadableEntry(f"{asked.label}: {len(typed)} characters are too many; {MAX_TEXT} fit.")
+        if quantity == "start_schedule":
+            _check_schedule(asked, typed)
         return Entry(quantity, typed.strip())
     if asked.unit == "curve":
         raise UnreadableEntry(f"{asked.label}: a curve comes from a file; drop a CSV in.")
@@ -214,6 +217,13 @@ def read_entry(quantity: str, typed: str | None) -> Entry:
         raise UnreadableEntry(f"{asked.label}: {error.reason}.") from None
     _check_range(asked, reading.typed, reading.si)
     return Entry(quantity, reading.typed, reading.si)
+
+
+def _check_schedule(asked: Input, typed: str) -> None:
+    try:
+        read_schedule(typed)
+    except UnreadableEntry as error:
+        raise UnreadableEntry(f"{asked.label}: {error.reason}.") from None
 
 
 def _check_range(asked: Input, typed: str, si: float) -> None:

@@ -170,10 +170,6 @@ def _springs(build: Build) -> int:
     return _count(build, "spring_count", 5)
 
 
-def _concentric_push(build: Build) -> bool:
-    return _has("concentric slave")(build) and "bearing_wear" in build.graph.functions
-
-
 #: The angles of a sweep before the builder picks others: eight, and the first again to close it.
 SWEEP_ANGLES = (*(f"{a}°" for a in range(0, 360, 45)), "0° again")
 _SWEEP = _fixed(*SWEEP_ANGLES)
@@ -415,14 +411,14 @@ _ALL = (
           usual=(0, 3e-3)),
     Check("depth_x", "Release bearing", "X, housing face to finger tips",
           "Straight edge across the housing's face, down to the tips; clutch torqued, block plate and gaskets in.",
-          "figure", suited=("depth_gauge", "caliper", "rule"), wanted=_concentric_push, usual=(0.02, 0.25),
+          "figure", suited=("depth_gauge", "caliper", "rule"), wanted=_has("concentric slave"), usual=(0.02, 0.25),
           places=_fixed("At 12", "At 4", "At 8")),
     Check("depth_y", "Release bearing", "Y, gearbox face to bearing",
           "Straight edge across the gearbox's face, to the bearing pushed fully home.",
-          "figure", suited=("depth_gauge", "caliper", "rule"), wanted=_concentric_push, usual=(0.02, 0.25),
+          "figure", suited=("depth_gauge", "caliper", "rule"), wanted=_has("concentric slave"), usual=(0.02, 0.25),
           places=_fixed("At 12", "At 4", "At 8")),
     Check("spacers", "Release bearing", "Spacers at hand", "Each measured, not read off the bag.", "figure",
-          suited=("micrometer", "caliper"), wanted=_concentric_push, grows=True, usual=(2e-4, 0.03),
+          suited=("micrometer", "caliper"), wanted=_has("concentric slave"), grows=True, usual=(2e-4, 0.03),
           places=_fixed("Spacer 1", "Spacer 2", "Spacer 3")),
     Check("bearing_height", "Release bearing", "Height, old and new", "Seat to the face that meets the fingers.",
           "figure", wanted=_fork, places=_fixed("Old", "New", "Fork, pivot to slave"), usual=(5e-3, 0.25)),

@@ -232,13 +232,13 @@ def start_case(
     stall_speed: Values,
     release_time: Values,
     restrictor_time: Values,
-    ambient_temperature: Values,
-    sustained_temperature: Values,
-    brief_temperature: Values,
-    fade_share: Values,
+    first_temperature: Values,
+    stack_sustained: Values,
+    stack_brief: Values,
+    stack_fade: Values,
     heat_mass: Values,
     specific_heat: Values,
-    heat_share: Values,
+    plate_heat_share: Values,
 ) -> LaunchCase:
     """What a start is integrated from.
 
@@ -264,19 +264,19 @@ def start_case(
     stall_speed : ω_st, engine speed below which it stalls [rad/s]
     release_time : t_r, time from biting to fully let up [s]
     restrictor_time : t_restr, least time a restrictor lets the pedal come up in [s]
-    ambient_temperature : ϑ_amb, temperature in the housing [K]
-    sustained_temperature : ϑ_s, temperature the facing stands for long [K]
-    brief_temperature : ϑ_b, temperature it stands for moments [K]
-    fade_share : f, friction left at ϑ_b [-]
+    first_temperature : ϑ_1, temperature of the clutch before the first start [K]
+    stack_sustained : ϑ_s, temperature the facing stands for long, of the whole stack [K]
+    stack_brief : ϑ_b, temperature it stands for moments, of the whole stack [K]
+    stack_fade : f, friction left at ϑ_b [-]
     heat_mass : m_h, mass of the hottest plate [kg]
     specific_heat : c, specific heat of that plate [J/(kg·K)]
-    heat_share : a_h, share of the heat the hottest plate takes [-]
+    plate_heat_share : a_p, share of the heat the hottest plate takes [-]
 
     Returns
     -------
     case, everything at the clutch shaft [-]
 
-    Range: as each of them; the facing begins at the housing's temperature.
+    Range: as each of them.
     Source: [definition: referred to the clutch shaft by equal power].
     """
     return LaunchCase(
@@ -286,8 +286,8 @@ def start_case(
         gearbox_inertia=gearbox_side_inertia, vehicle_inertia=vehicle_inertia, clutch_torque=start_clutch_torque,
         capacity=torque_capacity, grip_torque=tyre_torque, load_torque=start_load_torque, start_speed=start_speed,
         stall_speed=stall_speed / primary_ratio, release_time=plain(np.maximum(release_time, restrictor_time)),
-        start_temperature=ambient_temperature, sustained=sustained_temperature, brief=brief_temperature,
-        fade=fade_share, heat_capacity=heat_mass * specific_heat / heat_share * positive("heat_mass", heat_mass),
+        start_temperature=first_temperature, sustained=stack_sustained, brief=stack_brief,
+        fade=stack_fade, heat_capacity=heat_mass * specific_heat / plate_heat_share * positive("heat_mass", heat_mass),
     )  # fmt: skip
 
 

@@ -1,7 +1,7 @@
 """Wear of the facings by the heat of starts, and how long they last.
 
-In the order in which it is used: `wear_per_start`, `starts_to_limit`, `distance_to_limit`. `wear_limit` comes from the
-layout.
+In the order in which it is used: `starts_to_limit`, `distance_to_limit`. `wear_limit` comes from the layout,
+`wear_per_start` from whether both sides of a disc are alike.
 """
 
 from __future__ import annotations
@@ -10,30 +10,6 @@ import numpy as np
 
 from liftbite.core.graph.graph import Values, plain
 from liftbite.core.graph.guards import positive
-
-
-def wear_per_start(wear_rate: Values, slip_energy: Values, facing_area: Values) -> Values:
-    """Thickness all discs together lose in one start.
-
-    w_1 = k_w · E / A
-
-    Parameters
-    ----------
-    wear_rate : k_w, facing volume worn per heat [m³/J]
-    slip_energy : E, heat of one start [J]
-    facing_area : A, area of one face [m²]
-
-    Returns
-    -------
-    w_1, wear of the stack per start [m]
-
-    Range: A above 0; a facing within its temperatures.
-    Source: [memory: wear rates by material].
-
-    >>> round(wear_per_start(5e-14, 30e3, 0.025) * 1e9, 1)
-    60.0
-    """
-    return wear_rate * slip_energy / facing_area
 
 
 def starts_to_limit(wear_limit: Values, wear: Values, wear_per_start: Values) -> Values:

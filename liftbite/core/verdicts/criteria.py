@@ -17,7 +17,7 @@ import numpy as np
 
 from liftbite.core.graph.graph import Values
 from liftbite.core.job.build import Build, both, both_fine
-from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.choices import CHOICES, OTHER_SIDE
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.units.show import figure
 from liftbite.core.verdicts.verdict import Answer, Question
@@ -212,6 +212,44 @@ def _strength(row: Criterion) -> Criterion:
     return replace(row, outranked="certified_speed", unless="dual-mass flywheel")
 
 
+_FACE = (
+    Criterion("heat", "heat_margin", "surface in the last start", "heat_margin", 1.0,
+              _hot("surface_temperature", "brief_temperature", "moments"), band=True, bad_below=1.0,
+              shows=("surface_temperature", "brief_temperature"), excludes="heat", works=True),
+    Criterion("heat", "sustained_margin", "plate between starts", "sustained_margin", 1.0,
+              _hot("base_temperature", "sustained_temperature", "long"), band=True, bad_below=1.0,
+              shows=("base_temperature", "sustained_temperature"), excludes="heat", works=True),
+    Criterion("heat", "energy_margin", "heat per area", "energy_margin", 1.0,
+              lambda v, _: f"{both(v['specific_energy'], 'J/m²')} each start",
+              shows=("specific_energy", "specific_energy_limit"), excludes="heat"),
+    _told("heat", "pressure_margin", "face pressure",
+          lambda v, _: f"{both(v['mean_pressure'], 'Pa')} where {both(v['pressure_limit'], 'Pa')} is usual; "
+                       + ("more wears a facing sooner" if v["pressure_margin"] < 1 else "the facing lasts"),
+          ("mean_pressure", "pressure_limit")),
+    Criterion("heat", "mean_pressure", "face pressure, maker's limit", "mean_pressure", "pressure_hard_limit",
+              lambda v, _: f"{both(v['mean_pressure'], 'Pa')}; the facing's maker allows "
+                           f"{both(v['pressure_hard_limit'], 'Pa')}",
+              most=True, bad_below=1.0, if_clear=True, excludes="pressure", works=True),
+)  # fmt: skip
+
+
+def _of_other_side(row: Criterion) -> Criterion:
+    """A row of a face, of the other side of a disc whose sides differ; it has the maker's limit in common."""
+
+    def other(name: str) -> str:
+        return OTHER_SIDE.get(name, name)
+
+    def says(v: Figures, build: Build) -> str:
+        return row.says({**v, **{n: v[other(n)] for n in OTHER_SIDE if other(n) in v}}, build)
+
+    return replace(
+        row, link=other(row.link), label=f"{row.label}, plate side", value=other(row.value), says=says,
+        need=other(row.need) if isinstance(row.need, str) else row.need, if_clear=True,
+        shows=None if row.shows is None else (other(row.shows[0]), other(row.shows[1])),
+        uses=tuple(other(n) for n in row.uses),
+    )  # fmt: skip
+
+
 _OWN = "the engine's own torque"
 _MATERIAL = ("flywheel_strength", "flywheel_tensile")
 #: Inputs whose typing lets a stop be one, and what is said while they are assumed.
@@ -254,6 +292,11 @@ CRITERIA: tuple[Criterion, ...] = (
     replace(_end("pedal_at_sleeve_end", "bearing_reserve", "bearing on its sleeve",
                  "the bearing comes off its sleeve at {} of pedal: reserve and stroke add up; spacers or a pedal stop",
                  "strokes"), if_clear=True),
+    Criterion("lift", "return_margin", "the way back", "return_margin", 1.0,
+              lambda v, _: f"brings the pedal back with {both(v['least_pedal_return'], 'N')} where it is least; seals "
+                           f"and pivots take {both(v['pedal_drag'], 'N')}",
+              short="look again", shows=("least_pedal_return", "pedal_drag"), uses=("least_pedal_return", "pedal_drag"),
+              if_clear=True, excludes="effort"),
     Criterion("lift", "fluid_wet_boiling", "fluid", "fluid_margin", 1.0,
               lambda v, _: f"old fluid boils at {both(v['fluid_wet_boiling'], 'K')}; "
                            f"the housing is at {both(v['ambient_temperature'], 'K')}",
@@ -265,23 +308,8 @@ CRITERIA: tuple[Criterion, ...] = (
 
     Criterion("heat", "start_settles", "the start", "start_settles", 1.0, lambda _v, _b: "locks", band=True,
               bad_below=1.0, silent=True, excludes="stalls", works=True),
-    Criterion("heat", "heat_margin", "surface in the last start", "heat_margin", 1.0,
-              _hot("surface_temperature", "brief_temperature", "moments"), band=True, bad_below=1.0,
-              shows=("surface_temperature", "brief_temperature"), excludes="heat", works=True),
-    Criterion("heat", "sustained_margin", "plate between starts", "sustained_margin", 1.0,
-              _hot("base_temperature", "sustained_temperature", "long"), band=True, bad_below=1.0,
-              shows=("base_temperature", "sustained_temperature"), excludes="heat", works=True),
-    Criterion("heat", "energy_margin", "heat per area", "energy_margin", 1.0,
-              lambda v, _: f"{both(v['specific_energy'], 'J/m²')} each start",
-              shows=("specific_energy", "specific_energy_limit"), excludes="heat"),
-    _told("heat", "pressure_margin", "face pressure",
-          lambda v, _: f"{both(v['mean_pressure'], 'Pa')} where {both(v['pressure_limit'], 'Pa')} is usual; "
-                       + ("more wears a facing sooner" if v["pressure_margin"] < 1 else "the facing lasts"),
-          ("mean_pressure", "pressure_limit")),
-    Criterion("heat", "mean_pressure", "face pressure, maker's limit", "mean_pressure", "pressure_hard_limit",
-              lambda v, _: f"{both(v['mean_pressure'], 'Pa')}; the facing's maker allows "
-                           f"{both(v['pressure_hard_limit'], 'Pa')}",
-              most=True, bad_below=1.0, if_clear=True, excludes="pressure", works=True),
+    *_FACE,
+    *(_of_other_side(row) for row in _FACE),
 
     Criterion("true", "certified_margin", "certified speed", "certified_margin", 1.15,
               _times("{} times the redline is certified by its maker", "certified_margin"), friction=HIGH,

@@ -1,6 +1,7 @@
 """Heat: does it survive the way it is used? By the integrated start, over the friction band.
 
 - `heat_verdict`   the answer
+- `scheduled`      what a schedule of starts adds to it
 
 A start that stalls, or never locks, is no start the clutch survives, whatever its heat; and where the clutch does not
 hold full load no start decides: then what it slips away does.
@@ -8,13 +9,16 @@ hold full load no start decides: then what it slips away does.
 
 from __future__ import annotations
 
+from dataclasses import replace
+
+from liftbite.core.analysis.stint import Stint, stint
 from liftbite.core.graph.graph import Known, Needs, Refused
 from liftbite.core.job.build import Build, both
 from liftbite.core.units.show import figure
 from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL, criteria_of
-from liftbite.core.verdicts.looked import basis_of, look
+from liftbite.core.verdicts.looked import basis_of, gravest_first, look
 from liftbite.core.verdicts.rolled import rolled, still_open, stopped
-from liftbite.core.verdicts.verdict import Band, Link, Verdict
+from liftbite.core.verdicts.verdict import Band, Grade, Link, Verdict
 
 #: What the answer shows beside its rows.
 _SHOWN = ("slip_energy", "slip_time", "starts_to_limit", "start_run", "bite_margin")
@@ -46,7 +50,39 @@ def heat_verdict(build: Build) -> Verdict:
             return _never_settles(build, str(run.outcome), place)
     low, nominal, high = (min(float(x["heat_margin"]), float(x["sustained_margin"])) for x in over.values())
     band = Band(min(low, nominal, high), nominal, max(low, nominal, high))
-    return rolled("heat", look(build, "heat"), band, 1.0, "surface in the last start")
+    looked = look(build, "heat")
+    planned = scheduled(build)
+    if isinstance(planned, Needs):
+        return still_open("heat", build, planned.names)
+    if isinstance(planned, Refused):
+        return stopped("heat", build, planned)
+    links = tuple(sorted((*looked.links, *planned), key=gravest_first))
+    return rolled("heat", replace(looked, links=links), band, 1.0, "surface in the last start")
+
+
+def scheduled(build: Build) -> tuple[Link, ...] | Needs | Refused:
+    """What a schedule of starts makes of the faces and of what they rub on; nothing where none was entered."""
+    found = stint(build, stage=build.stage)
+    if not isinstance(found, Stint):
+        return () if found is None else found
+    ambient = float(build.known["ambient_temperature"])
+    hot, warm = found.hottest, max(found.peaks, key=lambda p: p.through)
+    basis = basis_of(build, ("start_case", "heat_network"))
+
+    def link(label: str, words: str, reached: float, stands: float) -> Link:
+        reserve = (stands - ambient) / max(reached - ambient, 1e-9)
+        grade: Grade = "good" if reserve >= 1 else "bad"
+        says = f"{words} is at {both(reached, 'K')} where it stands {both(stands, 'K')}"
+        return Link("start_schedule", label, reserve, says, grade, reached, stands, "K", True, "what the facing stands",
+                    basis)  # fmt: skip
+
+    face = f"in start {hot.start} the face of the {hot.name}"
+    links = [link("surface over the schedule", face, hot.surface, found.brief),
+             link("warmed through over the schedule", f"the {warm.name}", warm.through, found.sustained)]  # fmt: skip
+    if found.outcome not in {"locks", "spins"}:
+        links.append(Link("start_schedule", "the schedule", 0.0, f"start {len(found.begins)} of {found.planned} "
+                          f"{found.outcome}", "bad", basis=basis))  # fmt: skip
+    return tuple(links)
 
 
 def _never_settles(build: Build, outcome: str, place: float) -> Verdict:

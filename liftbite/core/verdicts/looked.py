@@ -74,9 +74,14 @@ def look(build: Build, question: Question) -> Looked:
         elif found[0] is not None:
             links.append(found[0])
     return Looked(
-        tuple(sorted(links, key=lambda link: (-GRAVITY[link.grade], link.reserve))), tuple(unseen),
+        tuple(sorted(links, key=gravest_first)), tuple(unseen),
         {c.label: c.short for c in rows if c.short},
     )  # fmt: skip
+
+
+def gravest_first(link: Link) -> tuple[int, float]:
+    """The order links are told in: gravest first, then weakest."""
+    return -GRAVITY[link.grade], link.reserve
 
 
 #: Input -> its place in the order of work.

@@ -26,14 +26,17 @@ RESULTS_OF: Mapping[Question, tuple[str, ...]] = {
     ),
     "lift": (
         "lift_needed", "lift_needed_least", "plate_lift_available", "lift_margin", "least_lift_margin",
-        "overtravel_margin", "release_lever_ratio", "release_load", "inner_gap", "outer_gap",
+        "overtravel_margin", "release_lever_ratio", "release_load", "least_pedal_return",
+        "return_margin", "inner_gap", "outer_gap",
         "floater_margin", "reshim_wear",
     ),
     "heat": (
         "vehicle_inertia", "start_clutch_torque", "slip_time", "slip_energy", "tyre_energy", "peak_slip_power",
         "lowest_start_speed", "held_slip_time", "held_slip_energy", "specific_energy", "energy_margin", "bulk_rise",
         "flash_rise", "base_temperature", "surface_temperature", "hot_temperature", "heat_margin", "sustained_margin",
-        "mean_pressure", "edge_pressure", "pressure_margin", "full_load_slip_power",
+        "mean_pressure", "edge_pressure", "pressure_margin", "heat_split", "other_specific_energy",
+        "other_energy_margin", "other_flash_rise", "other_surface_temperature", "other_heat_margin",
+        "other_mean_pressure", "other_pressure_margin", "full_load_slip_power",
         "full_load_temperature", "wear_per_start", "starts_to_limit", "distance_to_limit",
     ),
     "true": (
@@ -75,7 +78,11 @@ def results_in(graph: Graph) -> tuple[str, ...]:
 def asked_of(build: Build) -> tuple[str, ...]:
     """The inputs an arrangement has a field for, in the order of work."""
     graph, layout = build.graph, build.chosen.layout
-    needed = set(graph.inputs((*results_in(graph), *(n for names in MARGINS.values() for n in names), "pedal_travel")))
+    needed = set(
+        graph.inputs(
+            (*results_in(graph), *(n for names in MARGINS.values() for n in names), "pedal_travel", "heat_network")
+        )
+    )
     needed |= {*_LOOKED_AT, *DRAWN.get(layout, ())}
     needed |= set(graph.inputs(["old_flywheel_inertia"])) if "old_flywheel_inertia" in graph.functions else set()
     if "master_travel" in graph.functions:

@@ -67,9 +67,9 @@ def test_every_release_asks_for_what_it_can_measure(release: str) -> None:
     assert ("slave_travel" in names) == (release in {"hydraulic_fork", "lever_hydraulic"})
 
 
-def test_a_pulled_cover_has_no_x_and_y() -> None:
+def test_a_pulled_cover_has_x_and_y_as_well() -> None:
     pulled = build_of(entries(FULL | PULLED))
-    assert "depth_x" not in {c.name for c in checks_for(pulled)}
+    assert "depth_x" in {c.name for c in checks_for(pulled)}
 
 
 @pytest.mark.parametrize("name", [c.name for c in MEASURED])
@@ -167,7 +167,7 @@ def test_effects_and_calculations_stand_any_readings(layout: str, data: st.DataO
         assert effect.si is None or np.isfinite(effect.si)
     bearing = CALCULATIONS["bearing"].work_out(build, readings, {})
     for stack in bearing.stacks if bearing else ():
-        assert stack.cushion + stack.height == pytest.approx(bearing.cushion, abs=1e-12)
+        assert stack.reserve + stack.height == pytest.approx(bearing.reserve, abs=1e-12)
     for said in [told for _, told in told_of(build, readings) if told is not None]:
         assert all(line.endswith(".") for line in said.working)
         assert not said.sentence or said.sentence.endswith(".")

@@ -1,6 +1,6 @@
 """The surface of a thin plate rubbed on both faces: no half-space, so the slab is solved.
 
-A second way to the surface of a start: what `heat.flash_rise` says of a half-space is held against it.
+A second way to the surface of a start: what `face.flash_rise` says of a half-space is held against it.
 
 - `slab_rise`   peak surface rise in one start, flux falling in a straight line to nothing
 """

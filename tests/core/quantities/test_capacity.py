@@ -11,12 +11,13 @@ from scipy.integrate import quad
 
 from liftbite.core.arrangements.capacity_model import uniform_pressure, uniform_wear
 from liftbite.core.arrangements.clamp_source import coils as coil_springs
+from liftbite.core.arrangements.facing_pair import alike
 from liftbite.core.arrangements.layout import dry_discs, wet_pack
 from liftbite.core.arrangements.primary_source import teeth as primary_gears
 from liftbite.core.arrangements.spring_rate_source import wire as spring_wire
 from liftbite.core.errors import OutOfRange
 from liftbite.core.graph.graph import Needs
-from liftbite.core.quantities import capacity
+from liftbite.core.quantities import capacity, face
 from liftbite.core.units.read import to_si
 from liftbite.core.verdicts.answers import answer
 from tests.jobs import CAR, MOTORCYCLE, built, entries
@@ -53,7 +54,7 @@ def test_uniform_wear_is_the_cautious_model(pair: tuple[float, float]) -> None:
 def test_edge_pressure_by_integration() -> None:
     """Under uniform wear p = p_max·r_i/r; its integral over the ring is the clamp load [handbook: Shigley]."""
     outer, inner, clamp = 0.24, 0.16, 8000.0
-    p_max = capacity.edge_pressure(clamp, 1.0, outer, inner)
+    p_max = face.edge_pressure(clamp, 1.0, outer, inner)
     force = quad(lambda r: p_max * (inner / 2) / r * 2 * np.pi * r, inner / 2, outer / 2)[0]
     assert force == pytest.approx(clamp, rel=1e-12)
 
@@ -113,12 +114,12 @@ def test_clamp_of_coil_springs_falls_with_every_millimetre_of_wear() -> None:
 def test_capacity_grows_with_clamp_friction_radius_and_faces(
     clamp: float, friction: float, radius: float, faces: int, more: float
 ) -> None:
-    base = capacity.friction_torque(faces, friction, clamp, radius)
+    base = alike.friction_torque(faces, friction, clamp, radius)
     for grown in (
-        capacity.friction_torque(faces * more, friction, clamp, radius),
-        capacity.friction_torque(faces, friction * more, clamp, radius),
-        capacity.friction_torque(faces, friction, clamp * more, radius),
-        capacity.friction_torque(faces, friction, clamp, radius * more),
+        alike.friction_torque(faces * more, friction, clamp, radius),
+        alike.friction_torque(faces, friction * more, clamp, radius),
+        alike.friction_torque(faces, friction, clamp * more, radius),
+        alike.friction_torque(faces, friction, clamp, radius * more),
     ):
         assert grown > base
 
@@ -126,7 +127,7 @@ def test_capacity_grows_with_clamp_friction_radius_and_faces(
 @given(st.floats(-1, 1), st.floats(0.05, 0.3), st.floats(0, 0.1), st.floats(0, 0.1))
 def test_friction_stays_in_its_band(state: float, nominal: float, down: float, up: float) -> None:
     low = nominal - down * 0.4
-    mu = capacity.friction_coefficient(low, nominal, nominal + up, state, 1.0)
+    mu = face.friction_coefficient(low, nominal, nominal + up, state, 1.0)
     assert low - 1e-12 <= mu <= nominal + up + 1e-12
 
 
@@ -135,12 +136,12 @@ def test_friction_stays_in_its_band(state: float, nominal: float, down: float, u
     [
         (lambda: uniform_wear.effective_radius(0.2, 0.3), "inner_diameter"),
         (lambda: uniform_pressure.effective_radius(0.2, 0.2), "inner_diameter"),
-        (lambda: capacity.facing_area(0.2, 0.3, 1.0), "inner_diameter"),
-        (lambda: capacity.edge_pressure(1000.0, 1.0, 0.2, 0.0), "inner_diameter"),
-        (lambda: capacity.friction_torque(2, 0.3, -1.0, 0.1), "clamp_load"),
+        (lambda: face.facing_area(0.2, 0.3, 1.0), "inner_diameter"),
+        (lambda: face.edge_pressure(1000.0, 1.0, 0.2, 0.0), "inner_diameter"),
+        (lambda: alike.friction_torque(2, 0.3, -1.0, 0.1), "clamp_load"),
         (lambda: capacity.torque_demand(100.0, 1.05), "use_factor"),
-        (lambda: capacity.friction_coefficient(0.4, 0.3, 0.5, 0.0, 1.0), "friction_low"),
-        (lambda: capacity.friction_coefficient(0.2, 0.3, 0.25, 0.0, 1.0), "friction_high"),
+        (lambda: face.friction_coefficient(0.4, 0.3, 0.5, 0.0, 1.0), "friction_low"),
+        (lambda: face.friction_coefficient(0.2, 0.3, 0.25, 0.0, 1.0), "friction_high"),
         (lambda: capacity.effective_faces(0, 1.0), "friction_faces"),
         (lambda: capacity.effective_faces(4, 1.2), "interface_efficiency"),
         (lambda: coil_springs.spring_clamp(5.0, 2e4, 0.03, 0.031, 0.0), "spring_installed_length"),

@@ -5,20 +5,20 @@ from __future__ import annotations
 import numpy as np
 import pytest
 
-from liftbite.core.quantities import driveline
+from liftbite.core.quantities import driveline, joint
 from tests.data import rows
 from tests.jobs import built
 
 
 @pytest.mark.parametrize("row", rows("iso_898_1_stress_areas"), ids=lambda row: row["thread"])
 def test_stress_areas_of_iso_898_1(row: dict[str, str]) -> None:
-    found = driveline.bolt_stress_area(float(row["diameter_mm"]) / 1e3, float(row["pitch_mm"]) / 1e3)
+    found = joint.bolt_stress_area(float(row["diameter_mm"]) / 1e3, float(row["pitch_mm"]) / 1e3)
     assert found * 1e6 == pytest.approx(float(row["area_mm2"]), rel=0.004)
 
 
 @pytest.mark.parametrize("row", rows("iso_898_1_proof_loads"), ids=lambda row: f"{row['thread']} {row['class']}")
 def test_proof_loads_of_iso_898_1(row: dict[str, str]) -> None:
-    found = driveline.bolt_proof_load(float(row["area_mm2"]) / 1e6, float(row["proof_strength_mpa"]) * 1e6)
+    found = joint.bolt_proof_load(float(row["area_mm2"]) / 1e6, float(row["proof_strength_mpa"]) * 1e6)
     assert found == pytest.approx(float(row["proof_load_n"]), rel=0.005)
 
 
@@ -29,23 +29,23 @@ def test_the_shaft_shears_where_torsion_says() -> None:
 
 
 def test_low_preload_for_slip_nominal_preload_for_proof() -> None:
-    slip = driveline.joint_slip_torque(8.0, driveline.low_preload(40e3, 0.3, 0.0), 0.12, 0.076, 0.0)
+    slip = joint.joint_slip_torque(8.0, joint.low_preload(40e3, 0.3, 0.0), 0.12, 0.076, 0.0)
     assert slip == pytest.approx(8 * 40e3 * 0.7 * 0.12 * 0.038)
-    assert driveline.proof_margin(60e3, 40e3, 0.0) == pytest.approx(1.5)
+    assert joint.proof_margin(60e3, 40e3, 0.0) == pytest.approx(1.5)
 
 
 def test_an_angle_after_a_snug_torque_is_set_by_stretch_and_ends_at_yield() -> None:
     """[memory: Shigley, joint stiffness]: 22 lb-ft + 90° on M10 10.9 is no joint of 22 lb-ft."""
-    area, snug = driveline.bolt_stress_area(0.010, 0.00125), 29.8
-    yields = driveline.bolt_yield_load(driveline.bolt_proof_load(area, 830e6))
-    alone = driveline.bolt_preload(snug, 0.2, 0.010, 0.0, 0.00125, area, 0.03, yields)
-    some = driveline.bolt_preload(snug, 0.2, 0.010, np.radians(10), 0.00125, area, 0.03, yields)
-    turned = driveline.bolt_preload(snug, 0.2, 0.010, np.radians(90), 0.00125, area, 0.03, yields)
+    area, snug = joint.bolt_stress_area(0.010, 0.00125), 29.8
+    yields = joint.bolt_yield_load(joint.bolt_proof_load(area, 830e6))
+    alone = joint.bolt_preload(snug, 0.2, 0.010, 0.0, 0.00125, area, 0.03, yields)
+    some = joint.bolt_preload(snug, 0.2, 0.010, np.radians(10), 0.00125, area, 0.03, yields)
+    turned = joint.bolt_preload(snug, 0.2, 0.010, np.radians(90), 0.00125, area, 0.03, yields)
     bolt = 206e9 * area / 0.03
     assert some - alone == pytest.approx(10 / 360 * 0.00125 / (1 / bolt + 1 / (4 * bolt)))
     assert turned == pytest.approx(yields)
-    assert driveline.low_preload(turned, 0.3, np.radians(90)) == pytest.approx(0.8 * yields)
-    assert np.isinf(driveline.proof_margin(48e3, turned, np.radians(90)))
+    assert joint.low_preload(turned, 0.3, np.radians(90)) == pytest.approx(0.8 * yields)
+    assert np.isinf(joint.proof_margin(48e3, turned, np.radians(90)))
 
 
 def test_a_thread_a_class_and_torque_with_angle_are_typed_as_one_text() -> None:

@@ -8,7 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.integrate import quad, solve_ivp
 
-from liftbite.core.quantities import heat, start
+from liftbite.core.quantities import face, heat, start
 from liftbite.core.verdicts.heat import heat_verdict
 from tests.core.quantities.slab import slab_rise
 from tests.jobs import FULL, built
@@ -60,19 +60,21 @@ def test_the_flash_of_a_half_space() -> None:
         return flux / np.sqrt(np.pi * k * rho * c)
 
     best = max(rise(at) for at in np.linspace(0.3, 0.7, 81))
-    assert heat.flash_rise(mean * 0.05, seconds, 0.05, k, rho, c) == pytest.approx(best, rel=1e-4)
+    assert face.flash_rise(mean * 0.05, seconds, 0.05, k, rho, c) == pytest.approx(best, rel=1e-4)
 
 
 @given(st.integers(1, 30), st.floats(10, 300))
 def test_repeated_starts_are_a_sum_of_decays(starts: int, interval: float) -> None:
     left = np.exp(-interval * 8 / (5 * 500))
     by_hand = 353.15 + sum(12.0 * left**k for k in range(1, starts))
-    assert heat.base_temperature(353.15, 12.0, float(starts), interval, 5.0, 500.0, 8.0) == pytest.approx(by_hand)
+    assert heat.base_temperature(353.15, 353.15, 12.0, float(starts), interval, 5.0, 500.0, 8.0) == pytest.approx(
+        by_hand
+    )
 
 
 def test_a_thick_plate_is_a_half_space() -> None:
     """[handbook: Carslaw and Jaeger]: 0.943·(2q/√π)·√(t/kρc)."""
-    flash = heat.flash_rise(6e5 * 0.05 * 1.0, 1.0, 0.05, *IRON)
+    flash = face.flash_rise(6e5 * 0.05 * 1.0, 1.0, 0.05, *IRON)
     assert slab_rise(6e5, 1.0, 0.08, *IRON, nodes=200) == pytest.approx(flash, rel=0.003)
 
 

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from scipy.optimize import brentq
 
 from liftbite.core.analysis.stroke import Stroke, stroke
+from liftbite.core.arrangements.floater_stop import stands
 from liftbite.core.arrangements.release import hydraulics
 from liftbite.core.graph.derived import inverse
 from liftbite.core.graph.graph import Graph, Needs, Refused
@@ -141,9 +142,9 @@ def test_missing_and_impossible_are_said() -> None:
 def test_floater_gaps_along_wear() -> None:
     """x 0.045 in, f 0.022 in and 0.5 mm of inner wear leave the outer disc 0.003 in: it drags [practice]."""
     inch = 0.0254
-    outer = release.outer_gap(0.045 * inch, 0.022 * inch, 0.0, 0.0005)
+    outer = stands.outer_gap(0.045 * inch, 0.022 * inch, 0.0, 0.0005)
     assert outer / inch == pytest.approx(0.0033, abs=0.0003)
-    assert release.inner_gap(0.022 * inch, 0.0, 0.0005) == pytest.approx(0.022 * inch + 0.0005)
+    assert stands.inner_gap(0.022 * inch, 0.0, 0.0005) == pytest.approx(0.022 * inch + 0.0005)
 
 
 def test_an_inverse_outside_its_reach() -> None:

@@ -1952,6 +1952,7 @@ export interface components {
             /** Kinds */
             kinds: components["schemas"]["StartOut"][];
             repeated: components["schemas"]["RepeatedStartsOut"] | null;
+            stint: components["schemas"]["StintOut"] | null;
             /** Sentence */
             sentence: string;
             /** Needs */
@@ -1963,6 +1964,21 @@ export interface components {
              * @description What a fast upshift slips, with a restrictor in the line and without; or empty.
              */
             upshift: string;
+        };
+        /**
+         * MassOut
+         * @description One mass of the clutch over a schedule.
+         */
+        MassOut: {
+            /** Name */
+            name: string;
+            /** Rubbed */
+            rubbed: boolean;
+            /**
+             * Temperature
+             * @description [°C]
+             */
+            temperature: number[];
         };
         /**
          * RepeatedStartsOut
@@ -2002,6 +2018,41 @@ export interface components {
             lowest_speed: components["schemas"]["FigureOut"];
             temperature: components["schemas"]["FigureOut"];
             tyre_energy: components["schemas"]["FigureOut"];
+        };
+        /**
+         * StintOut
+         * @description A schedule of starts: the masses over time, and what a builder says of it.
+         */
+        StintOut: {
+            /**
+             * Time
+             * @description [min]
+             */
+            time: number[];
+            /** Masses */
+            masses: components["schemas"]["MassOut"][];
+            /**
+             * Begins
+             * @description When each start begins [min].
+             */
+            begins: number[];
+            /**
+             * Surfaces
+             * @description The hottest face in each start [°C].
+             */
+            surfaces: number[];
+            /**
+             * Sustained
+             * @description What the facing stands for long [°C].
+             */
+            sustained: number;
+            /**
+             * Brief
+             * @description What the facing stands for moments [°C].
+             */
+            brief: number;
+            /** Sentences */
+            sentences: string[];
         };
         /**
          * TraceOut

@@ -8,19 +8,15 @@ from liftbite.core.graph.graph import Values, plain, within
 from liftbite.core.graph.guards import positive
 
 
-def ramp_gain(
-    effective_faces: Values, friction_coefficient: Values, effective_radius: Values, ramp_radius: Values,
-    ramp_angle: Values,
-) -> Values:  # fmt: skip
+def ramp_gain(friction_torque: Values, clamp_load: Values, ramp_radius: Values, ramp_angle: Values) -> Values:
     """How strongly the ramps feed torque back into the clamp; at 1 the clutch locks itself.
 
-    g = N_eff · μ · r_e / (r_c · tan θ)
+    g = T_f / (F · r_c · tan θ)
 
     Parameters
     ----------
-    effective_faces : N_eff, interfaces at full clamp [-]
-    friction_coefficient : μ, coefficient of friction of the facing [-]
-    effective_radius : r_e, radius at which friction acts [m]
+    friction_torque : T_f, torque of the friction faces [N·m]
+    clamp_load : F, force that presses the stack together [N]
     ramp_radius : r_c, radius of the ramps [m]
     ramp_angle : θ, angle of the ramps to the plane of rotation [rad]
 
@@ -28,14 +24,14 @@ def ramp_gain(
     -------
     g, gain of the ramps [-]
 
-    Range: r_c and θ above 0.
+    Range: F, r_c and θ above 0.
     Source: [definition: axial force of a ramp, T/(r_c·tan θ)].
 
-    >>> round(ramp_gain(14, 0.12, 0.06, 0.04, 1.4), 3)
+    >>> round(ramp_gain(14 * 0.12 * 0.06 * 5000.0, 5000.0, 0.04, 1.4), 3)
     0.435
     """
     ok = positive("ramp_radius", ramp_radius) * positive("ramp_angle", ramp_angle)
-    return plain(effective_faces * friction_coefficient * effective_radius / (ramp_radius * np.tan(ramp_angle)) * ok)
+    return plain(friction_torque / (clamp_load * ramp_radius * np.tan(ramp_angle)) * ok)
 
 
 def torque_capacity(friction_torque: Values, ramp_gain: Values) -> Values:

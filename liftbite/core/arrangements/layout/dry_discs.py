@@ -146,15 +146,16 @@ def running_gap(disc_count: Values, gap_single: Values, gap_several: Values) -> 
     return plain(np.where(np.greater(disc_count, 1), gap_several, gap_single))
 
 
-def wear_limit(disc_count: Values, facing_depth: Values) -> Values:
+def wear_limit(disc_count: Values, facing_depth: Values, wear_evenness: Values) -> Values:
     """Thickness all discs together can lose before a rivet or a carrier shows.
 
-    w_max = 2 · n_discs · d
+    w_max = 2 · n_discs · d · ε
 
     Parameters
     ----------
     disc_count : n_discs, discs in the clutch [count]
     facing_depth : d, facing above rivet or carrier that may be worn, per face [m]
+    wear_evenness : ε, mean wear of both sides over that of the side that wears more [-]
 
     Returns
     -------
@@ -163,7 +164,7 @@ def wear_limit(disc_count: Values, facing_depth: Values) -> Values:
     Range: one to three discs; d above 0, down to rivets or backing.
     Source: [practice: a new facing stands over 1.0 mm above its rivets, renew under 0.3].
 
-    >>> round(wear_limit(1.0, 0.0007) * 1e3, 2)
+    >>> round(wear_limit(1.0, 0.0007, 1.0) * 1e3, 2)
     1.4
     """
-    return 2 * disc_count * facing_depth
+    return 2 * disc_count * facing_depth * wear_evenness

@@ -105,19 +105,17 @@ def pedal_travel(cable_travel: Values, cable_stretch: Values, pedal_ratio: Value
     return (cable_travel + cable_stretch) * pedal_ratio + pedal_free_play
 
 
-def pedal_effort(
-    cable_force: Values, pedal_ratio: Values, pedal_efficiency: Values, pedal_return_force: Values
-) -> Values:
+def pedal_effort(cable_force: Values, pedal_ratio: Values, pedal_efficiency: Values, pedal_spring: Values) -> Values:
     """Force at pedal or lever at a lift of the plate.
 
-    F_p = F_c / (R_p · η) + F_return
+    F_p = F_c / (R_p · η) + F_sp
 
     Parameters
     ----------
     cable_force : F_c, force in the cable [N]
     pedal_ratio : R_p, pad travel per cable travel [-]
     pedal_efficiency : η, share of the work that cable and pivot leave [-]
-    pedal_return_force : F_return, return spring at the pad [N]
+    pedal_spring : F_sp, force of the springs at the pad [N]
 
     Returns
     -------
@@ -130,7 +128,7 @@ def pedal_effort(
     105
     """
     ok = positive("pedal_ratio", pedal_ratio) * positive("pedal_efficiency", pedal_efficiency)
-    return cable_force / (pedal_ratio * pedal_efficiency) * ok + pedal_return_force
+    return cable_force / (pedal_ratio * pedal_efficiency) * ok + pedal_spring
 
 
 def plate_lift_reach(

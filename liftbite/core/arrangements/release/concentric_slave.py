@@ -36,24 +36,53 @@ def slave_area(slave_outer_diameter: Values, slave_inner_diameter: Values) -> Va
 
 
 def sleeve_stroke(slave_stroke: Values, bearing_reserve: Values, finger_way: Values) -> Values:
-    """Stroke a pushing bearing has left before it comes off its sleeve, from where it rests on the fingers.
+    """Stroke a bearing has left before it comes to an end of its sleeve, from where it rests on the fingers.
 
-    x_left = x_sm − r − m for a push cover, without end for a pull cover; m = 0.5 mm
+    x_left = x_sm − r − m for a push cover, r − m for a pull cover; m = 0.5 mm
 
     Parameters
     ----------
     slave_stroke : x_sm, stroke of the slave cylinder [m]
-    bearing_reserve : r, how far the bearing can be pushed back before it bottoms [m]
+    bearing_reserve : r, X less Y: how far the bearing rests from fully pushed back [m]
     finger_way : s_f, way of the finger tips with wear, plus to the gearbox [-]
 
     Returns
     -------
     x_left, stroke left to the bearing [m]
 
-    Range: reserve and release stroke add up on one sleeve, whether the bearing rides or springs back.
+    Range: a push cover's bearing goes out along its sleeve, a pull cover's comes back on it.
     Source: [geometry: one sleeve; margin of half a millimetre by common practice].
 
-    >>> round(sleeve_stroke(0.020, 0.009, 1.0), 4)
-    0.0105
+    >>> round(sleeve_stroke(0.020, 0.009, 1.0), 4), round(sleeve_stroke(0.020, 0.009, -1.0), 4)
+    (0.0105, 0.0085)
     """
-    return plain(np.where(np.greater(finger_way, 0), slave_stroke - bearing_reserve - SLEEVE_MARGIN, np.inf))
+    pushes = np.greater(finger_way, 0)
+    return plain(np.where(pushes, slave_stroke - bearing_reserve, bearing_reserve) - SLEEVE_MARGIN)
+
+
+def sleeve_wear(
+    slave_stroke: Values, bearing_reserve: Values, finger_way: Values, release_lever_ratio: Values
+) -> Values:
+    """Wear of the discs that takes a pulled bearing off the end of its sleeve; it follows the fingers to the engine.
+
+    w_s = (x_sm − r − m) / R_d for a pull cover, without end for a push cover; m = 0.5 mm
+
+    Parameters
+    ----------
+    slave_stroke : x_sm, stroke of the slave cylinder [m]
+    bearing_reserve : r, X less Y: how far the bearing rests from fully pushed back [m]
+    finger_way : s_f, way of the finger tips with wear, plus to the gearbox [-]
+    release_lever_ratio : R_d, bearing travel per plate travel [-]
+
+    Returns
+    -------
+    w_s, wear that takes the bearing off its sleeve [m]
+
+    Range: R_d above 0.
+    Source: [geometry: one sleeve; margin of half a millimetre by common practice].
+
+    >>> round(sleeve_wear(0.020, 0.0139, -1.0, 4.0) * 1e3, 3), sleeve_wear(0.020, 0.009, 1.0, 4.0)
+    (1.4, inf)
+    """
+    left = (slave_stroke - bearing_reserve - SLEEVE_MARGIN) / release_lever_ratio
+    return plain(np.where(np.greater(finger_way, 0), np.inf, left))

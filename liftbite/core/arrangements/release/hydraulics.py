@@ -182,11 +182,11 @@ def pedal_travel(master_travel: Values, port_travel: Values, pedal_ratio: Values
 
 def pedal_effort(
     line_pressure: Values, master_area: Values, pedal_ratio: Values, pedal_efficiency: Values,
-    pedal_return_force: Values,
+    pedal_spring: Values,
 ) -> Values:  # fmt: skip
     """Force at pedal or lever at a lift of the plate.
 
-    F_p = p · A_m / (R_p · η) + F_return
+    F_p = p · A_m / (R_p · η) + F_sp
 
     Parameters
     ----------
@@ -194,7 +194,7 @@ def pedal_effort(
     master_area : A_m, area of the master cylinder [m²]
     pedal_ratio : R_p, pad travel per push-rod travel [-]
     pedal_efficiency : η, share of the work that friction leaves [-]
-    pedal_return_force : F_return, return spring at the pad [N]
+    pedal_spring : F_sp, force of the springs at the pad [N]
 
     Returns
     -------
@@ -207,7 +207,7 @@ def pedal_effort(
     116
     """
     ok = positive("pedal_ratio", pedal_ratio) * positive("pedal_efficiency", pedal_efficiency)
-    return line_pressure * master_area / (pedal_ratio * pedal_efficiency) * ok + pedal_return_force
+    return line_pressure * master_area / (pedal_ratio * pedal_efficiency) * ok + pedal_spring
 
 
 def fluid_margin(fluid_wet_boiling: Values, ambient_temperature: Values) -> Values:

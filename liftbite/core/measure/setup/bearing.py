@@ -1,7 +1,7 @@
-"""A concentric bearing's cushion: X less Y and the spacers, inside the window that wear and stroke ask for.
+"""A concentric bearing's reserve: X less Y and the spacers, inside the window that wear and stroke ask for.
 
-- `bearing_cushion`     how far the bearing stands from the fingers
-- `cushion_window`, `computed_window`   the cushions that serve, from figures and from a job
+- `bearing_reserve`     how far the bearing stands from the fingers
+- `reserve_window`, `computed_window`   the reserves that serve, from figures and from a job
 - `bearing_stacks`, `Stack`   every stack of the spacers at hand
 - `Bearing`, `work_out`, `tell`   the calculation
 
@@ -11,7 +11,7 @@ Lengths in metres.
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import combinations
 from math import hypot
 
@@ -43,38 +43,44 @@ from liftbite.core.units.constants import INCH
 #: Window of the rule of thumb and its nominal [m] [practice: 1/8 to 3/8 in; 1/4 in].
 RULE = Window(INCH / 8, INCH * 3 / 8)
 NOMINAL = INCH / 4
-#: What the computed window of a cushion keeps beyond the wear [m]; our own choice.
+#: What the computed window of a reserve keeps beyond the wear [m]; our own choice.
 SPARE = 0.5e-3
+#: Reserves that differ by less are alike; the fewer spacers win [m].
+ALIKE = 0.1e-3
 #: Stacks that are shown.
 _SHOWN = 8
 
 
-def bearing_cushion(x: float, y: float, spacers: Sequence[float] = ()) -> float:
+def bearing_reserve(x: float, y: float, spacers: Sequence[float] = ()) -> float:
     """How far a concentric bearing stands from the fingers: X less Y and the spacers under the bearing.
 
     Source: [practice: two depths with a straight edge, before the gearbox goes in].
 
-    >>> round(bearing_cushion(3.21875 * INCH, 2.5 * INCH) / INCH, 3)
+    >>> round(bearing_reserve(3.21875 * INCH, 2.5 * INCH) / INCH, 3)
     0.719
-    >>> round(bearing_cushion(3.21875 * INCH, 2.5 * INCH, [0.509 * INCH]) / INCH, 3)
+    >>> round(bearing_reserve(3.21875 * INCH, 2.5 * INCH, [0.509 * INCH]) / INCH, 3)
     0.21
     """
     return x - y - sum(spacers)
 
 
-def cushion_window(
-    total_wear: float, lever_ratio: float, release_stroke: float, bearing_stroke: float, margin: float = SPARE
-) -> Window:
-    """The cushion a push-type cover needs: room for the fingers to come back, stroke enough to release.
+def reserve_window(
+    total_wear: float, lever_ratio: float, release_stroke: float, bearing_stroke: float, way: float = 1.0,
+    margin: float = SPARE,
+) -> Window:  # fmt: skip
+    """The reserve, X less Y, that wear and stroke leave; `way` is the quantity `finger_way`.
 
-    low = wear · R_d + margin, high = bearing stroke − release stroke. The rule of thumb, 1/8 to 3/8 in, is ranked
-    below this: 1/8 in at R_d 4 covers 0.79 mm of wear alone.
+    A push cover's fingers come back by wear · R_d and the bearing goes out to release: low = wear · R_d + margin,
+    high = bearing stroke − release stroke − margin. A pull cover's go on to the engine and the bearing comes back to
+    release: low = release stroke + margin, high = bearing stroke − wear · R_d − margin.
 
-    >>> w = cushion_window(0.0014, 4.0, 0.0065, 0.020)
-    >>> round(w.low * 1e3, 2), round(w.high * 1e3, 2)
-    (6.1, 13.5)
+    >>> push, pull = (reserve_window(0.0014, 4.0, 0.0065, 0.020, way) for way in (1.0, -1.0))
+    >>> [round(end * 1e3, 2) for w in (push, pull) for end in (w.low, w.high)]
+    [6.1, 13.0, 7.0, 13.9]
     """
-    return Window(total_wear * lever_ratio + margin, bearing_stroke - release_stroke)
+    worn = total_wear * lever_ratio
+    back, out = (worn, release_stroke) if way > 0 else (release_stroke, worn)
+    return Window(back + margin, bearing_stroke - out - margin)
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,7 +91,7 @@ class Stack:
     ----------
     pieces : which of the spacers at hand, by index
     height : of the stack [m]
-    cushion : X less Y less the stack [m]
+    reserve : X less Y less the stack [m]
     in_rule : within 1/8 to 3/8 in
     off_nominal : how far from 1/4 in [m]
     in_window : within the window that follows from wear and stroke; None where that is not known
@@ -94,7 +100,7 @@ class Stack:
 
     pieces: tuple[int, ...]
     height: float
-    cushion: float
+    reserve: float
     in_rule: bool
     off_nominal: float
     in_window: bool | None
@@ -111,7 +117,7 @@ def bearing_stacks(
     ----------
     x, y : housing face to finger tips, gearbox face to the bearing pushed home [m]
     spacers : measured thicknesses, not nominal [m]
-    window : from `cushion_window`, or None where wear and stroke are not known
+    window : from `reserve_window`, or None where wear and stroke are not known
     doubt : uncertainty of x less y: two depths carry √2 of one reading's [m]
 
     Raises
@@ -119,7 +125,7 @@ def bearing_stacks(
     ValueError : more than `MOST_PIECES` spacers
 
     >>> stacks = bearing_stacks(3.21875 * INCH, 2.5 * INCH, [0.254 * INCH, 0.255 * INCH])
-    >>> stacks[0].pieces, round(stacks[0].cushion / INCH, 3), stacks[0].in_rule
+    >>> stacks[0].pieces, round(stacks[0].reserve / INCH, 3), stacks[0].in_rule
     ((0, 1), 0.21, True)
     """
     if len(spacers) > MOST_PIECES:
@@ -128,38 +134,40 @@ def bearing_stacks(
     for n in range(len(spacers) + 1):
         for pieces in combinations(range(len(spacers)), n):
             height = sum(spacers[i] for i in pieces)
-            cushion = bearing_cushion(x, y, [height])
+            reserve = bearing_reserve(x, y, [height])
             edges = [RULE, *([window] if window else [])]
-            sure = all(w.holds(cushion - doubt) == w.holds(cushion + doubt) == w.holds(cushion) for w in edges)
-            found.append(Stack(pieces, height, cushion, RULE.holds(cushion), abs(cushion - NOMINAL),
-                               None if window is None else window.holds(cushion), sure))  # fmt: skip
+            sure = all(w.holds(reserve - doubt) == w.holds(reserve + doubt) == w.holds(reserve) for w in edges)
+            found.append(Stack(pieces, height, reserve, RULE.holds(reserve), abs(reserve - NOMINAL),
+                               None if window is None else window.holds(reserve), sure))  # fmt: skip
     middle = NOMINAL if window is None else (window.low + window.high) / 2
 
-    def rank(s: Stack) -> tuple[bool, float, int]:
-        return not (s.in_rule if window is None else s.in_window), abs(s.cushion - middle), len(s.pieces)
+    def rank(s: Stack) -> tuple[bool, int, int]:
+        return not (s.in_rule if window is None else s.in_window), round(abs(s.reserve - middle) / ALIKE), len(s.pieces)
 
     return sorted(found, key=rank)
 
 
 @dataclass(frozen=True, slots=True)
 class Bearing:
-    """A concentric bearing's cushion.
+    """A concentric bearing's reserve.
 
     Attributes
     ----------
-    cushion, doubt : X less Y and its uncertainty [m]
+    reserve, doubt : X less Y and its uncertainty [m]
     window : what wear and stroke ask for, also where nothing can meet it; None where they are not known
+    pulls : True for a pull cover, which the rule of thumb is not for
     stacks : every stack of the spacers at hand, best first
     pieces : the spacers
-    crossing : master travel the best stack's cushion costs on every stroke where the bearing springs fully back [m],
+    crossing : master travel the best stack's reserve costs on every stroke where the bearing springs fully back [m],
         or None where the cylinders are not known
     """
 
-    cushion: float
+    reserve: float
     doubt: float
     window: Window | None
     stacks: tuple[Stack, ...]
     pieces: Pieces
+    pulls: bool = False
     crossing: float | None = None
 
     @property
@@ -169,102 +177,116 @@ class Bearing:
 
 
 def computed_window(build: Build) -> Window | None:
-    """The window of a concentric bearing's cushion, from the wear still to come and the stroke; None until known.
+    """The window of a concentric bearing's reserve, from the wear still to come and the stroke; None until known.
 
     Release stroke is the bearing's travel at full pedal. What has worn already has already moved the fingers.
     """
-    wanted = ("wear_limit", "release_lever_ratio", "plate_lift_available", "finger_flex")
+    wanted = ("wear_limit", "release_lever_ratio", "plate_lift_available", "finger_flex", "finger_way")
     v = build.evaluate(wanted)
     stroke = build.known.get("slave_stroke")
     if stroke is None or any(isinstance(v[n], Needs | Refused) for n in wanted):
         return None
     left = max(float(v["wear_limit"]) - float(build.known.get("wear", 0.0)), 0.0)
     release = float(v["plate_lift_available"] * v["release_lever_ratio"] / v["finger_flex"])
-    return cushion_window(left, float(v["release_lever_ratio"]), release, float(stroke))
+    return reserve_window(left, float(v["release_lever_ratio"]), release, float(stroke), float(v["finger_way"]))
 
 
 def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> Bearing | None:
-    """The cushion of a job's readings with every stack of its spacers; None without X and Y."""
+    """The reserve of a job's readings with every stack of its spacers; None without X and Y."""
     x, y = values_of(readings, "depth_x"), values_of(readings, "depth_y")
     if not x or not y:
         return None
     u = [max((r.uncertainty for r in readings[n]), default=0.0) for n in ("depth_x", "depth_y")]
     doubt = float(hypot(*u) + (np.ptp(x) + np.ptp(y)) / 2)
     mean_x, mean_y, pieces = float(np.mean(x)), float(np.mean(y)), pieces_of(readings, "spacers")
-    found = Bearing(mean_x - mean_y, doubt, computed_window(build), (), pieces)
+    pulls = float(build.evaluate(("finger_way",))["finger_way"]) < 0
+    found = Bearing(mean_x - mean_y, doubt, computed_window(build), (), pieces, pulls)
     stacks = bearing_stacks(mean_x, mean_y, pieces.heights, found.usable, doubt)
     areas = build.evaluate(("master_area", "slave_area"))
     master, slave = areas["master_area"], areas["slave_area"]
     known = not isinstance(master, Needs | Refused) and not isinstance(slave, Needs | Refused)
-    crossing = float(stacks[0].cushion * slave / master) if known else None
-    return Bearing(found.cushion, doubt, found.window, tuple(stacks), pieces, crossing)
+    crossing = float(stacks[0].reserve * slave / master) if known else None
+    return replace(found, stacks=tuple(stacks), crossing=crossing)
 
 
 def tell(found: Bearing) -> Told:
     """A concentric bearing: what the best stack leaves, inside what."""
     working = [
-        f"Cushion = X − Y − spacers, from the means of the depths: X − Y = {said(found.cushion)}; its doubt is "
+        f"Reserve = X − Y − spacers, from the means of the depths: X − Y = {said(found.reserve)}; its doubt is "
         f"√(U_X² + U_Y²) and half of both spreads, {said(found.doubt)}.",
-        f"Rule of the trade: {said(RULE.low)} to {said(RULE.high)}, or a nominal {said(NOMINAL)} [practice].",
+        "The rule of the trade, 1/8 to 3/8 in, is for push covers; X is taken to the surface the bearing pulls on."
+        if found.pulls
+        else f"Rule of the trade: {said(RULE.low)} to {said(RULE.high)}, or a nominal {said(NOMINAL)} [practice].",
     ]
     if found.window is not None:
-        working.append(f"Window of this clutch: at least wear to come · lever ratio + {said(SPARE)} = "
-                       f"{said(found.window.low)}, so that the fingers can come back; at most bearing stroke − release "
-                       f"stroke = {said(found.window.high)}. It outranks the rule.")  # fmt: skip
-    best = found.stacks[0].cushion
+        low, high = said(found.window.low), said(found.window.high)
+        spare = said(SPARE)
+        working.append(
+            f"Window of this clutch: at least release stroke + {spare} = {low}, for the bearing comes back along its "
+            f"sleeve to release; at most bearing stroke − wear to come · lever ratio − {spare} = {high}, for it "
+            "follows the fingers to the engine as the discs wear."
+            if found.pulls
+            else f"Window of this clutch: at least wear to come · lever ratio + {spare} = {low}, so that the fingers "
+            f"can come back; at most bearing stroke − release stroke − {spare} = {high}, so that the bearing stays on "
+            "its sleeve. It outranks the rule."
+        )
+    best = found.stacks[0].reserve
     if found.crossing is not None and best > 0:
         working.append(f"A bearing that rides on the fingers only keeps this in reserve. One that springs fully back "
                        f"crosses it on every stroke: {mm(best)} mm · A_s/A_m = {mm(found.crossing)} mm of the "
                        "master's travel; then enter it as the bearing's clearance.")  # fmt: skip
-    working.append("Push-type covers only: on a pull-type cover the fingers go the other way and X − Y does not apply.")
     return Told(_sentence(found), (*working, *found.pieces.tried()), _shows(found))
 
 
 def _sentence(found: Bearing) -> str:
-    if found.cushion <= 0:
+    if found.reserve <= 0:
         return "The bearing already meets the fingers: no stack can help. A shorter bearing or another seat is needed."
     best, window = found.stacks[0], found.usable
     with_what = found.pieces.named(best.pieces) or "no spacer"
-    left = f"With {with_what} the cushion is {said(best.cushion)}"
+    left = f"With {with_what} the reserve is {said(best.reserve)}"
     nearest = f"Nearest: {left[0].lower()}{left[1:]}."
     doubt = "" if best.sure else " It stands on the doubt of the readings: measure again."
     if found.window is not None and window is None:
-        return (f"No cushion serves: the fingers ask for {said(found.window.low)} and the stroke leaves "
+        return (f"No reserve serves: the fingers ask for {said(found.window.low)} and the stroke leaves "
                 f"{said(found.window.high)}. A bearing of more stroke is needed. {left}.")  # fmt: skip
+    if window is None and found.pulls:
+        return f"{left}. Wear limit, lift and bearing stroke give the window of a pull cover; no rule of thumb does."
     if window is None:
         if not best.in_rule:
             return f"No stack at hand falls in 1/8 to 3/8 in. {nearest}"
         own = "wear limit and bearing stroke would give a window of its own"
         return f"{left}, in the rule of 1/8 to 3/8 in; {own}.{doubt}"
-    inside = f"between {said(window.low)} for the wear to come and {said(window.high)} for the stroke"
+    ends = ("the stroke", "the wear to come") if found.pulls else ("the wear to come", "the stroke")
+    inside = f"between {said(window.low)} for {ends[0]} and {said(window.high)} for {ends[1]}"
     if not best.in_window:
         return f"No stack at hand falls {inside}. {nearest}"
-    rule = "" if best.in_rule else " It lies outside the rule of 1/8 to 3/8 in, which counts less."
+    rule = "" if best.in_rule or found.pulls else " It lies outside the rule of 1/8 to 3/8 in, which counts less."
     return f"{left}, {inside}.{rule}{doubt}"
 
 
 def _shows(found: Bearing) -> tuple[Shown, ...]:
     window, best = found.usable, found.stacks[0]
     own = (Band("window of this clutch", window.low, window.high, leading=True),) if window else ()
+    rule = () if found.pulls else (Band("1/8 to 3/8 in", RULE.low, RULE.high),)
     ruler = Ruler(
-        "Cushion of the bearing", (*own, Band("1/8 to 3/8 in", RULE.low, RULE.high)),
-        (Mark("no spacer", found.cushion), Mark("best stack", best.cushion, leading=True)),
+        "Reserve of the bearing", (*own, *rule),
+        (Mark("no spacer", found.reserve), Mark("best stack", best.reserve, leading=True)),
         zero="bearing touches the fingers",
     )  # fmt: skip
-    words = {None: "not known", True: "inside", False: "outside"}
-    table = Table(
-        "Stacks of the spacers at hand", ("Spacers", "Stack", "Cushion", "Window", "1/8 to 3/8", "Off 1/4 in"),
-        tuple(
-            (", ".join(found.pieces.names[i] for i in s.pieces) or "none", s.height if s.pieces else None, s.cushion,
-             words[s.in_window], words[s.in_rule], s.off_nominal)
-            for s in found.stacks[:_SHOWN]
-        ),
-    )  # fmt: skip
+    columns = ("Spacers", "Stack", "Reserve", "Window") + (() if found.pulls else ("1/8 to 3/8", "Off 1/4 in"))
+    table = Table("Stacks of the spacers at hand", columns, tuple(_row(found, s) for s in found.stacks[:_SHOWN]))
     return (
-        Remark(f"X less Y is {said(found.cushion)}, ± {said(found.doubt)} by the readings."), ruler, table,
+        Remark(f"X less Y is {said(found.reserve)}, ± {said(found.doubt)} by the readings."), ruler, table,
         Remark("Spacers are clocked: the holes line up one way. Line and dust shield go on before the gearbox; "
                "after it there is no hand room."),
     )  # fmt: skip
+
+
+def _row(found: Bearing, s: Stack) -> tuple[str | float | None, ...]:
+    words = {None: "not known", True: "inside", False: "outside"}
+    names = ", ".join(found.pieces.names[i] for i in s.pieces) or "none"
+    row = (names, s.height if s.pieces else None, s.reserve, words[s.in_window])
+    return row if found.pulls else (*row, words[s.in_rule], s.off_nominal)
 
 
 def _effects(_: Build, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
@@ -274,6 +296,6 @@ def _effects(_: Build, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
 
 
 CALCULATION = Calculation(
-    "bearing", "Cushion of a concentric bearing", ("depth_x", "depth_y", "spacers"), "X and Y, once each",
+    "bearing", "Reserve of a concentric bearing", ("depth_x", "depth_y", "spacers"), "X and Y, once each",
     work_out, tell, effects={"depth_x": EffectOf(_effects)},
 )  # fmt: skip

@@ -16,6 +16,9 @@ from liftbite.core.job.build import Build
 from liftbite.core.measure.judgement import Readings, values_of
 from liftbite.core.measure.setup.calculation import MOST_PIECES, Calculation, Pieces, Told, mm, pieces_of, said
 
+#: Floats that differ by less are alike: no micrometer tells them apart [m]; the fewer shims win.
+TELLS = 2e-6
+
 
 def shims_for_float(end_float: float, shims: Sequence[float]) -> tuple[tuple[int, ...], float]:
     """Which shims take up an end float to nil but free, and the float left: never less than nothing.
@@ -28,7 +31,7 @@ def shims_for_float(end_float: float, shims: Sequence[float]) -> tuple[tuple[int
     stacks = [c for n in range(len(shims) + 1) for c in combinations(range(len(shims)), n)]
     left = {c: end_float - sum(shims[i] for i in c) for c in stacks}
     fits = [c for c in stacks if left[c] >= -1e-9]
-    best = min(fits, key=lambda c: (round(left[c], 8), len(c)), default=())
+    best = min(fits, key=lambda c: (round(left[c] / TELLS), len(c)), default=())
     return best, left.get(best, end_float)
 
 

@@ -14,6 +14,7 @@ from itertools import combinations, product
 
 import numpy as np
 
+from liftbite.core.arrangements.floater_stop.stands import inner_gap, outer_gap
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.measure.checks import Limit
@@ -36,7 +37,6 @@ from liftbite.core.measure.setup.calculation import (
     pieces_of,
     said,
 )
-from liftbite.core.quantities.release import inner_gap, outer_gap
 from liftbite.core.units.constants import THOU
 
 #: Clearance at the stands, and how alike the three have to be [m] [practice].
@@ -93,9 +93,14 @@ def floater_stands(gaps: Sequence[float], shims: Sequence[float], *, opens: bool
     middle = (window.low + window.high) / 2
 
     def better(gap: float) -> list[tuple[int, ...]]:
-        """The dozen stacks that bring one stand nearest to the middle; the best of all lies among them."""
-        left = sorted(stacks, key=lambda c: (abs(gap + sign * sum(shims[i] for i in c) - middle), len(c)))
-        return [*left[:12], ()]
+        """Stacks worth trying under one stand: the dozen nearest to the middle, the dozen of fewest shims inside."""
+
+        def now(c: tuple[int, ...]) -> float:
+            return gap + sign * sum(shims[i] for i in c)
+
+        near = sorted(stacks, key=lambda c: (abs(now(c) - middle), len(c)))
+        few = sorted((c for c in near if window.holds(now(c))), key=len)
+        return list(dict.fromkeys([*few[:12], *near[:12], ()]))
 
     best: tuple[tuple[object, ...], FloaterShims] | None = None
     for pieces in product(*(better(g) for g in gaps)):

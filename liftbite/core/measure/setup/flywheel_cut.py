@@ -26,7 +26,7 @@ class Cut:
 
     Attributes
     ----------
-    fingers : movement of the finger tips, plus towards the gearbox [m]; cushion or free play changes by its opposite
+    fingers : movement of the finger tips, plus towards the gearbox [m]; reserve or free play changes by its opposite
     acts_as_wear : wear the cover acts as if the disc had [m]; below 0 where the seat was cut more
     hub_nearer : how much nearer the disc's hub comes to the flywheel bolts [m]
     """
@@ -96,7 +96,7 @@ def tell(found: FlywheelCut) -> Told:
     words = []
     if known and abs(cut.fingers) > 1e-6:
         way, play = ("to the gearbox", "shrinks") if cut.fingers > 0 else ("to the engine", "grows")
-        room = f": cushion or free play {play} by that" if found.way > 0 else ""
+        room = f": {'reserve or free play' if found.way > 0 else 'X less Y'} {play} by that"
         words.append(f"The finger tips come {said(abs(cut.fingers))} nearer {way}{room}.")
     elif not known:
         words.append("How far the finger tips move waits for the cover's lever ratio.")
@@ -145,8 +145,7 @@ def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effec
             found.append(of_length("face_cut", "diaphragm_set", left, why))
     if thick is not None:
         found.append(of_length("face_cut", "flywheel_thickness", thick - sum(face), "what the face lost"))
-    ends = "bearing_wear" in build.graph.functions  # a pulled cover has no reserve on this side
-    if reserve is not None and ends and ratio is not None and cut.fingers and not values_of(readings, "depth_x"):
+    if reserve is not None and ratio is not None and cut.fingers and not values_of(readings, "depth_x"):
         found.append(of_length("face_cut", "bearing_reserve", reserve - cut.fingers, "the fingers move with the cut"))
     return found
 

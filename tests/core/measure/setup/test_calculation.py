@@ -29,7 +29,7 @@ def test_every_calculation_names_checks_there_are_and_waits_without_them() -> No
 def test_a_bearing_waits_for_both_depths_and_a_floater_for_three_stands() -> None:
     bearing = found("bearing", FULL, depth_x={"At 12": 80.0, "At 4": 80.1}, depth_y={"At 12": 62.0},
                     spacers={"Spacer 1": 6.4, "Spacer 2": 3.2})  # fmt: skip
-    assert bearing.cushion == pytest.approx(18.05e-3)
+    assert bearing.reserve == pytest.approx(18.05e-3)
     assert bearing.doubt == pytest.approx((2**0.5 * 3e-5) + 0.05e-3)
     assert len(bearing.stacks) == 4
     assert found("bearing", FULL, depth_x={"At 12": 80.0}) is None

@@ -7,9 +7,9 @@ from itertools import combinations, product
 import numpy as np
 import pytest
 
+from liftbite.core.arrangements.floater_stop.stands import inner_gap, outer_gap
 from liftbite.core.job.build import build_of
 from liftbite.core.measure.setup.floater import ALIKE, FLOATER, floater_stands
-from liftbite.core.quantities.release import inner_gap, outer_gap
 from liftbite.core.units.constants import THOU
 from tests.core.measure.setup.steps import TWIN, found, told
 from tests.jobs import entries

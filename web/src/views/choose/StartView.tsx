@@ -9,6 +9,7 @@ import { RepeatedStarts } from "./RepeatedStarts";
 import { Results } from "./Results";
 import { Kinds } from "./StartKinds";
 import { Heat, Speeds } from "./StartTraces";
+import { Stint } from "./Stint";
 
 const HEAT = [
   "start_clutch_torque",
@@ -92,6 +93,7 @@ function Sheet({ launch }: { launch: Launch }) {
           {launch.upshift}
         </p>
       )}
+      {launch.stint && <Stint schedule={launch.stint} />}
       <div className="mt-3 grid grid-cols-1 gap-x-8 gap-y-4 wide:grid-cols-2">
         <Kinds launch={launch} />
         {launch.repeated && <RepeatedStarts row={launch.repeated} />}

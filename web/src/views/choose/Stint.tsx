@@ -1,0 +1,93 @@
+import type { Launch } from "@/api/client";
+import { EndLabel, Plot, pathThrough } from "@/components/Plot";
+
+type Schedule = NonNullable<Launch["stint"]>;
+
+const DASHES = ["", "9 4", "3 3", "12 3 2 3", "1 4"];
+
+/** Every mass of the clutch over a schedule of starts, what the facing stands, and what a builder says of it. */
+export function Stint({ schedule }: { schedule: Schedule }) {
+  const end = schedule.time.at(-1) ?? 1;
+  const every = schedule.masses.flatMap((mass) => mass.temperature);
+  const least = Math.min(...every);
+  const hot = Math.max(...every, ...schedule.surfaces);
+  const limits = [
+    { at: schedule.sustained, words: "stands for long" },
+    { at: schedule.brief, words: "stands for moments" },
+  ].filter((limit) => limit.at < hot + 1.5 * (hot - least) + 20);
+  const most = Math.max(hot, ...limits.map((limit) => limit.at)) * 1.05;
+  const unit = end > 180 ? { words: "h", per: 60 } : { words: "min", per: 1 };
+  const time = schedule.time.map((t) => t / unit.per);
+  return (
+    <figure data-testid="stint" className="mt-3">
+      <figcaption className="border-b border-ink pb-1 text-head font-bold">
+        {schedule.begins.length} starts of the schedule
+      </figcaption>
+      <Plot
+        label="Temperature of each mass over the schedule"
+        x={[0, end / unit.per]}
+        y={[Math.floor((least - 1) / 10) * 10, most]}
+        xUnit={unit.words}
+        yUnit="°C"
+        height={230}
+        right={150}
+      >
+        {(scales) => (
+          <>
+            {schedule.masses.map((mass, i) => (
+              <path
+                key={mass.name}
+                d={pathThrough(time, mass.temperature, scales)}
+                fill="none"
+                stroke={mass.rubbed ? "var(--ink)" : "var(--soft)"}
+                strokeWidth={mass.rubbed ? 2 : 1.2}
+                strokeDasharray={DASHES[i % DASHES.length]}
+              />
+            ))}
+            {schedule.begins.map((begin, i) => (
+              <path
+                key={begin}
+                d={`M${scales.x(begin / unit.per) - 3} ${scales.y(schedule.surfaces[i] ?? 0)}h6`}
+                stroke="var(--ink)"
+                strokeWidth="2"
+              />
+            ))}
+            {limits.map((limit) => (
+              <g key={limit.words}>
+                <path
+                  d={`M${scales.x(0)} ${scales.y(limit.at)}H${scales.x(end / unit.per)}`}
+                  stroke="var(--ink)"
+                  strokeDasharray="5 4"
+                />
+                <EndLabel at={[scales.x(end / unit.per), scales.y(limit.at)]}>{limit.words}</EndLabel>
+              </g>
+            ))}
+            {apart(schedule, scales.y).map((label) => (
+              <EndLabel key={label.name} at={[scales.x(end / unit.per), label.y]}>
+                {label.name} {label.at.toFixed(0)}
+              </EndLabel>
+            ))}
+          </>
+        )}
+      </Plot>
+      <ul className="max-w-prose">
+        {schedule.sentences.map((sentence) => (
+          <li key={sentence}>{sentence}</li>
+        ))}
+      </ul>
+      <p className="text-note text-soft">Short strokes: the hottest face in each start.</p>
+    </figure>
+  );
+}
+
+/** The names at the ends of the lines, moved apart where they would touch. */
+function apart(schedule: Schedule, y: (value: number) => number) {
+  const labels = schedule.masses
+    .map((mass) => ({ name: mass.name, at: mass.temperature.at(-1) ?? 0, y: 0 }))
+    .sort((a, b) => b.at - a.at);
+  let above = Number.NEGATIVE_INFINITY;
+  return labels.map((label) => {
+    above = Math.max(y(label.at), above + 15);
+    return { ...label, y: above };
+  });
+}
