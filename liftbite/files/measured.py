@@ -96,6 +96,7 @@ class FileSeries(_Strict):
     seen_from: Words = Field(default="", max_length=20, description="A sweep's angles: seen from gearbox or engine.")
     pressed_in_reads: Words = Field(default="", max_length=20, description="A sweep's sign: plus or minus.")
     sag: Short = Field(default="", description="Sag of a sweep's bracket, as typed.")
+    swept: Short = Field(default="", description="Radius a face was swept at, as typed.")
     asked: dict[Words, Annotated[Words, Field(max_length=40)]] = Field(
         default_factory=dict, max_length=10, description="What a calculation asks: a floater's shims raise or lower."
     )
@@ -195,7 +196,9 @@ def _from_series(series: FileSeries, where: str) -> FiledSeries:
         unknown = next((name for name in series.asked if name not in ASKS), None)
         if unknown is not None:
             raise UnreadableEntry(f"“{unknown}” is nothing that is asked")
-        settings = read_how(check, series.asked | series.model_dump(include={"seen_from", "pressed_in_reads", "sag"}))
+        settings = read_how(
+            check, series.asked | series.model_dump(include={"seen_from", "pressed_in_reads", "sag", "swept"})
+        )
     except UnreadableEntry as error:
         raise UnreadableFile(f"{where}: {error.reason}") from None
     if series.label:

@@ -5,8 +5,8 @@
 
 Columns: `check`, `place`, `reading` (as typed, with its unit, or the grade's name), and where known `instrument`,
 `uncertainty_mm`, `skipped`, `at`, `distance_km`, `series`. Rows with the same `series` belong together. A sweep says
-how it was read: `seen_from` (gearbox, engine), `pressed_in_reads` (plus, minus), `sag`. What a calculation of the
-set-up asks has a column too: what a floater's `shims` do (raises, lowers).
+how it was read: `seen_from` (gearbox, engine), `pressed_in_reads` (plus, minus), `sag`, and the radius a face was
+`swept` at. What a calculation of the set-up asks has a column too: what a floater's `shims` do (raises, lowers).
 """
 
 from __future__ import annotations

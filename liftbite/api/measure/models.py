@@ -60,6 +60,7 @@ class SeriesIn(_In):
     seen_from: Literal["gearbox", "engine"] = "gearbox"
     presses_plus: bool = True
     sag: Short = ""
+    swept: Short = Field(default="", description="Radius a face was swept at, as typed.")
     label: Short = ""
     asked: dict[Words, Annotated[Words, Field(max_length=40)]] = Field(
         default_factory=dict, max_length=10, description="What a calculation asks of these readings: name to option."

@@ -35,7 +35,7 @@ from liftbite.core.measure.keyed import units_of
 from liftbite.core.measure.parts_list import PRACTICES, Renewal, needs, worst, worth_it
 from liftbite.core.measure.runout import FACES, SweepSettings, pointing, unreachable
 from liftbite.core.measure.setup import CALCULATIONS, asked_of_check
-from liftbite.core.measure.sweep import Sweep, judge_sweep, places_taken, sweep_of
+from liftbite.core.measure.sweep import LIMIT_AT, Sweep, judge_sweep, places_taken, scale_of, sweep_of, tir_alone
 from liftbite.core.units.read import from_si
 from liftbite.core.units.show import figure, typeset
 from liftbite.core.verdicts.answers import answer
@@ -109,7 +109,7 @@ def settings_of(series: Series | None) -> SweepSettings:
     """How a series's sweep was read."""
     kept = series.settings if series else {}
     return SweepSettings(bool(kept.get("presses_plus", True)), str(kept.get("seen_from", "gearbox")),
-                         float(kept.get("sag", 0.0)))  # fmt: skip
+                         float(kept.get("sag", 0.0)), float(kept.get("swept", 0.0)))  # fmt: skip
 
 
 def found_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
@@ -121,9 +121,12 @@ def found_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
     )
     if check.kind != "sweep" or not any(r.si is not None for r in readings):
         return finding, None
-    sweep = sweep_of(check, readings, settings_of(series), value_of(limits, "most"))
+    how = settings_of(series)
+    scale = scale_of(check.name, how.swept, bench.build)
+    sweep = sweep_of(check, readings, how, value_of(limits, "most"), scale)
     doubt = max((r.uncertainty for r in readings), default=0.0)
-    return judge_sweep(check, sweep, limits, finding, doubt, bench.practices["guard"]), sweep
+    guard, alone = bench.practices["guard"], tir_alone(readings)
+    return judge_sweep(check, sweep, limits, finding, doubt, guard, alone, scale), sweep
 
 
 def span_of(values: Sequence[float]) -> tuple[float, float]:
@@ -261,8 +264,9 @@ def _settings_out(check: Check, series: Series | None) -> dict[str, str]:
     kept, read = series.settings if series else {}, settings_of(series)
     if check.kind != "sweep":
         return {}
+    swept = {"swept": str(kept.get("swept_typed", ""))} if check.name in LIMIT_AT else {}
     return {"seen_from": read.seen_from, "presses_plus": "yes" if read.presses_plus else "no",
-            "sag": str(kept.get("sag_typed", ""))}  # fmt: skip
+            "sag": str(kept.get("sag_typed", ""))} | swept  # fmt: skip
 
 
 def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None) -> mm.CheckOut:
@@ -382,8 +386,9 @@ def _said(quantity: str, typed: str | None, build: Build) -> str:
 
 def _effects_of(bench: Bench) -> list[Effect]:
     swept = {c.name: found_of(bench, c)[1] for c in checks_for(bench.build) if c.kind == "sweep"}
+    scales = {name: scale_of(name, settings_of(bench.latest(name)).swept, bench.build) for name in LIMIT_AT}
     return effects(bench.build, bench.readings, bench.manual, build_of(bench.entered),
-                   {name: sweep for name, sweep in swept.items() if sweep is not None})  # fmt: skip
+                   {name: sweep for name, sweep in swept.items() if sweep is not None}, scales)  # fmt: skip
 
 
 def measured_entries(bench: Bench) -> dict[str, Entry]:

@@ -27,7 +27,7 @@ from liftbite.core.job.build import build_of
 from liftbite.core.measure.checks import CHECKS, Check, checks_for
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
 from liftbite.core.measure.judgement import Reading, uncertainty_of
-from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit
+from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit, read_radius
 from liftbite.core.measure.parts_list import PRACTICES, Renewal
 from liftbite.core.measure.setup import asked_of_check
 from liftbite.core.measure.sweep import read_angle
@@ -222,7 +222,9 @@ def _turn(job_id: int, name: str, *, back: bool) -> Response:
 
 def _settings(check: Check, body: mm.SeriesIn) -> dict[str, Any]:
     sag = read_keyed(CHECKS["bore_runout"], body.sag, "mm").si if body.sag.strip() else 0.0
+    swept = body.swept.strip()
     return {"seen_from": body.seen_from, "presses_plus": body.presses_plus, "sag": sag, "sag_typed": body.sag.strip(),
+            "swept": read_radius(swept) if swept else 0.0, "swept_typed": swept,
             "label": body.label, **_asked(check, body.asked)}  # fmt: skip
 
 

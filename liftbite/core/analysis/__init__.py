@@ -4,6 +4,7 @@
 - `life`              Clamp and margin over the wear of the stack, and what ends its life first: facings, clamp or
   bearing.
 - `repeated_starts`   Starts side by side and one after the other, each integrated.
+- `stint`             A schedule of starts: how hot every mass of the clutch gets, and what is hot first.
 - `stroke`            The whole stroke of pedal or lever, point by point, and what stops it.
 - `tolerance`         What a margin does when its inputs are not exact: worst case, root sum of squares, Monte Carlo,
   sensitivity.

@@ -11,10 +11,14 @@ A folder a choice, named as the choice is; `liftbite.core.job.choices` says whic
 - `curve_reference`      Where the engine's figures were taken.
 - `curve_source`         What the engine's curve comes from.
 - `facing_material`      How friction goes with temperature.
+- `facing_pair`          Whether both sides of a disc carry the same facing.
 - `fingers`              What speed does to the fingers.
+- `floater_stop`         What stops the floater plate of a twin as the clutch is released.
+- `heat_before`          How hot the clutch is before the first start.
 - `hub`                  What the hub adds to the friction.
 - `inertia_source`       What the flywheel's inertia is worked out from.
 - `layout`               Car or motorcycle: the stack, and what turns with the engine.
+- `pedal_spring`         What springs do at the pedal itself, beside the clutch.
 - `primary_source`       What the primary ratio comes from.
 - `release`              The chain from pedal or lever to the plate; options share modules.
 - `ring_gear`            What the ring gear pulls at the flywheel's rim.

@@ -1,19 +1,20 @@
 """A job: what is entered, picked and assumed, and the graph that follows.
 
-- `arrangement`   From what was picked to the graph of quantities and the assumptions that follow.
-- `assumptions`   What stands in for figures nobody entered, by layout, use, driveline, release, flywheel and kind of
+- `arrangement`    From what was picked to the graph of quantities and the assumptions that follow.
+- `assumptions`    What stands in for figures nobody entered, by layout, use, driveline, release, flywheel and kind of
   start.
-- `build`         What is known of a job before anything is worked out: choices in force, values entered, values
+- `build`          What is known of a job before anything is worked out: choices in force, values entered, values
   assumed.
-- `choices`       The alternatives a builder picks. A choice decides which modules are in the graph and what is
+- `choices`        The alternatives a builder picks. A choice decides which modules are in the graph and what is
   assumed.
-- `dyno_table`    The text of a dynamometer file taken apart: lines, cells, figures.
-- `dyno_mapping`  Which column of a dynamometer file is what: guessed, to be confirmed.
-- `dyno_file`     From a dynamometer file, read as its mapping says, to a torque curve; and a curve to a file.
-- `extremes`      Quantities of the whole stroke and of the whole life, made from an arrangement's own.
-- `groups`        How figures and choices stand together on screen, in the order of work.
-- `inputs`        What a builder enters: every input with its unit, its range and the figures that are usual.
-- `ledger`        The record of a job: an append-only ledger. History, undo and audit are the same thing.
-- `materials`     Friction materials: for each family its friction band, the pressure it carries, how much of the ring
-  touches.
+- `dyno_file`      From a dynamometer file, read as its mapping says, to a torque curve; and a curve to a file.
+- `dyno_mapping`   Which column of a dynamometer file is what: guessed, to be confirmed.
+- `dyno_table`     The text of a dynamometer file taken apart: lines, cells, figures.
+- `extremes`       Quantities of the whole stroke and of the whole life, made from an arrangement's own.
+- `groups`         How figures and choices stand together on screen, in the order of work.
+- `inputs`         What a builder enters: every input with its unit, its range and the figures that are usual.
+- `ledger`         The record of a job: an append-only ledger. History, undo and audit are the same thing.
+- `materials`      Friction materials: for each family its friction band, the pressure it carries, how much of the
+  ring touches.
+- `schedule`       A race, a hill, a day in town: starts one after the other, as a builder writes them.
 """

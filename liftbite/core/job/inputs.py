@@ -513,6 +513,8 @@ _ALL = (
     Input("housing_face_runout", "Gearbox face, runout", "m", "mm", 0, 0.01, (0, 0.001),
           "Total indicator reading of the housing's gearbox face, swept from the crank.",
           group="runs"),
+    Input("housing_bore_diameter", "Housing bore, diameter", "m", "mm", 0, 1, (0.06, 0.25),
+          "The circle a gearbox face's limit is meant at.", above=True, group="runs"),
     Input("housing_face_limit", "Gearbox face, allowed", "m", "mm", 0, 0.01, (2e-5, 0.0005),
           "Runout allowed across the bore circle.", above=True,
           group="runs", assumed=Assumed(0.127e-3, "practice", "0.005 in across the bore circle")),

@@ -76,11 +76,11 @@ def _stretch(part: str) -> Stretch:
         raise UnreadableEntry(f"“{part[:40]}…” is too long for one stretch; {_EXAMPLE}")
     if rest := _REST.match(text):
         return Stretch("", 1, _seconds(rest[1], rest[2]))
-    if counted := _COUNTED.match(text):
-        return Stretch(_kind(counted[2], part), int(counted[1]), _interval(counted[3], counted[4], part))
     if stint := _STINT.match(text):
         interval = _interval(stint[4], stint[5], part)
         return Stretch(_kind(stint[3], part), max(int(_seconds(stint[1], stint[2]) / interval), 1), interval)
+    if counted := _COUNTED.match(text):
+        return Stretch(_kind(counted[2], part), int(counted[1]), _interval(counted[3], counted[4], part))
     raise UnreadableEntry(f"“{part}” is not understood; {_EXAMPLE}")
 
 

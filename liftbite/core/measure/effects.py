@@ -8,7 +8,7 @@ Nothing is changed here. An effect taken into the job is an entry like any other
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 
 import numpy as np
 
@@ -18,7 +18,7 @@ from liftbite.core.measure.effect import Effect, EffectOf, in_millimetres, of_le
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
 from liftbite.core.measure.judgement import Readings, limits_of, mean_by_item, value_of, values_of
 from liftbite.core.measure.setup import CALCULATIONS
-from liftbite.core.measure.sweep import Sweep
+from liftbite.core.measure.sweep import Sweep, tir_alone
 
 #: Swings that are timed together, and the doubt of one timing [s].
 SWINGS, STOPWATCH = 20, INSTRUMENT_KINDS["stopwatch"].uncertainty
@@ -124,12 +124,9 @@ _SWEPT: Mapping[str, tuple[str, str]] = {
 }
 
 
-def _swept(build: Build, check: str, sweep: Sweep, limits: Sequence[Limit]) -> list[Effect]:
-    """A sweep's total indicator reading, and the manual's limit with it; nothing of a sweep that does not close."""
-    if check not in _SWEPT or not sweep.stands:
-        return []
+def _swept(build: Build, check: str, tir: float, why: str, limits: Sequence[Limit]) -> list[Effect]:
+    """A total indicator reading, and the manual's limit with it."""
     quantity, limit = _SWEPT[check]
-    tir, why = float(sweep.fit.judged), "total indicator reading of the sweep"
     if check == "disc_wobble":
         outer, inner = build.known.get("outer_diameter"), build.known.get("inner_diameter")
         if outer is None or inner is None:
@@ -142,9 +139,21 @@ def _swept(build: Build, check: str, sweep: Sweep, limits: Sequence[Limit]) -> l
     return found
 
 
+def _of_sweeps(
+    sweeps: Mapping[str, Sweep], readings: Readings, scales: Mapping[str, float]
+) -> Iterator[tuple[str, float, str]]:
+    """What the sweeps of a job came to; of one that does not close nothing, of one without angles what was read."""
+    for check in _SWEPT:
+        sweep, alone = sweeps.get(check), tir_alone(readings.get(check, ()))
+        if sweep is not None and sweep.stands:
+            yield check, sweep.tir, "total indicator reading of the sweep"
+        elif sweep is None and alone is not None and alone.si is not None:
+            yield check, abs(alone.si) * scales.get(check, 1.0), "total indicator reading, taken without angles"
+
+
 def effects(
     build: Build, readings: Readings, manual: Mapping[str, Mapping[LimitName, tuple[float, str]]] | None = None,
-    entered: Build | None = None, sweeps: Mapping[str, Sweep] | None = None,
+    entered: Build | None = None, sweeps: Mapping[str, Sweep] | None = None, scales: Mapping[str, float] | None = None,
 ) -> list[Effect]:  # fmt: skip
     """Every quantity of the job that its readings change, in the order of work.
 
@@ -154,6 +163,7 @@ def effects(
     readings : check -> readings in force
     manual : check -> limits typed for this vehicle, as `findings.limits_of` takes them
     sweeps : check -> its sweep in force, from `sweeps.sweep_of`
+    scales : face -> from the radius swept to the one its limit is meant at, from `sweep.scale_of`
     entered : the job without what was measured, from `ledger.as_entered`: a cut is taken from that, and so only once
     """
     found: list[Effect] = []
@@ -161,8 +171,8 @@ def effects(
         limits = limits_of(CHECKS[check], build, (manual or {}).get(check, {}))
         stood = entered if entered is not None and effect.once else build
         found += effect.work_out(stood, readings, limits)
-    for check, sweep in (sweeps or {}).items():
-        found += _swept(build, check, sweep, limits_of(CHECKS[check], build, (manual or {}).get(check, {})))
+    for check, tir, why in _of_sweeps(sweeps or {}, readings, scales or {}):
+        found += _swept(build, check, tir, why, limits_of(CHECKS[check], build, (manual or {}).get(check, {})))
     return [e for e in found if not _stands_already(build, e)]
 
 

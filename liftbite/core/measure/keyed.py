@@ -176,7 +176,7 @@ HOW_WORDS: Mapping[str, tuple[str, ...]] = {
     **ASKS,
 }
 #: Every column that says how a series was read.
-HOW_COLUMNS = ("seen_from", "pressed_in_reads", "sag", *ASKS)
+HOW_COLUMNS = ("seen_from", "pressed_in_reads", "sag", "swept", *ASKS)
 
 
 def how_said(check: Check, settings: Mapping[str, Any]) -> dict[str, str]:
@@ -189,10 +189,12 @@ def how_said(check: Check, settings: Mapping[str, Any]) -> dict[str, str]:
     asked = asked_of_check(check.name)
     if asked is not None:
         said = {asked.name: str(settings.get(asked.name, ""))}
-    elif check.kind == "sweep" and not settings.keys().isdisjoint({"seen_from", "presses_plus", "sag_typed"}):
+    elif check.kind == "sweep" and not settings.keys().isdisjoint(
+        {"seen_from", "presses_plus", "sag_typed", "swept_typed"}
+    ):
         said = {"seen_from": str(settings.get("seen_from", "gearbox")),
                 "pressed_in_reads": "plus" if settings.get("presses_plus", True) else "minus",
-                "sag": str(settings.get("sag_typed", ""))}  # fmt: skip
+                "sag": str(settings.get("sag_typed", "")), "swept": str(settings.get("swept_typed", ""))}  # fmt: skip
     else:
         return {}
     return {name: word for name, word in said.items() if word}
@@ -217,8 +219,28 @@ def read_how(check: Check, said: Mapping[str, str]) -> dict[str, Any]:
     asked = asked_of_check(check.name)
     if asked is not None:
         return {asked.name: words[asked.name]} if words[asked.name] else {}
-    if check.kind != "sweep" or not any(said.get(name) for name in ("seen_from", "pressed_in_reads", "sag")):
+    if check.kind != "sweep" or not any(said.get(n) for n in ("seen_from", "pressed_in_reads", "sag", "swept")):
         return {}
-    sag = said.get("sag", "")
+    sag, swept = said.get("sag", ""), said.get("swept", "")
     return {"seen_from": words["seen_from"], "presses_plus": words["pressed_in_reads"] == "plus", "sag_typed": sag,
-            "sag": read_keyed(check, sag).si if sag else 0.0}  # fmt: skip
+            "sag": read_keyed(check, sag).si if sag else 0.0, "swept_typed": swept,
+            "swept": read_radius(swept) if swept else 0.0}  # fmt: skip
+
+
+def read_radius(typed: str) -> float:
+    """The radius a face was swept at, as typed [m].
+
+    Raises
+    ------
+    UnreadableEntry : no length, or none a face is swept at
+
+    >>> read_radius("6 in")
+    0.1524
+    """
+    try:
+        found = read(typed, "m", "mm").si
+    except UnreadableEntry as error:
+        raise UnreadableEntry(f"Radius swept: {error.reason}.") from None
+    if not 0.02 <= found <= 0.5:
+        raise UnreadableEntry(f"Radius swept: “{typed}” is no radius of a face; 20 to 500 mm.")
+    return found

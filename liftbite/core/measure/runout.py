@@ -45,11 +45,13 @@ class SweepSettings:
     presses_plus : True where the dial reads plus with the plunger pressed in
     seen_from : "gearbox" or "engine": the side from which the angles were counted clockwise
     sag : fall of the indicator's bracket, half its full reading on a plain bar, plus where the top reads high [m]
+    swept : radius at which a face was swept [m]; 0 where it was not said
     """
 
     presses_plus: bool = True
     seen_from: str = "gearbox"
     sag: float = 0.0
+    swept: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

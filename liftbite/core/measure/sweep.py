@@ -3,6 +3,8 @@
 - `angle_of`     the angle a place of a sweep names
 - `read_angle`   an angle as typed, to the place it is kept under
 - `places_taken`   where a check is taken, the places added among them
+- `scale_of`     from the radius swept to the one a face's limit is meant at
+- `ALONE`, `tir_alone`   a total indicator reading taken without angles
 - `Sweep`, `sweep_of`   readings of a sweep with their fit
 - `judge_sweep`  the verdict
 - `decided`      the figure a series came to, of a sweep or of plain readings
@@ -10,14 +12,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from math import sqrt
 
 import numpy as np
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.job.build import both_fine
+from liftbite.core.job.build import Build, both_fine
 from liftbite.core.measure.checks import Check, Limit, Place
 from liftbite.core.measure.instruments import guard_band, settles_it, zone_of
 from liftbite.core.measure.judgement import Finding, Held, Reading, deciding
@@ -37,6 +39,13 @@ from liftbite.core.measure.runout import (
 from liftbite.core.units.read import read
 
 AGAIN = " again"
+#: The place of a total indicator reading that was read off without angles.
+ALONE = "TIR"
+#: Face -> the diameter its limit is meant at, and what a builder calls it.
+LIMIT_AT: Mapping[str, tuple[str, str]] = {
+    "housing_face": ("housing_bore_diameter", "the bore circle"),
+    "flywheel_runout": ("flywheel_diameter", "the rim"),
+}
 
 
 def angle_of(place: str) -> float | None:
@@ -58,9 +67,11 @@ def read_angle(typed: str) -> str:
     ------
     UnreadableEntry : no angle, or outside a turn
 
-    >>> read_angle("30"), read_angle("22,5 deg"), read_angle("0 again")
-    ('30°', '22.5°', '0° again')
+    >>> read_angle("30"), read_angle("22,5 deg"), read_angle("0 again"), read_angle("tir")
+    ('30°', '22.5°', '0° again', 'TIR')
     """
+    if typed.strip().upper() == ALONE:
+        return ALONE
     again = AGAIN if typed.strip().lower().endswith("again") else ""
     text = typed.strip()[: -len("again")].strip() if again else typed
     try:
@@ -83,12 +94,28 @@ def places_taken(check: Check, planned: Sequence[Place], readings: Sequence[Read
     """
     known = {p.key for p in planned}
     added = [Place(key) for key in dict.fromkeys(r.place for r in readings) if key not in known]
-    if check.kind != "sweep" or not added:
+    if check.kind != "sweep" or all(place.key == ALONE for place in added):
         return (*planned, *added)
-    taken = list(dict.fromkeys(r.place for r in readings))
+    alone = tuple(place for place in added if place.key == ALONE)
+    added = [place for place in added if place.key != ALONE]
+    taken = [key for key in dict.fromkeys(r.place for r in readings) if key != ALONE]
     kept = [*(p for p in planned if p.key in taken), *added]
     first = next((key for key in taken if not key.endswith(AGAIN)), "0°")
-    return (*(p for p in kept if not p.key.endswith(AGAIN)), Place(f"{first}{AGAIN}"))
+    return (*(p for p in kept if not p.key.endswith(AGAIN)), Place(f"{first}{AGAIN}"), *alone)
+
+
+def scale_of(check: str, swept: float, build: Build) -> float:
+    """From the radius a face was swept at to the one its limit is meant at; 1 where either is not known.
+
+    Source: [geometry: a face that leans runs out in proportion to the radius].
+    """
+    diameter = build.known.get(LIMIT_AT[check][0]) if check in LIMIT_AT else None
+    return 1.0 if diameter is None or swept <= 0 else float(diameter) / (2 * swept)
+
+
+def tir_alone(readings: Sequence[Reading]) -> Reading | None:
+    """The total indicator reading taken without angles, the last of them; or None."""
+    return next((r for r in reversed(readings) if r.place == ALONE and r.si is not None), None)
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,6 +132,7 @@ class Sweep:
     passes : the 0.005 in rule by total indicator reading, and by distance off centre
     dowels : for a bore, from the best to the worst
     doubt : uncertainty of the eccentricity, k = 2 [SI]
+    scale : from the radius swept to the one the limit is meant at, of a face [-]
     """
 
     angles: tuple[float, ...]
@@ -115,9 +143,17 @@ class Sweep:
     passes: tuple[bool, bool]
     dowels: tuple[Dowel, ...]
     doubt: float
+    scale: float = 1.0
+
+    @property
+    def tir(self) -> float:
+        """What is judged: the larger of what was read and of the circle through it, at the radius of the limit [SI]."""
+        return float(self.fit.judged) * self.scale
 
 
-def sweep_of(check: Check, readings: Sequence[Reading], settings: SweepSettings, limit: float | None) -> Sweep | None:
+def sweep_of(
+    check: Check, readings: Sequence[Reading], settings: SweepSettings, limit: float | None, scale: float = 1.0
+) -> Sweep | None:
     """Readings of a sweep with their fit; None below three different angles. Repeats at an angle all count."""
     taken = [(a, r) for r in readings if r.si is not None and (a := angle_of(r.place)) is not None]
     first = [(a, r) for a, r in taken if not r.place.endswith(AGAIN)]
@@ -138,19 +174,27 @@ def sweep_of(check: Check, readings: Sequence[Reading], settings: SweepSettings,
     dowels = tuple(choose_dowel(e, phi, limit=bore)) if check.name == "bore_runout" and bore > 0 else ()
     u = max((r.uncertainty for _, r in first), default=0.0)
     return Sweep(tuple(angles), tuple(values), fit, closes, stands, rule_of_five(float(fit.judged), e, bore), dowels,
-                 u * sqrt(2 / len(values)))  # fmt: skip
+                 u * sqrt(2 / len(values)), scale)  # fmt: skip
 
 
 def judge_sweep(check: Check, sweep: Sweep | None, limits: Sequence[Limit], base: Finding, uncertainty: float,
-                rule: str = "full") -> Finding:  # fmt: skip
-    """The verdict of a sweep by its total indicator reading; a sweep that does not close has none."""
+                rule: str = "full", alone: Reading | None = None, scale: float = 1.0) -> Finding:  # fmt: skip
+    """The verdict of a sweep by its total indicator reading; a sweep that does not close has none.
+
+    One total indicator reading without angles, `alone`, is judged where there is no circle; it says which way nothing.
+    """
+    if sweep is None and alone is not None and alone.si is not None:
+        return _judge_alone(check, abs(alone.si) * scale, limits, base, alone.uncertainty, rule)
     if sweep is None:
         return replace(base, verdict="open", sentence="A circle needs three angles or more.")
-    tir, e = float(sweep.fit.judged), float(sweep.fit.eccentricity)
+    tir, e = sweep.tir, float(sweep.fit.eccentricity)
     towards = pointing(float(sweep.fit.direction))
     way = f"highest towards {towards}" if check.name in FACES else f"{both_fine(e, check.unit)} off towards {towards}"
     off = f"TIR {both_fine(tir, check.unit)}, {way}."
-    if tir > 1.02 * float(sweep.fit.tir):
+    if sweep.scale != 1:
+        at = both_fine(float(sweep.fit.judged), check.unit)
+        off = f"TIR {both_fine(tir, check.unit)} at {LIMIT_AT[check.name][1]}, {at} at the radius swept; {way}."
+    elif tir > 1.02 * float(sweep.fit.tir):
         read = both_fine(float(sweep.fit.tir), check.unit)
         off += f" Read at the places {read}; the circle through them goes further."
     base = replace(base, worst=tir, spread=tir)
@@ -179,6 +223,26 @@ def judge_sweep(check: Check, sweep: Sweep | None, limits: Sequence[Limit], base
     return replace(base, verdict=check.if_failed, sentence=against + _mend(sweep))
 
 
+def _judge_alone(check: Check, tir: float, limits: Sequence[Limit], base: Finding, uncertainty: float,
+                 rule: str) -> Finding:  # fmt: skip
+    """The verdict of a total indicator reading without angles."""
+    said = f"TIR {both_fine(tir, check.unit)}, read without angles."
+    base = replace(base, worst=tir, spread=tir)
+    limit = next((found for found in limits if found.name == "most" and found.value is not None), None)
+    if limit is None or limit.value is None:
+        return replace(base, verdict="noted", sentence=said)
+    guard = guard_band(uncertainty * sqrt(2), rule)
+    word = zone_of(tir, limit.value, guard, "most")
+    said += f" Against at most {both_fine(limit.value, check.unit)}."
+    base = replace(base, held=(Held(limit, word, tir, guard, "", said),))
+    if word == "pass":
+        return replace(base, verdict="reuse", sentence=said)
+    needs = " A dowel needs the angles." if check.name == "bore_runout" else " Which way it leans needs the angles."
+    if word == "close":
+        return replace(base, verdict="too close to call", sentence=f"{said} Within the guard band.{needs}")
+    return replace(base, verdict=check.if_failed, sentence=f"{said}{needs}")
+
+
 def _mend(sweep: Sweep) -> str:
     if not sweep.dowels:
         return ""
@@ -193,12 +257,12 @@ def _mend(sweep: Sweep) -> str:
 
 
 def decided(
-    check: Check, readings: Sequence[Reading], limits: Sequence[Limit], settings: SweepSettings
+    check: Check, readings: Sequence[Reading], limits: Sequence[Limit], settings: SweepSettings, scale: float = 1.0
 ) -> tuple[float, float] | None:
     """The figure that decides a series, with its uncertainty; of a sweep its total indicator reading [SI], or None."""
     if check.kind != "sweep":
         return deciding(check, readings, limits)
-    sweep = sweep_of(check, readings, settings, None)
+    sweep, alone = sweep_of(check, readings, settings, None, scale), tir_alone(readings)
     if sweep is None:
-        return None
-    return float(sweep.fit.judged), sqrt(2) * max((r.uncertainty for r in readings), default=0.0)
+        return None if alone is None or alone.si is None else (abs(alone.si) * scale, sqrt(2) * alone.uncertainty)
+    return sweep.tir, sqrt(2) * max((r.uncertainty for r in readings), default=0.0)

@@ -344,7 +344,7 @@ def test_a_concentric_bearing_that_needs_two_spacers(client: FlaskClient) -> Non
     assert "0.7188 in" in left["text"]
     assert [m["value"]["inch"]["figure"] for m in ruler["marks"] if m["label"] == "no spacer"] == ["0.7188"]
     best = table["rows"][0]
-    assert table["heads"][:3] == ["Spacers", "Stack", "Cushion"]
+    assert table["heads"][:3] == ["Spacers", "Stack", "Reserve"]
     assert best[0]["text"] == "Spacer 1, Spacer 2"
     assert best[2]["value"]["si"] == pytest.approx(0.2098 * 0.0254, abs=1e-5)
     assert best[table["heads"].index("1/8 to 3/8")]["text"] == "inside"

@@ -3296,6 +3296,12 @@ export interface components {
              */
             sag?: string;
             /**
+             * Swept
+             * @description Radius a face was swept at, as typed.
+             * @default
+             */
+            swept?: string;
+            /**
              * Label
              * @default
              */

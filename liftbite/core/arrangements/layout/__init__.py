@@ -5,6 +5,7 @@
 - `engine_on_clutch`         A car: crank, flywheel and cover turn with the clutch.
 - `engine_through_primary`   A motorcycle: the crank turns faster than the clutch, so its inertia counts by the ratio
   squared.
+- `pack_nodes`               Where a wet pack keeps its heat: the plain plates, basket with hub, and the oil.
 - `pack_trueness`            What of a pack has to be true: its plain plates flat, its push rod straight. Readings of
   the bench.
 - `wet_pack`                 A wet motorcycle clutch: friction plates and plain plates in a basket.

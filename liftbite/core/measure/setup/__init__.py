@@ -1,9 +1,5 @@
 """The calculations of the set-up, a file each: a file with a `CALCULATION` is one, nothing else has to know it.
 
-- `CALCULATIONS`     all of them by name, in the order of work
-- `told_of`          what the readings of a job come to, in words
-- `asked_of_check`   what is asked about a check's readings, or None
-
 - `air`            Trapped air, from the slave's travel at full pedal.
 - `bearing`        A concentric bearing's cushion: X less Y and the spacers, inside the window that wear and stroke
   ask for.

@@ -1,6 +1,9 @@
 import { useState } from "react";
 import type { Check } from "@/api/client";
 
+/** The place of a total indicator reading without angles, as the bench keeps it. */
+const ALONE = "TIR";
+
 /** The angles of a sweep, in the order they are gone round; others may be typed. */
 export function Angles({
   check,
@@ -32,6 +35,19 @@ export function Angles({
           {place.key}
         </button>
       ))}
+      {!check.places.some((place) => place.key === ALONE) && (
+        <button
+          type="button"
+          aria-current={here === ALONE}
+          onClick={() => onPlace(ALONE)}
+          title="One total indicator reading, read off without angles"
+          className={`figure min-h-11 rounded-cut border px-2 ${
+            here === ALONE ? "border-2 border-now bg-now-wash font-bold" : "border-line text-soft"
+          }`}
+        >
+          TIR alone
+        </button>
+      )}
       <input
         aria-label="Another angle"
         placeholder="other °"

@@ -12,6 +12,7 @@ export const saidOf = (check: Check) =>
     seen_from: check.settings.seen_from === "engine" ? "engine" : "gearbox",
     presses_plus: check.settings.presses_plus !== "no",
     sag: check.settings.sag ?? "",
+    swept: check.settings.swept ?? "",
     label: "",
     asked: check.asked,
     request: "",
@@ -22,13 +23,14 @@ export function HowTaken({ check, send }: { check: Check; send: Send }) {
   const kept = saidOf(check);
   const [distance, setDistance] = useState<string>(kept.distance);
   const [sag, setSag] = useState(kept.sag);
+  const [radius, setRadius] = useState(kept.swept);
   const [trouble, setTrouble] = useState<string | null>(null);
   const swept = check.kind === "sweep";
   const say = async (
     more: { seen_from?: "gearbox" | "engine"; presses_plus?: boolean } = {},
     begin = false,
   ) => {
-    const body = { ...kept, sag, ...more };
+    const body = { ...kept, sag, swept: radius, ...more };
     const begun = { ...body, distance: "", request: requestName() };
     setTrouble(await send(begin ? { begin: begun } : { say: { ...body, distance, request: "" } }));
   };
@@ -81,6 +83,19 @@ export function HowTaken({ check, send }: { check: Check; send: Send }) {
                 className="figure block h-11 w-28 rounded-cut border border-line bg-sheet px-2 placeholder:text-soft"
               />
             </label>
+            {check.settings.swept !== undefined && (
+              <label className="text-note font-semibold">
+                Swept at a radius of
+                <input
+                  value={radius}
+                  placeholder="mm, not said"
+                  onChange={(event) => setRadius(event.target.value)}
+                  onBlur={() => radius !== kept.swept && void say()}
+                  onKeyDown={(event) => event.key === "Enter" && void say()}
+                  className="figure block h-11 w-28 rounded-cut border border-line bg-sheet px-2 placeholder:text-soft"
+                />
+              </label>
+            )}
           </>
         )}
         {check.readings.length > 0 && (
