@@ -212,6 +212,55 @@ def launch(file: Path, as_json: bool, as_csv: bool) -> None:
 
 @click.command()
 @FILE
+@JSON
+@CSV
+def stint(file: Path, as_json: bool, as_csv: bool) -> None:
+    """Work out the schedule of starts of a job FILE: every mass over time, and what is hot first."""
+    from liftbite.core.analysis.stint import Stint, stint_said
+    from liftbite.core.analysis.stint import stint as work_out
+
+    build = _build_of(file)
+    found = work_out(build, stage=build.stage)
+    if found is None:
+        bad_input("No schedule of starts (start_schedule) is entered.")
+    if not isinstance(found, Stint):
+        _ended(found, build)
+    masses = dict(zip(found.network.names, found.temperatures.T, strict=True))
+    if not _print_columns({"time": found.time, **masses}, as_json, as_csv):
+        click.echo("\n".join(stint_said(found)))
+    sys.exit(0 if found.first_over is None and found.outcome in {"locks", "spins"} else 1)
+
+
+@click.command()
+@click.argument("part", type=click.Choice(["cylinders", "instructions"]))
+@FILE
+@JSON
+def beside(part: str, file: Path, as_json: bool) -> None:
+    """Put alternatives for a PART of a job FILE side by side: stocked cylinders, instructions for the bolts."""
+    from liftbite.api.choose.views import beside_out
+    from liftbite.core.parts.beside import Beside
+    from liftbite.core.parts.beside import beside as alternatives
+
+    build = _build_of(file)
+    found = alternatives()[part](build)
+    if found is None:
+        bad_input(f"This job has no {part} to put side by side.")
+    if not isinstance(found, Beside):
+        _ended(found, build)
+    if as_json:
+        click.echo(json.dumps(beside_out(build, found).model_dump(), ensure_ascii=False, indent=1))
+        return
+    click.echo("\n".join(found.says))
+    rows = [["*" if row.present else "", *(_said(c) for c in row.cells)] for row in found.rows]
+    click.echo(_table(["", *found.columns], rows))
+
+
+def _said(cell: str | tuple[float, str] | None) -> str:
+    return cell or "" if cell is None or isinstance(cell, str) else both(*cell)
+
+
+@click.command()
+@FILE
 @click.argument("shelf", type=click.Path(path_type=Path))
 @JSON
 @CSV
@@ -254,4 +303,4 @@ def find(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
 
 #: Name of before of a command, still understood.
 BEFORE = {"sweep": find}
-COMMANDS = (explain, stroke, life, launch, find)
+COMMANDS = (explain, stroke, life, launch, stint, beside, find)

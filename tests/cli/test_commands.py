@@ -135,3 +135,24 @@ def test_an_impossible_figure_exits_1(tmp_path: Path) -> None:
     result = run("stroke", path)
     assert result.exit_code == 1
     assert "Concentric slave, inside “60 mm” has to be below" in result.stderr
+
+
+def test_a_schedule_on_the_command_line(tmp_path: Path, job: str) -> None:
+    file = write(tmp_path / "race.liftbite.json", {**FULL, "start_schedule": "5 x standing every 60 s"})
+    told = run("stint", file)
+    assert told.exit_code == 0
+    assert "Hot first" in told.output
+    columns = json.loads(run("stint", file, "--json").output)
+    assert len(columns["time"]) == len(columns["pressure plate"])
+    hot = write(tmp_path / "hot.liftbite.json", {**FULL, "start_schedule": "150 x standing every 15 s"})
+    assert run("stint", hot).exit_code == 1
+    assert run("stint", job).exit_code == 2
+
+
+def test_alternatives_on_the_command_line(tmp_path: Path, job: str) -> None:
+    assert "Stocked" not in run("beside", "cylinders", job).output
+    assert "Backwards" in run("beside", "cylinders", job).output
+    assert json.loads(run("beside", "cylinders", job, "--json").output)["columns"][0] == "Master"
+    assert run("beside", "instructions", job).exit_code == 2
+    typed = {**FULL, "bolt_instructions": "kit: 44 lb-ft + 90°, oiled; 53 lb-ft"}
+    assert "kit" in run("beside", "instructions", write(tmp_path / "b.liftbite.json", typed)).output

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pydantic import BaseModel, Field
 
-from liftbite.api.jobs.models import FigureOut, NameOut
+from liftbite.api.jobs.models import EntryIn, FigureOut, NameOut
 
 Grid = list[list[float]]
 
@@ -131,6 +131,33 @@ class RepeatedStartsOut(BaseModel):
     interval: FigureOut
     sustained: float
     brief: float
+
+
+class BesideCellOut(BaseModel):
+    """Words, or a figure."""
+
+    words: str
+    figure: FigureOut | None
+
+
+class BesideRowOut(BaseModel):
+    """One alternative."""
+
+    cells: list[BesideCellOut]
+    good: bool = Field(description="It meets what is asked.")
+    present: bool = Field(description="It is what the job has now.")
+    puts: list[EntryIn] = Field(description="What would be entered to have it.")
+
+
+class BesideOut(BaseModel):
+    """Alternatives for one part, side by side; nothing of it where the job has no such part."""
+
+    title: str
+    columns: list[str]
+    rows: list[BesideRowOut]
+    says: list[str]
+    needs: list[NameOut]
+    trouble: str | None
 
 
 class MassOut(BaseModel):

@@ -5,7 +5,7 @@ Each takes entries that are being typed or tried, like the preview, and answers 
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Any, Literal
 
 import numpy as np
 from flask import Response
@@ -28,6 +28,7 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.assumptions import STARTS
 from liftbite.core.job.build import Build, refusal, unit_of
 from liftbite.core.job.inputs import INPUTS
+from liftbite.core.parts.beside import Beside, Cell, beside
 from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import Launch
 from liftbite.core.units.constants import FREEZING
@@ -152,6 +153,41 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
         stint=_stint(stint(build, stage=stage)), sentence=_OUTCOMES[str(found.outcome)],
         needs=[], trouble=None, upshift=upshift_said(build, stage=stage),
     ))  # fmt: skip
+
+
+class BesidePath(JobPath):
+    """A job, and which of its parts."""
+
+    name: Literal["cylinders", "instructions"]
+
+
+@api.post("/<int:job_id>/beside/<string:name>", responses={"200": w.BesideOut, **_PROBLEMS})
+def get_beside(path: BesidePath, body: mw.TryIn) -> Response:
+    """Alternatives for one part of a job, side by side."""
+    build = build_with(path.job_id, body.entries)
+    return reply(beside_out(build, beside()[path.name](build)))
+
+
+def beside_out(build: Build, found: Beside | Needs | Refused | None) -> w.BesideOut:
+    """Alternatives as they are shown, or what they wait for."""
+    if not isinstance(found, Beside):
+        needs = build.chosen.to_ask(found.names) if isinstance(found, Needs) else ()
+        trouble = refusal(found.error, build) if isinstance(found, Refused) else None
+        return w.BesideOut(title="", columns=[], rows=[], says=[], needs=[name_out(n) for n in needs], trouble=trouble)
+    return w.BesideOut(
+        title=found.title, columns=list(found.columns), says=list(found.says), needs=[], trouble=None,
+        rows=[
+            w.BesideRowOut(cells=[_cell_out(c) for c in row.cells], good=row.good, present=row.present,
+                           puts=[m.EntryIn(quantity=q, typed=typed) for q, typed in row.puts])
+            for row in found.rows
+        ],
+    )  # fmt: skip
+
+
+def _cell_out(cell: Cell) -> w.BesideCellOut:
+    if cell is None or isinstance(cell, str):
+        return w.BesideCellOut(words=cell or "", figure=None)
+    return w.BesideCellOut(words="", figure=figure_out(*cell))
 
 
 _OF_FLYWHEEL = ("engine_inertia", "stored_energy", "free_rev_time", "slip_time", "slip_energy", "surface_temperature",

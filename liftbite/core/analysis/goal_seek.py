@@ -25,7 +25,7 @@ from liftbite.core.quantities.torque_curve import Array
 
 _POINTS = 241
 #: Inputs that one other quantity stands for when a target is asked backwards.
-_SPOKEN_FOR = {"friction_low", "friction_nominal", "friction_high", "shear_modulus", "primary_efficiency", "clamp_load"}
+_SPOKEN_FOR = {"friction_low", "friction_nominal", "friction_high", "shear_modulus", "primary_efficiency"}
 _WORKED_OUT = ("friction_coefficient", "spring_rate", "primary_ratio")
 
 
@@ -68,6 +68,7 @@ def seekable(build: Build, result: str) -> tuple[str, ...]:
     """Quantities that `result` rests on and that a builder might change, in the order of work."""
     upstream = build.graph.upstream([result])
     leaves = build.graph.inputs([result])
+    worked_out = _WORKED_OUT if "cover_clamp" in leaves else (*_WORKED_OUT, "clamp_load")
     return tuple(
         name
         for name, asked in INPUTS.items()
@@ -75,7 +76,7 @@ def seekable(build: Build, result: str) -> tuple[str, ...]:
         and asked.unit not in {"text", "curve"}
         and not asked.many
         and name not in _SPOKEN_FOR
-        and (name in leaves or name in _WORKED_OUT)
+        and (name in leaves or name in worked_out)
         and not (name == "primary_ratio" and not build.graph.inputs(["primary_ratio"]))
     )
 

@@ -10,7 +10,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any, Literal
 
@@ -18,6 +18,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS, Input
 from liftbite.core.job.schedule import read_schedule
+from liftbite.core.job.tightening import read_instructions
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.core.units.fasteners import read_class, read_thread, read_tightening
 from liftbite.core.units.read import other_readings, read, read_many, to_si
@@ -198,8 +199,8 @@ def read_entry(quantity: str, typed: str | None) -> Entry:
     if asked.unit == "text":
         if len(typed) > MAX_TEXT:
             raise UnreadableEntry(f"{asked.label}: {len(typed)} characters are too many; {MAX_TEXT} fit.")
-        if quantity == "start_schedule":
-            _check_schedule(asked, typed)
+        if quantity in _READ:
+            _check_text(asked, typed)
         return Entry(quantity, typed.strip())
     if asked.unit == "curve":
         raise UnreadableEntry(f"{asked.label}: a curve comes from a file; drop a CSV in.")
@@ -219,9 +220,15 @@ def read_entry(quantity: str, typed: str | None) -> Entry:
     return Entry(quantity, reading.typed, reading.si)
 
 
-def _check_schedule(asked: Input, typed: str) -> None:
+#: Texts that have to mean something -> what reads them.
+_READ: Mapping[str, Callable[[str], object]] = {
+    "start_schedule": read_schedule, "bolt_instructions": read_instructions,
+}  # fmt: skip
+
+
+def _check_text(asked: Input, typed: str) -> None:
     try:
-        read_schedule(typed)
+        _READ[asked.name](typed)
     except UnreadableEntry as error:
         raise UnreadableEntry(f"{asked.label}: {error.reason}.") from None
 

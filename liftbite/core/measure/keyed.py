@@ -223,8 +223,8 @@ def read_how(check: Check, said: Mapping[str, str]) -> dict[str, Any]:
         return {}
     sag, swept = said.get("sag", ""), said.get("swept", "")
     return {"seen_from": words["seen_from"], "presses_plus": words["pressed_in_reads"] == "plus", "sag_typed": sag,
-            "sag": read_keyed(check, sag).si if sag else 0.0, "swept_typed": swept,
-            "swept": read_radius(swept) if swept else 0.0}  # fmt: skip
+            "sag": read_keyed(check, sag).si if sag else 0.0,
+            **({"swept_typed": swept, "swept": read_radius(swept)} if swept else {})}  # fmt: skip
 
 
 def read_radius(typed: str) -> float:

@@ -57,7 +57,8 @@ def heat_verdict(build: Build) -> Verdict:
     if isinstance(planned, Refused):
         return stopped("heat", build, planned)
     links = tuple(sorted((*looked.links, *planned), key=gravest_first))
-    return rolled("heat", replace(looked, links=links), band, 1.0, "surface in the last start")
+    headline = "surface over the schedule" if planned else "surface in the last start"
+    return rolled("heat", replace(looked, links=links), band, 1.0, headline)
 
 
 def scheduled(build: Build) -> tuple[Link, ...] | Needs | Refused:

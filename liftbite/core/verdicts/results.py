@@ -26,7 +26,7 @@ RESULTS_OF: Mapping[Question, tuple[str, ...]] = {
     ),
     "lift": (
         "lift_needed", "lift_needed_least", "plate_lift_available", "lift_margin", "least_lift_margin",
-        "overtravel_margin", "release_lever_ratio", "release_load", "least_pedal_return",
+        "overtravel_margin", "release_lever_ratio", "release_load", "heaviest_lift", "least_pedal_return",
         "return_margin", "inner_gap", "outer_gap",
         "floater_margin", "reshim_wear",
     ),

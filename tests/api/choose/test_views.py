@@ -152,3 +152,26 @@ def test_any_margin_can_be_asked_backwards(client: Any, car: int) -> None:
     assert pedal["can_enter"]
     typed = {**FULL, "pedal_stroke": pedal["typed"][0]}
     assert build_of(entries(typed)).evaluate(("lift_margin",))["lift_margin"] >= 1.1
+
+
+def test_a_schedule_is_shown_mass_by_mass_with_what_a_builder_says(client: Any, car: int) -> None:
+    tried = [{"quantity": "start_schedule", "typed": "4 x standing every 60 s; rest 5 min; 2 x drop every 30 s"}]
+    shown = client.post(f"/api/jobs/{car}/launch", json={"entries": tried}).get_json()["stint"]
+    assert [mass["name"] for mass in shown["masses"]][-2:] == ["cover", "air"]
+    assert len(shown["begins"]) == len(shown["surfaces"]) == 6
+    assert all(len(mass["temperature"]) == len(shown["time"]) for mass in shown["masses"])
+    assert "Hot first" in shown["sentences"][0]
+    assert client.post(f"/api/jobs/{car}/launch", json={"entries": []}).get_json()["stint"] is None
+
+
+def test_alternatives_stand_side_by_side_and_can_be_put_in(client: Any, car: int) -> None:
+    found = client.post(f"/api/jobs/{car}/beside/cylinders", json={"entries": []}).get_json()
+    assert found["columns"][:2] == ["Master", "Slave"]
+    assert sum(row["present"] for row in found["rows"]) <= 1
+    assert {put["quantity"] for put in found["rows"][0]["puts"]} >= {"master_diameter"}
+    bolts = client.post(f"/api/jobs/{car}/beside/instructions", json={"entries": []}).get_json()
+    assert (bolts["rows"], bolts["needs"], bolts["trouble"]) == ([], [], None)
+    tried = [{"quantity": "bolt_instructions", "typed": "kit: 44 lb-ft + 90°, oiled; 53 lb-ft"}]
+    bolts = client.post(f"/api/jobs/{car}/beside/instructions", json={"entries": tried}).get_json()
+    assert len(bolts["rows"]) == 2 or bolts["needs"]
+    assert client.post(f"/api/jobs/{car}/beside/wheels", json={"entries": []}).status_code == 422

@@ -63,6 +63,27 @@ export const usePreview = (id: number, revision: number, entries: EntryIn[]) =>
     gcTime: 5_000,
   });
 
+/** Alternatives for one part of a job, with what is typed and tried. */
+export const useBeside = (
+  name: "cylinders" | "instructions",
+  id: number,
+  revision: number,
+  entries: EntryIn[],
+) =>
+  useQuery({
+    queryKey: ["beside", name, id, revision, entries],
+    queryFn: ({ signal }) =>
+      taken(
+        client.POST("/api/jobs/{job_id}/beside/{name}", {
+          params: { path: { job_id: id, name } },
+          body: { entries },
+          signal,
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    gcTime: 5_000,
+  });
+
 type Looked = "section" | "launch" | "flywheel";
 
 /** A view of the workbench with what is typed and tried; while the next one is on its way the last one stays. */

@@ -314,6 +314,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/beside/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Alternatives for one part of a job, side by side. */
+        post: operations["workbench_get_beside__int_job_id__beside__string_name__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/flywheel": {
         parameters: {
             query?: never;
@@ -2099,6 +2116,56 @@ export interface components {
              * @description [°C] of the hottest plate
              */
             temperature: number[];
+        };
+        /**
+         * BesideOut
+         * @description Alternatives for one part, side by side; nothing of it where the job has no such part.
+         */
+        BesideOut: {
+            /** Title */
+            title: string;
+            /** Columns */
+            columns: string[];
+            /** Rows */
+            rows: components["schemas"]["BesideRowOut"][];
+            /** Says */
+            says: string[];
+            /** Needs */
+            needs: components["schemas"]["NameOut"][];
+            /** Trouble */
+            trouble: string | null;
+        };
+        /**
+         * BesideCellOut
+         * @description Words, or a figure.
+         */
+        BesideCellOut: {
+            /** Words */
+            words: string;
+            figure: components["schemas"]["FigureOut"] | null;
+        };
+        /**
+         * BesideRowOut
+         * @description One alternative.
+         */
+        BesideRowOut: {
+            /** Cells */
+            cells: components["schemas"]["BesideCellOut"][];
+            /**
+             * Good
+             * @description It meets what is asked.
+             */
+            good: boolean;
+            /**
+             * Present
+             * @description It is what the job has now.
+             */
+            present: boolean;
+            /**
+             * Puts
+             * @description What would be entered to have it.
+             */
+            puts: components["schemas"]["EntryIn"][];
         };
         /**
          * FlywheelOut
@@ -6349,6 +6416,162 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LaunchOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    workbench_get_beside__int_job_id__beside__string_name__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+                name: "cylinders" | "instructions";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BesideOut"];
                 };
             };
             /** @description Malformed */

@@ -16,7 +16,15 @@ const CAPACITY = [
   "friction_faces",
 ];
 const DEMAND = ["peak_engine_torque", "torque_at_clutch", "torque_demand"];
-const PRESSURE = ["mean_pressure", "edge_pressure", "pressure_margin", "facing_area", "facing_area_total"];
+const PRESSURE = [
+  "mean_pressure",
+  "edge_pressure",
+  "pressure_margin",
+  "facing_area",
+  "facing_area_total",
+  "other_mean_pressure",
+  "other_pressure_margin",
+];
 const CHAIN = ["shaft_margin", "spline_margin", "damper_margin"];
 
 /** Does it hold? Engine torque over speed with what the clutch holds across it. */

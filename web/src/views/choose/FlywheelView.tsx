@@ -4,6 +4,7 @@ import { Figure } from "@/components/Figure";
 import { Scroll } from "@/components/Scroll";
 import { RESULTS_COLUMN } from "@/lib/columns";
 import { useJobEditor } from "@/lib/useJobEditor";
+import { Beside } from "./Beside";
 import { Links } from "./Links";
 import { Results } from "./Results";
 
@@ -53,6 +54,7 @@ export function FlywheelView() {
           <Results names={RUNS} title="Runout, as the bench swept it" />
         </div>
       </div>
+      <Beside name="instructions" />
     </Scroll>
   );
 }

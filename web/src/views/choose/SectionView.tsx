@@ -9,6 +9,7 @@ import type { Place } from "@/lib/motion";
 import { saveSvg } from "@/lib/svg";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { useWidth } from "@/lib/useWidth";
+import { Beside } from "./Beside";
 import { Drawing } from "./Drawing";
 import { GapStrip } from "./GapStrip";
 import { LifeChart } from "./LifeChart";
@@ -132,6 +133,7 @@ const Sheet = memo(function Sheet({ section }: { section: Section }) {
         </div>
         {width < 820 && <Tries />}
         <More section={section} part={part} />
+        <Beside name="cylinders" />
       </div>
     </Scroll>
   );
@@ -153,6 +155,10 @@ function More({ section, part }: { section: Section; part: string | null }) {
             "lift_needed_least",
             "lift_margin",
             "overtravel_margin",
+            "release_load",
+            "heaviest_lift",
+            "least_pedal_return",
+            "return_margin",
           ]}
           title="Lift"
         />

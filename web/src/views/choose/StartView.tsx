@@ -27,6 +27,11 @@ const HEAT = [
   "hot_temperature",
   "heat_margin",
   "sustained_margin",
+  "heat_split",
+  "other_specific_energy",
+  "other_energy_margin",
+  "other_surface_temperature",
+  "other_heat_margin",
 ];
 /** What is worked out besides where the clutch does not hold full load. */
 const SLIPPING = ["full_load_slip_power", "full_load_temperature"];

@@ -14,7 +14,7 @@ export function Stint({ schedule }: { schedule: Schedule }) {
   const limits = [
     { at: schedule.sustained, words: "stands for long" },
     { at: schedule.brief, words: "stands for moments" },
-  ].filter((limit) => limit.at < hot + 1.5 * (hot - least) + 20);
+  ].filter((limit) => limit.at < hot + 0.8 * (hot - least) + 20);
   const most = Math.max(hot, ...limits.map((limit) => limit.at)) * 1.05;
   const unit = end > 180 ? { words: "h", per: 60 } : { words: "min", per: 1 };
   const time = schedule.time.map((t) => t / unit.per);
@@ -80,14 +80,14 @@ export function Stint({ schedule }: { schedule: Schedule }) {
   );
 }
 
-/** The names at the ends of the lines, moved apart where they would touch. */
+/** The names at the ends of the lines, moved apart where they would touch, from the bottom up. */
 function apart(schedule: Schedule, y: (value: number) => number) {
   const labels = schedule.masses
     .map((mass) => ({ name: mass.name, at: mass.temperature.at(-1) ?? 0, y: 0 }))
-    .sort((a, b) => b.at - a.at);
-  let above = Number.NEGATIVE_INFINITY;
+    .sort((a, b) => a.at - b.at);
+  let below = Number.POSITIVE_INFINITY;
   return labels.map((label) => {
-    above = Math.max(y(label.at), above + 15);
-    return { ...label, y: above };
+    below = Math.min(y(label.at), below - 15);
+    return { ...label, y: below };
   });
 }
