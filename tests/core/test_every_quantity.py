@@ -88,6 +88,10 @@ RACE = {
     "other_outer_diameter": "238 mm",
     "other_inner_diameter": "160 mm",
     "floater_stop": "straps",
+    "air": "known_day",
+    "dyno_pressure": "960 hPa",
+    "dyno_temperature": "25 °C",
+    "drilling": "axial",
     "heat_before": "known",
     "first_temperature": "120 °C",
     "pedal_spring": "over_centre",
@@ -163,7 +167,8 @@ def test_nearly_every_quantity_is_covered() -> None:
     covered = {name for _, name in CALLS}
     whole = ("curve", "start_case", "start_run", "heat_network")
     curves = {n for n, f in QUANTITIES.items() if any(w in p for p in (*f.__code__.co_varnames, n) for w in whole)}
-    lists = {"spring_free_length", "spring_count", "spring_spread", "clamp_offset", "flywheel_inertia"}
+    lists = {"spring_free_length", "spring_count", "spring_spread", "clamp_offset", "clamp_offset_direction",
+             "flywheel_inertia"}  # fmt: skip
     nothing = {n for n, f in QUANTITIES.items() if not f.__code__.co_argcount}
     assert set(QUANTITIES) - covered - curves - lists - nothing <= {"plate_lift_available", "engine_torque"}
 
@@ -195,7 +200,7 @@ CONSTANTS = {
     "housing_bore_margin", "housing_face_margin", "flywheel_face_margin", "fluid_margin",
     "peak_pedal_effort", "peak_line_pressure", "pedal_at_overtravel", "pedal_at_master_stop", "pedal_at_slave_stop",
     "gross_balance_margin", "tyre_torque", "sleeve_stroke",  # a grade, gravity, a margin
-    "least_pedal_return", "return_margin", "sleeve_wear",
+    "least_pedal_return", "return_margin", "sleeve_wear", "standard_torque",
     "release_load", "heaviest_lift", "pedal_at_sleeve_end",  # springs and fluids whose constants they pass through
 }  # fmt: skip
 

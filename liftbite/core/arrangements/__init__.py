@@ -10,6 +10,7 @@ A folder a choice, named as the choice is; `liftbite.core.job.choices` says whic
 - `cover_action`         Whether the bearing pushes or pulls the fingers, and the geometry that goes with it.
 - `curve_reference`      Where the engine's figures were taken.
 - `curve_source`         What the engine's curve comes from.
+- `drilling`             Which way a hole is drilled that takes an unbalance away.
 - `facing_material`      How friction goes with temperature.
 - `facing_pair`          Whether both sides of a disc carry the same facing.
 - `fingers`              What speed does to the fingers.

@@ -17,4 +17,5 @@
 - `materials`      Friction materials: for each family its friction band, the pressure it carries, how much of the
   ring touches.
 - `schedule`       A race, a hill, a day in town: starts one after the other, as a builder writes them.
+- `tightening`     Instructions for bolts, as a workshop writes them: whose, torque and angle, and what goes with it.
 """

@@ -154,6 +154,8 @@ CHOICES: Mapping[str, Choice] = {
                    ("wheel",), loss_assumes(0.145, "two-wheel drive, 12 to 17 %", 0.12, 0.17), (CAR,)),
             Option("all_wheel", "The wheels, four driven", "A chassis dynamometer; 18 to 25 % is lost on the way.",
                    ("wheel",), loss_assumes(0.215, "all-wheel drive, 18 to 25 %", 0.18, 0.25), (CAR,)),
+            Option("hub", "The hubs, torque there", "Torque of the hubs themselves: the gear that was driven divides it.",
+                   ("hub",), loss_assumes(0.145, "two-wheel drive, 12 to 17 %", 0.12, 0.17), (CAR,)),
         ), supplies="crank_curve", asks="where the figures were taken", first=True, group="engine"),
         Choice("stage_plan", "Planned stage", (
             Option("none", "None", "The engine stays as it is.", ("none",)),
@@ -167,7 +169,9 @@ CHOICES: Mapping[str, Choice] = {
         Choice("air", "Figures are", (
             Option("measured", "As measured", "The torque of the day.", ("measured",)),
             Option("corrected", "Corrected to standard air", "The clutch feels the actual torque of the densest day.",
-                   ("corrected",), DENSE_AIR),
+                   ("corrected", "standard"), DENSE_AIR),
+            Option("known_day", "As measured, the day's air known", "From that day to the densest one expected.",
+                   ("known_day", "standard"), DENSE_AIR),
         ), begins={CAR: "measured", MOTORCYCLE: "measured"}, first=True, group="engine"),
         Choice("cover_action", "Cover works by", (
             Option("push", "Push", "The bearing pushes the fingers towards the flywheel.", ("push",)),
@@ -277,6 +281,7 @@ CHOICES: Mapping[str, Choice] = {
             Option("weight", "Its weight", "Weight and outer diameter.", ("weight",)),
             Option("swing", "A swing on three wires", "Weight, wires and the time of a swing.", ("swing",)),
             Option("rings", "Rings", "A sum of rings.", ("rings",)),
+            Option("parts", "Parts weighed", "Each by its weight and radius of gyration.", ("parts",)),
         ), begins={CAR: "figure"}, under=("layout", CAR), group="flywheel", parts=("flywheel",)),
         Choice("old_flywheel_source", "Old flywheel's inertia from", (
             Option("figure", "A figure", "A data sheet, or worked out before."),
@@ -284,6 +289,8 @@ CHOICES: Mapping[str, Choice] = {
             Option("swing", "A swing on three wires", "Weight, wires and the time of a swing.",
                    ("arrangements.inertia_source.swing",)),
             Option("rings", "Rings", "A sum of rings.", ("arrangements.inertia_source.rings",)),
+            Option("parts", "Parts weighed", "Each by its weight and radius of gyration.",
+                   ("arrangements.inertia_source.parts",)),
         ), begins={CAR: "figure"}, under=("layout", CAR), renames=_OLD, group="old"),
         Choice("flywheel_material", "Flywheel of", tuple(
             Option(name, label, says, (), assumes, traits=_with(f"{name} flywheel"))
@@ -307,6 +314,10 @@ CHOICES: Mapping[str, Choice] = {
             Option("g63", "G 6.3", "General.", (), grade_assumes(0.0063)),
             Option("g25", "G 2.5", "Performance rotating assemblies.", (), grade_assumes(0.0025)),
         ), begins={CAR: "g25", MOTORCYCLE: "g25"}, group="balance"),
+        Choice("drilling", "Drilled", (
+            Option("radial", "Into the rim", "Towards the crank.", ("radial",)),
+            Option("axial", "Into the face", "In line with the crank.", ("axial",)),
+        ), begins={CAR: "radial", MOTORCYCLE: "radial"}, group="balance"),
         Choice("unbalance_source", "Residual unbalance from", (
             Option("figure", "The balancer", "What the balancer reads."),
             Option("vectors", "What the parts bring", "The vector sum of each part's unbalance at its angle.",

@@ -123,6 +123,12 @@ _ALL = (
     Input("dry_pressure", "Dry air, densest day", "Pa", "kPa", 50_000, 120_000, (85_000, 106_000),
           "Pressure of the dry air on the densest day expected.",
           group="engine"),
+    Input("dyno_pressure", "Dry air, day of the run", "Pa", "hPa", 50_000, 120_000, (80_000, 106_000),
+          "Barometer less the water in the air.", group="engine"),
+    Input("dyno_temperature", "Intake air, day of the run", "K", "°C", 220, 340, (263, 323), "At the intake.",
+          group="engine"),
+    Input("dyno_ratio", "Ratio driven on the dynamometer", "-", "", 0, 100, (2, 30), "Engine turns per hub turn.",
+          above=True, group="engine"),
     Input("intake_temperature", "Air temperature, densest day", "K", "°C", 200, 350, (240, 310),
           "Temperature of the air on that day.",
           group="engine"),
@@ -432,6 +438,10 @@ _ALL = (
           group="flywheel"),
     Input("swing_period", "Period of a swing", "s", "s", 0, 30, (0.3, 6), "One small twist, there and back.", above=True,
           group="flywheel"),
+    Input("ring_masses", "Parts, masses", "kg", "kg", 0, 60, (0.05, 15), "Mass of each part.", above=True, many=True,
+          group="flywheel"),
+    Input("ring_gyrations", "Parts, radii of gyration", "m", "mm", 0, 0.5, (0.03, 0.2), "Of each part.", above=True,
+          many=True, group="flywheel"),
     Input("ring_outer_diameters", "Rings, outside", "m", "mm", 0, 1, (0.02, 0.45), "Outer diameter of each ring.",
           above=True, many=True,
           group="flywheel"),
@@ -749,7 +759,8 @@ _ALL = (
 
 #: What the inertia of a flywheel is worked out from; the one that comes out has its own of each.
 OF_FLYWHEEL = ("flywheel_mass", "flywheel_diameter", "gyration_share", "wire_radius", "wire_length", "swing_period",
-            "ring_outer_diameters", "ring_inner_diameters", "ring_thicknesses", "ring_densities")  # fmt: skip
+            "ring_outer_diameters", "ring_inner_diameters", "ring_thicknesses", "ring_densities", "ring_masses",
+            "ring_gyrations")  # fmt: skip
 
 #: What is entered of one side of a disc; the other side has its own of each where the two differ.
 OF_OTHER_SIDE = ("outer_diameter", "inner_diameter", "coverage", "friction_low", "friction_nominal", "friction_high",

@@ -22,7 +22,8 @@ RESULTS_OF: Mapping[Question, tuple[str, ...]] = {
         "peak_engine_torque", "peak_engine_torque_speed", "peak_engine_power", "peak_engine_power_speed",
         "primary_ratio", "torque_at_clutch", "torque_demand", "friction_faces", "friction_coefficient",
         "effective_radius", "clamp_load", "torque_capacity", "holdable_engine_torque", "kept_engine_torque",
-        "bite_margin", "facing_area", "facing_area_total", "spring_rate",
+        "bite_margin", "facing_area", "facing_area_total", "spring_rate", "standard_torque", "clamp_offset",
+        "clamp_offset_direction",
     ),
     "lift": (
         "lift_needed", "lift_needed_least", "plate_lift_available", "lift_margin", "least_lift_margin",

@@ -6,6 +6,7 @@ import numpy as np
 import pytest
 from scipy.integrate import quad
 
+from liftbite.core.arrangements.drilling import radial
 from liftbite.core.arrangements.unbalance_source import vectors
 from liftbite.core.errors import OutOfRange
 from liftbite.core.quantities import balance
@@ -32,8 +33,8 @@ def test_unbalances_add_as_vectors() -> None:
 def test_a_drilled_hole_removes_what_it_should() -> None:
     """The hole's moment by integration, point and all; the cone's mass taken at full radius, as the rule does."""
     for unbalance in (80e-6, 200e-6, 400e-6):
-        depth = balance.drill_depth(unbalance, 0.14, 0.010, 7200.0)
+        depth = radial.drill_depth(unbalance, 0.14, 0.010, 7200.0)
         removed = np.pi / 4 * 0.010**2 * 7200 * quad(lambda x: 0.14 - x, 0, depth + 0.1 * 0.010)[0]
         assert removed == pytest.approx(unbalance, rel=1e-9)
     with pytest.raises(OutOfRange, match="drill_diameter"):
-        balance.drill_depth(1.0, 0.14, 0.010, 7200.0)
+        radial.drill_depth(1.0, 0.14, 0.010, 7200.0)

@@ -17,10 +17,12 @@ from liftbite.core.arrangements.primary_source import teeth as primary_gears
 from liftbite.core.arrangements.spring_rate_source import wire as spring_wire
 from liftbite.core.errors import OutOfRange
 from liftbite.core.graph.graph import Needs
+from liftbite.core.job.build import build_of
 from liftbite.core.quantities import capacity, face
+from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.core.units.read import to_si
 from liftbite.core.verdicts.answers import answer
-from tests.jobs import CAR, MOTORCYCLE, built, entries
+from tests.jobs import CAR, MOTORCYCLE, built, entries, with_curve
 
 diameters = st.floats(0.05, 0.4).flatmap(lambda outer: st.tuples(st.just(outer), st.floats(0.01, outer * 0.99)))
 
@@ -174,3 +176,23 @@ def test_missing_inputs_never_give_a_zero() -> None:
     for name, value in answers.results.items():
         if name not in {"primary_ratio"}:
             assert isinstance(value, Needs), name
+
+
+def test_hub_torque_is_divided_by_the_gear_that_was_driven() -> None:
+    """800 N·m at the hubs in a ratio of 4 with 20 % lost is 250 N·m at the crank; forgotten, it would be 1000."""
+    hubs = TorqueCurve.of([200.0, 400.0, 600.0], [640.0, 800.0, 600.0])
+    job = with_curve(CAR, hubs, curve_reference="hub", dyno_ratio="4", driveline_loss="20 %")
+    assert build_of(job).evaluate(("peak_engine_torque",))["peak_engine_torque"] == pytest.approx(250.0)
+    forgotten = with_curve(CAR, hubs, curve_reference="two_wheel", driveline_loss="20 %")
+    assert build_of(forgotten).evaluate(("peak_engine_torque",))["peak_engine_torque"] == pytest.approx(1000.0)
+
+
+def test_a_known_day_lies_between_the_densest_and_standard_air() -> None:
+    """Measured in thin air and corrected by hand, standard air comes out as with the figure corrected."""
+    day = {"air": "known_day", "dyno_pressure": "960 hPa", "dyno_temperature": "25 °C"}
+    names = ("peak_engine_torque", "standard_torque")
+    measured = build_of(entries(CAR, **day)).evaluate(names)
+    plain = build_of(entries(CAR)).evaluate(("peak_engine_torque",))["peak_engine_torque"]
+    cf = 1.18 * (990 / 960) * (298.15 / 298) ** 0.5 - 0.18
+    assert float(measured["standard_torque"]) == pytest.approx(plain * cf, rel=1e-9)
+    assert float(measured["peak_engine_torque"]) > float(measured["standard_torque"]) > plain

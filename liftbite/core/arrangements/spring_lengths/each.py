@@ -5,6 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from liftbite.core.graph.graph import Values, plain
+from liftbite.core.graph.guards import positive
 from liftbite.core.quantities.torque_curve import Array
 
 
@@ -103,4 +104,30 @@ def clamp_offset(
     """
     angle = 2 * np.pi * np.arange(np.size(spring_free_lengths)) / np.size(spring_free_lengths)
     moment = np.hypot(np.sum(spring_free_lengths * np.cos(angle)), np.sum(spring_free_lengths * np.sin(angle)))
-    return spring_rate * spring_circle_diameter / 2 * float(moment) / spring_clamp
+    return plain(
+        spring_rate * spring_circle_diameter / 2 * moment / spring_clamp * positive("spring_clamp", spring_clamp)
+    )
+
+
+def clamp_offset_direction(spring_free_lengths: Array) -> float:
+    """Which way the clamp load acts off the middle: the angle from the first spring, the way they were measured round.
+
+    φ = atan2(Σ L_i · sin θ_i, Σ L_i · cos θ_i), θ_i = 2π·i/n
+
+    Parameters
+    ----------
+    spring_free_lengths : L_i, free length of each spring, in order round the plate [m]
+
+    Returns
+    -------
+    φ, direction of the heavier side from the first spring [rad]
+
+    Range: 0 to 2π; says nothing where the springs are alike.
+    Source: [definition: moment of the spring forces about the middle].
+
+    >>> round(np.degrees(clamp_offset_direction(np.array([0.045, 0.046, 0.045, 0.045]))))
+    90
+    """
+    angle = 2 * np.pi * np.arange(np.size(spring_free_lengths)) / np.size(spring_free_lengths)
+    across, along = (float(np.sum(spring_free_lengths * part)) for part in (np.sin(angle), np.cos(angle)))
+    return float(np.arctan2(across, along) % (2 * np.pi))

@@ -72,7 +72,10 @@ def air_left(master_area: float, master_travel: float, slave_area: float, slave_
 
 @dataclass(frozen=True, slots=True)
 class AirFound:
-    """Trapped air with what it was worked out from [SI]: areas, travels after the port, swell, gauge pressure."""
+    """Trapped air with what it was worked out from [SI]: areas, travels after the port, swell, gauge pressure.
+
+    `frees` is the lift at full pedal over what just frees every face, with the travel as it was measured [-].
+    """
 
     air: Air
     master_area: float
@@ -81,6 +84,7 @@ class AirFound:
     slave_travel: float
     hose_swell: float
     pressure: float
+    frees: float | None = None
 
 
 def trapped_air(build: Build, readings: Readings) -> AirFound | None:
@@ -103,7 +107,10 @@ def trapped_air(build: Build, readings: Readings) -> AirFound | None:
     terms = (float(v["master_area"]), master, float(v["slave_area"]), travel[-1], float(v["hose_swell"]),
              float(pressure))  # fmt: skip
     air = air_left(*terms, travel_doubt=doubt)
-    return None if air is None else AirFound(air, *terms)
+    if air is None:
+        return None
+    least = build.evaluate(("lift_needed_least",))["lift_needed_least"]
+    return AirFound(air, *terms, None if isinstance(least, Needs | Refused) else float(lift / least))
 
 
 def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> AirFound | None:
@@ -123,6 +130,9 @@ def tell(found: AirFound) -> Told:
     if air.high > 0 and air.volume > 0:
         least = f"Up to {high}" if air.low == 0 else f"{low} to {high}"
         sentence = f"{least} of air is still in there, or something flexes."
+    if found.frees is not None:
+        times = f"{figure(max(found.frees, 0.0), 3)} times what just frees it"
+        sentence += f" It frees as it is: {times}." if found.frees >= 1 else f" It does not free as it is: {times}."
     pushed, came = found.master_area * found.master_travel, found.slave_area * found.slave_travel
     swell = found.hose_swell * found.pressure
     grows = (ATMOSPHERE + found.pressure) / found.pressure
