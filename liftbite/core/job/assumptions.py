@@ -67,11 +67,12 @@ class Start:
         share = ("redline", self.of_redline) if bike and self.of_redline else None
         found = {
             "start_engine_speed": Assumed(speed, "practice", _WHY, 0.8 * speed, 1.3 * speed, share_of=share),
-            "start_engine_share": Assumed(self.throttle, "practice", _WHY),
+            "start_engine_share": Assumed(self.throttle, "practice", _WHY, 0.75 * self.throttle,
+                                          min(1.25 * self.throttle, 1.0)),
             "release_time": Assumed(self.seconds, "practice", _WHY, 0.6 * self.seconds, 1.6 * self.seconds),
-        }
+        }  # fmt: skip
         if self.module == "by_share":
-            found["start_clutch_share"] = Assumed(self.asks, "practice", _WHY)
+            found["start_clutch_share"] = Assumed(self.asks, "practice", _WHY, 0.7 * self.asks, 1.4 * self.asks)
         else:
             found["start_acceleration"] = Assumed(self.asks, "practice", _WHY, 0.6 * self.asks, 1.5 * self.asks)
         if self.grade is not None:
@@ -97,14 +98,16 @@ def _wheel(
     """A flywheel's material; strengths with their low and high end [Pa]."""
     why = "typical of the material; the maker's certificate wins"
     return {
-        "density": Assumed(density, "memory", "typical of the material"),
-        "poisson_ratio": Assumed(poisson, "memory", "typical of the material"),
+        "density": Assumed(density, "memory", "typical of the material", 0.985 * density, 1.015 * density),
+        "poisson_ratio": Assumed(poisson, "memory", "typical of the material", poisson - 0.02, poisson + 0.02),
         "flywheel_strength": Assumed(strength[0], "memory", why, *strength[1:]),
         "flywheel_tensile": Assumed(tensile[0], "memory", why, *tensile[1:]),
-        "burst_share": Assumed(burst, "handbook", "mean-stress burst criterion, from memory"),
+        "burst_share": Assumed(burst, "handbook", "mean-stress burst criterion, from memory", burst - 0.05,
+                               burst + 0.05),
         "strength_factor": Assumed(factor, "handbook", "1.5 on yield; 2 on the tensile strength of grey iron"),
-        "stress_concentration": Assumed(notch, "handbook", "1.2 for grey iron, of low notch sensitivity; else 1"),
-    }
+        "stress_concentration": Assumed(notch, "handbook", "1.2 for grey iron, of low notch sensitivity; else 1",
+                                        max(notch - 0.1, 1.0), notch + 0.1),
+    }  # fmt: skip
 
 
 _MPA = 1e6
@@ -125,11 +128,12 @@ FLYWHEELS: Mapping[str, tuple[str, str, dict[str, Assumed]]] = {
 
 
 def _plate(density: float, heat: float, conducts: float, cooling: float) -> dict[str, Assumed]:
+    why = "typical of the material"
     return {
-        "plate_density": Assumed(density, "memory", "typical of the material"),
-        "specific_heat": Assumed(heat, "memory", "typical of the material"),
-        "conductivity": Assumed(conducts, "memory", "typical of the material"),
-        "cooling": Assumed(cooling, "practice", "a plate turning in its housing"),
+        "plate_density": Assumed(density, "memory", why, 0.985 * density, 1.015 * density),
+        "specific_heat": Assumed(heat, "memory", why, 0.92 * heat, 1.08 * heat),
+        "conductivity": Assumed(conducts, "memory", why, 0.85 * conducts, 1.15 * conducts),
+        "cooling": Assumed(cooling, "practice", "a plate turning in its housing", 0.6 * cooling, 2 * cooling),
     }
 
 
@@ -158,8 +162,8 @@ LAYOUT_ASSUMES: Mapping[str, dict[str, Assumed]] = {
 }  # fmt: skip
 
 DENSE_AIR: Mapping[str, Assumed] = {
-    "dry_pressure": Assumed(103_000.0, "practice", "a high-pressure day at sea level"),
-    "intake_temperature": Assumed(273.15, "practice", "a day at freezing"),
+    "dry_pressure": Assumed(103_000.0, "practice", "a high-pressure day at sea level", 100_000.0, 104_500.0),
+    "intake_temperature": Assumed(273.15, "practice", "a day at freezing", 258.15, 293.15),
 }
 
 HYDRAULIC: Mapping[str, Assumed] = {"pedal_efficiency": Assumed(0.9, "memory", "0.85 to 0.95", 0.85, 0.95)}

@@ -15,7 +15,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from math import inf
+from math import inf, isnan, nan
 
 from liftbite.core.parts.slots import SLOTS
 from liftbite.core.units.constants import RPM
@@ -30,7 +30,8 @@ class Assumed:
     value : the value [SI]
     mark : "standard", "handbook", "memory" or "practice"
     why : where it comes from, in words
-    low, high : the ends it may lie between [SI]; None where nobody has said
+    low, high : the ends it may lie between [SI]; the value itself where nothing is left to doubt: a rule of judging,
+        or a state that was told, such as new discs
     several : what is taken instead where there are several discs [SI]; None where that makes no difference
     share_of : input it is a share of where that one is entered, and the share
     """
@@ -38,10 +39,15 @@ class Assumed:
     value: float
     mark: str
     why: str
-    low: float | None = None
-    high: float | None = None
+    low: float = nan
+    high: float = nan
     several: float | None = None
     share_of: tuple[str, float] | None = None
+
+    def __post_init__(self) -> None:
+        for end in ("low", "high"):
+            if isnan(getattr(self, end)):
+                object.__setattr__(self, end, self.value)
 
     def of(self, discs: float | None) -> float:
         """The value with so many discs.
@@ -211,7 +217,7 @@ _ALL = (
           group="clamp", parts=("springs",)),
     Input("shear_modulus", "Shear modulus", "Pa", "GPa", 0, 200e9, (70e9, 85e9),
           "Stiffness of the spring steel in shear.", above=True,
-          group="clamp", assumed=Assumed(78.5e9, "standard", "DIN EN 13906-1: 78.5 to 81.5 GPa for spring steel; the low end")),
+          group="clamp", assumed=Assumed(78.5e9, "standard", "DIN EN 13906-1: 78.5 to 81.5 GPa for spring steel; the low end", 78.5e9, 81.5e9)),
     Input("spring_free_lengths", "Free lengths", "m", "mm", 0, 0.5, (0.015, 0.12),
           "Length of each spring on the bench, in order round the plate.", above=True, many=True,
           group="clamp"),
@@ -255,7 +261,7 @@ _ALL = (
           group="cover", parts=("cover",)),
     Input("strap_force", "Strap force", "N", "N", -5_000, 5_000, (-600, 600),
           "Force of the straps on the plate towards the flywheel.",
-          group="cover", parts=("cover",), assumed=Assumed(0.0, "practice", "straps taken as slack when clamped")),
+          group="cover", parts=("cover",), assumed=Assumed(0.0, "practice", "straps taken as slack when clamped", -200.0, 200.0)),
     Input("bearing_preload", "Bearing preload", "N", "N", 0, 2_000, (20, 300),
           "Force of a riding bearing on the fingers at rest.",
           group="bearing", parts=("bearing",)),
@@ -351,7 +357,7 @@ _ALL = (
           "Share of the work that friction leaves.", above=True,
           group="losses"),
     Input("pedal_return_force", "Return spring at the pad", "N", "N", 0, 200, (0, 60), "Return spring at the pad.",
-          group="losses", assumed=Assumed(10.0, "practice", "a light return spring")),
+          group="losses", assumed=Assumed(10.0, "practice", "a light return spring", 0.0, 30.0)),
     Input("assist_force", "Assist spring, push at its centre", "N", "N", 0, 5_000, (100, 2_500), "Where it is shortest.",
           above=True, group="losses"),
     Input("assist_rate", "Assist spring, rate", "N/m", "N/mm", 0, 1e6, (1_000, 60_000), "Rate of the spring.", group="losses"),
@@ -396,17 +402,17 @@ _ALL = (
           group="bearing", parts=("bearing",), assumed=Assumed(0.0, "practice", "the bearing rides on the fingers")),
     Input("slave_spring_force", "Slave spring", "N", "N", -500, 500, (-120, 120),
           "Pushes the slave back; minus where it pushes out.",
-          group="losses", parts=("slave",), assumed=Assumed(0.0, "practice", "no spring worth counting")),
+          group="losses", parts=("slave",), assumed=Assumed(0.0, "practice", "no spring worth counting", -40.0, 40.0)),
     Input("hose_swell", "Hose swell", "m³/Pa", "mm³/MPa", 0, 1e-12, (0, 2e-13), "Swelling of the hoses per pressure.",
           group="losses", assumed=Assumed(40e-9 / MPA, "memory", "rubber, 5 to 15 mm³/MPa per 100 mm, 0.4 m of it", 20e-9 / MPA, 60e-9 / MPA)),
     Input("trapped_air", "Trapped air", "m³", "mL", 0, 1e-4, (0, 5e-6), "Air in the system at rest.",
           group="losses", assumed=Assumed(0.0, "practice", "bled", 0.0, 1e-6)),
     Input("pressure_rating", "Pressure rating", "Pa", "MPa", 0, 50 * MPA, (3 * MPA, 15 * MPA),
           "Pressure the cylinders stand.", above=True,
-          group="losses", parts=("master",), assumed=Assumed(7 * MPA, "memory", "about 7 MPa")),
+          group="losses", parts=("master",), assumed=Assumed(7 * MPA, "memory", "about 7 MPa", 5 * MPA, 10 * MPA)),
     Input("cable_stiffness", "Cable stiffness", "N/m", "N/mm", 0, 1e8, (3e4, 1e6),
           "Force per stretch of the cable with its outer.", above=True,
-          group="losses", assumed=Assumed(1.5e5, "practice", "a cable of usual length with its outer")),
+          group="losses", assumed=Assumed(1.5e5, "practice", "a cable of usual length with its outer", 0.8e5, 3e5)),
     Input("arm_efficiency", "Efficiency of fork or arm", "share", "%", 0, 1, (0.5, 1),
           "Share of the work the fork or arm passes on.", above=True,
           group="losses", assumed=Assumed(0.9, "practice", "a greased pivot", 0.8, 0.95)),
@@ -604,11 +610,11 @@ _ALL = (
           "How long he keeps his foot in it where the clutch does not hold full load.", above=True,
           group="start"),
     Input("stall_speed", "Engine stalls below", "rad/s", "rpm", 0, 3_000 * RPM, (300 * RPM, 1_500 * RPM), "Stall.", above=True,
-          group="start", assumed=Assumed(600 * RPM, "practice", "where most engines give up")),
+          group="start", assumed=Assumed(600 * RPM, "practice", "where most engines give up", 400 * RPM, 800 * RPM)),
     Input("starts_in_row", "Starts in a row", "count", "", 1, 1_000, (1, 20), "Of this kind.",
-          group="start", assumed=Assumed(10.0, "practice", "ten in a row")),
+          group="start", assumed=Assumed(10.0, "practice", "ten in a row", 5.0, 10.0)),
     Input("start_interval", "Time between starts", "s", "s", 0, 36_000, (5, 1_200), "From one to the next.", above=True,
-          group="start", assumed=Assumed(60.0, "practice", "one a minute")),
+          group="start", assumed=Assumed(60.0, "practice", "one a minute", 30.0, 120.0)),
     Input("ambient_temperature", "Housing temperature", "K", "°C", 230, 500, (253, 400), "Around the clutch.",
           group="heat", assumed=Assumed(353.15, "practice", "a warm housing, 80 °C", 323.15, 393.15)),
     Input("start_schedule", "Schedule of starts", "text",
@@ -637,7 +643,7 @@ _ALL = (
     Input("cooling", "Cooling", "W/K", "W/K", 0, 1_000, (1, 60), "Heat the plate gives off per degree.",
           group="heat"),
     Input("heat_share", "Share of the heat", "share", "%", 0, 1, (0.05, 0.7), "Taken by the hottest plate.", above=True,
-          group="heat", assumed=Assumed(0.5, "definition", "the discs insulate, so each plate takes what its face gets")),
+          group="heat", assumed=Assumed(0.5, "definition", "the discs insulate, so each plate takes what its face gets", 0.4, 0.6)),
     Input("heat_mass", "Mass of the hottest plate", "kg", "kg", 0, 60, (0.1, 15), "Usually the pressure plate.", above=True,
           group="heat", parts=("cover",)),
     Input("specific_heat", "Specific heat", "J/(kg·K)", "J/(kg·K)", 100, 5_000, (400, 1_000), "Of that plate.",
@@ -670,7 +676,7 @@ _ALL = (
           group="shaft", parts=("shaft",)),
     Input("spline_pressure_limit", "Splines, pressure allowed", "Pa", "MPa", 0, 2e9, (20 * MPA, 300 * MPA), "On the flanks.",
           above=True,
-          group="shaft", assumed=Assumed(100 * MPA, "memory", "hardened splines, sliding under load")),
+          group="shaft", assumed=Assumed(100 * MPA, "memory", "hardened splines, sliding under load", 60 * MPA, 140 * MPA)),
     Input("spline_sharing", "Splines, uneven sharing", "-", "", 1, 5, (1.2, 2.5), "Over even sharing.",
           group="shaft", assumed=Assumed(1.75, "memory", "1.5 to 2", 1.5, 2.0)),
     Input("damper_stop_torque", "Damper stop torque", "N·m", "N·m", 0, 20_000, (50, 2_500), "At its stops.", above=True,
@@ -692,13 +698,13 @@ _ALL = (
     Input("bolt_grip", "Flywheel bolts, grip", "m", "mm", 0, 0.3, (0.008, 0.06), "Length clamped, washers in.", above=True,
           group="joint", parts=("bolts",), assumed=Assumed(0.02, "practice", "a flywheel's flange with a washer", 0.012, 0.04)),
     Input("torque_factor", "Torque factor", "-", "", 0, 1, (0.1, 0.35), "Of the bolts' finish.", above=True,
-          group="joint", parts=("bolts",), assumed=Assumed(0.20, "handbook", "Shigley, zinc plated or as received, from memory")),
+          group="joint", parts=("bolts",), assumed=Assumed(0.20, "handbook", "Shigley, zinc plated or as received, from memory", 0.15, 0.30)),
     Input("bolt_proof_strength", "Bolt proof strength", "Pa", "MPa", 0, 3e9, (300 * MPA, 1300 * MPA), "Or its class: 10.9.", above=True,
           group="joint", parts=("bolts",)),
     Input("preload_scatter", "Preload scatter", "share", "%", 0, 0.9, (0.05, 0.4), "Of a torque wrench.",
-          group="joint", assumed=Assumed(0.3, "practice", "25 to 30 % by torque wrench")),
+          group="joint", assumed=Assumed(0.3, "practice", "25 to 30 % by torque wrench", 0.25, 0.30)),
     Input("joint_friction", "Joint friction", "-", "", 0, 1, (0.08, 0.5), "Flywheel on crank.", above=True,
-          group="joint", assumed=Assumed(0.12, "memory", "0.12 to 0.15 steel on steel, dry; the low end")),
+          group="joint", assumed=Assumed(0.12, "memory", "0.12 to 0.15 steel on steel, dry; the low end", 0.12, 0.15)),
     Input("bolt_circle_diameter", "Bolt circle", "m", "mm", 0, 0.5, (0.03, 0.15), "Of the flywheel bolts.", above=True,
           group="joint", parts=("flywheel",), fits=("flywheel", "crank_bolt_circle")),
     Input("dowel_torque", "Dowel torque", "N·m", "N·m", 0, 20_000, (0, 3_000), "Torque the dowels carry.",

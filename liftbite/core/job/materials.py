@@ -13,6 +13,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from liftbite.core.job.inputs import MPA, Assumed
+from liftbite.core.units.constants import FREEZING
 
 _WHY = "typical of handbook tables and trade data; the maker's data sheet wins"
 
@@ -49,14 +50,19 @@ class Material:
     character: str
     heated: str = "fading"
 
+    def _stands(self, celsius: float) -> Assumed:
+        """A temperature it stands; makers differ by a tenth."""
+        return Assumed(celsius + FREEZING, "memory", f"{self.label}: {_WHY}", 0.9 * celsius + FREEZING,
+                       1.1 * celsius + FREEZING)  # fmt: skip
+
     def assumes(self) -> dict[str, Assumed]:
         """The inputs this material stands in for until a data sheet does."""
         low, nominal, high = self.friction
         shape = "buttons cover 40 to 70 % of the ring" if self.coverage < 0.7 else "grooves take 5 to 10 % of the ring"
         return {
-            "friction_low": Assumed(low, "memory", f"{self.label}: {_WHY}"),
+            "friction_low": Assumed(low, "memory", f"{self.label}: {_WHY}", 0.9 * low, nominal),
             "friction_nominal": Assumed(nominal, "memory", f"{self.label}: {_WHY}", low, high),
-            "friction_high": Assumed(high, "memory", f"{self.label}: {_WHY}"),
+            "friction_high": Assumed(high, "memory", f"{self.label}: {_WHY}", nominal, 1.1 * high),
             "pressure_limit": Assumed(
                 self.pressure_limit,
                 "memory",
@@ -64,8 +70,8 @@ class Material:
                 self.pressure_limit,
                 1.5 * self.pressure_limit,
             ),
-            "sustained_temperature": Assumed(self.temperatures[0] + 273.15, "memory", f"{self.label}: {_WHY}"),
-            "brief_temperature": Assumed(self.temperatures[1] + 273.15, "memory", f"{self.label}: {_WHY}"),
+            "sustained_temperature": self._stands(self.temperatures[0]),
+            "brief_temperature": self._stands(self.temperatures[1]),
             "cushion_travel": Assumed(
                 self.cushion,
                 "memory",
