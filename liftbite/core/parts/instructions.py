@@ -33,7 +33,7 @@ def instructions(build: Build) -> Beside | Needs | Refused | None:
         rows.append(row)
     return Beside(
         "Same bolts, these instructions",
-        ("Whose", "Instruction", "With it", "Preload", "Of proof", "Holds", ""), tuple(rows),
+        ("Whose", "Instruction", "With it", "Preload", "Of proof", "Holds", "Verdict"), tuple(rows),
         ("One is chosen, and its washers, locker and lubrication go with it; never mixed. The manual wins.",),
     )  # fmt: skip
 

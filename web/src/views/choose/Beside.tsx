@@ -24,7 +24,7 @@ function Table({ found, put }: { found: Alternatives; put: (entries: Row["puts"]
           {sentence}
         </p>
       ))}
-      <div className="overflow-x-auto">
+      <div className="relative overflow-x-auto">
         <table className="mt-1 w-full">
           <thead>
             <tr className="border-b border-ink text-left text-note text-soft">
@@ -56,12 +56,12 @@ function Line({ row, put }: { row: Row; put: (entries: Row["puts"]) => void }) {
         <td
           // biome-ignore lint/suspicious/noArrayIndexKey: cells are told apart by their column
           key={i}
-          className={`py-1 pr-3 ${row.good ? "" : "text-soft"}`}
+          className={`whitespace-nowrap py-1 pr-3 ${row.good ? "" : "text-soft"}`}
         >
           {cell.figure ? <Figure value={cell.figure} /> : cell.words}
         </td>
       ))}
-      <td className="py-1 text-right">
+      <td className="sticky right-0 bg-paper py-1 pl-2 text-right">
         {row.present ? (
           <span className="text-note">as it is</span>
         ) : (

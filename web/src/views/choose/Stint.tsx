@@ -3,6 +3,8 @@ import { EndLabel, Plot, pathThrough } from "@/components/Plot";
 
 type Schedule = NonNullable<Launch["stint"]>;
 
+/** Height of the chart; names at its right stay above its axis. */
+const HEIGHT = 230;
 const DASHES = ["", "9 4", "3 3", "12 3 2 3", "1 4"];
 
 /** Every mass of the clutch over a schedule of starts, what the facing stands, and what a builder says of it. */
@@ -29,7 +31,7 @@ export function Stint({ schedule }: { schedule: Schedule }) {
         y={[Math.floor((least - 1) / 10) * 10, most]}
         xUnit={unit.words}
         yUnit="°C"
-        height={230}
+        height={HEIGHT}
         right={150}
       >
         {(scales) => (
@@ -80,14 +82,17 @@ export function Stint({ schedule }: { schedule: Schedule }) {
   );
 }
 
-/** The names at the ends of the lines, moved apart where they would touch, from the bottom up. */
+/** The names at the ends of the lines, moved apart where they would touch, as a whole about where they belong. */
 function apart(schedule: Schedule, y: (value: number) => number) {
   const labels = schedule.masses
     .map((mass) => ({ name: mass.name, at: mass.temperature.at(-1) ?? 0, y: 0 }))
     .sort((a, b) => a.at - b.at);
   let below = Number.POSITIVE_INFINITY;
-  return labels.map((label) => {
+  const stacked = labels.map((label) => {
     below = Math.min(y(label.at), below - 15);
     return { ...label, y: below };
   });
+  const off = stacked.reduce((sum, label) => sum + y(label.at) - label.y, 0) / Math.max(stacked.length, 1);
+  const down = Math.min(off, Math.max(0, HEIGHT - 26 - (stacked[0]?.y ?? 0)));
+  return stacked.map((label) => ({ ...label, y: label.y + down }));
 }
