@@ -24,8 +24,8 @@ test: .venv/.dev web/dist/index.html .venv/.chromium check ## Check and run ever
 	cd web && npx vitest run
 	$(BIN)/pytest -n auto --dist worksteal --durations 12
 
-trust: .venv/.dev ## Run the tests that are too slow for every day
-	$(BIN)/pytest -n auto -m trust
+trust: .venv/.trust ## Run what is too slow for every day, and say what was tried and what was lost
+	$(BIN)/pytest -n auto -m trust -rA
 
 check: .venv/.dev web/node_modules/.ok ## Formatting, types, layers, generated files
 	$(BIN)/ruff format --check .
@@ -68,6 +68,10 @@ bench: .venv/.dev web/dist/index.html .venv/.chromium ## Measure; prints figures
 
 .venv/.dev: .venv/.run requirements-dev.lock
 	$(BIN)/uv pip install -q --require-hashes --compile-bytecode -r requirements-dev.lock
+	@touch $@
+
+.venv/.trust: .venv/.dev requirements-trust.lock
+	$(BIN)/uv pip install -q --require-hashes --compile-bytecode -r requirements-trust.lock
 	@touch $@
 
 .venv/.chromium: | .venv/bin/uv

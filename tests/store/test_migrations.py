@@ -12,6 +12,7 @@ from alembic.config import Config
 
 from liftbite.core.job.ledger import present
 from liftbite.store import jobs, measurements
+from liftbite.store.backups import faults_of
 from liftbite.store.database import MIGRATIONS, open_database
 from liftbite.store.parts import list_parts
 
@@ -79,3 +80,58 @@ def test_a_shop_goes_back_to_the_tables_of_before_and_forth_again(of_before: Pat
     with again() as session:
         assert session.scalar(sa.text("SELECT count(*) FROM series")) == len(before[1])
     again.kw["bind"].dispose()
+
+
+def _of(path: Path, revision: str) -> sa.Engine:
+    """An empty file with the tables of a revision."""
+    engine = sa.create_engine(f"sqlite:///{path}")
+    config = Config()
+    config.set_main_option("script_location", str(MIGRATIONS))
+    with engine.begin() as connection:
+        config.attributes["connection"] = connection
+        command.upgrade(config, revision)
+    return engine
+
+
+@pytest.mark.parametrize("revision", ["0001", "0002", "0003", "0004", "0005"])
+def test_a_file_of_every_earlier_tables_opens_with_all_it_held(tmp_path: Path, revision: str) -> None:
+    path = tmp_path / "shop.sqlite"
+    engine = _of(path, revision)
+    early, word = revision < "0004", "wheel_strength" if revision < "0004" else "flywheel_strength"
+    gone = "put_away_at" if early else "archived_at"
+    with engine.begin() as connection:
+        connection.execute(sa.text(f"INSERT INTO job (id, created_at, {gone}) VALUES (1, '2026-01-01', NULL)"))
+        connection.execute(
+            sa.text(
+                "INSERT INTO revision (id, job_id, number, kind, at) VALUES (1, 1, 1, 'edit', '2026-01-01 10:00:00')"
+            )
+        )
+        for quantity, typed, si in (
+            ("layout", "dry_car", None),
+            ("job_name", "Before", None),
+            (word, "550 MPa", 5.5e8),
+        ):
+            connection.execute(
+                sa.text("INSERT INTO entry (revision_id, quantity, typed, si, mark) VALUES (1, :q, :t, :s, 'entered')"),
+                {"q": quantity, "t": typed, "s": si},
+            )
+        if revision >= "0002":
+            connection.execute(
+                sa.text(
+                    'INSERT INTO part (id, slot, name, price, "values", source, notes, changed_at'
+                    + (", version" if revision >= "0005" else "")
+                    + ") VALUES (1, 'flywheel', 'Old wheel', 210, :v, '', '', "
+                    "'2026-01-01'" + (", 1" if revision >= "0005" else "") + ")"
+                ),
+                {"v": f'{{"{word}": "600 MPa"}}'},
+            )
+    engine.dispose()
+    sessions = open_database(path)
+    with sessions() as session:
+        entries = present(jobs.revisions_of(session, 1))
+        assert {q: e.typed for q, e in entries.items()} == {
+            "layout": "dry_car", "job_name": "Before", "flywheel_strength": "550 MPa"}  # fmt: skip
+        parts = [p.part for p in list_parts(session) if p.part.name == "Old wheel"]
+        assert [p.values for p in parts] == ([{"flywheel_strength": "600 MPa"}] if revision >= "0002" else [])
+    sessions.kw["bind"].dispose()
+    assert faults_of(path) == []

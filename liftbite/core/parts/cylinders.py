@@ -67,7 +67,8 @@ def cylinders(build: Build) -> Beside | Needs | Refused | None:
         puts = (("master_diameter", pairs[i][0]), *([("slave_diameter", pairs[i][1])] if pairs[i][1] else []))
         return Row(cells, bool(good[i]), present[i], puts)
 
-    return Beside("Stocked bores", ("Master", "Slave", "Lift", "Effort", "Pressure", "Wants"), tuple(row(i) for i in shown),
+    columns = ("Master", "Slave", "Lift", "Effort", "Pressure", "Wants")
+    return Beside("Stocked bores", columns, tuple(row(i) for i in shown),
                   _says(build, own, allowed, most, int(good.sum()), len(pairs)))  # fmt: skip
 
 
