@@ -234,7 +234,7 @@ def read_radius(typed: str) -> float:
     ------
     UnreadableEntry : no length, or none a face is swept at
 
-    >>> read_radius("6 in")
+    >>> round(read_radius("6 in"), 4)
     0.1524
     """
     try:
