@@ -323,7 +323,7 @@ CRITERIA: tuple[Criterion, ...] = (
                     softened=_MATERIAL, whose="it may not yield at 15 % over the redline")),
     _told("true", "disc_speed_margin", "disc in a missed shift",
           lambda v, _: f"would turn at {both(v['disc_speed_missed_shift'], 'rad/s')}; "
-                       f"proved to {both(v['disc_burst_speed'], 'rad/s')}",
+                       f"burst-tested to {both(v['disc_burst_speed'], 'rad/s')}",
           ("disc_speed_missed_shift", "disc_burst_speed")),
     replace(_safe("balance_margin", "balance", "", bad_below=None, whose="the balance grade"), says=_balance,
             shows=("residual_unbalance", "permissible_unbalance"), uses=("unbalance_force",)),

@@ -43,8 +43,9 @@ export function FlywheelView() {
           <h2 className="border-b border-ink pb-1 text-head font-bold">What can give way in True</h2>
           <Links question="true" />
           <p className="mt-3 text-note text-soft">
-            Competition rules ask for wheels certified by their maker and a containment housing. This is a
-            calculation and certifies nothing; drilled, welded or cracked wheels are scrap.
+            Competition rules ask for wheels certified by their maker and a scatter housing round them. This
+            is a calculation and certifies nothing; drilled, welded or cracked wheels are scrap. Whoever revs
+            a wheel that is not proved stays out of its plane.
           </p>
         </div>
         <div className="grid content-start gap-y-5">

@@ -126,7 +126,7 @@ function Curve({ section, place, width }: Omit<Props, "onPedal">) {
         <g data-testid="bite-point">
           <path d={`M${x(bite / end)} ${y(0)}V8`} stroke="var(--ink)" strokeDasharray="2 2" />
           <text x={x(bite / end) + 4} y={y(0) - 5} className="text-[11px]" fill="var(--ink)">
-            bites at {Math.round((bite / end) * 100)} %
+            bites {Math.round(bite)} mm below rest, {Math.round((bite / end) * 100)} %
           </text>
         </g>
       )}
