@@ -232,6 +232,27 @@ def stint(file: Path, as_json: bool, as_csv: bool) -> None:
 
 
 @click.command()
+@FILE
+@JSON
+def compare(file: Path, as_json: bool) -> None:
+    """Put a job FILE as found against the same as planned: every answer and what a driver feels."""
+    from liftbite.api.choose.views import against_out
+
+    found = against_out(present(read_revisions(file)))
+    if as_json:
+        click.echo(json.dumps(found.model_dump(), ensure_ascii=False, indent=1))
+        return
+    click.echo(", ".join(found.says).capitalize() + "." if found.says else "Nothing a driver would feel differs.")
+    rows = [[a.question.capitalize(), a.found, a.planned] for a in found.answers]
+    rows += [[c.label, *(_shown(f) for f in (c.found, c.planned))] for c in found.changes]
+    click.echo(_table(["", "as found", "as planned"], rows))
+
+
+def _shown(found: Any) -> str:
+    return "open" if found is None else f"{found.metric.figure} {found.metric.unit}".strip()
+
+
+@click.command()
 @click.argument("part", type=click.Choice(["cylinders", "instructions"]))
 @FILE
 @JSON
@@ -303,4 +324,4 @@ def find(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
 
 #: Name of before of a command, still understood.
 BEFORE = {"sweep": find}
-COMMANDS = (explain, stroke, life, launch, stint, beside, find)
+COMMANDS = (explain, stroke, life, launch, stint, beside, compare, find)

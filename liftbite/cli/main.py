@@ -146,13 +146,23 @@ def _warm() -> None:
 @click.argument("file", type=click.Path(path_type=Path))
 @click.option("--json", "as_json", is_flag=True, help="Print what the screen is made from, as JSON.")
 @click.option("--csv", "as_csv", is_flag=True, help="Print the results as CSV, in SI.")
-def compute(file: Path, as_json: bool, as_csv: bool) -> None:
+@click.option(
+    "--build",
+    "which",
+    type=click.Choice(["planned", "found"]),
+    default="planned",
+    show_default=True,
+    help="The parts as planned, or as they were found.",
+)
+def compute(file: Path, as_json: bool, as_csv: bool, which: str) -> None:
     """Work out a job FILE (*.liftbite.json). Exit code 0 good, 1 falls short or does not fit, 2 bad input."""
     from liftbite.api.jobs.present import job_out
     from liftbite.cli.commands import read_revisions
+    from liftbite.core.job.builds import found_of
+    from liftbite.core.job.ledger import present
 
     revisions = read_revisions(file)
-    job = job_out(0, revisions)
+    job = job_out(0, revisions, entries=found_of(present(revisions)) if which == "found" else None)
     if as_json:
         click.echo(json.dumps(job.model_dump(exclude={"id", "archived", "change"}), ensure_ascii=False, indent=1))
     elif as_csv:
@@ -163,7 +173,7 @@ def compute(file: Path, as_json: bool, as_csv: bool) -> None:
             click.echo(",".join([result.name, *map(str, figures)]))
     else:
         click.echo(_table(job))
-        for line in _mends(revisions):
+        for line in _mends(revisions) if which == "planned" else ():
             click.echo(line)
     if any(v.state == "does not fit" for v in job.verdicts):
         sys.exit(EXIT_FALLS_SHORT)

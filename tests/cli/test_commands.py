@@ -156,3 +156,19 @@ def test_alternatives_on_the_command_line(tmp_path: Path, job: str) -> None:
     assert run("beside", "instructions", job).exit_code == 2
     typed = {**FULL, "bolt_instructions": "kit: 44 lb-ft + 90°, oiled; 53 lb-ft"}
     assert "kit" in run("beside", "instructions", write(tmp_path / "b.liftbite.json", typed)).output
+
+
+def test_found_against_planned_on_the_command_line(tmp_path: Path, job: str) -> None:
+    assert "Nothing a driver would feel differs" in run("compare", job).output
+    file = write(tmp_path / "r.liftbite.json", {**FULL, "wear": "0.9 mm", "disc_fate": "renewed"})
+    told = json.loads(run("compare", file, "--json").output)
+    assert told["renewed"] == ["Disc or discs"]
+    assert told["says"]
+    planned, found = (
+        json.loads(run("compute", file, "--json", "--build", which).output) for which in ("planned", "found")
+    )
+    clamp = [
+        next(r for r in j["results"] if r["name"] == "clamp_load")["planned"]["nominal"]["si"] for j in (planned, found)
+    ]
+    assert clamp[0] != clamp[1]
+    assert run("compute", file, "--build", "found").exit_code in {0, 1}

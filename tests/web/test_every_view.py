@@ -17,6 +17,7 @@ VIEWS = {
     "flywheel": "/jobs/3/choose/flywheel",
     "find": "/jobs/3/choose/find",
     "what moves it": "/jobs/3/choose/moves?result=lift_margin",
+    "found against planned": "/jobs/5/choose/against",
     "from the shelf": "/jobs/3/choose/section?shelf=cover",
     "shelf": "/shelf?slot=disc",
     "new part": "/shelf?slot=cover&part=new",

@@ -16,6 +16,9 @@ const FlywheelView = lazy(() =>
   import("./views/choose/FlywheelView").then((m) => ({ default: m.FlywheelView })),
 );
 const MovesView = lazy(() => import("./views/choose/MovesView").then((m) => ({ default: m.MovesView })));
+const AgainstView = lazy(() =>
+  import("./views/choose/AgainstView").then((m) => ({ default: m.AgainstView })),
+);
 const ShelfView = lazy(() => import("./views/shelf/ShelfView").then((m) => ({ default: m.ShelfView })));
 const FindView = lazy(() => import("./views/find/FindView").then((m) => ({ default: m.FindView })));
 const SheetView = lazy(() => import("./views/sheet/SheetView").then((m) => ({ default: m.SheetView })));
@@ -71,6 +74,7 @@ const router = createBrowserRouter([
           { path: "wheel", loader: ({ request }) => replace(request.url.replace("/wheel", "/flywheel")) },
           { path: "find", element: late(<FindView />) },
           { path: "moves", element: late(<MovesView />) },
+          { path: "against", element: late(<AgainstView />) },
         ],
       },
       {

@@ -5,6 +5,7 @@ from __future__ import annotations
 from pydantic import BaseModel, Field
 
 from liftbite.api.jobs.models import EntryIn, FigureOut, NameOut
+from liftbite.core.verdicts.verdict import Answer, Question
 
 Grid = list[list[float]]
 
@@ -158,6 +159,35 @@ class BesideOut(BaseModel):
     says: list[str]
     needs: list[NameOut]
     trouble: str | None
+
+
+class AgainstChangeOut(BaseModel):
+    """One figure as found and as planned."""
+
+    name: str
+    label: str
+    found: FigureOut | None
+    planned: FigureOut | None
+    same: bool = Field(description="Nobody could tell them apart.")
+
+
+class AgainstAnswerOut(BaseModel):
+    """One answer as found and as planned."""
+
+    question: Question
+    found: Answer
+    planned: Answer
+    sentence: str = Field(description="The reason as planned.")
+
+
+class AgainstOut(BaseModel):
+    """As found against as planned."""
+
+    renewed: list[str]
+    dressed: list[str]
+    answers: list[AgainstAnswerOut]
+    changes: list[AgainstChangeOut]
+    says: list[str]
 
 
 class MassOut(BaseModel):

@@ -5,6 +5,7 @@ Each takes entries that are being typed or tried, like the preview, and answers 
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Any, Literal
 
 import numpy as np
@@ -19,6 +20,7 @@ from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs.present import figure_out
 from liftbite.api.jobs.views import JobPath, build_with
 from liftbite.api.problems import problem_responses
+from liftbite.core.analysis.against import against
 from liftbite.core.analysis.repeated_starts import RepeatedStarts, repeated_starts, start_kinds
 from liftbite.core.analysis.stint import Stint, stint, stint_said
 from liftbite.core.analysis.tolerance import Influence, sensitivity, spread_of_samples, tolerances
@@ -27,12 +29,15 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.assumptions import STARTS
 from liftbite.core.job.build import Build, refusal, unit_of
+from liftbite.core.job.builds import found_of
 from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.ledger import Entry
 from liftbite.core.parts.beside import Beside, Cell, beside
 from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import Launch
 from liftbite.core.units.constants import FREEZING
 from liftbite.core.units.read import from_si
+from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.results import friction_of, results_in, target_of
 
 api = APIBlueprint("workbench", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="workbench")])
@@ -153,6 +158,33 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
         stint=_stint(stint(build, stage=stage)), sentence=_OUTCOMES[str(found.outcome)],
         needs=[], trouble=None, upshift=upshift_said(build, stage=stage),
     ))  # fmt: skip
+
+
+@api.post("/<int:job_id>/against", responses={"200": w.AgainstOut, **_PROBLEMS})
+def get_against(path: JobPath, body: mw.TryIn) -> Response:
+    """A job as found against the same as planned."""
+    return reply(against_out(build_with(path.job_id, body.entries).told))
+
+
+def against_out(entries: Mapping[str, Entry]) -> w.AgainstOut:
+    """As found against as planned, with all four answers of both."""
+    found = against(entries)
+    before, after = (
+        {v.question: v for v in (a.verdict, *a.others)} for a in (answer(found_of(entries)), answer(entries))
+    )
+    return w.AgainstOut(
+        renewed=list(found.renewed), dressed=list(found.dressed), says=list(found.says),
+        answers=[w.AgainstAnswerOut(question=q, found=before[q].state, planned=v.state, sentence=v.sentence)
+                 for q, v in after.items()],
+        changes=[
+            w.AgainstChangeOut(
+                name=c.name, label=c.label, same=c.same,
+                found=None if c.found is None else figure_out(c.found, c.unit),
+                planned=None if c.planned is None else figure_out(c.planned, c.unit),
+            )
+            for c in found.changes
+        ],
+    )  # fmt: skip
 
 
 class BesidePath(JobPath):

@@ -149,8 +149,13 @@ def _chart_out(chart: Chart, answers: Answers) -> m.ChartOut:
     )
 
 
-def _field_out(name: str, answers: Answers, problems: Mapping[str, tuple[str | None, str]]) -> m.FieldOut:
+def _field_out(
+    name: str, answers: Answers, problems: Mapping[str, tuple[str | None, str]], entries: Mapping[str, Entry]
+) -> m.FieldOut:
     build = answers.build
+    if name in entries and name not in build.entries and name not in problems:
+        told = f"renewed; {typeset(entries[name].typed or '')} is of the one that comes out"
+        return _field_out(name, answers, problems, {}).model_copy(update={"why": told})
     entry, assumed = build.entries.get(name), build.chosen.assumed.get(name)
     unit = INPUTS[name].unit
     value = None if unit in {"text", "curve"} or INPUTS[name].many else build.known.get(name)
@@ -218,7 +223,7 @@ def job_out(
         layout=build.chosen.layout,
         archived=archived,
         has_plan=build.has_plan,
-        fields=[_field_out(name, answers, problems) for name in (*texts, *answers.asked)],
+        fields=[_field_out(name, answers, problems, entries) for name in (*texts, *answers.asked)],
         choices=[
             m.PickedOut(name=n, option=build.chosen.options.get(n), begun=n in build.chosen.begun)
             for n in build.chosen.offered

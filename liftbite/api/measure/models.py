@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, BaseModel, Field
 
-from liftbite.api.jobs.models import FigureOut, NameOut, VerdictOut, _In
+from liftbite.api.jobs.models import EntryIn, FigureOut, NameOut, VerdictOut, _In
 from liftbite.api.measure.models_calculations import CalculationOut, StandsAtOut
 from liftbite.core.measure.checks import Kind, LimitName, Picture, Verdict
 from liftbite.core.measure.instruments import Zone
@@ -341,6 +341,7 @@ class NeedOut(BaseModel):
     part: str
     work: str
     reasons: list[str]
+    plan: EntryIn | None = Field(description="What would plan it; nothing where it is planned, or has no fate.")
 
 
 class RenewalOut(BaseModel):

@@ -32,7 +32,7 @@ from liftbite.core.measure.explained import finding_explained, sweep_explained
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
 from liftbite.core.measure.judgement import Finding, Reading, assess, left_of, limits_of, value_of
 from liftbite.core.measure.keyed import units_of
-from liftbite.core.measure.parts_list import PRACTICES, Renewal, needs, worst, worth_it
+from liftbite.core.measure.parts_list import PRACTICES, Need, Renewal, needs, worst, worth_it
 from liftbite.core.measure.runout import FACES, SweepSettings, pointing, unreachable
 from liftbite.core.measure.setup import CALCULATIONS, asked_of_check
 from liftbite.core.measure.sweep import LIMIT_AT, Sweep, judge_sweep, places_taken, scale_of, sweep_of, tir_alone
@@ -336,6 +336,11 @@ def instruments_out(bench: Bench) -> list[mm.InstrumentOut]:
     return [*own, *kinds]
 
 
+def _plan_of(need: Need, build: Build) -> m.EntryIn | None:
+    planned = need.plans(build)
+    return None if planned is None else m.EntryIn(quantity=planned[0], typed=planned[1])
+
+
 def _renewal_out(found: Renewal, version: int) -> mm.RenewalOut:
     offer = worth_it(found.part, found.price, found.chance, found.hours, found.rate, found.extra_hours)
     return mm.RenewalOut(part=found.part, version=version, price=found.price, chance=found.chance,
@@ -360,7 +365,7 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
                          options=[m.NameOut(name=o, label=says) for o, says in options.items()])
             for name, (about, options) in PRACTICES.items()
         ],
-        needs=[mm.NeedOut(part=n.part, work=n.work, reasons=list(n.reasons))
+        needs=[mm.NeedOut(part=n.part, work=n.work, reasons=list(n.reasons), plan=_plan_of(n, bench.build))
                for n in needs(bench.build, begun, bench.practices)],
         renewals=[_renewal_out(s, version) for s, version in bench.renewals],
         calculations=calculations_out(bench.build, bench.readings, bench.said, {c.name for c in checks}),

@@ -1,5 +1,6 @@
 """What is asked of a job beyond one evaluation.
 
+- `against`           As found against as planned: every answer, and what a driver feels, side by side and in words.
 - `goal_seek`         Asks a result backwards: which clamp load, which friction, which diameter gives the target?
 - `life`              Clamp and margin over the wear of the stack, and what ends its life first: facings, clamp or
   bearing.

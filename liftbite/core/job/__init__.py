@@ -5,12 +5,14 @@
   start.
 - `build`          What is known of a job before anything is worked out: choices in force, values entered, values
   assumed.
+- `builds`         The two builds of a job: as found, and as planned.
 - `choices`        The alternatives a builder picks. A choice decides which modules are in the graph and what is
   assumed.
 - `dyno_file`      From a dynamometer file, read as its mapping says, to a torque curve; and a curve to a file.
 - `dyno_mapping`   Which column of a dynamometer file is what: guessed, to be confirmed.
 - `dyno_table`     The text of a dynamometer file taken apart: lines, cells, figures.
 - `extremes`       Quantities of the whole stroke and of the whole life, made from an arrangement's own.
+- `fates`          What becomes of the parts that were found: stays, stays dressed, renewed.
 - `groups`         How figures and choices stand together on screen, in the order of work.
 - `inputs`         What a builder enters: every input with its unit, its range and the figures that are usual.
 - `ledger`         The record of a job: an append-only ledger. History, undo and audit are the same thing.

@@ -16,8 +16,9 @@ from typing import Any
 
 from liftbite.core.graph.graph import Graph, functions_of
 from liftbite.core.job.assumptions import loss_assumes
-from liftbite.core.job.choices import CAR, CHOICES, Choice
+from liftbite.core.job.choices import CHOICES, Choice
 from liftbite.core.job.extremes import made_of
+from liftbite.core.job.fates import CAR
 from liftbite.core.job.inputs import ALWAYS_ASSUMED, INPUTS, Assumed
 from liftbite.core.quantities import (
     balance,

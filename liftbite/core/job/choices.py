@@ -25,11 +25,11 @@ from liftbite.core.job.assumptions import (
     loss_assumes,
     use_assumes,
 )
+from liftbite.core.job.fates import CAR, FATED, FATES, MOTORCYCLE, fate_of
 from liftbite.core.job.inputs import OF_FLYWHEEL, OF_OTHER_SIDE, Assumed
 from liftbite.core.job.materials import MATERIALS
 from liftbite.core.quantities import face
 
-CAR, MOTORCYCLE = "dry_car", "wet_motorcycle"
 _BOTH = (CAR, MOTORCYCLE)
 #: What is told of one face, and the same of the other side of a disc.
 OTHER_SIDE = {name: f"other_{name}" for name in (*OF_OTHER_SIDE, *(q.__name__ for q in functions_of(face)),
@@ -276,6 +276,14 @@ CHOICES: Mapping[str, Choice] = {
             Option("curve", "By its curve", "Force at the pad over travel, as measured; minus where it helps.",
                    ("curve", "quantities.pedal_return"), layouts=(CAR,), traits=_with("assist spring")),
         ), begins={CAR: "returns", MOTORCYCLE: "returns"}, group="losses"),
+        *(
+            Choice(fate_of(name), part.label, tuple(
+                Option(fate, *FATES[fate], layouts=(part.layout,) if part.layout else _BOTH)
+                for fate in FATES if fate != "dressed" or part.dressed
+            ), begins=dict.fromkeys((part.layout,) if part.layout else _BOTH, "stays"),
+                under=("layout", part.layout) if part.layout else part.under, group="fates")
+            for name, part in FATED.items()
+        ),
         Choice("inertia_source", "Flywheel inertia from", (
             Option("figure", "A figure", "A data sheet."),
             Option("weight", "Its weight", "Weight and outer diameter.", ("weight",)),

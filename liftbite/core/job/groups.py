@@ -42,6 +42,7 @@ GROUPS: Mapping[str, Group] = {g.name: g for g in (
     Group("stage", "Planned stage",
           order=("stage_plan", "stage_gain", "replacement_curve")),
     Group("use", "Use"),
+    Group("fates", "What stays, what is renewed"),
     Group("primary", "Primary drive"),
     Group("stack", "Stack", slots=("disc", "plates")),
     Group("facing", "Facing", slots=("material",),
@@ -113,7 +114,7 @@ GROUPS: Mapping[str, Group] = {g.name: g for g in (
           order=("start", "throttle", "start_engine_speed", "start_acceleration", "start_clutch_share",
                  "start_engine_share", "release_time", "restrictor_time", "starts_in_row", "start_interval",
                  "full_load_slip_time", "full_load_slip_speed", "stall_speed", "rev_limit", "engine_drag_share")),
-    Group("schedule", "Schedule of starts",
+    Group("schedule", "Heat over time",
           order=("start_schedule", "heat_before", "first_temperature", "flywheel_heat_mass", "floater_mass", "cover_mass",
                  "basket_mass")),
     Group("vehicle", "Vehicle",
@@ -143,6 +144,7 @@ VIEWS: Mapping[str, tuple[str, ...]] = {
     "section": ("release", "losses", "stack", "clamp", "bearing", "cover", "room", "wear", "sizes", "fits"),
     "bite": ("primary", "stack", "facing", "clamp", "bearing", "cover", "heat", "shaft"),
     "start": ("start", "vehicle", "schedule", "heat", "turning", "flywheel", "wear"),
+    "against": ("fates",),
     "flywheel": ("flywheel", "old", "turning", "strength", "balance", "joint", "runs", "fits", "vehicle"),
 }
 

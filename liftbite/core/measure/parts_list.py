@@ -12,6 +12,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from liftbite.core.job.build import Build
+from liftbite.core.job.fates import FATED, fate_of
 from liftbite.core.measure.checks import CHECKS, Verdict
 from liftbite.core.measure.judgement import VERDICTS, Finding
 
@@ -57,6 +58,11 @@ _PART = {
     "pilot_bearing": "Pilot bearing", "rear_seal": "Rear main seal", "shaft_seal": "Input shaft seal",
     "fork": "Fork and pivot", "input_shaft": "Input shaft", "end_float": "Retainer shims",
 }  # fmt: skip
+#: What is got or worked on -> the part whose fate says so.
+_FATED = {
+    "Disc": "disc", "Plate set": "plates", "Spring set": "springs", "Cover": "cover", "Flywheel": "flywheel",
+    "Floater plate": "floater", "Release bearing": "bearing", "Push rod": "push_rod",
+}  # fmt: skip
 _CLUTCH = frozenset({"Disc", "Cover", "Plate set"})
 #: Fasteners that come with a part that is renewed.
 _BOLTS = {"Flywheel": "Flywheel bolts", "Cover": "Cover bolts", "Spring set": "Spring bolts"}
@@ -69,6 +75,16 @@ class Need:
     part: str
     work: str
     reasons: tuple[str, ...]
+
+    def plans(self, build: Build) -> tuple[str, str] | None:
+        """The choice and the fate that would plan it; None where it has none, or is planned already."""
+        part = _FATED.get(self.part)
+        fate = {"get": "renewed", "dress or machine": "dressed"}.get(self.work)
+        if part is None or fate is None or (fate == "dressed" and not FATED[part].dressed):
+            return None
+        name = fate_of(part)
+        options = build.chosen.options
+        return (name, fate) if name in build.chosen.offered and options.get(name) not in (fate, "renewed") else None
 
 
 def needs(build: Build, findings: Sequence[Finding], practices: Mapping[str, str]) -> list[Need]:

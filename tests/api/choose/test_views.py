@@ -175,3 +175,18 @@ def test_alternatives_stand_side_by_side_and_can_be_put_in(client: Any, car: int
     bolts = client.post(f"/api/jobs/{car}/beside/instructions", json={"entries": tried}).get_json()
     assert len(bolts["rows"]) == 2 or bolts["needs"]
     assert client.post(f"/api/jobs/{car}/beside/wheels", json={"entries": []}).status_code == 422
+
+
+def test_a_renewed_disc_is_shown_against_the_one_that_was_found(client: Any, car: int) -> None:
+    tried = {"wear": "0.9 mm", "disc_fate": "renewed"}
+    told = ask(client, car, "against", **tried)
+    assert told["renewed"] == ["Disc or discs"]
+    by_name = {c["name"]: c for c in told["changes"]}
+    assert by_name["wear"]["found"]["metric"]["figure"] == "0.9"
+    assert not by_name["wear"]["same"]
+    assert {a["question"] for a in told["answers"]} == {"bite", "lift", "heat", "true"}
+    body = {"entries": [{"quantity": q, "typed": t} for q, t in tried.items()]}
+    shown = client.post(f"/api/jobs/{car}/preview", json=body).get_json()
+    wear = next(f for f in shown["fields"] if f["name"] == "wear")
+    assert wear["mark"] == "assumed"
+    assert "of the one that comes out" in wear["why"]

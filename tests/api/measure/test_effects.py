@@ -224,3 +224,24 @@ def test_a_file_with_faults_is_taken_as_far_as_it_can_be_read(client: FlaskClien
 @pytest.mark.parametrize("text", ["", "a,b\n1,2\n", "check,place\nx,y\n", "place,reading\nx,1\n"])
 def test_what_is_no_file_of_readings(client: FlaskClient, text: str) -> None:
     assert post(client, begin(client, BIKE), "readings/csv", text=text).status_code == 422
+
+
+def test_what_is_to_be_got_can_be_planned_and_its_readings_stay_with_the_old_part(client: FlaskClient) -> None:
+    """A pack worn out on the bench: planned as renewed, Bite stands where it stood before it was read."""
+    job = begin(client, BIKE)
+    fresh = client.get(f"/api/jobs/{job['id']}").get_json()["verdicts"][0]["margin"]
+    take(client, job, "plate_thickness", PACK | {"Plate 1, place 1": "2.5"})
+    job = client.get(f"/api/jobs/{job['id']}").get_json()
+    told = client.get(f"/api/jobs/{job['id']}/effects").get_json()
+    taken = client.post(
+        f"/api/jobs/{job['id']}/effects", json={"quantities": [e["quantity"] for e in told["effects"]]},
+        headers={"If-Match": f'"{job["revision"]}"'},
+    )  # fmt: skip
+    assert taken.status_code == 200, taken.text
+    job = taken.get_json()
+    assert job["verdicts"][0]["margin"] != fresh
+    plans = {n["part"]: n["plan"] for n in bench(client, job)["needs"] if n["plan"]}
+    assert (plans["Plate set"]["quantity"], plans["Plate set"]["typed"]) == ("plates_fate", "renewed")
+    planned = enter(client, job, plates_fate="renewed", springs_fate="renewed").get_json()
+    assert planned["verdicts"][0]["margin"] == fresh
+    assert not any(n["plan"] for n in bench(client, planned)["needs"] if n["part"] in {"Plate set", "Spring set"})

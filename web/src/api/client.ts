@@ -28,6 +28,7 @@ export type Outline = Schemas["OutlineOut"];
 export type Launch = Schemas["LaunchOut"];
 export type Flywheel = Schemas["FlywheelOut"];
 export type Beside = Schemas["BesideOut"];
+export type Against = Schemas["AgainstOut"];
 export type Moves = Schemas["MovesOut"];
 export type Shelf = Schemas["ShelfOut"];
 export type Part = Schemas["PartOut"];

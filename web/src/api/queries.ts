@@ -63,6 +63,22 @@ export const usePreview = (id: number, revision: number, entries: EntryIn[]) =>
     gcTime: 5_000,
   });
 
+/** A job as found against the same as planned, with what is typed and tried. */
+export const useAgainst = (id: number, revision: number, entries: EntryIn[]) =>
+  useQuery({
+    queryKey: ["against", id, revision, entries],
+    queryFn: ({ signal }) =>
+      taken(
+        client.POST("/api/jobs/{job_id}/against", {
+          params: { path: { job_id: id } },
+          body: { entries },
+          signal,
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    gcTime: 5_000,
+  });
+
 /** Alternatives for one part of a job, with what is typed and tried. */
 export const useBeside = (
   name: "cylinders" | "instructions",

@@ -314,6 +314,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/against": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A job as found against the same as planned. */
+        post: operations["workbench_get_against__int_job_id__against_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/beside/{name}": {
         parameters: {
             query?: never;
@@ -2118,6 +2135,65 @@ export interface components {
             temperature: number[];
         };
         /**
+         * AgainstOut
+         * @description As found against as planned.
+         */
+        AgainstOut: {
+            /** Renewed */
+            renewed: string[];
+            /** Dressed */
+            dressed: string[];
+            /** Answers */
+            answers: components["schemas"]["AgainstAnswerOut"][];
+            /** Changes */
+            changes: components["schemas"]["AgainstChangeOut"][];
+            /** Says */
+            says: string[];
+        };
+        /**
+         * AgainstAnswerOut
+         * @description One answer as found and as planned.
+         */
+        AgainstAnswerOut: {
+            /**
+             * Question
+             * @enum {string}
+             */
+            question: "bite" | "lift" | "heat" | "true";
+            /**
+             * Found
+             * @enum {string}
+             */
+            found: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "does not fit" | "cannot be";
+            /**
+             * Planned
+             * @enum {string}
+             */
+            planned: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "does not fit" | "cannot be";
+            /**
+             * Sentence
+             * @description The reason as planned.
+             */
+            sentence: string;
+        };
+        /**
+         * AgainstChangeOut
+         * @description One figure as found and as planned.
+         */
+        AgainstChangeOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            found: components["schemas"]["FigureOut"] | null;
+            planned: components["schemas"]["FigureOut"] | null;
+            /**
+             * Same
+             * @description Nobody could tell them apart.
+             */
+            same: boolean;
+        };
+        /**
          * BesideOut
          * @description Alternatives for one part, side by side; nothing of it where the job has no such part.
          */
@@ -3026,6 +3102,8 @@ export interface components {
             work: string;
             /** Reasons */
             reasons: string[];
+            /** @description What would plan it; nothing where it is planned, or has no fate. */
+            plan: components["schemas"]["EntryIn"] | null;
         };
         /**
          * PartLifeOut
@@ -6416,6 +6494,161 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LaunchOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    workbench_get_against__int_job_id__against_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgainstOut"];
                 };
             };
             /** @description Malformed */

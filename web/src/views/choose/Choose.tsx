@@ -14,6 +14,7 @@ export const VIEWS: readonly { to: string; label: string }[] = [
   { to: "flywheel", label: "Flywheel" },
   { to: "find", label: "Find parts" },
   { to: "moves", label: "What moves it" },
+  { to: "against", label: "Found against planned" },
 ];
 
 /** Choose: the parts on the left, the clutch and what it amounts to on the right. */

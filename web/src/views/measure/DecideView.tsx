@@ -39,13 +39,20 @@ const WORK: Record<string, string> = {
 };
 
 function Needs({ bench }: { bench: Measure }) {
+  const { actions } = useJobEditor();
   const works = [...new Set(bench.needs.map((need) => need.work))];
+  const plans = bench.needs.flatMap((need) => need.plan ?? []);
   return (
     <section aria-labelledby="needs" data-testid="needs">
       <div className="flex items-end justify-between gap-3 border-b-2 border-ink pb-1">
         <h1 id="needs" className="text-head font-bold">
           What it takes
         </h1>
+        {plans.length > 0 && (
+          <button type="button" className="button ml-auto" onClick={() => actions.put(plans)}>
+            Plan all of it
+          </button>
+        )}
         {bench.needs.length > 0 && (
           <a className="button" href={`/api/jobs/${bench.job}/parts.csv`} download>
             Save the list as CSV
@@ -70,6 +77,16 @@ function Needs({ bench }: { bench: Measure }) {
               .map((need) => (
                 <li key={need.part} className="border-b border-hair py-1.5" data-part={need.part}>
                   <b>{need.part}</b>
+                  {need.plan && (
+                    <button
+                      type="button"
+                      className="button float-right"
+                      aria-label={`Plan it: ${need.part}`}
+                      onClick={() => need.plan && actions.put([need.plan])}
+                    >
+                      Plan it
+                    </button>
+                  )}
                   {need.reasons.map((reason) => (
                     <span key={reason} className="block text-note">
                       {reason}
@@ -80,6 +97,11 @@ function Needs({ bench }: { bench: Measure }) {
           </ul>
         </div>
       ))}
+      {plans.length > 0 && (
+        <p className="mt-2 text-note">
+          What is planned as renewed goes in new: what was read of the old one then counts as found only.
+        </p>
+      )}
       <p className="mt-2 text-note text-soft">
         A calculator and a logbook: the vehicle's manual, local codes and a qualified technician come first.
       </p>

@@ -1,6 +1,6 @@
 import type { Field } from "@/api/client";
 import { useMeasure } from "@/api/measure";
-import { useCatalogue } from "@/api/queries";
+import { useAgainst, useCatalogue } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Glyph } from "@/components/Glyph";
 import { Scroll } from "@/components/Scroll";
@@ -11,6 +11,8 @@ import { Results } from "@/views/choose/Results";
 import { TorqueChart } from "@/views/choose/TorqueChart";
 import { VERDICT_WORDS } from "@/views/measure/marks";
 
+/** Texts that say something of the work. */
+const WRITTEN = ["start_schedule", "bolt_instructions"];
 const SHOWN = ["torque_demand", "torque_capacity", "bite_margin", "clamp_load", "effective_radius"];
 
 const SHOWN_OF: Record<string, readonly string[]> = {
@@ -51,6 +53,7 @@ export function SheetView() {
       field.typed && field.mark !== "assumed" && !["text", "curve"].includes(kind(field.name) ?? "text"),
   );
   const parts = job.fields.filter((field) => field.name.endsWith("_part") && field.typed);
+  const written = job.fields.filter(({ name, typed }) => typed && WRITTEN.includes(name));
   const notes = job.fields.find((field) => field.name === "notes")?.typed;
   const picked = job.choices.flatMap((choice) => {
     const info = catalogue.data?.choices.find((c) => c.name === choice.name);
@@ -111,6 +114,11 @@ export function SheetView() {
                   {choice.option}
                 </Line>
               ))}
+              {written.map((field) => (
+                <Line key={field.name} term={label(field.name)}>
+                  {field.typed}
+                </Line>
+              ))}
               {entered.map((field) => (
                 <Line key={field.name} term={label(field.name)}>
                   <AsTyped field={field} />
@@ -138,6 +146,7 @@ export function SheetView() {
             </dl>
           </section>
         </div>
+        <Changes id={job.id} revision={job.revision} />
         <Measured id={job.id} revision={job.revision} />
         {notes && (
           <section className="mt-6">
@@ -152,6 +161,24 @@ export function SheetView() {
         </p>
       </article>
     </Scroll>
+  );
+}
+
+/** What a driver will feel of it, where anything differs from what was found. */
+function Changes({ id, revision }: { id: number; revision: number }) {
+  const found = useAgainst(id, revision, []).data;
+  if (!found || (found.says.length === 0 && found.renewed.length === 0)) return null;
+  return (
+    <section className="mt-6" data-testid="sheet-changes">
+      <h2 className="border-b border-ink pb-1 text-head font-bold">Against what was found</h2>
+      <p className="pt-2">
+        {[
+          ...found.renewed.map((part) => `${part} renewed`),
+          ...found.dressed.map((part) => `${part} dressed`),
+        ].join(", ")}
+      </p>
+      <p className="font-semibold">{found.says.join(", ")}</p>
+    </section>
   );
 }
 
