@@ -393,7 +393,7 @@ def _effects_of(bench: Bench) -> list[Effect]:
     swept = {c.name: found_of(bench, c)[1] for c in checks_for(bench.build) if c.kind == "sweep"}
     scales = {name: scale_of(name, settings_of(bench.latest(name)).swept, bench.build) for name in LIMIT_AT}
     return effects(bench.build, bench.readings, bench.manual, build_of(bench.entered),
-                   {name: sweep for name, sweep in swept.items() if sweep is not None}, scales)  # fmt: skip
+                   {name: sweep for name, sweep in swept.items() if sweep is not None}, scales, bench.said)  # fmt: skip
 
 
 def measured_entries(bench: Bench) -> dict[str, Entry]:

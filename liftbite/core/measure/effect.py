@@ -7,7 +7,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
 from liftbite.core.job.build import Build
@@ -43,12 +43,14 @@ class EffectOf:
     Attributes
     ----------
     work_out : build, readings in force and the check's limits to effects
+    told : build, readings, and what was asked of calculations to effects; in place of `work_out`
     once : True where the readings say what changed, not what stands there: then the job as entered is taken, so that a
         cut taken in is not taken twice
     """
 
     work_out: Callable[[Build, Readings, Sequence[Limit]], list[Effect]]
     once: bool = False
+    told: Callable[[Build, Readings, Mapping[str, str]], list[Effect]] | None = None
 
 
 def in_millimetres(value: float) -> str:

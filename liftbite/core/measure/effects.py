@@ -154,6 +154,7 @@ def _of_sweeps(
 def effects(
     build: Build, readings: Readings, manual: Mapping[str, Mapping[LimitName, tuple[float, str]]] | None = None,
     entered: Build | None = None, sweeps: Mapping[str, Sweep] | None = None, scales: Mapping[str, float] | None = None,
+    said: Mapping[str, str] | None = None,
 ) -> list[Effect]:  # fmt: skip
     """Every quantity of the job that its readings change, in the order of work.
 
@@ -163,6 +164,7 @@ def effects(
     readings : check -> readings in force
     manual : check -> limits typed for this vehicle, as `findings.limits_of` takes them
     sweeps : check -> its sweep in force, from `sweeps.sweep_of`
+    said : what was said where a calculation asks
     scales : face -> from the radius swept to the one its limit is meant at, from `sweep.scale_of`
     entered : the job without what was measured, from `ledger.as_entered`: a cut is taken from that, and so only once
     """
@@ -170,7 +172,7 @@ def effects(
     for check, effect in effects_of().items():
         limits = limits_of(CHECKS[check], build, (manual or {}).get(check, {}))
         stood = entered if entered is not None and effect.once else build
-        found += effect.work_out(stood, readings, limits)
+        found += effect.told(stood, readings, said or {}) if effect.told else effect.work_out(stood, readings, limits)
     for check, tir, why in _of_sweeps(sweeps or {}, readings, scales or {}):
         found += _swept(build, check, tir, why, limits_of(CHECKS[check], build, (manual or {}).get(check, {})))
     return [e for e in found if not _stands_already(build, e)]

@@ -70,6 +70,7 @@ _PINT: dict[str, str] = {
     "mL": "milliliter",
     "L": "liter",
     "m³": "meter ** 3",
+    "in³": "inch ** 3",
     "US pt": "US_pint",
     "imp pt": "imperial_pint",
     "US gal": "US_liquid_gallon",
@@ -140,6 +141,7 @@ _SPELLINGS: dict[str, str] = {
     "j": "J", "kj": "kJ", "kgm2": "kg·m²", "kgm²": "kg·m²", "lbft2": "lb·ft²", "lbft²": "lb·ft²",
     "sec": "s", "seconds": "s", "deg": "°", "degree": "°", "degrees": "°", "kph": "km/h", "kmh": "km/h",
     "miles": "mi", "mm3/mpa": "mm³/MPa", "mm3/j": "mm³/J", "j/mm2": "J/mm²", "kg/m3": "kg/m³", "lb/in3": "lb/in³",
+    "in3": "in³", "cuin": "in³",
     "n": "N", "kn": "kN",
 }  # fmt: skip
 
@@ -184,7 +186,7 @@ KINDS: dict[str, Kind] = {
         Kind("mass", "kg", "kg", "lb", ("kg", "lb", "g")),
         Kind("temperature", "K", "°C", "°F", ("°C", "°F", "K")),
         Kind("temperature rise", "K diff", "K", "K", ("K",)),
-        Kind("volume", "m³", "mL", "US pt", ("mL", "L", "US pt", "imp pt", "US gal", "imp gal")),
+        Kind("volume", "m³", "mL", "in³", ("mL", "L", "in³", "US pt", "imp pt", "US gal", "imp gal")),
         Kind("unbalance", "kg·m", "g·mm", "oz·in", ("g·mm", "oz·in")),
         Kind("energy", "J", "kJ", "kJ", ("kJ", "J")),
         Kind("inertia", "kg·m²", "kg·m²", "lb·ft²", ("kg·m²", "lb·ft²")),

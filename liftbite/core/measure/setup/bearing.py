@@ -19,11 +19,11 @@ import numpy as np
 
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
-from liftbite.core.measure.checks import Limit
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
 from liftbite.core.measure.judgement import Readings, values_of
 from liftbite.core.measure.setup.calculation import (
     MOST_PIECES,
+    Asked,
     Band,
     Calculation,
     Mark,
@@ -156,6 +156,7 @@ class Bearing:
     reserve, doubt : X less Y and its uncertainty [m]
     window : what wear and stroke ask for, also where nothing can meet it; None where they are not known
     pulls : True for a pull cover, which the rule of thumb is not for
+    picked : the stack the builder fits, by index; None where he takes the one proposed
     stacks : every stack of the spacers at hand, best first
     pieces : the spacers
     crossing : master travel the best stack's reserve costs on every stroke where the bearing springs fully back [m],
@@ -168,7 +169,13 @@ class Bearing:
     stacks: tuple[Stack, ...]
     pieces: Pieces
     pulls: bool = False
+    picked: tuple[int, ...] | None = None
     crossing: float | None = None
+
+    @property
+    def fitted(self) -> Stack:
+        """The stack that is fitted: the one picked, or else the one proposed."""
+        return next((s for s in self.stacks if s.pieces == self.picked), self.stacks[0])
 
     @property
     def usable(self) -> Window | None:
@@ -191,7 +198,7 @@ def computed_window(build: Build) -> Window | None:
     return reserve_window(left, float(v["release_lever_ratio"]), release, float(stroke), float(v["finger_way"]))
 
 
-def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> Bearing | None:
+def work_out(build: Build, readings: Readings, said_of: Mapping[str, str]) -> Bearing | None:
     """The reserve of a job's readings with every stack of its spacers; None without X and Y."""
     x, y = values_of(readings, "depth_x"), values_of(readings, "depth_y")
     if not x or not y:
@@ -200,13 +207,15 @@ def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> Bearing 
     doubt = float(hypot(*u) + (np.ptp(x) + np.ptp(y)) / 2)
     mean_x, mean_y, pieces = float(np.mean(x)), float(np.mean(y)), pieces_of(readings, "spacers")
     pulls = float(build.evaluate(("finger_way",))["finger_way"]) < 0
-    found = Bearing(mean_x - mean_y, doubt, computed_window(build), (), pieces, pulls)
+    picked = FITTED.get(said_of.get("fitted", ""), ("", None))[1]
+    found = Bearing(mean_x - mean_y, doubt, computed_window(build), (), pieces, pulls, picked)
     stacks = bearing_stacks(mean_x, mean_y, pieces.heights, found.usable, doubt)
     areas = build.evaluate(("master_area", "slave_area"))
     master, slave = areas["master_area"], areas["slave_area"]
     known = not isinstance(master, Needs | Refused) and not isinstance(slave, Needs | Refused)
-    crossing = float(stacks[0].reserve * slave / master) if known else None
-    return replace(found, stacks=tuple(stacks), crossing=crossing)
+    found = replace(found, stacks=tuple(stacks))
+    crossing = float(found.fitted.reserve * slave / master) if known else None
+    return replace(found, crossing=crossing)
 
 
 def tell(found: Bearing) -> Told:
@@ -230,7 +239,7 @@ def tell(found: Bearing) -> Told:
             f"can come back; at most bearing stroke − release stroke − {spare} = {high}, so that the bearing stays on "
             "its sleeve. It outranks the rule."
         )
-    best = found.stacks[0].reserve
+    best = found.fitted.reserve
     if found.crossing is not None and best > 0:
         working.append(f"A bearing that rides on the fingers only keeps this in reserve. One that springs fully back "
                        f"crosses it on every stroke: {mm(best)} mm · A_s/A_m = {mm(found.crossing)} mm of the "
@@ -239,6 +248,28 @@ def tell(found: Bearing) -> Told:
 
 
 def _sentence(found: Bearing) -> str:
+    fitted = found.fitted
+    if found.picked is None or fitted.pieces != found.picked:
+        return _proposed(found)
+    window = found.usable
+    inside = fitted.in_rule if window is None else fitted.in_window
+    named = found.pieces.named(fitted.pieces) or "no spacer"
+    says = f"Fitted with {named}: the reserve is {said(fitted.reserve)}, {'inside' if inside else 'outside'} "
+    says += "1/8 to 3/8 in" if window is None else f"{said(window.low)} to {said(window.high)}"
+    return f"{says}." if inside else f"{says}. {_proposed(found)}"
+
+
+def _to_get(found: Bearing) -> str:
+    """How thick a stack would do, where none at hand does; empty where none could."""
+    window = found.usable or (None if found.pulls else RULE)
+    if window is None or found.reserve <= window.low:
+        return ""
+    return (
+        f" Get {said(max(found.reserve - window.high, 0.0))} to {said(found.reserve - window.low)} of spacers in all."
+    )
+
+
+def _proposed(found: Bearing) -> str:
     if found.reserve <= 0:
         return "The bearing already meets the fingers: no stack can help. A shorter bearing or another seat is needed."
     best, window = found.stacks[0], found.usable
@@ -253,13 +284,13 @@ def _sentence(found: Bearing) -> str:
         return f"{left}. Wear limit, lift and bearing stroke give the window of a pull cover; no rule of thumb does."
     if window is None:
         if not best.in_rule:
-            return f"No stack at hand falls in 1/8 to 3/8 in. {nearest}"
+            return f"No stack at hand falls in 1/8 to 3/8 in. {nearest}{_to_get(found)}"
         own = "wear limit and bearing stroke would give a window of its own"
         return f"{left}, in the rule of 1/8 to 3/8 in; {own}.{doubt}"
     ends = ("the stroke", "the wear to come") if found.pulls else ("the wear to come", "the stroke")
     inside = f"between {said(window.low)} for {ends[0]} and {said(window.high)} for {ends[1]}"
     if not best.in_window:
-        return f"No stack at hand falls {inside}. {nearest}"
+        return f"No stack at hand falls {inside}. {nearest}{_to_get(found)}"
     rule = "" if best.in_rule or found.pulls else " It lies outside the rule of 1/8 to 3/8 in, which counts less."
     return f"{left}, {inside}.{rule}{doubt}"
 
@@ -268,9 +299,12 @@ def _shows(found: Bearing) -> tuple[Shown, ...]:
     window, best = found.usable, found.stacks[0]
     own = (Band("window of this clutch", window.low, window.high, leading=True),) if window else ()
     rule = () if found.pulls else (Band("1/8 to 3/8 in", RULE.low, RULE.high),)
+    bare, proposed = Mark("no spacer", found.reserve), Mark("best stack", best.reserve, leading=found.picked is None)
+    fitted = () if found.picked is None else (Mark("fitted", found.fitted.reserve, leading=True),)
+    marks = (bare, proposed, *fitted)
     ruler = Ruler(
         "Reserve of the bearing", (*own, *rule),
-        (Mark("no spacer", found.reserve), Mark("best stack", best.reserve, leading=True)),
+        marks,
         zero="bearing touches the fingers",
     )  # fmt: skip
     columns = ("Spacers", "Stack", "Reserve", "Window") + (() if found.pulls else ("1/8 to 3/8", "Off 1/4 in"))
@@ -289,13 +323,31 @@ def _row(found: Bearing, s: Stack) -> tuple[str | float | None, ...]:
     return row if found.pulls else (*row, words[s.in_rule], s.off_nominal)
 
 
-def _effects(_: Build, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
-    x, y = values_of(readings, "depth_x"), values_of(readings, "depth_y")
-    left = float(np.mean(x) - np.mean(y)) if x and y else 0.0
-    return [of_length("depth_x", "bearing_reserve", left, "X less Y, no spacer")] if left > 0 else []
+def _effects(build: Build, readings: Readings, said_of: Mapping[str, str]) -> list[Effect]:
+    found = work_out(build, readings, said_of)
+    if found is None or found.reserve <= 0 or found.fitted.reserve <= 0:
+        return []
+    named = found.pieces.named(found.fitted.pieces) or "no spacer"
+    why = f"X less Y, with {named}" + ("" if found.picked is not None else ": the stack proposed")
+    return [of_length("depth_x", "bearing_reserve", found.fitted.reserve, why)]
 
+
+#: What is fitted under the bearing -> in words, and the spacers by index; the first where nothing was said.
+FITTED: Mapping[str, tuple[str, tuple[int, ...] | None]] = {
+    "": ("the stack proposed", None),
+    "none": ("no spacer", ()),
+    "1": ("Spacer 1", (0,)),
+    "2": ("Spacer 2", (1,)),
+    "3": ("Spacer 3", (2,)),
+    "1+2": ("Spacers 1 and 2", (0, 1)),
+    "1+3": ("Spacers 1 and 3", (0, 2)),
+    "2+3": ("Spacers 2 and 3", (1, 2)),
+    "1+2+3": ("all three", (0, 1, 2)),
+}
 
 CALCULATION = Calculation(
     "bearing", "Reserve of a concentric bearing", ("depth_x", "depth_y", "spacers"), "X and Y, once each",
-    work_out, tell, effects={"depth_x": EffectOf(_effects)},
+    work_out, tell,
+    Asked("depth_x", "fitted", "Under the bearing", {name: words for name, (words, _) in FITTED.items()}),
+    {"depth_x": EffectOf(lambda *_: [], told=_effects)},
 )  # fmt: skip

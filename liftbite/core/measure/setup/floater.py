@@ -217,8 +217,10 @@ def _shows(found: Floater) -> list[Shown]:
 
 def _effects(_: Build, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
     gaps = values_of(readings, "floater_gap")
-    mean = float(np.mean(gaps)) if gaps else 0.0
-    return [of_length("floater_gap", "floater_clearance", mean, "mean of the stands")] if gaps else []
+    if not gaps:
+        return []
+    middle = (FLOATER.low + FLOATER.high) / 2
+    return [of_length("floater_gap", "floater_clearance", max(gaps, key=lambda g: abs(g - middle)), "the worst stand")]
 
 
 CALCULATION = Calculation(

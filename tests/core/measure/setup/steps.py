@@ -25,15 +25,19 @@ def taken(mm: Mapping[str, float], uncertainty: float = 3e-5) -> list[Reading]:
     return [Reading(place, v / 1e3, f"{v} mm", "caliper", uncertainty) for place, v in mm.items()]
 
 
-def found(which: str, typed: Mapping[str, str], shims: str = "", **readings: Mapping[str, float]) -> Any:
+def found(
+    which: str, typed: Mapping[str, str], shims: str = "", fitted: str = "", **readings: Mapping[str, float]
+) -> Any:
     """What a calculation comes to for a job and readings in millimetres; None while it waits."""
     read = {check: taken(mm) for check, mm in readings.items()}
-    return CALCULATIONS[which].work_out(build_of(entries(dict(typed))), read, {"shims": shims})
+    return CALCULATIONS[which].work_out(build_of(entries(dict(typed))), read, {"shims": shims, "fitted": fitted})
 
 
-def told(which: str, typed: Mapping[str, str], shims: str = "", **readings: Mapping[str, float]) -> Told:
+def told(
+    which: str, typed: Mapping[str, str], shims: str = "", fitted: str = "", **readings: Mapping[str, float]
+) -> Told:
     """The same in words."""
-    return CALCULATIONS[which].tell(found(which, typed, shims, **readings))
+    return CALCULATIONS[which].tell(found(which, typed, shims, fitted, **readings))
 
 
 _NUMBER = r"−?\d+(?:\.\d+)?"

@@ -204,3 +204,28 @@ def test_a_fork_has_no_reserve_to_set_up() -> None:
     assert not {"depth_x", "depth_y", "spacers"} & {
         c.name for c in checks_for(build_of(entries(CAR, release="hydraulic_fork")))
     }
+
+
+SPACERS = {"Spacer 1": 6.3, "Spacer 2": 3.2}
+
+
+def test_the_stack_that_is_fitted_is_what_counts() -> None:
+    """Two spacers at hand of which one is fitted: its reserve is told and entered, not that of the stack proposed."""
+    readings = {"depth_x": {"At 12": 80.0}, "depth_y": {"At 12": 68.0}, "spacers": SPACERS}
+    proposed, one = (found("bearing", NO_STROKE, fitted=fitted, **readings) for fitted in ("", "2"))
+    assert proposed is not None
+    assert one is not None
+    assert proposed.fitted == proposed.stacks[0]
+    assert one.fitted.pieces == (1,)
+    assert one.fitted.reserve == pytest.approx(8.8e-3)
+    assert "Fitted with Spacer 2: the reserve is 8.8 mm" in told(
+        "bearing", NO_STROKE, fitted="2", **readings).sentence  # fmt: skip
+    outside = told("bearing", NO_STROKE, fitted="none", **readings).sentence
+    assert "outside" in outside
+    assert "With Spacer 1" in outside
+
+
+def test_where_nothing_at_hand_serves_the_thickness_to_get_is_named() -> None:
+    words = told("bearing", NO_STROKE, depth_x={"At 12": 80}, depth_y={"At 12": 60}).sentence
+    assert f"Get {20 - 9.525:.5g} mm" in words
+    assert f"to {20 - 3.175:.5g} mm" in words

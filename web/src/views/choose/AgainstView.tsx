@@ -34,7 +34,7 @@ function Both({ found }: { found: Against }) {
       <p className="mb-3 max-w-prose text-soft">
         {parts.length > 0
           ? `${parts.join(", ")}; the rest stays. What was read of a part that comes out counts as found only.`
-          : "Every part stays. Say beside what is renewed: what was read of the old one then stays with the old one."}
+          : "Every part stays. Say which are renewed: what was read of the old one then stays with the old one."}
       </p>
       <table className="w-full">
         <Heads first="Answer" />

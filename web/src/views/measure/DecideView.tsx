@@ -50,7 +50,7 @@ function Needs({ bench }: { bench: Measure }) {
         </h1>
         {plans.length > 0 && (
           <button type="button" className="button ml-auto" onClick={() => actions.put(plans)}>
-            Plan all of it
+            Plan these parts
           </button>
         )}
         {bench.needs.length > 0 && (

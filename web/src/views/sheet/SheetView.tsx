@@ -58,7 +58,7 @@ export function SheetView() {
   const picked = job.choices.flatMap((choice) => {
     const info = catalogue.data?.choices.find((c) => c.name === choice.name);
     const option = info?.options.find((o) => o.value === choice.option);
-    return info && option ? [{ label: info.label, option: option.label }] : [];
+    return info && option && !choice.begun ? [{ label: info.label, option: option.label }] : [];
   });
   return (
     <Scroll label="Sheet" className="overflow-y-auto h-full px-6 py-6">
