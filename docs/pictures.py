@@ -33,7 +33,7 @@ VIEWS = {
     "moves": ("/jobs/3/choose/moves?result=bite_margin", 1280, "light"),
     "shelf": ("/shelf?slot=disc", 1280, "light"),
     "working": ("/jobs/2/choose/bite?working=bite_margin", 1280, "light"),
-    "ask": ("/jobs/2/choose/bite?ask", 1280, "light"),
+    "against": ("/jobs/3/choose/against", 1280, "light"),
     "sheet": ("/jobs/3/sheet", 1280, "light"),
     "measure": ("/jobs/5/measure/bench?check=plate_thickness&place=Plate%204,%20place%202", 1280, "light"),
     "measure-bore": ("/jobs/3/measure/bench?check=bore_runout", 1280, "light"),
