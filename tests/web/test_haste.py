@@ -149,3 +149,17 @@ def test_a_bench_that_was_asked_for_before_a_reading_does_not_take_it_off_the_sc
     page.unroute("**/measure")
     page.wait_for_load_state("networkidle")
     expect(rows).to_have_count(before + 1)
+
+
+def test_digits_typed_on_the_bench_are_the_reading_wherever_the_hand_was(page: Page, shop: str) -> None:
+    """A key of the keypad was touched, then the keyboard: no digit turns to another view."""
+    open_job(page, shop, "Merrix 600", "measure")
+    page.goto(page.url.split("?")[0] + "?check=plate_thickness&place=Plate 1, place 1")
+    pad = page.get_by_test_id("keypad")
+    pad.get_by_role("button", name="2", exact=True).click()
+    page.keyboard.type(".9")
+    expect(pad.get_by_role("textbox")).to_have_value("2.9")
+    page.locator("body").click(position={"x": 3, "y": 3})
+    page.keyboard.type("17")
+    expect(pad.get_by_role("textbox")).to_have_value("2.917")
+    expect(page).to_have_url(re.compile("measure/bench"))

@@ -38,6 +38,7 @@ export const OTHER_KEYS: readonly { key: string; says: string }[] = [
   { key: "Ctrl Y", says: "Redo; on the bench, bring it back" },
   { key: "Esc", says: "Close a panel; in a field, take back what is typed" },
   { key: "Enter", says: "In a field: enter it now" },
+  { key: "0 – 9", says: "On the bench, with a reading to take: the reading" },
 ];
 
 const STORE = "liftbite.keys";

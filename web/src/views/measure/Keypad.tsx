@@ -1,4 +1,4 @@
-import { useRef } from "react";
+import { useEffect, useRef } from "react";
 import type { Keyed } from "@/api/client";
 import { KEY_NAMES, PAD, press } from "@/lib/keypad";
 import { bothSystems } from "@/lib/words";
@@ -19,10 +19,28 @@ type Props = {
 const KEY =
   "flex min-h-12 items-center justify-center rounded-cut border border-line bg-sheet text-head hover:border-ink active:bg-now-wash";
 
+/** A figure typed while no field holds the keyboard is the reading: it goes on where the last key was. */
+function useDigits(input: React.RefObject<HTMLInputElement | null>) {
+  useEffect(() => {
+    const take = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || !/^[0-9.,/-]$/.test(event.key)) return;
+      const target = event.target as HTMLElement | null;
+      if (target?.closest?.("input, textarea, select, [contenteditable]")) return;
+      event.stopPropagation();
+      const field = input.current;
+      field?.focus(); // the key that is down types into what has the focus
+      field?.setSelectionRange(field.value.length, field.value.length);
+    };
+    addEventListener("keydown", take, { capture: true });
+    return () => removeEventListener("keydown", take, { capture: true });
+  }, [input]);
+}
+
 /** One reading: large digits, keys for gloves, fractions and thou; what it was read as stands below. */
 export function Keypad(props: Props) {
   const { text, unit, units, keyed, label, onText, onTake } = props;
   const input = useRef<HTMLInputElement>(null);
+  useDigits(input);
   const typed = text.trim() !== "";
   const ready = typed && keyed?.value && !keyed.problem;
   return (
