@@ -14,6 +14,7 @@ from liftbite.core.drawing.outline import Drawing, Outline, Point, box
 from liftbite.core.drawing.sizes import Sizes
 
 _PIVOT = 0.045  # fork pivot to shaft axis [m]
+_CARRIER = 0.011  # where the fork pushes the bearing's carrier, below the finger tips [m]
 
 
 def fork(s: Sizes) -> list[Outline]:
@@ -37,7 +38,7 @@ def fork(s: Sizes) -> list[Outline]:
     travel = "cable" if s.build.chosen.has("cable") else "slave"
     end = f"-{travel}"
     middle: list[Point] = [
-        (x + 0.012, -_PIVOT, ""), (x + 0.002, 0.0, "bearing"), (x + 0.004, s["finger_tip_diameter"] / 2, "bearing"),
+        (x + 0.012, -_PIVOT, ""), (x + 0.002, 0.0, "bearing"), (x + 0.004, s["finger_tip_diameter"] / 2 - _CARRIER, "bearing"),
         (x + 0.010, max(reach, 0.03) + 0.004, end),
     ]  # fmt: skip
     top = middle[-1][1]
