@@ -265,7 +265,7 @@ def sense_word(name: str) -> str:
 def life_used(now: float, new: float, limit: float, uncertainty: float = 0.0) -> tuple[float, float, float]:
     """Share of a part's life that is used: low, best and high estimate.
 
-    used = (new − now) / (new − limit)
+    used = (new − now) / (new − limit), none of it where a part is thicker than a new one
 
     Parameters
     ----------
@@ -282,11 +282,13 @@ def life_used(now: float, new: float, limit: float, uncertainty: float = 0.0) ->
     [0.35, 0.5, 0.65]
     >>> round(life_used(2.5e-3, 3.0e-3, 2.0e-3)[1], 2)
     0.5
+    >>> life_used(3.02e-3, 3.0e-3, 2.8e-3)
+    (0.0, 0.0, 0.0)
     """
     if new == limit:
         raise ValueError("new and limit are the same figure, so there is no life between them")
     share, doubt = (new - now) / (new - limit), abs(uncertainty / (new - limit))
-    return share - doubt, share, share + doubt
+    return max(share - doubt, 0.0), max(share, 0.0), max(share + doubt, 0.0)
 
 
 def _grades(check: Check, taken: Sequence[Reading]) -> tuple[Grade, str] | None:
