@@ -38,7 +38,8 @@ def fork(s: Sizes) -> list[Outline]:
     travel = "cable" if s.build.chosen.has("cable") else "slave"
     end = f"-{travel}"
     middle: list[Point] = [
-        (x + 0.012, -_PIVOT, ""), (x + 0.002, 0.0, "bearing"), (x + 0.004, s["finger_tip_diameter"] / 2 - _CARRIER, "bearing"),
+        (x + 0.012, -_PIVOT, ""), (x + 0.002, 0.0, "bearing"),
+        (x + 0.004, s["finger_tip_diameter"] / 2 - _CARRIER, "bearing"),
         (x + 0.010, max(reach, 0.03) + 0.004, end),
     ]  # fmt: skip
     top = middle[-1][1]

@@ -304,7 +304,7 @@ def test_places_follow_the_job() -> None:
 
 
 @pytest.mark.parametrize(
-    ("now", "new", "limit", "used"), [(2.9, 3.0, 2.8, 0.5), (2.5, 3.0, 2.0, 0.5), (3.05, 3.0, 2.8, -0.25)]
+    ("now", "new", "limit", "used"), [(2.9, 3.0, 2.8, 0.5), (2.5, 3.0, 2.0, 0.5), (3.05, 3.0, 2.8, 0.0)]
 )
 def test_life_used(now: float, new: float, limit: float, used: float) -> None:
     low, best, high = life_used(now, new, limit, 0.03)
