@@ -303,13 +303,17 @@ def test_places_follow_the_job() -> None:
 # --- life
 
 
-@pytest.mark.parametrize(
-    ("now", "new", "limit", "used"), [(2.9, 3.0, 2.8, 0.5), (2.5, 3.0, 2.0, 0.5), (3.05, 3.0, 2.8, 0.0)]
-)
+@pytest.mark.parametrize(("now", "new", "limit", "used"), [(2.9, 3.0, 2.8, 0.5), (2.5, 3.0, 2.0, 0.5)])
 def test_life_used(now: float, new: float, limit: float, used: float) -> None:
     low, best, high = life_used(now, new, limit, 0.03)
     assert best == pytest.approx(used)
     assert high - low == pytest.approx(2 * 0.03 / (new - limit))
+
+
+def test_a_part_thicker_than_a_new_one_has_used_none_of_its_life() -> None:
+    low, best, high = life_used(3.02, 3.0, 2.8, 0.03)
+    assert low == best == 0.0
+    assert high == pytest.approx(0.05)
 
 
 def test_no_life_between_equal_figures() -> None:
