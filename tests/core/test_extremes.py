@@ -17,7 +17,8 @@ from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.analysis.tolerance import sensitivity
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, build_of
-from liftbite.core.job.inputs import INPUTS, Input
+from liftbite.core.job.input import Input
+from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry
 from liftbite.core.units.read import KINDS, from_si
 from liftbite.core.verdicts.answers import answer

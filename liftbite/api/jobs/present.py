@@ -16,7 +16,8 @@ from liftbite.core.analysis.working import Step, Term, Whole
 from liftbite.core.job.build import Build, FieldMark, both, label_of, unit_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.groups import DRAWN, GROUPS, VIEWS, rows_of
-from liftbite.core.job.inputs import INPUTS, Assumed
+from liftbite.core.job.input import Assumed
+from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, Revision, Unusual, present, redoable, undoable
 from liftbite.core.parts.shelf import fields_of, misfits
 from liftbite.core.parts.slots import SLOTS

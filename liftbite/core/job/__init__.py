@@ -14,6 +14,7 @@
 - `extremes`       Quantities of the whole stroke and of the whole life, made from an arrangement's own.
 - `fates`          What becomes of the parts that were found: stays, stays dressed, renewed.
 - `groups`         How figures and choices stand together on screen, in the order of work.
+- `input`          What an input of a job is: its unit, its ranges, where it stands, and what stands in for it.
 - `inputs`         What a builder enters: every input with its unit, its range and the figures that are usual.
 - `ledger`         The record of a job: an append-only ledger. History, undo and audit are the same thing.
 - `materials`      Friction materials: for each family its friction band, the pressure it carries, how much of the

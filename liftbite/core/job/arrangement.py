@@ -19,7 +19,8 @@ from liftbite.core.job.assumptions import loss_assumes
 from liftbite.core.job.choices import CHOICES, Choice
 from liftbite.core.job.extremes import made_of
 from liftbite.core.job.fates import CAR
-from liftbite.core.job.inputs import ALWAYS_ASSUMED, INPUTS, Assumed
+from liftbite.core.job.input import Assumed
+from liftbite.core.job.inputs import ALWAYS_ASSUMED, INPUTS
 from liftbite.core.quantities import (
     balance,
     capacity,

@@ -12,7 +12,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from liftbite.core.job.inputs import Assumed
+from liftbite.core.job.input import Assumed
 from liftbite.core.units.constants import RPM
 
 

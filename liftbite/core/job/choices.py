@@ -26,7 +26,8 @@ from liftbite.core.job.assumptions import (
     use_assumes,
 )
 from liftbite.core.job.fates import CAR, FATED, FATES, MOTORCYCLE, fate_of
-from liftbite.core.job.inputs import OF_FLYWHEEL, OF_OTHER_SIDE, Assumed
+from liftbite.core.job.input import Assumed
+from liftbite.core.job.inputs import OF_FLYWHEEL, OF_OTHER_SIDE
 from liftbite.core.job.materials import MATERIALS
 from liftbite.core.quantities import face
 

@@ -16,7 +16,8 @@ from typing import Any, Literal
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.choices import CHOICES
-from liftbite.core.job.inputs import INPUTS, Input
+from liftbite.core.job.input import Input
+from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.schedule import read_schedule
 from liftbite.core.job.tightening import read_instructions
 from liftbite.core.quantities.torque_curve import TorqueCurve

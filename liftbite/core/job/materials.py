@@ -12,7 +12,8 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from liftbite.core.job.inputs import MPA, Assumed
+from liftbite.core.job.input import Assumed
+from liftbite.core.job.inputs import MPA
 from liftbite.core.units.constants import FREEZING
 
 _WHY = "typical of handbook tables and trade data; the maker's data sheet wins"
