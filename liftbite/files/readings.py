@@ -58,7 +58,7 @@ def write_readings(rows: Iterable[CsvReading]) -> str:
     >>> at = datetime(2026, 3, 1, 9, 30, tzinfo=UTC)
     >>> reading = Reading("Plate 1, place 1", 2.9e-3, "2.90 mm", "caliper", 3e-5)
     >>> write_readings([CsvReading("1", "plate_thickness", reading, at, 24e6)]).splitlines()[1]
-    '1,plate_thickness,"Plate 1, place 1",2.90 mm,caliper,0.03,,2026-03-01T09:30:00Z,24000,,,,,'
+    '1,plate_thickness,"Plate 1, place 1",2.90 mm,caliper,0.03,,2026-03-01T09:30:00Z,24000,,,,,,'
     """
     table: list[Sequence[str]] = [COLUMNS]
     for row in rows:

@@ -150,8 +150,8 @@ def along(
         there = {n: np.broadcast_to(np.asarray(values[n], dtype=np.float64), shape) for n in (over, *wanted)}
         return {**there, **{n: np.asarray(known[n], dtype=np.float64) for n in beside}}
 
-    def block(known: Known, single: bool = False) -> Figures:
-        if near is None or single:  # for one job the whole state costs no more than a part of it
+    def block(known: Known) -> Figures:
+        if near is None:
             return take(lines(known, share, tuple(of)))
         middle = near(lines(known, share[::stride], looked)) * stride
         first = np.clip(middle - stride, 0, points - 1 - 2 * stride)
@@ -159,10 +159,9 @@ def along(
 
     def taken(*arguments: Values) -> Values:
         known = {n: _with_axis(v) for n, v in zip(names, arguments, strict=True)}
-        lengths = [v.shape[0] for v in known.values() if isinstance(v, np.ndarray) and v.ndim == 2]
-        many = max(lengths, default=0)
+        many = max((v.shape[0] for v in known.values() if isinstance(v, np.ndarray) and v.ndim == 2), default=0)
         if many <= _BLOCK:
-            return plain(block(known, single=not lengths))
+            return plain(block(known))
         parts = (slice(at, at + _BLOCK) for at in range(0, many, _BLOCK))
         return np.concatenate([block({n: _cut(v, many, part) for n, v in known.items()}) for part in parts])
 

@@ -24,7 +24,7 @@ def standard_torque(peak_engine_torque: Values, dry_pressure: Values, intake_tem
     Range: p_dry above 0; not for boosted or diesel engines.
     Source: [memory: SAE J1349, revision of 2011].
 
-    >>> round(standard_torque(400.0, 103_000.0, 273.0), 1)
+    >>> round(float(standard_torque(400.0, 103_000.0, 273.0)), 1)
     362.2
     """
     return peak_engine_torque / corrected.air_gain(dry_pressure, intake_temperature)

@@ -34,7 +34,7 @@ def pedal_spring(
     Source: [definition: virtual work, the force at the pad is what its travel takes from the spring].
 
     >>> round(over := pedal_spring(0.0, 0.12, 900.0, 8000.0, 0.05, 0.11, 0.03, 0.3), 1), over < 0
-    (-71.9, True)
+    (-73.5, True)
     >>> pedal_spring(10.0, 0.03, 900.0, 8000.0, 0.05, 0.11, 0.03, 0.3)
     10.0
     """
