@@ -14,7 +14,7 @@ from liftbite.core.graph.graph import functions_of
 from liftbite.core.job.arrangement import QUANTITIES
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
-from liftbite.core.units.read import KINDS
+from liftbite.core.units.kinds import KINDS
 from liftbite.core.units.show import show
 
 

@@ -153,7 +153,8 @@ def test_every_field_refuses_nonsense_by_its_name(client: FlaskClient, letter: s
 
 @pytest.mark.parametrize("letter", LETTERS)
 def test_every_field_takes_a_usual_figure_in_its_own_units(client: FlaskClient, letter: str) -> None:
-    from liftbite.core.units.read import KINDS, from_si
+    from liftbite.core.units.kinds import KINDS
+    from liftbite.core.units.read import from_si
 
     job = client.post("/api/jobs", json={"name": "x", "layout": "dry_car"}).get_json()
     for quantity in fields(letter):

@@ -14,7 +14,7 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.arrangement import QUANTITIES
 from liftbite.core.job.build import NOW, Build, build_of
 from liftbite.core.job.inputs import INPUTS, STATES
-from liftbite.core.units.read import KINDS
+from liftbite.core.units.kinds import KINDS
 from liftbite.core.verdicts.criteria import LOW
 from tests.jobs import FULL, MOTORCYCLE, PULLED, entries
 

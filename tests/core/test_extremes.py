@@ -20,7 +20,8 @@ from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.input import Input
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry
-from liftbite.core.units.read import KINDS, from_si
+from liftbite.core.units.kinds import KINDS
+from liftbite.core.units.read import from_si
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.results import asked_of
 from tests.core.test_every_quantity import RACE, WHOLE_MOTORCYCLE

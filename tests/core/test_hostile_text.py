@@ -16,7 +16,8 @@ from liftbite.core.job.dyno_mapping import propose
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.keyed import read_distance, read_keyed
 from liftbite.core.measure.sweep import read_angle
-from liftbite.core.units.read import KINDS, find_unit, parse_number, read, read_many, spread_of
+from liftbite.core.units.kinds import KINDS
+from liftbite.core.units.read import find_unit, parse_number, read, read_many, spread_of
 from liftbite.core.units.show import typeset
 from liftbite.files.readings import read_readings
 from liftbite.files.shelf_csv import read_shelf

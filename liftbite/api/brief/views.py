@@ -16,7 +16,7 @@ from liftbite.core.errors import UnreadableFile
 from liftbite.core.job.dyno_file import read_curve
 from liftbite.core.job.dyno_mapping import ROLES, propose
 from liftbite.core.job.dyno_table import decode
-from liftbite.core.units.read import KINDS
+from liftbite.core.units.kinds import KINDS
 
 api = APIBlueprint("curves", __name__, url_prefix="/api/curves", abp_tags=[Tag(name="curves")])
 UNITS = {role: list(KINDS[unit].units) for role, unit in ROLES.items()}

@@ -34,7 +34,7 @@ from liftbite.core.job.ledger import Entry, read_entry
 from liftbite.core.parts.finder import LIMITS, OBJECTIVES, Candidates, FinderPart, search
 from liftbite.core.parts.shelf import finder_part, misfits
 from liftbite.core.parts.slots import SLOTS
-from liftbite.core.units.read import KINDS
+from liftbite.core.units.kinds import KINDS
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.verdict import Band
 from liftbite.store import jobs as store

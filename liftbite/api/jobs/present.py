@@ -24,7 +24,8 @@ from liftbite.core.parts.slots import SLOTS
 from liftbite.core.quantities.launch_case import Launch
 from liftbite.core.quantities.thermal import HeatNetwork
 from liftbite.core.quantities.torque_curve import TorqueCurve
-from liftbite.core.units.read import KINDS, from_si, read
+from liftbite.core.units.kinds import KINDS
+from liftbite.core.units.read import from_si, read
 from liftbite.core.units.show import figure, show, show_fine, show_together, typeset
 from liftbite.core.verdicts.answers import Answers, Chart, answer
 from liftbite.core.verdicts.results import RESULTS_OF

@@ -226,7 +226,7 @@ def ask(path: JobPath, body: mw.AskIn) -> tuple[dict[str, Any], int]:
 
 
 def _target(typed: str, unit: str, result: str) -> float:
-    from liftbite.core.units.read import KINDS
+    from liftbite.core.units.kinds import KINDS
 
     try:
         target = read(typed, unit, KINDS[unit].metric).si

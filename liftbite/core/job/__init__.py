@@ -19,6 +19,8 @@
 - `ledger`         The record of a job: an append-only ledger. History, undo and audit are the same thing.
 - `materials`      Friction materials: for each family its friction band, the pressure it carries, how much of the
   ring touches.
+- `rows`           The inputs of a job, a file a topic, in the order of work; `liftbite.core.job.inputs` puts them
+  together.
 - `schedule`       A race, a hill, a day in town: starts one after the other, as a builder writes them.
 - `tightening`     Instructions for bolts, as a workshop writes them: whose, torque and angle, and what goes with it.
 """

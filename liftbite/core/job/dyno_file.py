@@ -20,7 +20,8 @@ from liftbite.core.errors import UnreadableFile
 from liftbite.core.job.dyno_mapping import ROLES, ColumnMapping
 from liftbite.core.job.dyno_table import Lines, Rows, cells_of, figure_of, lines_of
 from liftbite.core.quantities.torque_curve import Array, TorqueCurve
-from liftbite.core.units.read import KINDS, from_si, to_si
+from liftbite.core.units.kinds import KINDS
+from liftbite.core.units.read import from_si, to_si
 
 
 @dataclass(frozen=True, slots=True)

@@ -32,7 +32,8 @@ from liftbite.core.job.dyno_table import (
     figures_in,
     lines_of,
 )
-from liftbite.core.units.read import KINDS, find_unit, to_si
+from liftbite.core.units.kinds import KINDS
+from liftbite.core.units.read import find_unit, to_si
 
 Reference = Literal["wheel", "crank", ""]
 ROLES: Mapping[str, str] = {"speed": "rad/s", "torque": "N·m", "power": "W"}

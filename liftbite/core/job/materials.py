@@ -13,8 +13,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from liftbite.core.job.input import Assumed
-from liftbite.core.job.inputs import MPA
-from liftbite.core.units.constants import FREEZING
+from liftbite.core.units.constants import FREEZING, MPA
 
 _WHY = "typical of handbook tables and trade data; the maker's data sheet wins"
 

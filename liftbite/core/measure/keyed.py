@@ -19,7 +19,8 @@ from liftbite.core.measure.checks import Check
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
 from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.core.measure.setup import CALCULATIONS, asked_of_check
-from liftbite.core.units.read import KINDS, other_readings, read, to_si
+from liftbite.core.units.kinds import KINDS
+from liftbite.core.units.read import other_readings, read, to_si
 from liftbite.core.units.show import show
 
 #: Furthest a bench reaches [SI]: no part of a clutch is longer than this.

@@ -1,8 +1,10 @@
 """Workshop notation: what a builder types to SI, and SI to what he reads.
 
 - `constants`   Constants of units, by name, in SI.
-- `fasteners`   How a workshop writes threads, classes of bolts and tightening: `M10 x 1.25`, `7/16-20`, `10.9`,
-  `19.8 lb-ft + 120°`.
+- `fasteners`   How a workshop writes threads, classes of bolts and tightening: `M10 x 1.25`, `7/16-20`, `10.9`, `19.8
+  lb-ft + 120°`.
+- `kinds`       What can be typed: kinds of quantities, the units each is typed and shown in, and how units are
+  spelled.
 - `read`        Workshop notation in; `liftbite.core.units.show` shows it again.
 - `show`        Workshop notation out: the one number formatter.
 """

@@ -4,6 +4,7 @@
 - `RPM`            a turn a minute [rad/s]
 - `ATMOSPHERE`     standard pressure of the air [Pa] [standard: ISO 2533:1975, at sea level]
 - `FREEZING`       0 °C [K]
+- `MPA`            a megapascal [Pa]
 """
 
 from __future__ import annotations
@@ -15,3 +16,4 @@ THOU = INCH / 1000
 RPM = tau / 60
 ATMOSPHERE = 101_325.0
 FREEZING = 273.15
+MPA = 1e6

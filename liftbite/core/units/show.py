@@ -13,7 +13,8 @@ from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
 
-from liftbite.core.units.read import KINDS, from_si
+from liftbite.core.units.kinds import KINDS
+from liftbite.core.units.read import from_si
 
 System = Literal["metric", "inch"]
 

@@ -10,7 +10,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.units.read import KINDS, find_unit, from_si, other_readings, parse_number, read, to_si
+from liftbite.core.units.kinds import KINDS
+from liftbite.core.units.read import find_unit, from_si, other_readings, parse_number, read, to_si
 from liftbite.core.units.show import figure, show, show_together, typeset
 from tests.data import rows
 

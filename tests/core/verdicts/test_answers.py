@@ -15,7 +15,7 @@ from liftbite.core.job.build import build_of, label_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
-from liftbite.core.units.read import KINDS
+from liftbite.core.units.kinds import KINDS
 from liftbite.core.verdicts.answers import LOW, NOW, RESULTS, Band, answer
 from tests.jobs import CAR, FULL, MOTORCYCLE, built, entries
 
