@@ -236,7 +236,7 @@ def stint(file: Path, as_json: bool, as_csv: bool) -> None:
 @JSON
 def compare(file: Path, as_json: bool) -> None:
     """Put a job FILE as found against the same as planned: every answer and what a driver feels."""
-    from liftbite.api.choose.views import against_out
+    from liftbite.api.choose.present import against_out
 
     found = against_out(present(read_revisions(file)))
     if as_json:
@@ -258,7 +258,7 @@ def _shown(found: Any) -> str:
 @JSON
 def beside(part: str, file: Path, as_json: bool) -> None:
     """Put alternatives for a PART of a job FILE side by side: stocked cylinders, instructions for the bolts."""
-    from liftbite.api.choose.views import beside_out
+    from liftbite.api.choose.present import beside_out
     from liftbite.core.parts.beside import Beside
     from liftbite.core.parts.beside import beside as alternatives
 

@@ -208,6 +208,7 @@ class StintOut(BaseModel):
     sustained: float = Field(description="What the facing stands for long [°C].")
     brief: float = Field(description="What the facing stands for moments [°C].")
     sentences: list[str]
+    working: list[str] = Field(description="How it came about.")
 
 
 class LaunchOut(BaseModel):

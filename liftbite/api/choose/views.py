@@ -5,7 +5,6 @@ Each takes entries that are being typed or tried, like the preview, and answers 
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from typing import Any, Literal
 
 import numpy as np
@@ -14,30 +13,26 @@ from flask_openapi3 import APIBlueprint, Tag
 
 from liftbite.api.choose import models as w
 from liftbite.api.choose.drawing import name_out, section_out
+from liftbite.api.choose.present import against_out, beside_out, stint_out
 from liftbite.api.common import reply
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs.present import figure_out
 from liftbite.api.jobs.views import JobPath, build_with
 from liftbite.api.problems import problem_responses
-from liftbite.core.analysis.against import against
 from liftbite.core.analysis.repeated_starts import RepeatedStarts, repeated_starts, start_kinds
-from liftbite.core.analysis.stint import Stint, stint, stint_said
+from liftbite.core.analysis.stint import stint
 from liftbite.core.analysis.tolerance import Influence, sensitivity, spread_of_samples, tolerances
 from liftbite.core.analysis.upshift import upshift_said
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.assumptions import STARTS
 from liftbite.core.job.build import Build, refusal, unit_of
-from liftbite.core.job.builds import found_of
 from liftbite.core.job.inputs import INPUTS
-from liftbite.core.job.ledger import Entry
-from liftbite.core.parts.beside import Beside, Cell, beside
+from liftbite.core.parts.beside import beside
 from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import Launch
-from liftbite.core.units.constants import FREEZING
 from liftbite.core.units.read import from_si
-from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.results import friction_of, results_in, target_of
 
 api = APIBlueprint("workbench", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="workbench")])
@@ -110,22 +105,6 @@ def _repeated(build: Build, found: RepeatedStarts | Needs | Refused) -> w.Repeat
     )  # fmt: skip
 
 
-def _stint(found: Stint | Needs | Refused | None) -> w.StintOut | None:
-    if not isinstance(found, Stint):
-        return None
-    celsius = found.temperatures - FREEZING
-    return w.StintOut(
-        time=np.round(found.time / 60, 4).tolist(),
-        masses=[w.MassOut(name=name, rubbed=i < found.network.rubbed,
-                          temperature=np.round(celsius[:, i], 2).tolist())
-                for i, name in enumerate(found.network.names)],
-        begins=[round(t / 60, 4) for t in found.begins],
-        surfaces=np.round(np.array(found.surfaces) - FREEZING, 1).tolist(),
-        sustained=round(found.sustained - FREEZING, 1),
-        brief=round(found.brief - FREEZING, 1), sentences=list(stint_said(found)),
-    )  # fmt: skip
-
-
 @api.post("/<int:job_id>/launch", responses={"200": w.LaunchOut, **_PROBLEMS})
 def start(path: JobPath, body: mw.TryIn) -> Response:
     """The start of a job, integrated; every kind of start beside it; several in a row."""
@@ -155,7 +134,7 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
         trace=_trace(found, float(case.ratio)), start=_start(picked, label, found, build),
         closed_energy=one("held_slip_energy", "J"), closed_time=one("held_slip_time", "s"), kinds=shown,
         repeated=_repeated(build, repeated_starts(build, stage=stage)),
-        stint=_stint(stint(build, stage=stage)), sentence=_OUTCOMES[str(found.outcome)],
+        stint=stint_out(stint(build, stage=stage)), sentence=_OUTCOMES[str(found.outcome)],
         needs=[], trouble=None, upshift=upshift_said(build, stage=stage),
     ))  # fmt: skip
 
@@ -164,27 +143,6 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
 def get_against(path: JobPath, body: mw.TryIn) -> Response:
     """A job as found against the same as planned."""
     return reply(against_out(build_with(path.job_id, body.entries).told))
-
-
-def against_out(entries: Mapping[str, Entry]) -> w.AgainstOut:
-    """As found against as planned, with all four answers of both."""
-    found = against(entries)
-    before, after = (
-        {v.question: v for v in (a.verdict, *a.others)} for a in (answer(found_of(entries)), answer(entries))
-    )
-    return w.AgainstOut(
-        renewed=list(found.renewed), dressed=list(found.dressed), says=list(found.says),
-        answers=[w.AgainstAnswerOut(question=q, found=before[q].state, planned=v.state, sentence=v.sentence)
-                 for q, v in after.items()],
-        changes=[
-            w.AgainstChangeOut(
-                name=c.name, label=c.label, same=c.same,
-                found=None if c.found is None else figure_out(c.found, c.unit),
-                planned=None if c.planned is None else figure_out(c.planned, c.unit),
-            )
-            for c in found.changes
-        ],
-    )  # fmt: skip
 
 
 class BesidePath(JobPath):
@@ -198,28 +156,6 @@ def get_beside(path: BesidePath, body: mw.TryIn) -> Response:
     """Alternatives for one part of a job, side by side."""
     build = build_with(path.job_id, body.entries)
     return reply(beside_out(build, beside()[path.name](build)))
-
-
-def beside_out(build: Build, found: Beside | Needs | Refused | None) -> w.BesideOut:
-    """Alternatives as they are shown, or what they wait for."""
-    if not isinstance(found, Beside):
-        needs = build.chosen.to_ask(found.names) if isinstance(found, Needs) else ()
-        trouble = refusal(found.error, build) if isinstance(found, Refused) else None
-        return w.BesideOut(title="", columns=[], rows=[], says=[], needs=[name_out(n) for n in needs], trouble=trouble)
-    return w.BesideOut(
-        title=found.title, columns=list(found.columns), says=list(found.says), needs=[], trouble=None,
-        rows=[
-            w.BesideRowOut(cells=[_cell_out(c) for c in row.cells], good=row.good, present=row.present,
-                           puts=[m.EntryIn(quantity=q, typed=typed) for q, typed in row.puts])
-            for row in found.rows
-        ],
-    )  # fmt: skip
-
-
-def _cell_out(cell: Cell) -> w.BesideCellOut:
-    if cell is None or isinstance(cell, str):
-        return w.BesideCellOut(words=cell or "", figure=None)
-    return w.BesideCellOut(words="", figure=figure_out(*cell))
 
 
 _OF_FLYWHEEL = ("engine_inertia", "stored_energy", "free_rev_time", "slip_time", "slip_energy", "surface_temperature",

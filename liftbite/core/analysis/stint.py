@@ -1,7 +1,7 @@
 """A schedule of starts: how hot every mass of the clutch gets, and what is hot first.
 
 - `Stint`, `Peak`, `stint`   from a build with a schedule
-- `stint_said`               what a builder says of it
+- `stint_said`, `stint_working`   what a builder says of it, and how it came about
 
 Every start is integrated with the hottest plate as the ones before have left it; its heat goes into the masses as the
 faces share it, and between two starts the masses settle in closed form.
@@ -19,6 +19,8 @@ from liftbite.core.analysis.repeated_starts import kind_of_start
 from liftbite.core.graph.graph import Known, Needs, Refused
 from liftbite.core.job.build import Build, both
 from liftbite.core.job.schedule import read_schedule
+from liftbite.core.quantities.face import flash_rise
+from liftbite.core.quantities.heat import bulk_rise
 from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import LaunchCase
 from liftbite.core.quantities.thermal import HeatNetwork, settle
@@ -133,7 +135,7 @@ class _Run:
         figures = {n: float(x) for n, x in v.items() if isinstance(x, int | float)}
         self.around, self.area = figures["ambient_temperature"], figures["heated_area"]
         self.sustained, self.brief = figures["sustained_temperature"], figures["brief_temperature"]
-        self.effusivity = float(np.sqrt(figures["conductivity"] * figures["plate_density"] * figures["specific_heat"]))
+        self.stores = tuple(figures[n] for n in ("conductivity", "plate_density", "specific_heat"))
         self.now = np.full(len(self.network.names), figures["first_temperature"])
         self.now[-1] = self.around
         self.at = 0.0
@@ -175,10 +177,10 @@ class _Run:
 
     def _rises(self, energy: float, seconds: float) -> Array:
         """By how much each rubbed face rises in a start: its flash, or what warms it through where that is more [K]."""
-        rubbed = self.network.rubbed
-        bulk = self.network.shares[:rubbed] * energy / self.network.stores[:rubbed]
-        flux = energy / (self.area * seconds)
-        flash = 2 * np.sqrt(2) / 3 * 2 * flux / np.sqrt(np.pi) * np.sqrt(seconds) / self.effusivity
+        n = self.network.rubbed
+        flash = flash_rise(energy, seconds, self.area, *self.stores)
+        # the network's stores are mass and specific heat in one, so the second is 1 here
+        bulk = bulk_rise(energy, self.network.shares[:n], self.network.stores[:n], 1.0)
         risen: Array = np.maximum(flash, bulk)
         return risen
 
@@ -210,7 +212,7 @@ class _Run:
         rise = self.surfaces[-1] - np.array(
             [np.interp(self.begins[-1], self.time, [row[i] for row in self.rows]) for i in range(rubbed)]
         )
-        bulk = self.network.shares[:rubbed] * self.energies[-1] / self.network.stores[:rubbed]
+        bulk = bulk_rise(self.energies[-1], self.network.shares[:rubbed], self.network.stores[:rubbed], 1.0)
 
         def over(seconds: float) -> float:
             then = settle(self.network, self.now, self.around, 0.0, np.array([seconds]))[0, :rubbed]
@@ -263,3 +265,19 @@ def stint_said(found: Stint) -> tuple[str, ...]:
     else:
         says.append("One more start of the last kind stays within both limits.")
     return tuple(says)
+
+
+def stint_working(found: Stint) -> tuple[str, ...]:
+    """How the temperatures of a schedule came about, a sentence each."""
+    net = found.network
+    masses = "; ".join(f"{name} {both(float(c), 'J/K')}" for name, c in zip(net.names, net.stores, strict=True))
+    rub = [(name, float(a)) for name, a in zip(net.names, net.shares, strict=True) if a]
+    shares = ", ".join(f"{name} {figure(100 * a, 3)} %" for name, a in rub)
+    heats = f"{both(min(found.energies), 'J')} to {both(max(found.energies), 'J')}"
+    return (
+        f"Each mass warms by C · dT/dt = heat of the faces + heat from its neighbours; C = m · c: {masses}.",
+        f"A start is integrated with the hottest of them as it then stands; {len(found.energies)} of them made "
+        f"{heats}, shared as the faces rub: {shares}.",
+        "A face is at its mass's temperature and the larger of flash and bulk rise of that start; the solids begin at "
+        "the temperature before the first start, the air or oil at the housing's.",
+    )

@@ -2087,6 +2087,11 @@ export interface components {
             brief: number;
             /** Sentences */
             sentences: string[];
+            /**
+             * Working
+             * @description How it came about.
+             */
+            working: string[];
         };
         /**
          * TraceOut

@@ -31,15 +31,14 @@ def inner_gap(plate_lift_available: Values, cushion_travel: Values) -> Values:
     return plate_lift_available / 2 - cushion_travel
 
 
-def outer_gap(plate_lift_available: Values, cushion_travel: Values) -> Values:
-    """Free travel left to the outer disc of a twin, both faces together.
+def outer_gap(inner_gap: Values) -> Values:
+    """Free travel left to the outer disc of a twin, both faces together: as much as the inner one has.
 
-    f_out = x_full/2 − x_cush
+    f_out = f_in
 
     Parameters
     ----------
-    plate_lift_available : x_full, lift at full pedal [m]
-    cushion_travel : x_cush, how far one disc's cushion springs back [m]
+    inner_gap : f_in, free travel at the inner disc, both faces together [m]
 
     Returns
     -------
@@ -48,7 +47,7 @@ def outer_gap(plate_lift_available: Values, cushion_travel: Values) -> Values:
     Range: two discs; straps alike to either side, new and worn.
     Source: [geometry: straps of one stiffness share the lift].
 
-    >>> round(outer_gap(0.0012, 0.0002) * 1e3, 2)
-    0.4
+    >>> outer_gap(0.0004)
+    0.0004
     """
-    return plate_lift_available / 2 - cushion_travel
+    return inner_gap

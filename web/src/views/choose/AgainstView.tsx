@@ -1,7 +1,9 @@
+import { Link } from "react-router";
 import type { Against } from "@/api/client";
 import { useAgainst } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Scroll } from "@/components/Scroll";
+import { usePanel } from "@/lib/address";
 import { RESULTS_COLUMN } from "@/lib/columns";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
@@ -59,7 +61,7 @@ function Both({ found }: { found: Against }) {
           {found.changes.map(({ name, label, found: before, planned, same }) => (
             <tr key={name} className="border-b border-hair align-baseline" data-change={name}>
               <th scope="row" className="py-1 pr-3 text-left font-normal">
-                {label}
+                <Named name={name} label={label} />
                 {same && <span className="text-note text-soft"> stays</span>}
               </th>
               <td className="py-1 pr-3 text-soft">{before ? <Figure value={before} /> : "open"}</td>
@@ -71,6 +73,18 @@ function Both({ found }: { found: Against }) {
         </tbody>
       </table>
     </div>
+  );
+}
+
+/** What a figure is called; it opens the working of what is planned, where there is one. */
+function Named({ name, label }: { name: string; label: string }) {
+  const panel = usePanel();
+  const { shown } = useJobEditor();
+  if (!shown.results.some((result) => result.name === name)) return label;
+  return (
+    <Link className="plain-link" to={panel({ working: name, stage: "planned" })} replace>
+      {label}
+    </Link>
   );
 }
 

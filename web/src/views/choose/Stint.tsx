@@ -77,6 +77,14 @@ export function Stint({ schedule }: { schedule: Schedule }) {
           <li key={sentence}>{sentence}</li>
         ))}
       </ul>
+      <details className="text-note">
+        <summary className="min-h-6 cursor-pointer">How it came about</summary>
+        {schedule.working.map((line) => (
+          <p key={line} className="max-w-prose">
+            {line}
+          </p>
+        ))}
+      </details>
       <p className="text-note text-soft">Short strokes: the hottest face in each start.</p>
     </figure>
   );

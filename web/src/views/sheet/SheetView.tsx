@@ -11,8 +11,6 @@ import { Results } from "@/views/choose/Results";
 import { TorqueChart } from "@/views/choose/TorqueChart";
 import { VERDICT_WORDS } from "@/views/measure/marks";
 
-/** Texts that say something of the work. */
-const WRITTEN = ["start_schedule", "bolt_instructions"];
 const SHOWN = ["torque_demand", "torque_capacity", "bite_margin", "clamp_load", "effective_radius"];
 
 const SHOWN_OF: Record<string, readonly string[]> = {
@@ -53,7 +51,9 @@ export function SheetView() {
       field.typed && field.mark !== "assumed" && !["text", "curve"].includes(kind(field.name) ?? "text"),
   );
   const parts = job.fields.filter((field) => field.name.endsWith("_part") && field.typed);
-  const written = job.fields.filter(({ name, typed }) => typed && WRITTEN.includes(name));
+  // a text that stands in a group of the form says something of the work; the rest has its own place here
+  const grouped = new Set(catalogue.data?.groups.flatMap((group) => group.rows));
+  const written = job.fields.filter(({ name, typed }) => typed && kind(name) === "text" && grouped.has(name));
   const notes = job.fields.find((field) => field.name === "notes")?.typed;
   const picked = job.choices.flatMap((choice) => {
     const info = catalogue.data?.choices.find((c) => c.name === choice.name);
