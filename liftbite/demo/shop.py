@@ -47,7 +47,7 @@ JOBS: tuple[DemoJob, ...] = (
          "disc_wobble": "0.2 mm", "facing_depth": "0.6 mm", "effort_limit": "200 N"},
         {"inertia_source": "weight", "flywheel_mass": "6.1 kg", "flywheel_diameter": "275 mm", "flywheel_bore": "38 mm",
          "flywheel_material": "steel", "flywheel_insert": "own", "flywheel_strength": "900 MPa",
-         "old_flywheel_inertia": "0.135 kg·m²", "redline": "7200 rpm",
+         "old_flywheel_inertia": "0.135 kg·m²", "flywheel_fate": "renewed", "redline": "7200 rpm",
          "idle_speed": "850 rpm", "crank_inertia": "0.055 kg·m²", "cover_inertia": "0.031 kg·m²",
          "disc_inertia": "0.004 kg·m²", "rotating_mass": "12.4 kg", "residual_unbalance": "28 g·mm",
          "gear_ratios": "3.32; 1.95; 1.41; 1.08; 0.86", "free_rev_torque": "150 N·m", "shift_speed_step": "2300 rpm",

@@ -185,6 +185,7 @@ class AgainstOut(BaseModel):
 
     renewed: list[str]
     dressed: list[str]
+    notes: list[str]
     answers: list[AgainstAnswerOut]
     changes: list[AgainstChangeOut]
     says: list[str]

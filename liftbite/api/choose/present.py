@@ -48,7 +48,7 @@ def against_out(entries: Mapping[str, Entry]) -> w.AgainstOut:
         {v.question: v for v in (a.verdict, *a.others)} for a in (answer(found_of(entries)), answer(entries))
     )
     return w.AgainstOut(
-        renewed=list(found.renewed), dressed=list(found.dressed), says=list(found.says),
+        renewed=list(found.renewed), dressed=list(found.dressed), notes=list(found.notes), says=list(found.says),
         answers=[w.AgainstAnswerOut(question=q, found=before[q].state, planned=v.state, sentence=v.sentence)
                  for q, v in after.items()],
         changes=[

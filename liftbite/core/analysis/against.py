@@ -26,6 +26,10 @@ _FIGURES = (
     "peak_pedal_effort", "engine_inertia", "effective_mass", "slip_energy", "surface_temperature", "starts_to_limit",
     "distance_to_limit", "burst_margin", "joint_margin",
 )  # fmt: skip
+_OLD_WHEEL = (
+    "The flywheel entered as the one that comes out is the found one; of its strength and fit nothing is known, "
+    "so True as found is looked at without them."
+)
 #: Figures that differ by less are the same to a driver [-].
 SAME = 0.005
 
@@ -63,11 +67,13 @@ class Against:
     ----------
     renewed, dressed : parts, as a builder calls them
     changes : figures side by side
+    notes : what the found build stands on that no fate says
     says : the differences in words, those that are felt first; empty where nothing differs
     """
 
     renewed: tuple[str, ...]
     dressed: tuple[str, ...]
+    notes: tuple[str, ...]
     changes: tuple[Change, ...]
     says: tuple[str, ...]
 
@@ -86,10 +92,9 @@ def against(entries: Mapping[str, Entry]) -> Against:
     changes.insert(at, Change("bite_point", "Bites below rest", "m", *bites))
     told = [c for c in changes if c.found is not None or c.planned is not None]
     fates = {name: entries[fate_of(name)].typed for name in FATED if fate_of(name) in entries}
-    if any(q.startswith("old_flywheel") for q in entries):
-        fates.setdefault("flywheel", "renewed")  # one comes out, so another goes in
     named = {fate: tuple(FATED[name].label for name, told_of in fates.items() if told_of == fate) for fate in FATES}
-    return Against(named["renewed"], named["dressed"], tuple(told), _says({c.name: c for c in told}))
+    notes = (_OLD_WHEEL,) if any(q.startswith("old_") for q in entries) else ()
+    return Against(named["renewed"], named["dressed"], notes, tuple(told), _says({c.name: c for c in told}))
 
 
 def _figure(name: str, found: Build, planned: Build) -> Change:

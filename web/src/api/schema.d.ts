@@ -2148,6 +2148,8 @@ export interface components {
             renewed: string[];
             /** Dressed */
             dressed: string[];
+            /** Notes */
+            notes: string[];
             /** Answers */
             answers: components["schemas"]["AgainstAnswerOut"][];
             /** Changes */

@@ -38,6 +38,11 @@ function Both({ found }: { found: Against }) {
           ? `${parts.join(", ")}; the rest stays. What was read of a part that comes out counts as found only.`
           : "Every part stays. Say which are renewed: what was read of the old one then stays with the old one."}
       </p>
+      {found.notes.map((note) => (
+        <p key={note} className="mb-3 max-w-prose text-soft">
+          {note}
+        </p>
+      ))}
       <table className="w-full">
         <Heads first="Answer" />
         <tbody>
