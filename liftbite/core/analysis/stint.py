@@ -18,6 +18,7 @@ from scipy.optimize import brentq
 from liftbite.core.analysis.repeated_starts import kind_of_start
 from liftbite.core.graph.graph import Known, Needs, Refused
 from liftbite.core.job.build import Build, both
+from liftbite.core.job.choices import OTHER_SIDE
 from liftbite.core.job.schedule import read_schedule
 from liftbite.core.quantities.face import flash_rise
 from liftbite.core.quantities.heat import bulk_rise
@@ -42,6 +43,7 @@ class Peak:
     name : the mass
     surface, at, start : hottest of its face [K], when [s], in which start, from 1
     through : hottest it is warmed through between starts [K]
+    brief, sustained : what the facings it meets stand for moments and for long, the lower of two kinds [K]
     brief_at, sustained_at : when its face passes what the facing stands for moments, and when it is itself warmer than
         the facing stands for long [s]; None where never
     """
@@ -51,6 +53,8 @@ class Peak:
     at: float
     start: int
     through: float
+    brief: float
+    sustained: float
     brief_at: float | None
     sustained_at: float | None
 
@@ -69,7 +73,7 @@ class Stint:
     outcome : how the last one that was worked out ended; one that does not lock ends the schedule
     planned : starts of the schedule
     peaks : of the rubbed masses, the hottest first
-    brief, sustained : what the facing stands [K]
+    brief, sustained : what the facings stand, the lower of two kinds [K]
     rest : rest after the last start from which the same one stays within both limits [s]; 0 where none is needed, None
         where no rest is enough
     """
@@ -99,8 +103,26 @@ class Stint:
         return min(over, key=lambda pair: pair[1], default=None)
 
 
+#: What a face brings to the mass it rubs on: area its heat spreads over, what it stands for moments and for long.
+_FACE = ("heated_area", "brief_temperature", "sustained_temperature")
+
+
+def _faces(v: Known, rubbed: int) -> Array:
+    """For every mass the facings rub on, the smallest `_FACE` of the sides it meets, a row each.
+
+    The flywheel meets the discs' first side, the pressure plate the other one, a floater both.
+    """
+    first = [float(v[n]) for n in _FACE]
+    if OTHER_SIDE[_FACE[0]] not in v:
+        return np.array([first] * rubbed)
+    other = [float(v[OTHER_SIDE[n]]) for n in _FACE]
+    both_sides = np.minimum(first, other)
+    return np.array([first, other, *[both_sides] * (rubbed - 2)])
+
+
 def _wanted(build: Build) -> tuple[str, ...]:
-    return ("start_case", "heat_network", "facing_area_total", "heated_area", "first_temperature",
+    sides = tuple(OTHER_SIDE[n] for n in _FACE) if build.chosen.has("two kinds of facing") else ()
+    return (*sides, "start_case", "heat_network", "facing_area_total", "heated_area", "first_temperature",
             "ambient_temperature", "sustained_temperature", "brief_temperature", "conductivity", "plate_density",
             "specific_heat")  # fmt: skip
 
@@ -133,8 +155,8 @@ class _Run:
         self.cases = cases
         self.network: HeatNetwork = v["heat_network"]
         figures = {n: float(x) for n, x in v.items() if isinstance(x, int | float)}
-        self.around, self.area = figures["ambient_temperature"], figures["heated_area"]
-        self.sustained, self.brief = figures["sustained_temperature"], figures["brief_temperature"]
+        self.around = figures["ambient_temperature"]
+        self.areas, self.brief, self.sustained = _faces(v, self.network.rubbed).T
         self.stores = tuple(figures[n] for n in ("conductivity", "plate_density", "specific_heat"))
         self.now = np.full(len(self.network.names), figures["first_temperature"])
         self.now[-1] = self.around
@@ -159,8 +181,8 @@ class _Run:
         peaks = tuple(sorted(self._peaks(), key=lambda p: -p.surface))
         return Stint(
             self.network, np.array(self.time), np.array(self.rows), tuple(self.begins), tuple(self.energies),
-            tuple(float(s.max()) for s in self.surfaces), self.outcome, planned, peaks, self.brief,
-            self.sustained, self._rest(),
+            tuple(float(s.max()) for s in self.surfaces), self.outcome, planned, peaks, float(self.brief.min()),
+            float(self.sustained.min()), self._rest(),
         )  # fmt: skip
 
     def _start(self, case: LaunchCase) -> float:
@@ -178,7 +200,7 @@ class _Run:
     def _rises(self, energy: float, seconds: float) -> Array:
         """By how much each rubbed face rises in a start: its flash, or what warms it through where that is more [K]."""
         n = self.network.rubbed
-        flash = flash_rise(energy, seconds, self.area, *self.stores)
+        flash = flash_rise(energy, seconds, self.areas, *self.stores)
         # the network's stores are mass and specific heat in one, so the second is 1 here
         bulk = bulk_rise(energy, self.network.shares[:n], self.network.stores[:n], 1.0)
         risen: Array = np.maximum(flash, bulk)
@@ -198,12 +220,12 @@ class _Run:
         surfaces = np.array(self.surfaces)
         for i, name in enumerate(self.network.names[: self.network.rubbed]):
             hottest = int(surfaces[:, i].argmax())
-            over = np.flatnonzero(surfaces[:, i] > self.brief)
-            long = np.flatnonzero(through[:, i] > self.sustained)
+            over = np.flatnonzero(surfaces[:, i] > self.brief[i])
+            long = np.flatnonzero(through[:, i] > self.sustained[i])
             yield Peak(
                 name, float(surfaces[hottest, i]), self.begins[hottest], hottest + 1, float(through[:, i].max()),
-                self.begins[over[0]] if over.size else None,
-                _crossing(time, through[:, i], int(long[0]), self.sustained) if long.size else None,
+                float(self.brief[i]), float(self.sustained[i]), self.begins[over[0]] if over.size else None,
+                _crossing(time, through[:, i], int(long[0]), float(self.sustained[i])) if long.size else None,
             )  # fmt: skip
 
     def _rest(self) -> float | None:
@@ -253,10 +275,10 @@ def stint_said(found: Stint) -> tuple[str, ...]:
                 f"{found.planned}; warmed through to {both(hot.through, 'K')}.")  # fmt: skip
     for peak in found.peaks:
         if peak.brief_at is not None:
-            says.append(f"The face of the {peak.name} passes the {both(found.brief, 'K')} its facing stands for "
+            says.append(f"The face of the {peak.name} passes the {both(peak.brief, 'K')} its facing stands for "
                         f"moments after {clock(peak.brief_at)}.")  # fmt: skip
         if peak.sustained_at is not None:
-            says.append(f"The {peak.name} passes the {both(found.sustained, 'K')} its facing stands for long after "
+            says.append(f"The {peak.name} passes the {both(peak.sustained, 'K')} its facing stands for long after "
                         f"{clock(peak.sustained_at)}.")  # fmt: skip
     if found.rest is None:
         says.append("No rest makes room for one more start of the last kind.")

@@ -17,6 +17,7 @@ def heat_network(
     specific_heat: Values,
     cooling: Values,
     plate_heat_share: Values,
+    first_side_heat: Values,
     disc_count: Values,
     flywheel_heat_mass: Values,
     floater_mass: Values,
@@ -35,6 +36,7 @@ def heat_network(
     specific_heat : c, specific heat of that plate [J/(kg·K)]
     cooling : hA, heat given to the air per degree [W/K]
     plate_heat_share : a_p, share of the heat the hottest plate takes [-]
+    first_side_heat : a_1, share of the heat the flywheel's sides of all discs make [-]
     disc_count : n_discs, discs in the clutch [count]
     flywheel_heat_mass : m_w, mass of the flywheel that warms with its face [kg]
     floater_mass : m_f, mass of a floater plate [kg]
@@ -52,8 +54,10 @@ def heat_network(
     """
     ok = positive("heat_mass", heat_mass) * positive("flywheel_heat_mass", flywheel_heat_mass)
     discs, share = round(float(disc_count * ok)), float(plate_heat_share)
-    faces = 2 * discs
-    shares = [1 - share, share] if discs == 1 else [1 / faces, 1 / faces, *[2 / faces] * (discs - 1)]
+    first = float(first_side_heat)
+    shares = [1 - share, share]
+    if discs > 1:  # a floater meets a face of either side
+        shares = [first / discs, (1 - first) / discs, *[1 / discs] * (discs - 1)]
     rubbed = ["flywheel", "pressure plate", *(["floater"] if discs == 2 else [f"floater {i}" for i in range(1, discs)])]
     masses = [flywheel_heat_mass, heat_mass, *[floater_mass] * (discs - 1), cover_mass]
     count, air = len(masses) + 1, len(masses)

@@ -67,7 +67,8 @@ def scheduled(build: Build) -> tuple[Link, ...] | Needs | Refused:
     if not isinstance(found, Stint):
         return () if found is None else found
     ambient = float(build.known["ambient_temperature"])
-    hot, warm = found.hottest, max(found.peaks, key=lambda p: p.through)
+    hot = min(found.peaks, key=lambda p: (p.brief - ambient) / max(p.surface - ambient, 1e-9))
+    warm = min(found.peaks, key=lambda p: (p.sustained - ambient) / max(p.through - ambient, 1e-9))
     basis = basis_of(build, ("start_case", "heat_network"))
 
     def link(label: str, words: str, reached: float, stands: float) -> Link:
@@ -78,8 +79,8 @@ def scheduled(build: Build) -> tuple[Link, ...] | Needs | Refused:
                     basis)  # fmt: skip
 
     face = f"in start {hot.start} the face of the {hot.name}"
-    links = [link("surface over the schedule", face, hot.surface, found.brief),
-             link("warmed through over the schedule", f"the {warm.name}", warm.through, found.sustained)]  # fmt: skip
+    links = [link("surface over the schedule", face, hot.surface, hot.brief),
+             link("warmed through over the schedule", f"the {warm.name}", warm.through, warm.sustained)]  # fmt: skip
     if found.outcome not in {"locks", "spins"}:
         links.append(Link("start_schedule", "the schedule", 0.0, f"start {len(found.begins)} of {found.planned} "
                           f"{found.outcome}", "bad", basis=basis))  # fmt: skip

@@ -157,3 +157,19 @@ def test_a_schedule_that_is_not_one_says_what_would_be(typed: str, says: str) ->
 def test_any_text_is_a_schedule_or_a_sentence(typed: str) -> None:
     with suppress(UnreadableEntry):
         assert sum(s.count for s in read_schedule(typed) if s.kind) >= 1
+
+
+def test_a_schedule_knows_which_facing_each_mass_meets() -> None:
+    """Cermet at the flywheel, organic at the pressure plate: a floater meets both, and the lower limit is its own."""
+    two = {"facing_material": "cermet", "facing_pair": "differ", "other_material": "organic", "disc_count": "2",
+           "other_outer_diameter": "240 mm", "other_inner_diameter": "160 mm"}  # fmt: skip
+    found = worked("40 x standing every 15 s", **two)
+    limits = {p.name: round(p.brief - 273.15) for p in found.peaks}
+    assert limits == {"flywheel": 600, "pressure plate": 300, "floater": 300}
+    assert found.network.shares.sum() == pytest.approx(1.0)
+    split = float(build_of(entries(FULL | two)).evaluate(("heat_split",))["heat_split"])
+    assert found.network.shares[:3].tolist() == pytest.approx([split / 2, (1 - split) / 2, 0.5])
+    verdict = heat_verdict(build_of(entries(FULL | two, start_schedule="150 x standing every 10 s")))
+    assert verdict.state == "cooks"
+    assert verdict.deciding is not None
+    assert verdict.deciding.limit in (300 + 273.15, 200 + 273.15)

@@ -206,3 +206,21 @@ def stack_fade(fade_share: Values) -> Values:
     0.6
     """
     return fade_share
+
+
+def first_side_heat() -> float:
+    """Share of the heat that the flywheel's sides of the discs make: half of it, as they are alike.
+
+    a_1 = 1/2
+
+    Returns
+    -------
+    a_1, share of the heat the flywheel's sides of all discs make [-]
+
+    Range: both sides alike.
+    Source: [definition: alike faces share the heat alike].
+
+    >>> first_side_heat()
+    0.5
+    """
+    return 0.5

@@ -4,7 +4,8 @@ The flywheel's side goes by the plain names, the pressure plate's by those with 
 the friction torque is: in proportion to friction and radius.
 
 `other_effective_radius`, `friction_torque`, `heat_split`, `heated_area`, `other_heated_area`, `plate_heat_share`,
-`facing_area_total`, `wear_evenness`, `wear_per_start`, `stack_sustained`, `stack_brief`, `stack_fade`.
+`facing_area_total`, `wear_evenness`, `wear_per_start`, `first_side_heat`, `stack_sustained`, `stack_brief`,
+`stack_fade`.
 """
 
 from __future__ import annotations
@@ -347,3 +348,25 @@ def stack_fade(fade_share: Values, other_fade_share: Values) -> Values:
     0.6
     """
     return plain(np.minimum(fade_share, other_fade_share))
+
+
+def first_side_heat(heat_split: Values) -> Values:
+    """Share of the heat that the flywheel's sides of the discs make.
+
+    a_1 = a_1 of a disc
+
+    Parameters
+    ----------
+    heat_split : a_1, share of the heat the first side makes [-]
+
+    Returns
+    -------
+    a_1, share of the heat the flywheel's sides of all discs make [-]
+
+    Range: every disc the same way round.
+    Source: [definition: discs alike].
+
+    >>> first_side_heat(0.44)
+    0.44
+    """
+    return heat_split
