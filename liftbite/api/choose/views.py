@@ -32,6 +32,7 @@ from liftbite.core.job.inputs import INPUTS
 from liftbite.core.parts.beside import beside
 from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import Launch
+from liftbite.core.units.constants import FREEZING
 from liftbite.core.units.read import from_si
 from liftbite.core.verdicts.results import friction_of, results_in, target_of
 
@@ -95,13 +96,13 @@ def _trace(found: Launch, ratio: float) -> w.TraceOut:
 def _repeated(build: Build, found: RepeatedStarts | Needs | Refused) -> w.RepeatedStartsOut | None:
     if not isinstance(found, RepeatedStarts):
         return None
-    known = build.known
+    known, stack = build.known, build.evaluate(("stack_sustained", "stack_brief"))
     return w.RepeatedStartsOut(
         begins=np.round(found.begins - 273.15, 1).tolist(), ends=np.round(found.ends - 273.15, 1).tolist(),
         heat=np.round(found.energy / 1e3, 3).tolist(), outcome=list(found.outcome),
         interval=figure_out(float(known["start_interval"]), "s"),
-        sustained=round(float(known["sustained_temperature"]) - 273.15, 1),
-        brief=round(float(known["brief_temperature"]) - 273.15, 1),
+        sustained=round(float(stack["stack_sustained"]) - FREEZING, 1),
+        brief=round(float(stack["stack_brief"]) - FREEZING, 1),
     )  # fmt: skip
 
 

@@ -61,7 +61,14 @@ export function Stint({ schedule }: { schedule: Schedule }) {
                   stroke="var(--ink)"
                   strokeDasharray="5 4"
                 />
-                <EndLabel at={[scales.x(end / unit.per), scales.y(limit.at)]}>{limit.words}</EndLabel>
+                <text
+                  x={scales.x(0) + 4}
+                  y={scales.y(limit.at) - 4}
+                  className="text-[12px]"
+                  fill="var(--ink)"
+                >
+                  {limit.words}
+                </text>
               </g>
             ))}
             {apart(schedule, scales.y).map((label) => (
