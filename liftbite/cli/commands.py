@@ -16,7 +16,7 @@ import numpy as np
 from liftbite.core.errors import UnreadableFile
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, both, build_of, label_of, refusal
-from liftbite.core.job.ledger import Revision, present
+from liftbite.core.job.ledger import Revision, layers_of, present
 from liftbite.core.units.read import from_si
 
 EXIT_HOLDS, EXIT_FALLS_SHORT, EXIT_BAD_INPUT = 0, 1, 2
@@ -235,17 +235,21 @@ def stint(file: Path, as_json: bool, as_csv: bool) -> None:
 @FILE
 @JSON
 def compare(file: Path, as_json: bool) -> None:
-    """Put a job FILE as found against the same as planned: every answer and what a driver feels."""
+    """Put every build of a job FILE against what was found: every answer and what a driver feels."""
     from liftbite.api.choose.present import against_out
 
-    found = against_out(present(read_revisions(file)))
+    found = against_out(layers_of(read_revisions(file)))
     if as_json:
         click.echo(json.dumps(found.model_dump(), ensure_ascii=False, indent=1))
         return
-    click.echo(", ".join(found.says).capitalize() + "." if found.says else "Nothing a driver would feel differs.")
-    rows = [[a.question.capitalize(), a.found, a.planned] for a in found.answers]
-    rows += [[c.label, *(_shown(f) for f in (c.found, c.planned))] for c in found.changes]
-    click.echo(_table(["", "as found", "as planned"], rows))
+    for build in found.builds[1:]:
+        says = ", ".join(build.says).capitalize() if build.says else "Nothing a driver would feel differs"
+        parts = "; ".join(f"{part.name.lower()} {part.label.lower()}" for part in build.parts)
+        click.echo(f"{build.label}: {says}. {parts or 'every part stays'}.")
+    names = [build.name for build in found.builds]
+    rows = [[a.question.capitalize(), *(a.states[n] for n in names)] for a in found.answers]
+    rows += [[c.label, *(_shown(c.values[n]) for n in names)] for c in found.changes]
+    click.echo(_table(["", *(build.label.lower() for build in found.builds)], rows))
 
 
 def _shown(found: Any) -> str:

@@ -149,20 +149,25 @@ def _warm() -> None:
 @click.option(
     "--build",
     "which",
-    type=click.Choice(["planned", "found"]),
     default="planned",
     show_default=True,
-    help="The parts as planned, or as they were found.",
+    metavar="NAME",
+    help="Which build: planned, found, or an alternative by its name.",
 )
 def compute(file: Path, as_json: bool, as_csv: bool, which: str) -> None:
     """Work out a job FILE (*.liftbite.json). Exit code 0 good, 1 falls short or does not fit, 2 bad input."""
     from liftbite.api.jobs.present import job_out
-    from liftbite.cli.commands import read_revisions
-    from liftbite.core.job.builds import found_of
-    from liftbite.core.job.ledger import present
+    from liftbite.cli.commands import bad_input, read_revisions
+    from liftbite.core.errors import UnreadableEntry
+    from liftbite.core.job.builds import entries_of, known_build
+    from liftbite.core.job.ledger import FOUND, layers_of
 
     revisions = read_revisions(file)
-    job = job_out(0, revisions, entries=found_of(present(revisions)) if which == "found" else None)
+    try:
+        build = known_build(layers_of(revisions), which)
+    except UnreadableEntry as error:
+        bad_input(f"{file}: {error}")
+    entries, job = entries_of(layers_of(revisions), build), job_out(0, revisions, build=build)
     if as_json:
         click.echo(json.dumps(job.model_dump(exclude={"id", "archived", "change"}), ensure_ascii=False, indent=1))
     elif as_csv:
@@ -173,7 +178,7 @@ def compute(file: Path, as_json: bool, as_csv: bool, which: str) -> None:
             click.echo(",".join([result.name, *map(str, figures)]))
     else:
         click.echo(_table(job))
-        for line in _mends(revisions) if which == "planned" else ():
+        for line in _mends(entries) if build != FOUND else ():
             click.echo(line)
     if any(v.state == "does not fit" for v in job.verdicts):
         sys.exit(EXIT_FALLS_SHORT)
@@ -183,14 +188,13 @@ def compute(file: Path, as_json: bool, as_csv: bool, which: str) -> None:
     sys.exit(EXIT_HOLDS if good else EXIT_FALLS_SHORT)
 
 
-def _mends(revisions: Any) -> list[str]:
+def _mends(entries: Any) -> list[str]:
     """What would mend each answer that falls short soonest."""
     from liftbite.core.job.build import both, label_of, unit_of
-    from liftbite.core.job.ledger import present
     from liftbite.core.verdicts.answers import answer, stands_on
     from liftbite.core.verdicts.cure import soonest
 
-    answers = answer(present(revisions))
+    answers = answer(entries)
     build = answers.build
     lines = []
     for other in answers.others:

@@ -13,16 +13,17 @@ from pathlib import Path
 
 from sqlalchemy.orm import Session
 
+from liftbite.core.job.builds import entering
 from liftbite.core.job.dyno_file import read_curve
 from liftbite.core.job.dyno_mapping import propose
 from liftbite.core.job.dyno_table import decode
-from liftbite.core.job.ledger import Entry, Revision, curve_entry, read_entry
+from liftbite.core.job.ledger import PLAN, Entry, Revision, curve_entry, layers_of, read_entry
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.core.measure.keyed import read_distance, read_keyed
 from liftbite.demo.parts import PARTS
 from liftbite.demo.readings import SERIES, DemoSeries
-from liftbite.demo.shop import JOBS, OPENED, DemoJob
+from liftbite.demo.shop import JOBS, OPENED, DemoJob, InBuild
 from liftbite.store import jobs as store
 from liftbite.store import measurements as bench
 from liftbite.store.parts import add_parts
@@ -41,12 +42,14 @@ def _curve(quantity: str, name: str) -> Entry:
 def ledger_of(job: DemoJob) -> list[Revision]:
     """The ledger a demo job would have, one revision a step."""
     at = OPENED + timedelta(days=job.day)
-    revisions = []
+    revisions: list[Revision] = []
     for number, step in enumerate(job.steps, start=1):
-        entries = [
+        build, said = (step.build, step.typed) if isinstance(step, InBuild) else (PLAN, step)
+        read = [
             _curve(quantity, typed) if quantity.endswith("_curve") else read_entry(quantity, typed)
-            for quantity, typed in step.items()
+            for quantity, typed in said.items()
         ]
+        entries = entering(layers_of(revisions), build, read)
         moment = store.utc_text(at + timedelta(minutes=7 * number))
         revisions.append(Revision(number, "start" if number == 1 else "edit", moment, tuple(entries)))
     return revisions
@@ -55,7 +58,7 @@ def ledger_of(job: DemoJob) -> list[Revision]:
 def _read(session: Session, series: DemoSeries) -> None:
     """Readings of a demo job, half a minute apart."""
     check, at = CHECKS[series.check], OPENED + timedelta(days=JOBS[series.job - 1].day + series.day, hours=2)
-    vehicle = next(step["vehicle"] for step in JOBS[series.job - 1].steps if "vehicle" in step)
+    vehicle = JOBS[series.job - 1].vehicle
     number = bench.begin(session, series.job, series.check, vehicle, at, distance=read_distance(series.distance))
     for i, (place, typed) in enumerate(series.readings.items()):
         keyed = None if check.kind == "grade" else read_keyed(check, typed)

@@ -10,11 +10,24 @@ OPENED = datetime(2026, 3, 2, 8, 30, tzinfo=UTC)
 
 
 @dataclass(frozen=True, slots=True)
+class InBuild:
+    """What was typed in a build of its own."""
+
+    build: str
+    typed: Mapping[str, str]
+
+
+@dataclass(frozen=True, slots=True)
 class DemoJob:
     """A job as it was entered: the day it came in, and what was typed step by step."""
 
     day: int
-    steps: tuple[Mapping[str, str], ...]
+    steps: tuple[Mapping[str, str] | InBuild, ...]
+
+    @property
+    def vehicle(self) -> str:
+        """The vehicle it is about."""
+        return next(s["vehicle"] for s in self.steps if not isinstance(s, InBuild) and "vehicle" in s)
 
 
 JOBS: tuple[DemoJob, ...] = (
@@ -47,8 +60,7 @@ JOBS: tuple[DemoJob, ...] = (
          "disc_wobble": "0.2 mm", "facing_depth": "0.6 mm", "effort_limit": "200 N"},
         {"inertia_source": "weight", "flywheel_mass": "6.1 kg", "flywheel_diameter": "275 mm", "flywheel_bore": "38 mm",
          "flywheel_material": "steel", "flywheel_insert": "own", "flywheel_strength": "900 MPa",
-         "old_flywheel_inertia": "0.135 kg·m²", "flywheel_fate": "renewed", "redline": "7200 rpm",
-         "idle_speed": "850 rpm", "crank_inertia": "0.055 kg·m²", "cover_inertia": "0.031 kg·m²",
+         "redline": "7200 rpm", "idle_speed": "850 rpm", "crank_inertia": "0.055 kg·m²", "cover_inertia": "0.031 kg·m²",
          "disc_inertia": "0.004 kg·m²", "rotating_mass": "12.4 kg", "residual_unbalance": "28 g·mm",
          "gear_ratios": "3.32; 1.95; 1.41; 1.08; 0.86", "free_rev_torque": "150 N·m", "shift_speed_step": "2300 rpm",
          "bolt_count": "8", "bolt_diameter": "11 mm", "bolt_pitch": "1.25 mm", "bolt_torque": "95 N·m",
@@ -61,6 +73,9 @@ JOBS: tuple[DemoJob, ...] = (
          "bolt_instructions": "kit: 95 N·m, blue locker; vehicle maker: 44 lb-ft + 90°, oiled"},
         {"shaft_diameter": "25.4 mm", "shaft_yield": "980 MPa", "disc_thickness": "6.4 mm", "floater_thickness": "8 mm",
          "pressure_plate_thickness": "14 mm"},
+        {"flywheel_fate": "renewed"},
+        InBuild("found", {"inertia_source": "figure", "flywheel_inertia": "0.135 kg·m²", "flywheel_material": "grey_iron"}),
+        InBuild("organic twin", {"facing_material": "organic", "cover_clamp": "9.6 kN"}),
     )),
     DemoJob(9, (
         {"layout": "wet_motorcycle", "job_name": "Ostrel 900, heavier springs?", "vehicle": "Ostrel 900 twin"},

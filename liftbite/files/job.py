@@ -11,7 +11,7 @@ from __future__ import annotations
 
 import json
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from math import isclose
 from typing import Annotated, Any, Literal
 
@@ -19,7 +19,16 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.choices import CHOICES
-from liftbite.core.job.ledger import Entry, Mark, Revision, RevisionKind, curve_entry, read_entry
+from liftbite.core.job.ledger import (
+    MAX_BUILD,
+    Entry,
+    Mark,
+    Revision,
+    RevisionKind,
+    curve_entry,
+    read_build,
+    read_entry,
+)
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.files.fields import Count, Finite, Moment, Words
 from liftbite.files.json_text import read_json
@@ -49,6 +58,9 @@ class FileEntry(_Strict):
     mark: Mark = "entered"
     curve: FileCurve | None = None
     file: dict[str, Any] | None = Field(default=None, description="How the curve's file was read, with its text.")
+    build: Words = Field(
+        default="", max_length=MAX_BUILD, description="Nothing for the plan, “found”, or an alternative's name."
+    )
 
 
 class FileRevision(_Strict):
@@ -69,7 +81,7 @@ class JobFile(_Strict):
     """A Lift Bite job."""
 
     format: Literal["liftbite-job"] = "liftbite-job"
-    version: Literal[2] = 2
+    version: Literal[3] = 3
     revisions: list[FileRevision] = Field(min_length=1, max_length=100_000)
     bench: FileBench | None = Field(default=None, description="What was measured; left out where nothing was.")
 
@@ -98,6 +110,8 @@ def to_file(revisions: Sequence[Revision], bench: Filed | None = None) -> JobFil
 def dump(file: JobFile) -> str:
     """The file's text; fields that say nothing are left out."""
     said = file.model_dump(exclude_none=True)
+    for entry in (e for r in said["revisions"] for e in r["entries"] if not e["build"]):
+        del entry["build"]
     if file.bench is not None:
         said["bench"] = file.bench.model_dump(exclude_defaults=True)
     return json.dumps(said, ensure_ascii=False, indent=1) + "\n"
@@ -114,6 +128,7 @@ def _to_entry(entry: Entry) -> FileEntry:
             speed_rad_per_s=curve.speed.tolist(), torque_n_m=curve.torque.tolist()
         ),
         file=dict(entry.file) if entry.file is not None else None,
+        build=entry.build,
     )  # fmt: skip
 
 
@@ -140,8 +155,9 @@ def _from_entry(entry: FileEntry, where: str) -> Entry:
     try:
         if entry.curve is not None:
             speed, torque = entry.curve.speed_rad_per_s, entry.curve.torque_n_m
-            return curve_entry(entry.quantity, entry.typed or "curve", TorqueCurve.of(speed, torque), entry.file)
-        read = read_entry(entry.quantity, entry.typed)
+            curve = curve_entry(entry.quantity, entry.typed or "curve", TorqueCurve.of(speed, torque), entry.file)
+            return replace(curve, build=read_build(entry.build))
+        build, read = read_build(entry.build), read_entry(entry.quantity, entry.typed)
     except UnreadableEntry as error:
         raise UnreadableFile(f"{where}, {entry.quantity}: {error.reason}") from None
     except ValueError as error:
@@ -150,7 +166,7 @@ def _from_entry(entry: FileEntry, where: str) -> Entry:
         raise UnreadableFile(
             f"{where}, {entry.quantity}: “{entry.typed}” is {read.si:.6g} in SI, but the file says {entry.si:.6g}"
         )
-    return Entry(read.quantity, read.typed, read.si, entry.mark, file=entry.file)
+    return Entry(read.quantity, read.typed, read.si, entry.mark, file=entry.file, build=build)
 
 
 def read_job_file(data: bytes) -> FiledJob:
@@ -163,8 +179,8 @@ def read_job_file(data: bytes) -> FiledJob:
     raw = read_json(data)
     if not isinstance(raw, dict) or raw.get("format") != FORMAT:
         raise UnreadableFile(f"this is not a Lift Bite job: it does not begin with “format”: “{FORMAT}”")
-    if raw.get("version") not in {1, 2}:
-        raise UnreadableFile(f"this job file is of version {raw.get('version')}; this program reads versions 1 and 2")
+    if raw.get("version") not in {1, 2, 3}:
+        raise UnreadableFile(f"this job file is of version {raw.get('version')}; this program reads versions 1 to 3")
     try:
         file = JobFile.model_validate(newest_job(raw))
     except ValidationError as error:
@@ -172,7 +188,9 @@ def read_job_file(data: bytes) -> FiledJob:
         place = ".".join(str(part) for part in first["loc"])
         raise UnreadableFile(f"{place}: {first['msg']}") from None
     ledger = from_file(file)
-    layout = next((e.typed for r in reversed(ledger) for e in r.entries if e.quantity == "layout"), None)
+    layout = next(
+        (e.typed for r in reversed(ledger) for e in r.entries if e.quantity == "layout" and not e.build), None
+    )
     if layout is None:
         offered = ", ".join(o.value for o in CHOICES["layout"].options)
         raise UnreadableFile(f"no entry says the “layout”; it is one of {offered}")

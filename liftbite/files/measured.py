@@ -16,6 +16,7 @@ from typing import Annotated, Any, Literal, get_args
 from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
+from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.measure.checks import CHECKS, Check
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import ASKS, how_said, read_filed, read_how, read_limit
@@ -37,13 +38,14 @@ class FiledReading:
 
 @dataclass(frozen=True, slots=True)
 class FiledSeries:
-    """Readings taken together: of which check, since when (UTC), at what mileage [m], and how."""
+    """Readings taken together: of which check and which build's part, since when (UTC), at what mileage [m], how."""
 
     check: str
     begun_at: datetime
     distance: float | None = None
     settings: Mapping[str, Any] = field(default_factory=dict)
     readings: tuple[FiledReading, ...] = ()
+    build: str = FOUND
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,6 +102,7 @@ class FileSeries(_Strict):
     asked: dict[Words, Annotated[Words, Field(max_length=40)]] = Field(
         default_factory=dict, max_length=10, description="What a calculation asks: a floater's shims raise or lower."
     )
+    build: Literal["found", "planned"] = Field(default="found", description="Of the part that was found, or goes in.")
     readings: list[FileReading] = Field(max_length=10_000)
 
 
@@ -153,7 +156,7 @@ def _to_series(series: FiledSeries) -> FileSeries:
     return FileSeries(
         check=series.check, at=_text(series.begun_at), distance=series.distance,
         label=str(series.settings.get("label", "")), readings=[_to_reading(r) for r in series.readings],
-        asked=asked, **how,
+        asked=asked, build="found" if series.build == FOUND else "planned", **how,
     )  # fmt: skip
 
 
@@ -204,7 +207,8 @@ def _from_series(series: FileSeries, where: str) -> FiledSeries:
     if series.label:
         settings["label"] = series.label
     readings = tuple(_from_reading(check, r, f"{where}, {r.place}") for r in series.readings)
-    return FiledSeries(check.name, moment_of(series.at), series.distance, settings, readings)
+    return FiledSeries(check.name, moment_of(series.at), series.distance, settings, readings,
+                       FOUND if series.build == "found" else PLAN)  # fmt: skip
 
 
 def _from_reading(check: Check, read: FileReading, where: str) -> FiledReading:

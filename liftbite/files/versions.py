@@ -3,7 +3,8 @@
 - `RENAMED`       quantity or choice as earlier files have it -> as it is called now
 - `newest_job`    the fields of a job file of any version, as the newest has them
 
-Version 1 of the job file said `takings`, `struck` and `sums` for series, withdrawn and renewals.
+Version 1 of the job file said `takings`, `struck` and `sums` for series, withdrawn and renewals. Version 2 had no
+builds: the flywheel that came out went by names of its own.
 """
 
 from __future__ import annotations
@@ -15,6 +16,13 @@ RENAMED: Mapping[str, str] = {
     "wheel_strength": "flywheel_strength",
     "old_wheel_source": "old_flywheel_source",
 }
+_OF_FLYWHEEL = (
+    "flywheel_inertia", "flywheel_mass", "flywheel_diameter", "gyration_share", "wire_radius", "wire_length",
+    "swing_period", "ring_outer_diameters", "ring_inner_diameters", "ring_thicknesses", "ring_densities", "ring_masses",
+    "ring_gyrations",
+)  # fmt: skip
+#: The flywheel that came out had names of its own until version 3; since then it is entered as found.
+_FOUND: Mapping[str, str] = {f"old_{n}": n for n in _OF_FLYWHEEL} | {"old_flywheel_source": "inertia_source"}
 _BENCH_OF_1 = {"takings": "series", "sums": "renewals"}
 _READING_OF_1 = {"struck": "withdrawn"}
 
@@ -32,10 +40,38 @@ def newest_job(raw: Mapping[str, Any]) -> dict[str, Any]:
     """The fields of a job file, as the newest version has them; what does not have the shape of one is left as it is.
 
     >>> newest_job({"version": 1, "revisions": [], "bench": {"sums": []}})
-    {'version': 2, 'revisions': [], 'bench': {'renewals': []}}
+    {'version': 3, 'revisions': [], 'bench': {'renewals': []}}
     """
-    if raw.get("version") != 1:
-        return dict(raw)
+    found = _of_2(raw) if raw.get("version") == 1 else dict(raw)
+    return _of_3(found) if found.get("version") == 2 else found
+
+
+def _of_3(raw: Mapping[str, Any]) -> dict[str, Any]:
+    """A file of version 2 with its builds: where a flywheel came out, another goes in."""
+    found = dict(raw) | {"version": 3}
+    if not isinstance(raw.get("revisions"), list):
+        return found
+    revisions = [_each(r, "entries", _of_build) for r in raw["revisions"]]
+    told = {e.get("quantity"): e.get("typed") for r in revisions for e in _entries(r) if e.get("build") == "found"}
+    if any(typed is not None for typed in told.values()):
+        fate = {"quantity": "flywheel_fate", "typed": "renewed"}
+        revisions = [revisions[0] | {"entries": [*_entries(revisions[0]), fate]}, *revisions[1:]]
+    return found | {"revisions": revisions}
+
+
+def _entries(revision: Any) -> list[dict[str, Any]]:
+    entries = revision.get("entries") if isinstance(revision, dict) else None
+    return [e for e in entries if isinstance(e, dict)] if isinstance(entries, list) else []
+
+
+def _of_build(entry: Any) -> Any:
+    name = entry.get("quantity") if isinstance(entry, dict) else None
+    if not isinstance(name, str) or name not in _FOUND:
+        return entry
+    return entry | {"quantity": _FOUND[name], "build": "found"}
+
+
+def _of_2(raw: Mapping[str, Any]) -> dict[str, Any]:
     found = dict(raw) | {"version": 2}
     if isinstance(raw.get("revisions"), list):
         found["revisions"] = [_each(r, "entries", _entry) for r in raw["revisions"]]

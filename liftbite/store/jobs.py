@@ -82,7 +82,8 @@ def _to_row(entry: Entry) -> EntryRow:
     curve = entry.curve
     points = None if curve is None else {"speed": curve.speed.tolist(), "torque": curve.torque.tolist()}
     file = dict(entry.file) if entry.file is not None else None
-    return EntryRow(quantity=entry.quantity, typed=entry.typed, si=entry.si, mark=entry.mark, curve=points, file=file)
+    return EntryRow(quantity=entry.quantity, typed=entry.typed, si=entry.si, mark=entry.mark, curve=points, file=file,
+                    build=entry.build)  # fmt: skip
 
 
 def _from_row(row: EntryRow) -> Entry:
@@ -90,7 +91,7 @@ def _from_row(row: EntryRow) -> Entry:
         curve = TorqueCurve.of(row.curve["speed"], row.curve["torque"]) if row.curve else None
     except (ValueError, TypeError, KeyError):
         raise ValueError(f"the points of “{row.quantity}” are damaged") from None
-    return Entry(row.quantity, row.typed, row.si, row.mark, curve, row.file)
+    return Entry(row.quantity, row.typed, row.si, row.mark, curve, row.file, row.build)
 
 
 def _revision(row: RevisionRow) -> Revision:

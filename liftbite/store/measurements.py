@@ -21,6 +21,7 @@ from typing import Any
 from sqlalchemy import or_, select
 from sqlalchemy.orm import Session, selectinload
 
+from liftbite.core.job.ledger import FOUND
 from liftbite.core.measure.checks import CHECKS, LimitName
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.parts_list import PRACTICES, Renewal
@@ -71,6 +72,7 @@ class Series:
     settings : how a sweep was read and what it is called
     taken : readings, withdrawn ones among them, in the order taken
     version : how often its distance and settings were said
+    build : whose part was read: the one found, or the plan's, which goes in
     """
 
     id: int
@@ -81,6 +83,7 @@ class Series:
     settings: Mapping[str, Any]
     taken: tuple[Taken, ...]
     version: int = 1
+    build: str = FOUND
 
     @property
     def readings(self) -> tuple[Reading, ...]:
@@ -96,7 +99,7 @@ def _series(row: SeriesRow) -> Series:
         for r in row.readings
     )  # fmt: skip
     return Series(row.id, row.job_id, row.check, row.begun_at, row.distance, dict(row.settings), taken,
-                  row.version)  # fmt: skip
+                  row.version, row.build)  # fmt: skip
 
 
 def series_of(session: Session, job_id: int, vehicle: str = "") -> tuple[list[Series], list[Series]]:
@@ -136,7 +139,7 @@ def _row(session: Session, job_id: int, series_id: int) -> SeriesRow:
 
 
 def begin(session: Session, job_id: int, check: str, vehicle: str, at: datetime, *, distance: float | None = None,
-          settings: Mapping[str, Any] | None = None, request: str = "") -> int:  # fmt: skip
+          settings: Mapping[str, Any] | None = None, request: str = "", build: str = FOUND) -> int:  # fmt: skip
     """A new series of a check; its number. One begun before under the same `request` is that one.
 
     Raises
@@ -150,7 +153,7 @@ def begin(session: Session, job_id: int, check: str, vehicle: str, at: datetime,
             return there
     touch(session, job_id)
     row = SeriesRow(job_id=job_id, check=check, vehicle=vehicle, begun_at=at, distance=distance,
-                    settings=dict(settings or {}), request=request or None)  # fmt: skip
+                    settings=dict(settings or {}), request=request or None, build=build)  # fmt: skip
     session.add(row)
     session.flush()
     return row.id
@@ -445,7 +448,7 @@ def filed_of(session: Session, job_id: int, vehicle: str) -> Filed:
     """All that a job's bench holds: its series, the limits in force, its sums."""
     series = tuple(
         FiledSeries(t.check, t.begun_at, t.distance, t.settings,
-                    tuple(FiledReading(r.reading, r.at, r.source, r.withdrawn) for r in t.taken))
+                    tuple(FiledReading(r.reading, r.at, r.source, r.withdrawn) for r in t.taken), t.build)
         for t in series_of(session, job_id)[0] if t.check in CHECKS
     )  # fmt: skip
     limits = tuple(
@@ -465,7 +468,7 @@ def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetim
     rows = []
     for series in filed.series:
         row = SeriesRow(job_id=job_id, check=series.check, vehicle=vehicle, begun_at=series.begun_at,
-                        distance=series.distance, settings=dict(series.settings))  # fmt: skip
+                        distance=series.distance, settings=dict(series.settings), build=series.build)  # fmt: skip
         row.readings = [_reading_row(r.reading, r.at, r.source, r.at if r.withdrawn else None) for r in series.readings]
         rows.append(row)
     session.add_all(rows)

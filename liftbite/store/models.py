@@ -72,7 +72,7 @@ class RevisionRow(Base):
 
 
 class EntryRow(Base):
-    """One quantity as entered; `typed` None withdraws it. A curve's points and file stand in `curve` and `file`."""
+    """One quantity of a build as entered; `typed` None withdraws it. A curve has its points and how it was read."""
 
     __tablename__ = "entry"
     __table_args__ = (Index("ix_entry_revision_id", "revision_id"),)
@@ -85,6 +85,7 @@ class EntryRow(Base):
     mark: Mapped[Mark] = mapped_column(String)
     curve: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
     file: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
+    build: Mapped[str] = mapped_column(default="", server_default="")
     revision: Mapped[RevisionRow] = relationship(back_populates="entries")
 
 
@@ -107,7 +108,7 @@ class PartRow(Base):
 
 
 class SeriesRow(Base):
-    """Readings of one check that belong together, with the distance driven and how a sweep was read."""
+    """Readings of one check that belong together: of which build's part, at what distance, how a sweep was read."""
 
     __tablename__ = "series"
     __table_args__ = (Index("ix_series_job_id", "job_id", "check"), Index("ix_series_vehicle", "vehicle", "check"))
@@ -119,6 +120,7 @@ class SeriesRow(Base):
     begun_at: Mapped[datetime] = mapped_column(UtcDateTime)
     distance: Mapped[float | None] = mapped_column(default=None)
     settings: Mapped[dict[str, Any]] = mapped_column(JSON)
+    build: Mapped[str] = mapped_column(default="found", server_default="found")
     request: Mapped[str | None] = mapped_column(default=None)
     version: Mapped[int] = mapped_column(default=1, server_default="1")
     readings: Mapped[list[ReadingRow]] = relationship(order_by="ReadingRow.id", back_populates="series")

@@ -9,6 +9,7 @@ from pathlib import Path
 
 import pytest
 
+from liftbite.core.job.builds import part_of
 from tests.cli.test_main import run, write
 from tests.jobs import CAR, FULL
 
@@ -160,10 +161,20 @@ def test_alternatives_on_the_command_line(tmp_path: Path, job: str) -> None:
 
 def test_found_against_planned_on_the_command_line(tmp_path: Path, job: str) -> None:
     assert "Nothing a driver would feel differs" in run("compare", job).output
-    file = write(tmp_path / "r.liftbite.json", {**FULL, "wear": "0.9 mm", "disc_fate": "renewed"})
+    file = write(tmp_path / "r.liftbite.json", {**FULL, "disc_fate": "renewed"})
+    raw = json.loads(Path(file).read_text())
+    worn = [{"quantity": q, "typed": FULL[q], "build": "found"} for q in FULL if part_of(q, "dry_car") == "disc"]
+    raw["revisions"][-1]["entries"] += [*worn, {"quantity": "wear", "typed": "0.9 mm", "build": "found"},
+                                        {"quantity": "use", "typed": "drag", "build": "for the strip"}]  # fmt: skip
+    Path(file).write_text(json.dumps(raw))
     told = json.loads(run("compare", file, "--json").output)
-    assert told["renewed"] == ["Disc or discs"]
-    assert told["says"]
+    assert [b["name"] for b in told["builds"]] == ["found", "planned", "for the strip"]
+    assert told["builds"][1]["says"]
+    assert "for the strip" in run("compare", file).output
+    assert json.loads(run("compute", file, "--json", "--build", "for the strip").output)["build"] == "for the strip"
+    wrong = run("compute", file, "--build", "nobody's")
+    assert wrong.exit_code == 2
+    assert "it has planned, found, for the strip" in wrong.output
     planned, found = (
         json.loads(run("compute", file, "--json", "--build", which).output) for which in ("planned", "found")
     )

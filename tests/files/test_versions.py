@@ -7,8 +7,9 @@ from pathlib import Path
 
 import pytest
 
-from liftbite.core.job.ledger import present
-from liftbite.core.verdicts.answers import answer
+from liftbite.core.job.build import build_of
+from liftbite.core.job.builds import entries_of
+from liftbite.core.job.ledger import FOUND, PLAN, layers_of
 from liftbite.files.job import dump, read_job_file, to_file
 from liftbite.files.readings import read_readings
 from liftbite.files.shelf import read_shelf_file
@@ -22,7 +23,7 @@ FIXTURES = Path(__file__).parents[1] / "fixtures"
 def test_a_job_file_of_before_comes_back_as_one_of_now(name: str) -> None:
     filed = read_job_file((FIXTURES / f"{name}.liftbite.json").read_bytes())
     now = json.loads(dump(to_file(filed.revisions, filed.bench)))
-    assert now["version"] == 2
+    assert now["version"] == 3
     again = read_job_file(json.dumps(now).encode())
     assert again.bench == filed.bench
     assert dump(to_file(again.revisions, again.bench)) == json.dumps(now, ensure_ascii=False, indent=1) + "\n"
@@ -42,11 +43,25 @@ def test_what_a_job_file_of_before_measured_is_all_there() -> None:
 def test_renamed_quantities_of_before_still_count() -> None:
     """The file was written with the old names; its strength and its old flywheel's weight reach the results."""
     filed = read_job_file((FIXTURES / "twin-disc-version-1.liftbite.json").read_bytes())
-    build = answer(present(filed.revisions)).build
-    assert build.known["flywheel_strength"] == 550e6
-    assert build.chosen.options["old_flywheel_source"] == "weight"
-    assert build.graph.inputs(["old_flywheel_inertia"]) >= {"old_flywheel_mass"}
-    assert build.known["old_flywheel_mass"] == 11.0
+    layers = layers_of(filed.revisions)
+    assert build_of(layers[PLAN]).known["flywheel_strength"] == 550e6
+    found = build_of(entries_of(layers, FOUND))
+    assert found.chosen.options["inertia_source"] == "weight"
+    assert found.known["flywheel_mass"] == 11.0
+    assert "flywheel_strength" not in found.entries, "of the one that came out nothing else was said"
+
+
+def test_a_flywheel_that_came_out_is_renewed_and_what_goes_in_has_the_same_figures() -> None:
+    raw = json.loads((FIXTURES / "twin-disc-version-1.liftbite.json").read_text())
+    told = {e["quantity"]: e.get("typed") for r in raw["revisions"] for e in r["entries"]}
+    layers = layers_of(read_job_file(json.dumps(raw).encode()).revisions)
+    assert layers[PLAN]["flywheel_fate"].typed == "renewed"
+    same = {q: e.typed for q, e in layers[PLAN].items() if q in told}
+    assert same == {q: told[q] for q in same}
+    assert {q for q, t in told.items() if t and not q.startswith("old_")} - set(same) == {"wheel_strength"}
+    for revision in raw["revisions"]:
+        revision["entries"] = [e for e in revision["entries"] if not e["quantity"].startswith("old_")]
+    assert "flywheel_fate" not in layers_of(read_job_file(json.dumps(raw).encode()).revisions)[PLAN]
 
 
 def test_parts_and_readings_of_before_still_come_in() -> None:

@@ -10,7 +10,8 @@ import sqlalchemy as sa
 from alembic import command
 from alembic.config import Config
 
-from liftbite.core.job.ledger import present
+from liftbite.core.job.builds import entries_of
+from liftbite.core.job.ledger import FOUND, PLAN, layers_of, present
 from liftbite.store import jobs, measurements
 from liftbite.store.backups import faults_of
 from liftbite.store.database import MIGRATIONS, open_database
@@ -32,9 +33,11 @@ def of_before(tmp_path: Path) -> Path:
 def test_a_shop_of_the_third_tables_opens_with_all_it_held(of_before: Path) -> None:
     sessions = open_database(of_before)
     with sessions() as session:
-        entries = present(jobs.revisions_of(session, 1))
-        assert entries["flywheel_strength"].typed == "550 MPa"
-        assert entries["old_flywheel_source"].typed == "weight"
+        layers = layers_of(jobs.revisions_of(session, 1))
+        assert layers[PLAN]["flywheel_strength"].typed == "550 MPa"
+        assert layers[PLAN]["flywheel_fate"].typed == "renewed"
+        found = entries_of(layers, FOUND)
+        assert (found["inertia_source"].typed, found["flywheel_mass"].typed) == ("weight", "11 kg")
         of_job, _ = measurements.series_of(session, 1)
         thick = next(s for s in of_job if s.check == "flywheel_thickness")
         assert [(t.reading.typed, t.withdrawn) for t in thick.taken] == [("24.5 mm", True), ("24.6 mm", False)]
@@ -93,7 +96,7 @@ def _of(path: Path, revision: str) -> sa.Engine:
     return engine
 
 
-@pytest.mark.parametrize("revision", ["0001", "0002", "0003", "0004", "0005"])
+@pytest.mark.parametrize("revision", ["0001", "0002", "0003", "0004", "0005", "0006"])
 def test_a_file_of_every_earlier_tables_opens_with_all_it_held(tmp_path: Path, revision: str) -> None:
     path = tmp_path / "shop.sqlite"
     engine = _of(path, revision)

@@ -162,33 +162,37 @@ class BesideOut(BaseModel):
 
 
 class AgainstChangeOut(BaseModel):
-    """One figure as found and as planned."""
+    """One figure in every build; null where a build does not come to one."""
 
     name: str
     label: str
-    found: FigureOut | None
-    planned: FigureOut | None
     same: bool = Field(description="Nobody could tell them apart.")
+    values: dict[str, FigureOut | None] = Field(description="Build -> its figure: found, planned, alternatives.")
 
 
 class AgainstAnswerOut(BaseModel):
-    """One answer as found and as planned."""
+    """One answer in every build."""
 
     question: Question
-    found: Answer
-    planned: Answer
-    sentence: str = Field(description="The reason as planned.")
+    states: dict[str, Answer] = Field(description="Build -> its answer.")
+    sentences: dict[str, str] = Field(description="Build -> the reason.")
+
+
+class AgainstBuildOut(BaseModel):
+    """A build that is put side by side with the others."""
+
+    name: str = Field(description="found, planned, or an alternative's name.")
+    label: str
+    parts: list[NameOut] = Field(description="Parts that do not stay, each with what becomes of it.")
+    says: list[str] = Field(description="How it differs from what was found, what is felt first.")
 
 
 class AgainstOut(BaseModel):
-    """As found against as planned."""
+    """The builds of a job against what was found."""
 
-    renewed: list[str]
-    dressed: list[str]
-    notes: list[str]
+    builds: list[AgainstBuildOut]
     answers: list[AgainstAnswerOut]
     changes: list[AgainstChangeOut]
-    says: list[str]
 
 
 class MassOut(BaseModel):

@@ -5,8 +5,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-
 import numpy as np
 
 from liftbite.api.choose import models as w
@@ -17,8 +15,9 @@ from liftbite.core.analysis.against import against
 from liftbite.core.analysis.stint import Stint, stint_said, stint_working
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, refusal
-from liftbite.core.job.builds import found_of
-from liftbite.core.job.ledger import Entry
+from liftbite.core.job.builds import called
+from liftbite.core.job.fates import FATED, FATES
+from liftbite.core.job.ledger import Layers
 from liftbite.core.parts.beside import Beside, Cell
 from liftbite.core.units.constants import FREEZING
 from liftbite.core.verdicts.answers import answer
@@ -41,21 +40,34 @@ def stint_out(found: Stint | Needs | Refused | None) -> w.StintOut | None:
     )  # fmt: skip
 
 
-def against_out(entries: Mapping[str, Entry]) -> w.AgainstOut:
-    """As found against as planned, with all four answers of both."""
-    found = against(entries)
-    before, after = (
-        {v.question: v for v in (a.verdict, *a.others)} for a in (answer(found_of(entries)), answer(entries))
-    )
+def against_out(layers: Layers) -> w.AgainstOut:
+    """The builds of a job against what was found, with all four answers of each."""
+    found = against(layers)
+    names = [c.name or "planned" for c in found.columns]
+    answers = {}
+    for name, column in zip(names, found.columns, strict=True):
+        told = answer(column.build.entries)
+        answers[name] = {v.question: v for v in (told.verdict, *told.others)}
     return w.AgainstOut(
-        renewed=list(found.renewed), dressed=list(found.dressed), notes=list(found.notes), says=list(found.says),
-        answers=[w.AgainstAnswerOut(question=q, found=before[q].state, planned=v.state, sentence=v.sentence)
-                 for q, v in after.items()],
+        builds=[
+            w.AgainstBuildOut(
+                name=name, label=called(c.name), says=list(c.says),
+                parts=[m.NameOut(name=FATED[part].label, label=FATES[fate][0]) for part, fate in c.parts.items()],
+            )
+            for name, c in zip(names, found.columns, strict=True)
+        ],
+        answers=[
+            w.AgainstAnswerOut(
+                question=q, states={name: a[q].state for name, a in answers.items()},
+                sentences={name: a[q].sentence for name, a in answers.items()},
+            )
+            for q in answers["planned"]
+        ],
         changes=[
             w.AgainstChangeOut(
                 name=c.name, label=c.label, same=c.same,
-                found=None if c.found is None else figure_out(c.found, c.unit),
-                planned=None if c.planned is None else figure_out(c.planned, c.unit),
+                values={name: None if value is None else figure_out(value, c.unit)
+                        for name, value in zip(names, c.values, strict=True)},
             )
             for c in found.changes
         ],

@@ -18,7 +18,7 @@ from liftbite.api.common import reply
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs.present import figure_out
-from liftbite.api.jobs.views import JobPath, build_with
+from liftbite.api.jobs.views import JobPath, build_with, layers_with
 from liftbite.api.problems import problem_responses
 from liftbite.core.analysis.repeated_starts import RepeatedStarts, repeated_starts, start_kinds
 from liftbite.core.analysis.stint import stint
@@ -27,8 +27,10 @@ from liftbite.core.analysis.upshift import upshift_said
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.assumptions import STARTS
-from liftbite.core.job.build import Build, refusal, unit_of
+from liftbite.core.job.build import Build, build_of, refusal, unit_of
+from liftbite.core.job.builds import apart, entries_of
 from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.ledger import FOUND, PLAN, Layers, read_build
 from liftbite.core.parts.beside import beside
 from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import Launch
@@ -51,7 +53,7 @@ class MovesIn(mw.TryIn):
 @api.post("/<int:job_id>/section", responses={"200": w.SectionOut, **_PROBLEMS})
 def section(path: JobPath, body: mw.TryIn) -> Response:
     """The clutch as a drawing that moves over pedal travel and wear."""
-    return reply(section_out(build_with(path.job_id, body.entries)))
+    return reply(section_out(build_with(path.job_id, body)))
 
 
 _OUTCOMES = {
@@ -109,7 +111,7 @@ def _repeated(build: Build, found: RepeatedStarts | Needs | Refused) -> w.Repeat
 @api.post("/<int:job_id>/launch", responses={"200": w.LaunchOut, **_PROBLEMS})
 def start(path: JobPath, body: mw.TryIn) -> Response:
     """The start of a job, integrated; every kind of start beside it; several in a row."""
-    build = build_with(path.job_id, body.entries)
+    build = build_with(path.job_id, body)
     stage = build.stage
     kinds = start_kinds(build, stage=stage)
     shown = [_start(n, STARTS[n].label, found, build) for n, found in kinds.items() if isinstance(found, Launch)]
@@ -143,7 +145,7 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
 @api.post("/<int:job_id>/against", responses={"200": w.AgainstOut, **_PROBLEMS})
 def get_against(path: JobPath, body: mw.TryIn) -> Response:
     """A job as found against the same as planned."""
-    return reply(against_out(build_with(path.job_id, body.entries).told))
+    return reply(against_out(layers_with(path.job_id, body)))
 
 
 class BesidePath(JobPath):
@@ -155,8 +157,13 @@ class BesidePath(JobPath):
 @api.post("/<int:job_id>/beside/<string:name>", responses={"200": w.BesideOut, **_PROBLEMS})
 def get_beside(path: BesidePath, body: mw.TryIn) -> Response:
     """Alternatives for one part of a job, side by side."""
-    build = build_with(path.job_id, body.entries)
+    build = build_with(path.job_id, body)
     return reply(beside_out(build, beside()[path.name](build)))
+
+
+def _comes_out(layers: Layers) -> bool:
+    """True where the flywheel that was found is not the one planned."""
+    return "flywheel" in apart(layers[PLAN])
 
 
 _OF_FLYWHEEL = ("engine_inertia", "stored_energy", "free_rev_time", "slip_time", "slip_energy", "surface_temperature",
@@ -166,9 +173,11 @@ _OF_FLYWHEEL = ("engine_inertia", "stored_energy", "free_rev_time", "slip_time",
 @api.post("/<int:job_id>/flywheel", responses={"200": w.FlywheelOut, **_PROBLEMS})
 def flywheel(path: JobPath, body: mw.TryIn) -> Response:
     """The flywheel: the old one against the new one, in figures and in every gear."""
-    build = build_with(path.job_id, body.entries)
+    layers = layers_with(path.job_id, body)
+    build = build_of(entries_of(layers, read_build(body.build)))
     stage = build.stage
-    old = build.evaluate(("old_flywheel_inertia",))["old_flywheel_inertia"]
+    found = build_of(entries_of(layers, FOUND)).evaluate(("flywheel_inertia",)) if _comes_out(layers) else {}
+    old = found.get("flywheel_inertia", Needs(frozenset({"flywheel_inertia"})))
     new = build.evaluate(("flywheel_inertia",))["flywheel_inertia"]
     names = tuple(n for n in _OF_FLYWHEEL if n in build.graph.functions)
 
@@ -209,7 +218,7 @@ def flywheel(path: JobPath, body: mw.TryIn) -> Response:
 @api.post("/<int:job_id>/moves", responses={"200": w.MovesOut, **_PROBLEMS})
 def moves(path: JobPath, body: MovesIn) -> Response:
     """What moves a result most, what its tolerances make of it, and the chance that it falls short."""
-    build = build_with(path.job_id, body.entries)
+    build = build_with(path.job_id, body)
     if body.result not in build.graph.functions:
         raise UnreadableEntry(f"“{body.result}” is not a result of this arrangement")
     stage, friction = build.stage, friction_of(body.result)

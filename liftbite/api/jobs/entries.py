@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable
 
 from liftbite.api.jobs.models import ColumnMappingIO, EntryIn
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.dyno_file import read_curve
 from liftbite.core.job.dyno_mapping import ColumnMapping
 from liftbite.core.job.inputs import INPUTS
-from liftbite.core.job.ledger import Entry, curve_entry, read_entry
+from liftbite.core.job.ledger import Entry, Layers, curve_entry, read_entry
 
 
 def mapping_of(mapping: ColumnMappingIO) -> ColumnMapping:
@@ -41,9 +41,11 @@ def _from_file(entry: EntryIn) -> Entry:
     return curve_entry(entry.quantity, entry.file.name, read.curve, kept)
 
 
-def changes(entries: Iterable[Entry], present: Mapping[str, Entry]) -> list[Entry]:
-    """Entries that differ from what is in force; typing the same again is no change."""
-    return [
-        e for e in entries
-        if e.curve is not None or e.typed != (present[e.quantity].typed if e.quantity in present else None)
-    ]  # fmt: skip
+def changes(entries: Iterable[Entry], layers: Layers) -> list[Entry]:
+    """Entries that differ from what is in force in their build; typing the same again is no change."""
+
+    def stands(entry: Entry) -> str | None:
+        there = layers.get(entry.build, {}).get(entry.quantity)
+        return there.typed if there is not None else None
+
+    return [e for e in entries if e.curve is not None or e.typed != stands(e)]

@@ -201,6 +201,13 @@ class StepOut(BaseModel):
     words: str
 
 
+class BuildOut(BaseModel):
+    """A build of a job."""
+
+    name: str
+    label: str
+
+
 class JobOut(BaseModel):
     """A job with everything it says at one moment."""
 
@@ -222,6 +229,9 @@ class JobOut(BaseModel):
     misfits: list[MisfitOut]
     undo: StepOut | None
     redo: StepOut | None
+    build: str = Field(default="", description="The build it is worked out for; nothing for the plan.")
+    builds: list[BuildOut] = Field(default_factory=list, description="Every build of the job, the plan first.")
+    apart: list[str] = Field(default_factory=list, description="Parts that are found and planned as two.")
 
 
 class JobLineOut(BaseModel):
@@ -282,6 +292,12 @@ class CurveFileIn(_In):
     mapping: ColumnMappingIO
 
 
+#: Which build: nothing for the plan, “found”, or an alternative's name.
+BuildName = Annotated[
+    Text, Field(max_length=60, description="Nothing for the plan, “found”, or an alternative's name.")
+]
+
+
 class EntryIn(_In):
     """One quantity as typed or picked; null or nothing withdraws it. A curve comes as a file."""
 
@@ -291,9 +307,17 @@ class EntryIn(_In):
 
 
 class EntriesIn(_In):
-    """What was entered at one moment."""
+    """What was entered at one moment, and in which build."""
 
     entries: list[EntryIn] = Field(min_length=1, max_length=200)
+    build: BuildName = ""
+
+
+class BuildIn(_In):
+    """What is to become of an alternative."""
+
+    build: BuildName
+    becomes: Literal["plan", "nothing"]
 
 
 class NewJobIn(_In):

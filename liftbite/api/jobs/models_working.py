@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pydantic import BaseModel, Field
 
-from liftbite.api.jobs.models import EntryIn, FigureOut, Name, Text, _In
+from liftbite.api.jobs.models import BuildName, EntryIn, FigureOut, Name, Text, _In
 
 
 class TermOut(BaseModel):
@@ -50,6 +50,7 @@ class TryIn(_In):
     """Entries to look at without keeping them."""
 
     entries: list[EntryIn] = Field(default_factory=list, max_length=200)
+    build: BuildName = ""
 
 
 class WorkingIn(TryIn):

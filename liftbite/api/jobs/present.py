@@ -14,11 +14,23 @@ from liftbite.api.jobs import models_working as mw
 from liftbite.core.analysis.goal_seek import Sought
 from liftbite.core.analysis.working import Step, Term, Whole
 from liftbite.core.job.build import Build, FieldMark, both, label_of, unit_of
+from liftbite.core.job.builds import apart, called, entries_of, names_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.groups import DRAWN, GROUPS, VIEWS, rows_of
 from liftbite.core.job.input import Assumed
 from liftbite.core.job.inputs import INPUTS
-from liftbite.core.job.ledger import Entry, Revision, Unusual, present, redoable, undoable
+from liftbite.core.job.ledger import (
+    FOUND,
+    PLAN,
+    Entry,
+    Layers,
+    Revision,
+    Unusual,
+    layers_of,
+    present,
+    redoable,
+    undoable,
+)
 from liftbite.core.parts.shelf import fields_of, misfits
 from liftbite.core.parts.slots import SLOTS
 from liftbite.core.quantities.launch_case import Launch
@@ -152,18 +164,19 @@ def _chart_out(chart: Chart, answers: Answers) -> m.ChartOut:
 
 
 def _field_out(
-    name: str, answers: Answers, problems: Mapping[str, tuple[str | None, str]], entries: Mapping[str, Entry]
+    name: str, answers: Answers, problems: Mapping[str, tuple[str | None, str]], plan: Mapping[str, Entry]
 ) -> m.FieldOut:
     build = answers.build
-    if name in entries and name not in build.entries and name not in problems:
-        told = f"renewed; {typeset(entries[name].typed or '')} is of the one that comes out"
-        return _field_out(name, answers, problems, {}).model_copy(update={"why": told})
     entry, assumed = build.entries.get(name), build.chosen.assumed.get(name)
     unit = INPUTS[name].unit
     value = None if unit in {"text", "curve"} or INPUTS[name].many else build.known.get(name)
     typed, problem = problems.get(name, (entry.typed if entry else None, answers.refusals.get(name)))
     asks = None if name in problems else answers.questions.get(name)
     field = _plain_field(name, typed, None if value is None else float(value), build.mark(name), assumed, asks, problem)
+    if entry is not None and entry.build != PLAN:
+        there = plan.get(name)
+        says = f"the plan says {said(name, there)}" if there else "the plan says nothing of it"
+        field = field.model_copy(update={"why": f"{called(entry.build)}; {says}"})
     if entry is None or (entry.curve is None and not entry.file):
         return field
     curve = entry.curve
@@ -200,21 +213,24 @@ def job_out(
     *,
     archived: bool = False,
     change: int = 0,
-    entries: Mapping[str, Entry] | None = None,
+    layers: Layers | None = None,
     problems: Mapping[str, tuple[str | None, str]] | None = None,
+    build: str = PLAN,
 ) -> m.JobOut:
-    """A job, worked out.
+    """A build of a job, worked out.
 
     Parameters
     ----------
     job_id, revisions, archived, change : the job as it is kept
-    entries : what is in force, where a change is being tried that is not kept yet
+    layers : what is in force, where a change is being tried that is not kept yet
     problems : quantity -> what was typed and why it cannot be taken
+    build : which build of it
     """
-    entries = present(revisions) if entries is None else entries
+    layers = layers_of(revisions) if layers is None else layers
     problems = problems or {}
+    entries = entries_of(layers, build)
     answers = answer(entries)
-    build = answers.build
+    worked = answers.build
     texts = [n for n, i in INPUTS.items() if i.unit == "text"]
     return m.JobOut(
         id=job_id,
@@ -222,21 +238,21 @@ def job_out(
         change=change,
         name=_text(entries, "job_name"),
         vehicle=_text(entries, "vehicle"),
-        layout=build.chosen.layout,
+        layout=worked.chosen.layout,
         archived=archived,
-        has_plan=build.has_plan,
-        fields=[_field_out(name, answers, problems, entries) for name in (*texts, *answers.asked)],
+        has_plan=worked.has_plan,
+        fields=[_field_out(name, answers, problems, layers[PLAN]) for name in (*texts, *answers.asked)],
         choices=[
-            m.PickedOut(name=n, option=build.chosen.options.get(n), begun=n in build.chosen.begun)
-            for n in build.chosen.offered
+            m.PickedOut(name=n, option=worked.chosen.options.get(n), begun=n in worked.chosen.begun)
+            for n in worked.chosen.offered
         ],
         results=[
             m.ResultOut(
                 name=name,
                 label=label_of(name),
                 question=_QUESTION_OF[name],
-                planned=band_out(band, unit_of(name, build.graph)),
-                now=band_out(answers.results_now.get(name), unit_of(name, build.graph)),
+                planned=band_out(band, unit_of(name, worked.graph)),
+                now=band_out(answers.results_now.get(name), unit_of(name, worked.graph)),
             )
             for name, band in answers.results.items()
         ],
@@ -255,10 +271,12 @@ def job_out(
         problems=[m.ProblemFieldOut(field=q, message=why) for q, (_, why) in problems.items()]
         + [m.ProblemFieldOut(field=q, message=why) for q, why in answers.refusals.items()],
         misfits=[
-            m.MisfitOut(fields=[_name(f) for f in fields_of(x)], sentence=x.sentence) for x in misfits(build)
+            m.MisfitOut(fields=[_name(f) for f in fields_of(x)], sentence=x.sentence) for x in misfits(worked)
         ],
         undo=_step_words(revisions, undoable(revisions)),
         redo=_step_words(revisions, redoable(revisions)),
+        build=build, apart=list(apart(layers[PLAN])),
+        builds=[m.BuildOut(name=n, label=called(n)) for n in dict.fromkeys((PLAN, FOUND, *names_of(layers), build))],
     )  # fmt: skip
 
 
@@ -323,22 +341,27 @@ def _step_words(revisions: Sequence[Revision], number: int | None) -> m.StepOut 
     if number is None:
         return None
     revision = next(r for r in revisions if r.number == number)
-    labels = [label_of(e.quantity) for e in revision.entries]
+    labels = list(dict.fromkeys(_label(e) for e in revision.entries))
     words = ", ".join(labels[:3]) + (f" and {len(labels) - 3} more" if len(labels) > 3 else "")
     return m.StepOut(number=number, words=words)
 
 
+def _label(entry: Entry) -> str:
+    label = label_of(entry.quantity)
+    return label if entry.build == PLAN else f"{called(entry.build)}: {label}"
+
+
 def history_out(revisions: Sequence[Revision]) -> m.HistoryOut:
     """The ledger in words, newest first."""
-    state: dict[str, Entry] = {}
+    state: dict[tuple[str, str], Entry] = {}
     lines = []
     for revision in revisions:
         changes = []
         for entry in revision.entries:
-            before = said(entry.quantity, state.get(entry.quantity))
-            state[entry.quantity] = entry
+            before = said(entry.quantity, state.get((entry.build, entry.quantity)))
+            state[entry.build, entry.quantity] = entry
             after = said(entry.quantity, entry)
-            changes.append(m.ChangeOut(name=entry.quantity, label=label_of(entry.quantity), before=before, after=after))
+            changes.append(m.ChangeOut(name=entry.quantity, label=_label(entry), before=before, after=after))
         lines.append(
             m.RevisionOut(number=revision.number, kind=revision.kind, at=revision.at, of=revision.of, changes=changes)
         )

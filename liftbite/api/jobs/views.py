@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import hashlib
-from collections.abc import Iterable
 from typing import Any
 
 from flask import Response, request
@@ -24,8 +23,9 @@ from liftbite.core.analysis.working import working
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
 from liftbite.core.job.build import NOW, PLANNED, Build, build_of, label_of, unit_of
+from liftbite.core.job.builds import dropping, entering, entries_of, known_build, taking, with_entries
 from liftbite.core.job.dyno_file import write_csv
-from liftbite.core.job.ledger import Entry, Revision
+from liftbite.core.job.ledger import Revision
 from liftbite.core.units.read import read
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.results import friction_of, target_of
@@ -41,6 +41,12 @@ class JobPath(BaseModel):
     """Number of a job."""
 
     job_id: int = Field(ge=1, le=2**53)
+
+
+class BuildQuery(BaseModel):
+    """Which build of the job."""
+
+    build: m.BuildName = ""
 
 
 class ListQuery(BaseModel):
@@ -60,12 +66,15 @@ class CurveQuery(BaseModel):
     stage: str = Field(default="now", pattern="^(now|planned)$")
 
 
-def answer_with_job(session: Session, job_id: int, revisions: list[Revision], status: int = 200) -> Response:
-    """A job, worked out, with its revision as the tag."""
+def answer_with_job(
+    session: Session, job_id: int, revisions: list[Revision], status: int = 200, build: str = ""
+) -> Response:
+    """A job, worked out in a build of it, with its revision as the tag."""
     archived, change = store.is_archived(session, job_id), store.change_of(session, job_id)
-    job = out.job_out(job_id, revisions, archived=archived, change=change)
+    job = out.job_out(job_id, revisions, archived=archived, change=change, build=ledger.read_build(build))
     if session.connection().get_execution_options().get("writes"):
-        keep_line(session, job, revisions)
+        plan = job if not job.build else out.job_out(job_id, revisions, archived=archived, change=change)
+        keep_line(session, plan, revisions)
     return tagged(Response(job.model_dump_json(), status, content_type="application/json"), job.revision)
 
 
@@ -90,11 +99,12 @@ def create_job(body: m.NewJobIn) -> Response:
         return answer_with_job(session, job_id, [first], 201)
 
 
-@api.get("/<int:job_id>", responses={"200": m.JobOut, **problem_responses(404)})
-def get_job(path: JobPath) -> Response:
-    """A job with everything it says now; the ETag is its revision."""
+@api.get("/<int:job_id>", responses={"200": m.JobOut, **problem_responses(404, 422)})
+def get_job(path: JobPath, query: BuildQuery) -> Response:
+    """A job with everything it says now, in one of its builds; the ETag is its revision."""
     with session_of() as session:
-        return answer_with_job(session, path.job_id, store.revisions_of(session, path.job_id))
+        revisions = store.revisions_of(session, path.job_id)
+        return answer_with_job(session, path.job_id, revisions, build=query.build)
 
 
 @api.post("/<int:job_id>/entries", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
@@ -108,9 +118,29 @@ def enter(path: JobPath, body: m.EntriesIn) -> Response:
         revisions = store.revisions_of(session, path.job_id)
         if revisions[-1].number != seen:
             raise store.Stale(revisions[-1].number, seen)
-        new = changes(taken, ledger.present(revisions))
+        layers = ledger.layers_of(revisions)
+        new = changes(entering(layers, body.build, taken), layers)
         if new:
             revisions.append(store.append(session, path.job_id, seen, new, now()))
+        return answer_with_job(session, path.job_id, revisions, build=body.build)
+
+
+@api.post("/<int:job_id>/builds", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
+def settle_build(path: JobPath, body: m.BuildIn) -> Response:
+    """Makes an alternative the plan, or takes it away; the ledger keeps it either way."""
+    seen = seen_version()
+    with writing() as session:
+        revisions = store.revisions_of(session, path.job_id)
+        if revisions[-1].number != seen:
+            raise store.Stale(revisions[-1].number, seen)
+        layers = ledger.layers_of(revisions)
+        name = known_build(layers, body.build)
+        if name in (ledger.PLAN, ledger.FOUND):
+            raise UnreadableEntry(
+                "what is planned and what was found stay; only an alternative can be taken or dropped"
+            )
+        new = taking(layers, name) if body.becomes == "plan" else dropping(layers, name)
+        revisions.append(store.append(session, path.job_id, seen, changes(new, layers), now()))
         return answer_with_job(session, path.job_id, revisions)
 
 
@@ -121,8 +151,9 @@ def preview(path: JobPath, body: m.EntriesIn) -> Response:
     with session_of() as session:
         revisions = store.revisions_of(session, path.job_id)
         away, change = store.is_archived(session, path.job_id), store.change_of(session, path.job_id)
-    entries = _with(ledger.present(revisions), taken)
-    job = out.job_out(path.job_id, revisions, archived=away, change=change, entries=entries, problems=faults)
+    layers, build = ledger.layers_of(revisions), ledger.read_build(body.build)
+    layers = with_entries(layers, entering(layers, build, taken))
+    job = out.job_out(path.job_id, revisions, archived=away, change=change, layers=layers, problems=faults, build=build)
     return Response(job.model_dump_json(), 200, content_type="application/json")
 
 
@@ -167,21 +198,16 @@ def history(path: JobPath) -> tuple[dict[str, Any], int]:
         return out.history_out(store.revisions_of(session, path.job_id)).model_dump(), 200
 
 
-def build_with(job_id: int, tried: Iterable[m.EntryIn]) -> Build:
-    """The set-up of a job with entries that are not kept; what cannot be read is left as it was."""
+def layers_with(job_id: int, body: mw.TryIn) -> ledger.Layers:
+    """The layers of a job with entries that are not kept; what cannot be read is left as it was."""
     with session_of() as session:
-        entries: dict[str, Entry] = ledger.present(store.revisions_of(session, job_id))
-    return build_of(_with(entries, read_entries(tried)[0]))
+        layers = ledger.layers_of(store.revisions_of(session, job_id))
+    return with_entries(layers, entering(layers, body.build, read_entries(body.entries)[0]))
 
 
-def _with(entries: dict[str, Entry], taken: Iterable[Entry]) -> dict[str, Entry]:
-    """Entries in force with others in their place; one that withdraws takes its quantity out."""
-    for entry in taken:
-        if entry.typed is None:
-            entries.pop(entry.quantity, None)
-        else:
-            entries[entry.quantity] = entry
-    return entries
+def build_with(job_id: int, body: mw.TryIn) -> Build:
+    """A build of a job with entries that are not kept."""
+    return build_of(entries_of(layers_with(job_id, body), ledger.read_build(body.build)))
 
 
 def _at(planned: bool, friction: float) -> str:
@@ -192,7 +218,7 @@ def _at(planned: bool, friction: float) -> str:
 @api.post("/<int:job_id>/working", responses={"200": mw.WorkingOut, **problem_responses(400, 404, 422)})
 def show_working(path: JobPath, body: mw.WorkingIn) -> tuple[dict[str, Any], int]:
     """How a result came about, down to the inputs, with entries that are tried."""
-    build = build_with(path.job_id, body.entries)
+    build = build_with(path.job_id, body)
     if body.quantity not in build.graph.functions:
         raise UnreadableEntry(f"{label_of(body.quantity)} is not worked out in this arrangement, so it has no working.")
     planned = body.planned and build.has_plan
@@ -203,7 +229,7 @@ def show_working(path: JobPath, body: mw.WorkingIn) -> tuple[dict[str, Any], int
 @api.post("/<int:job_id>/ask", responses={"200": mw.AskedOut, **problem_responses(400, 404, 422)})
 def ask(path: JobPath, body: mw.AskIn) -> tuple[dict[str, Any], int]:
     """Asks a result backwards, with entries that are tried: what each quantity would have to be to reach a target."""
-    build = build_with(path.job_id, body.entries)
+    build = build_with(path.job_id, body)
     if body.result not in build.graph.functions:
         raise UnreadableEntry(f"“{body.result}” is not a result of this arrangement")
     unit = unit_of(body.result, build.graph)

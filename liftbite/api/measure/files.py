@@ -11,11 +11,10 @@ from flask_openapi3 import APIBlueprint, Tag
 from liftbite.api.common import download, now, reply, session_of, writing
 from liftbite.api.jobs.views import JobPath
 from liftbite.api.measure import models as mm
-from liftbite.api.measure.present import found_of, measure_out
-from liftbite.api.measure.views import bench_of
+from liftbite.api.measure.present import measure_out, needs_of
+from liftbite.api.measure.views import BenchQuery, bench_of
 from liftbite.api.problems import problem_responses
 from liftbite.core.measure.checks import CHECKS, checks_for
-from liftbite.core.measure.parts_list import needs
 from liftbite.files.measured import Filed, FiledReading, FiledSeries
 from liftbite.files.readings import CsvReading, read_readings, write_readings
 from liftbite.files.table import write_table
@@ -43,7 +42,7 @@ def export_readings(path: JobPath) -> Response:
 
 
 @api.post("/api/jobs/<int:job_id>/readings/csv", responses={"200": mm.ImportedOut, **_PROBLEMS})
-def import_readings(path: JobPath, body: mm.ReadingsFileIn) -> Response:
+def import_readings(path: JobPath, query: BenchQuery, body: mm.ReadingsFileIn) -> Response:
     """Takes in a file of readings; rows that cannot be read are named and left, those the job has are counted.
 
     A file sent again is known by its content, and answered as it was the first time.
@@ -54,7 +53,7 @@ def import_readings(path: JobPath, body: mm.ReadingsFileIn) -> Response:
         before = brought(session, digest, path.job_id)
         if before is not None and store.any_in_force(session, before.says["series"]):
             return reply(mm.ImportedOut(**(before.says | {"taken": 0, "already": before.says["taken"]})))
-        bench = bench_of(session, path.job_id)
+        bench = bench_of(session, path.job_id, query.build)
         there = {_what(row) for row in _rows(bench.series)}
         known = set(checks_for(bench.build))
         groups: dict[tuple[str, str], list[CsvReading]] = {}
@@ -70,7 +69,7 @@ def import_readings(path: JobPath, body: mm.ReadingsFileIn) -> Response:
                 already += 1
             else:
                 groups.setdefault((row.series, row.check), []).append(row)
-        filed = Filed(tuple(_filed_taking(check, rows) for (_, check), rows in groups.items()))
+        filed = Filed(tuple(_filed_taking(check, rows, bench.whose(check)) for (_, check), rows in groups.items()))
         numbers = store.bring(session, path.job_id, bench.vehicle, filed, moment)
         taken = sum(map(len, groups.values()))
         told = mm.ImportedOut(taken=taken, already=already, series=numbers, faults=faults[:200])
@@ -84,19 +83,20 @@ def _what(row: CsvReading) -> tuple[object, ...]:
     return row.check, row.reading.place, row.reading.typed, row.reading.skipped, row.at.replace(microsecond=0)
 
 
-def _filed_taking(check: str, rows: Sequence[CsvReading]) -> FiledSeries:
+def _filed_taking(check: str, rows: Sequence[CsvReading], build: str) -> FiledSeries:
     return FiledSeries(
         check, min(r.at for r in rows), next((r.distance for r in rows if r.distance is not None), None),
         next((r.settings for r in rows if r.settings), {}), tuple(FiledReading(r.reading, r.at, "file") for r in rows),
+        build,
     )  # fmt: skip
 
 
 @api.post("/api/jobs/<int:job_id>/readings/csv/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def undo_import(path: JobPath, body: mm.TakenBackIn) -> Response:
+def undo_import(path: JobPath, query: BenchQuery, body: mm.TakenBackIn) -> Response:
     """Withdraws every reading of series a file brought; they stay in the record, withdrawn."""
     with writing() as session:
         store.withdraw_series(session, path.job_id, body.series, now())
-        return reply(measure_out(bench_of(session, path.job_id)))
+        return reply(measure_out(bench_of(session, path.job_id, query.build)))
 
 
 @api.get("/api/jobs/<int:job_id>/parts.csv", responses={"200": None, **problem_responses(404)})
@@ -104,7 +104,5 @@ def export_parts(path: JobPath) -> Response:
     """The parts to get and the work to have done, with every reason, as CSV."""
     with session_of() as session:
         bench = bench_of(session, path.job_id)
-    findings = [f for check in checks_for(bench.build) if (f := found_of(bench, check)[0]).taken]
-    wanted = needs(bench.build, findings, bench.practices)
-    rows = [[need.part, need.work, " | ".join(need.reasons)] for need in wanted]
+    rows = [[need.part, need.work, " | ".join(need.reasons)] for need in needs_of(bench)]
     return download(write_table([["part", "work", "reasons"], *rows]), "text/csv; charset=utf-8", "parts-to-get.csv")

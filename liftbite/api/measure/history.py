@@ -19,10 +19,10 @@ HISTORY_LINES = 500
 
 
 def history_out(bench: Bench) -> mm.BenchHistoryOut:
-    """Readings over the vehicle's life, newest first, and the trend of every check taken."""
+    """Readings over the vehicle's life, newest first, and the trend of every check over its part's."""
     series = [t for t in bench.life or bench.series if t.check in CHECKS]
     names = list(dict.fromkeys(t.check for t in series))
-    found = (_trend(CHECKS[name], series, bench.limits(CHECKS[name])) for name in names)
+    found = (_trend(CHECKS[name], bench.lived(name), bench.limits(CHECKS[name])) for name in names)
     trends = [trend for trend in found if trend is not None]
     lines, total = _lines([(t, bench.vehicle) for t in series])
     return mm.BenchHistoryOut(trends=trends, total=total, readings=lines)

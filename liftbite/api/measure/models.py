@@ -282,6 +282,7 @@ class CheckOut(BaseModel):
     """A check of the job's layout with its readings and its verdict."""
 
     name: str
+    of: Literal["both", "found", "planned"] = Field(description="Whose part: where it stays, both builds' one.")
     part: str
     label: str
     title: str
@@ -376,6 +377,8 @@ class MeasureOut(BaseModel):
     needs: list[NeedOut]
     renewals: list[RenewalOut]
     calculations: list[CalculationOut]
+    build: Literal["found", "planned"] = Field(description="Whose parts are looked at.")
+    apart: list[str] = Field(description="Parts that are found and planned as two, by what they are called.")
 
 
 class MeasuredEffectOut(BaseModel):

@@ -8,10 +8,11 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field, replace
 from datetime import date
+from functools import cached_property
 from math import log10
-from typing import Any
+from typing import Any, Literal
 
 import numpy as np
 import numpy.typing as npt
@@ -22,9 +23,11 @@ from liftbite.api.measure import models as mm
 from liftbite.api.measure.calculations import calculations_out
 from liftbite.api.measure.models_calculations import StandsAtOut
 from liftbite.core.job.build import Build, both, build_of, label_of
+from liftbite.core.job.builds import apart, entering, entries_of, with_entries
 from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.fates import FATED
 from liftbite.core.job.inputs import INPUTS
-from liftbite.core.job.ledger import Entry
+from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers
 from liftbite.core.measure.checks import CHECKS, Check, Limit, LimitName, Place, checks_for
 from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.effects import effects
@@ -36,6 +39,7 @@ from liftbite.core.measure.parts_list import PRACTICES, Need, Renewal, needs, wo
 from liftbite.core.measure.runout import FACES, SweepSettings, pointing, unreachable
 from liftbite.core.measure.setup import CALCULATIONS, asked_of_check
 from liftbite.core.measure.sweep import LIMIT_AT, Sweep, judge_sweep, places_taken, scale_of, sweep_of, tir_alone
+from liftbite.core.measure.whose import of_build, part_read
 from liftbite.core.units.read import from_si
 from liftbite.core.units.show import figure, typeset
 from liftbite.core.verdicts.answers import answer
@@ -49,8 +53,10 @@ class Bench:
 
     Attributes
     ----------
-    job_id, vehicle, entries, build : the job
-    entered : the entries without what was measured
+    job_id, vehicle : the job
+    which : the build looked at: as found, or the plan's
+    layers : the entries of all builds
+    entered : the entries of all builds without what was measured
     series : of this job, oldest first
     life : of its vehicle over all jobs, oldest first
     manual : limits typed for the vehicle
@@ -58,13 +64,14 @@ class Bench:
     versions : of the practices and, as `check.limit`, of the limits typed
     change : how often anything of the job was written
     today : the day it is looked at
+    renewed_in : other job of the vehicle -> parts that came out in it
     """
 
     job_id: int
     vehicle: str
-    entries: Mapping[str, Entry]
-    build: Build
-    entered: Mapping[str, Entry]
+    which: str
+    layers: Layers
+    entered: Layers
     series: Sequence[Series]
     life: Sequence[Series]
     manual: Mapping[str, Mapping[LimitName, tuple[float, str]]]
@@ -74,10 +81,34 @@ class Bench:
     renewals: Sequence[tuple[Renewal, int]]
     today: date
     change: int = 0
+    renewed_in: Mapping[int, Collection[str]] = field(default_factory=dict)
+
+    @cached_property
+    def entries(self) -> Mapping[str, Entry]:
+        """The entries of the build looked at."""
+        return entries_of(self.layers, self.which)
+
+    @cached_property
+    def build(self) -> Build:
+        """The build looked at."""
+        return build_of(self.entries)
+
+    def seen_as(self, which: str) -> Bench:
+        """The same bench, another build looked at."""
+        return self if which == self.which else replace(self, which=which)
+
+    @cached_property
+    def apart(self) -> tuple[str, ...]:
+        """Parts that are found and planned as two."""
+        return apart(self.layers[PLAN])
+
+    def counts(self, series: Series) -> bool:
+        """True where readings are of a part of the build looked at."""
+        return of_build(series.check, series.build, self.which, self.apart)
 
     def latest(self, check: str) -> Series | None:
-        """The series of a check that is in force: the last one."""
-        return next((t for t in reversed(self.series) if t.check == check), None)
+        """The series of a check that is in force: the last one taken of a part of the build looked at."""
+        return next((t for t in reversed(self.series) if t.check == check and self.counts(t)), None)
 
     def limits(self, check: Check) -> tuple[Limit, ...]:
         """The limits of a check in force."""
@@ -88,10 +119,35 @@ class Bench:
         series = self.latest(check.name)
         return places_taken(check, check.places(self.build), series.readings if series else ())
 
+    def whose(self, check: str) -> str:
+        """The build of whose part a series begun now is: the found one's where the part stays."""
+        return self.which if part_read(check) in self.apart else FOUND
+
+    def lived(self, check: str) -> list[Series]:
+        """The readings over the life of the part looked at, oldest first: a renewal ends one and begins another.
+
+        Readings of the part that went into an earlier job are of this one's; those of what came out of it are not.
+        """
+        found: list[Series] = []
+        for series in (t for t in self.life or self.series if t.check == check):
+            if series.job_id == self.job_id and not self.counts(series):
+                continue
+            went_in = (self.renewed_in if series.job_id != self.job_id else {}).get(series.job_id, ())
+            if part_read(check) in went_in:
+                if series.build != PLAN:
+                    found = []
+                    continue
+                if found and found[-1].job_id != series.job_id:
+                    found = []
+            found.append(series)
+        if self.which != FOUND and part_read(check) in self.apart:
+            return [t for t in found if t.job_id == self.job_id]
+        return found
+
     @property
     def readings(self) -> dict[str, tuple[Reading, ...]]:
         """Check -> readings in force."""
-        return {t.check: t.readings for t in self.series}
+        return {t.check: t.readings for t in self.series if self.counts(t)}
 
     @property
     def said(self) -> dict[str, str]:
@@ -103,6 +159,18 @@ class Bench:
             if asked and series:
                 found[asked.name] = str(series.settings.get(asked.name, ""))
         return found
+
+
+def findings_of(bench: Bench) -> list[Finding]:
+    """What the readings of a build's parts came to, those begun."""
+    return [f for check in checks_for(bench.build) if (f := found_of(bench, check)[0]).taken]
+
+
+def needs_of(bench: Bench) -> list[Need]:
+    """The parts to get and the work to have done: by what was found, and by what was read of the parts that go in."""
+    found, plan = bench.seen_as(FOUND), bench.seen_as(PLAN)
+    new = [f for f in findings_of(plan) if part_read(f.check) in bench.apart]
+    return needs(plan.build, findings_of(found), bench.practices, new)
 
 
 def settings_of(series: Series | None) -> SweepSettings:
@@ -243,7 +311,7 @@ def _life(bench: Bench, check: Check, finding: Finding, limits: Sequence[Limit])
         return None
     low, best, high = finding.used
     found = mm.PartLifeOut(low=low, best=best, high=high)
-    taken = ((t.distance, t.readings) for t in bench.life or bench.series if t.check == check.name)
+    taken = ((t.distance, t.readings) for t in bench.lived(check.name))
     left = left_of(check, taken, limits)
     if left is None:
         return found
@@ -251,6 +319,12 @@ def _life(bench: Bench, check: Check, finding: Finding, limits: Sequence[Limit])
     return found.model_copy(update={
         "distance": _driven(left.distance), "distance_low": _driven(near), "distance_high": _driven(far),
     })  # fmt: skip
+
+
+def _whose(bench: Bench, check: Check) -> Literal["both", "found", "planned"]:
+    if part_read(check.name) not in bench.apart:
+        return "both"
+    return "found" if bench.which == FOUND else "planned"
 
 
 def _asked_out(check: Check, series: Series | None) -> dict[str, str]:
@@ -282,7 +356,8 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         return None if value is None else fine_out(value, check.unit)
 
     return mm.CheckOut(
-        name=check.name, part=check.part, label=check.label, title=check.title, how=check.how, kind=check.kind,
+        name=check.name, of=_whose(bench, check), part=check.part, label=check.label, title=check.title, how=check.how,
+        kind=check.kind,
         units=list(units_of(check)), instruments=[*own, *check.suited],
         places=[mm.PlaceOut(key=p.key, item=p.item, spot=p.spot) for p in bench.places(check)],
         grows=check.grows, picture=check.picture,
@@ -350,10 +425,9 @@ def _renewal_out(found: Renewal, version: int) -> mm.RenewalOut:
 
 def measure_out(bench: Bench) -> mm.MeasureOut:
     """The bench of a job."""
-    checks = checks_for(bench.build)
+    checks, goes_in = checks_for(bench.build), bench.seen_as(PLAN)
     found = [(check, *found_of(bench, check)) for check in checks]
     findings = [finding for _, finding, _ in found]
-    begun = [f for f in findings if f.taken]
     following = next((f.check for f in findings if f.taken < f.wanted and CHECKS[f.check].kind != "figure"), "")
     return mm.MeasureOut(
         job=bench.job_id, change=bench.change, vehicle=bench.vehicle,
@@ -365,10 +439,11 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
                          options=[m.NameOut(name=o, label=says) for o, says in options.items()])
             for name, (about, options) in PRACTICES.items()
         ],
-        needs=[mm.NeedOut(part=n.part, work=n.work, reasons=list(n.reasons), plan=_plan_of(n, bench.build))
-               for n in needs(bench.build, begun, bench.practices)],
+        needs=[mm.NeedOut(part=n.part, work=n.work, reasons=list(n.reasons), plan=_plan_of(n, goes_in.build))
+               for n in needs_of(bench)],
         renewals=[_renewal_out(s, version) for s, version in bench.renewals],
-        calculations=calculations_out(bench.build, bench.readings, bench.said, {c.name for c in checks}),
+        calculations=calculations_out(goes_in.build, goes_in.readings, goes_in.said, {c.name for c in checks}),
+        build="found" if bench.which == FOUND else "planned", apart=[FATED[part].label for part in bench.apart],
     )  # fmt: skip
 
 
@@ -390,26 +465,34 @@ def _said(quantity: str, typed: str | None, build: Build) -> str:
 
 
 def _effects_of(bench: Bench) -> list[Effect]:
+    """What the readings of the build looked at enter; what a set-up calculation enters is of what goes in."""
+    own = [e for e in _effects_in(bench) if part_read(e.check)]
+    return [*own, *(e for e in _effects_in(bench.seen_as(PLAN)) if not part_read(e.check))]
+
+
+def _effects_in(bench: Bench) -> list[Effect]:
     swept = {c.name: found_of(bench, c)[1] for c in checks_for(bench.build) if c.kind == "sweep"}
     scales = {name: scale_of(name, settings_of(bench.latest(name)).swept, bench.build) for name in LIMIT_AT}
-    return effects(bench.build, bench.readings, bench.manual, build_of(bench.entered),
+    return effects(bench.build, bench.readings, bench.manual, build_of(entries_of(bench.entered, bench.which)),
                    {name: sweep for name, sweep in swept.items() if sweep is not None}, scales, bench.said)  # fmt: skip
 
 
-def measured_entries(bench: Bench) -> dict[str, Entry]:
-    """Quantity -> the entry its readings make, marked measured."""
-    return {
-        e.quantity: Entry(e.quantity, e.typed, e.si, "entered" if e.quantity in CHOICES else "measured")
-        for e in _effects_of(bench)
-    }
+def measured_entries(bench: Bench) -> dict[str, list[Entry]]:
+    """Quantity -> the entries its readings make, marked measured, in the builds they belong to."""
+    return {e.quantity: _entered_by(bench, e) for e in _effects_of(bench)}
+
+
+def _entered_by(bench: Bench, e: Effect) -> list[Entry]:
+    entry = Entry(e.quantity, e.typed, e.si, "entered" if e.quantity in CHOICES else "measured")
+    return entering(bench.layers, bench.which if part_read(e.check) else PLAN, [entry])
 
 
 def effects_out(bench: Bench, without: Collection[str] = ()) -> mm.MeasuredEffectsOut:
     """What measured values would do to the four questions, those `without` left out of what comes after."""
     found = _effects_of(bench)
     before = answer(bench.entries)
-    taken = {name: entry for name, entry in measured_entries(bench).items() if name not in without}
-    after = answer({**bench.entries, **taken}) if taken else before
+    taken = [e for name, entries in measured_entries(bench).items() if name not in without for e in entries]
+    after = answer(entries_of(with_entries(bench.layers, taken), bench.which)) if taken else before
     return mm.MeasuredEffectsOut(
         effects=[
             mm.MeasuredEffectOut(

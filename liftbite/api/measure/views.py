@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from contextlib import nullcontext
 from threading import BoundedSemaphore
-from typing import Any
+from typing import Any, Literal
 
 from flask import Response, current_app
 from flask_openapi3 import APIBlueprint, Tag
@@ -23,7 +23,8 @@ from liftbite.api.problems import problem_responses
 from liftbite.api.serving import THREADS
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
-from liftbite.core.job.build import build_of
+from liftbite.core.job.builds import apart
+from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.measure.checks import CHECKS, Check, checks_for
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
 from liftbite.core.measure.judgement import Reading, uncertainty_of
@@ -49,7 +50,13 @@ class InstrumentPath(BaseModel):
     instrument_id: int = Field(ge=1, le=2**53)
 
 
-class EffectsQuery(BaseModel):
+class BenchQuery(BaseModel):
+    """Whose parts: those that were found, or those that go in. Where a part stays they are one."""
+
+    build: Literal["found", "planned"] = "found"
+
+
+class EffectsQuery(BenchQuery):
     """Which measured values to leave out of what comes after."""
 
     without: str = Field(default="", max_length=2000, description="Quantities, separated by commas.")
@@ -60,27 +67,39 @@ def _gauges() -> Gauges:
     return found
 
 
-def bench_of(session: Session, job_id: int) -> Bench:
-    """Everything a job's bench stands on."""
+def bench_of(session: Session, job_id: int, which: str = FOUND) -> Bench:
+    """Everything a job's bench stands on, of the parts that were found or of those that go in."""
     revisions = jobs_store.revisions_of(session, job_id)
-    entries = ledger.present(revisions)
+    layers = ledger.layers_of(revisions)
+    entries = layers[PLAN]
     named = entries.get("vehicle")
     vehicle = (named.typed if named else "") or ""
     of_job, of_vehicle = store.series_of(session, job_id, vehicle)
     limits, practices = store.limits_of(session, job_id, vehicle), store.practices(session)
     versions = {f"{check}.{name}": limit.version for check, named in limits.items() for name, limit in named.items()}
     return Bench(
-        job_id, vehicle, entries, build_of(entries), ledger.as_entered(revisions), of_job, of_vehicle,
+        job_id, vehicle, which if which == FOUND else PLAN, layers, ledger.as_entered(revisions), of_job, of_vehicle,
         {check: {name: (f.value, f.source) for name, f in named.items()} for check, named in limits.items()},
         {name: option for name, (option, _) in practices.items()},
         versions | {name: version for name, (_, version) in practices.items()},
         store.instruments(session), store.renewals_of(session, job_id), now().date(),
-        jobs_store.change_of(session, job_id),
+        jobs_store.change_of(session, job_id), _renewed_in(session, of_vehicle, job_id),
     )  # fmt: skip
 
 
-def _measure(session: Session, job_id: int) -> Response:
-    return reply(measure_out(bench_of(session, job_id)))
+def _renewed_in(session: Session, life: Sequence[store.Series], job_id: int) -> dict[int, tuple[str, ...]]:
+    """Other job of the vehicle's life -> parts that came out in it."""
+    found = {}
+    for other in {t.job_id for t in life} - {job_id}:
+        try:
+            found[other] = apart(ledger.present(jobs_store.revisions_of(session, other)))
+        except jobs_store.UnreadableJob:
+            found[other] = ()
+    return found
+
+
+def _measure(session: Session, job_id: int, build: str) -> Response:
+    return reply(measure_out(bench_of(session, job_id, build)))
 
 
 def _check(bench: Bench, name: str) -> Check:
@@ -91,10 +110,10 @@ def _check(bench: Bench, name: str) -> Check:
 
 
 @api.get("/api/jobs/<int:job_id>/measure", responses={"200": mm.MeasureOut, **problem_responses(404)})
-def get_measure(path: JobPath) -> Response:
+def get_measure(path: JobPath, query: BenchQuery) -> Response:
     """The bench of a job: every check of its layout with readings, verdict, limit and what is left."""
     with session_of() as session:
-        return _measure(session, path.job_id)
+        return _measure(session, path.job_id, query.build)
 
 
 def _keyed_out(keyed: Keyed, unit: str) -> mm.KeyedOut:
@@ -103,10 +122,10 @@ def _keyed_out(keyed: Keyed, unit: str) -> mm.KeyedOut:
 
 
 @api.post("/api/jobs/<int:job_id>/readings/preview", responses={"200": mm.KeyedOut, **_PROBLEMS})
-def preview_reading(path: JobPath, body: mm.ReadingIn) -> Response:
+def preview_reading(path: JobPath, query: BenchQuery, body: mm.ReadingIn) -> Response:
     """What is in the keypad, as it would be taken; nothing is kept."""
     with session_of() as session:
-        check = _check(bench_of(session, path.job_id), body.check)
+        check = _check(bench_of(session, path.job_id, query.build), body.check)
     try:
         return reply(_keyed_out(read_keyed(check, body.typed, body.unit), check.unit))
     except UnreadableEntry as error:
@@ -165,14 +184,14 @@ def _reading(bench: Bench, check: Check, body: mm.ReadingIn) -> Reading:
 
 
 @api.post("/api/jobs/<int:job_id>/readings", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def add_reading(path: JobPath, body: mm.ReadingIn) -> Response:
+def add_reading(path: JobPath, query: BenchQuery, body: mm.ReadingIn) -> Response:
     """One reading into the series in force, or into a first one.
 
     A gauge's reading is taken once, by one tab; where no place is named it goes to the first that is not read.
     """
     gauge = _gauge_of(body.instrument) if body.event else None
     with gauge.turn if gauge else nullcontext(), writing() as session:
-        bench = bench_of(session, path.job_id)
+        bench = bench_of(session, path.job_id, query.build)
         check = _check(bench, body.check)
         if gauge is not None:
             event = gauge.value(body.event)
@@ -186,7 +205,7 @@ def add_reading(path: JobPath, body: mm.ReadingIn) -> Response:
         number = _series_for(session, bench, check, body.series)
         source = "gauge" if gauge else "typed"
         store.add_readings(session, path.job_id, number, [reading], now(), source, body.request)
-        return _measure(session, path.job_id)
+        return _measure(session, path.job_id, query.build)
 
 
 def _series_for(session: Session, bench: Bench, check: Check, named: int | None) -> int:
@@ -194,30 +213,31 @@ def _series_for(session: Session, bench: Bench, check: Check, named: int | None)
     if named is not None and any(s.id == named and s.check == check.name for s in bench.series):
         return named
     series = bench.latest(check.name)
-    return series.id if series else store.begin(session, bench.job_id, check.name, bench.vehicle, now())
+    return series.id if series else store.begin(session, bench.job_id, check.name, bench.vehicle, now(),
+                                                     build=bench.whose(check.name))  # fmt: skip
 
 
 @api.post("/api/jobs/<int:job_id>/readings/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def undo_reading(path: JobPath, body: mm.UndoIn) -> Response:
+def undo_reading(path: JobPath, query: BenchQuery, body: mm.UndoIn) -> Response:
     """Withdraws the last reading of a check; it stays in the record, withdrawn."""
-    return _turn(path.job_id, body.check, back=False)
+    return _turn(path.job_id, query.build, body.check, back=False)
 
 
 @api.post("/api/jobs/<int:job_id>/readings/redo", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def redo_reading(path: JobPath, body: mm.UndoIn) -> Response:
+def redo_reading(path: JobPath, query: BenchQuery, body: mm.UndoIn) -> Response:
     """Brings the reading withdrawn last back, as long as nothing was read since."""
-    return _turn(path.job_id, body.check, back=True)
+    return _turn(path.job_id, query.build, body.check, back=True)
 
 
-def _turn(job_id: int, name: str, *, back: bool) -> Response:
+def _turn(job_id: int, build: str, name: str, *, back: bool) -> Response:
     with writing() as session:
-        bench = bench_of(session, job_id)
+        bench = bench_of(session, job_id, build)
         series = bench.latest(_check(bench, name).name)
         if series is not None and back:
             store.bring_back(session, job_id, series.id)
         elif series is not None:
             store.withdraw_last(session, job_id, series.id, now())
-        return _measure(session, job_id)
+        return _measure(session, job_id, build)
 
 
 def _settings(check: Check, body: mm.SeriesIn) -> dict[str, Any]:
@@ -238,64 +258,65 @@ def _asked(check: Check, said: Mapping[str, str]) -> dict[str, str]:
 
 
 @api.post("/api/jobs/<int:job_id>/series", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def begin_series(path: JobPath, body: mm.SeriesIn) -> Response:
+def begin_series(path: JobPath, query: BenchQuery, body: mm.SeriesIn) -> Response:
     """A new series of a check, at another mileage or after a change; the earlier ones stay."""
     with writing() as session:
-        bench = bench_of(session, path.job_id)
+        bench = bench_of(session, path.job_id, query.build)
         check = _check(bench, body.check)
         store.begin(session, path.job_id, check.name, bench.vehicle, now(), distance=read_distance(body.distance),
-                    settings=_settings(check, body), request=body.request)  # fmt: skip
-        return _measure(session, path.job_id)
+                    settings=_settings(check, body), request=body.request, build=bench.whose(check.name))  # fmt: skip
+        return _measure(session, path.job_id, query.build)
 
 
 @api.put("/api/jobs/<int:job_id>/series", responses={"200": mm.MeasureOut, **_REPLACES})
-def change_series(path: JobPath, body: mm.SeriesIn) -> Response:
+def change_series(path: JobPath, query: BenchQuery, body: mm.SeriesIn) -> Response:
     """Says more of the series in force: odometer, how a sweep is read. If-Match names its version, 0 for none."""
     seen = seen_version()
     with writing() as session:
-        bench = bench_of(session, path.job_id)
+        bench = bench_of(session, path.job_id, query.build)
         check = _check(bench, body.check)
         series = bench.latest(check.name)
         distance, settings = read_distance(body.distance), _settings(check, body)
         if series is None:
             expect(seen, 0, "series", {})
-            store.begin(session, path.job_id, check.name, bench.vehicle, now(), distance=distance, settings=settings)
+            store.begin(session, path.job_id, check.name, bench.vehicle, now(), distance=distance, settings=settings,
+                        build=bench.whose(check.name))  # fmt: skip
         else:
             store.change_series(session, path.job_id, series.id, seen, distance=distance, settings=settings)
-        return _measure(session, path.job_id)
+        return _measure(session, path.job_id, query.build)
 
 
 @api.put("/api/jobs/<int:job_id>/limits", responses={"200": mm.MeasureOut, **_REPLACES})
-def set_limit(path: JobPath, body: mm.LimitIn) -> Response:
+def set_limit(path: JobPath, query: BenchQuery, body: mm.LimitIn) -> Response:
     """The manual's limit, remembered for this vehicle; nothing typed goes back to the default.
 
     If-Match names the version of the limit it replaces, 0 where none was typed.
     """
     seen = seen_version()
     with writing() as session:
-        bench = bench_of(session, path.job_id)
+        bench = bench_of(session, path.job_id, query.build)
         check = _check(bench, body.check)
         typed = (body.typed or "").strip()
         keyed = read_limit(check, body.name, typed, body.unit) if typed else None
         kept, si = (keyed.typed, keyed.si) if keyed else (None, None)
         store.set_limit(session, path.job_id, bench.vehicle, check.name, body.name, kept, si, body.source.strip(),
                         now(), seen)  # fmt: skip
-        return _measure(session, path.job_id)
+        return _measure(session, path.job_id, query.build)
 
 
 @api.put("/api/jobs/<int:job_id>/practices", responses={"200": mm.MeasureOut, **_REPLACES})
-def set_practice(path: JobPath, body: mm.PracticeIn) -> Response:
+def set_practice(path: JobPath, query: BenchQuery, body: mm.PracticeIn) -> Response:
     """What the shop does from now on, in every job."""
     if body.name not in PRACTICES or body.option not in PRACTICES[body.name][1]:
         raise UnreadableEntry(f"“{body.option}” is no option of “{body.name}”")
     seen = seen_version()
     with writing() as session:
         store.set_practice(session, body.name, body.option, now(), seen)
-        return _measure(session, path.job_id)
+        return _measure(session, path.job_id, query.build)
 
 
 @api.post("/api/jobs/<int:job_id>/instruments", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def add_instrument(path: JobPath, body: mm.InstrumentIn) -> Response:
+def add_instrument(path: JobPath, query: BenchQuery, body: mm.InstrumentIn) -> Response:
     """An instrument of the shop, with its own uncertainty and data port."""
     kind = INSTRUMENT_KINDS.get(body.kind)
     if kind is None:
@@ -305,7 +326,7 @@ def add_instrument(path: JobPath, body: mm.InstrumentIn) -> Response:
     with writing() as session:
         store.add_instrument(session, store.Instrument(kind.name, body.name.strip(), resolution, uncertainty,
                                                        body.calibrated_on, port))  # fmt: skip
-        return _measure(session, path.job_id)
+        return _measure(session, path.job_id, query.build)
 
 
 @api.put("/api/instruments/<int:instrument_id>/archived", responses={"200": m.ArchiveIn, **_PROBLEMS})
@@ -317,22 +338,22 @@ def archive_instrument(path: InstrumentPath, body: m.ArchiveIn) -> Response:
 
 
 @api.put("/api/jobs/<int:job_id>/renewals", responses={"200": mm.MeasureOut, **_REPLACES})
-def set_renewal(path: JobPath, body: mm.RenewalIn) -> Response:
+def set_renewal(path: JobPath, query: BenchQuery, body: mm.RenewalIn) -> Response:
     """The shop's own figures for renewing a part while it is open. If-Match names their version, 0 for none yet."""
     seen = seen_version()
     with writing() as session:
         renewal = Renewal(body.part.strip(), body.price, body.chance, body.hours, body.rate, body.extra_hours)
         store.set_renewal(session, path.job_id, renewal, seen)
-        return _measure(session, path.job_id)
+        return _measure(session, path.job_id, query.build)
 
 
 @api.post("/api/jobs/<int:job_id>/renewals/drop", responses={"200": mm.MeasureOut, **_REPLACES})
-def drop_renewal(path: JobPath, body: mm.DropRenewalIn) -> Response:
+def drop_renewal(path: JobPath, query: BenchQuery, body: mm.DropRenewalIn) -> Response:
     """Takes a sum off the list, of the version in If-Match."""
     seen = seen_version()
     with writing() as session:
         store.drop_renewal(session, path.job_id, body.part, seen)
-        return _measure(session, path.job_id)
+        return _measure(session, path.job_id, query.build)
 
 
 # --- effects
@@ -343,21 +364,21 @@ def get_effects(path: JobPath, query: EffectsQuery) -> Response:
     """What measured values would do to the four questions, before and after; some may be left out."""
     without = {name.strip() for name in query.without.split(",")}
     with session_of() as session:
-        return reply(effects_out(bench_of(session, path.job_id), without))
+        return reply(effects_out(bench_of(session, path.job_id, query.build), without))
 
 
 @api.post("/api/jobs/<int:job_id>/effects", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
-def take_effects(path: JobPath, body: mm.EffectsIn) -> Response:
+def take_effects(path: JobPath, query: BenchQuery, body: mm.EffectsIn) -> Response:
     """Takes measured values into the job as one change, each marked measured; undo turns it back."""
     seen = seen_version()
     with writing() as session:
-        bench = bench_of(session, path.job_id)
+        bench = bench_of(session, path.job_id, query.build)
         measured = measured_entries(bench)
         unknown = [q for q in body.quantities if q not in measured]
         if unknown:
             raise UnreadableEntry(f"“{unknown[0]}” does not follow from the readings; look at the list again.")
         revisions = jobs_store.revisions_of(session, path.job_id)
-        new = [measured[q] for q in dict.fromkeys(body.quantities)]
+        new = [entry for q in dict.fromkeys(body.quantities) for entry in measured[q]]
         if new:
             revisions.append(jobs_store.append(session, path.job_id, seen, new, now()))
         return answer_with_job(session, path.job_id, revisions)
@@ -367,10 +388,10 @@ def take_effects(path: JobPath, body: mm.EffectsIn) -> Response:
 
 
 @api.get("/api/jobs/<int:job_id>/measure/history", responses={"200": mm.BenchHistoryOut, **problem_responses(404)})
-def get_history(path: JobPath) -> Response:
+def get_history(path: JobPath, query: BenchQuery) -> Response:
     """Readings over the vehicle's life, with their trends."""
     with session_of() as session:
-        return reply(history_out(bench_of(session, path.job_id)))
+        return reply(history_out(bench_of(session, path.job_id, query.build)))
 
 
 #: Series of the whole shop a page looks through.

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
-from liftbite.api.jobs.models import EntryIn, NameOut, Text, VerdictOut, _In
+from liftbite.api.jobs.models import BuildName, EntryIn, NameOut, Text, VerdictOut, _In
 from liftbite.files.fields import Finite, Words
 
 PartName = Annotated[Words, Field(min_length=1, max_length=200)]
@@ -115,6 +115,7 @@ class TakeIn(_In):
 
     parts: list[Annotated[int, Field(ge=1)]] = Field(default_factory=list, max_length=20)
     entries: list[EntryIn] = Field(default_factory=list, max_length=40)
+    build: BuildName = ""
 
 
 class FreeIn(_In):

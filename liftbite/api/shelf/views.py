@@ -20,6 +20,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job import ledger
 from liftbite.core.job.build import build_of, label_of
+from liftbite.core.job.builds import entering, entries_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.ledger import Entry
 from liftbite.core.parts.shelf import (
@@ -259,7 +260,8 @@ def take(path: JobPath, body: ms.TakeIn) -> Response:
         raise UnreadableEntry(" ".join(why for _, why in faults.values()))
     with writing() as session:
         revisions = store.revisions_of(session, path.job_id)
-        present = dict(ledger.present(revisions))
+        layers, build = ledger.layers_of(revisions), ledger.read_build(body.build)
+        present = entries_of(layers, build)
         parts = shelf.parts_of(session, body.parts)
         after = with_parts(present, parts, tried)
         before = {c.sentence for c in misfits(build_of(present))}
@@ -267,7 +269,8 @@ def take(path: JobPath, body: ms.TakeIn) -> Response:
         if clash is not None:
             raise UnreadableEntry(clash.sentence)
         gone = [Entry(q, None) for q in present if q not in after]
-        new = changes([*gone, *(e for q, e in after.items() if e is not present.get(q))], present)
+        taken = [*gone, *(e for q, e in after.items() if e is not present.get(q))]
+        new = changes(entering(layers, build, taken), layers)
         if new:
             revisions.append(store.append(session, path.job_id, revision, new, datetime.now(UTC)))
-        return answer_with_job(session, path.job_id, revisions)
+        return answer_with_job(session, path.job_id, revisions, build=build)

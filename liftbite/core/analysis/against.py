@@ -1,12 +1,12 @@
-"""As found against as planned: every answer, and what a driver feels, side by side and in words.
+"""The builds of a job against what was found: every answer, and what a driver feels, side by side and in words.
 
-- `Against`, `Change`   both builds' answers, figures, and what is said of them
-- `against`             from a job's entries
+- `Column`, `Change`, `Against`   a build, a figure in each of them, and all of it
+- `against`             from a job's layers
 """
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -14,9 +14,9 @@ import numpy as np
 from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, build_of, label_of, unit_of
-from liftbite.core.job.builds import found_of
-from liftbite.core.job.fates import FATED, FATES, fate_of
-from liftbite.core.job.ledger import Entry
+from liftbite.core.job.builds import entries_of, fate_in, names_of
+from liftbite.core.job.fates import FATED
+from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers
 from liftbite.core.units.read import from_si
 from liftbite.core.units.show import figure
 
@@ -26,84 +26,106 @@ _FIGURES = (
     "peak_pedal_effort", "engine_inertia", "effective_mass", "slip_energy", "surface_temperature", "starts_to_limit",
     "distance_to_limit", "burst_margin", "joint_margin",
 )  # fmt: skip
-_OLD_WHEEL = (
-    "The flywheel entered as the one that comes out is the found one; of its strength and fit nothing is known, "
-    "so True as found is looked at without them."
-)
 #: Figures that differ by less are the same to a driver [-].
 SAME = 0.005
 
 
 @dataclass(frozen=True, slots=True)
+class Column:
+    """One build.
+
+    Attributes
+    ----------
+    name : of the build, as `ledger.read_build` has it
+    build : the build itself
+    parts : part -> what becomes of it, where it does not stay
+    says : how it differs from what was found, what is felt first; empty where nothing does
+    """
+
+    name: str
+    build: Build
+    parts: Mapping[str, str]
+    says: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Change:
-    """One figure of both builds [SI]; None where a build does not come to one."""
+    """One figure in every build [SI], the found one first; None where a build does not come to one."""
 
     name: str
     label: str
     unit: str
-    found: float | None
-    planned: float | None
-
-    @property
-    def ratio(self) -> float | None:
-        """Planned over found; None where that says nothing."""
-        if self.found is None or self.planned is None or self.found <= 0 or not np.isfinite(self.found):
-            return None
-        return self.planned / self.found
+    values: tuple[float | None, ...]
 
     @property
     def same(self) -> bool:
         """True where nobody could tell them apart."""
-        if self.found is None or self.planned is None:
-            return self.found == self.planned
-        return abs(self.planned - self.found) <= SAME * max(abs(self.found), abs(self.planned))
+        return all(_alike(self.values[0], value) for value in self.values)
+
+
+@dataclass(frozen=True, slots=True)
+class _Pair:
+    """A figure as found and in another build."""
+
+    found: float | None
+    after: float | None
+
+    @property
+    def ratio(self) -> float | None:
+        """After over found; None where that says nothing, or nobody could tell them apart."""
+        if self.found is None or self.after is None or self.found <= 0 or _alike(self.found, self.after):
+            return None
+        return self.after / self.found
+
+
+def _alike(one: float | None, other: float | None) -> bool:
+    if one is None or other is None:
+        return one is other
+    return abs(other - one) <= SAME * max(abs(one), abs(other))
 
 
 @dataclass(frozen=True, slots=True)
 class Against:
-    """Both builds of a job.
+    """The builds of a job: as found, as planned, and the alternatives in the order they were begun."""
 
-    Attributes
-    ----------
-    renewed, dressed : parts, as a builder calls them
-    changes : figures side by side
-    notes : what the found build stands on that no fate says
-    says : the differences in words, those that are felt first; empty where nothing differs
-    """
-
-    renewed: tuple[str, ...]
-    dressed: tuple[str, ...]
-    notes: tuple[str, ...]
+    columns: tuple[Column, ...]
     changes: tuple[Change, ...]
-    says: tuple[str, ...]
 
 
-def builds_of(entries: Mapping[str, Entry]) -> tuple[Build, Build]:
-    """A job as found and as planned."""
-    return build_of(found_of(entries)), build_of(entries)
+def against(layers: Layers) -> Against:
+    """Every build of a job, each for the stage it is judged at, against what was found."""
+    names = (FOUND, PLAN, *names_of(layers))
+    entries = [entries_of(layers, name) for name in names]
+    builds = [build_of(of_build) for of_build in entries]
+    graph = builds[1].graph
+    rows = [_figure(name, builds) for name in _FIGURES if name in graph.functions or name == "wear"]
+    bites = Change("bite_point", "Bites below rest", "m", tuple(_bite_point(build) for build in builds))
+    at = next((i for i, c in enumerate(rows) if c.name == "peak_pedal_effort"), len(rows) - 1) + 1
+    rows.insert(at, bites)
+    told = [c for c in rows if any(value is not None for value in c.values)]
+    columns = tuple(
+        Column(name, build, _fates(of_build), _says({c.name: _Pair(c.values[0], c.values[i]) for c in told}))
+        for i, (name, build, of_build) in enumerate(zip(names, builds, entries, strict=True))
+    )
+    return Against(columns, tuple(told))
 
 
-def against(entries: Mapping[str, Entry]) -> Against:
-    """A job as found against the same as planned, for the stage each is judged at."""
-    found, planned = builds_of(entries)
-    changes = [_figure(name, found, planned) for name in _FIGURES if name in planned.graph.functions or name == "wear"]
-    bites = tuple(_bite_point(build) for build in (found, planned))
-    at = next((i for i, c in enumerate(changes) if c.name == "peak_pedal_effort"), len(changes) - 1) + 1
-    changes.insert(at, Change("bite_point", "Bites below rest", "m", *bites))
-    told = [c for c in changes if c.found is not None or c.planned is not None]
-    fates = {name: entries[fate_of(name)].typed for name in FATED if fate_of(name) in entries}
-    named = {fate: tuple(FATED[name].label for name, told_of in fates.items() if told_of == fate) for fate in FATES}
-    notes = (_OLD_WHEEL,) if any(q.startswith("old_") for q in entries) else ()
-    return Against(named["renewed"], named["dressed"], notes, tuple(told), _says({c.name: c for c in told}))
+def _fates(entries: Mapping[str, Entry]) -> dict[str, str]:
+    return {part: fate for part in FATED if (fate := fate_in(entries, part)) != "stays"}
 
 
-def _figure(name: str, found: Build, planned: Build) -> Change:
-    values = []
-    for build in (found, planned):
-        value = build.known.get(name) if name == "wear" else build.evaluate((name,), stage=build.stage)[name]
-        usable = isinstance(value, float | int) and np.isfinite(value)
-        values.append(float(value) if usable and not isinstance(value, Needs | Refused) else None)  # type: ignore[arg-type]
-    return Change(name, label_of(name), unit_of(name, planned.graph), *values)
+def _figure(name: str, builds: Sequence[Build]) -> Change:
+    return Change(name, label_of(name), unit_of(name, builds[1].graph), tuple(_value(name, b) for b in builds))
+
+
+def _value(name: str, build: Build) -> float | None:
+    if name == "wear":
+        value = build.known.get(name)
+    else:
+        value = build.evaluate((name,), stage=build.stage)[name] if name in build.graph.functions else None
+    if isinstance(value, Needs | Refused) or not isinstance(value, float | int) or not np.isfinite(value):
+        return None
+    return float(value)
 
 
 def _bite_point(build: Build) -> float | None:
@@ -114,26 +136,35 @@ def _bite_point(build: Build) -> float | None:
     return found.bite_point if isinstance(found, Stroke) else None
 
 
-def _says(changes: Mapping[str, Change]) -> tuple[str, ...]:
+def _says(changes: Mapping[str, _Pair]) -> tuple[str, ...]:
     """The differences a driver or a builder would name."""
     says = []
-    if (c := changes.get("holdable_engine_torque")) and c.ratio and not c.same:
-        says.append(f"holds {figure(c.ratio, 2)} times as much")
-    if (c := changes.get("peak_pedal_effort")) and c.ratio and not c.same:
-        says.append(f"pedal {_percent(c.ratio)} {'heavier' if c.ratio > 1 else 'lighter'}")
-    if (c := changes.get("bite_point")) and c.found is not None and c.planned is not None:
-        way = from_si(c.planned - c.found, "mm")
+
+    def ratio(name: str) -> float | None:
+        pair = changes.get(name)
+        return pair.ratio if pair else None
+
+    if (r := ratio("holdable_engine_torque")) is not None:
+        says.append(f"holds {figure(r, 2)} times as much")
+    if (r := ratio("peak_pedal_effort")) is not None:
+        says.append(f"pedal {_percent(r)} {'heavier' if r > 1 else 'lighter'}")
+    if (c := changes.get("bite_point")) and c.found is not None and c.after is not None:
+        way = from_si(c.after - c.found, "mm")
         if abs(way) >= 0.5:
             says.append(f"bites {abs(way):.0f} mm {'lower' if way > 0 else 'higher'}")
-    if (c := changes.get("lift_margin")) and c.ratio and not c.same:
-        says.append(f"lifts {_percent(c.ratio)} {'more' if c.ratio > 1 else 'less'} than is needed")
-    if (c := changes.get("engine_inertia")) and c.ratio and not c.same:
-        says.append(f"{_percent(c.ratio)} {'more' if c.ratio > 1 else 'less'} turns with the engine")
-    if (c := changes.get("slip_energy")) and c.ratio and not c.same:
-        says.append(f"the same start heats it {_percent(c.ratio)} {'more' if c.ratio > 1 else 'less'}")
-    if (c := changes.get("starts_to_limit")) and c.ratio and not c.same:
-        says.append(f"lasts {figure(c.ratio, 2)} times as many starts")
+    for name, more, less in _MORE_OR_LESS:
+        if (r := ratio(name)) is not None:
+            says.append((more if r > 1 else less).format(_percent(r)))
+    if (r := ratio("starts_to_limit")) is not None:
+        says.append(f"lasts {figure(r, 2)} times as many starts")
     return tuple(says)
+
+
+_MORE_OR_LESS = (
+    ("lift_margin", "its lift has {} more in hand", "its lift has {} less in hand"),
+    ("engine_inertia", "{} more turns with the engine", "{} less turns with the engine"),
+    ("slip_energy", "the same start heats it {} more", "the same start heats it {} less"),
+)
 
 
 def _percent(ratio: float) -> str:

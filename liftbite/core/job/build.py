@@ -22,7 +22,6 @@ from liftbite.core.graph.docstring import read_doc
 from liftbite.core.graph.graph import Graph, Known
 from liftbite.core.graph.guards import AS_MANY
 from liftbite.core.job.arrangement import QUANTITIES, Chosen, choose
-from liftbite.core.job.builds import planned_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS, STATES
 from liftbite.core.job.ledger import Entry, said_along
@@ -43,8 +42,7 @@ class Build:
 
     Attributes
     ----------
-    entries : quantity -> its entry in force, as planned
-    told : the same, with what was read of parts that come out
+    entries : quantity -> its entry in force in this build
     chosen : options, graph and assumptions that follow from the choices
     known : input or state -> value [SI], entered values over assumed ones, states at rest
     _rest : what was worked out with every state at rest; it serves again where a state does not touch it
@@ -54,7 +52,6 @@ class Build:
     entries: Mapping[str, Entry]
     chosen: Chosen
     known: Known
-    told: Mapping[str, Entry] = field(default_factory=dict, compare=False, repr=False)
     _rest: dict[str, Any] = field(default_factory=dict, compare=False, repr=False)
     _states: dict[tuple[tuple[str, float], ...], dict[str, Any]] = field(
         default_factory=dict, compare=False, repr=False
@@ -120,12 +117,12 @@ class Build:
 
 
 def build_of(entries: Mapping[str, Entry]) -> Build:
-    """What the ledger's present entries amount to as planned: parts that are renewed bring nothing of the old ones.
+    """What a build's entries in force amount to.
 
     >>> build_of({"layout": Entry("layout", "dry_car")}).chosen.options["clamp_source"]
     'figure'
     """
-    told, entries = entries, {**planned_of(entries), **said_along(entries)}
+    entries = {**entries, **said_along(entries)}
     picked = {name: e.typed for name, e in entries.items() if name in CHOICES and e.typed is not None}
     chosen = choose(picked)
     discs = entries["disc_count"].si if "disc_count" in entries else None
@@ -144,7 +141,7 @@ def build_of(entries: Mapping[str, Entry]) -> Build:
     known.setdefault("rev_limit", known.get("redline", np.inf))  # without either the curve's end cuts
     for name in chosen.graph.functions:
         known.pop(name, None)  # what the arrangement works out is not taken from a figure of another arrangement
-    return Build(entries, chosen, known, told)
+    return Build(entries, chosen, known)
 
 
 def label_of(name: str) -> str:

@@ -27,7 +27,7 @@ from liftbite.core.job.assumptions import (
 )
 from liftbite.core.job.fates import CAR, FATED, FATES, MOTORCYCLE, fate_of
 from liftbite.core.job.input import Assumed
-from liftbite.core.job.inputs import OF_FLYWHEEL, OF_OTHER_SIDE
+from liftbite.core.job.inputs import OF_OTHER_SIDE
 from liftbite.core.job.materials import MATERIALS
 from liftbite.core.quantities import face
 
@@ -35,8 +35,6 @@ _BOTH = (CAR, MOTORCYCLE)
 #: What is told of one face, and the same of the other side of a disc.
 OTHER_SIDE = {name: f"other_{name}" for name in (*OF_OTHER_SIDE, *(q.__name__ for q in functions_of(face)),
               "temperature_factor", "heated_area")}  # fmt: skip
-#: The flywheel that comes out has a name of its own for everything its inertia is worked out from.
-_OLD = {name: f"old_{name}" for name in ("flywheel_inertia", *OF_FLYWHEEL)}
 
 
 @dataclass(frozen=True, slots=True)
@@ -280,7 +278,7 @@ CHOICES: Mapping[str, Choice] = {
         *(
             Choice(fate_of(name), part.label, tuple(
                 Option(fate, *FATES[fate], layouts=(part.layout,) if part.layout else _BOTH)
-                for fate in FATES if fate != "dressed" or part.dressed
+                for fate in part.fates
             ), begins=dict.fromkeys((part.layout,) if part.layout else _BOTH, "stays"),
                 under=("layout", part.layout) if part.layout else part.under, group="fates")
             for name, part in FATED.items()
@@ -292,15 +290,6 @@ CHOICES: Mapping[str, Choice] = {
             Option("rings", "Rings", "A sum of rings.", ("rings",)),
             Option("parts", "Parts weighed", "Each by its weight and radius of gyration.", ("parts",)),
         ), begins={CAR: "figure"}, under=("layout", CAR), group="flywheel", parts=("flywheel",)),
-        Choice("old_flywheel_source", "Old flywheel's inertia from", (
-            Option("figure", "A figure", "A data sheet, or worked out before."),
-            Option("weight", "Its weight", "Weight and outer diameter.", ("arrangements.inertia_source.weight",)),
-            Option("swing", "A swing on three wires", "Weight, wires and the time of a swing.",
-                   ("arrangements.inertia_source.swing",)),
-            Option("rings", "Rings", "A sum of rings.", ("arrangements.inertia_source.rings",)),
-            Option("parts", "Parts weighed", "Each by its weight and radius of gyration.",
-                   ("arrangements.inertia_source.parts",)),
-        ), begins={CAR: "figure"}, under=("layout", CAR), renames=_OLD, group="old"),
         Choice("flywheel_material", "Flywheel of", tuple(
             Option(name, label, says, (), assumes, traits=_with(f"{name} flywheel"))
             for name, (label, says, assumes) in FLYWHEELS.items()

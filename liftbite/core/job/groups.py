@@ -82,11 +82,6 @@ GROUPS: Mapping[str, Group] = {g.name: g for g in (
           order=("inertia_source", "flywheel_inertia", "flywheel_mass", "flywheel_diameter",
                  "flywheel_bore", "gyration_share", "wire_radius", "wire_length", "swing_period",
                  "ring_outer_diameters", "ring_inner_diameters", "ring_thicknesses", "ring_densities")),
-    Group("old", "The flywheel that comes out",
-          order=("old_flywheel_source", "old_flywheel_inertia", "old_flywheel_mass",
-                 "old_flywheel_diameter", "old_gyration_share", "old_wire_radius", "old_wire_length",
-                 "old_swing_period", "old_ring_outer_diameters", "old_ring_inner_diameters",
-                 "old_ring_thicknesses", "old_ring_densities")),
     Group("strength", "Strength at speed",
           order=("redline", "flywheel_build", "certified_speed", "flywheel_material", "flywheel_tensile",
                  "flywheel_strength", "hole_width", "ring_gear", "ring_gear_mass", "ring_gear_diameter", "density",
@@ -145,7 +140,7 @@ VIEWS: Mapping[str, tuple[str, ...]] = {
     "bite": ("primary", "stack", "facing", "clamp", "bearing", "cover", "heat", "shaft"),
     "start": ("start", "vehicle", "schedule", "heat", "turning", "flywheel", "wear"),
     "against": ("fates",),
-    "flywheel": ("flywheel", "old", "turning", "strength", "balance", "joint", "runs", "fits", "vehicle"),
+    "flywheel": ("flywheel", "turning", "strength", "balance", "joint", "runs", "fits", "vehicle"),
 }
 
 #: Part of the drawing -> its groups, and the results that come from it.

@@ -28,11 +28,6 @@ _ALL = (
     *fits.ROWS,
 )
 
-#: What the inertia of a flywheel is worked out from; the one that comes out has its own of each.
-OF_FLYWHEEL = ("flywheel_mass", "flywheel_diameter", "gyration_share", "wire_radius", "wire_length", "swing_period",
-            "ring_outer_diameters", "ring_inner_diameters", "ring_thicknesses", "ring_densities", "ring_masses",
-            "ring_gyrations")  # fmt: skip
-
 #: What is entered of one side of a disc; the other side has its own of each where the two differ.
 OF_OTHER_SIDE = ("outer_diameter", "inner_diameter", "coverage", "friction_low", "friction_nominal", "friction_high",
             "pressure_limit", "sustained_temperature", "brief_temperature", "fade_share", "specific_energy_limit",
@@ -42,8 +37,6 @@ INPUTS: Mapping[str, Input] = {
     i.name: i
     for i in (
         *_ALL,
-        *(replace(i, name=f"old_{i.name}", label=f"Old: {i.label}", group="old", parts=(), fits=None)
-          for i in _ALL if i.name in OF_FLYWHEEL),
         *(replace(i, name=f"other_{i.name}", label=f"Plate side: {i.label}", group="facing",
                   parts=("disc",), fits=None, searched=False)
           for i in _ALL if i.name in OF_OTHER_SIDE),

@@ -2,7 +2,9 @@
 
 - `Entry`      one quantity as entered, or withdrawn
 - `Revision`   the entries made at one moment
-- `present`    the latest entry of each quantity
+- `PLAN`, `FOUND`, `read_build`   names of builds, and one as typed
+- `Layers`, `layers_of`   the latest entry of each quantity, build by build
+- `present`    the latest entry of each quantity of the plan
 - `undoable`, `redoable`   which revision undo or redo would turn back or bring again
 - `undo`, `redo`           the entries that do so, to be appended as a revision of their own
 - `read_entry`             what was typed for an input or picked for a choice, checked, as an `Entry`
@@ -28,6 +30,10 @@ from liftbite.core.units.show import show
 RevisionKind = Literal["start", "edit", "undo", "redo"]
 Mark = Literal["entered", "measured"]
 MAX_TEXT = 4_000
+#: The builds every job has: as planned, and as found.
+PLAN, FOUND = "", "found"
+#: Longest name of an alternative.
+MAX_BUILD = 40
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,6 +48,7 @@ class Entry:
     mark : "entered" or "measured"
     curve : the points, for a curve
     file : how a curve's file was read, for the record
+    build : the build it is of: the plan's, the found one's, or an alternative's name
     """
 
     quantity: str
@@ -50,6 +57,11 @@ class Entry:
     mark: Mark = "entered"
     curve: TorqueCurve | None = None
     file: Mapping[str, Any] | None = None
+    build: str = PLAN
+
+
+#: Build -> quantity -> its entry in force.
+Layers = Mapping[str, Mapping[str, Entry]]
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,18 +84,42 @@ class Revision:
     of: int | None = None
 
 
-def present(revisions: Iterable[Revision]) -> dict[str, Entry]:
-    """The latest entry of each quantity, withdrawn ones left out."""
-    latest: dict[str, Entry] = {}
+def read_build(name: str) -> str:
+    """The name of a build, as typed: "planned" and nothing are the plan.
+
+    Raises
+    ------
+    UnreadableEntry : it is too long
+
+    >>> read_build(" planned "), read_build("Found"), read_build("sintered twin")
+    ('', 'found', 'sintered twin')
+    """
+    said = " ".join(name.split())
+    if len(said) > MAX_BUILD or not said.isprintable():
+        raise UnreadableEntry(f"a build's name has {MAX_BUILD} characters at most")
+    return {"planned": PLAN, "plan": PLAN, "found": FOUND}.get(said.lower(), said)
+
+
+def layers_of(revisions: Iterable[Revision]) -> dict[str, dict[str, Entry]]:
+    """The latest entry of each quantity of each build, withdrawn ones left out; the plan is always there."""
+    latest: dict[str, dict[str, Entry]] = {PLAN: {}}
     for revision in revisions:
         for entry in revision.entries:
-            latest[entry.quantity] = entry
-    return {name: entry for name, entry in latest.items() if entry.typed is not None}
+            latest.setdefault(entry.build, {})[entry.quantity] = entry
+    return {
+        build: {name: entry for name, entry in entries.items() if entry.typed is not None}
+        for build, entries in latest.items()
+    }
 
 
-def as_entered(revisions: Iterable[Revision]) -> dict[str, Entry]:
-    """The latest entry of each quantity that was not measured: what stood there before readings were taken in."""
-    return present(replace(r, entries=tuple(e for e in r.entries if e.mark != "measured")) for r in revisions)
+def present(revisions: Iterable[Revision]) -> dict[str, Entry]:
+    """The latest entry of each quantity of the plan, withdrawn ones left out."""
+    return layers_of(revisions)[PLAN]
+
+
+def as_entered(revisions: Iterable[Revision]) -> dict[str, dict[str, Entry]]:
+    """The same without what was measured: what stood there before readings were taken in."""
+    return layers_of(replace(r, entries=tuple(e for e in r.entries if e.mark != "measured")) for r in revisions)
 
 
 def _stacks(revisions: Sequence[Revision]) -> tuple[list[int], list[int]]:
@@ -112,9 +148,9 @@ def redoable(revisions: Sequence[Revision]) -> int | None:
     return undone[-1] if undone else None
 
 
-def _as_of(revisions: Sequence[Revision], number: int, quantities: Iterable[str]) -> tuple[Entry, ...]:
-    then = present(r for r in revisions if r.number <= number)
-    return tuple(then.get(q, Entry(q, None)) for q in quantities)
+def _as_of(revisions: Sequence[Revision], number: int, entries: Iterable[Entry]) -> tuple[Entry, ...]:
+    then = layers_of(r for r in revisions if r.number <= number)
+    return tuple(then.get(e.build, {}).get(e.quantity, Entry(e.quantity, None, build=e.build)) for e in entries)
 
 
 def undo(revisions: Sequence[Revision]) -> tuple[int, tuple[Entry, ...]] | None:
@@ -123,7 +159,7 @@ def undo(revisions: Sequence[Revision]) -> tuple[int, tuple[Entry, ...]] | None:
     if number is None:
         return None
     turned = next(r for r in revisions if r.number == number)
-    return number, _as_of(revisions, number - 1, (e.quantity for e in turned.entries))
+    return number, _as_of(revisions, number - 1, turned.entries)
 
 
 def redo(revisions: Sequence[Revision]) -> tuple[int, tuple[Entry, ...]] | None:

@@ -10,7 +10,8 @@
 - `keyed`         What was keyed in, or came from a gauge, as a value of a check.
 - `parts_list`    From verdicts to the list of parts to get, with reasons, and what is worth doing while it is open.
 - `runout`        A dial swept round a circle: how far off centre, which way, how round, and what dowel puts it right.
-- `sweep`         A sweep of the record: angles from its places, the fit, its verdict and what to do about it.
 - `setup`         The calculations of the set-up, a file each: a file with a `CALCULATION` is one, nothing else has to
   know it.
+- `sweep`         A sweep of the record: angles from its places, the fit, its verdict and what to do about it.
+- `whose`         Whose part a check reads: of a part that is found and planned as two, each has readings of its own.
 """

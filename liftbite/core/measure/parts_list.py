@@ -12,7 +12,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from liftbite.core.job.build import Build
-from liftbite.core.job.fates import FATED, fate_of
+from liftbite.core.job.fates import FATED, FATES, fate_of
 from liftbite.core.measure.checks import CHECKS, Verdict
 from liftbite.core.measure.judgement import VERDICTS, Finding
 
@@ -61,7 +61,10 @@ _PART = {
 #: What is got or worked on -> the part whose fate says so.
 _FATED = {
     "Disc": "disc", "Plate set": "plates", "Spring set": "springs", "Cover": "cover", "Flywheel": "flywheel",
-    "Floater plate": "floater", "Release bearing": "bearing", "Push rod": "push_rod",
+    "Floater plate": "floater", "Release bearing": "bearing", "Push rod": "push_rod", "Flywheel bolts": "bolts",
+    "Pilot bearing": "pilot", "Rear main seal": "seals", "Input shaft seal": "seals", "Fork and pivot": "fork",
+    "Basket": "basket", "Master cylinder": "master", "Slave cylinder": "slave", "Hose or cable": "line",
+    "Restrictor": "restrictor", "Fluid": "fluid",
 }  # fmt: skip
 _CLUTCH = frozenset({"Disc", "Cover", "Plate set"})
 #: Fasteners that come with a part that is renewed.
@@ -87,7 +90,9 @@ class Need:
         return (name, fate) if name in build.chosen.offered and options.get(name) not in (fate, "renewed") else None
 
 
-def needs(build: Build, findings: Sequence[Finding], practices: Mapping[str, str]) -> list[Need]:
+def needs(
+    build: Build, findings: Sequence[Finding], practices: Mapping[str, str], new: Sequence[Finding] = ()
+) -> list[Need]:
     """The parts to get and the work to have done, each with its reasons.
 
     Springs go with a plate set, plates only whole, one-time bolts with what they held, the release bearing with every
@@ -95,9 +100,10 @@ def needs(build: Build, findings: Sequence[Finding], practices: Mapping[str, str
 
     Parameters
     ----------
-    build : the job
-    findings : verdicts of its checks; those still open decide nothing
+    build : the job as planned
+    findings : verdicts of what was found; those still open decide nothing
     practices : practice -> option picked by the shop
+    new : verdicts of the parts that go in
     """
     found: dict[tuple[str, str], list[str]] = {}
 
@@ -106,9 +112,13 @@ def needs(build: Build, findings: Sequence[Finding], practices: Mapping[str, str
         if why not in reasons:
             reasons.append(why)
 
-    for finding in findings:
+    for label, fated in _FATED.items():
+        if build.chosen.options.get(fate_of(fated)) in ("renewed", "added"):
+            get(label, f"planned: {FATES[build.chosen.options[fate_of(fated)]][0].lower()}")
+    for finding in (*findings, *new):
         check, part = CHECKS[finding.check], _PART.get(finding.check)
-        said = f"{check.label}: {finding.sentence}"
+        goes_in = "of the one that goes in, " if finding in new else ""
+        said = f"{goes_in}{check.label}: {finding.sentence}"
         if finding.verdict in _RENEWS and part:
             get(part, said)
         elif finding.verdict == "dress or resurface":

@@ -85,12 +85,10 @@ def asked_of(build: Build) -> tuple[str, ...]:
         )
     )
     needed |= {*_LOOKED_AT, *DRAWN.get(layout, ())}
-    needed |= set(graph.inputs(["old_flywheel_inertia"])) if "old_flywheel_inertia" in graph.functions else set()
     if "master_travel" in graph.functions:
         needed |= set(_OF_HYDRAULICS)
         needed |= {"fluid_wet_boiling", "fluid_dry_boiling", "ambient_temperature"}
     if build.chosen.has("car"):
-        needed |= {"old_flywheel_inertia"} - graph.functions.keys()
         needed |= set(FITS.values())
     else:
         needed -= {"bearing_reserve"}

@@ -27,6 +27,15 @@ def ask(client: Any, job: int, view: str, **tried: str) -> Any:
     return response.json
 
 
+def enter(client: Any, job: int, build: str = "", **typed: str) -> Any:
+    """Enters figures in a build of a job."""
+    revision = client.get(f"/api/jobs/{job}").get_json()["revision"]
+    body = {"build": build, "entries": [{"quantity": q, "typed": t} for q, t in typed.items()]}
+    response = client.post(f"/api/jobs/{job}/entries", json=body, headers={"If-Match": f'"{revision}"'})
+    assert response.status_code == 200, response.text
+    return response.json
+
+
 def test_the_drawing_carries_the_cores_numbers_in_millimetres(client: Any, car: int) -> None:
     drawn, worked = ask(client, car, "section"), motion(built(FULL))
     assert len(drawn["gaps"]) == 2
@@ -88,16 +97,19 @@ def test_a_start_without_a_vehicle_says_what_it_needs(client: Any) -> None:
 
 def test_the_old_wheel_stands_beside_the_new_one_whatever_it_is_worked_out_from(client: Any, car: int) -> None:
     gears = "3.4; 2; 1.4; 1"
-    found = ask(client, car, "flywheel", old_flywheel_inertia="0.15 kg·m²", gear_ratios=gears)
+    enter(client, car, flywheel_fate="renewed")
+    enter(client, car, "found", inertia_source="figure", flywheel_inertia="0.15 kg·m²")
+    found = ask(client, car, "flywheel", gear_ratios=gears)
     figures = {f["name"]: (f["old"]["si"], f["new"]["si"]) for f in found["figures"]}
     assert figures["flywheel_inertia"][0] == 0.15
     assert figures["bite_margin"][0] == figures["bite_margin"][1], "a wheel does not change what the clutch holds"
     assert figures["free_rev_time"][0] > figures["free_rev_time"][1]
     masses = [g["new"]["si"] for g in found["gears"]]
     assert masses[0] / masses[-1] == pytest.approx(3.4**2)
-    by_weight = ask(client, car, "flywheel", old_flywheel_source="weight", old_flywheel_mass="12 kg",
-                    old_flywheel_diameter="300 mm")  # fmt: skip
+    enter(client, car, "found", inertia_source="weight", flywheel_mass="12 kg", flywheel_diameter="300 mm")
+    by_weight = ask(client, car, "flywheel")
     assert by_weight["figures"][0]["old"]["si"] == pytest.approx(12 * (0.7 * 0.15) ** 2)
+    enter(client, car, flywheel_fate="stays")
     none = ask(client, car, "flywheel")
     assert not none["has_old"]
 
@@ -180,13 +192,15 @@ def test_alternatives_stand_side_by_side_and_can_be_put_in(client: Any, car: int
 def test_a_renewed_disc_is_shown_against_the_one_that_was_found(client: Any, car: int) -> None:
     tried = {"wear": "0.9 mm", "disc_fate": "renewed"}
     told = ask(client, car, "against", **tried)
-    assert told["renewed"] == ["Disc or discs"]
+    assert [b["name"] for b in told["builds"]] == ["found", "planned"]
+    assert told["builds"][1]["parts"] == [{"name": "Disc or discs", "label": "Renewed"}]
     by_name = {c["name"]: c for c in told["changes"]}
-    assert by_name["wear"]["found"]["metric"]["figure"] == "0.9"
+    assert by_name["wear"]["values"]["found"]["metric"]["figure"] == "0.9"
     assert not by_name["wear"]["same"]
     assert {a["question"] for a in told["answers"]} == {"bite", "lift", "heat", "true"}
     body = {"entries": [{"quantity": q, "typed": t} for q, t in tried.items()]}
     shown = client.post(f"/api/jobs/{car}/preview", json=body).get_json()
     wear = next(f for f in shown["fields"] if f["name"] == "wear")
     assert wear["mark"] == "assumed"
-    assert "of the one that comes out" in wear["why"]
+    found = client.post(f"/api/jobs/{car}/preview", json=body).get_json()
+    assert found["apart"] == ["disc"]

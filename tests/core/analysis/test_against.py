@@ -1,16 +1,15 @@
-"""As found against as planned: what is in the bin changes nothing that goes in, what stays does."""
+"""The builds of a job against what was found: what is in the bin changes nothing that goes in, what stays does."""
 
 from __future__ import annotations
 
 import pytest
 
-from liftbite.core.analysis.against import against, builds_of
-from liftbite.core.job.builds import found_of, planned_of
+from liftbite.core.analysis.against import against
+from liftbite.core.job.build import Build, build_of
+from liftbite.core.job.builds import entering, entries_of, with_entries
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.fates import FATED, FATES, fate_of
-from liftbite.core.job.inputs import INPUTS
-from liftbite.core.job.ledger import Entry
-from liftbite.core.measure.effects import effects_of
+from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers, read_entry
 from liftbite.core.verdicts.answers import answer
 from tests.jobs import FULL, MOTORCYCLE, entries
 
@@ -18,13 +17,22 @@ READ = {"wear": Entry("wear", "0.9 mm", 0.9e-3, "measured"),
         "flywheel_face_runout": Entry("flywheel_face_runout", "0.3 mm", 0.3e-3, "measured")}  # fmt: skip
 
 
-def job(**fates: str) -> dict[str, Entry]:
-    return {**entries(FULL, **{fate_of(part): fate for part, fate in fates.items()}), **READ}
+def put(layers: Layers, build: str = PLAN, **typed: str) -> Layers:
+    """The layers once something is entered in a build."""
+    return with_entries(layers, entering(layers, build, [read_entry(q, t) for q, t in typed.items()]))
+
+
+def job(**fates: str) -> Layers:
+    return put({PLAN: {**entries(FULL), **READ}}, **{fate_of(part): fate for part, fate in fates.items()})
+
+
+def builds_of(layers: Layers) -> tuple[Build, Build]:
+    return build_of(entries_of(layers, FOUND)), build_of(entries_of(layers))
 
 
 def test_the_old_discs_wear_does_not_go_into_the_new_clutch() -> None:
     found, planned = builds_of(job(disc="renewed"))
-    new = builds_of(entries(FULL))[1]
+    new = build_of(entries(FULL))
     names = ("bite_margin", "lift_margin", "clamp_load")
     assert planned.evaluate(names)["bite_margin"] == new.evaluate(names)["bite_margin"]
     assert found.evaluate(names)["clamp_load"] != planned.evaluate(names)["clamp_load"]
@@ -39,11 +47,19 @@ def test_what_stays_keeps_what_was_read_of_it() -> None:
     assert "flywheel_face_runout" not in builds_of(job(flywheel="renewed"))[1].known
 
 
+def test_a_new_part_is_measured_too_and_is_not_the_old_one() -> None:
+    renewed = put(job(flywheel="renewed"), flywheel_face_runout="0.05 mm")
+    found, planned = builds_of(renewed)
+    assert (found.known["flywheel_face_runout"], planned.known["flywheel_face_runout"]) == pytest.approx((0.3e-3, 5e-5))
+
+
 def test_a_figure_typed_for_the_new_part_stays_one_read_off_the_old_goes() -> None:
-    weighed = Entry("flywheel_mass", "9.1 kg", 9.1, "measured")
-    typed = job(flywheel="renewed")
-    assert "flywheel_mass" in planned_of(typed)
-    assert "flywheel_mass" not in planned_of(typed | {"flywheel_mass": weighed})
+    layers = job()
+    weighed = {PLAN: {**layers[PLAN], "flywheel_mass": Entry("flywheel_mass", "9.1 kg", 9.1, "measured")}}
+    assert "flywheel_mass" in put(put(layers, flywheel_mass="9.1 kg"), flywheel_fate="renewed")[PLAN]
+    renewed = put(weighed, flywheel_fate="renewed")
+    assert "flywheel_mass" not in renewed[PLAN]
+    assert entries_of(renewed, FOUND)["flywheel_mass"].si == 9.1
 
 
 def test_tired_springs_go_with_the_springs() -> None:
@@ -51,48 +67,100 @@ def test_tired_springs_go_with_the_springs() -> None:
         "spring_lengths": Entry("spring_lengths", "each"),
         "spring_free_lengths": Entry("spring_free_lengths", "34; 35; 35; 35; 35 mm", None, "measured"),
     }
-    before = {**entries(MOTORCYCLE), **tired}
-    renewed = {**before, "springs_fate": Entry("springs_fate", "renewed")}
-    margins = [answer(e).verdict.margin for e in (entries(MOTORCYCLE), renewed, found_of(renewed), before)]
+    before: Layers = {PLAN: {**entries(MOTORCYCLE), **tired}}
+    renewed = put(before, springs_fate="renewed")
+    told = (entries(MOTORCYCLE), entries_of(renewed), entries_of(renewed, FOUND), before[PLAN])
+    margins = [answer(e).verdict.margin for e in told]
     assert margins[0] == margins[1]
     assert margins[2] == margins[3] != margins[0]
 
 
-def test_the_flywheel_that_comes_out_is_found_and_not_planned() -> None:
-    typed = entries(FULL, old_flywheel_inertia="0.2 kg·m²")
-    found, planned = (b.evaluate(("flywheel_inertia",))["flywheel_inertia"] for b in builds_of(typed))
-    assert (found, planned) == (0.2, builds_of(entries(FULL))[1].evaluate(("flywheel_inertia",))["flywheel_inertia"])
+def test_what_comes_out_has_figures_of_its_own_and_what_stays_has_one() -> None:
+    layers = put(
+        job(flywheel="renewed"), FOUND, inertia_source="figure", flywheel_inertia="0.2 kg·m²", spring_rate="50 N/mm"
+    )
+    found, planned = (b.evaluate(("flywheel_inertia",))["flywheel_inertia"] for b in builds_of(layers))
+    assert (found, planned) == (0.2, build_of(entries(FULL)).evaluate(("flywheel_inertia",))["flywheel_inertia"])
+    assert builds_of(layers)[1].known["spring_rate"] == 50e3  # the springs stay: one part, one figure
+
+
+def test_planned_after_it_was_renewed_does_not_reach_what_was_found() -> None:
+    before = job(disc="renewed")
+    after = put(before, outer_diameter="260 mm")
+    assert entries_of(after, FOUND) == entries_of(before, FOUND)
+    assert entries_of(after)["outer_diameter"].si == pytest.approx(0.26)
+
+
+@pytest.mark.parametrize("fate", ["renewed", "added", "left_out"])
+def test_a_part_that_stays_after_all_is_the_one_that_was_found(fate: str) -> None:
+    before = put(job(), floater_thickness="12 mm", trapped_air="2 mL")
+    turned = put(put(before, floater_fate=fate), floater_fate="stays")
+    assert {q: e.typed for q, e in turned[PLAN].items() if not q.endswith("_fate")} == {
+        q: e.typed for q, e in before[PLAN].items()
+    }
+    assert entries_of(turned, FOUND) == entries_of(before, FOUND)
+
+
+def test_what_is_added_was_not_found_and_what_is_left_out_is_not_planned() -> None:
+    before = put(job(), floater_thickness="12 mm")
+    added, left = put(before, floater_fate="added"), put(before, floater_fate="left_out")
+    assert "floater_thickness" in entries_of(added)
+    assert "floater_thickness" not in entries_of(added, FOUND)
+    assert "floater_thickness" not in entries_of(left)
+    assert "floater_thickness" in entries_of(left, FOUND)
+
+
+def test_every_way_from_fate_to_fate_keeps_what_was_found() -> None:
+    """Between fates with which two parts are told apart, nothing that was read is lost on the way."""
+    for part in FATED.values():
+        fates = [f for f in part.fates if f in ("renewed", "left_out")]
+        for first in fates:
+            for second in fates:
+                layers = put(job(), floater_thickness="12 mm", floater_fate="stays")
+                once = put(layers, floater_fate=first) if "floater_fate" in CHOICES else layers
+                assert entries_of(put(once, floater_fate=second), FOUND) == entries_of(once, FOUND)
+
+
+def test_an_alternative_is_the_plan_but_for_what_it_says() -> None:
+    layers = put(job(disc="renewed"), "sintered", cover_clamp="9000 N", clamp_source="figure")
+    told = {q for q, e in entries_of(layers, "sintered").items() if e != layers[PLAN].get(q)}
+    assert told == {"cover_clamp", "clamp_source"}
+    assert entries_of(layers) == entries_of(job(disc="renewed"))
+    assert entries_of(layers, "never begun") == entries_of(layers)
+
+
+def test_an_alternative_may_keep_a_part_the_plan_renews_and_renew_one_it_keeps() -> None:
+    keeps = put(job(disc="renewed"), "keeps the disc", disc_fate="stays")
+    assert entries_of(keeps, "keeps the disc")["wear"].si == 0.9e-3
+    renews = put(job(), "new disc", disc_fate="renewed")
+    assert "wear" not in entries_of(renews, "new disc")
+    assert entries_of(renews)["wear"].si == 0.9e-3
 
 
 def test_the_differences_are_said_as_a_driver_would() -> None:
-    told = against(job(disc="renewed", flywheel="renewed"))
-    assert told.renewed == ("Disc or discs", "Flywheel")
-    assert any(words.startswith("holds ") for words in told.says)
+    told = against(put(job(disc="renewed", flywheel="renewed"), "stiffer", diaphragm_thickness="3 mm"))
+    assert [c.name for c in told.columns] == [FOUND, PLAN, "stiffer"]
+    planned, stiffer = told.columns[1:]
+    assert planned.parts == {"disc": "renewed", "flywheel": "renewed"}
+    assert any(words.startswith("holds ") for words in planned.says)
+    assert told.columns[0].says == ()
     by_name = {c.name: c for c in told.changes}
-    assert by_name["wear"].found == 0.9e-3
-    assert by_name["wear"].planned == 0.0
-    holds = by_name["holdable_engine_torque"]
-    assert holds.ratio == pytest.approx(holds.planned / holds.found if holds.found and holds.planned else 0)
+    assert by_name["wear"].values == (0.9e-3, 0.0, 0.0)
+    found, plan, other = by_name["holdable_engine_torque"].values
+    assert found and plan and other
+    assert plan < other
+    assert f"holds {other / found:.2g} times as much" in stiffer.says
 
 
 def test_nothing_renewed_is_nothing_to_say() -> None:
     told = against(job())
-    assert told.says == told.renewed == ()
+    assert [c.says for c in told.columns] == [(), ()]
     assert all(change.same for change in told.changes)
-
-
-def test_every_quantity_a_reading_enters_has_one_owner_or_is_the_vehicles() -> None:
-    """No part shares a quantity with another of its layout; what no part owns belongs to what is never renewed."""
-    for layout in ("dry_car", "wet_motorcycle"):
-        owned = [q for part in FATED.values() if part.layout in ("", layout) for q in part.owns]
-        assert len(owned) == len(set(owned))
-    assert {q for part in FATED.values() for q in part.owns} <= set(INPUTS) | set(CHOICES)
-    assert effects_of()
 
 
 def test_every_fate_is_a_choice_that_begins_with_staying() -> None:
     for name, part in FATED.items():
         choice = CHOICES[fate_of(name)]
-        assert {o.value for o in choice.options} <= set(FATES)
-        assert ("dressed" in {o.value for o in choice.options}) == part.dressed
+        assert tuple(o.value for o in choice.options) == part.fates
+        assert set(part.fates) <= set(FATES)
         assert set(choice.begins.values()) == {"stays"}

@@ -29,7 +29,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A job with everything it says now; the ETag is its revision. */
+        /** A job with everything it says now, in one of its builds; the ETag is its revision. */
         get: operations["jobs_get_job__int_job_id__get"];
         put?: never;
         post?: never;
@@ -50,6 +50,23 @@ export interface paths {
         put?: never;
         /** Appends what was entered; all of it or, where something cannot be taken, nothing. */
         post: operations["jobs_enter__int_job_id__entries_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/builds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes an alternative the plan, or takes it away; the ledger keeps it either way. */
+        post: operations["jobs_settle_build__int_job_id__builds_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1231,6 +1248,22 @@ export interface components {
             misfits: components["schemas"]["MisfitOut"][];
             undo: components["schemas"]["StepOut"] | null;
             redo: components["schemas"]["StepOut"] | null;
+            /**
+             * Build
+             * @description The build it is worked out for; nothing for the plan.
+             * @default
+             */
+            build?: string;
+            /**
+             * Builds
+             * @description Every build of the job, the plan first.
+             */
+            builds?: components["schemas"]["BuildOut"][];
+            /**
+             * Apart
+             * @description Parts that are found and planned as two.
+             */
+            apart?: string[];
         };
         /**
          * AssumptionOut
@@ -1248,6 +1281,16 @@ export interface components {
             mark: string;
             /** Why */
             why: string;
+        };
+        /**
+         * BuildOut
+         * @description A build of a job.
+         */
+        BuildOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
         };
         /**
          * ChartOut
@@ -1431,11 +1474,17 @@ export interface components {
         };
         /**
          * EntriesIn
-         * @description What was entered at one moment.
+         * @description What was entered at one moment, and in which build.
          */
         EntriesIn: {
             /** Entries */
             entries: components["schemas"]["EntryIn"][];
+            /**
+             * Build
+             * @description Nothing for the plan, “found”, or an alternative's name.
+             * @default
+             */
+            build?: string;
         };
         /**
          * ColumnMappingIO
@@ -1510,6 +1559,22 @@ export interface components {
             typed?: string | null;
             /** @default null */
             file?: components["schemas"]["CurveFileIn"] | null;
+        };
+        /**
+         * BuildIn
+         * @description What is to become of an alternative.
+         */
+        BuildIn: {
+            /**
+             * Build
+             * @description Nothing for the plan, “found”, or an alternative's name.
+             */
+            build: string;
+            /**
+             * Becomes
+             * @enum {string}
+             */
+            becomes: "plan" | "nothing";
         };
         /**
          * ArchivedOut
@@ -1646,6 +1711,12 @@ export interface components {
         WorkingIn: {
             /** Entries */
             entries?: components["schemas"]["EntryIn"][];
+            /**
+             * Build
+             * @description Nothing for the plan, “found”, or an alternative's name.
+             * @default
+             */
+            build?: string;
             /** Quantity */
             quantity: string;
             /**
@@ -1705,6 +1776,12 @@ export interface components {
         AskIn: {
             /** Entries */
             entries?: components["schemas"]["EntryIn"][];
+            /**
+             * Build
+             * @description Nothing for the plan, “found”, or an alternative's name.
+             * @default
+             */
+            build?: string;
             /**
              * Result
              * @default bite_margin
@@ -1973,6 +2050,12 @@ export interface components {
         TryIn: {
             /** Entries */
             entries?: components["schemas"]["EntryIn"][];
+            /**
+             * Build
+             * @description Nothing for the plan, “found”, or an alternative's name.
+             * @default
+             */
+            build?: string;
         };
         /**
          * LaunchOut
@@ -2141,25 +2224,19 @@ export interface components {
         };
         /**
          * AgainstOut
-         * @description As found against as planned.
+         * @description The builds of a job against what was found.
          */
         AgainstOut: {
-            /** Renewed */
-            renewed: string[];
-            /** Dressed */
-            dressed: string[];
-            /** Notes */
-            notes: string[];
+            /** Builds */
+            builds: components["schemas"]["AgainstBuildOut"][];
             /** Answers */
             answers: components["schemas"]["AgainstAnswerOut"][];
             /** Changes */
             changes: components["schemas"]["AgainstChangeOut"][];
-            /** Says */
-            says: string[];
         };
         /**
          * AgainstAnswerOut
-         * @description One answer as found and as planned.
+         * @description One answer in every build.
          */
         AgainstAnswerOut: {
             /**
@@ -2168,37 +2245,64 @@ export interface components {
              */
             question: "bite" | "lift" | "heat" | "true";
             /**
-             * Found
-             * @enum {string}
+             * States
+             * @description Build -> its answer.
              */
-            found: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "does not fit" | "cannot be";
+            states: {
+                [key: string]: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "does not fit" | "cannot be";
+            };
             /**
-             * Planned
-             * @enum {string}
+             * Sentences
+             * @description Build -> the reason.
              */
-            planned: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "does not fit" | "cannot be";
+            sentences: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * AgainstBuildOut
+         * @description A build that is put side by side with the others.
+         */
+        AgainstBuildOut: {
             /**
-             * Sentence
-             * @description The reason as planned.
+             * Name
+             * @description found, planned, or an alternative's name.
              */
-            sentence: string;
+            name: string;
+            /** Label */
+            label: string;
+            /**
+             * Parts
+             * @description Parts that do not stay, each with what becomes of it.
+             */
+            parts: components["schemas"]["NameOut"][];
+            /**
+             * Says
+             * @description How it differs from what was found, what is felt first.
+             */
+            says: string[];
         };
         /**
          * AgainstChangeOut
-         * @description One figure as found and as planned.
+         * @description One figure in every build; null where a build does not come to one.
          */
         AgainstChangeOut: {
             /** Name */
             name: string;
             /** Label */
             label: string;
-            found: components["schemas"]["FigureOut"] | null;
-            planned: components["schemas"]["FigureOut"] | null;
             /**
              * Same
              * @description Nobody could tell them apart.
              */
             same: boolean;
+            /**
+             * Values
+             * @description Build -> its figure: found, planned, alternatives.
+             */
+            values: {
+                [key: string]: components["schemas"]["FigureOut"] | null;
+            };
         };
         /**
          * BesideOut
@@ -2361,6 +2465,12 @@ export interface components {
         MovesIn: {
             /** Entries */
             entries?: components["schemas"]["EntryIn"][];
+            /**
+             * Build
+             * @description Nothing for the plan, “found”, or an alternative's name.
+             * @default
+             */
+            build?: string;
             /**
              * Result
              * @default bite_margin
@@ -2568,6 +2678,12 @@ export interface components {
             parts?: number[];
             /** Entries */
             entries?: components["schemas"]["EntryIn"][];
+            /**
+             * Build
+             * @description Nothing for the plan, “found”, or an alternative's name.
+             * @default
+             */
+            build?: string;
         };
         /**
          * FindOut
@@ -2760,6 +2876,17 @@ export interface components {
             renewals: components["schemas"]["RenewalOut"][];
             /** Calculations */
             calculations: components["schemas"]["CalculationOut"][];
+            /**
+             * Build
+             * @description Whose parts are looked at.
+             * @enum {string}
+             */
+            build: "found" | "planned";
+            /**
+             * Apart
+             * @description Parts that are found and planned as two, by what they are called.
+             */
+            apart: string[];
         };
         /**
          * AskedOfSeriesOut
@@ -2860,6 +2987,12 @@ export interface components {
         CheckOut: {
             /** Name */
             name: string;
+            /**
+             * Of
+             * @description Whose part: where it stays, both builds' one.
+             * @enum {string}
+             */
+            of: "both" | "found" | "planned";
             /** Part */
             part: string;
             /** Label */
@@ -4193,7 +4326,10 @@ export interface operations {
     };
     jobs_get_job__int_job_id__get: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Nothing for the plan, “found”, or an alternative's name. */
+                build?: string;
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -4254,13 +4390,47 @@ export interface operations {
                     };
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description Cannot be taken */
             422: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
                 };
             };
         };
@@ -4277,6 +4447,247 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["EntriesIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Changed elsewhere */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Version not named */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    jobs_settle_build__int_job_id__builds_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuildIn"];
             };
         };
         responses: {
@@ -9301,7 +9712,9 @@ export interface operations {
     };
     measure_get_measure_api_jobs__int_job_id__measure_get: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -9375,7 +9788,9 @@ export interface operations {
     };
     measure_preview_reading_api_jobs__int_job_id__readings_preview_post: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -9530,7 +9945,9 @@ export interface operations {
     };
     measure_add_reading_api_jobs__int_job_id__readings_post: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -9685,7 +10102,9 @@ export interface operations {
     };
     measure_undo_reading_api_jobs__int_job_id__readings_undo_post: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -9840,7 +10259,9 @@ export interface operations {
     };
     measure_redo_reading_api_jobs__int_job_id__readings_redo_post: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -9995,7 +10416,9 @@ export interface operations {
     };
     measure_change_series_api_jobs__int_job_id__series_put: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -10236,7 +10659,9 @@ export interface operations {
     };
     measure_begin_series_api_jobs__int_job_id__series_post: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -10391,7 +10816,9 @@ export interface operations {
     };
     measure_set_limit_api_jobs__int_job_id__limits_put: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -10632,7 +11059,9 @@ export interface operations {
     };
     measure_set_practice_api_jobs__int_job_id__practices_put: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -10873,7 +11302,9 @@ export interface operations {
     };
     measure_add_instrument_api_jobs__int_job_id__instruments_post: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -11183,7 +11614,9 @@ export interface operations {
     };
     measure_set_renewal_api_jobs__int_job_id__renewals_put: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -11424,7 +11857,9 @@ export interface operations {
     };
     measure_drop_renewal_api_jobs__int_job_id__renewals_drop_post: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -11666,6 +12101,7 @@ export interface operations {
     measure_get_effects_api_jobs__int_job_id__effects_get: {
         parameters: {
             query?: {
+                build?: "found" | "planned";
                 /** @description Quantities, separated by commas. */
                 without?: string;
             };
@@ -11742,7 +12178,9 @@ export interface operations {
     };
     measure_take_effects_api_jobs__int_job_id__effects_post: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -11983,7 +12421,9 @@ export interface operations {
     };
     measure_get_history_api_jobs__int_job_id__measure_history_get: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -12464,7 +12904,9 @@ export interface operations {
     };
     bench_files_import_readings_api_jobs__int_job_id__readings_csv_post: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;
@@ -12619,7 +13061,9 @@ export interface operations {
     };
     bench_files_undo_import_api_jobs__int_job_id__readings_csv_undo_post: {
         parameters: {
-            query?: never;
+            query?: {
+                build?: "found" | "planned";
+            };
             header?: never;
             path: {
                 job_id: number;

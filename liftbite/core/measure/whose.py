@@ -1,0 +1,55 @@
+"""Whose part a check reads: of a part that is found and planned as two, each has readings of its own.
+
+- `part_read`   the part a check reads
+- `of_build`    whether a series of readings counts in a build
+
+What a set-up calculation asks for is read of what goes in, whatever comes out, and is one series for both builds.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Mapping
+
+from liftbite.core.job.ledger import FOUND, PLAN
+
+_CHECKS_OF: Mapping[str, tuple[str, ...]] = {
+    "disc": ("rivet_depth", "disc_wobble", "disc_condition", "cover_standoff"),
+    "plates": ("plate_thickness", "plate_condition", "plain_warp", "plain_thickness", "plain_face", "plate_count"),
+    "springs": ("spring_free_length", "spring_square"),
+    "cover": ("finger_height", "finger_tips", "plate_face", "plate_flatness"),
+    "flywheel": ("flywheel_thickness", "flywheel_step", "flywheel_face", "flywheel_insert", "ring_gear",
+                 "flywheel_runout", "flywheel_weight", "flywheel_swing"),
+    "bolts": ("flywheel_bolts",),
+    "basket": ("basket", "basket_bearing"),
+    "push_rod": ("push_rod",),
+    "bearing": ("release_bearing",),
+    "pilot": ("pilot_bearing",),
+    "seals": ("rear_seal", "shaft_seal"),
+    "fork": ("fork",),
+}  # fmt: skip
+_PART_OF = {check: part for part, checks in _CHECKS_OF.items() for check in checks}
+
+
+def part_read(check: str) -> str:
+    """The part whose readings a check's are; empty where it is one and the same in every build.
+
+    >>> part_read("rivet_depth"), part_read("bore_runout")
+    ('disc', '')
+    """
+    return _PART_OF.get(check, "")
+
+
+def of_build(check: str, series: str, build: str, apart: Collection[str]) -> bool:
+    """True where readings of a check taken of one build's part count in another build.
+
+    Parameters
+    ----------
+    series : the build whose part they were taken of
+    build : the build looked at
+    apart : parts that are found and planned as two
+
+    >>> of_build("rivet_depth", "found", "", ["disc"]), of_build("rivet_depth", "found", "", [])
+    (False, True)
+    """
+    looked = FOUND if build == FOUND else PLAN
+    return part_read(check) not in apart or series == looked
