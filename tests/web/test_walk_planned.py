@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from playwright.sync_api import Page, expect
 
-from tests.web.steps import open_job, turn
+from tests.web.steps import answer, fill, open_job, turn
 
 
 def test_what_is_renewed_is_planned_and_stands_against_what_was_found(page: Page, shop: str) -> None:
@@ -16,16 +16,64 @@ def test_what_is_renewed_is_planned_and_stands_against_what_was_found(page: Page
     springs.get_by_role("button", name="Plan it: Spring set").click()
     expect(springs.get_by_role("button")).to_have_count(0)
     turn(page, "Choose", "Order of work")
-    turn(page, "Found against planned", "Workbench")
+    turn(page, "Builds", "Workbench")
     told = page.get_by_test_id("against")
-    expect(told).to_contain_text("Clutch springs renewed")
+    expect(told).to_contain_text("Clutch springs: renewed")
     expect(told).to_contain_text("Holds ")
     expect(told.locator("[data-change='clamp_load']")).not_to_contain_text("stays")
     expect(page.get_by_label("Clutch springs", exact=True)).to_have_value("renewed")
     page.get_by_label("Clutch springs", exact=True).select_option("stays")
-    expect(told).not_to_contain_text("Clutch springs renewed")
+    expect(told).not_to_contain_text("Clutch springs: renewed")
     page.reload()
     expect(page.get_by_label("Clutch springs", exact=True)).to_have_value("stays")
+
+
+def test_an_alternative_is_begun_worked_on_and_made_the_plan(page: Page, shop: str) -> None:
+    open_job(page, shop, "twin-disc plan", "choose")
+    turn(page, "Builds", "Workbench")
+    page.get_by_label("Another way to build it").fill("one stiff cover")
+    page.get_by_role("button", name="Begin an alternative").click()
+    expect(page.get_by_test_id("of-build")).to_contain_text("of this alternative alone")
+    turn(page, "Torque", "Workbench")
+    fill(page, "Clamp load", "7.6 kN")
+    expect(answer(page, "bite")).to_contain_text("2.56")
+    page.reload()
+    expect(page.get_by_label("Clamp load", exact=True)).to_have_value("7.6 kN")
+    expect(page.get_by_label("Build", exact=True)).to_have_value("one stiff cover")
+    page.get_by_label("Build", exact=True).select_option("")
+    expect(page.get_by_label("Clamp load", exact=True)).to_have_value("7.4 kN")
+    expect(answer(page, "bite")).to_contain_text("2.49")
+    turn(page, "Builds", "Workbench")
+    page.locator("[data-build='one stiff cover']").get_by_role("button", name="Make it the plan").click()
+    expect(page.locator("[data-build='one stiff cover']")).to_have_count(0)
+    expect(answer(page, "bite")).to_contain_text("2.56")
+    page.get_by_role("button", name="Undo").click()
+    expect(page.locator("[data-build='one stiff cover']")).to_be_visible()
+    expect(answer(page, "bite")).to_contain_text("2.49")
+
+
+def test_the_one_that_goes_in_is_measured_too(page: Page, shop: str) -> None:
+    """Of a flywheel that is renewed, what comes out and what goes in are read apart; each reaches its own build."""
+    open_job(page, shop, "twin-disc plan", "measure")
+    whose = page.get_by_label("Readings of")
+    page.goto(page.url.split("?")[0] + "?check=flywheel_weight")
+    for build, weight in (("found", "11.4 kg"), ("planned", "6.3 kg")):
+        whose.select_option(build)
+        expect(page.locator("[data-check=flywheel_weight]")).to_contain_text("comes out" if build == "found" else "goes in")
+        expect(page.get_by_test_id("readings").locator("tr")).to_have_count(0)
+        page.locator("[data-testid=keypad] input").fill(weight)
+        page.locator("[data-testid=keypad] input").press("Enter")
+        expect(page.get_by_test_id("readings").locator("tr")).to_have_count(1)
+    turn(page, "Decide", "Measure")
+    effect = page.locator("[data-effect=flywheel_mass]")
+    expect(effect).to_contain_text("6.3 kg")
+    page.get_by_test_id("effects").get_by_role("button", name="into the job").click()
+    expect(effect).to_have_count(0)
+    page.get_by_label("Readings of").select_option("found")
+    expect(effect).to_contain_text("11.4 kg")
+    turn(page, "Choose", "Order of work")
+    turn(page, "Flywheel", "Workbench")
+    expect(page.get_by_label("Flywheel mass", exact=True)).to_have_value("6.3 kg")
 
 
 def test_a_schedule_and_stocked_bores_are_typed_shown_and_put_in(page: Page, shop: str) -> None:

@@ -229,9 +229,9 @@ class JobOut(BaseModel):
     misfits: list[MisfitOut]
     undo: StepOut | None
     redo: StepOut | None
-    build: str = Field(default="", description="The build it is worked out for; nothing for the plan.")
-    builds: list[BuildOut] = Field(default_factory=list, description="Every build of the job, the plan first.")
-    apart: list[str] = Field(default_factory=list, description="Parts that are found and planned as two.")
+    build: str = Field(description="The build it is worked out for; nothing for the plan.")
+    builds: list[BuildOut] = Field(description="Every build of the job, the plan first.")
+    apart: list[str] = Field(description="Parts that are found and planned as two.")
 
 
 class JobLineOut(BaseModel):

@@ -145,7 +145,7 @@ def _says(changes: Mapping[str, _Pair]) -> tuple[str, ...]:
         return pair.ratio if pair else None
 
     if (r := ratio("holdable_engine_torque")) is not None:
-        says.append(f"holds {figure(r, 2)} times as much")
+        says.append(f"holds {_times(r, 'as much')}")
     if (r := ratio("peak_pedal_effort")) is not None:
         says.append(f"pedal {_percent(r)} {'heavier' if r > 1 else 'lighter'}")
     if (c := changes.get("bite_point")) and c.found is not None and c.after is not None:
@@ -156,7 +156,7 @@ def _says(changes: Mapping[str, _Pair]) -> tuple[str, ...]:
         if (r := ratio(name)) is not None:
             says.append((more if r > 1 else less).format(_percent(r)))
     if (r := ratio("starts_to_limit")) is not None:
-        says.append(f"lasts {figure(r, 2)} times as many starts")
+        says.append(f"lasts {_times(r, 'as many starts')}")
     return tuple(says)
 
 
@@ -165,6 +165,19 @@ _MORE_OR_LESS = (
     ("engine_inertia", "{} more turns with the engine", "{} less turns with the engine"),
     ("slip_energy", "the same start heats it {} more", "the same start heats it {} less"),
 )
+
+
+def _times(ratio: float, as_much: str) -> str:
+    """A ratio in words; one near 1 as what is more or less.
+
+    >>> _times(1.42, "as much"), _times(1.02, "as much"), _times(0.95, "as many starts")
+    ('1.4 times as much', '2 % more', '5 % fewer starts')
+    """
+    if not 0.9 < ratio < 1.1:
+        return f"{figure(ratio, 2)} times {as_much}"
+    less = as_much.replace("as many", "fewer") if "many" in as_much else "less"
+    more = as_much.replace("as many", "more") if "many" in as_much else "more"
+    return f"{_percent(ratio)} {more if ratio > 1 else less}"
 
 
 def _percent(ratio: float) -> str:

@@ -14,13 +14,15 @@ import {
 import { useChange } from "./queries";
 
 const benchKey = (id: number) => ["measure", id] as const;
-const at = (id: number) => ({ path: { job_id: id } });
+/** Whose parts are looked at on the bench: those that were found, or those that go in. */
+export type Whose = "found" | "planned";
+const at = (id: number, build: Whose) => ({ path: { job_id: id }, query: { build } });
 
 /** The bench of a job: checks, readings, verdicts. */
-export const useMeasure = (id: number, revision: number) =>
+export const useMeasure = (id: number, revision: number, build: Whose = "found") =>
   useQuery({
-    queryKey: [...benchKey(id), revision],
-    queryFn: () => taken(client.GET("/api/jobs/{job_id}/measure", { params: at(id) })),
+    queryKey: [...benchKey(id), revision, build],
+    queryFn: () => taken(client.GET("/api/jobs/{job_id}/measure", { params: at(id, build) })),
     placeholderData: keepPreviousData,
     refetchOnWindowFocus: "always",
   });
@@ -54,8 +56,8 @@ function replaced(bench: Measure | undefined, change: BenchChange) {
   return seen(bench?.renewals.find((each) => each.part === part)?.version ?? 0);
 }
 
-function sent(id: number, change: BenchChange, bench: Measure | undefined): Promise<Measure> {
-  const params = at(id);
+function sent(id: number, build: Whose, change: BenchChange, bench: Measure | undefined): Promise<Measure> {
+  const params = at(id, build);
   const headers = replaced(bench, change);
   if ("read" in change)
     return taken(client.POST("/api/jobs/{job_id}/readings", { params, body: change.read }));
@@ -84,11 +86,11 @@ function sent(id: number, change: BenchChange, bench: Measure | undefined): Prom
  * Changes of the bench, one after the other; what comes back is what the screen shows. A bench that was asked for
  * before is older than what a change answers: it is given up, or it would take the last reading off the screen.
  */
-export function useBenchChange(id: number, revision: number) {
+export function useBenchChange(id: number, revision: number, build: Whose) {
   const cache = useQueryClient();
   return useMutation({
     mutationFn: (change: BenchChange) =>
-      sent(id, change, cache.getQueryData<Measure>([...benchKey(id), revision])),
+      sent(id, build, change, cache.getQueryData<Measure>([...benchKey(id), revision, build])),
     // an append says what it is called: sent again, it counts once
     retry: (count, error) => count < 2 && error instanceof Refusal && passing(error.status),
     retryDelay: 400,
@@ -98,7 +100,11 @@ export function useBenchChange(id: number, revision: number) {
     },
     onSuccess: async (bench) => {
       await cache.cancelQueries({ queryKey: benchKey(id) });
-      cache.setQueryData([...benchKey(id), revision], bench);
+      cache.setQueryData([...benchKey(id), revision, build], bench);
+      void cache.invalidateQueries({
+        queryKey: benchKey(id),
+        predicate: ({ queryKey }) => queryKey[2] !== revision || queryKey[3] !== build,
+      });
       void cache.invalidateQueries({ queryKey: ["effects", id] });
       void cache.invalidateQueries({ queryKey: ["bench-history", id] });
     },
@@ -119,7 +125,7 @@ export const useKeyed = (id: number, check: string, typed: string, unit: string)
     queryFn: ({ signal }) =>
       taken(
         client.POST("/api/jobs/{job_id}/readings/preview", {
-          params: at(id),
+          params: at(id, "found"),
           body: { check, place: "", typed, unit },
           signal,
         }),
@@ -129,33 +135,37 @@ export const useKeyed = (id: number, check: string, typed: string, unit: string)
     gcTime: 5_000,
   });
 
-export const useEffects = (id: number, revision: number, without: string) =>
+export const useEffects = (id: number, revision: number, build: Whose, without: string) =>
   useQuery({
-    queryKey: ["effects", id, revision, without],
+    queryKey: ["effects", id, revision, build, without],
     queryFn: () =>
-      taken(client.GET("/api/jobs/{job_id}/effects", { params: { ...at(id), query: { without } } })),
+      taken(
+        client.GET("/api/jobs/{job_id}/effects", { params: { ...at(id, build), query: { without, build } } }),
+      ),
     placeholderData: keepPreviousData,
   });
 
 /** Takes measured values into the job. */
-export const useTakeEffects = (id: number) =>
+export const useTakeEffects = (id: number, build: Whose) =>
   useChange(id, (quantities: string[], headers) =>
-    taken(client.POST("/api/jobs/{job_id}/effects", { params: at(id), body: { quantities }, headers })),
+    taken(
+      client.POST("/api/jobs/{job_id}/effects", { params: at(id, build), body: { quantities }, headers }),
+    ),
   );
 
 /** What was read of a job's vehicle, or of every vehicle of the shop. */
-export const useBenchHistory = (id: number, shop: boolean) =>
+export const useBenchHistory = (id: number, build: Whose, shop: boolean) =>
   useQuery({
-    queryKey: ["bench-history", id, shop],
+    queryKey: ["bench-history", id, build, shop],
     queryFn: () =>
       shop
         ? taken(client.GET("/api/measure/history"))
-        : taken(client.GET("/api/jobs/{job_id}/measure/history", { params: at(id) })),
+        : taken(client.GET("/api/jobs/{job_id}/measure/history", { params: at(id, build) })),
     placeholderData: keepPreviousData,
   });
 
 /** Readings from a file, and all of a file's taken back. */
-export function useBringReadings(id: number) {
+export function useBringReadings(id: number, build: Whose) {
   const cache = useQueryClient();
   const onSuccess = () => {
     for (const key of [benchKey(id), ["effects", id], ["bench-history", id]])
@@ -163,12 +173,12 @@ export function useBringReadings(id: number) {
   };
   const bring = useMutation({
     mutationFn: (text: string) =>
-      taken(client.POST("/api/jobs/{job_id}/readings/csv", { params: at(id), body: { text } })),
+      taken(client.POST("/api/jobs/{job_id}/readings/csv", { params: at(id, build), body: { text } })),
     onSuccess,
   });
   const takeBack = useMutation({
     mutationFn: (series: number[]) =>
-      taken(client.POST("/api/jobs/{job_id}/readings/csv/undo", { params: at(id), body: { series } })),
+      taken(client.POST("/api/jobs/{job_id}/readings/csv/undo", { params: at(id, build), body: { series } })),
     onSuccess,
   });
   return { bring, takeBack };

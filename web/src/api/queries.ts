@@ -18,6 +18,9 @@ import {
 
 const jobKey = (id: number) => ["job", id] as const;
 
+/** What is typed and tried, and in which build; nothing is the plan. */
+export type Looked = { entries: EntryIn[]; build: string };
+
 export const useCatalogue = () =>
   useQuery({
     queryKey: ["catalogue"],
@@ -40,38 +43,39 @@ export const useJobs = (archived: boolean, find: string) =>
     refetchInterval: (query) => (query.state.data?.pages.some((page) => page.waits) ? 1000 : false),
   });
 
-export const useJob = (id: number) =>
-  useQuery({
-    queryKey: jobKey(id),
-    queryFn: () => taken(client.GET("/api/jobs/{job_id}", { params: { path: { job_id: id } } })),
-  });
+const readJob = (id: number, build: string) =>
+  taken(client.GET("/api/jobs/{job_id}", { params: { path: { job_id: id }, query: { build } } }));
+
+/** A job in one of its builds; nothing is the plan. */
+export const useJob = (id: number, build = "") =>
+  useQuery({ queryKey: [...jobKey(id), build], queryFn: () => readJob(id, build) });
 
 /** What the job would say with entries that are not kept yet. */
-export const usePreview = (id: number, revision: number, entries: EntryIn[]) =>
+export const usePreview = (id: number, revision: number, looked: Looked) =>
   useQuery({
-    queryKey: ["preview", id, revision, entries],
+    queryKey: ["preview", id, revision, looked],
     queryFn: ({ signal }) =>
       taken(
         client.POST("/api/jobs/{job_id}/preview", {
           params: { path: { job_id: id } },
-          body: { entries },
+          body: looked,
           signal,
         }),
       ),
-    enabled: entries.length > 0,
+    enabled: looked.entries.length > 0,
     placeholderData: keepPreviousData,
     gcTime: 5_000,
   });
 
 /** A job as found against the same as planned, with what is typed and tried. */
-export const useAgainst = (id: number, revision: number, entries: EntryIn[]) =>
+export const useAgainst = (id: number, revision: number, looked: Looked) =>
   useQuery({
-    queryKey: ["against", id, revision, entries],
+    queryKey: ["against", id, revision, looked],
     queryFn: ({ signal }) =>
       taken(
         client.POST("/api/jobs/{job_id}/against", {
           params: { path: { job_id: id } },
-          body: { entries },
+          body: looked,
           signal,
         }),
       ),
@@ -80,19 +84,14 @@ export const useAgainst = (id: number, revision: number, entries: EntryIn[]) =>
   });
 
 /** Alternatives for one part of a job, with what is typed and tried. */
-export const useBeside = (
-  name: "cylinders" | "instructions",
-  id: number,
-  revision: number,
-  entries: EntryIn[],
-) =>
+export const useBeside = (name: "cylinders" | "instructions", id: number, revision: number, looked: Looked) =>
   useQuery({
-    queryKey: ["beside", name, id, revision, entries],
+    queryKey: ["beside", name, id, revision, looked],
     queryFn: ({ signal }) =>
       taken(
         client.POST("/api/jobs/{job_id}/beside/{name}", {
           params: { path: { job_id: id, name } },
-          body: { entries },
+          body: looked,
           signal,
         }),
       ),
@@ -100,17 +99,17 @@ export const useBeside = (
     gcTime: 5_000,
   });
 
-type Looked = "section" | "launch" | "flywheel";
+type Drawn = "section" | "launch" | "flywheel";
 
 /** A view of the workbench with what is typed and tried; while the next one is on its way the last one stays. */
-function useLook<T extends Looked>(view: T, id: number, revision: number, entries: EntryIn[]) {
+function useLook<T extends Drawn>(view: T, id: number, revision: number, looked: Looked) {
   return useQuery({
-    queryKey: [view, id, revision, entries],
+    queryKey: [view, id, revision, looked],
     queryFn: ({ signal }) =>
       taken(
         client.POST(`/api/jobs/{job_id}/${view}` as "/api/jobs/{job_id}/section", {
           params: { path: { job_id: id } },
-          body: { entries },
+          body: looked,
           signal,
         }),
       ),
@@ -119,26 +118,26 @@ function useLook<T extends Looked>(view: T, id: number, revision: number, entrie
   });
 }
 
-export const useSection = (id: number, revision: number, entries: EntryIn[]) =>
-  useLook("section", id, revision, entries) as unknown as { data: Section | undefined; error: Error | null };
+export const useSection = (id: number, revision: number, looked: Looked) =>
+  useLook("section", id, revision, looked) as unknown as { data: Section | undefined; error: Error | null };
 
-export const useLaunch = (id: number, revision: number, entries: EntryIn[]) =>
-  useLook("launch", id, revision, entries) as unknown as { data: Launch | undefined; error: Error | null };
+export const useLaunch = (id: number, revision: number, looked: Looked) =>
+  useLook("launch", id, revision, looked) as unknown as { data: Launch | undefined; error: Error | null };
 
-export const useFlywheel = (id: number, revision: number, entries: EntryIn[]) =>
-  useLook("flywheel", id, revision, entries) as unknown as {
+export const useFlywheel = (id: number, revision: number, looked: Looked) =>
+  useLook("flywheel", id, revision, looked) as unknown as {
     data: Flywheel | undefined;
     error: Error | null;
   };
 
-export const useMoves = (id: number, revision: number, entries: EntryIn[], result: string) =>
+export const useMoves = (id: number, revision: number, looked: Looked, result: string) =>
   useQuery({
-    queryKey: ["moves", id, revision, entries, result],
+    queryKey: ["moves", id, revision, looked, result],
     queryFn: ({ signal }) =>
       taken(
         client.POST("/api/jobs/{job_id}/moves", {
           params: { path: { job_id: id } },
-          body: { entries, result },
+          body: { ...looked, result },
           signal,
         }),
       ),
@@ -152,29 +151,29 @@ export const useWorking = (
   quantity: string,
   planned: boolean,
   friction: number,
-  entries: EntryIn[],
+  looked: Looked,
 ) =>
   useQuery({
-    queryKey: ["working", id, revision, quantity, planned, friction, entries],
+    queryKey: ["working", id, revision, quantity, planned, friction, looked],
     queryFn: () =>
       taken(
         client.POST("/api/jobs/{job_id}/working", {
           params: { path: { job_id: id } },
-          body: { quantity, planned, friction, entries },
+          body: { ...looked, quantity, planned, friction },
         }),
       ),
     placeholderData: keepPreviousData,
     retry: false,
   });
 
-export const useAsk = (id: number, revision: number, entries: EntryIn[], result: string, target: string) =>
+export const useAsk = (id: number, revision: number, looked: Looked, result: string, target: string) =>
   useQuery({
-    queryKey: ["ask", id, revision, entries, result, target],
+    queryKey: ["ask", id, revision, looked, result, target],
     queryFn: () =>
       taken(
         client.POST("/api/jobs/{job_id}/ask", {
           params: { path: { job_id: id } },
-          body: { entries, result, target: target || null },
+          body: { ...looked, result, target: target || null },
         }),
       ),
     placeholderData: keepPreviousData,
@@ -192,7 +191,12 @@ export const useHistory = (id: number, revision: number) =>
 export function useKeepJob() {
   const cache = useQueryClient();
   return (job: Job) => {
-    cache.setQueryData(jobKey(job.id), job);
+    cache.setQueryData([...jobKey(job.id), job.build], job);
+    // the same job in its other builds is of before
+    void cache.invalidateQueries({
+      queryKey: jobKey(job.id),
+      predicate: ({ queryKey }) => queryKey.length === 3 && queryKey[2] !== job.build,
+    });
     void cache.invalidateQueries({ queryKey: ["jobs"] });
   };
 }
@@ -200,34 +204,44 @@ export function useKeepJob() {
 /** Reads a job again from the server. */
 export function useReread() {
   const cache = useQueryClient();
-  return (id: number) =>
+  return (id: number, build = "") =>
     cache.fetchQuery({
-      queryKey: jobKey(id),
-      queryFn: () => taken(client.GET("/api/jobs/{job_id}", { params: { path: { job_id: id } } })),
+      queryKey: [...jobKey(id), build],
+      queryFn: () => readJob(id, build),
       staleTime: 0,
     });
 }
+
+/** The newest revision of a job that this tab has seen, in whichever build. */
+const newestSeen = (cache: ReturnType<typeof useQueryClient>, id: number) =>
+  Math.max(0, ...cache.getQueriesData<Job>({ queryKey: jobKey(id) }).map(([, job]) => job?.revision ?? 0));
 
 /** Changes of one job go one after the other, each on the revision this tab has seen when its turn comes. */
 export function useChange<T>(id: number, call: (change: T, headers: { "If-Match": string }) => Promise<Job>) {
   const cache = useQueryClient();
   const keep = useKeepJob();
   return useMutation({
-    mutationFn: (change: T) => call(change, seen(cache.getQueryData<Job>(jobKey(id))?.revision ?? 0)),
+    mutationFn: (change: T) => call(change, seen(newestSeen(cache, id))),
     onSuccess: keep,
     scope: { id: `job-${id}` },
   });
 }
 
-export const useEnter = (id: number) =>
+export const useEnter = (id: number, build = "") =>
   useChange(id, (entries: EntryIn[], headers) =>
     taken(
       client.POST("/api/jobs/{job_id}/entries", {
         params: { path: { job_id: id } },
-        body: { entries },
+        body: { entries, build },
         headers,
       }),
     ),
+  );
+
+/** Makes an alternative the plan, or takes it away. */
+export const useSettleBuild = (id: number) =>
+  useChange(id, (body: { build: string; becomes: "plan" | "nothing" }, headers) =>
+    taken(client.POST("/api/jobs/{job_id}/builds", { params: { path: { job_id: id } }, body, headers })),
   );
 
 export const useTurn = (id: number) =>

@@ -1251,19 +1251,18 @@ export interface components {
             /**
              * Build
              * @description The build it is worked out for; nothing for the plan.
-             * @default
              */
-            build?: string;
+            build: string;
             /**
              * Builds
              * @description Every build of the job, the plan first.
              */
-            builds?: components["schemas"]["BuildOut"][];
+            builds: components["schemas"]["BuildOut"][];
             /**
              * Apart
              * @description Parts that are found and planned as two.
              */
-            apart?: string[];
+            apart: string[];
         };
         /**
          * AssumptionOut

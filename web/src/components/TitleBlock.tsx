@@ -15,6 +15,7 @@ export function TitleBlock({ job, layoutLabel }: { job: Job; layoutLabel: string
         <p className="line-clamp-2 font-bold leading-tight">{job.name || "Job without a name"}</p>
         {job.vehicle && <p className="truncate text-note text-soft">{job.vehicle}</p>}
         <p className="truncate text-note text-soft">
+          {job.build && <b className="text-ink">{buildOf(job)} · </b>}
           {layoutLabel} · revision <span className="figure">{job.revision}</span>
         </p>
       </div>
@@ -24,6 +25,9 @@ export function TitleBlock({ job, layoutLabel }: { job: Job; layoutLabel: string
     </section>
   );
 }
+
+/** What the build that is looked at is called. */
+export const buildOf = (job: Job) => job.builds.find((build) => build.name === job.build)?.label ?? job.build;
 
 const VIEW_OF = { bite: "bite", lift: "section", heat: "start", true: "flywheel" } as const;
 

@@ -16,5 +16,6 @@ describe("the address", () => {
     expect(triedIn(search)).toEqual({ trapped_air: "2 mL" });
     expect(triesOf(new URLSearchParams("pedal=60&try.trapped_air=2+mL&ask"))).toBe("?try.trapped_air=2+mL");
     expect(triesOf(new URLSearchParams("pedal=60"))).toBe("");
+    expect(triesOf(new URLSearchParams("pedal=60&build=found"))).toBe("?build=found");
   });
 });

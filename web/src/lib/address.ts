@@ -50,6 +50,8 @@ export function usePanel() {
 }
 
 const TRY = "try.";
+/** The build that is worked on; left out, the plan on the workbench and what was found on the bench. */
+export const BUILD = "build";
 
 /** What is being tried without being entered, kept in the address: quantity to text. */
 export function triedIn(search: URLSearchParams): Record<string, string> {
@@ -58,9 +60,9 @@ export function triedIn(search: URLSearchParams): Record<string, string> {
   );
 }
 
-/** What is tried goes along from view to view of the workbench; panels and part do not. */
+/** What is tried, and in which build, goes along from view to view of the workbench; panels and part do not. */
 export function triesOf(search: URLSearchParams): string {
-  const drop = [...search.keys()].filter((key) => !key.startsWith(TRY));
+  const drop = [...search.keys()].filter((key) => !key.startsWith(TRY) && key !== BUILD);
   const text = withSearch(search, Object.fromEntries(drop.map((key) => [key, null])));
   return text === "?" ? "" : text;
 }

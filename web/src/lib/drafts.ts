@@ -20,9 +20,9 @@ export function asEntries(drafts: Drafts): { quantity: string; typed: string | n
   return Object.entries(drafts).map(([quantity, typed]) => ({ quantity, typed: typed.trim() || null }));
 }
 
-const key = (job: number) => `liftbite.drafts.${job}`;
+const key = (job: number | string) => `liftbite.drafts.${job}`;
 
-export function loadDrafts(job: number, storage: Pick<Storage, "getItem">): Drafts {
+export function loadDrafts(job: number | string, storage: Pick<Storage, "getItem">): Drafts {
   try {
     const found: unknown = JSON.parse(storage.getItem(key(job)) ?? "{}");
     if (typeof found !== "object" || found === null) return NO_DRAFTS;
@@ -36,7 +36,7 @@ export function loadDrafts(job: number, storage: Pick<Storage, "getItem">): Draf
 }
 
 export function saveDrafts(
-  job: number,
+  job: number | string,
   drafts: Drafts,
   storage: Pick<Storage, "setItem" | "removeItem">,
 ): void {

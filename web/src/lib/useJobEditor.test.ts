@@ -11,8 +11,8 @@ const server = vi.hoisted(() => ({
   reread: vi.fn(),
 }));
 vi.mock("@/api/queries", () => ({
-  usePreview: (_id: number, _revision: number, entries: unknown[]) => ({
-    data: entries.length > 0 ? server.preview : undefined,
+  usePreview: (_id: number, _revision: number, looked: { entries: unknown[] }) => ({
+    data: looked.entries.length > 0 ? server.preview : undefined,
     isPlaceholderData: false,
   }),
   useEnter: () => ({ mutateAsync: server.enter, isPending: false }),
@@ -32,6 +32,7 @@ const job = (typed: string | null, more: Partial<Job> = {}) =>
   ({
     id: 7,
     revision: 4,
+    build: "",
     fields: [{ name: "cover_clamp", typed, question: null }],
     picked: [],
     problems: [],

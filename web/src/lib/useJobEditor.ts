@@ -1,6 +1,6 @@
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
 import { type EntryIn, type Field, type Job, type Picked, Refusal } from "@/api/client";
-import { useEnter, usePreview, useReread, useTurn } from "@/api/queries";
+import { type Looked, useEnter, usePreview, useReread, useTurn } from "@/api/queries";
 import { triedIn, tryKey, useAddress } from "./address";
 import { asEntries, type Drafts, loadDrafts, saveDrafts, typing, without } from "./drafts";
 
@@ -26,7 +26,7 @@ export type JobEditor = {
   /** What is typed or tried but not entered, as it is sent along to look at. */
   tried: EntryIn[];
   /** The same as far as the answers shown follow from it; views of the workbench look at this. */
-  looked: EntryIn[];
+  looked: Looked;
   actions: FieldActions;
   /** What is tried without being entered; it stands in the address. */
   trial: Drafts;
@@ -64,8 +64,9 @@ export function useJobEditor(): JobEditor {
 
 /** The state of a job being worked on: what is entered, what is typed, what was changed elsewhere. */
 export function useJobEditorState(entered: Job): JobEditor {
-  const { id } = entered;
-  const [drafts, setDrafts] = useState<Drafts>(() => loadDrafts(id, sessionStorage));
+  const { id, build } = entered;
+  const kept = build ? `${id}/${build}` : id;
+  const [drafts, setDrafts] = useState<Drafts>(() => loadDrafts(kept, sessionStorage));
   const [conflict, setConflict] = useState<Conflict | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [search, putAddress] = useAddress();
@@ -73,28 +74,29 @@ export function useJobEditorState(entered: Job): JobEditor {
   const trial = useMemo<Drafts>(() => JSON.parse(trialText), [trialText]);
   const entries = useMemo(() => asEntries(drafts), [drafts]);
   const tried = useMemo(() => asEntries({ ...trial, ...drafts }), [trial, drafts]);
-  const preview = usePreview(id, entered.revision, tried);
+  const trying = useMemo(() => ({ entries: tried, build }), [tried, build]);
+  const preview = usePreview(id, entered.revision, trying);
   const shown = tried.length > 0 && preview.data ? preview.data : entered;
   // the answers come first: what the workbench draws is asked for once they are there
   const settled = tried.length === 0 || (preview.data !== undefined && !preview.isPlaceholderData);
-  const lastLooked = useRef(tried);
-  if (settled) lastLooked.current = tried;
+  const lastLooked = useRef(trying);
+  if (settled) lastLooked.current = trying;
   const looked = lastLooked.current;
   const reread = useReread();
-  const enterChange = useEnter(id);
+  const enterChange = useEnter(id, build);
   const turnChange = useTurn(id);
 
   // from the moment a write is refused as stale until the builder has decided, nothing else is sent: reading the
   // job again makes this tab's next write valid, and a field that loses its focus would slip its figure in
   const undecided = useRef(false);
 
-  useEffect(() => saveDrafts(id, drafts, sessionStorage), [id, drafts]);
+  useEffect(() => saveDrafts(kept, drafts, sessionStorage), [kept, drafts]);
 
   const failed = useCallback(
     async (error: unknown, mine: EntryIn[]) => {
       if (error instanceof Refusal && error.status === 412) {
         undecided.current = true;
-        setConflict({ mine, theirs: await reread(id) });
+        setConflict({ mine, theirs: await reread(id, build) });
       } else if (
         !(error instanceof Refusal) ||
         Object.keys(error.faults).length === 0 ||
@@ -103,7 +105,7 @@ export function useJobEditorState(entered: Job): JobEditor {
         setTrouble(error instanceof Error ? error.message : "Something went wrong.");
       }
     },
-    [id, reread],
+    [id, build, reread],
   );
 
   const { mutateAsync: enterNow } = enterChange;

@@ -2,7 +2,8 @@ import { NavLink, Outlet, useLocation, useSearchParams } from "react-router";
 import { useCatalogue } from "@/api/queries";
 import { Rows } from "@/components/Rows";
 import { Scroll } from "@/components/Scroll";
-import { triesOf } from "@/lib/address";
+import { buildOf } from "@/components/TitleBlock";
+import { BUILD, triesOf, useAddress } from "@/lib/address";
 import { ENTRIES_COLUMN, TWO_COLUMNS } from "@/lib/columns";
 import { groupsOf } from "@/lib/groups";
 import { useJobEditor } from "@/lib/useJobEditor";
@@ -14,7 +15,7 @@ export const VIEWS: readonly { to: string; label: string }[] = [
   { to: "flywheel", label: "Flywheel" },
   { to: "find", label: "Find parts" },
   { to: "moves", label: "What moves it" },
-  { to: "against", label: "Found against planned" },
+  { to: "against", label: "Builds" },
 ];
 
 /** Choose: the parts on the left, the clutch and what it amounts to on the right. */
@@ -42,7 +43,9 @@ export function Choose() {
           ))}
         </nav>
         <Tried />
+        <WhichBuild />
       </div>
+      <OfThisBuild />
       <div className={`${groups.length > 0 ? TWO_COLUMNS : "grid h-full min-h-0 grid-cols-1"} grow`}>
         {groups.length > 0 && (
           <Scroll label="Parts" className={ENTRIES_COLUMN}>
@@ -55,6 +58,53 @@ export function Choose() {
         <Outlet />
       </div>
     </div>
+  );
+}
+
+/** Which build the figures beside are of. */
+function WhichBuild() {
+  const { entered } = useJobEditor();
+  const [, put] = useAddress();
+  return (
+    <label className="ml-auto flex items-center gap-2 px-4 py-0.5 text-note">
+      Build
+      <select
+        value={entered.build}
+        onChange={(event) => put({ [BUILD]: event.target.value || null })}
+        className="h-8 max-w-[14rem] rounded-cut border border-line bg-sheet px-1 font-semibold"
+      >
+        {entered.builds.map(({ name, label }) => (
+          <option key={name} value={name}>
+            {label}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** What is changed where another build than the plan is worked on. */
+function OfThisBuild() {
+  const { entered } = useJobEditor();
+  const [, put] = useAddress();
+  if (!entered.build) return null;
+  const found = entered.build === "found";
+  return (
+    <p
+      role="status"
+      data-testid="of-build"
+      className="flex shrink-0 flex-wrap items-center gap-x-3 border-b border-ink bg-sheet px-4 py-1 text-note"
+    >
+      <b>{buildOf(entered)}.</b>
+      {found
+        ? entered.apart.length > 0
+          ? "What is entered here is of the parts that come out; of a part that stays it is the plan's as well."
+          : "Every part stays, so this is the plan. Say under Builds which are renewed."
+        : "What is entered here is of this alternative alone; all else is the plan's."}
+      <button type="button" className="plain-link min-h-6" onClick={() => put({ [BUILD]: null })}>
+        Back to the plan
+      </button>
+    </p>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import type { Figure as FigureData, Flywheel } from "@/api/client";
 import { useFlywheel } from "@/api/queries";
 import { Figure } from "@/components/Figure";
@@ -70,7 +71,12 @@ function Change({ wheel }: { wheel: Flywheel }) {
       )}
       {!wheel.has_old && (
         <p className="my-2 text-soft">
-          Enter the inertia of the flywheel that comes out, and both stand side by side.
+          Say under{" "}
+          <Link className="plain-link" to="../against">
+            Builds
+          </Link>{" "}
+          that the flywheel is renewed, and enter the one that comes out as found: both then stand side by
+          side.
         </p>
       )}
       <div className="mt-1 grid gap-x-8 gap-y-4 wide:grid-cols-2">

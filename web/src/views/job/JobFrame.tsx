@@ -1,11 +1,11 @@
 import { useEffect } from "react";
-import { Link, NavLink, Outlet, useNavigate, useParams, useSearchParams } from "react-router";
+import { Link, NavLink, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import type { Job } from "@/api/client";
 import { useCatalogue, useJob } from "@/api/queries";
 import { ConflictDialog } from "@/components/ConflictDialog";
 import { TitleBlock } from "@/components/TitleBlock";
 import { TopBar } from "@/components/TopBar";
-import { triesOf, usePanel, withSearch } from "@/lib/address";
+import { BUILD, triesOf, usePanel, withSearch } from "@/lib/address";
 import { actionOf, keysOn } from "@/lib/keys";
 import { JobEditorContext, useJobEditor, useJobEditorState } from "@/lib/useJobEditor";
 import { Trouble } from "@/views/Trouble";
@@ -22,10 +22,13 @@ const STATIONS = [
 /** One job: the stations of the work above, the four answers below. */
 export function JobFrame() {
   const id = Number(useParams().id);
-  const job = useJob(id);
+  const [search] = useSearchParams();
+  const bench = useLocation().pathname.includes("/measure");
+  const build = bench ? "" : (search.get(BUILD) ?? "");
+  const job = useJob(id, build);
   if (job.error && !job.data) return <Trouble sentence={job.error.message} />;
   if (!job.data) return <p className="p-8">Opening the job …</p>;
-  return <OpenJob key={id} job={job.data} />;
+  return <OpenJob key={`${id}/${build}`} job={job.data} />;
 }
 
 function OpenJob({ job }: { job: Job }) {

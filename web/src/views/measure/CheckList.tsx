@@ -42,7 +42,14 @@ function Line({ check, now, onCheck }: { check: Check; now: boolean; onCheck: (n
         now ? "border-l-4 border-l-now bg-sheet pl-2 font-bold" : "hover:bg-sheet"
       }`}
     >
-      <span>{check.label}</span>
+      <span>
+        {check.label}
+        {check.of !== "both" && (
+          <span className="block text-note font-normal text-soft">
+            {check.of === "found" ? "of what comes out" : "of what goes in"}
+          </span>
+        )}
+      </span>
       <span
         className={`flex items-center gap-1.5 text-note ${finding.verdict === "open" ? "font-normal text-soft" : "font-bold"}`}
       >

@@ -5,7 +5,7 @@ import { useEffects, useTakeEffects } from "@/api/measure";
 import { Glyph } from "@/components/Glyph";
 import { Scroll } from "@/components/Scroll";
 import { leadsTo } from "@/components/TitleBlock";
-import { tryKey, withSearch } from "@/lib/address";
+import { BUILD, tryKey, withSearch } from "@/lib/address";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
 import type { Bench } from "./BenchView";
@@ -23,7 +23,7 @@ export function DecideView() {
           <Practices bench={bench} send={send} />
         </div>
         <div className="grid content-start gap-6">
-          <Effects />
+          <Effects bench={bench} />
           <WhileOpen bench={bench} send={send} />
         </div>
       </div>
@@ -139,16 +139,16 @@ function Practices({ bench, send }: { bench: Measure; send: Send }) {
 }
 
 /** Measured values replace assumed ones: which, and what that does to the four questions. */
-function Effects() {
+function Effects({ bench }: { bench: Measure }) {
   const { entered } = useJobEditor();
-  const take = useTakeEffects(entered.id);
+  const take = useTakeEffects(entered.id, bench.build);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const effects = useEffects(entered.id, entered.revision, [...left].sort().join());
+  const effects = useEffects(entered.id, entered.revision, bench.build, [...left].sort().join());
   if (!effects.data) return null;
   const { effects: found, before, after } = effects.data;
   const wanted = found.filter((effect) => !left.has(effect.quantity));
   const tries = withSearch(
-    new URLSearchParams(),
+    new URLSearchParams(bench.build === "found" && bench.apart.length > 0 ? { [BUILD]: "found" } : {}),
     Object.fromEntries(wanted.map((effect) => [tryKey(effect.quantity), effect.typed])),
   );
   return (

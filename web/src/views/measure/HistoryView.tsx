@@ -1,7 +1,7 @@
 import { useRef, useState } from "react";
 import { Link, useOutletContext } from "react-router";
 import type { Trend } from "@/api/client";
-import { useBenchHistory, useBringReadings } from "@/api/measure";
+import { useBenchHistory, useBringReadings, type Whose } from "@/api/measure";
 import { FileButton } from "@/components/FileButton";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
@@ -14,8 +14,8 @@ export function HistoryView() {
   const { bench } = useOutletContext<Bench>();
   const [search, put] = useAddress();
   const shop = search.has("shop");
-  const history = useBenchHistory(bench.job, shop);
-  const { brought, onFile, onTakeBack, busy } = useBrought(bench.job);
+  const history = useBenchHistory(bench.job, bench.build, shop);
+  const { brought, onFile, onTakeBack, busy } = useBrought(bench.job, bench.build);
   if (!history.data) return <p className="p-8">{history.error?.message ?? "Opening the record …"}</p>;
   const { trends, readings, total } = history.data;
   return (
@@ -193,8 +193,8 @@ function TrendChart({ trend, joined }: { trend: Trend; joined: boolean }) {
 type Brought = { told: readonly string[]; series: readonly number[] };
 
 /** A file of readings brought into a job, what it brought, and all of it taken back. */
-function useBrought(job: number) {
-  const { bring, takeBack } = useBringReadings(job);
+function useBrought(job: number, build: Whose) {
+  const { bring, takeBack } = useBringReadings(job, build);
   const [brought, setBrought] = useState<Brought>({ told: [], series: [] });
   const tell = (told: string[], series: number[] = []) => setBrought({ told, series });
   const fail = (error: unknown) =>

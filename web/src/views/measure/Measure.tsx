@@ -1,5 +1,6 @@
-import { NavLink, Outlet } from "react-router";
-import { useBenchChange, useMeasure } from "@/api/measure";
+import { NavLink, Outlet, useSearchParams } from "react-router";
+import { useBenchChange, useMeasure, type Whose } from "@/api/measure";
+import { BUILD, useAddress } from "@/lib/address";
 import { useJobEditor } from "@/lib/useJobEditor";
 import type { Bench } from "./BenchView";
 import { Mark, VERDICT_WORDS } from "./marks";
@@ -14,8 +15,10 @@ const VIEWS = [
 /** Measure: readings on the bench, what to do about them, and what was read before. */
 export function Measure() {
   const { entered } = useJobEditor();
-  const bench = useMeasure(entered.id, entered.revision);
-  const change = useBenchChange(entered.id, entered.revision);
+  const [search] = useSearchParams();
+  const build: Whose = search.get(BUILD) === "planned" ? "planned" : "found";
+  const bench = useMeasure(entered.id, entered.revision, build);
+  const change = useBenchChange(entered.id, entered.revision, build);
   const send: Send = async (what) => {
     try {
       await change.mutateAsync(what);
@@ -33,7 +36,7 @@ export function Measure() {
         {VIEWS.map(({ to, label }) => (
           <NavLink
             key={to}
-            to={to}
+            to={{ pathname: to, search: build === "planned" ? `?${BUILD}=planned` : "" }}
             className={({ isActive }) =>
               `flex min-h-11 items-center whitespace-nowrap border-b-[3px] px-3 ${
                 isActive ? "border-ink font-bold" : "border-transparent text-soft hover:text-ink"
@@ -43,6 +46,7 @@ export function Measure() {
             {label}
           </NavLink>
         ))}
+        {bench.data && bench.data.apart.length > 0 && <WhosePart apart={bench.data.apart} build={build} />}
         {bench.data && bench.data.worst !== "open" && (
           <p className="ml-auto flex items-center gap-2 whitespace-nowrap pl-3 text-note">
             <span className="hidden tablet:inline">Worst so far:</span>
@@ -59,5 +63,24 @@ export function Measure() {
         )}
       </div>
     </div>
+  );
+}
+
+/** Of parts that are renewed, what comes out and what goes in are read apart. */
+function WhosePart({ apart, build }: { apart: string[]; build: Whose }) {
+  const [, put] = useAddress();
+  return (
+    <label className="ml-auto flex min-h-11 items-center gap-2 whitespace-nowrap text-note">
+      Readings of
+      <select
+        value={build}
+        title={`Read apart: ${apart.join(", ")}. What stays is one part.`}
+        onChange={(event) => put({ [BUILD]: event.target.value === "planned" ? "planned" : null })}
+        className="h-9 rounded-cut border border-line bg-sheet px-1 font-semibold"
+      >
+        <option value="found">what comes out</option>
+        <option value="planned">what goes in</option>
+      </select>
+    </label>
   );
 }

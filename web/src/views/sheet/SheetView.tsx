@@ -164,20 +164,24 @@ export function SheetView() {
   );
 }
 
-/** What a driver will feel of it, where anything differs from what was found. */
+const PLAN = { entries: [], build: "" };
+
+/** What a driver will feel of it, and the alternatives that were looked at, where anything differs from what was found. */
 function Changes({ id, revision }: { id: number; revision: number }) {
-  const found = useAgainst(id, revision, []).data;
-  if (!found || (found.says.length === 0 && found.renewed.length === 0)) return null;
+  const builds = useAgainst(id, revision, PLAN).data?.builds.slice(1) ?? [];
+  const told = builds.filter((build) => build.says.length > 0 || build.parts.length > 0);
+  if (told.length === 0) return null;
   return (
     <section className="mt-6" data-testid="sheet-changes">
       <h2 className="border-b border-ink pb-1 text-head font-bold">Against what was found</h2>
-      <p className="pt-2">
-        {[
-          ...found.renewed.map((part) => `${part} renewed`),
-          ...found.dressed.map((part) => `${part} dressed`),
-        ].join(", ")}
-      </p>
-      <p className="font-semibold">{found.says.join(", ")}</p>
+      {told.map((build) => (
+        <p key={build.name} className="pt-2">
+          <b>{build.label}:</b> {[...build.says].join(", ") || "nothing a driver would feel differs"}.
+          <span className="block text-note">
+            {build.parts.map((part) => `${part.name} ${part.label.toLowerCase()}`).join(", ")}
+          </span>
+        </p>
+      ))}
     </section>
   );
 }
