@@ -74,7 +74,8 @@ JOBS: tuple[DemoJob, ...] = (
         {"shaft_diameter": "25.4 mm", "shaft_yield": "980 MPa", "disc_thickness": "6.4 mm", "floater_thickness": "8 mm",
          "pressure_plate_thickness": "14 mm"},
         {"flywheel_fate": "renewed"},
-        InBuild("found", {"inertia_source": "figure", "flywheel_inertia": "0.135 kg·m²", "flywheel_material": "grey_iron"}),
+        InBuild("found", {"inertia_source": "figure", "flywheel_inertia": "0.135 kg·m²",
+                          "flywheel_material": "grey_iron"}),
         InBuild("organic twin", {"facing_material": "organic", "cover_clamp": "9.6 kN"}),
     )),
     DemoJob(9, (

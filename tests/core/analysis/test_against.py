@@ -147,7 +147,9 @@ def test_the_differences_are_said_as_a_driver_would() -> None:
     by_name = {c.name: c for c in told.changes}
     assert by_name["wear"].values == (0.9e-3, 0.0, 0.0)
     found, plan, other = by_name["holdable_engine_torque"].values
-    assert found and plan and other
+    assert found is not None
+    assert plan is not None
+    assert other is not None
     assert plan < other
     assert f"holds {other / found:.2g} times as much" in stiffer.says
 

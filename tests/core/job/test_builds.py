@@ -15,8 +15,8 @@ from liftbite.core.measure.whose import part_read
 
 #: What no part brings: the engine, the vehicle, how it is driven and judged, what is never taken out.
 _OF_THE_VEHICLE = {
-    "", "engine", "stage", "use", "start", "vehicle", "primary", "release", "losses", "room", "turning", "balance", "runs",
-    "shaft", "joint", "schedule", "heat", "fates", "wear", "strength", "fits", "cover", "stack",
+    "", "engine", "stage", "use", "start", "vehicle", "primary", "release", "losses", "room", "turning", "balance",
+    "runs", "shaft", "joint", "schedule", "heat", "fates", "wear", "strength", "fits", "cover", "stack",
 }  # fmt: skip
 
 

@@ -69,6 +69,7 @@ function WhichBuild() {
     <label className="ml-auto flex items-center gap-2 px-4 py-0.5 text-note">
       Build
       <select
+        aria-label="Build"
         value={entered.build}
         onChange={(event) => put({ [BUILD]: event.target.value || null })}
         className="h-8 max-w-[14rem] rounded-cut border border-line bg-sheet px-1 font-semibold"

@@ -73,6 +73,7 @@ function WhosePart({ apart, build }: { apart: string[]; build: Whose }) {
     <label className="ml-auto flex min-h-11 items-center gap-2 whitespace-nowrap text-note">
       Readings of
       <select
+        aria-label="Readings of"
         value={build}
         title={`Read apart: ${apart.join(", ")}. What stays is one part.`}
         onChange={(event) => put({ [BUILD]: event.target.value === "planned" ? "planned" : null })}
