@@ -97,4 +97,5 @@ FULL = {
     "free_rev_torque": "180 N·m", "floater_clearance": "0.022 in",
     "drill_radius": "135 mm", "drill_diameter": "9 mm",
     "housing_bore_runout": "0.06 mm", "housing_face_runout": "0.05 mm", "flywheel_face_runout": "0.04 mm",
+    "pilot_engagement": "18 mm", "pilot_length": "16 mm", "pilot_room": "26 mm",
 }  # fmt: skip

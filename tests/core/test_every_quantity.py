@@ -197,7 +197,7 @@ EXPONENTS = {
 CONSTANTS = {
     "spring_clamp", "lifted_spring_force", "spring_peak_clamp", "diaphragm_stress", "soft_volume", "start_load_torque",
     "flywheel_inertia", "air_gain", "plate_lift_available", "overtravel_margin", "balance_margin",
-    "housing_bore_margin", "housing_face_margin", "flywheel_face_margin", "fluid_margin",
+    "housing_bore_margin", "housing_face_margin", "flywheel_face_margin", "fluid_margin", "pilot_room_margin",
     "peak_pedal_effort", "peak_line_pressure", "pedal_at_overtravel", "pedal_at_master_stop", "pedal_at_slave_stop",
     "gross_balance_margin", "tyre_torque", "sleeve_stroke",  # a grade, gravity, a margin
     "least_pedal_return", "return_margin", "sleeve_wear", "standard_torque",
@@ -292,6 +292,8 @@ LAWS = [
     ("housing_bore_margin", "housing_bore_runout", -1),
     ("housing_face_margin", "housing_face_limit", 1),
     ("flywheel_face_margin", "flywheel_face_runout", -1),
+    ("pilot_margin", "pilot_engagement", 1),
+    ("pilot_room_margin", "pilot_engagement", -1),
     ("unbalance_force", "redline", 1),
     ("vehicle_inertia", "vehicle_mass", 1),
     ("vehicle_inertia", "gear_ratio", -1),

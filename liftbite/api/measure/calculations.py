@@ -32,6 +32,7 @@ def _calculation(calculation: Calculation, told: Told | None, said: Mapping[str,
     return mc.CalculationOut(
         name=calculation.name, label=calculation.label, checks=list(calculation.checks),
         waits_for="" if told else calculation.waits_for, sentence=told.sentence if told else "",
+        verdict=told.verdict if told else "",
         working=list(told.working) if told else [], shows=[_shown(s) for s in told.shows] if told else [],
         asks=_asked(calculation.asks, said) if calculation.asks else None,
     )  # fmt: skip

@@ -121,6 +121,7 @@ class CalculationOut(BaseModel):
     checks: list[str]
     waits_for: str
     sentence: str
+    verdict: Literal["reuse", "put right", "stop", ""] = Field(description="Whether it goes in as it is.")
     working: list[str]
     shows: list[ShownOut]
     asks: AskedOfSeriesOut | None

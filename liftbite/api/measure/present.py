@@ -37,7 +37,7 @@ from liftbite.core.measure.judgement import Finding, Reading, assess, left_of, l
 from liftbite.core.measure.keyed import units_of
 from liftbite.core.measure.parts_list import PRACTICES, Need, Renewal, needs, worst, worth_it
 from liftbite.core.measure.runout import FACES, SweepSettings, pointing, unreachable
-from liftbite.core.measure.setup import CALCULATIONS, asked_of_check
+from liftbite.core.measure.setup import CALCULATIONS, asked_of_check, told_of
 from liftbite.core.measure.sweep import LIMIT_AT, Sweep, judge_sweep, places_taken, scale_of, sweep_of, tir_alone
 from liftbite.core.measure.whose import of_build, part_read
 from liftbite.core.units.read import from_si
@@ -170,7 +170,10 @@ def needs_of(bench: Bench) -> list[Need]:
     """The parts to get and the work to have done: by what was found, and by what was read of the parts that go in."""
     found, plan = bench.seen_as(FOUND), bench.seen_as(PLAN)
     new = [f for f in findings_of(plan) if part_read(f.check) in bench.apart]
-    return needs(plan.build, findings_of(found), bench.practices, new)
+    checks = {c.name for c in checks_for(plan.build)}
+    setups = {c.label: told for c, told in told_of(plan.build, plan.readings, plan.said)
+              if told is not None and checks & set(c.checks)}  # fmt: skip
+    return needs(plan.build, findings_of(found), bench.practices, new, setups)
 
 
 def settings_of(series: Series | None) -> SweepSettings:

@@ -10,11 +10,13 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from types import MappingProxyType
 
 from liftbite.core.job.build import Build
 from liftbite.core.job.fates import FATED, FATES, fate_of
 from liftbite.core.measure.checks import CHECKS, Verdict
 from liftbite.core.measure.judgement import VERDICTS, Finding
+from liftbite.core.measure.setup.calculation import Told
 
 #: Practice -> what it is about, and its options with what they say; the first is where a shop begins.
 PRACTICES: Mapping[str, tuple[str, Mapping[str, str]]] = {
@@ -91,8 +93,9 @@ class Need:
 
 
 def needs(
-    build: Build, findings: Sequence[Finding], practices: Mapping[str, str], new: Sequence[Finding] = ()
-) -> list[Need]:
+    build: Build, findings: Sequence[Finding], practices: Mapping[str, str], new: Sequence[Finding] = (),
+    setups: Mapping[str, Told] = MappingProxyType({}),
+) -> list[Need]:  # fmt: skip
     """The parts to get and the work to have done, each with its reasons.
 
     Springs go with a plate set, plates only whole, one-time bolts with what they held, the release bearing with every
@@ -104,6 +107,7 @@ def needs(
     findings : verdicts of what was found; those still open decide nothing
     practices : practice -> option picked by the shop
     new : verdicts of the parts that go in
+    setups : calculation of the set-up, as it is called -> what it came to
     """
     found: dict[tuple[str, str], list[str]] = {}
 
@@ -127,6 +131,9 @@ def needs(
             get(check.part, said, "put right")
         elif finding.verdict == "too close to call" and check.kind == "reading":
             get(_PART.get(finding.check, check.part), said, "measure better")
+    for label, told in setups.items():
+        if told.verdict in ("put right", "stop"):
+            get(label, told.sentence, "put right")
     renewed = {part for part, work in found if work == "get"}
     car = build.chosen.has("car")
     if "Plate set" in renewed and build.chosen.has("coil springs"):

@@ -14,7 +14,7 @@ from liftbite.core.job.ledger import FOUND, PLAN
 
 _CHECKS_OF: Mapping[str, tuple[str, ...]] = {
     "disc": ("rivet_depth", "disc_wobble", "disc_condition", "cover_standoff"),
-    "plates": ("plate_thickness", "plate_condition", "plain_warp", "plain_thickness", "plain_face", "plate_count"),
+    "plates": ("plate_thickness", "plate_condition", "plain_warp", "plain_face"),
     "springs": ("spring_free_length", "spring_square"),
     "cover": ("finger_height", "finger_tips", "plate_face", "plate_flatness"),
     "flywheel": ("flywheel_thickness", "flywheel_step", "flywheel_face", "flywheel_insert", "ring_gear",

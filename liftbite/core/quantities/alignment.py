@@ -2,6 +2,7 @@
 
 - bell housing   `housing_bore_margin`, `housing_face_margin`
 - flywheel       `flywheel_face_margin`
+- input shaft    `pilot_margin`, `pilot_room_margin`
 
 Runouts are total indicator readings, as swept from the crank.
 """
@@ -83,3 +84,49 @@ def flywheel_face_margin(flywheel_face_limit: Values, flywheel_face_runout: Valu
     0.5
     """
     return plain(flywheel_face_limit / np.maximum(flywheel_face_runout, LEAST))
+
+
+def pilot_margin(pilot_engagement: Values, pilot_length: Values) -> Values:
+    """How much of its pilot bearing the input shaft runs in.
+
+    m_p = e_p / l_p
+
+    Parameters
+    ----------
+    pilot_engagement : e_p, how deep the shaft enters the pilot, below 0 where it does not reach it [m]
+    pilot_length : l_p, length of the pilot bearing [m]
+
+    Returns
+    -------
+    m_p, share of the pilot that carries the shaft [-]
+
+    Range: l_p above 0; 1 and more where the shaft passes the whole pilot.
+    Source: [practice: the sum of the depths, both ends checked].
+
+    >>> pilot_margin(0.012, 0.016)
+    0.75
+    """
+    return plain(pilot_engagement / pilot_length)
+
+
+def pilot_room_margin(pilot_room: Values, pilot_engagement: Values) -> Values:
+    """Room for the shaft's nose over how deep it goes.
+
+    m_r = h_p / e_p
+
+    Parameters
+    ----------
+    pilot_room : h_p, from the pilot's near edge to the bottom of the bore [m]
+    pilot_engagement : e_p, how deep the shaft enters [m]
+
+    Returns
+    -------
+    m_r, room over depth [-]
+
+    Range: below 1 the nose meets the bottom before the gearbox meets the housing.
+    Source: [practice: the sum of the depths, both ends checked].
+
+    >>> pilot_room_margin(0.026, 0.013)
+    2.0
+    """
+    return plain(pilot_room / np.maximum(pilot_engagement, LEAST))

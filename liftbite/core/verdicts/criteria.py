@@ -159,6 +159,13 @@ def _out_of_true(reading: str, limit: str, words: str) -> Says:
     return lambda v, _: f"{words} {both_fine(v[reading], 'm')}; {both_fine(v[limit], 'm')} is allowed"
 
 
+def _in_pilot(v: Figures, _: Build) -> str:
+    depth, length = v["pilot_engagement"], both_fine(v["pilot_length"], "m")
+    if depth <= 0:
+        return f"does not reach its pilot, {both_fine(-depth, 'm')} short"
+    return f"enters its pilot by {both_fine(depth, 'm')} of {length}"
+
+
 #: What a lift has to reach new, comfortably, and at the wear limit, just freeing.
 LIFT_NEW, LIFT_WORN = 1.1, 1.0
 _LIFT = "common practice: 1.1 new, 1.0 at the wear limit"
@@ -336,6 +343,14 @@ CRITERIA: tuple[Criterion, ...] = (
     _swept("housing_bore", "bell housing bore"),
     _swept("housing_face", "gearbox face"),
     _swept("flywheel_face", "flywheel face"),
+    Criterion("true", "pilot_margin", "shaft in its pilot", "pilot_margin", 1.0, _in_pilot, friction=HIGH,
+              bad_below=1e-6, shows=("pilot_engagement", "pilot_length"), uses=("pilot_engagement", "pilot_length"),
+              whose="the whole pilot carries the shaft, common practice", if_clear=True, excludes="true"),
+    Criterion("true", "pilot_room_margin", "shaft's nose", "pilot_room_margin", 1.0,
+              lambda v, _: f"goes {both_fine(v['pilot_engagement'], 'm')} deep where {both_fine(v['pilot_room'], 'm')} "
+                           "is room" + ("; it meets the bottom" if v["pilot_room_margin"] <= 1 else ""),
+              friction=HIGH, bad_below=1.0, shows=("pilot_engagement", "pilot_room"),
+              uses=("pilot_engagement", "pilot_room"), whose="clear of the bottom", if_clear=True, excludes="true"),
     _swept("plain_warp", "plain plates", "plain_warp", "the worst is warped by"),
     _swept("push_rod", "push rod", "push_rod_bow", "is bowed by"),
 )  # fmt: skip

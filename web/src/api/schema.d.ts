@@ -2942,6 +2942,12 @@ export interface components {
             waits_for: string;
             /** Sentence */
             sentence: string;
+            /**
+             * Verdict
+             * @description Whether it goes in as it is.
+             * @enum {string}
+             */
+            verdict: "reuse" | "put right" | "stop" | "";
             /** Working */
             working: string[];
             /** Shows */

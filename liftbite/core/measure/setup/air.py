@@ -16,7 +16,7 @@ from liftbite.core.job.build import Build, both
 from liftbite.core.measure.checks import Limit
 from liftbite.core.measure.effect import Effect, EffectOf
 from liftbite.core.measure.judgement import Readings, values_of
-from liftbite.core.measure.setup.calculation import Calculation, Told, mm
+from liftbite.core.measure.setup.calculation import Calculation, Told, mm, right
 from liftbite.core.units.constants import ATMOSPHERE
 from liftbite.core.units.read import from_si
 from liftbite.core.units.show import figure
@@ -136,7 +136,8 @@ def tell(found: AirFound) -> Told:
     pushed, came = found.master_area * found.master_travel, found.slave_area * found.slave_travel
     swell = found.hose_swell * found.pressure
     grows = (ATMOSPHERE + found.pressure) / found.pressure
-    return Told(sentence, (
+    fine = air.low <= 0 and (found.frees is None or found.frees >= 1)
+    return Told(sentence, right(fine), (
         f"Master pushes A_m · x_m = {both(found.master_area, 'm²')} · {mm(found.master_travel)} mm = {_ml(pushed)} mL "
         "after its port has closed.",
         f"Slave took A_s · x_s = {both(found.slave_area, 'm²')} · {mm(found.slave_travel)} mm = {_ml(came)} mL; "

@@ -30,12 +30,14 @@ from liftbite.core.measure.setup.calculation import (
     Pieces,
     Remark,
     Ruler,
+    SetUp,
     Shown,
     Table,
     Told,
     Window,
     mm,
     pieces_of,
+    right,
     said,
 )
 from liftbite.core.units.constants import INCH
@@ -244,7 +246,17 @@ def tell(found: Bearing) -> Told:
         working.append(f"A bearing that rides on the fingers only keeps this in reserve. One that springs fully back "
                        f"crosses it on every stroke: {mm(best)} mm · A_s/A_m = {mm(found.crossing)} mm of the "
                        "master's travel; then enter it as the bearing's clearance.")  # fmt: skip
-    return Told(_sentence(found), (*working, *found.pieces.tried()), _shows(found))
+    return Told(_sentence(found), _verdict(found), (*working, *found.pieces.tried()), _shows(found))
+
+
+def _verdict(found: Bearing) -> SetUp:
+    """Whether the stack that is fitted leaves the right reserve; none is fitted where nothing was said."""
+    if found.reserve <= 0:
+        return "stop"
+    if found.picked is None and found.stacks[0].pieces:
+        return "put right"  # the stack that serves is not in yet
+    window = found.usable
+    return right(found.fitted.in_rule if window is None and not found.pulls else bool(found.fitted.in_window))
 
 
 def _sentence(found: Bearing) -> str:

@@ -16,7 +16,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
-from typing import Any, TypeAlias
+from typing import Any, Literal, TypeAlias
 
 from liftbite.core.job.build import Build, both_fine
 from liftbite.core.measure.effect import EffectOf
@@ -112,6 +112,8 @@ class Remark:
     verdict: str = ""
 
 
+#: What a calculation of the set-up says of what it was worked out for.
+SetUp: TypeAlias = Literal["reuse", "put right", "stop", ""]
 Shown: TypeAlias = "Ruler | Table | Lines | Remark"
 
 
@@ -122,11 +124,13 @@ class Told:
     Attributes
     ----------
     sentence : what it comes to
+    verdict : "reuse" where it goes in as it is, "put right" or "stop" where not, empty where it says neither
     working : how, line by line, with its figures and whose rule it is
     shows : what is shown beside it, in order
     """
 
     sentence: str
+    verdict: SetUp
     working: tuple[str, ...] = ()
     shows: tuple[Shown, ...] = ()
 
@@ -197,6 +201,15 @@ class Pieces:
     def named(self, pieces: Sequence[int]) -> str:
         """Some of them by name: `Shim 1 and Shim 2`."""
         return " and ".join(self.names[i] for i in pieces)
+
+
+def right(fine: bool) -> SetUp:
+    """The verdict on something that either goes in as it is or is put right first.
+
+    >>> right(True), right(False)
+    ('reuse', 'put right')
+    """
+    return "reuse" if fine else "put right"
 
 
 def pieces_of(readings: Readings, check: str) -> Pieces:

@@ -14,10 +14,21 @@ from itertools import combinations
 
 from liftbite.core.job.build import Build
 from liftbite.core.measure.judgement import Readings, values_of
-from liftbite.core.measure.setup.calculation import MOST_PIECES, Calculation, Pieces, Told, mm, pieces_of, said
+from liftbite.core.measure.setup.calculation import (
+    MOST_PIECES,
+    Calculation,
+    Pieces,
+    Told,
+    mm,
+    pieces_of,
+    right,
+    said,
+)
 
 #: Floats that differ by less are alike: no micrometer tells them apart [m]; the fewer shims win.
 TELLS = 2e-6
+#: An end float no dial tells from none [m] [practice].
+NIL = 0.02e-3
 
 
 def shims_for_float(end_float: float, shims: Sequence[float]) -> tuple[tuple[int, ...], float]:
@@ -56,16 +67,21 @@ def work_out(_: Build, readings: Readings, __: Mapping[str, str]) -> EndFloat | 
 def tell(found: EndFloat) -> Told:
     """An input shaft's end float and the shims that take it up."""
     names = found.pieces.names
-    if not names:
-        sentence = f"End float {said(found.measured)}: nil but free turning is wanted. Measure the shims at hand."
+    if found.measured <= NIL:
+        sentence = f"End float {said(max(found.measured, 0.0))}: nil. It passes where the shaft turns free by hand."
+    elif not names:
+        sentence = f"End float {said(found.measured)}: nil but free turning is wanted. Measure the shims at hand, " \
+                   f"or get one of {said(found.measured)}."  # fmt: skip
     elif not found.taken:
-        sentence = f"End float {said(found.measured)}: no shim at hand is thin enough."
+        sentence = (
+            f"End float {said(found.measured)}: no shim at hand is thin enough. Get one of {said(found.measured)}."
+        )
     else:
         with_what = found.pieces.named(found.taken)
         verb = "takes" if len(found.taken) == 1 else "take"
         sentence = f"{with_what} {verb} the end float to {said(found.left)}; thickest at the race."
     terms = "".join(f" − {mm(found.pieces.heights[i])}" for i in found.taken)
-    return Told(sentence, (
+    return Told(sentence, right(found.measured <= NIL), (
         f"Left = end float − shims = {mm(found.measured)}{terms} = {mm(found.left)} mm: the least that is not below "
         "nothing, with the fewest shims. Nil but free turning [practice]; the manual's figure comes first.",
         *found.pieces.tried(),

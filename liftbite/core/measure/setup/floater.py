@@ -35,6 +35,7 @@ from liftbite.core.measure.setup.calculation import (
     Window,
     mm,
     pieces_of,
+    right,
     said,
 )
 from liftbite.core.units.constants import THOU
@@ -166,15 +167,31 @@ def work_out(build: Build, readings: Readings, said_of: Mapping[str, str]) -> Fl
     return Floater(tuple(gaps), ways, pieces, tuple(wear.tolist()), tuple(inner.tolist()), tuple(outer.tolist()), at)
 
 
-def _way_said(way: str, shims: FloaterShims) -> str:
-    right = "all three come right" if shims.in_window and shims.alike else "not all three come right"
-    return f"With shims {SEATS[way]}, {right}."
+def _way_said(found: Floater, way: str, shims: FloaterShims) -> str:
+    if shims.in_window and shims.alike:
+        return f"With shims {SEATS[way]}, all three come right."
+    middle = (FLOATER.low + FLOATER.high) / 2
+    wanted = [(i, (middle - gap) * (1 if way == "raises" else -1)) for i, gap in enumerate(found.gaps, start=1)]
+    off = [(i, t) for (i, t), gap in zip(wanted, found.gaps, strict=True) if not FLOATER.holds(gap)] or wanted
+    get = ", ".join(f"stand {i} {said(t)}" for i, t in off if t > 0)
+    too = ", ".join(f"stand {i}" for i, t in off if t <= 0)
+    says = f"With shims {SEATS[way]}, not all three come right."
+    return says + (f" Get for {get}." if get else "") + (f" No shim there mends {too}." if too else "")
+
+
+def _fits_as_it_is(found: Floater) -> bool:
+    """True where the stands are right without a shim."""
+    alike = max(found.gaps) - min(found.gaps) <= ALIKE + 1e-9
+    return alike and all(FLOATER.holds(gap) for gap in found.gaps)
 
 
 def tell(found: Floater) -> Told:
     """A twin's floater: whether the shims at hand bring its stands right, and when they want new ones."""
     ask = "" if len(found.ways) == 1 else " Say where a shim sits on this clutch, and one answer is left."
-    sentence = " ".join(_way_said(way, shims) for way, shims in found.ways) + ask
+    fits = _fits_as_it_is(found)
+    sentence = " ".join(_way_said(found, way, shims) for way, shims in found.ways) + ask
+    if fits:
+        sentence = "All three stands are right as they are; no shim is needed."
     working = [f"Each stand: {said(FLOATER.low)} to {said(FLOATER.high)}, and all within {said(ALIKE)} of each other "
                "[practice]."]  # fmt: skip
     for way, shims in found.ways:
@@ -190,7 +207,7 @@ def tell(found: Floater) -> Told:
                        "one as the inner disc wears and the outer gap shrinks by as much.")  # fmt: skip
         if not found.ways[0][1].in_window:
             working.append("As no shims at hand bring the stands right, f is taken at the middle of its window here.")
-    return Told(sentence, (*working, *found.pieces.tried()), tuple(_shows(found)))
+    return Told(sentence, right(fits), (*working, *found.pieces.tried()), tuple(_shows(found)))
 
 
 def _shows(found: Floater) -> list[Shown]:

@@ -16,7 +16,7 @@ from liftbite.core.job.build import Build
 from liftbite.core.measure.checks import Limit
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
 from liftbite.core.measure.judgement import Readings, values_of
-from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Told, mm, said
+from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Told, mm, right, said
 from liftbite.core.units.show import figure
 
 
@@ -115,7 +115,7 @@ def tell(found: FlywheelCut) -> Told:
     terms = f"({mm(found.face)} − {mm(found.seat)}) · {ratio} − {mm(found.seat)}"
     if found.way < 0:
         rule, terms = f"−{rule}", f"−{terms}"
-    return Told(" ".join(words), (
+    return Told(" ".join(words), right(not (known and abs(cut.fingers) > MAKE_UP)) if known else "", (
         f"Fingers = {rule} = {terms}{fingers}. Both cut alike move the whole clutch towards the engine; the face alone "
         "acts as wear does, which takes the tips of a pull-type cover the other way [geometry; practice].",
         "A flywheel is cut no thinner than its maker's least thickness.",

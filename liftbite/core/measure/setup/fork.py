@@ -8,14 +8,16 @@ Lengths in metres.
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from math import asin
 
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, both
+from liftbite.core.measure.checks import Limit
+from liftbite.core.measure.effect import Effect, EffectOf, of_length
 from liftbite.core.measure.judgement import Readings, values_of
-from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Told, mm, said
+from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Told, mm, right, said
 from liftbite.core.units.show import figure
 
 
@@ -137,9 +139,24 @@ def tell(found: Fork) -> Told:
                        f"{mm(found.stroke)} mm.")  # fmt: skip
     if abs(f.height) > MAKE_UP:
         working.append("Past 0.5 mm it is made up for with a pivot or slave shim [practice].")
-    return Told(sentence, tuple(working))
+    short = found.stroke is not None and found.needed is not None and found.stroke < found.needed
+    return Told(sentence, right(f.free_play >= 0 and not short), tuple(working))
+
+
+def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
+    found = work_out(build, readings, {})
+    if found is None or found.change.free_play < 0:
+        return []
+    left = found.change.free_play / found.ratio
+    return [of_length("bearing_height", "bearing_clearance", left, "what the new bearing's height leaves of it")]
 
 
 CALCULATION = Calculation(
-    "fork", "Fork with the new bearing", ("bearing_height",), "both heights, and this job's fork ratio", work_out, tell
+    "fork",
+    "Fork with the new bearing",
+    ("bearing_height",),
+    "both heights, and this job's fork ratio",
+    work_out,
+    tell,
+    effects={"bearing_height": EffectOf(_effects, once=True)},
 )

@@ -5,14 +5,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
 
 from liftbite.core.job.build import Build
+from liftbite.core.measure.checks import Limit
+from liftbite.core.measure.effect import Effect, EffectOf
 from liftbite.core.measure.judgement import Readings, mean_by_item
-from liftbite.core.measure.setup.calculation import Calculation, Told, said
+from liftbite.core.measure.setup.calculation import Calculation, Told, right, said
 
 #: A plain plate that differs from the common one by more than this is of another thickness [m]; our own choice.
 ODD_PLATE = 0.15e-3
@@ -67,9 +69,24 @@ def tell(found: Pack) -> Told:
         words += [f"{name} is {said(thick[name])} among {said(found.common)}: {place}." for name in found.odd]
         if not found.odd:
             words.append(f"Every plain plate read is of one thickness, {said(found.common)}.")
-    return Told(" ".join(words))
+    counted = found.friction is None or found.asked is None or found.friction == found.asked
+    alternate = found.friction is None or found.plain is None or found.friction == found.plain + 1
+    return Told(" ".join(words), right(counted and alternate))
+
+
+def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
+    found = work_out(build, readings, {})
+    if found is None or found.friction is None:
+        return []
+    return [Effect("plate_count", "friction_plate_count", f"{found.friction}", float(found.friction), "as counted")]
 
 
 CALCULATION = Calculation(
-    "pack", "Order of the pack", ("plate_count", "plain_thickness"), "counts or plain plates", work_out, tell
+    "pack",
+    "Order of the pack",
+    ("plate_count", "plain_thickness"),
+    "counts or plain plates",
+    work_out,
+    tell,
+    effects={"plate_count": EffectOf(_effects)},
 )

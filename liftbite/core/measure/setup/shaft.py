@@ -8,13 +8,14 @@ Lengths in metres.
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.checks import CHECKS, Limit
+from liftbite.core.measure.effect import Effect, EffectOf, of_length
 from liftbite.core.measure.judgement import Readings, values_of
-from liftbite.core.measure.setup.calculation import Calculation, Told, mm, said
+from liftbite.core.measure.setup.calculation import Calculation, SetUp, Told, mm, right, said
 
 
 @dataclass(frozen=True, slots=True)
@@ -91,8 +92,9 @@ def tell(found: Shaft) -> Told:
         sentence = f"The shaft enters the pilot by {said(reach.engagement)}, not its whole length."
     else:
         sentence = f"The shaft passes the whole pilot and stays {said(reach.clear)} clear of the bottom."
+    verdict: SetUp = "stop" if reach.engagement <= 0 or reach.touches else right(reach.full)
     out, housing, block, recess, stand, length, below = d.values()
-    return Told(sentence, (
+    return Told(sentence, verdict, (
         "Enters by shaft beyond the gearbox face − housing depth − block plate and gaskets − pilot below the crank "
         f"flange + flange beyond the block face = {out} − {housing} − {block} − {recess} + {stand} = "
         f"{mm(reach.engagement)} mm.",
@@ -101,7 +103,20 @@ def tell(found: Shaft) -> Told:
     ))  # fmt: skip
 
 
+def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
+    found = work_out(build, readings, {})
+    if found is None:
+        return []
+    length, below = found.depths[-2][1], found.depths[-1][1]
+    return [
+        of_length("shaft_reach", "pilot_engagement", found.reach.engagement, "the sum of the depths"),
+        of_length("shaft_reach", "pilot_length", length, "as measured"),
+        of_length("shaft_reach", "pilot_room", length + below, "the pilot and the bore below it"),
+    ]
+
+
 CALCULATION = Calculation(
     "shaft", "Reach of the input shaft", ("shaft_reach",),
     "all its depths, none left out: key 0 where there is no plate", work_out, tell,
+    effects={"shaft_reach": EffectOf(_effects)},
 )  # fmt: skip

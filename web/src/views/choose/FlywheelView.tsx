@@ -29,7 +29,13 @@ const BALANCE = [
 ];
 const JOINT = ["bolt_preload", "proof_margin", "joint_slip_torque", "joint_margin", "synchro_energy"];
 
-const RUNS = ["housing_bore_margin", "housing_face_margin", "flywheel_face_margin"];
+const RUNS = [
+  "housing_bore_margin",
+  "housing_face_margin",
+  "flywheel_face_margin",
+  "pilot_margin",
+  "pilot_room_margin",
+];
 
 /** The flywheel: what changes with another one and what does not; its strength, balance, joint and runout. */
 export function FlywheelView() {
@@ -53,7 +59,7 @@ export function FlywheelView() {
           <Results names={SPEED} title="Speed" />
           <Results names={BALANCE} title="Balance" />
           <Results names={JOINT} title="Joint and shifting" />
-          <Results names={RUNS} title="Runout, as the bench swept it" />
+          <Results names={RUNS} title="Runout and reach, as the bench read them" />
         </div>
       </div>
       <Beside name="instructions" />

@@ -9,6 +9,9 @@ import { Mark, type Verdict } from "./marks";
 import type { Send } from "./send";
 import { Working } from "./Working";
 
+/** What a calculation of the set-up says of what it was worked out for. */
+export const SETUP_WORDS = { reuse: "Comes right", "put right": "Put right", stop: "Stop" } as const;
+
 type Shown = Calculation["shows"][number];
 
 /** The calculations of the set-up that a check feeds: what they come to, or what they wait for. */
@@ -35,7 +38,15 @@ export function CalculationsOf({
           className="mt-3"
           data-testid={`calculation-${each.name}`}
         >
-          <p className="text-field">{each.sentence}</p>
+          <p className="text-field">
+            {each.verdict && (
+              <b className="mr-2 inline-flex items-center gap-1.5">
+                <Mark verdict={each.verdict} className="size-4" />
+                {SETUP_WORDS[each.verdict]}.
+              </b>
+            )}
+            {each.sentence}
+          </p>
           {each.asks?.check === check.name && <Asked asked={each.asks} check={check} send={send} />}
           {each.shows.map((shown, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: what is shown comes in one order

@@ -9,6 +9,7 @@ import { useJobEditor } from "@/lib/useJobEditor";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
 import { Results } from "@/views/choose/Results";
 import { TorqueChart } from "@/views/choose/TorqueChart";
+import { SETUP_WORDS } from "@/views/measure/CalculationsOf";
 import { VERDICT_WORDS } from "@/views/measure/marks";
 
 const SHOWN = ["torque_demand", "torque_capacity", "bite_margin", "clamp_load", "effective_radius"];
@@ -37,6 +38,8 @@ const SHOWN_OF: Record<string, readonly string[]> = {
     "housing_bore_margin",
     "housing_face_margin",
     "flywheel_face_margin",
+    "pilot_margin",
+    "pilot_room_margin",
   ],
 };
 
@@ -209,6 +212,26 @@ function Measured({ id, revision }: { id: number; revision: number }) {
           ))}
         </tbody>
       </table>
+      {bench.calculations.some((each) => each.sentence) && (
+        <table className="mt-3 w-full" data-testid="sheet-setup">
+          <caption className="lettering pb-0.5 text-left">Set-up</caption>
+          <tbody>
+            {bench.calculations
+              .filter((each) => each.sentence)
+              .map((each) => (
+                <tr key={each.name} className="border-b border-hair align-baseline">
+                  <th scope="row" className="py-1 pr-3 text-left font-normal">
+                    {each.label}
+                  </th>
+                  <td className="whitespace-nowrap py-1 pr-3 font-bold">
+                    {each.verdict ? SETUP_WORDS[each.verdict] : "—"}
+                  </td>
+                  <td className="py-1 text-note">{each.sentence}</td>
+                </tr>
+              ))}
+          </tbody>
+        </table>
+      )}
       {bench.needs.length > 0 && (
         <p className="pt-2">{bench.needs.map((need) => `${need.part} (${need.work})`).join(", ")}.</p>
       )}
