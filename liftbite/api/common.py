@@ -11,12 +11,14 @@ from __future__ import annotations
 import re
 from contextlib import AbstractContextManager
 from datetime import UTC, datetime
+from urllib.parse import unquote
 
 from flask import Response, current_app, request
 from pydantic import BaseModel
 from sqlalchemy.orm import Session, sessionmaker
 
 from liftbite.core.errors import LiftBiteError
+from liftbite.core.job.record import read_name
 from liftbite.store import database
 from liftbite.store.database import check_identity
 
@@ -37,8 +39,18 @@ def session_of() -> Session:
 
 
 def writing() -> AbstractContextManager[Session]:
-    """A session whose block is one transaction: all of it is kept, or nothing."""
-    return database.writing(_sessions())
+    """A session whose block is one transaction: all of it is kept, or nothing; under the name of who sent it."""
+    return database.writing(_sessions(), who())
+
+
+def who() -> str:
+    """Who writes, as the sender says: a name in the header `Person`, percent-encoded; empty where there is none.
+
+    Raises
+    ------
+    UnreadableEntry : a name that cannot be one
+    """
+    return read_name(unquote(request.headers.get("Person", "")[:400]))
 
 
 def seen_version() -> int:

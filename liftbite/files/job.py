@@ -29,6 +29,7 @@ from liftbite.core.job.ledger import (
     read_build,
     read_entry,
 )
+from liftbite.core.job.record import MAX_NAME
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.files.fields import Count, Finite, Moment, Words
 from liftbite.files.json_text import read_json
@@ -74,6 +75,7 @@ class FileRevision(_Strict):
         description="When, ISO 8601 with its zone.",
     )
     of: Count | None = Field(default=None, description="For undo and redo: the revision turned back or brought again.")
+    who: Words = Field(default="", max_length=MAX_NAME, description="Whose it is.")
     entries: list[FileEntry] = Field(max_length=1000)
 
 
@@ -100,7 +102,7 @@ def to_file(revisions: Sequence[Revision], bench: Filed | None = None) -> JobFil
         bench=to_bench(bench or Filed()),
         revisions=[
             FileRevision(
-                number=r.number, kind=r.kind, at=r.at, of=r.of, entries=[_to_entry(e) for e in r.entries]
+                number=r.number, kind=r.kind, at=r.at, of=r.of, who=r.who, entries=[_to_entry(e) for e in r.entries]
             )
             for r in revisions
         ]
@@ -110,8 +112,10 @@ def to_file(revisions: Sequence[Revision], bench: Filed | None = None) -> JobFil
 def dump(file: JobFile) -> str:
     """The file's text; fields that say nothing are left out."""
     said = file.model_dump(exclude_none=True)
-    for entry in (e for r in said["revisions"] for e in r["entries"] if not e["build"]):
-        del entry["build"]
+    for revision in said["revisions"]:
+        for holder, field in ((revision, "who"), *((e, "build") for e in revision["entries"])):
+            if not holder[field]:
+                del holder[field]
     if file.bench is not None:
         said["bench"] = file.bench.model_dump(exclude_defaults=True)
     return json.dumps(said, ensure_ascii=False, indent=1) + "\n"
@@ -147,7 +151,7 @@ def from_file(file: JobFile) -> list[Revision]:
         if revision.kind in {"undo", "redo"} and not 1 <= (revision.of or 0) < revision.number:
             raise UnreadableFile(f"{where} is an {revision.kind} but does not say of which earlier revision (“of”)")
         entries = tuple(_from_entry(e, where) for e in revision.entries)
-        ledger.append(Revision(revision.number, revision.kind, revision.at, entries, revision.of))
+        ledger.append(Revision(revision.number, revision.kind, revision.at, entries, revision.of, revision.who))
     return ledger
 
 

@@ -8,7 +8,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import UTC, datetime
 from math import isclose
 from typing import Annotated, Any, Literal, get_args
@@ -17,6 +17,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.job.record import MAX_NAME, MAX_WORDS, Line, read_line
 from liftbite.core.measure.checks import CHECKS, Check
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import ASKS, how_said, read_filed, read_how, read_limit
@@ -34,6 +35,7 @@ class FiledReading:
     at: datetime
     source: str = "typed"
     withdrawn: bool = False
+    who: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,6 +68,7 @@ class Filed:
     series: tuple[FiledSeries, ...] = ()
     limits: tuple[FiledLimit, ...] = ()
     renewals: tuple[Renewal, ...] = ()
+    record: tuple[Line, ...] = ()
 
 
 class _Strict(BaseModel):
@@ -86,6 +89,7 @@ class FileReading(_Strict):
     at: Moment = Field(description="When, ISO 8601 with its zone.")
     source: Source = "typed"
     withdrawn: bool = Field(default=False, description="Taken back since; it counts no more, and is kept.")
+    who: Words = Field(default="", max_length=MAX_NAME, description="Who read it.")
 
 
 class FileSeries(_Strict):
@@ -126,12 +130,23 @@ class FileRenewal(_Strict):
     extra_hours: Annotated[Finite, Field(ge=0, le=1e6)] = 0.0
 
 
+class FileLine(_Strict):
+    """Something said of the job: an order, a line struck, a check closed, a verdict overruled."""
+
+    kind: Words = Field(max_length=40)
+    key: Words = Field(default="", max_length=120, description="Of what: a part, a check.")
+    said: dict[Words, Annotated[Words, Field(max_length=MAX_WORDS)]] = Field(max_length=20)
+    who: Words = Field(default="", max_length=MAX_NAME)
+    at: Moment = Field(description="When, ISO 8601 with its zone.")
+
+
 class FileBench(_Strict):
     """What was measured."""
 
     series: list[FileSeries] = Field(default_factory=list, max_length=10_000)
     limits: list[FileLimit] = Field(default_factory=list, max_length=1_000)
     renewals: list[FileRenewal] = Field(default_factory=list, max_length=200)
+    record: list[FileLine] = Field(default_factory=list, max_length=20_000, description="What was said, in order.")
 
 
 def _text(moment: datetime) -> str:
@@ -147,6 +162,7 @@ def to_bench(filed: Filed) -> FileBench | None:
         limits=[FileLimit(check=x.check, limit=x.name, typed=x.typed, source=x.source) for x in filed.limits],
         renewals=[FileRenewal(part=s.part, price=s.price, chance=s.chance, hours=s.hours, rate=s.rate,
                       extra_hours=s.extra_hours) for s in filed.renewals],
+        record=[FileLine(kind=x.kind, key=x.key, said=dict(x.said), who=x.who, at=x.at) for x in filed.record],
     )  # fmt: skip
 
 
@@ -165,7 +181,7 @@ def _to_reading(filed: FiledReading) -> FileReading:
     source: Source = next((s for s in get_args(Source) if s == filed.source), "file")
     return FileReading(place=r.place, typed=r.typed, si=r.si, instrument=r.instrument,
                        uncertainty=r.uncertainty or None, skipped=r.skipped, at=_text(filed.at), source=source,
-                       withdrawn=filed.withdrawn)  # fmt: skip
+                       withdrawn=filed.withdrawn, who=filed.who)  # fmt: skip
 
 
 def from_bench(file: FileBench | None) -> Filed:
@@ -184,7 +200,15 @@ def from_bench(file: FileBench | None) -> Filed:
     if len({s.part for s in file.renewals}) < len(file.renewals):
         raise UnreadableFile("the same part stands twice among the renewals")
     renewals = tuple(Renewal(s.part, s.price, s.chance, s.hours, s.rate, s.extra_hours) for s in file.renewals)
-    return Filed(series, limits, renewals)
+    return Filed(series, limits, renewals, tuple(_from_line(x, f"line {n}") for n, x in enumerate(file.record, 1)))
+
+
+def _from_line(line: FileLine, where: str) -> Line:
+    try:
+        found = read_line(line.kind, line.key, line.said, line.who)
+    except UnreadableEntry as error:
+        raise UnreadableFile(f"{where} of the record: {error.reason}") from None
+    return replace(found, at=_text(moment_of(line.at)))
 
 
 def _check(name: str, where: str) -> Check:
@@ -218,7 +242,7 @@ def _from_reading(check: Check, read: FileReading, where: str) -> FiledReading:
         raise UnreadableFile(f"{where}: {error.reason}") from None
     if read.si is not None and (found.si is None or not isclose(read.si, found.si, rel_tol=1e-9, abs_tol=1e-12)):
         raise UnreadableFile(f"{where}: “{read.typed}” is not {read.si:.6g} in SI, as the file says")
-    return FiledReading(found, moment_of(read.at), read.source, read.withdrawn)
+    return FiledReading(found, moment_of(read.at), read.source, read.withdrawn, read.who)
 
 
 def _from_limit(limit: FileLimit, where: str) -> FiledLimit:

@@ -172,10 +172,14 @@ def way_out(path: Path) -> str:
 
 
 @contextmanager
-def writing(sessions: sessionmaker[Session]) -> Iterator[Session]:
+def writing(sessions: sessionmaker[Session], who: str = "") -> Iterator[Session]:
     """A session whose block is one transaction: all of it is kept, or nothing.
 
     It holds the right to write from the start, so nothing it reads can change before it has written.
+
+    Parameters
+    ----------
+    who : the name that stands under what is written
 
     Raises
     ------
@@ -185,6 +189,7 @@ def writing(sessions: sessionmaker[Session]) -> Iterator[Session]:
     """
     check_identity(sessions)
     with sessions() as session:
+        session.info["who"] = who
         try:
             session.connection(execution_options={"writes": True})
             yield session

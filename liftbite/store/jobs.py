@@ -95,12 +95,18 @@ def _from_row(row: EntryRow) -> Entry:
 
 
 def _revision(row: RevisionRow) -> Revision:
-    return Revision(row.number, row.kind, utc_text(row.at), tuple(_from_row(e) for e in row.entries), row.of)
+    return Revision(row.number, row.kind, utc_text(row.at), tuple(_from_row(e) for e in row.entries), row.of,
+                    row.who)  # fmt: skip
 
 
 def _add(session: Session, job_id: int, revision: Revision) -> None:
     row = RevisionRow(
-        job_id=job_id, number=revision.number, kind=revision.kind, at=utc_moment(revision.at), of=revision.of
+        job_id=job_id,
+        number=revision.number,
+        kind=revision.kind,
+        at=utc_moment(revision.at),
+        of=revision.of,
+        who=revision.who,
     )
     row.entries = [_to_row(e) for e in revision.entries]
     session.add(row)
@@ -188,6 +194,7 @@ _OF_JOB = {
     "revision": "job_id = :id",
     "entry": "revision_id IN (SELECT id FROM revision WHERE job_id = :id)",
     "series": "job_id = :id",
+    "record": "job_id = :id",
     "reading": "series_id IN (SELECT id FROM series WHERE job_id = :id)",
     "vehicle_limit": "job_id = :id",
     "renewal": "job_id = :id",
@@ -215,6 +222,11 @@ def revisions_of(session: Session, job_id: int) -> list[Revision]:
     if not found:
         raise NoSuchJob(job_id)
     return found
+
+
+def who_of(session: Session) -> str:
+    """Who writes in this session, as it was opened; empty where nobody gave a name."""
+    return str(session.info.get("who", ""))
 
 
 def is_archived(session: Session, job_id: int) -> bool:
@@ -254,7 +266,7 @@ def append(
     newest = newest_revision(session, job_id)
     if newest != seen:
         raise Stale(newest, seen)
-    revision = Revision(seen + 1, kind, utc_text(at), tuple(entries), of)
+    revision = Revision(seen + 1, kind, utc_text(at), tuple(entries), of, who_of(session))
     _add(session, job_id, revision)
     touch(session, job_id)
     return revision

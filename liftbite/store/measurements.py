@@ -26,15 +26,17 @@ from liftbite.core.measure.checks import CHECKS, LimitName
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.parts_list import PRACTICES, Renewal
 from liftbite.files.measured import Filed, FiledLimit, FiledReading, FiledSeries
-from liftbite.store.jobs import expect, touch
+from liftbite.store.jobs import expect, touch, utc_moment, who_of
 from liftbite.store.models import (
     InstrumentRow,
     PracticeRow,
     ReadingRow,
+    RecordRow,
     RenewalRow,
     SeriesRow,
     VehicleLimitRow,
 )
+from liftbite.store.record import record_of
 
 
 class NoSuchSeries(Exception):
@@ -49,7 +51,7 @@ class NoSuchInstrument(Exception):
 class Taken:
     """A reading with its number, its moment and where it came from: "typed", "gauge" or "file".
 
-    `withdrawn` where it was taken back, `back` where it may still be brought back.
+    `withdrawn` where it was taken back, `back` where it may still be brought back, `who` read it.
     """
 
     id: int
@@ -58,6 +60,7 @@ class Taken:
     source: str
     withdrawn: bool
     back: bool = False
+    who: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -95,7 +98,7 @@ def _series(row: SeriesRow) -> Series:
     newest = row.readings[-1].id if row.readings else 0
     taken = tuple(
         Taken(r.id, Reading(r.place, r.si, r.typed, r.instrument, r.uncertainty, r.skipped), r.at, r.source,
-              r.withdrawn_at is not None, r.withdrawn_seen == newest)
+              r.withdrawn_at is not None, r.withdrawn_seen == newest, r.who)
         for r in row.readings
     )  # fmt: skip
     return Series(row.id, row.job_id, row.check, row.begun_at, row.distance, dict(row.settings), taken,
@@ -194,15 +197,17 @@ def add_readings(session: Session, job_id: int, series_id: int, readings: Iterab
             return list(there)
     rows = [_reading_row(reading, at, source) for reading in readings]
     for row in rows:
-        row.series_id, row.request = series_id, request or None
+        row.series_id, row.request, row.who = series_id, request or None, who_of(session)
     session.add_all(rows)
     touch(session, job_id)
     return [row.id for row in rows]
 
 
-def _reading_row(r: Reading, at: datetime, source: str, withdrawn_at: datetime | None = None) -> ReadingRow:
+def _reading_row(
+    r: Reading, at: datetime, source: str, withdrawn_at: datetime | None = None, who: str = ""
+) -> ReadingRow:
     return ReadingRow(place=r.place, si=r.si, typed=r.typed, instrument=r.instrument, uncertainty=r.uncertainty,
-                      skipped=r.skipped, source=source, at=at, withdrawn_at=withdrawn_at)  # fmt: skip
+                      skipped=r.skipped, source=source, at=at, withdrawn_at=withdrawn_at, who=who)  # fmt: skip
 
 
 def any_in_force(session: Session, series_ids: Iterable[int]) -> bool:
@@ -448,14 +453,15 @@ def filed_of(session: Session, job_id: int, vehicle: str) -> Filed:
     """All that a job's bench holds: its series, the limits in force, its sums."""
     series = tuple(
         FiledSeries(t.check, t.begun_at, t.distance, t.settings,
-                    tuple(FiledReading(r.reading, r.at, r.source, r.withdrawn) for r in t.taken), t.build)
+                    tuple(FiledReading(r.reading, r.at, r.source, r.withdrawn, r.who) for r in t.taken), t.build)
         for t in series_of(session, job_id)[0] if t.check in CHECKS
     )  # fmt: skip
     limits = tuple(
         FiledLimit(row.check, row.name, row.typed or "", row.si or 0.0, row.source)
         for row in _in_force(session, job_id, vehicle)
     )  # fmt: skip
-    return Filed(series, limits, tuple(renewal for renewal, _ in renewals_of(session, job_id)))
+    renewals = tuple(renewal for renewal, _ in renewals_of(session, job_id))
+    return Filed(series, limits, renewals, tuple(record_of(session, job_id)))
 
 
 def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetime) -> list[int]:
@@ -469,12 +475,17 @@ def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetim
     for series in filed.series:
         row = SeriesRow(job_id=job_id, check=series.check, vehicle=vehicle, begun_at=series.begun_at,
                         distance=series.distance, settings=dict(series.settings), build=series.build)  # fmt: skip
-        row.readings = [_reading_row(r.reading, r.at, r.source, r.at if r.withdrawn else None) for r in series.readings]
+        row.readings = [
+            _reading_row(r.reading, r.at, r.source, r.at if r.withdrawn else None, r.who) for r in series.readings
+        ]
         rows.append(row)
     session.add_all(rows)
     for limit in filed.limits:
         session.add(VehicleLimitRow(job_id=job_id, vehicle=vehicle, check=limit.check, name=limit.name,
                                     typed=limit.typed, si=limit.si, source=limit.source, at=at))  # fmt: skip
+    for line in filed.record:
+        session.add(RecordRow(job_id=job_id, kind=line.kind, key=line.key, said=dict(line.said), who=line.who,
+                              at=utc_moment(line.at)))  # fmt: skip
     for found in filed.renewals:
         session.add(RenewalRow(job_id=job_id, part=found.part, price=found.price, chance=found.chance,
                                hours=found.hours, rate=found.rate, extra_hours=found.extra_hours))  # fmt: skip

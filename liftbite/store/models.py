@@ -67,6 +67,7 @@ class RevisionRow(Base):
     kind: Mapped[RevisionKind] = mapped_column(String)
     at: Mapped[datetime] = mapped_column(UtcDateTime)
     of: Mapped[int | None] = mapped_column(default=None)
+    who: Mapped[str] = mapped_column(default="", server_default="")
     job: Mapped[JobRow] = relationship(back_populates="revisions")
     entries: Mapped[list[EntryRow]] = relationship(order_by="EntryRow.id", back_populates="revision")
 
@@ -87,6 +88,22 @@ class EntryRow(Base):
     file: Mapped[dict[str, Any] | None] = mapped_column(JSON(none_as_null=True))
     build: Mapped[str] = mapped_column(default="", server_default="")
     revision: Mapped[RevisionRow] = relationship(back_populates="entries")
+
+
+class RecordRow(Base):
+    """Something said of a job, by whom and when; appended, never changed. `request` counts a repeat once."""
+
+    __tablename__ = "record"
+    __table_args__ = (Index("ix_record_job_id", "job_id"), Index("ix_record_request", "request"))
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    job_id: Mapped[int] = mapped_column(ForeignKey("job.id"))
+    kind: Mapped[str]
+    key: Mapped[str]
+    said: Mapped[dict[str, str]] = mapped_column(JSON)
+    who: Mapped[str] = mapped_column(default="", server_default="")
+    at: Mapped[datetime] = mapped_column(UtcDateTime)
+    request: Mapped[str | None] = mapped_column(default=None)
 
 
 class PartRow(Base):
@@ -149,6 +166,7 @@ class ReadingRow(Base):
     withdrawn_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
     withdrawn_seen: Mapped[int | None] = mapped_column(default=None)
     request: Mapped[str | None] = mapped_column(default=None)
+    who: Mapped[str] = mapped_column(default="", server_default="")
     series: Mapped[SeriesRow] = relationship(back_populates="readings")
 
 

@@ -395,6 +395,7 @@ class RevisionOut(BaseModel):
     kind: RevisionKind
     at: str
     of: int | None
+    who: str
     changes: list[ChangeOut]
 
 

@@ -363,7 +363,14 @@ def history_out(revisions: Sequence[Revision]) -> m.HistoryOut:
             after = said(entry.quantity, entry)
             changes.append(m.ChangeOut(name=entry.quantity, label=_label(entry), before=before, after=after))
         lines.append(
-            m.RevisionOut(number=revision.number, kind=revision.kind, at=revision.at, of=revision.of, changes=changes)
+            m.RevisionOut(
+                number=revision.number,
+                kind=revision.kind,
+                at=revision.at,
+                of=revision.of,
+                who=revision.who,
+                changes=changes,
+            )
         )
     return m.HistoryOut(revisions=lines[::-1])
 

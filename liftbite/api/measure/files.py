@@ -22,6 +22,7 @@ from liftbite.store import measurements as store
 from liftbite.store.jobs import brought, note_brought
 
 api = APIBlueprint("bench_files", __name__, abp_tags=[Tag(name="measure")])
+_ORDER = ("number", "source", "price", "currency", "state")
 _PROBLEMS = problem_responses(400, 404, 422)
 
 
@@ -104,5 +105,15 @@ def export_parts(path: JobPath) -> Response:
     """The parts to get and the work to have done, with every reason, as CSV."""
     with session_of() as session:
         bench = bench_of(session, path.job_id)
-    rows = [[need.part, need.work, " | ".join(need.reasons)] for need in needs_of(bench)]
-    return download(write_table([["part", "work", "reasons"], *rows]), "text/csv; charset=utf-8", "parts-to-get.csv")
+    orders, lines = bench.said_of("order"), bench.said_of("line")
+    rows = []
+    for need in needs_of(bench):
+        order, line = orders.get(need.key), lines.get(need.key)
+        struck = line.said.get("reason", "") if line and line.answer == "struck" else ""
+        rows.append([need.part, need.work, " | ".join(need.reasons),
+                     *(order.said.get(name, "") if order else "" for name in _ORDER), struck])  # fmt: skip
+    return download(
+        write_table([["part", "work", "reasons", *_ORDER, "struck because"], *rows]),
+        "text/csv; charset=utf-8",
+        "parts-to-get.csv",
+    )

@@ -51,7 +51,7 @@ def _lines(series: Sequence[tuple[Series, str]]) -> tuple[list[mm.BenchLineOut],
             place=taken.reading.place, typed=typeset(taken.reading.typed),
             value=None if taken.reading.si is None else fine_out(taken.reading.si, CHECKS[t.check].unit),
             instrument=taken.reading.instrument, source=taken.source, skipped=taken.reading.skipped,
-            withdrawn=taken.withdrawn,
+            withdrawn=taken.withdrawn, who=taken.who,
         )
         for t, vehicle, taken in lines[:HISTORY_LINES]
     ], len(lines)  # fmt: skip

@@ -24,6 +24,16 @@ def _a_day(text: str) -> str:
     return date.fromisoformat(text).isoformat() if text else ""
 
 
+class SayIn(_In):
+    """Something said of a job: an order, a line struck, a check closed, a verdict overruled, its scope."""
+
+    kind: Short
+    key: Annotated[Words, Field(max_length=120)] = ""
+    said: dict[Words, Annotated[Words, Field(max_length=400)]] = Field(max_length=20)
+    who: Annotated[Words, Field(max_length=60)] = ""
+    request: RequestName = ""
+
+
 class ReadingIn(_In):
     """A reading as keyed, a grade, a skip with its reason, or the event of a gauge."""
 
@@ -169,6 +179,7 @@ class TakenOut(BaseModel):
     skipped: str
     at: str
     source: str
+    who: str
 
 
 class PlaceOut(BaseModel):
@@ -278,11 +289,24 @@ class FindingOut(BaseModel):
     life: PartLifeOut | None
 
 
+class SaidOut(BaseModel):
+    """What somebody said of a check or of a line of the list."""
+
+    answer: str
+    reason: str
+    who: str
+    at: str
+
+
 class CheckOut(BaseModel):
     """A check of the job's layout with its readings and its verdict."""
 
     name: str
     of: Literal["both", "found", "planned"] = Field(description="Whose part: where it stays, both builds' one.")
+    in_scope: bool = Field(description="Asked for on this job, by its scope and by what was said of the check.")
+    closed: SaidOut | None = Field(description="“That will do”, or “not on this job”.")
+    overruled: SaidOut | None = Field(description="A verdict somebody put in the place of the readings'.")
+    by_readings: Verdict = Field(description="The readings' own verdict.")
     part: str
     label: str
     title: str
@@ -336,6 +360,23 @@ class PracticeOut(BaseModel):
     version: int
 
 
+class OrderOut(BaseModel):
+    """Where a part comes from, and how far it is."""
+
+    number: str
+    source: str
+    price: str
+    currency: str
+    state: str
+
+
+class ComplaintOut(BaseModel):
+    """What a customer complains of, and the findings that explain it."""
+
+    name: str
+    explained_by: list[NameOut]
+
+
 class NeedOut(BaseModel):
     """A part to get or work to have done, with its reasons."""
 
@@ -343,6 +384,9 @@ class NeedOut(BaseModel):
     work: str
     reasons: list[str]
     plan: EntryIn | None = Field(description="What would plan it; nothing where it is planned, or has no fate.")
+    key: str = Field(description="What it goes by in the record.")
+    said: SaidOut | None = Field(description="Accepted, or struck with a reason.")
+    order: OrderOut | None = Field(description="Where it comes from and how far it is; nothing where nobody said.")
 
 
 class RenewalOut(BaseModel):
@@ -379,6 +423,10 @@ class MeasureOut(BaseModel):
     calculations: list[CalculationOut]
     build: Literal["found", "planned"] = Field(description="Whose parts are looked at.")
     apart: list[str] = Field(description="Parts that are found and planned as two, by what they are called.")
+    scope: str = Field(description="How far the job goes.")
+    scopes: list[NameOut]
+    complaints: list[ComplaintOut]
+    people: list[str] = Field(description="Names of the shop, those used last first.")
 
 
 class MeasuredEffectOut(BaseModel):
@@ -451,6 +499,7 @@ class BenchLineOut(BaseModel):
     source: str
     skipped: str
     withdrawn: bool
+    who: str
 
 
 class BenchHistoryOut(BaseModel):

@@ -28,15 +28,17 @@ from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.fates import FATED
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers
+from liftbite.core.job.record import KINDS, Line, in_force
 from liftbite.core.measure.checks import CHECKS, Check, Limit, LimitName, Place, checks_for
 from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.explained import finding_explained, sweep_explained
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
-from liftbite.core.measure.judgement import Finding, Reading, assess, left_of, limits_of, value_of
+from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess, left_of, limits_of, value_of
 from liftbite.core.measure.keyed import units_of
 from liftbite.core.measure.parts_list import PRACTICES, Need, Renewal, needs, worst, worth_it
 from liftbite.core.measure.runout import FACES, SweepSettings, pointing, unreachable
+from liftbite.core.measure.scope import SCOPES, asked_in, explained_by, symptoms_in
 from liftbite.core.measure.setup import CALCULATIONS, asked_of_check, told_of
 from liftbite.core.measure.sweep import LIMIT_AT, Sweep, judge_sweep, places_taken, scale_of, sweep_of, tir_alone
 from liftbite.core.measure.whose import of_build, part_read
@@ -65,6 +67,8 @@ class Bench:
     change : how often anything of the job was written
     today : the day it is looked at
     renewed_in : other job of the vehicle -> parts that came out in it
+    record : what was said of the job
+    people : names of the shop
     """
 
     job_id: int
@@ -82,6 +86,8 @@ class Bench:
     today: date
     change: int = 0
     renewed_in: Mapping[int, Collection[str]] = field(default_factory=dict)
+    record: Sequence[Line] = ()
+    people: Sequence[str] = ()
 
     @cached_property
     def entries(self) -> Mapping[str, Entry]:
@@ -96,6 +102,25 @@ class Bench:
     def seen_as(self, which: str) -> Bench:
         """The same bench, another build looked at."""
         return self if which == self.which else replace(self, which=which)
+
+    def said_of(self, kind: str) -> Mapping[str, Line]:
+        """Of what -> what was said last, of one kind."""
+        return self._said[kind]
+
+    @cached_property
+    def _said(self) -> Mapping[str, Mapping[str, Line]]:
+        return {kind: in_force(self.record, kind) for kind in KINDS}
+
+    @property
+    def scope(self) -> str:
+        """How far the job goes."""
+        line = self.said_of("scope").get("")
+        return line.answer if line else "everything"
+
+    def wants(self, check: Check) -> bool:
+        """True where a check is asked for on this job."""
+        closed = self.said_of("check").get(check.name)
+        return asked_in(self.scope, check) and not (closed and closed.answer == "not on this job")
 
     @cached_property
     def apart(self) -> tuple[str, ...]:
@@ -117,7 +142,12 @@ class Bench:
     def places(self, check: Check) -> tuple[Place, ...]:
         """Where a check is taken, the places added among them."""
         series = self.latest(check.name)
-        return places_taken(check, check.places(self.build), series.readings if series else ())
+        places = places_taken(check, check.places(self.build), series.readings if series else ())
+        closed = self.said_of("check").get(check.name)
+        if closed is None or closed.answer != "that will do" or series is None:
+            return places
+        read = {r.place for r in series.readings}
+        return tuple(p for p in places if p.key in read) or places
 
     def whose(self, check: str) -> str:
         """The build of whose part a series begun now is: the found one's where the part stays."""
@@ -184,7 +214,18 @@ def settings_of(series: Series | None) -> SweepSettings:
 
 
 def found_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
-    """The finding of a check, and for a sweep its fit."""
+    """The finding of a check that stands, and for a sweep its fit: a verdict that was overruled gives way."""
+    finding, sweep = read_of(bench, check)
+    line = bench.said_of("verdict").get(check.name)
+    if line is None or not finding.taken:
+        return finding, sweep
+    said = f"{line.who} says so: {line.said['reason']}. By the readings: {finding.verdict}. {finding.sentence}"
+    verdict = next(v for v in VERDICTS if v == line.answer)
+    return replace(finding, verdict=verdict, sentence=said), sweep
+
+
+def read_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
+    """What the readings of a check say by themselves, and for a sweep its fit."""
     series, limits = bench.latest(check.name), bench.limits(check)
     readings = series.readings if series else ()
     finding = assess(
@@ -297,7 +338,7 @@ def _taken(check: Check, series: Series) -> list[mm.TakenOut]:
             value=None if t.reading.si is None else fine_out(t.reading.si, check.unit),
             instrument=INSTRUMENT_KINDS[t.reading.instrument].label if t.reading.instrument in INSTRUMENT_KINDS else "",
             uncertainty=fine_out(t.reading.uncertainty, check.unit) if t.reading.uncertainty else None,
-            skipped=t.reading.skipped, at=utc_text(t.at), source=t.source,
+            skipped=t.reading.skipped, at=utc_text(t.at), source=t.source, who=t.who,
         )
         for t in series.taken if not t.withdrawn
     ]  # fmt: skip
@@ -359,8 +400,10 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         return None if value is None else fine_out(value, check.unit)
 
     return mm.CheckOut(
-        name=check.name, of=_whose(bench, check), part=check.part, label=check.label, title=check.title, how=check.how,
-        kind=check.kind,
+        in_scope=bench.wants(check), closed=_said_out(bench.said_of("check").get(check.name)),
+        overruled=_said_out(bench.said_of("verdict").get(check.name)) if finding.taken else None,
+        by_readings=read_of(bench, check)[0].verdict, name=check.name, of=_whose(bench, check), part=check.part,
+        label=check.label, title=check.title, how=check.how, kind=check.kind,
         units=list(units_of(check)), instruments=[*own, *check.suited],
         places=[mm.PlaceOut(key=p.key, item=p.item, spot=p.spot) for p in bench.places(check)],
         grows=check.grows, picture=check.picture,
@@ -419,6 +462,32 @@ def _plan_of(need: Need, build: Build) -> m.EntryIn | None:
     return None if planned is None else m.EntryIn(quantity=planned[0], typed=planned[1])
 
 
+def _said_out(line: Line | None) -> mm.SaidOut | None:
+    if line is None:
+        return None
+    return mm.SaidOut(answer=line.answer, reason=line.said.get("reason", ""), who=line.who, at=line.at)
+
+
+def _need_out(bench: Bench, need: Need, planned: Build) -> mm.NeedOut:
+    order = bench.said_of("order").get(need.key)
+    return mm.NeedOut(
+        part=need.part, work=need.work, reasons=list(need.reasons), plan=_plan_of(need, planned), key=need.key,
+        said=_said_out(bench.said_of("line").get(need.key)),
+        order=mm.OrderOut(**{name: order.said.get(name, "") for name in mm.OrderOut.model_fields}) if order else None,
+    )  # fmt: skip
+
+
+def complaints_of(bench: Bench) -> list[mm.ComplaintOut]:
+    """What the customer complains of, each with the findings that explain it."""
+    entry = bench.layers[PLAN].get("complaint")
+    symptoms = symptoms_in((entry.typed if entry else "") or "")
+    explained = explained_by(symptoms, findings_of(bench.seen_as(FOUND)))
+    return [
+        mm.ComplaintOut(name=name, explained_by=[m.NameOut(name=c, label=CHECKS[c].title) for c in checks])
+        for name, checks in explained.items()
+    ]
+
+
 def _renewal_out(found: Renewal, version: int) -> mm.RenewalOut:
     offer = worth_it(found.part, found.price, found.chance, found.hours, found.rate, found.extra_hours)
     return mm.RenewalOut(part=found.part, version=version, price=found.price, chance=found.chance,
@@ -431,19 +500,22 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
     checks, goes_in = checks_for(bench.build), bench.seen_as(PLAN)
     found = [(check, *found_of(bench, check)) for check in checks]
     findings = [finding for _, finding, _ in found]
-    following = next((f.check for f in findings if f.taken < f.wanted and CHECKS[f.check].kind != "figure"), "")
+    asked = [f for f in findings if f.taken or bench.wants(CHECKS[f.check])]
+    following = next((f.check for f in findings if f.taken < f.wanted and CHECKS[f.check].kind != "figure"
+                      and bench.wants(CHECKS[f.check])), "")  # fmt: skip
     return mm.MeasureOut(
         job=bench.job_id, change=bench.change, vehicle=bench.vehicle,
         checks=[_check_out(bench, check, finding, sweep) for check, finding, sweep in found],
-        worst=worst(findings), done=sum(f.taken >= f.wanted for f in findings), wanted=len(findings),
+        worst=worst(findings), done=sum(f.taken >= f.wanted for f in asked), wanted=len(asked),
         next_check=following, instruments=instruments_out(bench),
         practices=[
             mm.PracticeOut(name=name, about=about, option=bench.practices[name], version=bench.versions.get(name, 0),
                          options=[m.NameOut(name=o, label=says) for o, says in options.items()])
             for name, (about, options) in PRACTICES.items()
         ],
-        needs=[mm.NeedOut(part=n.part, work=n.work, reasons=list(n.reasons), plan=_plan_of(n, goes_in.build))
-               for n in needs_of(bench)],
+        needs=[_need_out(bench, n, goes_in.build) for n in needs_of(bench)],
+        scope=bench.scope, scopes=[m.NameOut(name=name, label=label) for name, (label, _) in SCOPES.items()],
+        complaints=complaints_of(bench), people=list(bench.people),
         renewals=[_renewal_out(s, version) for s, version in bench.renewals],
         calculations=calculations_out(goes_in.build, goes_in.readings, goes_in.said, {c.name for c in checks}),
         build="found" if bench.which == FOUND else "planned", apart=[FATED[part].label for part in bench.apart],

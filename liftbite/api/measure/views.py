@@ -25,6 +25,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
 from liftbite.core.job.builds import apart
 from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.job.record import Line, in_force, read_line
 from liftbite.core.measure.checks import CHECKS, Check, checks_for
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
 from liftbite.core.measure.judgement import Reading, uncertainty_of
@@ -37,6 +38,7 @@ from liftbite.gauges.gauge import Gauge, Gauges
 from liftbite.gauges.protocol import check_port
 from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as store
+from liftbite.store import record as record_store
 from liftbite.store.jobs import expect
 
 api = APIBlueprint("measure", __name__, abp_tags=[Tag(name="measure")])
@@ -75,16 +77,24 @@ def bench_of(session: Session, job_id: int, which: str = FOUND) -> Bench:
     named = entries.get("vehicle")
     vehicle = (named.typed if named else "") or ""
     of_job, of_vehicle = store.series_of(session, job_id, vehicle)
+    record = record_store.record_of(session, job_id)
     limits, practices = store.limits_of(session, job_id, vehicle), store.practices(session)
     versions = {f"{check}.{name}": limit.version for check, named in limits.items() for name, limit in named.items()}
     return Bench(
         job_id, vehicle, which if which == FOUND else PLAN, layers, ledger.as_entered(revisions), of_job, of_vehicle,
         {check: {name: (f.value, f.source) for name, f in named.items()} for check, named in limits.items()},
-        {name: option for name, (option, _) in practices.items()},
+        {name: option for name, (option, _) in practices.items()} | _here(record),
         versions | {name: version for name, (_, version) in practices.items()},
         store.instruments(session), store.renewals_of(session, job_id), now().date(),
-        jobs_store.change_of(session, job_id), _renewed_in(session, of_vehicle, job_id),
+        jobs_store.change_of(session, job_id), _renewed_in(session, of_vehicle, job_id), record,
+        record_store.people(session),
     )  # fmt: skip
+
+
+def _here(record: Sequence[Line]) -> dict[str, str]:
+    """Practices in which this job departs from the shop's."""
+    said = {name: line.answer for name, line in in_force(record, "practice").items()}
+    return {name: option for name, option in said.items() if name in PRACTICES and option in PRACTICES[name][1]}
 
 
 def _renewed_in(session: Session, life: Sequence[store.Series], job_id: int) -> dict[int, tuple[str, ...]]:
@@ -353,6 +363,21 @@ def drop_renewal(path: JobPath, query: BenchQuery, body: mm.DropRenewalIn) -> Re
     seen = seen_version()
     with writing() as session:
         store.drop_renewal(session, path.job_id, body.part, seen)
+        return _measure(session, path.job_id, query.build)
+
+
+# --- what is said
+
+
+@api.post("/api/jobs/<int:job_id>/record", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def say(path: JobPath, query: BenchQuery, body: mm.SayIn) -> Response:
+    """Appends to the record what somebody says: an order, a line struck, a check closed, a verdict overruled.
+
+    Nothing said before is changed; what is said last of the same thing stands.
+    """
+    with writing() as session:
+        line = read_line(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
+        record_store.say(session, path.job_id, line, now(), body.request)
         return _measure(session, path.job_id, query.build)
 
 

@@ -19,6 +19,8 @@
 - `ledger`         The record of a job: an append-only ledger. History, undo and audit are the same thing.
 - `materials`      Friction materials: for each family its friction band, the pressure it carries, how much of the
   ring touches.
+- `record`         What is said of a job that is no figure of its clutch: orders, lines struck, checks closed,
+  verdicts overruled.
 - `rows`           The inputs of a job, a file a topic, in the order of work; `liftbite.core.job.inputs` puts them
   together.
 - `schedule`       A race, a hill, a day in town: starts one after the other, as a builder writes them.

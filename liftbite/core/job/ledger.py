@@ -75,6 +75,7 @@ class Revision:
     at : when, ISO 8601 in UTC
     entries : what was entered
     of : for undo and redo, the revision turned back or brought again
+    who : whose it is; empty where nobody gave a name
     """
 
     number: int
@@ -82,6 +83,7 @@ class Revision:
     at: str
     entries: tuple[Entry, ...]
     of: int | None = None
+    who: str = ""
 
 
 def read_build(name: str) -> str:

@@ -10,6 +10,7 @@
 - `keyed`         What was keyed in, or came from a gauge, as a value of a check.
 - `parts_list`    From verdicts to the list of parts to get, with reasons, and what is worth doing while it is open.
 - `runout`        A dial swept round a circle: how far off centre, which way, how round, and what dowel puts it right.
+- `scope`         What a job is about: which checks are asked for, and which complaint a finding explains.
 - `setup`         The calculations of the set-up, a file each: a file with a `CALCULATION` is one, nothing else has to
   know it.
 - `sweep`         A sweep of the record: angles from its places, the fit, its verdict and what to do about it.

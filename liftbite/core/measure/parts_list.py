@@ -81,6 +81,15 @@ class Need:
     work: str
     reasons: tuple[str, ...]
 
+    @property
+    def key(self) -> str:
+        """What it goes by in the record.
+
+        >>> Need("Flywheel", "dress or machine", ()).key
+        'Flywheel, dress or machine'
+        """
+        return f"{self.part}, {self.work}"
+
     def plans(self, build: Build) -> tuple[str, str] | None:
         """The choice and the fate that would plan it; None where it has none, or is planned already."""
         part = _FATED.get(self.part)

@@ -46,8 +46,9 @@ RESULTS_OF: Mapping[Question, tuple[str, ...]] = {
         "disc_speed_margin", "permissible_unbalance", "residual_unbalance", "balance_margin", "gross_balance_margin",
         "unbalance_force", "drill_depth", "housing_bore_margin", "housing_face_margin", "flywheel_face_margin",
         "pilot_margin", "pilot_room_margin", "plain_warp_margin", "push_rod_margin", "effective_mass",
-        "stored_energy", "free_rev_time", "synchro_energy", "shaft_torque_limit", "shaft_margin", "spline_torque_limit", "spline_margin", "damper_margin", "bolt_preload",
-        "proof_margin", "joint_slip_torque", "joint_margin",
+        "stored_energy", "free_rev_time", "synchro_energy", "shaft_torque_limit", "shaft_margin",
+        "spline_torque_limit", "spline_margin", "damper_margin", "bolt_preload", "proof_margin", "joint_slip_torque",
+        "joint_margin",
     ),
 }  # fmt: skip
 

@@ -800,6 +800,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Appends to the record what somebody says: an order, a line struck, a check closed, a verdict overruled.
+         * @description <br/>Nothing said before is changed; what is said last of the same thing stands.
+         */
+        post: operations["measure_say_api_jobs__int_job_id__record_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/effects": {
         parameters: {
             query?: never;
@@ -1633,6 +1653,8 @@ export interface components {
             at: string;
             /** Of */
             of: number | null;
+            /** Who */
+            who: string;
             /** Changes */
             changes: components["schemas"]["ChangeOut"][];
         };
@@ -2886,6 +2908,20 @@ export interface components {
              * @description Parts that are found and planned as two, by what they are called.
              */
             apart: string[];
+            /**
+             * Scope
+             * @description How far the job goes.
+             */
+            scope: string;
+            /** Scopes */
+            scopes: components["schemas"]["NameOut"][];
+            /** Complaints */
+            complaints: components["schemas"]["ComplaintOut"][];
+            /**
+             * People
+             * @description Names of the shop, those used last first.
+             */
+            people: string[];
         };
         /**
          * AskedOfSeriesOut
@@ -2998,6 +3034,21 @@ export interface components {
              * @enum {string}
              */
             of: "both" | "found" | "planned";
+            /**
+             * In Scope
+             * @description Asked for on this job, by its scope and by what was said of the check.
+             */
+            in_scope: boolean;
+            /** @description “That will do”, or “not on this job”. */
+            closed: components["schemas"]["SaidOut"] | null;
+            /** @description A verdict somebody put in the place of the readings'. */
+            overruled: components["schemas"]["SaidOut"] | null;
+            /**
+             * By Readings
+             * @description The readings' own verdict.
+             * @enum {string}
+             */
+            by_readings: "stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted";
             /** Part */
             part: string;
             /** Label */
@@ -3065,6 +3116,16 @@ export interface components {
             sweep: components["schemas"]["SweepOut"] | null;
             /** @description The sweep taken before this one. */
             before: components["schemas"]["SweepOut"] | null;
+        };
+        /**
+         * ComplaintOut
+         * @description What a customer complains of, and the findings that explain it.
+         */
+        ComplaintOut: {
+            /** Name */
+            name: string;
+            /** Explained By */
+            explained_by: components["schemas"]["NameOut"][];
         };
         /**
          * CurveOnOut
@@ -3249,6 +3310,31 @@ export interface components {
             reasons: string[];
             /** @description What would plan it; nothing where it is planned, or has no fate. */
             plan: components["schemas"]["EntryIn"] | null;
+            /**
+             * Key
+             * @description What it goes by in the record.
+             */
+            key: string;
+            /** @description Accepted, or struck with a reason. */
+            said: components["schemas"]["SaidOut"] | null;
+            /** @description Where it comes from and how far it is; nothing where nobody said. */
+            order: components["schemas"]["OrderOut"] | null;
+        };
+        /**
+         * OrderOut
+         * @description Where a part comes from, and how far it is.
+         */
+        OrderOut: {
+            /** Number */
+            number: string;
+            /** Source */
+            source: string;
+            /** Price */
+            price: string;
+            /** Currency */
+            currency: string;
+            /** State */
+            state: string;
         };
         /**
          * PartLifeOut
@@ -3367,6 +3453,20 @@ export interface components {
             high: components["schemas"]["FigureOut"];
         };
         /**
+         * SaidOut
+         * @description What somebody said of a check or of a line of the list.
+         */
+        SaidOut: {
+            /** Answer */
+            answer: string;
+            /** Reason */
+            reason: string;
+            /** Who */
+            who: string;
+            /** At */
+            at: string;
+        };
+        /**
          * StandsAtOut
          * @description Something on a ruler: its name and from where to where, 0 to 1; the same where it is a mark.
          */
@@ -3470,6 +3570,8 @@ export interface components {
             at: string;
             /** Source */
             source: string;
+            /** Who */
+            who: string;
         };
         /**
          * KeyedOut
@@ -3710,6 +3812,33 @@ export interface components {
             part: string;
         };
         /**
+         * SayIn
+         * @description Something said of a job: an order, a line struck, a check closed, a verdict overruled, its scope.
+         */
+        SayIn: {
+            /** Kind */
+            kind: string;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /** Said */
+            said: {
+                [key: string]: string;
+            };
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+        };
+        /**
          * MeasuredEffectsOut
          * @description What measured values do to the four questions.
          */
@@ -3789,6 +3918,8 @@ export interface components {
             skipped: string;
             /** Withdrawn */
             withdrawn: boolean;
+            /** Who */
+            who: string;
         };
         /**
          * PointOut
@@ -12060,6 +12191,163 @@ export interface operations {
             };
             /** @description Version not named */
             428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    measure_say_api_jobs__int_job_id__record_post: {
+        parameters: {
+            query?: {
+                build?: "found" | "planned";
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

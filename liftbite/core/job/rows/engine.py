@@ -8,7 +8,11 @@ from liftbite.core.units.constants import RPM
 ROWS = (
     Input("job_name", "Job", "text", meaning="What the shop calls this job."),
     Input("vehicle", "Vehicle", "text", meaning="Vehicle, year, owner: whatever tells it from the others."),
-    Input("notes", "Notes", "text", meaning="Complaints, wishes, what was found."),
+    Input("customer", "Customer", "text", meaning="Whose vehicle it is, and how to reach them."),
+    Input("registration", "Registration", "text", meaning="Plate or frame number."),
+    Input("mileage", "Odometer", "m driven", "km", 0, 1e10, (0, 1e9), "When it came in."),
+    Input("complaint", "Complaint", "text", meaning="What the customer says: slips, drags, judders, noise, pedal, smell."),
+    Input("notes", "Notes", "text", meaning="Wishes, what was found."),
     Input("measured_curve", "Torque curve", "curve", meaning="Torque over engine speed as the engine is.",
           group="engine"),
     Input("replacement_curve", "Planned torque curve", "curve", meaning="Torque over engine speed after the work.",

@@ -1,4 +1,4 @@
-"""Entries and series are of a build; the flywheel that came out, once under names of its own, is what was found."""
+"""Entries and series are of a build, with the flywheel that came out as found; who says what; the record of a job."""
 
 from __future__ import annotations
 
@@ -19,6 +19,23 @@ _NAMES = {f"old_{name}": name for name in _OLD} | {"old_flywheel_source": "inert
 def upgrade() -> None:
     op.execute("ALTER TABLE entry ADD COLUMN build VARCHAR DEFAULT '' NOT NULL")
     op.execute("ALTER TABLE series ADD COLUMN build VARCHAR DEFAULT 'found' NOT NULL")
+    for table in ("revision", "reading"):
+        op.execute(f"ALTER TABLE {table} ADD COLUMN who VARCHAR DEFAULT '' NOT NULL")
+    op.create_table(
+        "record",
+        sa.Column("id", sa.Integer(), nullable=False),
+        sa.Column("job_id", sa.Integer(), nullable=False),
+        sa.Column("kind", sa.String(), nullable=False),
+        sa.Column("key", sa.String(), nullable=False),
+        sa.Column("said", sa.JSON(), nullable=False),
+        sa.Column("who", sa.String(), server_default="", nullable=False),
+        sa.Column("at", sa.DateTime(), nullable=False),
+        sa.Column("request", sa.String(), nullable=True),
+        sa.ForeignKeyConstraint(["job_id"], ["job.id"], name="fk_record_job_id_job"),
+        sa.PrimaryKeyConstraint("id", name="pk_record"),
+    )
+    op.create_index("ix_record_job_id", "record", ["job_id"])
+    op.create_index("ix_record_request", "record", ["request"])
     connection = op.get_bind()
     for before, now in _NAMES.items():
         connection.execute(
@@ -46,5 +63,8 @@ def downgrade() -> None:
             {"now": now, "before": before},
         )
     connection.execute(sa.text(r"DELETE FROM entry WHERE build != '' OR quantity LIKE '%\_fate' ESCAPE '\'"))
+    op.drop_table("record")
+    for table in ("revision", "reading"):
+        op.execute(f"ALTER TABLE {table} DROP COLUMN who")
     op.execute("ALTER TABLE entry DROP COLUMN build")
     op.execute("ALTER TABLE series DROP COLUMN build")

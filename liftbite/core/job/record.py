@@ -1,0 +1,173 @@
+"""What is said of a job that is no figure of its clutch: orders, lines struck, checks closed, verdicts overruled.
+
+- `Kind`, `KINDS`   what can be said, of what, and by which words
+- `Line`            one thing said: of which kind and what, by whom and when
+- `read_line`       what came in, checked, as the words that are kept
+- `in_force`        the latest line of each kind and key
+
+The record is appended to and never changed: what is said later of the same thing stands in its place, and what was said
+before stays in the record with its name.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+
+from liftbite.core.errors import UnreadableEntry
+
+#: Longest text of a field, and of a name.
+MAX_WORDS, MAX_NAME = 400, 60
+#: How far an order is.
+ORDERS: Mapping[str, str] = {
+    "": "not ordered", "ordered": "ordered", "awaited": "awaited", "arrived": "arrived", "in stock": "in stock",
+}  # fmt: skip
+#: How far a job goes.
+SCOPES = ("everything", "clutch_flywheel", "clutch", "bearing", "hydraulics", "complaint")
+#: Verdicts a builder may put in the place of one that was reached.
+OVERRULED = ("reuse", "dress or resurface", "put right", "renew", "renew as set", "stop")
+
+
+@dataclass(frozen=True, slots=True)
+class Kind:
+    """Something that can be said of a job.
+
+    Attributes
+    ----------
+    label : what it is, in words
+    fields : field -> the words it may have, empty where any text will do
+    needs : fields that may not be empty
+    signed : True where a name has to stand under it
+    takes_back : field and its word that takes back what was said before
+    """
+
+    label: str
+    fields: Mapping[str, tuple[str, ...]]
+    needs: tuple[str, ...] = ()
+    signed: bool = False
+    takes_back: tuple[str, str] = ("", "")
+
+
+_BACK = ("answer", "open")
+KINDS: Mapping[str, Kind] = {
+    "order": Kind("Order", {"number": (), "source": (), "price": (), "currency": (), "state": tuple(ORDERS)}),
+    "line": Kind("Line of the list", {"answer": ("accepted", "struck", "open"), "reason": ()}, ("answer",),
+                 takes_back=_BACK),
+    "check": Kind("Check", {"answer": ("that will do", "not on this job", "open"), "reason": ()}, ("answer",),
+                  signed=True, takes_back=_BACK),
+    "verdict": Kind("Verdict", {"answer": (*OVERRULED, "open"), "reason": ()}, ("answer",), signed=True,
+                    takes_back=_BACK),
+    "scope": Kind("Scope", {"answer": SCOPES}, ("answer",)),
+    "practice": Kind("Practice of this job", {"answer": ()}, takes_back=("answer", "")),
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """One thing said of a job.
+
+    Attributes
+    ----------
+    kind, key : of which kind, and of what: a part, a check
+    said : field -> words
+    who : by whom; empty where nobody gave a name
+    at : when, ISO 8601 in UTC
+    """
+
+    kind: str
+    key: str
+    said: Mapping[str, str]
+    who: str = ""
+    at: str = ""
+
+    @property
+    def answer(self) -> str:
+        """What was answered."""
+        return self.said.get("answer", "")
+
+
+def _words(text: str, most: int, what: str) -> str:
+    said = text.strip()
+    if len(said) > most:
+        raise UnreadableEntry(f"{what}: {len(said)} characters are too many; {most} fit")
+    if any(not c.isprintable() and c not in "\n\t" for c in said):
+        raise UnreadableEntry(f"{what}: the text holds a character that cannot be stored")
+    return said
+
+
+def read_name(name: str) -> str:
+    """A person's name, as typed.
+
+    Raises
+    ------
+    UnreadableEntry : it is too long, or holds what cannot be stored
+    """
+    return " ".join(_words(name, MAX_NAME, "name").split())
+
+
+def read_line(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Line:
+    """What is said of a job, checked.
+
+    Raises
+    ------
+    UnreadableEntry : a kind, a field or a word there is none of, a text too long, or a name or reason that is missing
+
+    >>> read_line("line", "Pilot bearing", {"answer": "struck", "reason": " renewed in spring "}).said["reason"]
+    'renewed in spring'
+    >>> read_line("check", "fork", {"answer": "not on this job", "reason": "not out"})
+    Traceback (most recent call last):
+    liftbite.core.errors.UnreadableEntry: Check: say who says so
+    """
+    found = KINDS.get(kind)
+    if found is None:
+        raise UnreadableEntry(f"“{kind}” is nothing that is said of a job; {', '.join(KINDS)} are")
+    key = _words(key, 120, found.label)
+    kept: dict[str, str] = {}
+    for name, text in said.items():
+        if name not in found.fields:
+            raise UnreadableEntry(f"{found.label}: “{name}” is no field of it; {', '.join(found.fields)} are")
+        words = _words(text, MAX_WORDS, f"{found.label}, {name}")
+        if found.fields[name] and words not in found.fields[name]:
+            offered = ", ".join(w or "nothing" for w in found.fields[name])
+            raise UnreadableEntry(f"{found.label}, {name}: “{words}” is not offered; {offered} are")
+        if words:
+            kept[name] = words
+    for name in found.needs:
+        if name not in kept:
+            raise UnreadableEntry(f"{found.label}: say its {name}")
+    line = Line(kind, key, kept, read_name(who))
+    if not _takes_back(line) and found.signed:
+        if not line.who:
+            raise UnreadableEntry(f"{found.label}: say who says so")
+        if not kept.get("reason"):
+            raise UnreadableEntry(f"{found.label}: say why")
+    if kind == "line" and line.answer == "struck" and not kept.get("reason"):
+        raise UnreadableEntry("Line of the list: say why it is struck")
+    if kept.get("price"):
+        _price(kept["price"])
+    return line
+
+
+def _price(text: str) -> None:
+    try:
+        price = float(text.replace(",", "."))
+    except ValueError:
+        raise UnreadableEntry(f"Order, price: “{text}” is no figure") from None
+    if not 0 <= price < 1e9:
+        raise UnreadableEntry(f"Order, price: “{text}” is no price")
+
+
+def _takes_back(line: Line) -> bool:
+    field, word = KINDS[line.kind].takes_back
+    return bool(field) and line.said.get(field, "") == word
+
+
+def in_force(lines: Iterable[Line], kind: str) -> dict[str, Line]:
+    """Of what -> the latest line of a kind that stands.
+
+    >>> struck, back = {"answer": "struck", "reason": "mine"}, {"answer": "open"}
+    >>> in_force([read_line("line", "Disc", struck), read_line("line", "Disc", back)], "line")
+    {}
+    """
+    latest = {line.key: line for line in lines if line.kind == kind}
+    return {key: line for key, line in latest.items() if not _takes_back(line)}

@@ -1,0 +1,56 @@
+"""The record of a job: what was said of it, by whom and when; appended, never changed.
+
+- `record_of`   all that was said, in the order it was said
+- `say`         appends a line; sent again under the same request it counts once
+- `people`      the names that stand under anything, the latest first
+"""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from datetime import datetime
+
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from liftbite.core.job.record import Line
+from liftbite.store.jobs import touch, utc_text, who_of
+from liftbite.store.models import ReadingRow, RecordRow, RevisionRow
+
+#: Names a shop is offered; those used last.
+_MOST_PEOPLE = 50
+
+
+def record_of(session: Session, job_id: int) -> list[Line]:
+    """Everything said of a job, oldest first."""
+    query = select(RecordRow).where(RecordRow.job_id == job_id).order_by(RecordRow.id)
+    return [Line(r.kind, r.key, dict(r.said), r.who, utc_text(r.at)) for r in session.scalars(query)]
+
+
+def say(session: Session, job_id: int, line: Line, at: datetime, request: str = "") -> Line:
+    """Appends a line to the record of a job.
+
+    Raises
+    ------
+    NoSuchJob : no job has this number
+    """
+    if request:
+        query = select(RecordRow.id).where(RecordRow.job_id == job_id, RecordRow.request == request)
+        if session.scalar(query) is not None:
+            return line
+    touch(session, job_id)
+    who = line.who or who_of(session)
+    session.add(RecordRow(job_id=job_id, kind=line.kind, key=line.key, said=dict(line.said), who=who, at=at,
+                          request=request or None))  # fmt: skip
+    session.flush()
+    return replace(line, who=who, at=utc_text(at))
+
+
+def people(session: Session) -> list[str]:
+    """Names of the shop, those used last first."""
+    found: dict[str, str] = {}
+    for table, at in ((RecordRow, RecordRow.at), (RevisionRow, RevisionRow.at), (ReadingRow, ReadingRow.at)):
+        query = select(table.who, func.max(at)).where(table.who != "").group_by(table.who)
+        for who, last in session.execute(query):
+            found[who] = max(found.get(who, ""), str(last))
+    return sorted(found, key=lambda who: found[who], reverse=True)[:_MOST_PEOPLE]
