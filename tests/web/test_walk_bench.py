@@ -13,6 +13,7 @@ from playwright.sync_api import Locator, Page, expect
 
 from liftbite.core.drawing.motion import motion
 from liftbite.core.job.build import build_of
+from liftbite.core.job.ledger import present
 from liftbite.demo import ledger_of
 from liftbite.demo.shop import JOBS
 from liftbite.files.job import dump, to_file
@@ -113,7 +114,7 @@ def slider(page: Page, which: str) -> Locator:
 def test_stroked_by_keys_the_gaps_on_the_drawing_are_the_cores(page: Page, shop: str) -> None:
     open_job(page, shop, "twin-disc plan")
     show(page, "Section")
-    worked = motion(build_of({e.quantity: e for r in ledger_of(TWIN) for e in r.entries}))
+    worked = motion(build_of(present(ledger_of(TWIN))))
     assert worked.effort is not None
     expect(page.get_by_test_id("bench")).to_be_visible()
     page.keyboard.press("p")
@@ -196,7 +197,7 @@ def test_trapped_air_makes_lift_fail_and_is_not_kept_unless_entered(page: Page, 
     page.keyboard.press("End")
     expect(answer(page, "lift")).to_have_attribute("data-state", "drags")
     expect(page).to_have_url(re.compile(r"try\.trapped_air=5"))
-    expect(page.get_by_text("revision 8")).to_be_visible()
+    expect(page.get_by_text("revision 11")).to_be_visible()
     page.reload()
     expect(answer(page, "lift")).to_have_attribute("data-state", "drags")
     page.get_by_role("button", name="Drop it").click()
@@ -204,7 +205,7 @@ def test_trapped_air_makes_lift_fail_and_is_not_kept_unless_entered(page: Page, 
     air.focus()
     page.keyboard.press("End")
     page.get_by_role("button", name="Enter it").click()
-    expect(page.get_by_text("revision 9")).to_be_visible()
+    expect(page.get_by_text("revision 12")).to_be_visible()
     page.get_by_role("button", name="Undo").click()
     expect(answer(page, "lift")).to_have_attribute("data-state", "frees")
 
@@ -237,10 +238,10 @@ def test_found_by_sweep_pinned_compared_and_taken(page: Page, shop: str) -> None
     page.reload()
     expect(says).to_contain_text("Found:")
     compare.get_by_role("button", name="Take", exact=True).first.click()
-    expect(page.get_by_text("revision 9")).to_be_visible()
+    expect(page.get_by_text("revision 12")).to_be_visible()
     all_four(page, "holds", "frees", "stays", "runs true")
     page.get_by_role("button", name="Undo").click()
-    expect(page.get_by_text("revision 10")).to_be_visible()
+    expect(page.get_by_text("revision 13")).to_be_visible()
 
 
 def test_a_long_search_tells_how_far_it_is_and_can_be_stopped(page: Page, shop: str) -> None:
@@ -326,9 +327,11 @@ def test_a_start_a_wheel_and_what_moves_a_margin(page: Page, shop: str) -> None:
     change = page.get_by_test_id("wheel-change")
     expect(change.get_by_role("row", name=re.compile("Flywheel inertia"))).to_contain_text("0.135")
     expect(change.get_by_role("row", name=re.compile("Bite margin"))).to_contain_text("stays")
-    pick(page, "Old flywheel's inertia from", "Its weight")
-    fill(page, "Old: Flywheel mass", "11 kg")
-    fill(page, "Old: Flywheel, outside", "290 mm")
+    page.get_by_label("Build", exact=True).select_option("found")
+    pick(page, "Flywheel inertia from", "Its weight")
+    fill(page, "Flywheel mass", "11 kg")
+    fill(page, "Flywheel, outside", "290 mm")
+    page.get_by_role("button", name="Back to the plan").click()
     expect(change.get_by_role("row", name=re.compile("Flywheel inertia"))).to_contain_text("0.1133")
     expect(page.get_by_test_id("gears").get_by_role("row")).to_have_count(6)
 

@@ -17,6 +17,7 @@ from liftbite.core.job.fates import FATED, FATES, fate_of
 from liftbite.core.measure.checks import CHECKS, Verdict
 from liftbite.core.measure.judgement import VERDICTS, Finding
 from liftbite.core.measure.setup.calculation import Told
+from liftbite.core.measure.whose import part_read
 
 #: Practice -> what it is about, and its options with what they say; the first is where a shop begins.
 PRACTICES: Mapping[str, tuple[str, Mapping[str, str]]] = {
@@ -132,6 +133,9 @@ def needs(
         check, part = CHECKS[finding.check], _PART.get(finding.check)
         goes_in = "of the one that goes in, " if finding in new else ""
         said = f"{goes_in}{check.label}: {finding.sentence}"
+        comes_out = build.chosen.options.get(fate_of(part_read(finding.check))) in ("renewed", "left_out")
+        if comes_out and finding not in new and finding.verdict not in _RENEWS:
+            continue  # what is wrong with a part that comes out is nobody's work
         if finding.verdict in _RENEWS and part:
             get(part, said)
         elif finding.verdict == "dress or resurface":

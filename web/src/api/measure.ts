@@ -1,4 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { requestName } from "@/lib/request";
 import {
   client,
   type InstrumentIn,
@@ -37,7 +38,8 @@ export type BenchChange =
   | { practice: { name: string; option: string } }
   | { instrument: InstrumentIn }
   | { sum: RenewalIn }
-  | { drop: string };
+  | { drop: string }
+  | { record: { kind: string; key: string; said: Record<string, string> } };
 
 /** No answer, or a file that is held for a moment: worth another try. */
 const passing = (status: number) => status === 0 || status === 503;
@@ -75,6 +77,10 @@ function sent(id: number, build: Whose, change: BenchChange, bench: Measure | un
     return taken(client.PUT("/api/jobs/{job_id}/practices", { params, body: change.practice, headers }));
   if ("instrument" in change)
     return taken(client.POST("/api/jobs/{job_id}/instruments", { params, body: change.instrument }));
+  if ("record" in change) {
+    const body = { ...change.record, who: "", request: requestName() };
+    return taken(client.POST("/api/jobs/{job_id}/record", { params, body }));
+  }
   if ("sum" in change)
     return taken(client.PUT("/api/jobs/{job_id}/renewals", { params, body: change.sum, headers }));
   return taken(

@@ -10,7 +10,7 @@ ROWS = (
     Input("vehicle", "Vehicle", "text", meaning="Vehicle, year, owner: whatever tells it from the others."),
     Input("customer", "Customer", "text", meaning="Whose vehicle it is, and how to reach them."),
     Input("registration", "Registration", "text", meaning="Plate or frame number."),
-    Input("mileage", "Odometer", "m driven", "km", 0, 1e10, (0, 1e9), "When it came in."),
+    Input("mileage", "Odometer", "text", meaning="When it came in, with its unit."),
     Input("complaint", "Complaint", "text", meaning="What the customer says: slips, drags, judders, noise, pedal, smell."),
     Input("notes", "Notes", "text", meaning="Wishes, what was found."),
     Input("measured_curve", "Torque curve", "curve", meaning="Torque over engine speed as the engine is.",

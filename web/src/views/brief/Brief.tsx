@@ -32,6 +32,10 @@ export function Brief() {
           <h2 className="mb-1 border-b border-ink pb-1 text-head font-bold">The job</h2>
           <Row name="job_name" />
           <Row name="vehicle" />
+          <Row name="complaint" lines={2} />
+          <Row name="customer" />
+          <Row name="registration" />
+          <Row name="mileage" />
           <Row name="notes" lines={4} />
         </section>
       </Scroll>

@@ -11,6 +11,7 @@ import { Finding, Readings } from "./Finding";
 import { HowTaken } from "./HowTaken";
 import { Instruments } from "./Instruments";
 import { Limits } from "./Limits";
+import { Said } from "./Said";
 import { SweepFigures } from "./SweepFigures";
 import type { Send } from "./send";
 import { TakeReading } from "./TakeReading";
@@ -65,6 +66,22 @@ export function BenchView() {
           </button>
         </p>
         <CheckList bench={bench} now={check.name} onCheck={go} />
+        <label className="mt-2 block text-note">
+          This job goes as far as
+          <select
+            value={bench.scope}
+            onChange={(event) =>
+              void send({ record: { kind: "scope", key: "", said: { answer: event.target.value } } })
+            }
+            className="mt-1 h-11 w-full rounded-cut border border-line bg-sheet px-2"
+          >
+            {bench.scopes.map(({ name, label }) => (
+              <option key={name} value={name}>
+                {label}
+              </option>
+            ))}
+          </select>
+        </label>
       </Scroll>
       <Scroll
         label="Reading"
@@ -91,6 +108,7 @@ export function BenchView() {
           </button>
         )}
         {(check.kind !== "figure" || check.finding.verdict === "open") && <Finding check={check} />}
+        <Said key={`said ${check.name}`} check={check} send={send} />
         {check.kind === "sweep" && <Clock check={check} here={placeNow(check, search.get("place"))} />}
         <SweepFigures check={check} />
         <CalculationsOf calculations={bench.calculations} check={check} send={send} />

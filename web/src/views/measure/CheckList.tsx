@@ -6,21 +6,45 @@ type Props = { bench: Measure; now: string; onCheck: (name: string) => void };
 
 /** Every check of the job's layout, part by part, each with its verdict. */
 export function CheckList({ bench, now, onCheck }: Props) {
-  const parts = [...new Set(bench.checks.map((check) => check.part))];
+  const asked = bench.checks.filter(
+    (check) => check.in_scope || check.finding.taken > 0 || check.name === now,
+  );
+  const folded = bench.checks.filter((check) => !asked.includes(check));
   return (
     <nav aria-label="Checks" data-testid="checks">
-      {parts.map((part) => (
-        <section key={part} className="mb-3">
-          <h2 className="lettering border-b border-ink pb-0.5">{part}</h2>
-          {bench.checks
-            .filter((check) => check.part === part)
-            .map((check) => (
-              <Line key={check.name} check={check} now={check.name === now} onCheck={onCheck} />
-            ))}
-        </section>
-      ))}
+      <ByPart checks={asked} now={now} onCheck={onCheck} />
+      {folded.length > 0 && (
+        <details>
+          <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center text-note">
+            Not asked for on this job: {folded.length}
+          </summary>
+          <ByPart checks={folded} now={now} onCheck={onCheck} />
+        </details>
+      )}
     </nav>
   );
+}
+
+function ByPart({
+  checks,
+  now,
+  onCheck,
+}: {
+  checks: readonly Check[];
+  now: string;
+  onCheck: (name: string) => void;
+}) {
+  const parts = [...new Set(checks.map((check) => check.part))];
+  return parts.map((part) => (
+    <section key={part} className="mb-3">
+      <h2 className="lettering border-b border-ink pb-0.5">{part}</h2>
+      {checks
+        .filter((check) => check.part === part)
+        .map((check) => (
+          <Line key={check.name} check={check} now={check.name === now} onCheck={onCheck} />
+        ))}
+    </section>
+  ));
 }
 
 function Line({ check, now, onCheck }: { check: Check; now: boolean; onCheck: (name: string) => void }) {

@@ -9,6 +9,7 @@ import { BUILD, tryKey, withSearch } from "@/lib/address";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
 import type { Bench } from "./BenchView";
+import { OnTheList } from "./OnTheList";
 import type { Send } from "./send";
 import { WhileOpen } from "./WhileOpen";
 
@@ -19,7 +20,8 @@ export function DecideView() {
     <Scroll label="Decide" className="h-full overflow-y-auto px-5 py-4">
       <div className="mx-auto grid max-w-[84rem] gap-x-10 gap-y-6 wide:grid-cols-2">
         <div className="grid content-start gap-6">
-          <Needs bench={bench} />
+          <Complaints bench={bench} />
+          <Needs bench={bench} send={send} />
           <Practices bench={bench} send={send} />
         </div>
         <div className="grid content-start gap-6">
@@ -38,10 +40,31 @@ const WORK: Record<string, string> = {
   "measure better": "To measure better",
 };
 
-function Needs({ bench }: { bench: Measure }) {
+/** What the customer complains of, and which findings explain it. */
+function Complaints({ bench }: { bench: Measure }) {
+  if (bench.complaints.length === 0) return null;
+  return (
+    <section aria-labelledby="complaints" data-testid="complaints">
+      <h2 id="complaints" className="border-b border-ink pb-1 text-head font-bold">
+        The complaint
+      </h2>
+      {bench.complaints.map(({ name, explained_by }) => (
+        <p key={name} className="border-b border-hair py-1">
+          <b>{name.replace(/^./, (first) => first.toUpperCase())}</b>
+          {explained_by.length > 0
+            ? `, explained by ${explained_by.map((check) => check.label.toLowerCase()).join("; ")}.`
+            : ", not explained by anything found yet."}
+        </p>
+      ))}
+    </section>
+  );
+}
+
+function Needs({ bench, send }: { bench: Measure; send: Send }) {
   const { actions } = useJobEditor();
   const works = [...new Set(bench.needs.map((need) => need.work))];
-  const plans = bench.needs.flatMap((need) => need.plan ?? []);
+  const kept = bench.needs.filter((need) => need.said?.answer !== "struck");
+  const plans = kept.flatMap((need) => need.plan ?? []);
   return (
     <section aria-labelledby="needs" data-testid="needs">
       <div className="flex items-end justify-between gap-3 border-b-2 border-ink pb-1">
@@ -76,8 +99,8 @@ function Needs({ bench }: { bench: Measure }) {
               .filter((need) => need.work === work)
               .map((need) => (
                 <li key={need.part} className="border-b border-hair py-1.5" data-part={need.part}>
-                  <b>{need.part}</b>
-                  {need.plan && (
+                  <b className={need.said?.answer === "struck" ? "line-through" : ""}>{need.part}</b>
+                  {need.plan && need.said?.answer !== "struck" && (
                     <button
                       type="button"
                       className="button float-right"
@@ -92,6 +115,7 @@ function Needs({ bench }: { bench: Measure }) {
                       {reason}
                     </span>
                   ))}
+                  <OnTheList need={need} send={send} />
                 </li>
               ))}
           </ul>

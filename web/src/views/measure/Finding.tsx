@@ -88,7 +88,7 @@ export function Readings({ check }: { check: Check }) {
               </td>
               <td className="py-1 pl-3 text-right text-note font-normal text-soft" title={moment(reading.at)}>
                 {reading.uncertainty && `± ${bothSystems(reading.uncertainty).split(" · ")[0]}`}{" "}
-                {reading.source === "gauge" ? "gauge" : reading.source === "file" ? "file" : ""}
+                {reading.source === "gauge" ? "gauge" : reading.source === "file" ? "file" : ""} {reading.who}
               </td>
             </tr>
           ))}

@@ -4,6 +4,7 @@ import { BUILD, useAddress } from "@/lib/address";
 import { useJobEditor } from "@/lib/useJobEditor";
 import type { Bench } from "./BenchView";
 import { Mark, VERDICT_WORDS } from "./marks";
+import { Person } from "./Person";
 import type { Send } from "./send";
 
 const VIEWS = [
@@ -46,6 +47,7 @@ export function Measure() {
             {label}
           </NavLink>
         ))}
+        {bench.data && <Person people={bench.data.people} />}
         {bench.data && bench.data.apart.length > 0 && <WhosePart apart={bench.data.apart} build={build} />}
         {bench.data && bench.data.worst !== "open" && (
           <p className="ml-auto flex items-center gap-2 whitespace-nowrap pl-3 text-note">
@@ -70,7 +72,7 @@ export function Measure() {
 function WhosePart({ apart, build }: { apart: string[]; build: Whose }) {
   const [, put] = useAddress();
   return (
-    <label className="ml-auto flex min-h-11 items-center gap-2 whitespace-nowrap text-note">
+    <label className="flex min-h-11 items-center gap-2 whitespace-nowrap text-note">
       Readings of
       <select
         aria-label="Readings of"

@@ -1,5 +1,4 @@
 import type { Field } from "@/api/client";
-import { useMeasure } from "@/api/measure";
 import { useAgainst, useCatalogue } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Glyph } from "@/components/Glyph";
@@ -9,8 +8,7 @@ import { useJobEditor } from "@/lib/useJobEditor";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
 import { Results } from "@/views/choose/Results";
 import { TorqueChart } from "@/views/choose/TorqueChart";
-import { SETUP_WORDS } from "@/views/measure/CalculationsOf";
-import { VERDICT_WORDS } from "@/views/measure/marks";
+import { Measured } from "./Measured";
 
 const SHOWN = ["torque_demand", "torque_capacity", "bite_margin", "clamp_load", "effective_radius"];
 
@@ -57,7 +55,8 @@ export function SheetView() {
   // a text that stands in a group of the form says something of the work; the rest has its own place here
   const grouped = new Set(catalogue.data?.groups.flatMap((group) => group.rows));
   const written = job.fields.filter(({ name, typed }) => typed && kind(name) === "text" && grouped.has(name));
-  const notes = job.fields.find((field) => field.name === "notes")?.typed;
+  const text = (name: string) => job.fields.find((field) => field.name === name)?.typed ?? "";
+  const notes = text("notes");
   const picked = job.choices.flatMap((choice) => {
     const info = catalogue.data?.choices.find((c) => c.name === choice.name);
     const option = info?.options.find((o) => o.value === choice.option);
@@ -82,7 +81,16 @@ export function SheetView() {
         <header className="border-b-2 border-ink pb-3">
           <h1 className="text-big font-bold">{job.name || "Job without a name"}</h1>
           <p className="text-soft">
-            {job.vehicle} {job.vehicle && "·"} revision {job.revision}
+            {[
+              job.vehicle,
+              text("registration"),
+              text("mileage"),
+              text("customer"),
+              `revision ${job.revision}`,
+              new Date().toISOString().slice(0, 10),
+            ]
+              .filter(Boolean)
+              .join(" · ")}
           </p>
         </header>
         {job.verdicts.map((verdict) => (
@@ -98,6 +106,8 @@ export function SheetView() {
             </div>
           </section>
         ))}
+        <Changes id={job.id} revision={job.revision} />
+        <Measured id={job.id} revision={job.revision} complaint={text("complaint")} />
         {job.chart && (
           <section className="py-3">
             <TorqueChart chart={job.chart} />
@@ -149,8 +159,6 @@ export function SheetView() {
             </dl>
           </section>
         </div>
-        <Changes id={job.id} revision={job.revision} />
-        <Measured id={job.id} revision={job.revision} />
         {notes && (
           <section className="mt-6">
             <h2 className="border-b border-ink pb-1 text-head font-bold">Notes</h2>
@@ -185,56 +193,6 @@ function Changes({ id, revision }: { id: number; revision: number }) {
           </span>
         </p>
       ))}
-    </section>
-  );
-}
-
-/** What was measured, by whose limit it was judged, and what it takes. */
-function Measured({ id, revision }: { id: number; revision: number }) {
-  const bench = useMeasure(id, revision).data;
-  const begun = bench?.checks.filter((check) => check.finding.taken > 0) ?? [];
-  if (!bench || begun.length === 0) return null;
-  return (
-    <section className="mt-6" data-testid="measured">
-      <h2 className="border-b border-ink pb-1 text-head font-bold">Measured</h2>
-      <table className="w-full">
-        <tbody>
-          {begun.map((check) => (
-            <tr key={check.name} className="border-b border-hair align-baseline">
-              <th scope="row" className="py-1 pr-3 text-left font-normal">
-                {check.title}
-              </th>
-              <td className="whitespace-nowrap py-1 pr-3 font-bold">
-                {VERDICT_WORDS[check.finding.verdict]}
-              </td>
-              <td className="py-1 text-note">{check.finding.sentence}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {bench.calculations.some((each) => each.sentence) && (
-        <table className="mt-3 w-full" data-testid="sheet-setup">
-          <caption className="lettering pb-0.5 text-left">Set-up</caption>
-          <tbody>
-            {bench.calculations
-              .filter((each) => each.sentence)
-              .map((each) => (
-                <tr key={each.name} className="border-b border-hair align-baseline">
-                  <th scope="row" className="py-1 pr-3 text-left font-normal">
-                    {each.label}
-                  </th>
-                  <td className="whitespace-nowrap py-1 pr-3 font-bold">
-                    {each.verdict ? SETUP_WORDS[each.verdict] : "—"}
-                  </td>
-                  <td className="py-1 text-note">{each.sentence}</td>
-                </tr>
-              ))}
-          </tbody>
-        </table>
-      )}
-      {bench.needs.length > 0 && (
-        <p className="pt-2">{bench.needs.map((need) => `${need.part} (${need.work})`).join(", ")}.</p>
-      )}
     </section>
   );
 }

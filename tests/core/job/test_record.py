@@ -1,0 +1,68 @@
+"""What can be said of a job, and what stands of it."""
+
+from __future__ import annotations
+
+import itertools
+
+import pytest
+
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.job import record
+from liftbite.core.job.record import KINDS, in_force, read_line
+from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.judgement import VERDICTS, Finding
+from liftbite.core.measure.scope import SCOPES, SYMPTOMS, asked_in, explained_by, symptoms_in
+
+
+@pytest.mark.parametrize(
+    ("kind", "said", "who", "why"),
+    [
+        ("gossip", {"answer": "x"}, "", "nothing that is said"),
+        ("check", {"answer": "that will do", "reason": "six of eight"}, "", "who"),
+        ("check", {"answer": "that will do"}, "Ines", "why"),
+        ("check", {"answer": "perhaps", "reason": "x"}, "Ines", "not offered"),
+        ("verdict", {"answer": "reuse", "reason": "x" * 500}, "Ines", "too many"),
+        ("verdict", {"answer": "reuse", "reason": "two\x07bells"}, "Ines", "cannot be stored"),
+        ("line", {"answer": "struck"}, "", "why"),
+        ("order", {"price": "cheap"}, "", "no figure"),
+        ("order", {"price": "-3"}, "", "no price"),
+        ("order", {"colour": "blue"}, "", "no field"),
+        ("scope", {}, "", "say its answer"),
+    ],
+)
+def test_what_cannot_be_said_is_told(kind: str, said: dict[str, str], who: str, why: str) -> None:
+    with pytest.raises(UnreadableEntry, match=why):
+        read_line(kind, "fork", said, who)
+
+
+def test_what_is_said_last_stands_and_can_be_taken_back() -> None:
+    lines = [
+        read_line("order", "Disc, get", {"state": "ordered", "source": "Halm & Daughters", "price": "84,50"}),
+        read_line("order", "Disc, get", {"state": "arrived"}),
+        read_line("check", "fork", {"answer": "not on this job", "reason": "not out"}, "Ines"),
+        read_line("check", "fork", {"answer": "open"}),
+    ]
+    assert in_force(lines, "order")["Disc, get"].said == {"state": "arrived"}
+    assert in_force(lines, "check") == {}
+    assert in_force(lines[:3], "check")["fork"].who == "Ines"
+
+
+def test_the_words_of_the_record_are_those_of_the_bench() -> None:
+    assert set(record.OVERRULED) <= set(VERDICTS)
+    assert set(record.SCOPES) == set(SCOPES)
+    assert all(kind.takes_back[0] in ("", *kind.fields) for kind in KINDS.values())
+
+
+def test_a_wider_scope_asks_for_all_a_narrower_one_does() -> None:
+    narrow_first = ["complaint", "hydraulics", "bearing", "clutch", "clutch_flywheel", "everything"]
+    asked = [{name for name, check in CHECKS.items() if asked_in(scope, check)} for scope in narrow_first]
+    assert all(a < b for a, b in itertools.pairwise(asked))
+    assert asked[-1] == set(CHECKS)
+
+
+def test_a_complaint_is_explained_by_what_was_found_and_by_nothing_else() -> None:
+    assert {check for _, checks in SYMPTOMS.values() for check in checks} <= set(CHECKS)
+    told = symptoms_in("It JUDDERS from cold and the pedal is spongy")
+    assert told == ("judders", "pedal")
+    found = [Finding("flywheel_face", "dress or resurface", "scored"), Finding("slave_travel", "reuse", "fine")]
+    assert explained_by(told, found) == {"judders": ("flywheel_face",), "pedal": ()}

@@ -1,0 +1,124 @@
+import { useState } from "react";
+import type { Measure } from "@/api/client";
+import { moment } from "@/lib/words";
+import type { Send } from "./send";
+
+type Need = Measure["needs"][number];
+const STATES = ["", "ordered", "awaited", "arrived", "in stock"];
+const FIELDS = [
+  { name: "number", label: "Part number" },
+  { name: "source", label: "From" },
+  { name: "price", label: "Price" },
+  { name: "currency", label: "Currency" },
+] as const;
+
+/** A line of the list: struck with a reason, or ordered, awaited, arrived. */
+export function OnTheList({ need, send }: { need: Need; send: Send }) {
+  const struck = need.said?.answer === "struck" ? need.said : null;
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const record = async (kind: string, said: Record<string, string>) =>
+    setTrouble(await send({ record: { kind, key: need.key, said } }));
+  if (struck) {
+    return (
+      <p className="text-note">
+        Struck{struck.who && ` by ${struck.who}`}: {struck.reason}{" "}
+        <span className="text-soft">{moment(struck.at)}</span>{" "}
+        <button
+          type="button"
+          className="plain-link min-h-6"
+          onClick={() => void record("line", { answer: "open" })}
+        >
+          Put it back
+        </button>
+      </p>
+    );
+  }
+  return (
+    <details className="text-note">
+      <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
+        {need.order
+          ? [need.order.state || "not ordered", need.order.source, need.order.number]
+              .filter(Boolean)
+              .join(", ")
+          : "Order it, or strike it …"}
+      </summary>
+      {need.work === "get" && <Order need={need} record={record} />}
+      <Strike record={record} />
+      {trouble && (
+        <p role="alert" className="font-semibold">
+          ▲ {trouble}
+        </p>
+      )}
+    </details>
+  );
+}
+
+type Record_ = (kind: string, said: Record<string, string>) => Promise<void>;
+
+function Order({ need, record }: { need: Need; record: Record_ }) {
+  const [said, setSaid] = useState<Record<string, string>>({ ...need.order });
+  return (
+    <form
+      className="grid grid-cols-2 gap-2 py-1"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void record("order", said);
+      }}
+    >
+      {FIELDS.map(({ name, label }) => (
+        <label key={name}>
+          {label}
+          <input
+            value={said[name] ?? ""}
+            inputMode={name === "price" ? "decimal" : undefined}
+            maxLength={120}
+            onChange={(event) => setSaid({ ...said, [name]: event.target.value })}
+            className="block h-11 w-full rounded-cut border border-line bg-sheet px-2"
+          />
+        </label>
+      ))}
+      <label>
+        It is
+        <select
+          value={said.state ?? ""}
+          onChange={(event) => setSaid({ ...said, state: event.target.value })}
+          className="block h-11 w-full rounded-cut border border-line bg-sheet px-2"
+        >
+          {STATES.map((state) => (
+            <option key={state} value={state}>
+              {state || "not ordered"}
+            </option>
+          ))}
+        </select>
+      </label>
+      <button type="submit" className="button mt-auto min-h-11">
+        Keep it
+      </button>
+    </form>
+  );
+}
+
+function Strike({ record }: { record: Record_ }) {
+  const [reason, setReason] = useState("");
+  return (
+    <form
+      className="flex gap-2 py-1"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void record("line", { answer: "struck", reason });
+      }}
+    >
+      <input
+        aria-label="Why it is struck"
+        value={reason}
+        maxLength={400}
+        placeholder="why it is not got"
+        onChange={(event) => setReason(event.target.value)}
+        className="h-11 min-w-0 grow rounded-cut border border-line bg-sheet px-2 placeholder:text-soft placeholder:italic"
+      />
+      <button type="submit" className="button min-h-11" disabled={!reason.trim()}>
+        Strike it
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,105 @@
+import { useState } from "react";
+import type { Check } from "@/api/client";
+import { person } from "@/lib/person";
+import { moment } from "@/lib/words";
+import { VERDICT_WORDS, type Verdict } from "./marks";
+import type { Send } from "./send";
+
+const VERDICTS: readonly Verdict[] = [
+  "reuse",
+  "dress or resurface",
+  "put right",
+  "renew",
+  "renew as set",
+  "stop",
+];
+
+/** What somebody said of a check: closed with a reason, or its verdict overruled. By name, and printed. */
+export function Said({ check, send }: { check: Check; send: Send }) {
+  const told = [
+    check.closed && { kind: "check", line: check.closed, words: `“${check.closed.answer}”` },
+    check.overruled && {
+      kind: "verdict",
+      line: check.overruled,
+      words: `${VERDICT_WORDS[check.overruled.answer as Verdict]}, not ${VERDICT_WORDS[check.by_readings].toLowerCase()}`,
+    },
+  ].filter((each) => each !== null);
+  return (
+    <div className="mt-2" data-testid="said">
+      {told.map(({ kind, line, words }) => (
+        <p key={kind} className="border-l-4 border-ink pl-3">
+          <b>{words}</b>, says {line.who}: {line.reason}{" "}
+          <span className="text-note text-soft">{moment(line.at)}</span>{" "}
+          <button
+            type="button"
+            className="plain-link min-h-6"
+            onClick={() => void send({ record: { kind, key: check.name, said: { answer: "open" } } })}
+          >
+            Take it back
+          </button>
+        </p>
+      ))}
+      <details className="text-note">
+        <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
+          Close or overrule it …
+        </summary>
+        <Say check={check} send={send} />
+      </details>
+    </div>
+  );
+}
+
+function Say({ check, send }: { check: Check; send: Send }) {
+  const [answer, setAnswer] = useState("");
+  const [reason, setReason] = useState("");
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const closes = answer === "that will do" || answer === "not on this job";
+  const say = async () => {
+    const kind = closes ? "check" : "verdict";
+    const refused = await send({ record: { kind, key: check.name, said: { answer, reason } } });
+    setTrouble(refused);
+    if (refused === null) setReason("");
+  };
+  return (
+    <form
+      className="grid gap-2 py-1"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void say();
+      }}
+    >
+      <select
+        aria-label="What is said of it"
+        value={answer}
+        onChange={(event) => setAnswer(event.target.value)}
+        className="h-11 rounded-cut border border-line bg-sheet px-2"
+      >
+        <option value="">say what …</option>
+        {check.finding.taken > 0 && <option value="that will do">That will do: no more readings</option>}
+        <option value="not on this job">Not on this job</option>
+        {check.finding.taken > 0 &&
+          VERDICTS.map((verdict) => (
+            <option key={verdict} value={verdict}>
+              Overrule: {VERDICT_WORDS[verdict].toLowerCase()}
+            </option>
+          ))}
+      </select>
+      <input
+        aria-label="Why"
+        value={reason}
+        maxLength={400}
+        placeholder="why; it is printed with your name"
+        onChange={(event) => setReason(event.target.value)}
+        className="h-11 rounded-cut border border-line bg-sheet px-2 placeholder:text-soft placeholder:italic"
+      />
+      <button type="submit" className="button min-h-11" disabled={!answer || !reason.trim()}>
+        Say so{person() ? `, ${person()}` : ""}
+      </button>
+      {trouble && (
+        <p role="alert" className="font-semibold">
+          ▲ {trouble}
+        </p>
+      )}
+    </form>
+  );
+}
