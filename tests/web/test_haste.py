@@ -61,7 +61,7 @@ def test_a_station_opens_on_its_first_view_and_goes_back_in_one_step(page: Page,
 def test_a_reading_that_is_taken_in_late_calls_nobody_back(page: Page, shop: str) -> None:
     open_job(page, shop, "Ostrel 900", "measure")
     on_its_way: list[Route] = []
-    page.route("**/readings", lambda route: on_its_way.append(route))
+    page.route("**/readings?*", lambda route: on_its_way.append(route))
     page.locator("[data-check=spring_free_length]").click()
     page.locator("[data-testid=keypad] input").fill("46.8")
     page.locator("[data-testid=keypad] input").press("Enter")
@@ -73,7 +73,7 @@ def test_a_reading_that_is_taken_in_late_calls_nobody_back(page: Page, shop: str
     page.wait_for_load_state("networkidle")
     expect(page.get_by_test_id("place")).to_contain_text("Plate 1, place 1")
     expect(page).to_have_url(re.compile("check=plate_thickness"))
-    page.unroute("**/readings")
+    page.unroute("**/readings?*")
     page.locator("[data-check=spring_free_length]").click()
     expect(page.locator("[data-testid=readings] tr")).to_have_count(1)  # and it is there
 
@@ -84,7 +84,7 @@ def test_figures_keyed_before_the_last_is_taken_go_on_from_place_to_place(page: 
     expect(page.get_by_test_id("place")).to_contain_text("Spring 1")
     display = page.locator("[data-testid=keypad] input")
     display.focus()
-    page.route("**/readings", lambda route: (page.wait_for_timeout(150), route.continue_()))
+    page.route("**/readings?*", lambda route: (page.wait_for_timeout(150), route.continue_()))
     slowly(page)
     keyed = ("46.8", "46.7", "46.6", "43.9")
     for figure in keyed:
@@ -104,14 +104,14 @@ def test_a_figure_that_is_refused_comes_back_to_its_place(page: Page, shop: str)
     page.get_by_text("All places").click()
     page.get_by_test_id("places").get_by_role("button", name="Spring 3").click()
     expect(page.get_by_test_id("place")).to_contain_text("Spring 3")
-    page.route("**/readings", lambda route: route.abort())
+    page.route("**/readings?*", lambda route: route.abort())
     display = page.locator("[data-testid=keypad] input")
     display.fill("46.8")
     display.press("Enter")
     expect(page.get_by_role("alert")).to_be_visible()
     expect(page.get_by_test_id("place")).to_contain_text("Spring 3")
     expect(display).to_have_value("46.8")
-    page.unroute("**/readings")
+    page.unroute("**/readings?*")
     display.press("Enter")
     expect(page.locator("[data-testid=readings] tr")).to_contain_text(["Spring 3"])
 
@@ -137,16 +137,19 @@ def test_a_bench_that_was_asked_for_before_a_reading_does_not_take_it_off_the_sc
     expect(display).to_be_visible()
     before = rows.count()
     late: list[tuple[Route, bytes]] = []
-    page.route("**/measure", lambda route: late.append((route, route.fetch().body())))
+    page.route("**/measure?*", lambda route: late.append((route, route.fetch().body())))
     page.evaluate("document.dispatchEvent(new Event('visibilitychange', { bubbles: true }))")  # the tab is looked at again
-    while not late:
+    for _ in range(1_000):
+        if late:
+            break
         page.wait_for_timeout(20)
+    assert late
     display.fill("46.8")
     display.press("Enter")
     expect(rows).to_have_count(before + 1)
     for route, body in late:
         route.fulfill(body=body, content_type="application/json")
-    page.unroute("**/measure")
+    page.unroute("**/measure?*")
     page.wait_for_load_state("networkidle")
     expect(rows).to_have_count(before + 1)
 
