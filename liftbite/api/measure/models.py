@@ -355,7 +355,8 @@ class PracticeOut(BaseModel):
 
     name: str
     about: str
-    option: str
+    option: str = Field(description="What the shop does.")
+    here: str = Field(description="What is done on this job instead; nothing where it is as the shop does.")
     options: list[NameOut]
     version: int
 

@@ -62,7 +62,8 @@ class Bench:
     series : of this job, oldest first
     life : of its vehicle over all jobs, oldest first
     manual : limits typed for the vehicle
-    practices, instruments, renewals : of the shop, renewals with their versions
+    shop : practice -> what the shop does
+    instruments, renewals : of the shop, renewals with their versions
     versions : of the practices and, as `check.limit`, of the limits typed
     change : how often anything of the job was written
     today : the day it is looked at
@@ -79,7 +80,7 @@ class Bench:
     series: Sequence[Series]
     life: Sequence[Series]
     manual: Mapping[str, Mapping[LimitName, tuple[float, str]]]
-    practices: Mapping[str, str]
+    shop: Mapping[str, str]
     versions: Mapping[str, int]
     instruments: Sequence[tuple[int, Instrument]]
     renewals: Sequence[tuple[Renewal, int]]
@@ -110,6 +111,17 @@ class Bench:
     @cached_property
     def _said(self) -> Mapping[str, Mapping[str, Line]]:
         return {kind: in_force(self.record, kind) for kind in KINDS}
+
+    @cached_property
+    def here(self) -> Mapping[str, str]:
+        """Practices in which this job departs from the shop's."""
+        said = {name: line.answer for name, line in self.said_of("practice").items()}
+        return {name: option for name, option in said.items() if name in PRACTICES and option in PRACTICES[name][1]}
+
+    @property
+    def practices(self) -> Mapping[str, str]:
+        """How it is done on this job."""
+        return {**self.shop, **self.here}
 
     @property
     def scope(self) -> str:
@@ -203,7 +215,17 @@ def needs_of(bench: Bench) -> list[Need]:
     checks = {c.name for c in checks_for(plan.build)}
     setups = {c.label: told for c, told in told_of(plan.build, plan.readings, plan.said)
               if told is not None and checks & set(c.checks)}  # fmt: skip
-    return needs(plan.build, findings_of(found), bench.practices, new, setups)
+    return needs(plan.build, findings_of(found), bench.practices, new, setups, _slips_worn(found))
+
+
+def _slips_worn(found: Bench) -> str:
+    """What Bite says of what was found with the wear that was read, where the clutch slips by it; else nothing."""
+    wear = [e for e in _effects_in(found) if e.quantity in ("wear", "inner_wear")]
+    if not wear:
+        return ""
+    read = [Entry(e.quantity, e.typed, e.si, "measured") for e in wear]
+    before, after = answer(found.entries), answer({**found.entries, **{e.quantity: e for e in read}})
+    return after.verdict.sentence if after.verdict.state == "slips" and before.verdict.state != "slips" else ""
 
 
 def settings_of(series: Series | None) -> SweepSettings:
@@ -509,7 +531,8 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
         worst=worst(findings), done=sum(f.taken >= f.wanted for f in asked), wanted=len(asked),
         next_check=following, instruments=instruments_out(bench),
         practices=[
-            mm.PracticeOut(name=name, about=about, option=bench.practices[name], version=bench.versions.get(name, 0),
+            mm.PracticeOut(name=name, about=about, option=bench.shop[name], here=bench.here.get(name, ""),
+                         version=bench.versions.get(name, 0),
                          options=[m.NameOut(name=o, label=says) for o, says in options.items()])
             for name, (about, options) in PRACTICES.items()
         ],

@@ -25,7 +25,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
 from liftbite.core.job.builds import apart
 from liftbite.core.job.ledger import FOUND, PLAN
-from liftbite.core.job.record import Line, in_force, read_line
+from liftbite.core.job.record import read_line
 from liftbite.core.measure.checks import CHECKS, Check, checks_for
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
 from liftbite.core.measure.judgement import Reading, uncertainty_of
@@ -83,18 +83,12 @@ def bench_of(session: Session, job_id: int, which: str = FOUND) -> Bench:
     return Bench(
         job_id, vehicle, which if which == FOUND else PLAN, layers, ledger.as_entered(revisions), of_job, of_vehicle,
         {check: {name: (f.value, f.source) for name, f in named.items()} for check, named in limits.items()},
-        {name: option for name, (option, _) in practices.items()} | _here(record),
+        {name: option for name, (option, _) in practices.items()},
         versions | {name: version for name, (_, version) in practices.items()},
         store.instruments(session), store.renewals_of(session, job_id), now().date(),
         jobs_store.change_of(session, job_id), _renewed_in(session, of_vehicle, job_id), record,
         record_store.people(session),
     )  # fmt: skip
-
-
-def _here(record: Sequence[Line]) -> dict[str, str]:
-    """Practices in which this job departs from the shop's."""
-    said = {name: line.answer for name, line in in_force(record, "practice").items()}
-    return {name: option for name, option in said.items() if name in PRACTICES and option in PRACTICES[name][1]}
 
 
 def _renewed_in(session: Session, life: Sequence[store.Series], job_id: int) -> dict[int, tuple[str, ...]]:

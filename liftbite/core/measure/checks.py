@@ -167,7 +167,8 @@ def _plain(build: Build) -> int:
 
 
 def _springs(build: Build) -> int:
-    return _count(build, "spring_count", 5)
+    lengths = build.known.get("spring_free_lengths")
+    return _count(build, "spring_count", 5 if lengths is None else len(lengths))
 
 
 #: The angles of a sweep before the builder picks others: eight, and the first again to close it.

@@ -104,7 +104,7 @@ class Need:
 
 def needs(
     build: Build, findings: Sequence[Finding], practices: Mapping[str, str], new: Sequence[Finding] = (),
-    setups: Mapping[str, Told] = MappingProxyType({}),
+    setups: Mapping[str, Told] = MappingProxyType({}), slips: str = "",
 ) -> list[Need]:  # fmt: skip
     """The parts to get and the work to have done, each with its reasons.
 
@@ -118,6 +118,7 @@ def needs(
     practices : practice -> option picked by the shop
     new : verdicts of the parts that go in
     setups : calculation of the set-up, as it is called -> what it came to
+    slips : what Bite says with the wear that was read, where it does not hold then; empty where it does
     """
     found: dict[tuple[str, str], list[str]] = {}
 
@@ -144,6 +145,9 @@ def needs(
             get(check.part, said, "put right")
         elif finding.verdict == "too close to call" and check.kind == "reading":
             get(_PART.get(finding.check, check.part), said, "measure better")
+    worn = "Disc" if build.chosen.has("car") else "Plate set"
+    if slips and not any(part == worn for part, _ in found):
+        get(worn, f"every one is within its limit, but with their wear together: {slips}")
     for label, told in setups.items():
         if told.verdict in ("put right", "stop"):
             get(label, told.sentence, "put right")

@@ -9,7 +9,7 @@ from urllib.parse import quote
 import pytest
 
 from tests.api.choose.test_views import enter
-from tests.jobs import CAR
+from tests.jobs import CAR, MOTORCYCLE
 
 
 @pytest.fixture
@@ -139,3 +139,27 @@ def test_a_complaint_is_explained_by_what_was_found(client: Any, job: int) -> No
 def test_a_name_no_record_could_hold_is_refused(client: Any, job: int) -> None:
     assert say(client, job, "scope", who="x" * 70, answer="clutch").status_code == 422
     assert say(client, job, "scope", who="two\x00", answer="clutch").status_code == 422
+
+
+def test_plates_that_each_pass_and_slip_together_are_on_the_list(client: Any) -> None:
+    """Every plate is within its limit; with the wear of all seven the springs press too little."""
+    number = client.post("/api/jobs", json={"name": "Pack", "layout": "wet_motorcycle"}).get_json()["id"]
+    job = {q: t for q, t in MOTORCYCLE.items() if q not in ("layout", "job_name")}
+    enter(client, number, **job, stage_plan="scaled", stage_gain="60 %")
+    places = next(c for c in client.get(f"/api/jobs/{number}/measure").get_json()["checks"]
+                  if c["name"] == "plate_thickness")["places"]  # fmt: skip
+    for place in places:
+        plate = read(client, number, "plate_thickness", place["key"], "2.86 mm")
+    assert plate["finding"]["verdict"] in ("reuse", "reuse and watch")
+    needs = {n["part"]: n for n in client.get(f"/api/jobs/{number}/measure").get_json()["needs"]}
+    assert "with their wear together: Slips" in needs["Plate set"]["reasons"][0]
+    enter(client, number, stage_gain="0 %")
+    assert "Plate set" not in {n["part"] for n in client.get(f"/api/jobs/{number}/measure").get_json()["needs"]}
+
+
+def test_four_lengths_put_in_ask_for_no_fifth_spring(client: Any) -> None:
+    number = client.post("/api/jobs", json={"name": "Four", "layout": "wet_motorcycle"}).get_json()["id"]
+    enter(client, number, spring_lengths="each", spring_free_lengths="35; 35; 34.8; 35 mm")
+    springs = next(c for c in client.get(f"/api/jobs/{number}/measure").get_json()["checks"]
+                   if c["name"] == "spring_free_length")  # fmt: skip
+    assert [p["item"] for p in springs["places"]] == ["Spring 1", "Spring 2", "Spring 3", "Spring 4"]

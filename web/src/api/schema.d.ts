@@ -3385,8 +3385,16 @@ export interface components {
             name: string;
             /** About */
             about: string;
-            /** Option */
+            /**
+             * Option
+             * @description What the shop does.
+             */
             option: string;
+            /**
+             * Here
+             * @description What is done on this job instead; nothing where it is as the shop does.
+             */
+            here: string;
             /** Options */
             options: components["schemas"]["NameOut"][];
             /** Version */

@@ -11,6 +11,12 @@ export function Compare({ pins, onDrop }: { pins: string[]; onDrop: (pin: string
   const candidates = pins.map(takenBy);
   const compared = useCompare(editor.entered.id, editor.entered.revision, candidates);
   const take = useTake(editor.entered.id);
+  const names = new Set(editor.entered.builds.map((build) => build.name));
+  const keep = (candidate: (typeof candidates)[number] | undefined) => {
+    let number = 1;
+    while (names.has(`candidate ${number}`)) number += 1;
+    if (candidate) take.mutate({ ...candidate, build: `candidate ${number}` });
+  };
   if (!compared.data) return null;
   const { columns, rows } = compared.data;
   const questions = columns[0]?.verdicts.map((v) => v.question) ?? [];
@@ -33,6 +39,14 @@ export function Compare({ pins, onDrop }: { pins: string[]; onDrop: (pin: string
                         onClick={() => take.mutate(candidates[i - 1] ?? { parts: [], entries: [] })}
                       >
                         Take
+                      </button>{" "}
+                      <button
+                        type="button"
+                        className="plain-link min-h-6"
+                        title="It stands beside the plan under Builds, and can be worked on there"
+                        onClick={() => keep(candidates[i - 1])}
+                      >
+                        Keep beside
                       </button>{" "}
                       <button
                         type="button"

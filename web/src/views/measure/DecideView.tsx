@@ -156,6 +156,25 @@ function Practices({ bench, send }: { bench: Measure; send: Send }) {
               </option>
             ))}
           </select>
+          <select
+            aria-label={`${practice.about}, on this job`}
+            value={practice.here}
+            onChange={(event) =>
+              void send({
+                record: { kind: "practice", key: practice.name, said: { answer: event.target.value } },
+              })
+            }
+            className="mt-1 h-9 w-full rounded-cut border border-hair bg-paper px-2 text-note"
+          >
+            <option value="">On this job: as the shop does</option>
+            {practice.options
+              .filter(({ name }) => name !== practice.option)
+              .map(({ name, label }) => (
+                <option key={name} value={name}>
+                  On this job: {label.toLowerCase()}
+                </option>
+              ))}
+          </select>
         </label>
       ))}
     </section>
