@@ -11,7 +11,8 @@ from flask_openapi3 import APIBlueprint, Tag
 from liftbite.api.common import download, now, reply, session_of, writing
 from liftbite.api.jobs.views import JobPath
 from liftbite.api.measure import models as mm
-from liftbite.api.measure.present import measure_out, needs_of
+from liftbite.api.measure.bench import needs_of
+from liftbite.api.measure.present import measure_out
 from liftbite.api.measure.views import BenchQuery, bench_of
 from liftbite.api.problems import problem_responses
 from liftbite.core.measure.checks import CHECKS, checks_for

@@ -6,7 +6,8 @@ from collections.abc import Sequence
 
 from liftbite.api.jobs.present import figure_out, fine_out
 from liftbite.api.measure import models as mm
-from liftbite.api.measure.present import Bench, settings_of, span_of
+from liftbite.api.measure.bench import Bench, settings_of
+from liftbite.api.measure.present import span_of
 from liftbite.core.measure.checks import CHECKS, Check, Limit
 from liftbite.core.measure.judgement import left_of, value_of
 from liftbite.core.measure.sweep import decided

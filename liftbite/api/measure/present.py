@@ -1,16 +1,13 @@
 """The bench as it goes over the wire.
 
-- `Bench`       everything a job's bench stands on, read once
 - `measure_out`         checks, verdicts, needs, calculations
 - `effects_out`         the four questions before and after
 """
 
 from __future__ import annotations
 
-from collections.abc import Collection, Mapping, Sequence
-from dataclasses import dataclass, field, replace
+from collections.abc import Collection, Sequence
 from datetime import date
-from functools import cached_property
 from math import log10
 from typing import Any, Literal
 
@@ -20,247 +17,41 @@ import numpy.typing as npt
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import figure_out, fine_out, verdict_out
 from liftbite.api.measure import models as mm
+from liftbite.api.measure.bench import (
+    Bench,
+    effects_of,
+    findings_of,
+    found_of,
+    measured_entries,
+    needs_of,
+    read_of,
+    settings_of,
+)
 from liftbite.api.measure.calculations import calculations_out
 from liftbite.api.measure.models_calculations import StandsAtOut
-from liftbite.core.job.build import Build, both, build_of, label_of
-from liftbite.core.job.builds import apart, entering, entries_of, with_entries
+from liftbite.core.job.build import Build, both, label_of
+from liftbite.core.job.builds import entries_of, with_entries
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.fates import FATED
 from liftbite.core.job.inputs import INPUTS
-from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers
-from liftbite.core.job.record import KINDS, Line, in_force
-from liftbite.core.measure.checks import CHECKS, Check, Limit, LimitName, Place, checks_for
-from liftbite.core.measure.effect import Effect
-from liftbite.core.measure.effects import effects
+from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.job.record import Line
+from liftbite.core.measure.checks import CHECKS, Check, Limit, checks_for
 from liftbite.core.measure.explained import finding_explained, sweep_explained
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
-from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess, left_of, limits_of, value_of
+from liftbite.core.measure.judgement import Finding, Reading, left_of, value_of
 from liftbite.core.measure.keyed import units_of
-from liftbite.core.measure.parts_list import PRACTICES, Need, Renewal, needs, worst, worth_it
-from liftbite.core.measure.runout import FACES, SweepSettings, pointing, unreachable
-from liftbite.core.measure.scope import SCOPES, asked_in, explained_by, symptoms_in
-from liftbite.core.measure.setup import CALCULATIONS, asked_of_check, told_of
-from liftbite.core.measure.sweep import LIMIT_AT, Sweep, judge_sweep, places_taken, scale_of, sweep_of, tir_alone
-from liftbite.core.measure.whose import of_build, part_read
+from liftbite.core.measure.parts_list import PRACTICES, Need, Renewal, worst, worth_it
+from liftbite.core.measure.runout import FACES, pointing, unreachable
+from liftbite.core.measure.scope import SCOPES, explained_by, symptoms_in
+from liftbite.core.measure.setup import asked_of_check
+from liftbite.core.measure.sweep import LIMIT_AT, Sweep, sweep_of
+from liftbite.core.measure.whose import part_read
 from liftbite.core.units.read import from_si
 from liftbite.core.units.show import figure, typeset
 from liftbite.core.verdicts.answers import answer
 from liftbite.store.jobs import utc_text
-from liftbite.store.measurements import Instrument, Series
-
-
-@dataclass(frozen=True)
-class Bench:
-    """What a job's bench stands on.
-
-    Attributes
-    ----------
-    job_id, vehicle : the job
-    which : the build looked at: as found, or the plan's
-    layers : the entries of all builds
-    entered : the entries of all builds without what was measured
-    series : of this job, oldest first
-    life : of its vehicle over all jobs, oldest first
-    manual : limits typed for the vehicle
-    shop : practice -> what the shop does
-    instruments, renewals : of the shop, renewals with their versions
-    versions : of the practices and, as `check.limit`, of the limits typed
-    change : how often anything of the job was written
-    today : the day it is looked at
-    renewed_in : other job of the vehicle -> parts that came out in it
-    record : what was said of the job
-    people : names of the shop
-    """
-
-    job_id: int
-    vehicle: str
-    which: str
-    layers: Layers
-    entered: Layers
-    series: Sequence[Series]
-    life: Sequence[Series]
-    manual: Mapping[str, Mapping[LimitName, tuple[float, str]]]
-    shop: Mapping[str, str]
-    versions: Mapping[str, int]
-    instruments: Sequence[tuple[int, Instrument]]
-    renewals: Sequence[tuple[Renewal, int]]
-    today: date
-    change: int = 0
-    renewed_in: Mapping[int, Collection[str]] = field(default_factory=dict)
-    record: Sequence[Line] = ()
-    people: Sequence[str] = ()
-
-    @cached_property
-    def entries(self) -> Mapping[str, Entry]:
-        """The entries of the build looked at."""
-        return entries_of(self.layers, self.which)
-
-    @cached_property
-    def build(self) -> Build:
-        """The build looked at."""
-        return build_of(self.entries)
-
-    def seen_as(self, which: str) -> Bench:
-        """The same bench, another build looked at."""
-        return self if which == self.which else replace(self, which=which)
-
-    def said_of(self, kind: str) -> Mapping[str, Line]:
-        """Of what -> what was said last, of one kind."""
-        return self._said[kind]
-
-    @cached_property
-    def _said(self) -> Mapping[str, Mapping[str, Line]]:
-        return {kind: in_force(self.record, kind) for kind in KINDS}
-
-    @cached_property
-    def here(self) -> Mapping[str, str]:
-        """Practices in which this job departs from the shop's."""
-        said = {name: line.answer for name, line in self.said_of("practice").items()}
-        return {name: option for name, option in said.items() if name in PRACTICES and option in PRACTICES[name][1]}
-
-    @property
-    def practices(self) -> Mapping[str, str]:
-        """How it is done on this job."""
-        return {**self.shop, **self.here}
-
-    @property
-    def scope(self) -> str:
-        """How far the job goes."""
-        line = self.said_of("scope").get("")
-        return line.answer if line else "everything"
-
-    def wants(self, check: Check) -> bool:
-        """True where a check is asked for on this job."""
-        closed = self.said_of("check").get(check.name)
-        return asked_in(self.scope, check) and not (closed and closed.answer == "not on this job")
-
-    @cached_property
-    def apart(self) -> tuple[str, ...]:
-        """Parts that are found and planned as two."""
-        return apart(self.layers[PLAN])
-
-    def counts(self, series: Series) -> bool:
-        """True where readings are of a part of the build looked at."""
-        return of_build(series.check, series.build, self.which, self.apart)
-
-    def latest(self, check: str) -> Series | None:
-        """The series of a check that is in force: the last one taken of a part of the build looked at."""
-        return next((t for t in reversed(self.series) if t.check == check and self.counts(t)), None)
-
-    def limits(self, check: Check) -> tuple[Limit, ...]:
-        """The limits of a check in force."""
-        return limits_of(check, self.build, self.manual.get(check.name, {}))
-
-    def places(self, check: Check) -> tuple[Place, ...]:
-        """Where a check is taken, the places added among them."""
-        series = self.latest(check.name)
-        places = places_taken(check, check.places(self.build), series.readings if series else ())
-        closed = self.said_of("check").get(check.name)
-        if closed is None or closed.answer != "that will do" or series is None:
-            return places
-        read = {r.place for r in series.readings}
-        return tuple(p for p in places if p.key in read) or places
-
-    def whose(self, check: str) -> str:
-        """The build of whose part a series begun now is: the found one's where the part stays."""
-        return self.which if part_read(check) in self.apart else FOUND
-
-    def lived(self, check: str) -> list[Series]:
-        """The readings over the life of the part looked at, oldest first: a renewal ends one and begins another.
-
-        Readings of the part that went into an earlier job are of this one's; those of what came out of it are not.
-        """
-        found: list[Series] = []
-        for series in (t for t in self.life or self.series if t.check == check):
-            if series.job_id == self.job_id and not self.counts(series):
-                continue
-            went_in = (self.renewed_in if series.job_id != self.job_id else {}).get(series.job_id, ())
-            if part_read(check) in went_in:
-                if series.build != PLAN:
-                    found = []
-                    continue
-                if found and found[-1].job_id != series.job_id:
-                    found = []
-            found.append(series)
-        if self.which != FOUND and part_read(check) in self.apart:
-            return [t for t in found if t.job_id == self.job_id]
-        return found
-
-    @property
-    def readings(self) -> dict[str, tuple[Reading, ...]]:
-        """Check -> readings in force."""
-        return {t.check: t.readings for t in self.series if self.counts(t)}
-
-    @property
-    def said(self) -> dict[str, str]:
-        """What was said where a calculation of the set-up asks: name -> option."""
-        found = {}
-        for calculation in CALCULATIONS.values():
-            asked = calculation.asks
-            series = self.latest(asked.check) if asked else None
-            if asked and series:
-                found[asked.name] = str(series.settings.get(asked.name, ""))
-        return found
-
-
-def findings_of(bench: Bench) -> list[Finding]:
-    """What the readings of a build's parts came to, those begun."""
-    return [f for check in checks_for(bench.build) if (f := found_of(bench, check)[0]).taken]
-
-
-def needs_of(bench: Bench) -> list[Need]:
-    """The parts to get and the work to have done: by what was found, and by what was read of the parts that go in."""
-    found, plan = bench.seen_as(FOUND), bench.seen_as(PLAN)
-    new = [f for f in findings_of(plan) if part_read(f.check) in bench.apart]
-    checks = {c.name for c in checks_for(plan.build)}
-    setups = {c.label: told for c, told in told_of(plan.build, plan.readings, plan.said)
-              if told is not None and checks & set(c.checks)}  # fmt: skip
-    return needs(plan.build, findings_of(found), bench.practices, new, setups, _slips_worn(found))
-
-
-def _slips_worn(found: Bench) -> str:
-    """What Bite says of what was found with the wear that was read, where the clutch slips by it; else nothing."""
-    wear = [e for e in _effects_in(found) if e.quantity in ("wear", "inner_wear")]
-    if not wear:
-        return ""
-    read = [Entry(e.quantity, e.typed, e.si, "measured") for e in wear]
-    before, after = answer(found.entries), answer({**found.entries, **{e.quantity: e for e in read}})
-    return after.verdict.sentence if after.verdict.state == "slips" and before.verdict.state != "slips" else ""
-
-
-def settings_of(series: Series | None) -> SweepSettings:
-    """How a series's sweep was read."""
-    kept = series.settings if series else {}
-    return SweepSettings(bool(kept.get("presses_plus", True)), str(kept.get("seen_from", "gearbox")),
-                         float(kept.get("sag", 0.0)), float(kept.get("swept", 0.0)))  # fmt: skip
-
-
-def found_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
-    """The finding of a check that stands, and for a sweep its fit: a verdict that was overruled gives way."""
-    finding, sweep = read_of(bench, check)
-    line = bench.said_of("verdict").get(check.name)
-    if line is None or not finding.taken:
-        return finding, sweep
-    said = f"{line.who} says so: {line.said['reason']}. By the readings: {finding.verdict}. {finding.sentence}"
-    verdict = next(v for v in VERDICTS if v == line.answer)
-    return replace(finding, verdict=verdict, sentence=said), sweep
-
-
-def read_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
-    """What the readings of a check say by themselves, and for a sweep its fit."""
-    series, limits = bench.latest(check.name), bench.limits(check)
-    readings = series.readings if series else ()
-    finding = assess(
-        check, bench.places(check), readings, () if check.kind == "sweep" else limits, bench.practices["guard"]
-    )
-    if check.kind != "sweep" or not any(r.si is not None for r in readings):
-        return finding, None
-    how = settings_of(series)
-    scale = scale_of(check.name, how.swept, bench.build)
-    sweep = sweep_of(check, readings, how, value_of(limits, "most"), scale)
-    doubt = max((r.uncertainty for r in readings), default=0.0)
-    guard, alone = bench.practices["guard"], tir_alone(readings)
-    return judge_sweep(check, sweep, limits, finding, doubt, guard, alone, scale), sweep
+from liftbite.store.measurements import Series
 
 
 def span_of(values: Sequence[float]) -> tuple[float, float]:
@@ -562,32 +353,9 @@ def _said(quantity: str, typed: str | None, build: Build) -> str:
     return found.label if found else typeset(typed)
 
 
-def _effects_of(bench: Bench) -> list[Effect]:
-    """What the readings of the build looked at enter; what a set-up calculation enters is of what goes in."""
-    own = [e for e in _effects_in(bench) if part_read(e.check)]
-    return [*own, *(e for e in _effects_in(bench.seen_as(PLAN)) if not part_read(e.check))]
-
-
-def _effects_in(bench: Bench) -> list[Effect]:
-    swept = {c.name: found_of(bench, c)[1] for c in checks_for(bench.build) if c.kind == "sweep"}
-    scales = {name: scale_of(name, settings_of(bench.latest(name)).swept, bench.build) for name in LIMIT_AT}
-    return effects(bench.build, bench.readings, bench.manual, build_of(entries_of(bench.entered, bench.which)),
-                   {name: sweep for name, sweep in swept.items() if sweep is not None}, scales, bench.said)  # fmt: skip
-
-
-def measured_entries(bench: Bench) -> dict[str, list[Entry]]:
-    """Quantity -> the entries its readings make, marked measured, in the builds they belong to."""
-    return {e.quantity: _entered_by(bench, e) for e in _effects_of(bench)}
-
-
-def _entered_by(bench: Bench, e: Effect) -> list[Entry]:
-    entry = Entry(e.quantity, e.typed, e.si, "entered" if e.quantity in CHOICES else "measured")
-    return entering(bench.layers, bench.which if part_read(e.check) else PLAN, [entry])
-
-
 def effects_out(bench: Bench, without: Collection[str] = ()) -> mm.MeasuredEffectsOut:
     """What measured values would do to the four questions, those `without` left out of what comes after."""
-    found = _effects_of(bench)
+    found = effects_of(bench)
     before = answer(bench.entries)
     taken = [e for name, entries in measured_entries(bench).items() if name not in without for e in entries]
     after = answer(entries_of(with_entries(bench.layers, taken), bench.which)) if taken else before

@@ -17,8 +17,9 @@ from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import fine_out
 from liftbite.api.jobs.views import JobPath, answer_with_job
 from liftbite.api.measure import models as mm
+from liftbite.api.measure.bench import Bench, measured_entries
 from liftbite.api.measure.history import history_out, shop_history_out
-from liftbite.api.measure.present import Bench, effects_out, measure_out, measured_entries
+from liftbite.api.measure.present import effects_out, measure_out
 from liftbite.api.problems import problem_responses
 from liftbite.api.serving import THREADS
 from liftbite.core.errors import UnreadableEntry
