@@ -231,6 +231,25 @@ def stint(file: Path, as_json: bool, as_csv: bool) -> None:
     sys.exit(0 if found.first_over is None and found.outcome in {"locks", "spins"} else 1)
 
 
+@click.command("next")
+@FILE
+@JSON
+def next_question(file: Path, as_json: bool) -> None:
+    """Ask for the one figure or reading that would settle most of what a job FILE leaves open."""
+    from liftbite.api.choose.present import next_out
+    from liftbite.core.verdicts.answers import answer
+
+    found = next_out(answer(present(read_revisions(file))))
+    if as_json:
+        click.echo(json.dumps(found.model_dump(), ensure_ascii=False, indent=1))
+        return
+    if not found.ranking:
+        click.echo("Nothing is left that would settle anything.")
+    for place, asked in enumerate(found.ranking[:8]):
+        how = f" Bench: {asked.check}." if asked.check else ""
+        click.echo(f"{'Next' if place == 0 else 'then'}: {asked.label} ({asked.name}). {asked.why}{how}")
+
+
 @click.command()
 @FILE
 @JSON
@@ -328,4 +347,4 @@ def find(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
 
 #: Name of before of a command, still understood.
 BEFORE = {"sweep": find}
-COMMANDS = (explain, stroke, life, launch, stint, beside, compare, find)
+COMMANDS = (explain, stroke, life, launch, stint, next_question, beside, compare, find)

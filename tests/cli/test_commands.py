@@ -183,3 +183,9 @@ def test_found_against_planned_on_the_command_line(tmp_path: Path, job: str) -> 
     ]
     assert clamp[0] != clamp[1]
     assert run("compute", file, "--build", "found").exit_code in {0, 1}
+
+
+def test_the_next_question_on_the_command_line(job: str) -> None:
+    told = json.loads(run("next", job, "--json").output)["ranking"]
+    assert told[0]["settles"]
+    assert run("next", job).output.startswith(f"Next: {told[0]['label']}")

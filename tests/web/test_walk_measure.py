@@ -333,7 +333,7 @@ def test_the_keypad_on_a_telephone(page: Page, shop: str) -> None:
         box = buttons.nth(i).bounding_box()
         assert box is not None
         assert min(box["width"], box["height"]) >= 43.5, buttons.nth(i).inner_text()
-    page.get_by_role("button", name=re.compile("of 13 done")).click()
+    page.get_by_role("button", name=re.compile(r"of 1\d done")).click()
     listed(page, "basket").click()
     expect(page.get_by_test_id("grades")).to_be_visible()
 
@@ -409,7 +409,7 @@ def test_what_is_worth_doing_while_it_is_open(page: Page, shop: str) -> None:
     expect(open_.locator("[data-part='Pilot bearing']")).to_contain_text("renew it now")
     expect(open_.locator("[data-part='Pilot bearing']")).to_contain_text("58.50")
     expect(open_.locator("[data-part='Pilot bearing']")).to_contain_text("Now 39.00 with 0.2 h more")
-    page.get_by_test_id("practices").get_by_label("Rear main and input shaft seal").select_option("bad")
+    page.get_by_test_id("practices").get_by_label("Rear main and input shaft seal", exact=True).select_option("bad")
     expect(page.get_by_test_id("needs").locator("[data-part='Rear main seal']")).to_have_count(0)
     page.reload()
     expect(page.get_by_test_id("needs").locator("[data-part='Rear main seal']")).to_have_count(0)

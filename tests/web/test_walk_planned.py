@@ -98,3 +98,16 @@ def test_a_schedule_and_stocked_bores_are_typed_shown_and_put_in(page: Page, sho
     expect(page.get_by_test_id("beside")).to_contain_text("vehicle maker")
     page.get_by_test_id("beside").get_by_role("row", name="vehicle maker").get_by_role("button").click()
     expect(page.get_by_label("Flywheel bolts, torque", exact=True)).to_have_value("44 lb-ft + 90°")
+
+
+def test_the_next_question_leads_to_its_field_and_the_next_follows(page: Page, shop: str) -> None:
+    open_job(page, shop, "Bramwick estate", "choose")
+    asked = page.get_by_test_id("next-question")
+    expect(asked).to_contain_text("waits for it")
+    first = asked.get_by_role("link").inner_text()
+    asked.get_by_role("link").click()
+    field = page.get_by_label(first, exact=True)
+    expect(field).to_be_focused()
+    field.fill("5200 rpm")
+    field.press("Enter")
+    expect(asked.get_by_role("link")).not_to_have_text(first)

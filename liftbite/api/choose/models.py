@@ -195,6 +195,24 @@ class AgainstOut(BaseModel):
     changes: list[AgainstChangeOut]
 
 
+class AskedNextOut(BaseModel):
+    """Something worth asking for next."""
+
+    name: str
+    label: str
+    missing: bool = Field(description="It has no value at all, so that questions wait for it.")
+    settles: list[Question] = Field(description="The questions it decides, or that wait for it.")
+    moves: float = Field(description="What its ends leave of the weakest margin's band, over that margin.")
+    why: str
+    check: str = Field(description="The check of the bench that reads it; nothing where none does.")
+
+
+class NextOut(BaseModel):
+    """What would settle most of what a job leaves open, first."""
+
+    ranking: list[AskedNextOut]
+
+
 class MassOut(BaseModel):
     """One mass of the clutch over a schedule."""
 

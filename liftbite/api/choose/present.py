@@ -18,9 +18,12 @@ from liftbite.core.job.build import Build, refusal
 from liftbite.core.job.builds import called
 from liftbite.core.job.fates import FATED, FATES
 from liftbite.core.job.ledger import Layers
+from liftbite.core.measure.checks import checks_for
+from liftbite.core.measure.whose import READ_BY
 from liftbite.core.parts.beside import Beside, Cell
 from liftbite.core.units.constants import FREEZING
-from liftbite.core.verdicts.answers import answer
+from liftbite.core.verdicts.answers import Answers, answer
+from liftbite.core.verdicts.next_question import ranking
 
 
 def stint_out(found: Stint | Needs | Refused | None) -> w.StintOut | None:
@@ -37,6 +40,21 @@ def stint_out(found: Stint | Needs | Refused | None) -> w.StintOut | None:
         surfaces=np.round(np.array(found.surfaces) - FREEZING, 1).tolist(),
         sustained=round(found.sustained - FREEZING, 1),
         brief=round(found.brief - FREEZING, 1), sentences=list(stint_said(found)), working=list(stint_working(found)),
+    )  # fmt: skip
+
+
+def next_out(answers: Answers) -> w.NextOut:
+    """What would settle most of what a job leaves open, first."""
+    checks = {check.name for check in checks_for(answers.build)}
+    read_by = {name: check for name, check in READ_BY.items() if check in checks}
+    return w.NextOut(
+        ranking=[
+            w.AskedNextOut(
+                name=a.name, label=a.label, missing=a.missing, settles=list(a.settles), moves=round(a.moves, 4),
+                why=a.why, check=read_by.get(a.name, ""),
+            )
+            for a in ranking(answers, read_by)
+        ]
     )  # fmt: skip
 
 

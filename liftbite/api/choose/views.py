@@ -13,7 +13,7 @@ from flask_openapi3 import APIBlueprint, Tag
 
 from liftbite.api.choose import models as w
 from liftbite.api.choose.drawing import name_out, section_out
-from liftbite.api.choose.present import against_out, beside_out, stint_out
+from liftbite.api.choose.present import against_out, beside_out, next_out, stint_out
 from liftbite.api.common import reply
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_working as mw
@@ -36,6 +36,7 @@ from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import Launch
 from liftbite.core.units.constants import FREEZING
 from liftbite.core.units.read import from_si
+from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.results import friction_of, results_in, target_of
 
 api = APIBlueprint("workbench", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="workbench")])
@@ -146,6 +147,13 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
 def get_against(path: JobPath, body: mw.TryIn) -> Response:
     """A job as found against the same as planned."""
     return reply(against_out(layers_with(path.job_id, body)))
+
+
+@api.post("/<int:job_id>/next", responses={"200": w.NextOut, **_PROBLEMS})
+def get_next(path: JobPath, body: mw.TryIn) -> Response:
+    """The one figure or reading that would settle most, and what would come after it."""
+    entries = entries_of(layers_with(path.job_id, body), read_build(body.build))
+    return reply(next_out(answer(entries)))
 
 
 class BesidePath(JobPath):

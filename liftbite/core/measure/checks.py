@@ -154,6 +154,10 @@ def _discs(build: Build) -> int:
     return _count(build, "disc_count", 1)
 
 
+def _hydraulic(build: Build) -> bool:
+    return "line_pressure" in build.graph.functions
+
+
 def _several(build: Build) -> bool:
     return _car(build) and _discs(build) > 1
 
@@ -269,6 +273,21 @@ _BOLTED = (
     Grade("drawn", "Holes drawn or fretted", "Oval, rust-red, or a dowel loose.", "stop", 3),
 )
 
+_FLUID = (
+    Grade("clear", "Clear", "Straw to amber, up to the mark.", "reuse", 0),
+    Grade("dark", "Dark or low", "Brown, or below the mark: old, or it goes somewhere.", "put right", 1),
+    Grade("gritty", "Black or gritty", "Rubber in it: a seal is going.", "put right", 2),
+)
+_RUBBER = (
+    Grade("firm", "Firm", "No play to and fro by hand.", "reuse", 0),
+    Grade("slack", "Slack", "Play by hand, rubber or springs settled.", "reuse and watch", 1),
+    Grade("gone", "Cracked or gone", "Pieces missing, metal meets metal.", "renew", 3),
+)
+_SLEEVE = (
+    Grade("free", "Slides freely", "Bore and groove smooth, the fork's groove even.", "reuse", 0),
+    Grade("worn", "Scored or stepped", "A nail catches in the bore or in the fork's groove.", "renew", 2),
+)
+
 _PICTURES: tuple[tuple[tuple[Grade, ...], Picture], ...] = (
     (_SPOTS, "spots"),
     (_SQUARE, "spring"),
@@ -306,6 +325,11 @@ _ALL = (
     _graded("disc_condition", "Disc", "Damper, splines, oil",
             "Shake it by your ear; slide it on the shaft; look for oil.", _SPRUNG, _car,
             places=_spots("Disc", _discs)),
+    Check("puck_thickness", "Disc", "Thickness of the pucks", "Across each puck and its carrier, never at an edge.",
+          suited=("micrometer", "caliper"), usual=(2e-3, 20e-3),
+          places=_spots("Disc", _discs, "puck 1", "puck 2", "puck 3"),
+          wanted=lambda s: _car(s) and float(s.known.get("coverage", 1.0)) < 1, whole="discs",
+          limits=(_manual("new"), _manual("least"))),
     # wet pack
     Check("plate_thickness", "Friction plates", "Thickness",
           "At the facing, never across a groove; three places round each plate, plates kept in order.",
@@ -315,6 +339,9 @@ _ALL = (
           if_failed="renew as set", whole="plate set"),
     _graded("plate_condition", "Friction plates", "Tabs and smell", "Look at the tabs, smell the pack.", _BURNT, _bike,
             whole="plate set"),
+    Check("friction_warp", "Friction plates", "Warp", "Flat on a surface plate; the thickest blade that goes under.",
+          suited=("feeler",), wanted=_bike, usual=(0, 1e-3), places=_spots("Plate", _plates),
+          limits=(_manual("most"),), if_failed="renew as set", whole="plate set"),
     Check("plain_warp", "Plain plates", "Warp", "Flat on a surface plate; the thickest blade that goes under.",
           suited=("feeler",), wanted=_bike, usual=(0, 1e-3), places=_spots("Plain plate", _plain),
           limits=(_practice("most", 0.2e-3, "0.1 to 0.3 mm by manual"),), if_failed="renew as set", whole="plate set"),
@@ -379,12 +406,18 @@ _ALL = (
     # basket and lifter
     _graded("basket", "Basket", "Slots", "Run a fingertip down every slot.", _NOTCHES, _bike),
     _graded("hub", "Clutch centre", "Slots", "Run a fingertip down every slot.", _NOTCHES, _bike),
+    _graded("primary_gear", "Basket", "Primary gear's teeth", "All round, both flanks; backlash against the crank's.",
+            _TEETH, _bike),
+    _graded("hub_rubber", "Basket", "Cush rubbers or springs", "Turn the gear against the basket by hand.", _RUBBER,
+            _bike),
     _graded("basket_bearing", "Basket", "Its bearing", "Turn it, rock it, listen.", _BEARING, _bike),
     _graded("lifter", "Lifter", "Its bearing", "Turn it under a light load.", _BEARING, _bike),
     Check("push_rod", "Lifter", "Push rod, bow", "Roll it on glass; the blade that goes under.", suited=("feeler",),
           wanted=_bike, usual=(0, 2e-3), limits=(_manual("most"),)),
     # bearings, seals, fork, shaft
     _graded("release_bearing", "Release bearing", "Turn and listen", "Spin it by hand. Never wash it.", _BEARING, _car),
+    _graded("bearing_bore", "Release bearing", "Its bore and groove",
+            "Slide it on its sleeve; look where the fork runs.", _SLEEVE, _fork),
     _graded("pilot_bearing", "Pilot bearing", "Play and roughness", "With a finger, in the crank.", _BEARING, _car),
     _graded("rear_seal", "Rear main seal", "Oil trace", "Look above and below the crank.", _SEAL, _car),
     _graded("shaft_seal", "Input shaft seal", "Oil trace", "Look round the shaft and down the housing.", _SEAL, _car),
@@ -434,6 +467,10 @@ _ALL = (
     Check("retainer_shims", "Input shaft", "Shims behind the retainer", "Keep them in order, thickest at the race.",
           "figure", suited=("micrometer", "caliper"), wanted=_car, grows=True, usual=(0, 3e-3),
           places=_fixed("Shim 1", "Shim 2")),
+    _graded("hydraulics_leak", "Hydraulics", "Cylinders and boots", "Lift every boot: dry, damp or wet.", _SEAL,
+            _hydraulic),
+    _graded("hydraulics_fluid", "Hydraulics", "Fluid", "In the reservoir, by its colour and to its mark.", _FLUID,
+            _hydraulic),
     Check("slave_travel", "Hydraulics", "Slave travel at full pedal",
           "Bled, a helper holds the pedal down; fingers clear of the fork. Brake fluid hurts skin, eyes and paint.",
           "figure", suited=("caliper", "rule"), wanted=_has("slave on a lever"),
@@ -449,6 +486,6 @@ def checks_for(build: Build) -> tuple[Check, ...]:
     >>> from liftbite.core.job.ledger import Entry
     >>> from liftbite.core.job.build import build_of
     >>> [c.name for c in checks_for(build_of({"layout": Entry("layout", "wet_motorcycle")}))][:3]
-    ['plate_thickness', 'plate_condition', 'plain_warp']
+    ['plate_thickness', 'plate_condition', 'friction_warp']
     """
     return tuple(c for c in CHECKS.values() if c.wanted(build))

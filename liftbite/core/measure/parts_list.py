@@ -51,6 +51,8 @@ class Renewal:
 _RENEWS = frozenset({"stop", "renew as set", "renew"})
 #: Check -> what is got when it is renewed.
 _PART = {
+    "puck_thickness": "Disc", "friction_warp": "Plate set", "primary_gear": "Basket", "hub_rubber": "Cush rubbers",
+    "bearing_bore": "Release bearing", "hydraulics_leak": "Cylinder or its seals", "hydraulics_fluid": "Fluid",
     "rivet_depth": "Disc", "disc_wobble": "Disc", "disc_condition": "Disc", "plate_thickness": "Plate set",
     "plate_condition": "Plate set", "plain_warp": "Plate set", "plain_face": "Plate set",
     "spring_free_length": "Spring set", "spring_square": "Spring set", "flywheel_bolts": "Flywheel bolts",

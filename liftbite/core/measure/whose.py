@@ -1,6 +1,7 @@
 """Whose part a check reads: of a part that is found and planned as two, each has readings of its own.
 
 - `part_read`   the part a check reads
+- `READ_BY`     input -> the check that reads it
 - `of_build`    whether a series of readings counts in a build
 
 What a set-up calculation asks for is read of what goes in, whatever comes out, and is one series for both builds.
@@ -13,21 +14,33 @@ from collections.abc import Collection, Mapping
 from liftbite.core.job.ledger import FOUND, PLAN
 
 _CHECKS_OF: Mapping[str, tuple[str, ...]] = {
-    "disc": ("rivet_depth", "disc_wobble", "disc_condition", "cover_standoff"),
-    "plates": ("plate_thickness", "plate_condition", "plain_warp", "plain_face"),
+    "disc": ("rivet_depth", "puck_thickness", "disc_wobble", "disc_condition", "cover_standoff"),
+    "plates": ("plate_thickness", "plate_condition", "friction_warp", "plain_warp", "plain_face"),
     "springs": ("spring_free_length", "spring_square"),
     "cover": ("finger_height", "finger_tips", "plate_face", "plate_flatness"),
     "flywheel": ("flywheel_thickness", "flywheel_step", "flywheel_face", "flywheel_insert", "ring_gear",
                  "flywheel_runout", "flywheel_weight", "flywheel_swing"),
     "bolts": ("flywheel_bolts",),
-    "basket": ("basket", "basket_bearing"),
+    "basket": ("basket", "primary_gear", "hub_rubber", "basket_bearing"),
     "push_rod": ("push_rod",),
-    "bearing": ("release_bearing",),
+    "bearing": ("release_bearing", "bearing_bore"),
     "pilot": ("pilot_bearing",),
     "seals": ("rear_seal", "shaft_seal"),
     "fork": ("fork",),
+    "fluid": ("hydraulics_fluid",),
 }  # fmt: skip
 _PART_OF = {check: part for part, checks in _CHECKS_OF.items() for check in checks}
+
+
+#: Input -> the check of the bench that reads it.
+READ_BY: Mapping[str, str] = {
+    "wear": "rivet_depth", "spring_free_lengths": "spring_free_length", "spring_free_length": "spring_free_length",
+    "flywheel_mass": "flywheel_weight", "swing_period": "flywheel_swing", "plain_warp": "plain_warp",
+    "push_rod_bow": "push_rod", "housing_bore_runout": "bore_runout", "housing_face_runout": "housing_face",
+    "flywheel_face_runout": "flywheel_runout", "disc_wobble": "disc_wobble", "floater_clearance": "floater_gap",
+    "bearing_reserve": "depth_x", "trapped_air": "slave_travel", "pilot_engagement": "shaft_reach",
+    "flywheel_thickness": "flywheel_thickness", "bearing_clearance": "bearing_height",
+}  # fmt: skip
 
 
 def part_read(check: str) -> str:

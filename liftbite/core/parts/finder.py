@@ -20,15 +20,15 @@ from typing import Any, TypeAlias
 import numpy as np
 import numpy.typing as npt
 
-from liftbite.core.graph.graph import Needs, Refused, Values
+from liftbite.core.graph.graph import Values
 from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.inputs import FITS
 from liftbite.core.job.ledger import Entry
 from liftbite.core.parts.mismatch import RULES, bare_aluminium
 from liftbite.core.quantities.launch_case import Launch, LaunchCase
 from liftbite.core.quantities.torque_curve import Array
-from liftbite.core.verdicts.criteria import CRITERIA, LOW, NOMINAL
-from liftbite.core.verdicts.looked import reserves
+from liftbite.core.verdicts.criteria import CRITERIA, LOW
+from liftbite.core.verdicts.looked import Samples, reserves
 
 CHUNK = 16_384
 Mask: TypeAlias = npt.NDArray[np.bool_]
@@ -158,14 +158,6 @@ def _groups(shelf: Shelf) -> Iterator[dict[str, list[FinderPart]]]:
         yield dict(zip(shelf, pieces, strict=True))
 
 
-def _plain(value: Any, size: int) -> Array | None:
-    if isinstance(value, Needs):
-        return None
-    if isinstance(value, Refused):
-        return np.full(size, np.nan)
-    return np.broadcast_to(np.asarray(value, dtype=np.float64), size)
-
-
 def _clashes(build: Build, piece: Mapping[str, list[FinderPart]], index: Mapping[str, Places], size: int) -> Mask:
     """Mask of the combinations whose parts break a rule, among themselves or with what the job has."""
     bad = np.full(size, bare_aluminium(build.chosen.traits))
@@ -231,24 +223,8 @@ def search(
     return _candidates(done, kept, names, rows, excluded, unseen, complete=True)
 
 
-class _Left:
-    """The candidates still in the running, with their values.
-
-    What was worked out in one state serves again in that state; what fails a limit is not worked out further.
-    """
-
-    def __init__(self, build: Build, known: dict[str, Any], size: int) -> None:
-        self.build, self.at = build, np.arange(size)
-        self._kept: dict[tuple[float, tuple[str, ...]], dict[str, Any]] = {}
-        self._known = known
-
-    def values(self, names: Sequence[str], friction: float = NOMINAL, **states: Values) -> dict[str, Array | None]:
-        """Values of what is left at a place in the friction band and other states; None for what has none."""
-        key = friction, tuple(sorted(states))
-        kept = self._kept.setdefault(key, {**self._known, "friction_state": friction, **states})
-        found = self.build.graph.evaluate(names, kept)
-        kept.update({n: v for n, v in found.items() if not isinstance(v, Needs)})
-        return {n: _plain(found[n], self.at.size) for n in names}
+class _Left(Samples):
+    """The candidates still in the running, with their values: what fails a limit is not worked out further."""
 
     def keep(self, ok: Mask) -> None:
         """Keeps what is `ok` among what is left."""

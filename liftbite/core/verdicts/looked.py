@@ -2,7 +2,8 @@
 
 - `Looked`, `look`   the rows of a question for a job: links, gravest first, and what could not be looked at
 - `basis_of`         the inputs that quantities stand on, by where their values come from
-- `reserves`         a row for every candidate
+- `Samples`          quantities of a job for many candidates at once
+- `sampled`, `reserves`   a row for every candidate, with its value or only its reserve
 
 A row is worked out by the same functions whether its values are single figures or arrays, so the finder keeps a
 candidate exactly where every row of its job is met.
@@ -13,6 +14,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from itertools import product
+from typing import Any
 
 import numpy as np
 
@@ -183,8 +185,38 @@ def _whose(build: Build, limit: float | str) -> str:
 Sampled = Callable[..., Known]
 
 
+class Samples:
+    """Quantities of a job for many candidates at once; what was worked out in one state serves again in that state."""
+
+    def __init__(self, build: Build, known: dict[str, Any], size: int) -> None:
+        self.build, self.at = build, np.arange(size)
+        self._kept: dict[tuple[float, tuple[str, ...]], dict[str, Any]] = {}
+        self._known = known
+
+    def values(self, names: Sequence[str], friction: float = NOMINAL, **states: Values) -> dict[str, Any]:
+        """Values of the candidates at a place in the friction band and other states; None for what has none."""
+        key = friction, tuple(sorted(states))
+        kept = self._kept.setdefault(key, {**self._known, "friction_state": friction, **states})
+        found = self.build.graph.evaluate(names, kept)
+        kept.update({n: v for n, v in found.items() if not isinstance(v, Needs)})
+        return {n: _plain(found[n], self.at.size) for n in names}
+
+
+def _plain(value: Any, size: int) -> Any:
+    if isinstance(value, Needs):
+        return None
+    if isinstance(value, Refused):
+        return np.full(size, np.nan)
+    return np.broadcast_to(np.asarray(value, dtype=np.float64), size)
+
+
 def reserves(criterion: Criterion, values: Sampled) -> Iterator[Values]:
-    """The reserve of a row for every candidate, in one of its states after the other; below 1 it falls short.
+    """The reserve of a row for every candidate, in one of its states after the other; below 1 it falls short."""
+    return (reserve for reserve, _ in sampled(criterion, values))
+
+
+def sampled(criterion: Criterion, values: Sampled) -> Iterator[tuple[Values, Values]]:
+    """Reserve and value of a row for every candidate, in one of its states after the other.
 
     A state that cannot be looked at is left out. Candidates may be taken away between one state and the next.
 
@@ -207,9 +239,10 @@ def reserves(criterion: Criterion, values: Sampled) -> Iterator[Values]:
                 given = values((criterion.outranked,), NOMINAL)[criterion.outranked]
                 reserve = reserve if given is None else np.where(np.isfinite(given), np.inf, reserve)
             if criterion.only is None:
-                yield reserve
+                yield reserve, v[criterion.value]
                 continue
             name, asked = criterion.only
             counted = values((name,), NOMINAL)[name]
             if counted is not None:
-                yield np.where(np.asarray(counted) == asked, reserve, np.inf)
+                counts = np.asarray(counted) == asked
+                yield np.where(counts, reserve, np.inf), np.where(counts, v[criterion.value], np.inf)

@@ -83,6 +83,22 @@ export const useAgainst = (id: number, revision: number, looked: Looked) =>
     gcTime: 5_000,
   });
 
+/** What would settle most of what a job leaves open. */
+export const useNext = (id: number, revision: number, build: string) =>
+  useQuery({
+    queryKey: ["next", id, revision, build],
+    queryFn: ({ signal }) =>
+      taken(
+        client.POST("/api/jobs/{job_id}/next", {
+          params: { path: { job_id: id } },
+          body: { entries: [], build },
+          signal,
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    gcTime: 20_000,
+  });
+
 /** Alternatives for one part of a job, with what is typed and tried. */
 export const useBeside = (name: "cylinders" | "instructions", id: number, revision: number, looked: Looked) =>
   useQuery({

@@ -20,6 +20,7 @@ export function Choice({ name }: { name: string }) {
       </label>
       <select
         id={id}
+        name={name}
         value={option ?? ""}
         aria-describedby={`${id}-says`}
         onChange={(event) => editor.pick(name, event.target.value)}

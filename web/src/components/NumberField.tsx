@@ -42,6 +42,7 @@ function NumberFieldBody({ info, field, draft, actions }: BodyProps) {
       <div className="relative">
         <input
           id={id}
+          name={field.name}
           value={typed}
           placeholder={assumed ?? "not entered"}
           autoComplete="off"

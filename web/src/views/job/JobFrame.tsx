@@ -9,6 +9,7 @@ import { BUILD, triesOf, usePanel, withSearch } from "@/lib/address";
 import { actionOf, keysOn } from "@/lib/keys";
 import { JobEditorContext, useJobEditor, useJobEditorState } from "@/lib/useJobEditor";
 import { Trouble } from "@/views/Trouble";
+import { NextQuestion } from "./NextQuestion";
 import { Panels } from "./Panels";
 
 const STATIONS = [
@@ -99,6 +100,7 @@ function OpenJob({ job }: { job: Job }) {
         <main className="min-h-0 grow print:overflow-visible">
           <Outlet />
         </main>
+        <NextQuestion />
         <TitleBlock job={editor.shown} layoutLabel={layout?.label ?? ""} />
         <Panels />
         <ConflictDialog />

@@ -143,9 +143,12 @@ function Practices({ bench, send }: { bench: Measure; send: Send }) {
         Where good builders differ. It holds for every job of the shop.
       </p>
       {bench.practices.map((practice) => (
-        <label key={practice.name} className="block py-1.5">
-          <span className="font-semibold">{practice.about}</span>
+        <div key={practice.name} className="py-1.5">
+          <p className="font-semibold" aria-hidden="true">
+            {practice.about}
+          </p>
           <select
+            aria-label={practice.about}
             value={practice.option}
             onChange={(event) => void send({ practice: { name: practice.name, option: event.target.value } })}
             className="mt-1 h-11 w-full rounded-cut border border-line bg-sheet px-2"
@@ -175,7 +178,7 @@ function Practices({ bench, send }: { bench: Measure; send: Send }) {
                 </option>
               ))}
           </select>
-        </label>
+        </div>
       ))}
     </section>
   );
