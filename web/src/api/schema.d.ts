@@ -2378,7 +2378,7 @@ export interface components {
             why: string;
             /**
              * Check
-             * @description The check of the bench that reads it, of those the job has; nothing where none does.
+             * @description The check of the bench that reads it; nothing where none does.
              */
             check: string;
         };
