@@ -24,8 +24,8 @@ from liftbite.api.guard import protect
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_catalogue as mc
 from liftbite.api.jobs import views as jobs
+from liftbite.api.jobs.catalogue import catalogue_out
 from liftbite.api.jobs.lines import Refresher
-from liftbite.api.jobs.present import catalogue_out
 from liftbite.api.measure import files as bench_files
 from liftbite.api.measure import views as measure
 from liftbite.api.serving import MOST_BODY

@@ -82,7 +82,7 @@ def _table(heads: Sequence[str], rows: Sequence[Sequence[str]]) -> str:
 @CSV
 def explain(quantity: str, file: Path, as_json: bool, as_csv: bool) -> None:
     """Show how QUANTITY came about in a job FILE, down to the inputs."""
-    from liftbite.api.jobs.present import working_out
+    from liftbite.api.jobs.workings import working_out
     from liftbite.core.analysis.working import working
 
     build = _build_of(file)

@@ -7,7 +7,7 @@ from typing import Any
 import numpy as np
 import pytest
 
-from liftbite.api.jobs.present import working_out
+from liftbite.api.jobs.workings import working_out
 from liftbite.core.analysis.working import working
 from liftbite.core.graph.docstring import read_doc
 from liftbite.core.graph.graph import Needs, Refused

@@ -21,8 +21,9 @@ from pydantic import BaseModel, Field
 from liftbite.api.common import reply, session_of
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.entries import read_entries
-from liftbite.api.jobs.present import band_out, typed_safely, verdict_out
+from liftbite.api.jobs.present import band_out, verdict_out
 from liftbite.api.jobs.views import JobPath
+from liftbite.api.jobs.workings import typed_safely
 from liftbite.api.problems import problem_responses
 from liftbite.api.shelf import models as ms
 from liftbite.api.shelf.views import with_parts

@@ -17,6 +17,7 @@ from liftbite.api.jobs import present as out
 from liftbite.api.jobs.entries import changes, read_entries
 from liftbite.api.jobs.files import file_name, file_of, raw_text, vehicle_of
 from liftbite.api.jobs.lines import keep_line, list_out
+from liftbite.api.jobs.workings import sought_out, working_out
 from liftbite.api.problems import Faults, problem_responses
 from liftbite.core.analysis.goal_seek import seek_all
 from liftbite.core.analysis.working import working
@@ -223,7 +224,7 @@ def show_working(path: JobPath, body: mw.WorkingIn) -> tuple[dict[str, Any], int
         raise UnreadableEntry(f"{label_of(body.quantity)} is not worked out in this arrangement, so it has no working.")
     planned = body.planned and build.has_plan
     steps = working(build, body.quantity, stage=PLANNED if planned else NOW, friction=body.friction)
-    return out.working_out(steps, _at(planned, body.friction)).model_dump(), 200
+    return working_out(steps, _at(planned, body.friction)).model_dump(), 200
 
 
 @api.post("/<int:job_id>/ask", responses={"200": mw.AskedOut, **problem_responses(400, 404, 422)})
@@ -246,7 +247,7 @@ def ask(path: JobPath, body: mw.AskIn) -> tuple[dict[str, Any], int]:
     asked = mw.AskedOut(
         target=out.figure_out(target, unit),
         at=_at(planned, friction),
-        sought=[out.sought_out(s, build, body.result) for s in sought],
+        sought=[sought_out(s, build, body.result) for s in sought],
     )
     return asked.model_dump(), 200
 

@@ -22,13 +22,12 @@ from liftbite.core.measure.checks import Check, Limit, LimitName, Place, checks_
 from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess, limits_of, value_of
-from liftbite.core.measure.parts_list import PRACTICES, Need, Renewal, needs
+from liftbite.core.measure.parts_list import PRACTICES, Need, Renewal, needs, slips_worn
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.scope import asked_in
 from liftbite.core.measure.setup import CALCULATIONS, told_of
 from liftbite.core.measure.sweep import LIMIT_AT, Sweep, judge_sweep, places_taken, scale_of, sweep_of, tir_alone
-from liftbite.core.measure.whose import of_build, part_read
-from liftbite.core.verdicts.answers import answer
+from liftbite.core.measure.whose import life_of, of_build, part_read
 from liftbite.store.measurements import Instrument, Series
 
 
@@ -153,21 +152,9 @@ class Bench:
 
         Readings of the part that went into an earlier job are of this one's; those of what came out of it are not.
         """
-        found: list[Series] = []
-        for series in (t for t in self.life or self.series if t.check == check):
-            if series.job_id == self.job_id and not self.counts(series):
-                continue
-            went_in = (self.renewed_in if series.job_id != self.job_id else {}).get(series.job_id, ())
-            if part_read(check) in went_in:
-                if series.build != PLAN:
-                    found = []
-                    continue
-                if found and found[-1].job_id != series.job_id:
-                    found = []
-            found.append(series)
-        if self.which != FOUND and part_read(check) in self.apart:
-            return [t for t in found if t.job_id == self.job_id]
-        return found
+        series = [t for t in self.life or self.series if t.check == check]
+        whose = self.which if part_read(check) in self.apart else None
+        return life_of(part_read(check), series, self.job_id, whose, self.renewed_in)
 
     @property
     def readings(self) -> dict[str, tuple[Reading, ...]]:
@@ -198,17 +185,9 @@ def needs_of(bench: Bench) -> list[Need]:
     checks = {c.name for c in checks_for(plan.build)}
     setups = {c.label: told for c, told in told_of(plan.build, plan.readings, plan.said)
               if told is not None and checks & set(c.checks)}  # fmt: skip
-    return needs(plan.build, findings_of(found), bench.practices, new, setups, _slips_worn(found))
-
-
-def _slips_worn(found: Bench) -> str:
-    """What Bite says of what was found with the wear that was read, where the clutch slips by it; else nothing."""
-    wear = [e for e in _effects_in(found) if e.quantity in ("wear", "inner_wear")]
-    if not wear:
-        return ""
-    read = [Entry(e.quantity, e.typed, e.si, "measured") for e in wear]
-    before, after = answer(found.entries), answer({**found.entries, **{e.quantity: e for e in read}})
-    return after.verdict.sentence if after.verdict.state == "slips" and before.verdict.state != "slips" else ""
+    return needs(
+        plan.build, findings_of(found), bench.practices, new, setups, slips_worn(found.entries, _effects_in(found))
+    )
 
 
 def settings_of(series: Series | None) -> SweepSettings:

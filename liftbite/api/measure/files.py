@@ -11,6 +11,7 @@ from flask_openapi3 import APIBlueprint, Tag
 from liftbite.api.common import download, now, reply, session_of, writing
 from liftbite.api.jobs.views import JobPath
 from liftbite.api.measure import models as mm
+from liftbite.api.measure import models_in as mi
 from liftbite.api.measure.bench import needs_of
 from liftbite.api.measure.present import measure_out
 from liftbite.api.measure.views import BenchQuery, bench_of
@@ -44,7 +45,7 @@ def export_readings(path: JobPath) -> Response:
 
 
 @api.post("/api/jobs/<int:job_id>/readings/csv", responses={"200": mm.ImportedOut, **_PROBLEMS})
-def import_readings(path: JobPath, query: BenchQuery, body: mm.ReadingsFileIn) -> Response:
+def import_readings(path: JobPath, query: BenchQuery, body: mi.ReadingsFileIn) -> Response:
     """Takes in a file of readings; rows that cannot be read are named and left, those the job has are counted.
 
     A file sent again is known by its content, and answered as it was the first time.
@@ -94,7 +95,7 @@ def _filed_taking(check: str, rows: Sequence[CsvReading], build: str) -> FiledSe
 
 
 @api.post("/api/jobs/<int:job_id>/readings/csv/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def undo_import(path: JobPath, query: BenchQuery, body: mm.TakenBackIn) -> Response:
+def undo_import(path: JobPath, query: BenchQuery, body: mi.TakenBackIn) -> Response:
     """Withdraws every reading of series a file brought; they stay in the record, withdrawn."""
     with writing() as session:
         store.withdraw_series(session, path.job_id, body.series, now())

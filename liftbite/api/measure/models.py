@@ -2,54 +2,15 @@
 
 from __future__ import annotations
 
-from datetime import date
-from typing import Annotated, Literal
+from typing import Literal
 
-from pydantic import AfterValidator, BaseModel, Field
+from pydantic import BaseModel, Field
 
-from liftbite.api.jobs.models import EntryIn, FigureOut, NameOut, VerdictOut, _In
+from liftbite.api.jobs.models import EntryIn, FigureOut, NameOut, VerdictOut
 from liftbite.api.measure.models_calculations import CalculationOut, StandsAtOut
 from liftbite.core.measure.checks import Kind, LimitName, Picture, Verdict
 from liftbite.core.measure.instruments import Zone
-from liftbite.files.fields import Short, Words
 from liftbite.gauges.gauge import EventKind
-
-#: What its sender calls an append, so that one sent twice counts once.
-RequestName = Annotated[str, Field(max_length=64, pattern=r"^[A-Za-z0-9._-]*$")]
-Amount = Annotated[float, Field(ge=0, lt=1e9, allow_inf_nan=False)]
-
-
-def _a_day(text: str) -> str:
-    """A day as an ISO date, or nothing."""
-    return date.fromisoformat(text).isoformat() if text else ""
-
-
-class SayIn(_In):
-    """Something said of a job: an order, a line struck, a check closed, a verdict overruled, its scope."""
-
-    kind: Short
-    key: Annotated[Words, Field(max_length=120)] = ""
-    said: dict[Words, Annotated[Words, Field(max_length=400)]] = Field(max_length=20)
-    who: Annotated[Words, Field(max_length=60)] = ""
-    request: RequestName = ""
-
-
-class ReadingIn(_In):
-    """A reading as keyed, a grade, a skip with its reason, or the event of a gauge."""
-
-    check: Short
-    place: Short = Field(default="", description="Left out for a gauge's reading, it goes to the first not read.")
-    typed: Short = ""
-    unit: Short = ""
-    grade: Short = ""
-    skipped: Annotated[Words, Field(max_length=200)] = ""
-    instrument: Short = Field(default="", description="Kind, or the number of one of the shop's own.")
-    sure: bool = Field(default=False, description="True to take a figure that is unusual.")
-    event: Annotated[int, Field(ge=0, le=2**53)] = Field(
-        default=0, description="Number of what the data port of the instrument sent; 0 for what was keyed."
-    )
-    series: Annotated[int, Field(ge=1, le=2**53)] | None = Field(default=None, description="The series it goes to.")
-    request: RequestName = ""
 
 
 class KeyedOut(BaseModel):
@@ -60,101 +21,6 @@ class KeyedOut(BaseModel):
     question: str
     instead: list[str]
     problem: str
-
-
-class SeriesIn(_In):
-    """Begins a new series of a check, or says more of one."""
-
-    check: Short
-    distance: Short = ""
-    seen_from: Literal["gearbox", "engine"] = "gearbox"
-    presses_plus: bool = True
-    sag: Short = ""
-    swept: Short = Field(default="", description="Radius a face was swept at, as typed.")
-    label: Short = ""
-    asked: dict[Words, Annotated[Words, Field(max_length=40)]] = Field(
-        default_factory=dict, max_length=10, description="What a calculation asks of these readings: name to option."
-    )
-    request: RequestName = ""
-
-
-class UndoIn(_In):
-    """Which check's last reading."""
-
-    check: Short
-
-
-class LimitIn(_In):
-    """A manual's limit for this vehicle; nothing typed goes back to the default."""
-
-    check: Short
-    name: LimitName
-    typed: Short | None = None
-    unit: Short = ""
-    source: Annotated[Words, Field(max_length=200)] = ""
-
-
-class PracticeIn(_In):
-    """What the shop does where builders differ."""
-
-    name: Short
-    option: Short
-
-
-class InstrumentIn(_In):
-    """An instrument of the shop."""
-
-    kind: Short
-    name: Annotated[Words, Field(min_length=1, max_length=80)]
-    resolution: Short = Field(default="", description="Smallest step it shows; empty takes its kind's.")
-    uncertainty: Short = Field(default="", description="Expanded, k = 2; empty takes its kind's, half a step at least.")
-    calibrated_on: Annotated[str, AfterValidator(_a_day)] = Field(default="", description="ISO date, or empty.")
-    port: Annotated[Words, Field(max_length=200)] = ""
-
-
-class RenewalIn(_In):
-    """The shop's own figures for renewing a part while it is open."""
-
-    part: Annotated[Words, Field(min_length=1, max_length=80)]
-    price: Amount
-    chance: Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
-    hours: Amount
-    rate: Amount
-    extra_hours: Amount = 0.0
-
-
-class GaugeIn(_In):
-    """What was seen of a data port, and how long to wait for more [s]."""
-
-    after: Annotated[int, Field(ge=0, le=2**53)] = 0
-    wait: Annotated[float, Field(ge=0, le=10, allow_inf_nan=False)] = 0.0
-
-
-class TakenBackIn(_In):
-    """The series a file brought, to take back."""
-
-    series: list[Annotated[int, Field(ge=1, le=2**53)]] = Field(max_length=50_000)
-
-
-class DropRenewalIn(_In):
-    """A sum to take off the list."""
-
-    part: Short
-
-
-class EffectsIn(_In):
-    """Which measured values go into the job."""
-
-    quantities: Annotated[list[Short], Field(max_length=40)]
-
-
-class ReadingsFileIn(_In):
-    """A file of readings."""
-
-    text: Annotated[Words, Field(max_length=3_000_000)]
-
-
-# --- out
 
 
 class GradeOut(BaseModel):
@@ -426,6 +292,8 @@ class MeasureOut(BaseModel):
     apart: list[str] = Field(description="Parts that are found and planned as two, by what they are called.")
     scope: str = Field(description="How far the job goes.")
     scopes: list[NameOut]
+    order_states: list[NameOut] = Field(description="How far an order can be.")
+    overrulings: list[Verdict] = Field(description="Verdicts that may be put in the place of one.")
     complaints: list[ComplaintOut]
     people: list[str] = Field(description="Names of the shop, those used last first.")
 

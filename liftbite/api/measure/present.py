@@ -35,11 +35,11 @@ from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.fates import FATED
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN
-from liftbite.core.job.record import Line
+from liftbite.core.job.record import ORDERS, OVERRULED, Line
 from liftbite.core.measure.checks import CHECKS, Check, Limit, checks_for
 from liftbite.core.measure.explained import finding_explained, sweep_explained
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
-from liftbite.core.measure.judgement import Finding, Reading, left_of, value_of
+from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, left_of, value_of
 from liftbite.core.measure.keyed import units_of
 from liftbite.core.measure.parts_list import PRACTICES, Need, Renewal, worst, worth_it
 from liftbite.core.measure.runout import FACES, pointing, unreachable
@@ -329,6 +329,8 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
         ],
         needs=[_need_out(bench, n, goes_in.build) for n in needs_of(bench)],
         scope=bench.scope, scopes=[m.NameOut(name=name, label=label) for name, (label, _) in SCOPES.items()],
+        order_states=[m.NameOut(name=name, label=label) for name, label in ORDERS.items()],
+        overrulings=[v for v in VERDICTS if v in OVERRULED],
         complaints=complaints_of(bench), people=list(bench.people),
         renewals=[_renewal_out(s, version) for s, version in bench.renewals],
         calculations=calculations_out(goes_in.build, goes_in.readings, goes_in.said, {c.name for c in checks}),

@@ -17,6 +17,7 @@ from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import fine_out
 from liftbite.api.jobs.views import JobPath, answer_with_job
 from liftbite.api.measure import models as mm
+from liftbite.api.measure import models_in as mi
 from liftbite.api.measure.bench import Bench, measured_entries
 from liftbite.api.measure.history import history_out, shop_history_out
 from liftbite.api.measure.present import effects_out, measure_out
@@ -127,7 +128,7 @@ def _keyed_out(keyed: Keyed, unit: str) -> mm.KeyedOut:
 
 
 @api.post("/api/jobs/<int:job_id>/readings/preview", responses={"200": mm.KeyedOut, **_PROBLEMS})
-def preview_reading(path: JobPath, query: BenchQuery, body: mm.ReadingIn) -> Response:
+def preview_reading(path: JobPath, query: BenchQuery, body: mi.ReadingIn) -> Response:
     """What is in the keypad, as it would be taken; nothing is kept."""
     with session_of() as session:
         check = _check(bench_of(session, path.job_id, query.build), body.check)
@@ -172,7 +173,7 @@ def _place(bench: Bench, check: Check, key: str) -> str:
     raise UnreadableEntry(f"{check.label}: “{key}” is no place of it; pick one of {', '.join(sorted(known))}.")
 
 
-def _reading(bench: Bench, check: Check, body: mm.ReadingIn) -> Reading:
+def _reading(bench: Bench, check: Check, body: mi.ReadingIn) -> Reading:
     place = _place(bench, check, body.place)
     if body.skipped.strip():
         return Reading(place, skipped=body.skipped.strip())
@@ -189,7 +190,7 @@ def _reading(bench: Bench, check: Check, body: mm.ReadingIn) -> Reading:
 
 
 @api.post("/api/jobs/<int:job_id>/readings", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def add_reading(path: JobPath, query: BenchQuery, body: mm.ReadingIn) -> Response:
+def add_reading(path: JobPath, query: BenchQuery, body: mi.ReadingIn) -> Response:
     """One reading into the series in force, or into a first one.
 
     A gauge's reading is taken once, by one tab; where no place is named it goes to the first that is not read.
@@ -223,13 +224,13 @@ def _series_for(session: Session, bench: Bench, check: Check, named: int | None)
 
 
 @api.post("/api/jobs/<int:job_id>/readings/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def undo_reading(path: JobPath, query: BenchQuery, body: mm.UndoIn) -> Response:
+def undo_reading(path: JobPath, query: BenchQuery, body: mi.UndoIn) -> Response:
     """Withdraws the last reading of a check; it stays in the record, withdrawn."""
     return _turn(path.job_id, query.build, body.check, back=False)
 
 
 @api.post("/api/jobs/<int:job_id>/readings/redo", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def redo_reading(path: JobPath, query: BenchQuery, body: mm.UndoIn) -> Response:
+def redo_reading(path: JobPath, query: BenchQuery, body: mi.UndoIn) -> Response:
     """Brings the reading withdrawn last back, as long as nothing was read since."""
     return _turn(path.job_id, query.build, body.check, back=True)
 
@@ -245,7 +246,7 @@ def _turn(job_id: int, build: str, name: str, *, back: bool) -> Response:
         return _measure(session, job_id, build)
 
 
-def _settings(check: Check, body: mm.SeriesIn) -> dict[str, Any]:
+def _settings(check: Check, body: mi.SeriesIn) -> dict[str, Any]:
     sag = read_keyed(CHECKS["bore_runout"], body.sag, "mm").si if body.sag.strip() else 0.0
     swept = body.swept.strip()
     return {"seen_from": body.seen_from, "presses_plus": body.presses_plus, "sag": sag, "sag_typed": body.sag.strip(),
@@ -263,7 +264,7 @@ def _asked(check: Check, said: Mapping[str, str]) -> dict[str, str]:
 
 
 @api.post("/api/jobs/<int:job_id>/series", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def begin_series(path: JobPath, query: BenchQuery, body: mm.SeriesIn) -> Response:
+def begin_series(path: JobPath, query: BenchQuery, body: mi.SeriesIn) -> Response:
     """A new series of a check, at another mileage or after a change; the earlier ones stay."""
     with writing() as session:
         bench = bench_of(session, path.job_id, query.build)
@@ -274,7 +275,7 @@ def begin_series(path: JobPath, query: BenchQuery, body: mm.SeriesIn) -> Respons
 
 
 @api.put("/api/jobs/<int:job_id>/series", responses={"200": mm.MeasureOut, **_REPLACES})
-def change_series(path: JobPath, query: BenchQuery, body: mm.SeriesIn) -> Response:
+def change_series(path: JobPath, query: BenchQuery, body: mi.SeriesIn) -> Response:
     """Says more of the series in force: odometer, how a sweep is read. If-Match names its version, 0 for none."""
     seen = seen_version()
     with writing() as session:
@@ -292,7 +293,7 @@ def change_series(path: JobPath, query: BenchQuery, body: mm.SeriesIn) -> Respon
 
 
 @api.put("/api/jobs/<int:job_id>/limits", responses={"200": mm.MeasureOut, **_REPLACES})
-def set_limit(path: JobPath, query: BenchQuery, body: mm.LimitIn) -> Response:
+def set_limit(path: JobPath, query: BenchQuery, body: mi.LimitIn) -> Response:
     """The manual's limit, remembered for this vehicle; nothing typed goes back to the default.
 
     If-Match names the version of the limit it replaces, 0 where none was typed.
@@ -310,7 +311,7 @@ def set_limit(path: JobPath, query: BenchQuery, body: mm.LimitIn) -> Response:
 
 
 @api.put("/api/jobs/<int:job_id>/practices", responses={"200": mm.MeasureOut, **_REPLACES})
-def set_practice(path: JobPath, query: BenchQuery, body: mm.PracticeIn) -> Response:
+def set_practice(path: JobPath, query: BenchQuery, body: mi.PracticeIn) -> Response:
     """What the shop does from now on, in every job."""
     if body.name not in PRACTICES or body.option not in PRACTICES[body.name][1]:
         raise UnreadableEntry(f"“{body.option}” is no option of “{body.name}”")
@@ -321,7 +322,7 @@ def set_practice(path: JobPath, query: BenchQuery, body: mm.PracticeIn) -> Respo
 
 
 @api.post("/api/jobs/<int:job_id>/instruments", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def add_instrument(path: JobPath, query: BenchQuery, body: mm.InstrumentIn) -> Response:
+def add_instrument(path: JobPath, query: BenchQuery, body: mi.InstrumentIn) -> Response:
     """An instrument of the shop, with its own uncertainty and data port."""
     kind = INSTRUMENT_KINDS.get(body.kind)
     if kind is None:
@@ -343,7 +344,7 @@ def archive_instrument(path: InstrumentPath, body: m.ArchiveIn) -> Response:
 
 
 @api.put("/api/jobs/<int:job_id>/renewals", responses={"200": mm.MeasureOut, **_REPLACES})
-def set_renewal(path: JobPath, query: BenchQuery, body: mm.RenewalIn) -> Response:
+def set_renewal(path: JobPath, query: BenchQuery, body: mi.RenewalIn) -> Response:
     """The shop's own figures for renewing a part while it is open. If-Match names their version, 0 for none yet."""
     seen = seen_version()
     with writing() as session:
@@ -353,7 +354,7 @@ def set_renewal(path: JobPath, query: BenchQuery, body: mm.RenewalIn) -> Respons
 
 
 @api.post("/api/jobs/<int:job_id>/renewals/drop", responses={"200": mm.MeasureOut, **_REPLACES})
-def drop_renewal(path: JobPath, query: BenchQuery, body: mm.DropRenewalIn) -> Response:
+def drop_renewal(path: JobPath, query: BenchQuery, body: mi.DropRenewalIn) -> Response:
     """Takes a sum off the list, of the version in If-Match."""
     seen = seen_version()
     with writing() as session:
@@ -365,7 +366,7 @@ def drop_renewal(path: JobPath, query: BenchQuery, body: mm.DropRenewalIn) -> Re
 
 
 @api.post("/api/jobs/<int:job_id>/record", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def say(path: JobPath, query: BenchQuery, body: mm.SayIn) -> Response:
+def say(path: JobPath, query: BenchQuery, body: mi.SayIn) -> Response:
     """Appends to the record what somebody says: an order, a line struck, a check closed, a verdict overruled.
 
     Nothing said before is changed; what is said last of the same thing stands.
@@ -388,7 +389,7 @@ def get_effects(path: JobPath, query: EffectsQuery) -> Response:
 
 
 @api.post("/api/jobs/<int:job_id>/effects", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
-def take_effects(path: JobPath, query: BenchQuery, body: mm.EffectsIn) -> Response:
+def take_effects(path: JobPath, query: BenchQuery, body: mi.EffectsIn) -> Response:
     """Takes measured values into the job as one change, each marked measured; undo turns it back."""
     seen = seen_version()
     with writing() as session:
@@ -443,7 +444,7 @@ def _gauge_of(key: str) -> Gauge:
 
 
 @api.post("/api/instruments/<int:instrument_id>/gauge", responses={"200": mm.GaugeOut, **_PROBLEMS})
-def read_gauge(path: InstrumentPath, body: mm.GaugeIn) -> Response:
+def read_gauge(path: InstrumentPath, body: mi.GaugeIn) -> Response:
     """What an instrument's data port has sent since; opens it where it is not open yet, and waits for more if asked to.
 
     `after` beyond any number asks from now on; whoever opens the port hears all it sends. Of what is no reading only

@@ -276,7 +276,7 @@ _BOLTED = (
 _FLUID = (
     Grade("clear", "Clear", "Straw to amber, up to the mark.", "reuse", 0),
     Grade("dark", "Dark or low", "Brown, or below the mark: old, or it goes somewhere.", "put right", 1),
-    Grade("gritty", "Black or gritty", "Rubber in it: a seal is going.", "put right", 2),
+    Grade("gritty", "Black or gritty", "Rubber in it: a seal is going; fluid and seals are renewed.", "renew", 2),
 )
 _RUBBER = (
     Grade("firm", "Firm", "No play to and fro by hand.", "reuse", 0),

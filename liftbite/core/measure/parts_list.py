@@ -2,6 +2,7 @@
 
 - `PRACTICES`      where builders differ, chosen per shop
 - `Need`, `needs`   the parts to get and why
+- `slips_worn`     plates that each pass and slip together
 - `Renewal`      the shop's own figures for a part renewed while it is open
 - `Offer`, `worth_it`   renew now, or take the chance of having to come back
 """
@@ -14,10 +15,13 @@ from types import MappingProxyType
 
 from liftbite.core.job.build import Build
 from liftbite.core.job.fates import FATED, FATES, fate_of
+from liftbite.core.job.ledger import Entry
 from liftbite.core.measure.checks import CHECKS, Verdict
+from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.judgement import VERDICTS, Finding
 from liftbite.core.measure.setup.calculation import Told
 from liftbite.core.measure.whose import part_read
+from liftbite.core.verdicts.answers import answer
 
 #: Practice -> what it is about, and its options with what they say; the first is where a shop begins.
 PRACTICES: Mapping[str, tuple[str, Mapping[str, str]]] = {
@@ -228,6 +232,22 @@ def worth_it(part: str, price: float, chance: float, hours: float, rate: float, 
     now, back = price + extra_hours * rate, hours * rate + price
     later = chance * back
     return Offer(part, now, later, now <= later, now / back if back > 0 else 1.0)
+
+
+def slips_worn(entries: Mapping[str, Entry], effects: Sequence[Effect]) -> str:
+    """What Bite says with the wear that was read, where the clutch slips by it alone; else nothing.
+
+    Parameters
+    ----------
+    entries : of what was found
+    effects : what its readings enter, from `effects.effects`
+    """
+    read = {e.quantity: Entry(e.quantity, e.typed, e.si, "measured") for e in effects
+            if e.quantity in ("wear", "inner_wear")}  # fmt: skip
+    if not read or answer(entries).verdict.state == "slips":
+        return ""
+    after = answer({**entries, **read}).verdict
+    return after.sentence if after.state == "slips" else ""
 
 
 def worst(findings: Sequence[Finding]) -> Verdict:

@@ -2972,6 +2972,16 @@ export interface components {
             scope: string;
             /** Scopes */
             scopes: components["schemas"]["NameOut"][];
+            /**
+             * Order States
+             * @description How far an order can be.
+             */
+            order_states: components["schemas"]["NameOut"][];
+            /**
+             * Overrulings
+             * @description Verdicts that may be put in the place of one.
+             */
+            overrulings: ("stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted")[];
             /** Complaints */
             complaints: components["schemas"]["ComplaintOut"][];
             /**

@@ -108,7 +108,7 @@ export function BenchView() {
           </button>
         )}
         {(check.kind !== "figure" || check.finding.verdict === "open") && <Finding check={check} />}
-        <Said key={`said ${check.name}`} check={check} send={send} />
+        <Said key={`said ${check.name}`} bench={bench} check={check} send={send} />
         {check.kind === "sweep" && <Clock check={check} here={placeNow(check, search.get("place"))} />}
         <SweepFigures check={check} />
         <CalculationsOf calculations={bench.calculations} check={check} send={send} />

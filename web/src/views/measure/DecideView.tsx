@@ -115,7 +115,7 @@ function Needs({ bench, send }: { bench: Measure; send: Send }) {
                       {reason}
                     </span>
                   ))}
-                  <OnTheList need={need} send={send} />
+                  <OnTheList need={need} states={bench.order_states} send={send} />
                 </li>
               ))}
           </ul>

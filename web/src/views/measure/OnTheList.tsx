@@ -4,7 +4,7 @@ import { moment } from "@/lib/words";
 import type { Send } from "./send";
 
 type Need = Measure["needs"][number];
-const STATES = ["", "ordered", "awaited", "arrived", "in stock"];
+type States = Measure["order_states"];
 const FIELDS = [
   { name: "number", label: "Part number" },
   { name: "source", label: "From" },
@@ -13,7 +13,7 @@ const FIELDS = [
 ] as const;
 
 /** A line of the list: struck with a reason, or ordered, awaited, arrived. */
-export function OnTheList({ need, send }: { need: Need; send: Send }) {
+export function OnTheList({ need, states, send }: { need: Need; states: States; send: Send }) {
   const struck = need.said?.answer === "struck" ? need.said : null;
   const [trouble, setTrouble] = useState<string | null>(null);
   const record = async (kind: string, said: Record<string, string>) =>
@@ -42,7 +42,7 @@ export function OnTheList({ need, send }: { need: Need; send: Send }) {
               .join(", ")
           : "Order it, or strike it …"}
       </summary>
-      {need.work === "get" && <Order need={need} record={record} />}
+      {need.work === "get" && <Order need={need} states={states} record={record} />}
       <Strike record={record} />
       {trouble && (
         <p role="alert" className="font-semibold">
@@ -55,7 +55,7 @@ export function OnTheList({ need, send }: { need: Need; send: Send }) {
 
 type Record_ = (kind: string, said: Record<string, string>) => Promise<void>;
 
-function Order({ need, record }: { need: Need; record: Record_ }) {
+function Order({ need, states, record }: { need: Need; states: States; record: Record_ }) {
   const [said, setSaid] = useState<Record<string, string>>({ ...need.order });
   return (
     <form
@@ -84,9 +84,9 @@ function Order({ need, record }: { need: Need; record: Record_ }) {
           onChange={(event) => setSaid({ ...said, state: event.target.value })}
           className="block h-11 w-full rounded-cut border border-line bg-sheet px-2"
         >
-          {STATES.map((state) => (
-            <option key={state} value={state}>
-              {state || "not ordered"}
+          {states.map(({ name, label }) => (
+            <option key={name} value={name}>
+              {label}
             </option>
           ))}
         </select>

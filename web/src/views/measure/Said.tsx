@@ -1,21 +1,12 @@
 import { useState } from "react";
-import type { Check } from "@/api/client";
+import type { Check, Measure } from "@/api/client";
 import { person } from "@/lib/person";
 import { moment } from "@/lib/words";
 import { VERDICT_WORDS, type Verdict } from "./marks";
 import type { Send } from "./send";
 
-const VERDICTS: readonly Verdict[] = [
-  "reuse",
-  "dress or resurface",
-  "put right",
-  "renew",
-  "renew as set",
-  "stop",
-];
-
 /** What somebody said of a check: closed with a reason, or its verdict overruled. By name, and printed. */
-export function Said({ check, send }: { check: Check; send: Send }) {
+export function Said({ bench, check, send }: { bench: Measure; check: Check; send: Send }) {
   const told = [
     check.closed && { kind: "check", line: check.closed, words: `“${check.closed.answer}”` },
     check.overruled && {
@@ -43,13 +34,15 @@ export function Said({ check, send }: { check: Check; send: Send }) {
         <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
           Close or overrule it …
         </summary>
-        <Say check={check} send={send} />
+        <Say verdicts={bench.overrulings} check={check} send={send} />
       </details>
     </div>
   );
 }
 
-function Say({ check, send }: { check: Check; send: Send }) {
+type SayProps = { verdicts: readonly Verdict[]; check: Check; send: Send };
+
+function Say({ verdicts, check, send }: SayProps) {
   const [answer, setAnswer] = useState("");
   const [reason, setReason] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -78,7 +71,7 @@ function Say({ check, send }: { check: Check; send: Send }) {
         {check.finding.taken > 0 && <option value="that will do">That will do: no more readings</option>}
         <option value="not on this job">Not on this job</option>
         {check.finding.taken > 0 &&
-          VERDICTS.map((verdict) => (
+          verdicts.map((verdict) => (
             <option key={verdict} value={verdict}>
               Overrule: {VERDICT_WORDS[verdict].toLowerCase()}
             </option>
