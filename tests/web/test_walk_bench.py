@@ -242,6 +242,9 @@ def test_found_by_sweep_pinned_compared_and_taken(page: Page, shop: str) -> None
     all_four(page, "holds", "frees", "stays", "runs true")
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_text("revision 13")).to_be_visible()
+    compare.get_by_role("button", name="Keep beside").first.click()
+    expect(page.get_by_label("Build", exact=True).locator("option")).to_contain_text(["candidate 1"])
+    expect(page.get_by_label("Build", exact=True)).to_have_value("")
 
 
 def test_a_long_search_tells_how_far_it_is_and_can_be_stopped(page: Page, shop: str) -> None:

@@ -143,7 +143,7 @@ def test_a_line_is_ordered_and_another_struck(page: Page, shop: str) -> None:
     springs.get_by_text("Order it, or strike it").click()
     springs.get_by_label("Part number").fill("MX-5-H")
     springs.get_by_label("From", exact=True).fill("Halm & Daughters")
-    springs.get_by_label("It is").select_option("ordered")
+    springs.get_by_role("combobox").select_option("ordered")
     springs.get_by_role("button", name="Keep it").click()
     expect(springs.locator("summary")).to_have_text("ordered, Halm & Daughters, MX-5-H")
     bolts = page.locator("[data-part='Spring bolts']")

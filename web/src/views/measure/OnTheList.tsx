@@ -40,7 +40,9 @@ export function OnTheList({ need, states, send }: { need: Need; states: States; 
           ? [need.order.state || "not ordered", need.order.source, need.order.number]
               .filter(Boolean)
               .join(", ")
-          : "Order it, or strike it …"}
+          : need.work === "get"
+            ? "Order it, or strike it …"
+            : "Strike it …"}
       </summary>
       {need.work === "get" && <Order need={need} states={states} record={record} />}
       <Strike record={record} />
