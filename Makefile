@@ -12,15 +12,15 @@ export PORT ?= 8700
 help: ## What there is to make
 	@grep -hE '^[a-z]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 10
 
-demo: .venv/.run web/dist/index.html ## Set up, build and serve the demo shop on http://127.0.0.1:8700
+demo: .venv/.run .venv/.pango web/dist/index.html ## Set up, build and serve the demo shop on http://127.0.0.1:8700
 	@$(BIN)/liftbite demo
 
-serve: .venv/.run web/dist/index.html ## Set up, build and serve your own shop
+serve: .venv/.run .venv/.pango web/dist/index.html ## Set up, build and serve your own shop
 	@$(BIN)/liftbite serve
 
 build: web/dist/index.html ## Build the web application
 
-test: .venv/.dev web/dist/index.html .venv/.chromium check ## Check and run every test, those in the browser too
+test: .venv/.dev .venv/.pango web/dist/index.html .venv/.chromium check ## Check and run every test, those in the browser too
 	cd web && npx vitest run
 	$(BIN)/pytest -n auto --dist worksteal --durations 12
 
@@ -48,7 +48,7 @@ docs: .venv/.dev web/node_modules/.ok ## Write the generated files anew: schema,
 	$(BIN)/liftbite quantities --markdown > docs/quantities.md
 	cd web && npm run -s types
 
-pictures: .venv/.dev web/dist/index.html .venv/.chromium ## Take the screenshots again
+pictures: .venv/.dev .venv/.pango web/dist/index.html .venv/.chromium ## Take the screenshots again
 	$(BIN)/python -m docs.pictures
 
 wheel: .venv/.run web/dist/index.html ## Pack what can be installed with pip on a machine without Node
@@ -78,6 +78,15 @@ bench: .venv/.dev web/dist/index.html .venv/.chromium ## Measure; prints figures
 	@command -v chromium >/dev/null || { \
 	  sudo=$$(command -v sudo || true); [ "$$(id -u)" = 0 ] && sudo=; \
 	  $$sudo apt-get update -qq && $$sudo apt-get install -y -qq --no-install-recommends chromium >/dev/null; }
+	@touch $@
+
+# what a PDF is set with; without it Lift Bite runs, and says so where one is asked for
+.venv/.pango: | .venv/bin/uv
+	@/sbin/ldconfig -p | grep -q libpangoft2-1.0.so.0 || { \
+	  sudo=$$(command -v sudo || true); [ "$$(id -u)" = 0 ] && sudo=; \
+	  $$sudo apt-get update -qq && $$sudo apt-get install -y -qq --no-install-recommends \
+	    libpango-1.0-0 libpangoft2-1.0-0 libharfbuzz-subset0 fontconfig >/dev/null; } || \
+	  echo "Pango could not be installed: sheets print from the browser, but not as PDF."
 	@touch $@
 
 web/node_modules/.ok: web/package.json web/package-lock.json

@@ -29,6 +29,7 @@ from liftbite.api.jobs.lines import Refresher
 from liftbite.api.measure import files as bench_files
 from liftbite.api.measure import views as measure
 from liftbite.api.serving import MOST_BODY
+from liftbite.api.sheet import views as sheet
 from liftbite.api.shelf import views as shelf
 from liftbite.api.upkeep import views as upkeep
 from liftbite.core.errors import UnreadableFile
@@ -83,6 +84,7 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     app.register_api(finding.api)
     app.register_api(measure.api)
     app.register_api(bench_files.api)
+    app.register_api(sheet.api)
     app.register_api(upkeep.api)
     app.extensions["liftbite.runs"] = finding.Runs()
     app.extensions["liftbite.gauges"] = Gauges()

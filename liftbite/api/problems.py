@@ -12,6 +12,7 @@ from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException
 
 from liftbite.api.common import NeedsPrecondition
+from liftbite.api.paper.document import NoPdf
 from liftbite.api.serving import MOST_BODY
 from liftbite.core.errors import LiftBiteError, UnreadableEntry, UnreadableFile
 from liftbite.files.json_text import read_json
@@ -137,6 +138,10 @@ def register(app: Flask) -> None:
         detail = "A change has to say in If-Match which version it was made on."
         return respond(Problem(title="Version not named", status=428, detail=detail))
 
+    @app.errorhandler(NoPdf)
+    def no_pdf(error: NoPdf) -> Response:
+        return respond(Problem(title="No PDF here", status=501, detail=str(error)))
+
     for kind, (title, detail) in _NOT_THERE.items():
         app.register_error_handler(kind, partial(_not_there, title, detail))
 
@@ -179,7 +184,7 @@ def register(app: Flask) -> None:
 
 def problem_responses(*codes: int) -> dict[str | int, Any]:
     """The OpenAPI entries of the problems a view can answer with."""
-    titles = {400: "Malformed", 404: "No such job", 412: "Changed elsewhere", 413: "Too large",
+    titles = {400: "Malformed", 404: "No such job", 412: "Changed elsewhere", 413: "Too large", 501: "No PDF here",
               422: "Cannot be taken", 428: "Version not named"}  # fmt: skip
     schema = Problem.model_json_schema(ref_template="#/components/schemas/{model}")
     schema.pop("$defs", None)

@@ -2,6 +2,7 @@
 
 - `main`         the group, `serve`, `demo`, `gauge`, `compute`, and what prints documents
 - `commands`     `explain`, `stroke`, `life`, `launch`, `find`
+- `papers`       `sheet`
 - `quantities`   the page of every quantity
 """
 

@@ -8,7 +8,7 @@ import json
 import sys
 from collections.abc import Mapping, Sequence
 from pathlib import Path
-from typing import Any, NoReturn
+from typing import TYPE_CHECKING, Any, NoReturn
 
 import click
 import numpy as np
@@ -18,6 +18,9 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, both, build_of, label_of, refusal
 from liftbite.core.job.ledger import Revision, layers_of, present
 from liftbite.core.units.read import from_si
+
+if TYPE_CHECKING:
+    from liftbite.files.job import FiledJob
 
 EXIT_HOLDS, EXIT_FALLS_SHORT, EXIT_BAD_INPUT = 0, 1, 2
 FILE = click.argument("file", type=click.Path(path_type=Path))
@@ -31,16 +34,21 @@ def bad_input(sentence: str) -> NoReturn:
     sys.exit(EXIT_BAD_INPUT)
 
 
-def read_revisions(file: Path) -> list[Revision]:
-    """The ledger of a job file; a file that cannot be read ends the command."""
+def read_job(file: Path) -> FiledJob:
+    """All a job file holds; a file that cannot be read ends the command."""
     from liftbite.files.job import read_job_file
 
     try:
-        return read_job_file(file.read_bytes()).revisions
+        return read_job_file(file.read_bytes())
     except OSError as error:
         bad_input(f"{file}: {error.strerror}")
     except UnreadableFile as error:
         bad_input(f"{file}: {error}")
+
+
+def read_revisions(file: Path) -> list[Revision]:
+    """The ledger of a job file."""
+    return read_job(file).revisions
 
 
 def _build_of(file: Path) -> Build:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 
-from playwright.sync_api import Locator, Page, expect
+from playwright.sync_api import FrameLocator, Locator, Page, expect
 
 
 def open_job(page: Page, shop: str, name: str, station: str = "choose") -> str:
@@ -41,6 +41,11 @@ def fill(page: Page, label: str, text: str) -> None:
 def pick(page: Page, label: str, option: str) -> None:
     page.get_by_role("combobox", name=label, exact=True).select_option(label=option)
     page.wait_for_load_state("networkidle")
+
+
+def sheet_of(page: Page) -> FrameLocator:
+    """The document of the sheet's view."""
+    return page.frame_locator("iframe[title=Sheet]")
 
 
 def state(page: Page) -> Locator:

@@ -26,6 +26,7 @@ VIEWS = {
     "ask": "/jobs/2/choose/bite?ask",
     "assumptions": "/jobs/2/choose/bite?assumptions",
     "sheet": "/jobs/2/sheet",
+    "sheet by itself": "/api/jobs/5/sheet.html?appendix=true&night=true",
     "record": "/jobs/2/record",
     "backups": "/backups",
     "no page": "/nowhere",

@@ -8,7 +8,7 @@ from pathlib import Path
 from playwright.sync_api import Page, expect
 
 from liftbite.demo import JOBS
-from tests.web.steps import fill, open_job, pick, result, sentence, show, state, turn
+from tests.web.steps import fill, open_job, pick, result, sentence, sheet_of, show, state, turn
 
 RUN = Path(__file__).parents[2] / "liftbite" / "demo" / "halvern-wheels.csv"
 
@@ -63,7 +63,7 @@ def test_from_a_run_to_a_clutch_that_holds(page: Page, shop: str) -> None:
     expect(page.get_by_test_id("slip-mark")).to_have_count(0)
 
     turn(page, "Sheet")
-    expect(page.get_by_role("heading", name="Bite: holds")).to_be_visible()
+    expect(sheet_of(page).get_by_role("heading", name="Bite: holds")).to_be_visible()
     with page.expect_download() as leaving:
         page.get_by_role("link", name="Job file").click()
     kept = json.loads(leaving.value.path().read_text())

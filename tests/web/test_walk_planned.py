@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from playwright.sync_api import Page, expect
 
-from tests.web.steps import answer, fill, open_job, turn
+from tests.web.steps import answer, fill, open_job, sheet_of, turn
 
 
 def test_what_is_renewed_is_planned_and_stands_against_what_was_found(page: Page, shop: str) -> None:
@@ -129,7 +129,7 @@ def test_what_is_said_at_the_bench_stands_with_its_name_and_is_printed(page: Pag
     expect(page.get_by_text("Not asked for on this job")).to_be_visible()
     page.get_by_label("This job goes as far as").select_option("everything")
     turn(page, "Sheet")
-    expect(page.get_by_test_id("measured")).to_contain_text("Ines Marrow says so: one weekend only")
+    expect(sheet_of(page).get_by_test_id("measured")).to_contain_text("Ines Marrow says so: one weekend only")
     turn(page, "Measure")
     page.goto(page.url.split("?")[0] + "?check=spring_free_length")
     page.get_by_test_id("said").get_by_role("button", name="Take it back").click()
@@ -141,16 +141,16 @@ def test_a_line_is_ordered_and_another_struck(page: Page, shop: str) -> None:
     turn(page, "Decide", "Measure")
     springs = page.locator("[data-part='Spring set']")
     springs.get_by_text("Order it, or strike it").click()
-    springs.get_by_label("Part number").fill("MX-5-H")
+    springs.get_by_label("Part number").fill("HD-31-H")
     springs.get_by_label("From", exact=True).fill("Halm & Daughters")
     springs.get_by_role("combobox").select_option("ordered")
     springs.get_by_role("button", name="Keep it").click()
-    expect(springs.locator("summary")).to_have_text("ordered, Halm & Daughters, MX-5-H")
+    expect(springs.locator("summary")).to_have_text("ordered, Halm & Daughters, HD-31-H")
     bolts = page.locator("[data-part='Spring bolts']")
     bolts.get_by_text("Order it, or strike it").click()
     bolts.get_by_label("Why it is struck").fill("not one-time bolts")
     bolts.get_by_role("button", name="Strike it").click()
     expect(bolts).to_contain_text("not one-time bolts")
     turn(page, "Sheet")
-    expect(page.get_by_test_id("sheet-needs")).to_contain_text("MX-5-H, Halm & Daughters, ordered")
-    expect(page.get_by_test_id("sheet-needs")).to_contain_text("struck")
+    expect(sheet_of(page).get_by_test_id("sheet-needs")).to_contain_text("HD-31-H, Halm & Daughters, ordered")
+    expect(sheet_of(page).get_by_test_id("sheet-needs")).to_contain_text("struck")

@@ -9,7 +9,7 @@ from playwright.sync_api import Page, expect
 
 from tests.jobs import FULL
 from tests.cli.test_main import write
-from tests.web.steps import fill, open_job, pick, result, sentence, show, state
+from tests.web.steps import fill, open_job, pick, result, sentence, sheet_of, show, state
 
 
 def test_a_cover_by_its_diaphragm(page: Page, shop: str) -> None:
@@ -104,14 +104,21 @@ def test_night_print_is_remembered(page: Page, shop: str) -> None:
     assert page.evaluate(ground) == night
 
 
-def test_the_sheet_prints_without_the_frame_of_the_screen(page: Page, shop: str) -> None:
+def test_the_sheet_is_a_document_of_its_own_that_prints_white(page: Page, shop: str) -> None:
     open_job(page, shop, "Ostrel 900", "sheet")
-    expect(page.get_by_role("heading", name="Bite: holds")).to_be_visible()
+    paper = sheet_of(page)
+    expect(paper.get_by_role("heading", name="Bite: holds")).to_be_visible()
+    expect(paper.get_by_text("A calculation, not a certificate.")).to_be_visible()
+    page.get_by_role("button", name="Night print", exact=True).click()
+    expect(paper.locator("html.night")).to_be_attached()
     page.emulate_media(media="print")
-    expect(page.get_by_role("navigation", name="Order of work")).to_be_hidden()
-    expect(page.get_by_role("button", name="Print the sheet")).to_be_hidden()
-    expect(page.get_by_text("A calculation, not a certificate.")).to_be_visible()
-    assert page.evaluate("getComputedStyle(document.body).backgroundColor") == "rgb(255, 255, 255)"
+    ground = "html => getComputedStyle(html).backgroundColor"
+    assert paper.locator("html").evaluate(ground) == "rgb(255, 255, 255)"
+    page.emulate_media(media="screen")
+    page.get_by_label("With figures and workings").check()
+    expect(paper.get_by_role("heading", name="Workings of what decides")).to_be_visible()
+    tall = page.get_by_title("Sheet", exact=True).evaluate("f => [f.clientHeight, f.contentDocument.body.scrollHeight]")
+    assert tall[0] >= tall[1]
 
 
 def test_corrected_figures_raise_the_demand(page: Page, shop: str) -> None:

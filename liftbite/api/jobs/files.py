@@ -1,6 +1,7 @@
 """Jobs as files: one, its raw rows, and all of a shop.
 
 - `file_of`, `raw_text`   a job as its file, or as the rows it stands in
+- `bring_in`              a job of a file into a shop
 - `files_of_shop`         every job and the shelf, in open formats
 """
 
@@ -10,11 +11,12 @@ import json
 import logging
 import re
 from collections.abc import Iterator, Sequence
+from datetime import datetime
 
 from sqlalchemy.orm import Session
 
 from liftbite.core.job.ledger import Revision, present
-from liftbite.files.job import dump, to_file
+from liftbite.files.job import FiledJob, dump, to_file
 from liftbite.files.shelf_csv import write_shelf
 from liftbite.store import jobs as store
 from liftbite.store import measurements
@@ -46,6 +48,13 @@ def file_of(session: Session, job_id: int) -> tuple[str, str]:
     measured = measurements.filed_of(session, job_id, vehicle_of(revisions))
     name = present(revisions).get("job_name")
     return file_name((name.typed if name else "") or "", ".liftbite.json"), dump(to_file(revisions, measured))
+
+
+def bring_in(session: Session, filed: FiledJob, at: datetime) -> int:
+    """A job read from a file, with all that was measured, as a job of the shop; its number."""
+    job_id = store.create(session, filed.revisions, at)
+    measurements.bring(session, job_id, vehicle_of(filed.revisions), filed.bench, at)
+    return job_id
 
 
 def raw_text(session: Session, job_id: int) -> str:

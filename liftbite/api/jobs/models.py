@@ -132,6 +132,15 @@ class LinkOut(BaseModel):
     friction: float = Field(description="Place in the friction band it was judged at: -1 low, 0 nominal, 1 high.")
 
 
+class StrokeOut(BaseModel):
+    """One path of a glyph, in a box of 64 by 48."""
+
+    path: str
+    width: float = Field(description="Width of its line; 0 for none.")
+    dashes: list[float]
+    fill: str = Field(description="none, ink, hair (a light tint), or a colour.")
+
+
 class VerdictOut(BaseModel):
     """The answer to one of the four questions."""
 
@@ -145,6 +154,7 @@ class VerdictOut(BaseModel):
     deciding: LinkOut | None = Field(description="What decides the state: its figure is the one to show.")
     unseen: list[str] = Field(description="What could not be looked at.")
     needs: list[NameOut]
+    glyph: list[StrokeOut] = Field(default=[], description="The verdict drawn from its numbers.")
 
 
 class StretchOut(BaseModel):

@@ -8,6 +8,7 @@ from math import isfinite, isnan
 from typing import Any
 
 from liftbite.api.jobs import models as m
+from liftbite.core.drawing.glyph import glyph
 from liftbite.core.job.build import FieldMark, label_of, unit_of
 from liftbite.core.job.builds import apart, called, entries_of, names_of
 from liftbite.core.job.choices import CHOICES
@@ -134,6 +135,7 @@ def verdict_out(verdict: Verdict) -> m.VerdictOut:
         deciding=link_out(verdict.deciding) if verdict.deciding else None,
         unseen=list(verdict.unseen),
         needs=[_name(n) for n in verdict.needs],
+        glyph=[m.StrokeOut(path=g.path, width=g.width, dashes=list(g.dashes), fill=g.fill) for g in glyph(verdict)],
     )
 
 

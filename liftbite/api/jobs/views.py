@@ -15,7 +15,7 @@ from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs import present as out
 from liftbite.api.jobs.entries import changes, read_entries
-from liftbite.api.jobs.files import file_name, file_of, raw_text, vehicle_of
+from liftbite.api.jobs.files import bring_in, file_name, file_of, raw_text
 from liftbite.api.jobs.lines import keep_line, list_out
 from liftbite.api.jobs.workings import sought_out, working_out
 from liftbite.api.problems import Faults, problem_responses
@@ -32,7 +32,6 @@ from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.results import friction_of, target_of
 from liftbite.files.job import read_job_file
 from liftbite.store import jobs as store
-from liftbite.store import measurements
 from liftbite.store.kept import Sort
 
 api = APIBlueprint("jobs", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="jobs")])
@@ -297,8 +296,7 @@ def import_job(query: ImportQuery) -> Response:
         known = None if query.again else store.brought(session, digest)
         if known is not None:
             return answer_with_job(session, known.job_id, store.revisions_of(session, known.job_id), 200)
-        job_id = store.create(session, filed.revisions, at)
-        measurements.bring(session, job_id, vehicle_of(filed.revisions), filed.bench, at)
+        job_id = bring_in(session, filed, at)
         store.note_brought(session, digest, job_id, at, {})
         return answer_with_job(session, job_id, filed.revisions, 201)
 

@@ -4,6 +4,7 @@
 - `sizes`       the sizes a section is drawn with, those nobody entered told apart
 - `car`, `motorcycle`   the half section of either layout
 - `outline`     what a drawing is made of
+- `glyph`       the glyph of a verdict
 - `release`     the chain from pedal or lever to the bearing
 - `section`     all of it together
 

@@ -33,6 +33,19 @@ VERDICTS: tuple[Verdict, ...] = (
     "reuse and watch",
     "reuse",
 )
+#: Verdict -> its words on screen and paper.
+WORDS: Mapping[Verdict, str] = {
+    "stop": "Stop",
+    "renew as set": "Renew as a set",
+    "renew": "Renew",
+    "dress or resurface": "Dress or machine",
+    "put right": "Put right",
+    "too close to call": "Too close to call",
+    "reuse and watch": "Reuse, and watch",
+    "reuse": "Reuse",
+    "open": "To do",
+    "noted": "Noted",
+}
 #: A part this far through its life is watched; our own choice.
 WATCH_FROM = 0.75
 #: Check -> the job's own figure for a new part.

@@ -42,14 +42,6 @@ export function leadsTo(job: number, verdict: Verdict, tries = ""): string {
   return view + withSearch(new URLSearchParams(tries), opens);
 }
 
-function surfaceCelsius(job: Job): number | null {
-  const si = job.results.find((result) => result.name === "surface_temperature")?.planned?.high.si;
-  return si == null ? null : si - KELVIN;
-}
-
-/** The zero of the Celsius scale, for the colour of the bar only [K]. */
-const KELVIN = 273.15;
-
 /** The figure that decides an answer beside its limit; for Bite at its headline the band as well. */
 export function Decides({ verdict }: { verdict: Verdict }) {
   const link = verdict.deciding;
@@ -94,7 +86,6 @@ function Answer({ job, verdict }: { job: Job; verdict: Verdict }) {
     >
       <Glyph
         verdict={verdict}
-        celsius={surfaceCelsius(job)}
         className={`hidden shrink-0 tablet:block ${bite ? "h-14 w-[4.7rem]" : "h-9 w-12"}`}
       />
       <div className={bite ? "shrink-0" : "min-w-0"}>

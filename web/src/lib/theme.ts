@@ -1,3 +1,5 @@
+import { useSyncExternalStore } from "react";
+
 /** Day or night print; without a choice the sheet follows the system. */
 export type Print = "day" | "night";
 
@@ -21,3 +23,13 @@ export function storePrint(print: Print): void {
   localStorage.setItem(KEY, print);
   applyPrint(print);
 }
+
+const watched = (changed: () => void) => {
+  const seen = new MutationObserver(changed);
+  seen.observe(document.documentElement, { attributeFilter: ["data-print"] });
+  return () => seen.disconnect();
+};
+
+/** Whether the night print is shown, as it changes. */
+export const useNight = () =>
+  useSyncExternalStore(watched, () => (document.documentElement.dataset.print ?? systemPrint()) === "night");

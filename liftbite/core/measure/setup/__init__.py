@@ -32,6 +32,8 @@ def _registered() -> dict[str, Calculation]:
     return {c.name: c for c in sorted(calculations, key=lambda c: order.index(c.checks[0]))}
 
 
+#: Verdict of a calculation -> its words on screen and paper.
+WORDS: Mapping[str, str] = {"reuse": "Comes right", "put right": "Put right", "stop": "Stop"}
 CALCULATIONS: Mapping[str, Calculation] = _registered()
 
 
