@@ -31,6 +31,7 @@ from liftbite.api.measure import views as measure
 from liftbite.api.serving import MOST_BODY
 from liftbite.api.sheet import views as sheet
 from liftbite.api.shelf import views as shelf
+from liftbite.api.upkeep import shop
 from liftbite.api.upkeep import views as upkeep
 from liftbite.core.errors import UnreadableFile
 from liftbite.core.parts.stock import generic_parts
@@ -86,6 +87,7 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     app.register_api(bench_files.api)
     app.register_api(sheet.api)
     app.register_api(upkeep.api)
+    app.register_api(shop.api)
     app.extensions["liftbite.runs"] = finding.Runs()
     app.extensions["liftbite.gauges"] = Gauges()
     with writing(sessions) as session:
@@ -96,6 +98,7 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     app.extensions["liftbite.refresher"] = Refresher(sessions)
     app.extensions["liftbite.open"] = open_to_network
     protect(app, hosts, open_to_network=open_to_network)
+    shop.heed_units(app)
     _add_web(app, web)
     return app
 
@@ -186,7 +189,9 @@ def _page(web: Path) -> Response:
     """The page itself, as the answer to every address of the application."""
     if not (web / "index.html").is_file():
         raise NotFound("The web pages are not built yet: run “make build”.")
-    response = send_from_directory(web, "index.html")
+    text = (web / "index.html").read_text("utf-8")
+    # the page shows figures in the shop's units from its first moment on
+    response = Response(text.replace("<html ", f'<html data-units="{shop.preferred()}" ', 1), mimetype="text/html")
     response.headers["Cache-Control"] = "no-cache"
     return response
 

@@ -280,7 +280,9 @@ def compare(file: Path, as_json: bool) -> None:
 
 
 def _shown(found: Any) -> str:
-    return "open" if found is None else f"{found.metric.figure} {found.metric.unit}".strip()
+    from liftbite.api.jobs.present import figure_said
+
+    return "open" if found is None else figure_said(found)
 
 
 @click.command()

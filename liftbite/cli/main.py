@@ -14,13 +14,18 @@ import click
 
 from liftbite import __version__
 from liftbite.cli.commands import EXIT_BAD_INPUT, EXIT_FALLS_SHORT, EXIT_HOLDS
+from liftbite.core.units.preference import Preference, preferring
 from liftbite.core.verdicts.verdict import GOOD_STATES
 
 
 @click.group()
+@click.pass_context
 @click.version_option(__version__, prog_name="liftbite")
-def main() -> None:
+@click.option("--units", type=click.Choice(["both", "metric", "inch"]), default="both", envvar="LIFTBITE_UNITS",
+              help="Units sentences and documents are written in; JSON and CSV are in SI.")  # fmt: skip
+def main(context: click.Context, units: Preference) -> None:
     """Lift Bite: does this clutch hold, and by how much?"""
+    context.with_resource(preferring(units))
 
 
 @main.command()
@@ -211,30 +216,28 @@ def _mends(entries: Any) -> list[str]:
     return ["", *lines] if lines else []
 
 
-def _cell(figure: Any) -> str:
-    metric = f"{figure.metric.figure} {figure.metric.unit}".strip()
-    inch = f"{figure.inch.figure} {figure.inch.unit}".strip()
-    return metric if metric == inch else f"{metric} ({inch})"
-
-
 def _decides(link: Any) -> str:
     """The figure that decides an answer, beside its limit."""
+    from liftbite.api.jobs.present import figure_said
+
     if link is None or link.figure is None or link.limit is None:
         return ""
-    return f", {link.label} {_cell(link.figure)} of {'at most ' if link.most else ''}{_cell(link.limit)}"
+    return f", {link.label} {figure_said(link.figure)} of {'at most ' if link.most else ''}{figure_said(link.limit)}"
 
 
 def _table(job: Any) -> str:
     """The results as a table for the eye."""
+    from liftbite.api.jobs.present import figure_said
+
     rows = [["", "low friction", "nominal", "high friction"]]
     for result in job.results:
         band = result.planned
         if band is None:
             rows.append([result.label, "—", "—", "—"])
         elif band.single:
-            rows.append([result.label, "", _cell(band.nominal), ""])
+            rows.append([result.label, "", figure_said(band.nominal), ""])
         else:
-            rows.append([result.label, _cell(band.low), _cell(band.nominal), _cell(band.high)])
+            rows.append([result.label, figure_said(band.low), figure_said(band.nominal), figure_said(band.high)])
     widths = [max(len(row[i]) for row in rows) for i in range(4)]
     lines = ["  ".join(cell.ljust(w) for cell, w in zip(row, widths, strict=True)).rstrip() for row in rows]
     head = [job.name or "Job"]
@@ -247,7 +250,7 @@ def _table(job: Any) -> str:
     head.append("")
     tail = ["", "Stands on what nobody entered:"] if job.assumptions else []
     for a in job.assumptions:
-        value = a.option or (_cell(a.value) if a.value else "")
+        value = a.option or (figure_said(a.value) if a.value else "")
         tail.append(f"  {a.label}: {value} [{a.mark}] {a.why}")
     return "\n".join([*head, *lines, *tail])
 

@@ -51,23 +51,20 @@ def write_document(html: str, as_html: Path | None, as_pdf: Path | None) -> None
 
 HTML = click.option("--html", "as_html", type=click.Path(path_type=Path, dir_okay=False), help="Write HTML here.")
 PDF = click.option("--pdf", "as_pdf", type=click.Path(path_type=Path, dir_okay=False), help="Write PDF here.")
-SYSTEM = click.option("--system", type=click.Choice(["both", "metric", "inch"]), default="both",
-                      help="Units figures are written in.")  # fmt: skip
 
 
 @click.command()
 @FILE
 @HTML
 @PDF
-@SYSTEM
 @click.option("--appendix", is_flag=True, help="With inputs, results, assumptions and workings.")
-def sheet(file: Path, as_html: Path | None, as_pdf: Path | None, system: str, appendix: bool) -> None:
+def sheet(file: Path, as_html: Path | None, as_pdf: Path | None, appendix: bool) -> None:
     """Write the sheet of a job FILE: verdicts, what was measured and decided, drawings, list."""
     from liftbite.api.sheet.gathered import sheet_html, sheet_of
 
     with shop_of(file) as (session, job_id):
         found = sheet_of(session, job_id, datetime.now(UTC).date(), appendix=appendix)
-    html = sheet_html(found, system=system, appendix=appendix)  # type: ignore[arg-type]
+    html = sheet_html(found, appendix=appendix)
     write_document(html, as_html, as_pdf)
 
 

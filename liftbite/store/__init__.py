@@ -7,5 +7,6 @@
 - `rules`    which version of the rules worked a line out
 - `measurements`   the bench's record
 - `parts`    the shelf
+- `shop`     what the shop says of itself
 - `backups`  copies of the file, out and back
 """

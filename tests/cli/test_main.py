@@ -141,3 +141,12 @@ def test_serve_answers_on_loopback_and_says_where_its_records_are(tmp_path: Path
             assert {job["verdict"]["state"] for job in jobs} >= {"holds", "thin", "open"}
         finally:
             process.terminate()
+
+
+def test_sentences_in_one_system_of_units(tmp_path: Path) -> None:
+    job = write(tmp_path / "soft.liftbite.json", CAR | {"cover_clamp": "4.5 kN"})
+    assert "N·m (" in run("compute", job).output
+    inch = run("--units", "inch", "compute", job).output
+    assert "lb-ft" in inch
+    assert "N·m" not in inch
+    assert "N·m (" in run("compute", job).output

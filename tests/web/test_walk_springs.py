@@ -104,6 +104,20 @@ def test_night_print_is_remembered(page: Page, shop: str) -> None:
     assert page.evaluate(ground) == night
 
 
+def test_a_shop_reads_in_inches_alone(page: Page, shop: str) -> None:
+    open_job(page, shop, "Halvern coupé, twin-disc plan")
+    expect(result(page, "torque_capacity")).to_contain_text("N·m")
+    page.get_by_label("Units of the shop").select_option(label="Inch")
+    expect(page.locator("html[data-units=inch]")).to_be_attached()
+    expect(result(page, "torque_capacity")).to_contain_text("lb-ft")
+    expect(result(page, "torque_capacity")).not_to_contain_text("N·m")
+    show(page, "Section")
+    expect(page.get_by_test_id("stroke")).to_contain_text("bites 0.5 in below rest")
+    expect(page.get_by_test_id("answer-heat")).to_contain_text("°F")
+    page.get_by_label("Units of the shop").select_option(label="Metric and inch")
+    expect(page.locator("html[data-units=both]")).to_be_attached()
+
+
 def test_the_sheet_is_a_document_of_its_own_that_prints_white(page: Page, shop: str) -> None:
     open_job(page, shop, "Ostrel 900", "sheet")
     paper = sheet_of(page)

@@ -18,10 +18,12 @@ from sqlalchemy.orm import Session, sessionmaker
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import present as out
 from liftbite.core.job.ledger import Revision
+from liftbite.core.units.preference import prefer
 from liftbite.store import jobs as store
 from liftbite.store import kept
 from liftbite.store.database import Busy, Full, Replaced, writing
 from liftbite.store.rules import rules_version
+from liftbite.store.shop import units
 
 log = logging.getLogger(__name__)
 #: How long a list works lines out itself before it leaves the rest to the background [s].
@@ -30,6 +32,11 @@ _PATIENCE = 0.06
 _AT_ONCE = 8
 #: Jobs worked out between two writes of the background.
 _BATCH = 20
+
+
+def _written_by(session: Session) -> str:
+    """By which rules, and in which units, lines are written now."""
+    return f"{rules_version()} {units(session)[0]}"
 
 
 def _line(session: Session, job_id: int, change: int) -> m.JobLineOut:
@@ -41,14 +48,14 @@ def _line(session: Session, job_id: int, change: int) -> m.JobLineOut:
         return out.unreadable_line(job_id, change, str(error))
 
 
-def _kept(line: m.JobLineOut, revision: int) -> kept.Kept:
+def _kept(session: Session, line: m.JobLineOut, revision: int) -> kept.Kept:
     words = f"{line.name} {line.vehicle} {line.layout_label}"
-    return kept.Kept(revision, rules_version(), words, line.verdict.state, line.changed_at, line.model_dump())
+    return kept.Kept(revision, _written_by(session), words, line.verdict.state, line.changed_at, line.model_dump())
 
 
 def keep_line(session: Session, job: m.JobOut, revisions: Sequence[Revision]) -> None:
     """Keeps the line of a job as it stands after a write, in the same transaction."""
-    kept.keep(session, job.id, _kept(out.line_of(job, revisions[-1].at), job.revision))
+    kept.keep(session, job.id, _kept(session, out.line_of(job, revisions[-1].at), job.revision))
 
 
 def list_out(
@@ -59,10 +66,11 @@ def list_out(
         session, archived=archived, find=find, state=state, sort=sort, first=first, most=most
     )  # fmt: skip
     until = time.monotonic() + _PATIENCE
+    written_by = _written_by(session)
     lines, late = [], False
     for job in jobs:
         known = job.kept
-        if known is not None and (known.revision, known.rules) == (job.revision, rules_version()):
+        if known is not None and (known.revision, known.rules) == (job.revision, written_by):
             lines.append(m.JobLineOut(**(dict(known.line) | {"change": job.change})))
             continue
         late = True
@@ -124,11 +132,12 @@ class Refresher:
         """Works some jobs out and keeps them; False where none was left."""
         found = []
         with self._sessions() as session:
-            for job_id in kept.to_work_out(session, rules_version(), _BATCH):
+            prefer(units(session)[0])
+            for job_id in kept.to_work_out(session, _written_by(session), _BATCH):
                 if self._ended:
                     return False
                 revision = store.newest_revision(session, job_id)
-                found.append((job_id, _kept(_line(session, job_id, 0), revision)))
+                found.append((job_id, _kept(session, _line(session, job_id, 0), revision)))
                 time.sleep(0.001)  # lets a request through
         with writing(self._sessions) as session:
             for job_id, line in found:

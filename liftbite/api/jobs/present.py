@@ -28,6 +28,7 @@ from liftbite.core.job.ledger import (
 )
 from liftbite.core.parts.shelf import fields_of, misfits
 from liftbite.core.quantities.torque_curve import TorqueCurve
+from liftbite.core.units.preference import wanted
 from liftbite.core.units.read import from_si
 from liftbite.core.units.show import show, show_fine, show_together, typeset
 from liftbite.core.verdicts.answers import Answers, Chart, answer
@@ -46,6 +47,17 @@ def figure_out(value: float, unit: str) -> m.FigureOut:
         metric=m.ShownOut(figure=metric.figure, unit=metric.unit),
         inch=m.ShownOut(figure=inch.figure, unit=inch.unit),
     )
+
+
+def figure_said(figure: m.FigureOut) -> str:
+    """A figure as a sentence has it, in the units preferred.
+
+    >>> figure_said(figure_out(0.2413, "m"))
+    '241.3 mm (9.5 in)'
+    """
+    shown = [getattr(figure, system) for system in wanted()]
+    first, *rest = dict.fromkeys(f"{one.figure} {one.unit}".strip() for one in shown)
+    return f"{first} ({rest[0]})" if rest else first
 
 
 @lru_cache(maxsize=8192)

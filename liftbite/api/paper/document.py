@@ -20,8 +20,7 @@ from markupsafe import Markup
 from liftbite.api.jobs.models import FigureOut, ShownOut
 from liftbite.api.paper import drawn
 from liftbite.core.errors import LiftBiteError
-
-System = Literal["both", "metric", "inch"]
+from liftbite.core.units.preference import wanted
 
 _HERE = Path(__file__).parent
 _FACES = (("Archivo", "100 900", "archivo"), ("B612", "400", "b612"), ("B612", "700", "b612-bold"))
@@ -36,18 +35,17 @@ class NoPdf(LiftBiteError):
     """WeasyPrint's own libraries are missing on this machine."""
 
 
-def page(template: str, *, system: System = "both", night: bool = False, **context: Any) -> str:
+def page(template: str, *, night: bool = False, **context: Any) -> str:
     """A template of `templates` filled in.
 
     Parameters
     ----------
     template : its name without ending
-    system : in which units figures are written
     night : True for the night print; paper is printed as by day all the same
     context : what the template asks for; a name it asks for that is missing is an error
     """
     found = _environment().get_template(f"{template}.html.j2")
-    return found.render(style=_style(), night=night, figure=_in(system), **context)
+    return found.render(style=_style(), night=night, figure=_figure, **context)
 
 
 def pdf(html: str) -> bytes:
@@ -120,14 +118,9 @@ def _one(shown: ShownOut) -> Markup:
     return Markup('<span class="figure">{}{}</span>').format(shown.figure, unit)
 
 
-def _in(system: System) -> Any:
-    """How a figure is written in these units; once where both systems write it alike."""
-
-    def written(value: FigureOut | None) -> Markup:
-        if value is None:
-            return Markup("—")
-        if system != "both" or value.metric == value.inch:
-            return _one(value.inch if system == "inch" else value.metric)
-        return Markup('{} <span class="second">({})</span>').format(_one(value.metric), _one(value.inch))
-
-    return written
+def _figure(value: FigureOut | None) -> Markup:
+    """A figure in the units preferred; once where both systems write it alike."""
+    if value is None:
+        return Markup("—")
+    first, *rest = dict.fromkeys(_one(getattr(value, system)) for system in wanted())
+    return Markup('{} <span class="second">({})</span>').format(first, rest[0]) if rest else first

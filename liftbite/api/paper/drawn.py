@@ -14,6 +14,7 @@ from markupsafe import Markup, escape
 
 from liftbite.api.choose.models import OutlineOut, SectionOut
 from liftbite.api.jobs.models import ChartOut, CurveOut, VerdictOut
+from liftbite.core.units.preference import wanted
 
 INK, LINE, HAIR, SHEET = "#13202b", "#7d8b93", "#bcc7c6", "#ffffff"
 _SOLID = {"sheet", "spring"}
@@ -155,7 +156,9 @@ def _balloons(section: SectionOut, shapes: Shapes) -> list[Markup]:
 
 
 def torque_svg(chart: ChartOut, width: float = 174.0, height: float = 72.0) -> Markup:
-    """Engine torque at the crank over speed [rpm], [N·m]; the band of what the clutch holds across it."""
+    """Engine torque at the crank over speed, in the units preferred; the band of what the clutch holds across it."""
+    inch = wanted()[0] == "inch"
+    unit, per = ("lb-ft", chart.inch_per_metric) if inch else ("N·m", 1.0)
     left, right, top, bottom = 16.0, width - 44.0, 6.0, height - 9.0
     curve = chart.planned or chart.now
     speeds = [*chart.now.rpm, *curve.rpm]
@@ -169,7 +172,8 @@ def torque_svg(chart: ChartOut, width: float = 174.0, height: float = 72.0) -> M
     def y(torque: float) -> float:
         return max(top, bottom - torque / most * (bottom - top))
 
-    parts = [_band_defs(), *_axes(x, y, (low, high), most, (left, right, top, bottom))]
+    rulers = _axes(x, lambda t: y(t / per), (low, high), most * per, (left, right, top, bottom))
+    parts = [_band_defs(), *rulers, _words(left - 1.5, top - 2, unit, "end", 2.6)]
     labels = [("planned engine" if chart.planned else "engine", y(curve.torque[-1]))]
     if chart.holds_low is not None and chart.holds_nominal is not None and chart.holds_high is not None:
         ends = y(chart.holds_low), y(chart.holds_nominal), y(chart.holds_high)
@@ -218,7 +222,7 @@ def _axes(
     for rpm in _ticks(*speeds):
         drawn.append(_tag("path", d=f"M{x(rpm):.5g} {bottom:.5g}v-1.8", stroke=INK, stroke_width=0.3))
         drawn.append(_words(x(rpm), bottom + 3.4, f"{rpm:.0f}", "middle", 2.6))
-    return [*drawn, _words(left - 1.5, top - 2, "N·m", "end", 2.6), _words(right, bottom + 6.8, "rpm", "end", 2.6)]
+    return [*drawn, _words(right, bottom + 6.8, "rpm", "end", 2.6)]
 
 
 def _ticks(low: float, high: float) -> list[float]:

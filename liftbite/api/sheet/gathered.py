@@ -26,7 +26,7 @@ from liftbite.api.measure.bench import Bench
 from liftbite.api.measure.models_calculations import CalculationOut
 from liftbite.api.measure.present import measure_out
 from liftbite.api.measure.views import bench_of
-from liftbite.api.paper.document import System, page
+from liftbite.api.paper.document import page
 from liftbite.core.analysis.working import working
 from liftbite.core.job.build import Build, label_of
 from liftbite.core.job.choices import CHOICES
@@ -137,8 +137,8 @@ def _ordered(order: mm.OrderOut) -> str:
     return ", ".join(filter(None, (order.number, order.source, price, order.state)))
 
 
-def sheet_html(sheet: Sheet, *, system: System = "both", night: bool = False, appendix: bool = False) -> str:
-    """A sheet as one HTML document."""
+def sheet_html(sheet: Sheet, *, night: bool = False, appendix: bool = False) -> str:
+    """A sheet as one HTML document, in the units preferred."""
     helpers: Mapping[str, Any] = {"read_by": _read_by, "ordered": _ordered, "words": WORDS, "setup_words": SETUP_WORDS}
     running = (sheet.job.name, sheet.about[-1])
-    return page("sheet", system=system, night=night, sheet=sheet, appendix=appendix, running=running, **helpers)
+    return page("sheet", night=night, sheet=sheet, appendix=appendix, running=running, **helpers)

@@ -9,9 +9,10 @@ from pydantic import BaseModel, Field
 from liftbite.api.common import now, session_of
 from liftbite.api.jobs.files import file_name
 from liftbite.api.jobs.views import JobPath
-from liftbite.api.paper.document import System, answered
+from liftbite.api.paper.document import answered
 from liftbite.api.problems import problem_responses
 from liftbite.api.sheet.gathered import sheet_html, sheet_of
+from liftbite.core.units.preference import Preference, prefer
 
 api = APIBlueprint("sheet", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="sheet")])
 _PROBLEMS = problem_responses(404, 422)
@@ -20,15 +21,17 @@ _PROBLEMS = problem_responses(404, 422)
 class SheetQuery(BaseModel):
     """How the sheet is wanted."""
 
-    system: System = "both"
+    units: Preference | None = Field(default=None, description="Instead of those the shop prefers.")
     appendix: bool = Field(default=False, description="With inputs, results, assumptions and workings.")
     night: bool = Field(default=False, description="As a night print on screen; paper stays white.")
 
 
 def _html(job_id: int, query: SheetQuery) -> tuple[str, str]:
+    if query.units:
+        prefer(query.units)
     with session_of() as session:
         found = sheet_of(session, job_id, now().date(), appendix=query.appendix)
-    html = sheet_html(found, system=query.system, night=query.night, appendix=query.appendix)
+    html = sheet_html(found, night=query.night, appendix=query.appendix)
     return html, file_name(found.job.name, "")
 
 

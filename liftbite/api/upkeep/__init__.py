@@ -1,1 +1,5 @@
-"""The shop's file: its backups, and who may reach it."""
+"""The shop's file: its backups, who may reach it, and what the shop says of itself.
+
+- `models`, `views`   copies of the file
+- `shop`              the units the shop prefers, in force for every request
+"""

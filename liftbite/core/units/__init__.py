@@ -5,6 +5,7 @@
   lb-ft + 120°`.
 - `kinds`       What can be typed: kinds of quantities, the units each is typed and shown in, and how units are
   spelled.
+- `preference`  In which units sentences are written: both, or one system alone.
 - `read`        Workshop notation in; `liftbite.core.units.show` shows it again.
 - `show`        Workshop notation out: the one number formatter.
 """

@@ -8,16 +8,19 @@ import sys
 import pytest
 
 from liftbite.api.jobs.present import figure_out
-from liftbite.api.paper.document import NoPdf, _css, _in, pdf
+from liftbite.api.paper.document import NoPdf, _css, _figure, pdf
+from liftbite.core.units.preference import PREFERENCES, preferring
 
 
 def test_figures_are_written_in_the_units_asked_for() -> None:
     length, bare = figure_out(0.2413, "m"), figure_out(1.3, "-")
-    texts = {s: re.sub(r"<[^>]+>", "", _in(s)(length)) for s in ("both", "metric", "inch")}  # type: ignore[arg-type]
+    texts = {}
+    for units in PREFERENCES:
+        with preferring(units):
+            texts[units] = re.sub(r"<[^>]+>", "", _figure(length))
     assert texts == {"both": "241.3\u00a0mm (9.5\u00a0in)", "metric": "241.3\u00a0mm", "inch": "9.5\u00a0in"}
-    assert "1.3" in _in("both")(bare)
-    assert "(" not in _in("both")(bare)
-    assert _in("both")(None) == "—"
+    assert "(" not in _figure(bare)
+    assert _figure(None) == "—"
 
 
 def test_no_word_can_end_a_string_of_the_style() -> None:

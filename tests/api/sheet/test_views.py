@@ -40,7 +40,7 @@ def test_an_appendix_has_every_figure_entered_and_how_it_was_judged(client: Flas
         if field["mark"] == "entered" and field["name"] not in {"job_name", "vehicle", "measured_curve"}:
             assert field["typeset"] in words, field["name"]
     assert "m_bite = T_cap / T_c" in words
-    inch = words_of(client, f"/api/jobs/{job['id']}/sheet.html?appendix=true&system=inch")
+    inch = words_of(client, f"/api/jobs/{job['id']}/sheet.html?appendix=true&units=inch")
     assert "lb-ft" in inch
 
 

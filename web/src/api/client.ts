@@ -57,6 +57,7 @@ export type BenchHistory = Schemas["BenchHistoryOut"];
 export type Trend = Schemas["TrendOut"];
 export type GaugeEvent = Schemas["EventOut"];
 export type Keyed = Schemas["KeyedOut"];
+export type Shop = Schemas["ShopOut"];
 export type Upkeep = Schemas["UpkeepOut"];
 export type InputInfo = Schemas["InputInfoOut"];
 export type ChoiceInfo = Schemas["ChoiceInfoOut"];

@@ -1,4 +1,5 @@
 import type { Figure as FigureData } from "@/api/client";
+import { first, second } from "@/lib/units";
 
 /** One value in one system: the figure large, the unit small. */
 function One({ figure, unit }: FigureData["metric"]) {
@@ -10,15 +11,15 @@ function One({ figure, unit }: FigureData["metric"]) {
   );
 }
 
-/** A value in both systems; once where they are the same. */
+/** A value in the units the shop prefers: in both systems, once where they are the same, or in one. */
 export function Figure({ value }: { value: FigureData }) {
-  const same = value.metric.figure === value.inch.figure && value.metric.unit === value.inch.unit;
+  const other = second(value);
   return (
     <span className="inline-flex flex-wrap items-baseline gap-x-2">
-      <One {...value.metric} />{" "}
-      {!same && (
+      <One {...first(value)} />{" "}
+      {other && (
         <span className="text-[0.86em] text-soft">
-          <One {...value.inch} />
+          <One {...other} />
         </span>
       )}
     </span>

@@ -1,6 +1,7 @@
 import { Link, useSearchParams } from "react-router";
 import type { Job, Verdict } from "@/api/client";
 import { triesOf, withSearch } from "@/lib/address";
+import { first } from "@/lib/units";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
 import { Glyph } from "./Glyph";
 
@@ -54,14 +55,14 @@ export function Decides({ verdict }: { verdict: Verdict }) {
         <span className="line-clamp-1 max-w-[8.5rem] max-tablet:hidden">{link.label}</span>
       )}
       <span className="figure whitespace-nowrap font-bold">
-        {figure.metric.figure} {figure.metric.unit}
+        {first(figure).figure} {first(figure).unit}
       </span>
       <span className={`figure whitespace-nowrap max-tablet:hidden ${link.most ? "block" : ""}`}>
-        {link.most ? `at most ${limit.metric.figure} ${limit.metric.unit}` : ` of ${limit.metric.figure}`}
+        {link.most ? `at most ${first(limit).figure} ${first(limit).unit}` : ` of ${first(limit).figure}`}
       </span>
       {band && !band.single && (
         <span className="figure block whitespace-nowrap text-soft max-tablet:hidden">
-          {band.low.metric.figure} to {band.high.metric.figure}
+          {first(band.low).figure} to {first(band.high).figure}
         </span>
       )}
     </p>

@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 import { useState } from "react";
 import { Link, NavLink } from "react-router";
 import { type Print, storedPrint, storePrint, systemPrint } from "@/lib/theme";
+import { Units } from "./Units";
 
 /** The head of the sheet. */
 export function TopBar({ children }: { children?: ReactNode }) {
@@ -34,6 +35,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
       >
         Shelf
       </NavLink>
+      <Units onPhone={!children} />
       <button
         type="button"
         className="button order-3 my-2"

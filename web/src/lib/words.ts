@@ -1,4 +1,5 @@
 import type { Figure, Verdict } from "@/api/client";
+import { first, second, UNITS } from "@/lib/units";
 
 /** The word of a state, one family per question. */
 export const STATE_WORDS: Record<Verdict["state"], string> = {
@@ -27,20 +28,21 @@ export const QUESTION_LABELS: Record<Verdict["question"], string> = {
 
 const one = ({ figure, unit }: Figure["metric"]) => (unit ? `${figure} ${unit}` : figure);
 
-/** A value in both systems, as text: `241.3 mm · 9.5 in`; once where they are the same. */
+/** A value in the units the shop prefers, as text: `241.3 mm · 9.5 in`; once where they are the same. */
 export function bothSystems(value: Figure): string {
-  const [metric, inch] = [one(value.metric), one(value.inch)];
-  return metric === inch ? metric : `${metric} · ${inch}`;
+  const other = second(value);
+  return other ? `${one(first(value))} · ${one(other)}` : one(first(value));
 }
 
-/** From one value to another, in both systems: `0.508 to 0.635 mm · 0.02 to 0.025 in`. */
+/** From one value to another, in the units the shop prefers: `0.508 to 0.635 mm · 0.02 to 0.025 in`. */
 export function rangeOf(low: Figure, high: Figure): string {
-  const [metric, inch] = (["metric", "inch"] as const).map((system) =>
+  const systems = UNITS === "both" ? (["metric", "inch"] as const) : ([UNITS] as const);
+  const told = systems.map((system) =>
     low[system].unit === high[system].unit
       ? `${low[system].figure} to ${one(high[system])}`
       : `${one(low[system])} to ${one(high[system])}`,
   );
-  return metric === inch ? `${metric}` : `${metric} · ${inch}`;
+  return [...new Set(told)].join(" · ");
 }
 
 /** A moment in the reader's own zone. */

@@ -1,16 +1,17 @@
 import type { Moves } from "@/api/client";
 import { Plot } from "@/components/Plot";
+import { first } from "@/lib/units";
 
 export function Chance({ moves }: { moves: Moves }) {
   const { spread } = moves;
   if (!spread) return null;
-  if (spread.worst.metric.figure === spread.best.metric.figure) {
+  if (first(spread.worst).figure === first(spread.best).figure) {
     return (
       <section className="self-start" data-testid="chance">
         <h2 className="border-b border-ink pb-1 text-head font-bold">How sure it is</h2>
         <p className="mt-2">
           <span className="figure font-bold">
-            {spread.nominal.metric.figure} {spread.nominal.metric.unit}
+            {first(spread.nominal).figure} {first(spread.nominal).unit}
           </span>
           {spread.target !== null && (
             <>
@@ -25,10 +26,10 @@ export function Chance({ moves }: { moves: Moves }) {
     );
   }
   const most = Math.max(...spread.counts, 1);
-  const [first, last] = [spread.bins[0] ?? 0, spread.bins.at(-1) ?? 1];
+  const [start, end] = [spread.bins[0] ?? 0, spread.bins.at(-1) ?? 1];
   const x: [number, number] = [
-    Math.min(first, spread.target ?? first),
-    Math.max(last, spread.target ?? last) + 1e-9,
+    Math.min(start, spread.target ?? start),
+    Math.max(end, spread.target ?? end) + 1e-9,
   ];
   return (
     <figure className="self-start" data-testid="chance">
@@ -79,10 +80,10 @@ export function Chance({ moves }: { moves: Moves }) {
           </Line>
         )}
         <Line term="95 of 100 lie between">
-          {spread.low.metric.figure} and {spread.high.metric.figure} {spread.high.metric.unit}
+          {first(spread.low).figure} and {first(spread.high).figure} {first(spread.high).unit}
         </Line>
         <Line term="Everything at its worst, at its best">
-          {spread.worst.metric.figure}, {spread.best.metric.figure} {spread.best.metric.unit}
+          {first(spread.worst).figure}, {first(spread.best).figure} {first(spread.best).unit}
         </Line>
       </dl>
       <p className="mt-2 text-note text-soft">

@@ -75,7 +75,7 @@ export function Drawing({ section, place, width, height, part, sizes, onPart, on
       <Chain section={section} moved={moved} side={side} id={id} part={part} onPedal={onPedal} />
       {sizes && <Sizes section={section} moved={moved} view={view} edge={edge} />}
       <Balloons section={section} moved={moved} view={view} part={part} onPart={onPart} />
-      <text x={width - 6} y="14" textAnchor="end" className="text-[12px]" fill="var(--soft)">
+      <text x={width - 6} y={height - 6} textAnchor="end" className="text-[12px]" fill="var(--soft)">
         chain at {Math.round((side.scale / view.scale) * 100)} % of the section's scale
       </text>
     </svg>

@@ -4,6 +4,7 @@ import { useFlywheel } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Scroll } from "@/components/Scroll";
 import { RESULTS_COLUMN } from "@/lib/columns";
+import { first } from "@/lib/units";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { Beside } from "./Beside";
 import { Links } from "./Links";
@@ -96,7 +97,7 @@ function Change({ wheel }: { wheel: Flywheel }) {
           </thead>
           <tbody>
             {wheel.figures.map(({ name, label, old, new: now }) => {
-              const same = old && now && old.metric.figure === now.metric.figure;
+              const same = old && now && first(old).figure === first(now).figure;
               return (
                 <tr key={name} className="border-b border-hair align-baseline">
                   <th scope="row" className="py-1 pr-2 text-left font-normal">
@@ -120,7 +121,7 @@ const Cell = ({ value, bold = false }: { value: FigureData | null; bold?: boolea
   <td className={`whitespace-nowrap py-1 pl-4 text-right ${bold ? "font-bold" : ""}`}>
     {value ? (
       <span className="figure whitespace-nowrap">
-        {value.metric.figure} <span className="text-[0.8em] text-soft">{value.metric.unit}</span>
+        {first(value).figure} <span className="text-[0.8em] text-soft">{first(value).unit}</span>
       </span>
     ) : (
       <span className="text-soft">open</span>

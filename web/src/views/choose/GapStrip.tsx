@@ -1,5 +1,6 @@
 import type { Section } from "@/api/client";
 import { at, type Place } from "@/lib/motion";
+import { writing } from "@/lib/units";
 
 const BLOCK = 15;
 const SIDE = 34;
@@ -13,7 +14,10 @@ export function GapStrip({ section, place, width }: { section: Section; place: P
     (sum, grid) => sum + Math.max(0, ...grid.map((row) => row[row.length - 1] ?? 0)),
     0,
   );
-  const room = width - 2 * SIDE - (faces.length - 1) * BLOCK - 150;
+  const { write, factor } = writing(section.inch);
+  // what is said stands beside the strip, and under it where there is no room
+  const beside = width >= 420;
+  const room = Math.max(width - 2 * SIDE - (faces.length - 1) * BLOCK - (beside ? 150 : 4), 40);
   const scale = most > 0 ? stepBelow(room / most) : 50;
   let x = 1;
   const blocks = faces.map((gap, i) => {
@@ -23,8 +27,15 @@ export function GapStrip({ section, place, width }: { section: Section; place: P
     return { start, wide, gap, face: i };
   });
   const least = Math.min(...faces);
+  const says = beside ? { x: x + SIDE + 10, y: 14 } : { x: 1, y: HEIGHT + 32 };
   return (
-    <svg width={width} height={HEIGHT + 20} role="img" aria-label={words(faces)} data-testid="gaps">
+    <svg
+      width={width}
+      height={HEIGHT + (beside ? 20 : 52)}
+      role="img"
+      aria-label={`Gaps at the faces: ${faces.map((gap) => write("length", gap, 2)).join(", ")}`}
+      data-testid="gaps"
+    >
       {blocks.map(({ start, wide, gap, face }) => (
         <g key={face} data-face={face + 1} data-gap={gap.toFixed(4)}>
           <Block x={start} wide={wide} odd={face % 2 === 1} />
@@ -46,25 +57,22 @@ export function GapStrip({ section, place, width }: { section: Section; place: P
               className="font-figure text-[12px]"
               fill={gap > 0 ? "var(--now)" : "var(--soft)"}
             >
-              {gap.toFixed(2)}
+              {(gap * factor("length")).toFixed(factor("length") === 1 ? 2 : 3)}
             </text>
           )}
         </g>
       ))}
       <Block x={x} wide={SIDE} odd={false} />
-      <text x={x + SIDE + 10} y={14} className="text-[12px]" fill="var(--ink)">
+      <text x={says.x} y={says.y} className="text-[12px]" fill="var(--ink)">
         gap per face {faces.length > 4 || least !== Math.max(...faces) ? "from " : ""}
-        <tspan className="font-figure font-bold">{least.toFixed(2)} mm</tspan>
+        <tspan className="font-figure font-bold">{write("length", least, 2)}</tspan>
       </text>
-      <text x={x + SIDE + 10} y={30} className="text-[12px]" fill="var(--soft)">
+      <text x={says.x} y={says.y + 16} className="text-[12px]" fill="var(--soft)">
         {Math.max(1, Math.round(scale / 3.78))} : 1, plates shortened
       </text>
     </svg>
   );
 }
-
-const words = (faces: number[]) =>
-  `Gaps at the faces: ${faces.map((gap) => `${gap.toFixed(2)} mm`).join(", ")}`;
 
 /** The next round scale below a value. */
 function stepBelow(value: number): number {

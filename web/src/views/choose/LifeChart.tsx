@@ -2,6 +2,7 @@ import { scaleLinear } from "d3-scale";
 import type { Section } from "@/api/client";
 import { Slide } from "@/components/Slide";
 import { along, alongSome, digits, type Place } from "@/lib/motion";
+import { writing } from "@/lib/units";
 import { Heading } from "./StrokeChart";
 
 type Props = { section: Section; place: Place; width: number; onWear: (share: number) => void };
@@ -13,6 +14,7 @@ const RIGHT = 12;
 /** Clamp margin from new to worn out with what ends the life; the slider below is the wear. */
 export function LifeChart({ section, place, width, onWear }: Props) {
   const { life } = section;
+  const { write } = writing(section.inch);
   const most = section.wear[section.wear.length - 1] ?? 0;
   const wear = place.wear * most;
   const margin = life ? alongSome(life.margin, place.wear) : null;
@@ -20,11 +22,11 @@ export function LifeChart({ section, place, width, onWear }: Props) {
   const says =
     margin === null || clamp === null
       ? ""
-      : `holds ${digits(margin)} × at nominal friction · clamp ${Math.round(clamp)} N`;
+      : `holds ${digits(margin)} × at nominal friction · clamp ${write("force", clamp, 0)}`;
   const over = life?.ends.find((end) => end.at <= wear + 1e-6 && most > 0);
   return (
     <section aria-label="Life over wear" data-testid="life">
-      <Heading title={`Worn ${wear.toFixed(2)} mm`} says={says} />
+      <Heading title={`Worn ${write("length", wear, 2)}`} says={says} />
       {life && most > 0 ? (
         <Curve section={section} place={place} width={width} />
       ) : (
@@ -36,7 +38,7 @@ export function LifeChart({ section, place, width, onWear }: Props) {
         <Slide
           label="Wear of the stack"
           value={place.wear}
-          words={`${wear.toFixed(2)} mm worn${says && `: ${says}`}`}
+          words={`${write("length", wear, 2)} worn${says && `: ${says}`}`}
           onValue={onWear}
           disabled={most === 0}
         />
@@ -141,7 +143,7 @@ function Curve({ section, place, width }: Omit<Props, "onWear">) {
       )}
       {here !== null && <circle cx={x(place.wear)} cy={y(here)} r="4.500" fill="var(--now)" />}
       <text x={width - RIGHT} y={HEIGHT - 3} textAnchor="end" className="text-[11px]" fill="var(--soft)">
-        {along(section.wear, 1).toFixed(2)} mm
+        {writing(section.inch).write("length", along(section.wear, 1), 2)}
       </text>
       <text x={LEFT} y={HEIGHT - 3} className="text-[11px]" fill="var(--soft)">
         bite margin, nominal friction

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import type { Band, Verdict } from "@/api/client";
 import { usePanel } from "@/lib/address";
+import { first } from "@/lib/units";
 import { useJobEditor } from "@/lib/useJobEditor";
 
 type VerdictLink = Verdict["links"][number];
@@ -72,8 +73,8 @@ function Compared({ link }: { link: VerdictLink }) {
   return (
     <span className="figure text-soft">
       {" "}
-      {link.figure.metric.figure} {link.figure.metric.unit} of {link.most && "at most "}
-      {link.limit.metric.figure} {link.limit.metric.unit}
+      {first(link.figure).figure} {first(link.figure).unit} of {link.most && "at most "}
+      {first(link.limit).figure} {first(link.limit).unit}
     </span>
   );
 }
@@ -98,7 +99,7 @@ function Margins({ bite }: { bite: Verdict }) {
             asked for by the use
           </th>
           <td className="figure py-1 text-right">1</td>
-          <td className="figure py-1 text-right">{bite.target?.metric.figure}</td>
+          <td className="figure py-1 text-right">{bite.target && first(bite.target).figure}</td>
           <td />
         </tr>
       </tbody>
@@ -120,7 +121,7 @@ function MarginRow({ label, band, stage }: { label: string; band: Band | null; s
           key={place}
           className={`figure py-1 text-right ${place === "nominal" ? "font-bold" : "text-soft"}`}
         >
-          {band?.[place].metric.figure ?? "open"}
+          {band ? first(band[place]).figure : "open"}
         </td>
       ))}
     </tr>

@@ -5,6 +5,7 @@ import { useMoves } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Scroll } from "@/components/Scroll";
 import { useAddress, usePanel } from "@/lib/address";
+import { first } from "@/lib/units";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { Chance } from "./Chance";
 
@@ -117,11 +118,11 @@ function Effects({ moves }: { moves: Moves }) {
                 </svg>
               </td>
               <td className="figure whitespace-nowrap py-1.5 text-right text-note">
-                {influence.low?.metric.figure} to{" "}
-                <span className="font-bold">{influence.high?.metric.figure}</span>{" "}
-                {influence.high?.metric.unit}
+                {influence.low && first(influence.low).figure} to{" "}
+                <span className="font-bold">{influence.high && first(influence.high).figure}</span>{" "}
+                {influence.high && first(influence.high).unit}
                 {influence.swing && (
-                  <span className="block text-soft">± typed: {influence.swing.metric.figure} in all</span>
+                  <span className="block text-soft">± typed: {first(influence.swing).figure} in all</span>
                 )}
               </td>
             </tr>

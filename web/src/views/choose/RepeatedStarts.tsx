@@ -1,5 +1,6 @@
 import type { Launch } from "@/api/client";
 import { EndLabel, Plot } from "@/components/Plot";
+import { first } from "@/lib/units";
 
 export function RepeatedStarts({ row }: { row: NonNullable<Launch["repeated"]> }) {
   const count = row.begins.length;
@@ -11,7 +12,7 @@ export function RepeatedStarts({ row }: { row: NonNullable<Launch["repeated"]> }
   return (
     <figure data-testid="row">
       <figcaption className="border-b border-ink pb-1 text-head font-bold">
-        {count} in a row, one every {row.interval.metric.figure} {row.interval.metric.unit}
+        {count} in a row, one every {first(row.interval).figure} {first(row.interval).unit}
       </figcaption>
       <Plot
         label={`Plate temperature over ${count} starts`}

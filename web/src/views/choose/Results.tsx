@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import type { Band, Result } from "@/api/client";
 import { Figure } from "@/components/Figure";
 import { usePanel } from "@/lib/address";
+import { first, second } from "@/lib/units";
 import { useJobEditor } from "@/lib/useJobEditor";
 
 type Props = { names: readonly string[]; title: string; stage?: "now" | "planned" };
@@ -41,16 +42,17 @@ function ResultRow({ result, stage }: { result: Result; stage: "now" | "planned"
 
 function Values({ band }: { band: Band }) {
   if (band.single) return <Figure value={band.nominal} />;
-  const { unit } = band.low.metric;
+  const { unit } = first(band.low);
+  const other = second(band.low);
   return (
     <span className="whitespace-nowrap" title="low – nominal – high friction">
-      <span className="figure font-bold">{band.low.metric.figure}</span>
+      <span className="figure font-bold">{first(band.low).figure}</span>
       <span className="figure text-soft">
         {" – "}
-        {band.nominal.metric.figure} – {band.high.metric.figure}
+        {first(band.nominal).figure} – {first(band.high).figure}
       </span>
       {unit && <span className="text-[0.8em] text-soft">{`\u00a0${unit}`}</span>}
-      {unit !== band.low.inch.unit && (
+      {other && unit !== other.unit && (
         <span className="figure block text-note text-soft">
           {band.low.inch.figure} – {band.nominal.inch.figure} – {band.high.inch.figure} {band.low.inch.unit}
         </span>

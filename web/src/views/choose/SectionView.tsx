@@ -7,6 +7,7 @@ import { RESULTS_COLUMN } from "@/lib/columns";
 import { resultsOf } from "@/lib/groups";
 import type { Place } from "@/lib/motion";
 import { saveSvg } from "@/lib/svg";
+import { first } from "@/lib/units";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { useWidth } from "@/lib/useWidth";
 import { Beside } from "./Beside";
@@ -84,7 +85,7 @@ const Sheet = memo(function Sheet({ section }: { section: Section }) {
             section={section}
             place={place}
             width={width}
-            height={side ? 296 : 340}
+            height={side ? 296 : Math.round(Math.min(Math.max(width * 0.62, 230), 340))}
             part={part}
             sizes={sizes}
             onPart={pick}
@@ -107,8 +108,8 @@ const Sheet = memo(function Sheet({ section }: { section: Section }) {
             ))}
           </p>
         </div>
-        <div className="flex items-start justify-between gap-4 pt-2">
-          <GapStrip section={section} place={place} width={width - 190} />
+        <div className="flex flex-wrap items-start justify-between gap-x-4 gap-y-1 pt-2">
+          <GapStrip section={section} place={place} width={side ? width - 190 : width} />
           <p className="flex gap-4 text-note">
             <button
               type="button"
@@ -171,7 +172,7 @@ function More({ section, part }: { section: Section; part: string | null }) {
         <p className="text-note text-soft wide:col-span-2">
           Drawn with sizes nobody entered, which no answer rests on unless it says so:{" "}
           {section.usual
-            .map((s) => `${s.label.toLowerCase()} ${s.value.metric.figure} ${s.value.metric.unit}`.trim())
+            .map((s) => `${s.label.toLowerCase()} ${first(s.value).figure} ${first(s.value).unit}`.trim())
             .join(", ")}
           . Dish of the fingers, ribs and hub shapes are not to size.
         </p>

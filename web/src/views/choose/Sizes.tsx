@@ -1,6 +1,7 @@
 import type { Section } from "@/api/client";
 import type { View } from "@/lib/motion";
 import { onSheet } from "@/lib/outline";
+import { first } from "@/lib/units";
 import { bothSystems } from "@/lib/words";
 
 /** Dimension lines with their figures: diameters in columns beside the section, thicknesses under the shaft line. */
@@ -57,7 +58,7 @@ export function Sizes({
             />
             <path d={`M${a.x} ${y - 11}H${b.x}L${x} ${y - 8}`} fill="none" strokeWidth="1.2" />
             <text x={x} y={y + 4} textAnchor="middle" stroke="none">
-              {dimension.value.metric.figure} mm
+              {first(dimension.value).figure} {first(dimension.value).unit}
             </text>
           </g>
         );

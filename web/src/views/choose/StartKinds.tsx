@@ -1,4 +1,5 @@
 import type { Launch } from "@/api/client";
+import { first } from "@/lib/units";
 
 export function Kinds({ launch }: { launch: Launch }) {
   return (
@@ -23,10 +24,10 @@ export function Kinds({ launch }: { launch: Launch }) {
             </th>
             <td>{kind.outcome === "spins" ? "tyres spin" : kind.outcome}</td>
             <td className="figure text-right">
-              {kind.slip_time.metric.figure} {kind.slip_time.metric.unit}
+              {first(kind.slip_time).figure} {first(kind.slip_time).unit}
             </td>
             <td className="figure text-right">
-              {kind.energy.metric.figure} {kind.energy.metric.unit}
+              {first(kind.energy).figure} {first(kind.energy).unit}
             </td>
           </tr>
         ))}

@@ -1,7 +1,8 @@
 import { scaleLinear } from "d3-scale";
 import type { Section } from "@/api/client";
 import { Slide } from "@/components/Slide";
-import { along, alongSome, at, digits, type Place } from "@/lib/motion";
+import { along, alongSome, at, type Place } from "@/lib/motion";
+import { writing } from "@/lib/units";
 
 type Props = { section: Section; place: Place; width: number; onPedal: (share: number) => void };
 
@@ -16,10 +17,11 @@ export function StrokeChart({ section, place, width, onPedal }: Props) {
   const { effort, pedal } = section;
   const name = lever(section);
   const travel = along(pedal, place.pedal);
+  const { write } = writing(section.inch);
   const reading = readingOf(section, place);
   return (
     <section aria-label="Stroke" data-testid="stroke">
-      <Heading title={effort ? `${name} ${digits(travel)} mm` : name} says={effort ? reading : ""} />
+      <Heading title={effort ? `${name} ${write("length", travel)}` : name} says={effort ? reading : ""} />
       {effort ? (
         <Curve section={section} place={place} width={width} />
       ) : (
@@ -32,7 +34,7 @@ export function StrokeChart({ section, place, width, onPedal }: Props) {
         <Slide
           label={`${name} travel`}
           value={place.pedal}
-          words={`${digits(travel)} mm: ${reading}`}
+          words={`${write("length", travel)}: ${reading}`}
           onValue={onPedal}
           disabled={!effort}
         />
@@ -57,9 +59,10 @@ function warning(section: Section, travel: number) {
 
 /** What the stroke gives here, in words. */
 export function readingOf(section: Section, place: Place): string {
-  const parts = [`lifts ${digits(at(section.lift, place))} mm`];
-  if (section.effort) parts.push(`${digits(at(section.effort, place))} N`);
-  if (section.pressure) parts.push(`${digits(at(section.pressure, place))} MPa`);
+  const { write } = writing(section.inch);
+  const parts = [`lifts ${write("length", at(section.lift, place))}`];
+  if (section.effort) parts.push(write("force", at(section.effort, place)));
+  if (section.pressure) parts.push(write("pressure", at(section.pressure, place)));
   return parts.join(" · ");
 }
 
@@ -76,6 +79,8 @@ function Curve({ section, place, width }: Omit<Props, "onPedal">) {
   const most = Math.max(limit ?? 0, ...effort.flat()) * 1.12;
   const x = scaleLinear([0, 1], [LEFT, width - RIGHT]);
   const y = scaleLinear([0, most], [HEIGHT - 16, 4]);
+  const { factor, unit, write } = writing(section.inch);
+  const ruler = y.copy().domain([0, most * factor("force")]);
   const steps = section.pedal.map((_, i) => i / (section.pedal.length - 1));
   const line = (wear: number) =>
     `M${steps.map((pedal) => `${x(pedal).toFixed(1)} ${y(at(effort, { pedal, wear })).toFixed(1)}`).join("L")}`;
@@ -97,12 +102,12 @@ function Curve({ section, place, width }: Omit<Props, "onPedal">) {
     >
       <path d={area} fill="var(--hair)" opacity="0.55" />
       <g className="font-figure text-[11px]" fill="var(--soft)">
-        {y.ticks(3).map((value) => (
+        {ruler.ticks(3).map((value) => (
           <g key={value}>
-            <path d={`M${LEFT} ${y(value)}H${width - RIGHT}`} stroke="var(--hair)" />
-            <text x={LEFT - 5} y={y(value) + 4} textAnchor="end">
+            <path d={`M${LEFT} ${ruler(value)}H${width - RIGHT}`} stroke="var(--hair)" />
+            <text x={LEFT - 5} y={ruler(value) + 4} textAnchor="end">
               {value}
-              {value === y.ticks(3).at(-1) ? " N" : ""}
+              {value === ruler.ticks(3).at(-1) ? ` ${unit("force")}` : ""}
             </text>
           </g>
         ))}
@@ -126,7 +131,7 @@ function Curve({ section, place, width }: Omit<Props, "onPedal">) {
         <g data-testid="bite-point">
           <path d={`M${x(bite / end)} ${y(0)}V8`} stroke="var(--ink)" strokeDasharray="2 2" />
           <text x={x(bite / end) + 4} y={y(0) - 5} className="text-[11px]" fill="var(--ink)">
-            bites {Math.round(bite)} mm below rest, {Math.round((bite / end) * 100)} %
+            bites {write("length", bite, 0)} below rest, {Math.round((bite / end) * 100)} %
           </text>
         </g>
       )}
@@ -141,11 +146,11 @@ function Curve({ section, place, width }: Omit<Props, "onPedal">) {
       <path d={`M${x(place.pedal)} 2V${y(0)}`} stroke="var(--now)" strokeWidth="1.2" />
       <circle cx={x(place.pedal)} cy={y(at(effort, place))} r="4.500" fill="var(--now)" />
       <text x={width - RIGHT} y={HEIGHT - 3} textAnchor="end" className="text-[11px]" fill="var(--soft)">
-        {digits(end)} mm
+        {write("length", end)}
       </text>
       <text x={LEFT} y={HEIGHT - 3} className="text-[11px]" fill="var(--soft)">
         effort; shaded: torque still passed
-        {passes && `, here ${Math.round(at(passes, place))} N·m`}
+        {passes && `, here ${write("torque", at(passes, place), 0)}`}
       </text>
     </svg>
   );

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Catalogue, FindIn, Shelf } from "@/api/client";
 import { counted } from "@/lib/finder";
+import { first } from "@/lib/units";
 import { useJobEditor } from "@/lib/useJobEditor";
 
 type Free = FindIn["free"] extends (infer T)[] | undefined ? T : never;
@@ -132,8 +133,9 @@ export function Setup({ catalogue, shelf, running, onStart, onCancel }: Props) {
           onChange={(event) => {
             const name = event.target.value;
             const now = editor.field(name)?.value;
-            const unit = now?.metric.unit ?? catalogue.inputs.find((i) => i.name === name)?.field_unit ?? "";
-            const middle = Number.parseFloat((now?.metric.figure ?? "").replace(/\s/g, "")) || 1;
+            const unit =
+              (now && first(now).unit) ?? catalogue.inputs.find((i) => i.name === name)?.field_unit ?? "";
+            const middle = Number.parseFloat((now ? first(now).figure : "").replace(/\s/g, "")) || 1;
             const end = (factor: number) => `${Number((middle * factor).toPrecision(3))} ${unit}`.trim();
             setFree([...free, { quantity: name, start: end(0.8), end: end(1.25), steps: 20 }]);
           }}

@@ -3,6 +3,7 @@ import type { Asked, Sought } from "@/api/client";
 import { useAsk } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Panel } from "@/components/Panel";
+import { first } from "@/lib/units";
 import { useJobEditor } from "@/lib/useJobEditor";
 
 /** A result asked backwards: what would each quantity have to be for the target? */
@@ -27,7 +28,7 @@ export function Ask({ result, onClose }: { result: string; onClose: () => void }
         <input
           value={target}
           onChange={(event) => setTarget(event.target.value)}
-          placeholder={asked.data && !target ? `${asked.data.target.metric.figure}, as asked for` : "1.3"}
+          placeholder={asked.data && !target ? `${first(asked.data.target).figure}, as asked for` : "1.3"}
           autoComplete="off"
           className="figure h-11 w-48 rounded-cut border border-line bg-paper px-3 text-field placeholder:text-soft placeholder:italic"
         />
@@ -61,7 +62,7 @@ function Answers({ asked }: { asked: Asked }) {
 
 function Answer({ sought }: { sought: Sought }) {
   const editor = useJobEditor();
-  const first = sought.values[0];
+  const nearest = sought.values[0];
   return (
     <li
       className="grid grid-cols-[1fr_auto] items-center gap-x-4 border-t border-hair py-2.5"
@@ -69,7 +70,7 @@ function Answer({ sought }: { sought: Sought }) {
     >
       <div>
         <p className="font-semibold">{sought.label}</p>
-        {first ? (
+        {nearest ? (
           <p>
             {sought.at_least ? "at least " : "at most "}
             {sought.values.map((value, i) => (
@@ -81,7 +82,7 @@ function Answer({ sought }: { sought: Sought }) {
           </p>
         ) : (
           <p>
-            alone not enough: it gets to <span className="font-bold">{sought.best.metric.figure}</span> at{" "}
+            alone not enough: it gets to <span className="font-bold">{first(sought.best).figure}</span> at{" "}
             <Figure value={sought.best_at} />
           </p>
         )}

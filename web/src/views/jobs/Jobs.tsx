@@ -7,6 +7,7 @@ import { Glyph } from "@/components/Glyph";
 import { More } from "@/components/More";
 import { TopBar } from "@/components/TopBar";
 import { useAddress } from "@/lib/address";
+import { first } from "@/lib/units";
 import { moment, STATE_WORDS } from "@/lib/words";
 import { NewJob } from "./NewJob";
 
@@ -147,8 +148,8 @@ function Opens({ job }: { job: JobLine }) {
         <span className="block text-head font-bold">{STATE_WORDS[job.verdict.state]}</span>
         {job.verdict.deciding?.figure && job.verdict.deciding.limit && (
           <span className="figure block text-note">
-            {job.verdict.deciding.figure.metric.figure} {job.verdict.deciding.figure.metric.unit} of{" "}
-            {job.verdict.deciding.limit.metric.figure}
+            {first(job.verdict.deciding.figure).figure} {first(job.verdict.deciding.figure).unit} of{" "}
+            {first(job.verdict.deciding.limit).figure}
           </span>
         )}
       </p>

@@ -6,6 +6,7 @@ import { Glyph } from "@/components/Glyph";
 import { Scroll } from "@/components/Scroll";
 import { leadsTo } from "@/components/TitleBlock";
 import { BUILD, tryKey, withSearch } from "@/lib/address";
+import { first } from "@/lib/units";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
 import type { Bench } from "./BenchView";
@@ -288,7 +289,7 @@ function Effects({ bench }: { bench: Measure }) {
 /** An answer before and after; each margin leads to its working, the later one with the readings tried. */
 function Answer({ job, was, now, tries }: { job: number; was: Verdict; now: Verdict; tries: string }) {
   const shown = (verdict: Verdict) => {
-    const figure = verdict.deciding?.figure?.metric;
+    const figure = verdict.deciding?.figure && first(verdict.deciding.figure);
     return figure ? `${figure.figure} ${figure.unit}`.trim() : "";
   };
   const same = was.state === now.state && shown(was) === shown(now);

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Check } from "@/api/client";
 import { requestName } from "@/lib/request";
+import { first } from "@/lib/units";
 import { moment } from "@/lib/words";
 import type { Send } from "./send";
 
@@ -8,7 +9,7 @@ import type { Send } from "./send";
 export const saidOf = (check: Check) =>
   ({
     check: check.name,
-    distance: check.distance ? `${check.distance.metric.figure} ${check.distance.metric.unit}` : "",
+    distance: check.distance ? `${first(check.distance).figure} ${first(check.distance).unit}` : "",
     seen_from: check.settings.seen_from === "engine" ? "engine" : "gearbox",
     presses_plus: check.settings.presses_plus !== "no",
     sag: check.settings.sag ?? "",

@@ -3,6 +3,7 @@ import type { Measure } from "@/api/client";
 import { usePutInstrumentAway } from "@/api/measure";
 import { Panel } from "@/components/Panel";
 import { setSoundOn, soundOn } from "@/lib/beep";
+import { first } from "@/lib/units";
 import { bothSystems, day } from "@/lib/words";
 import type { Send } from "./send";
 
@@ -19,7 +20,7 @@ export function Instruments({ bench, send, onClose }: { bench: Measure; send: Se
               <th scope="row" className="py-1.5 pr-2 text-left">
                 {each.label}
                 <span className="block text-note font-normal text-soft">
-                  steps of {each.resolution.metric.figure} {each.resolution.metric.unit}, {each.why}
+                  steps of {first(each.resolution).figure} {first(each.resolution).unit}, {each.why}
                   {each.calibrated_on && `, calibrated ${day(each.calibrated_on)}`}
                   {each.port && `, reads ${each.port}`}
                 </span>

@@ -1,4 +1,5 @@
 import type { Check, Measure } from "@/api/client";
+import { first } from "@/lib/units";
 import { day } from "@/lib/words";
 
 export function With({
@@ -27,7 +28,8 @@ export function With({
             const each = bench.instruments.find((one) => one.key === key);
             return (
               <option key={key} value={key}>
-                {each?.label} ± {each?.uncertainty.metric.figure} {each?.uncertainty.metric.unit}
+                {each?.label} ± {each && first(each.uncertainty).figure}{" "}
+                {each && first(each.uncertainty).unit}
                 {each?.port ? ", data port" : ""}
               </option>
             );
