@@ -18,9 +18,10 @@ from pydantic import BaseModel, ConfigDict, Field
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import MAX_NAME, MAX_WORDS, Line, read_line
-from liftbite.core.measure.checks import CHECKS, Check
+from liftbite.core.measure.checks import Check
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import ASKS, how_said, read_filed, read_how, read_limit
+from liftbite.core.measure.own import known_checks, read_own
 from liftbite.core.measure.parts_list import Renewal
 from liftbite.files.fields import Finite, Moment, Short, Words, moment_of
 
@@ -158,7 +159,7 @@ def to_bench(filed: Filed) -> FileBench | None:
     if filed == Filed():
         return None
     return FileBench(
-        series=[_to_series(t) for t in filed.series],
+        series=[_to_series(t, known_checks(filed.record)) for t in filed.series],
         limits=[FileLimit(check=x.check, limit=x.name, typed=x.typed, source=x.source) for x in filed.limits],
         renewals=[FileRenewal(part=s.part, price=s.price, chance=s.chance, hours=s.hours, rate=s.rate,
                       extra_hours=s.extra_hours) for s in filed.renewals],
@@ -166,8 +167,8 @@ def to_bench(filed: Filed) -> FileBench | None:
     )  # fmt: skip
 
 
-def _to_series(series: FiledSeries) -> FileSeries:
-    how = how_said(CHECKS[series.check], series.settings)
+def _to_series(series: FiledSeries, checks: Mapping[str, Check]) -> FileSeries:
+    how = how_said(checks[series.check], series.settings)
     asked = {name: how.pop(name) for name in ASKS if name in how}
     return FileSeries(
         check=series.check, at=_text(series.begun_at), distance=series.distance,
@@ -193,32 +194,36 @@ def from_bench(file: FileBench | None) -> Filed:
     """
     if file is None:
         return Filed()
-    series = tuple(_from_series(t, f"series {n}") for n, t in enumerate(file.series, start=1))
-    limits = tuple(_from_limit(x, f"limit {n}") for n, x in enumerate(file.limits, start=1))
+    record = tuple(_from_line(x, f"line {n}") for n, x in enumerate(file.record, 1))
+    checks = known_checks(record)
+    series = tuple(_from_series(t, checks, f"series {n}") for n, t in enumerate(file.series, start=1))
+    limits = tuple(_from_limit(x, checks, f"limit {n}") for n, x in enumerate(file.limits, start=1))
     if len({(x.check, x.name) for x in limits}) < len(limits):
         raise UnreadableFile("the same limit of the same check is given twice")
     if len({s.part for s in file.renewals}) < len(file.renewals):
         raise UnreadableFile("the same part stands twice among the renewals")
     renewals = tuple(Renewal(s.part, s.price, s.chance, s.hours, s.rate, s.extra_hours) for s in file.renewals)
-    return Filed(series, limits, renewals, tuple(_from_line(x, f"line {n}") for n, x in enumerate(file.record, 1)))
+    return Filed(series, limits, renewals, record)
 
 
 def _from_line(line: FileLine, where: str) -> Line:
     try:
         found = read_line(line.kind, line.key, line.said, line.who)
+        if found.kind == "own":
+            read_own(found)
     except UnreadableEntry as error:
         raise UnreadableFile(f"{where} of the record: {error.reason}") from None
     return replace(found, at=_text(moment_of(line.at)))
 
 
-def _check(name: str, where: str) -> Check:
-    if name not in CHECKS:
+def _check(name: str, checks: Mapping[str, Check], where: str) -> Check:
+    if name not in checks:
         raise UnreadableFile(f"{where}: “{name}” is no check")
-    return CHECKS[name]
+    return checks[name]
 
 
-def _from_series(series: FileSeries, where: str) -> FiledSeries:
-    check = _check(series.check, where)
+def _from_series(series: FileSeries, checks: Mapping[str, Check], where: str) -> FiledSeries:
+    check = _check(series.check, checks, where)
     try:
         unknown = next((name for name in series.asked if name not in ASKS), None)
         if unknown is not None:
@@ -245,8 +250,8 @@ def _from_reading(check: Check, read: FileReading, where: str) -> FiledReading:
     return FiledReading(found, moment_of(read.at), read.source, read.withdrawn, read.who)
 
 
-def _from_limit(limit: FileLimit, where: str) -> FiledLimit:
-    check = _check(limit.check, where)
+def _from_limit(limit: FileLimit, checks: Mapping[str, Check], where: str) -> FiledLimit:
+    check = _check(limit.check, checks, where)
     try:
         keyed = read_limit(check, limit.limit, limit.typed)
     except UnreadableEntry as error:

@@ -17,7 +17,7 @@ from datetime import UTC, datetime
 from typing import Any
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
-from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.checks import CHECKS, Check
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import HOW_COLUMNS, how_said, read_distance, read_filed, read_how
 from liftbite.files.fields import moment_of
@@ -52,7 +52,7 @@ class ReadingLine:
     fault: str = ""
 
 
-def write_readings(rows: Iterable[CsvReading]) -> str:
+def write_readings(rows: Iterable[CsvReading], checks: Mapping[str, Check] = CHECKS) -> str:
     """Readings as CSV.
 
     >>> at = datetime(2026, 3, 1, 9, 30, tzinfo=UTC)
@@ -64,8 +64,8 @@ def write_readings(rows: Iterable[CsvReading]) -> str:
     for row in rows:
         r = row.reading
         moment = row.at.astimezone(UTC).isoformat(timespec="seconds").replace("+00:00", "Z")
-        length = CHECKS[row.check].unit == "m" and r.uncertainty
-        how = how_said(CHECKS[row.check], row.settings)
+        length = checks[row.check].unit == "m" and r.uncertainty
+        how = how_said(checks[row.check], row.settings)
         table.append([row.series, row.check, r.place, r.typed, r.instrument,
                          f"{r.uncertainty * 1e3:g}" if length else "", r.skipped, moment,
                          "" if row.distance is None else f"{row.distance / 1e3:g}",
@@ -73,7 +73,7 @@ def write_readings(rows: Iterable[CsvReading]) -> str:
     return write_table(table)
 
 
-def read_readings(text: str, now: datetime) -> list[ReadingLine]:
+def read_readings(text: str, now: datetime, checks: Mapping[str, Check] = CHECKS) -> list[ReadingLine]:
     """The rows of a file of readings; a row without a moment is taken as read `now`.
 
     Raises
@@ -92,19 +92,19 @@ def read_readings(text: str, now: datetime) -> list[ReadingLine]:
     for number, row in enumerate(rows[1:], start=2):
         cells = {head: cell.strip() for head, cell in zip(heads, row + [""] * len(heads), strict=False)}
         if any(cells.values()):
-            found.append(_line(number, cells, now))
+            found.append(_line(number, cells, now, checks))
     return found
 
 
-def _line(number: int, cells: dict[str, str], now: datetime) -> ReadingLine:
+def _line(number: int, cells: dict[str, str], now: datetime, checks: Mapping[str, Check]) -> ReadingLine:
     try:
-        return ReadingLine(number, _row(cells, now))
+        return ReadingLine(number, _row(cells, now, checks))
     except UnreadableEntry as error:
         return ReadingLine(number, None, error.reason)
 
 
-def _row(cells: dict[str, str], now: datetime) -> CsvReading:
-    check = CHECKS.get(cells["check"])
+def _row(cells: dict[str, str], now: datetime, checks: Mapping[str, Check]) -> CsvReading:
+    check = checks.get(cells["check"])
     if check is None:
         raise UnreadableEntry(f"“{cells['check']}” is no check")
     at = _moment(cells.get("at", ""), now)

@@ -22,8 +22,9 @@ from sqlalchemy import or_, select
 from sqlalchemy.orm import Session, selectinload
 
 from liftbite.core.job.ledger import FOUND
-from liftbite.core.measure.checks import CHECKS, LimitName
+from liftbite.core.measure.checks import LimitName
 from liftbite.core.measure.judgement import Reading
+from liftbite.core.measure.own import known_checks
 from liftbite.core.measure.parts_list import PRACTICES, Renewal
 from liftbite.files.measured import Filed, FiledLimit, FiledReading, FiledSeries
 from liftbite.store.jobs import expect, touch, utc_moment, who_of
@@ -451,17 +452,19 @@ def drop_renewal(session: Session, job_id: int, part: str, seen: int) -> None:
 
 def filed_of(session: Session, job_id: int, vehicle: str) -> Filed:
     """All that a job's bench holds: its series, the limits in force, its sums."""
+    record = tuple(record_of(session, job_id))
+    checks = known_checks(record)
     series = tuple(
         FiledSeries(t.check, t.begun_at, t.distance, t.settings,
                     tuple(FiledReading(r.reading, r.at, r.source, r.withdrawn, r.who) for r in t.taken), t.build)
-        for t in series_of(session, job_id)[0] if t.check in CHECKS
+        for t in series_of(session, job_id)[0] if t.check in checks
     )  # fmt: skip
     limits = tuple(
         FiledLimit(row.check, row.name, row.typed or "", row.si or 0.0, row.source)
         for row in _in_force(session, job_id, vehicle)
     )  # fmt: skip
     renewals = tuple(renewal for renewal, _ in renewals_of(session, job_id))
-    return Filed(series, limits, renewals, tuple(record_of(session, job_id)))
+    return Filed(series, limits, renewals, record)
 
 
 def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetime) -> list[int]:

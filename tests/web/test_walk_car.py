@@ -16,7 +16,7 @@ RUN = Path(__file__).parents[2] / "liftbite" / "demo" / "halvern-wheels.csv"
 def begin_car(page: Page, shop: str) -> None:
     page.goto(shop)
     page.get_by_label("Name").fill("Walked coupé")
-    page.get_by_role("radio", name="Car, dry clutch").check()
+    page.get_by_label("What it is").select_option("dry_car")
     page.get_by_role("button", name="Begin").click()
     expect(page).to_have_url(f"{shop}/jobs/{len(JOBS) + 1}/brief")
 

@@ -80,10 +80,10 @@ def test_a_job_file_that_is_none_is_refused_in_words(page: Page, shop: str, tmp_
     expect(page.get_by_role("alert")).to_contain_text("wrong.json: this job file is of version 9")
 
 
-def test_a_job_wants_a_name_and_can_be_put_away(page: Page, shop: str) -> None:
+def test_a_job_wants_to_know_what_it_is_and_can_be_put_away(page: Page, shop: str) -> None:
     page.goto(shop)
     page.get_by_role("button", name="Begin").click()
-    expect(page.get_by_role("alert")).to_contain_text("Give the job a name")
+    expect(page.get_by_role("alert")).to_contain_text("Say what it is")
     page.get_by_role("button", name="Archive: Dunlode hillclimb special").click()
     expect(page.get_by_role("link", name="Dunlode")).to_have_count(0)
     page.get_by_role("button", name="1 archived").click()
@@ -114,7 +114,7 @@ def test_a_shop_reads_in_inches_alone(page: Page, shop: str) -> None:
     show(page, "Section")
     expect(page.get_by_test_id("stroke")).to_contain_text("bites 0.5 in below rest")
     expect(page.get_by_test_id("answer-heat")).to_contain_text("°F")
-    page.get_by_label("Units of the shop").select_option(label="Metric and inch")
+    page.get_by_label("Units of the shop").select_option(label="Metric + inch")
     expect(page.locator("html[data-units=both]")).to_be_attached()
 
 

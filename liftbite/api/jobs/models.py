@@ -331,11 +331,21 @@ class BuildIn(_In):
 
 
 class NewJobIn(_In):
-    """A new job."""
+    """A new job: of a layout, or of a class of vehicle with what is known of it."""
 
     name: Name
-    layout: Name
+    layout: Annotated[Words, Field(max_length=100, description="Follows from the class where one is named.")] = ""
     vehicle: Text = ""
+    vehicle_class: Annotated[Words, Field(max_length=100)] = ""
+    engine: Annotated[
+        Words, Field(max_length=60, description="One figure of the engine, or a kit's rating: 320 N·m, 250 hp.")
+    ] = ""
+    taken_at: Annotated[Words, Field(max_length=100, description="Where that figure was taken: `curve_reference`.")] = (
+        ""
+    )
+    figures: dict[Name, Annotated[Words, Field(max_length=60)]] = Field(
+        default={}, max_length=20, description="More figures as typed, such as those of the clutch."
+    )
 
 
 class ArchiveIn(_In):

@@ -23,6 +23,7 @@ from liftbite.core.analysis.goal_seek import seek_all
 from liftbite.core.analysis.working import working
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
+from liftbite.core.job.begin import beginning
 from liftbite.core.job.build import NOW, PLANNED, Build, build_of, label_of, unit_of
 from liftbite.core.job.builds import dropping, entering, entries_of, known_build, taking, with_entries
 from liftbite.core.job.dyno_file import write_csv
@@ -87,9 +88,11 @@ def list_jobs(query: ListQuery) -> Response:
 
 @api.post("", responses={"201": m.JobOut, **problem_responses(400, 422)})
 def create_job(body: m.NewJobIn) -> Response:
-    """A new job of a layout."""
-    typed = {"layout": body.layout, "job_name": body.name, "vehicle": body.vehicle}
-    taken, faults = read_entries(m.EntryIn(quantity=q, typed=t) for q, t in typed.items() if t)
+    """A new job: of a layout, or of a class of vehicle with one figure of its engine."""
+    taken, faults = beginning({
+        "layout": body.layout, "job_name": body.name, "vehicle": body.vehicle, "vehicle_class": body.vehicle_class,
+        "engine": body.engine, "curve_reference": body.taken_at, **body.figures,
+    })  # fmt: skip
     if faults:
         raise Faults({field: why for field, (_, why) in faults.items()})
     at = now()

@@ -18,10 +18,11 @@ from liftbite.core.job.builds import apart, entering, entries_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers
 from liftbite.core.job.record import KINDS, Line, in_force
-from liftbite.core.measure.checks import Check, Limit, LimitName, Place, checks_for
+from liftbite.core.measure.checks import CHECKS, Check, Limit, LimitName, Place, checks_for
 from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess, limits_of, value_of
+from liftbite.core.measure.own import known_checks, own_checks
 from liftbite.core.measure.parts_list import PRACTICES, Need, Renewal, needs, slips_worn
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.scope import asked_in
@@ -95,6 +96,16 @@ class Bench:
         return {kind: in_force(self.record, kind) for kind in KINDS}
 
     @cached_property
+    def known(self) -> Mapping[str, Check]:
+        """Every check readings of this job may be of."""
+        return known_checks(self.record)
+
+    @cached_property
+    def checks(self) -> tuple[Check, ...]:
+        """The checks this build calls for, and those the job added."""
+        return (*checks_for(self.build), *own_checks(self.record).values())
+
+    @cached_property
     def here(self) -> Mapping[str, str]:
         """Practices in which this job departs from the shop's."""
         said = {name: line.answer for name, line in self.said_of("practice").items()}
@@ -114,7 +125,9 @@ class Bench:
     def wants(self, check: Check) -> bool:
         """True where a check is asked for on this job."""
         closed = self.said_of("check").get(check.name)
-        return asked_in(self.scope, check) and not (closed and closed.answer == "not on this job")
+        return (check.name not in CHECKS or asked_in(self.scope, check)) and not (
+            closed and closed.answer == "not on this job"
+        )
 
     @cached_property
     def apart(self) -> tuple[str, ...]:
@@ -175,19 +188,18 @@ class Bench:
 
 def findings_of(bench: Bench) -> list[Finding]:
     """What the readings of a build's parts came to, those begun."""
-    return [f for check in checks_for(bench.build) if (f := found_of(bench, check)[0]).taken]
+    return [f for check in bench.checks if (f := found_of(bench, check)[0]).taken]
 
 
 def needs_of(bench: Bench) -> list[Need]:
     """The parts to get and the work to have done: by what was found, and by what was read of the parts that go in."""
     found, plan = bench.seen_as(FOUND), bench.seen_as(PLAN)
     new = [f for f in findings_of(plan) if part_read(f.check) in bench.apart]
-    checks = {c.name for c in checks_for(plan.build)}
-    setups = {c.label: told for c, told in told_of(plan.build, plan.readings, plan.said)
+    checks = {c.name for c in plan.checks}
+    setups = {c.label: told for c, told in told_of(plan.build, plan.readings, plan.said, plan.manual)
               if told is not None and checks & set(c.checks)}  # fmt: skip
-    return needs(
-        plan.build, findings_of(found), bench.practices, new, setups, slips_worn(found.entries, _effects_in(found))
-    )
+    slips = slips_worn(found.entries, _effects_in(found))
+    return needs(plan.build, findings_of(found), bench.practices, new, setups, slips, bench.known)
 
 
 def settings_of(series: Series | None) -> SweepSettings:
@@ -212,9 +224,8 @@ def read_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
     """What the readings of a check say by themselves, and for a sweep its fit."""
     series, limits = bench.latest(check.name), bench.limits(check)
     readings = series.readings if series else ()
-    finding = assess(
-        check, bench.places(check), readings, () if check.kind == "sweep" else limits, bench.practices["guard"]
-    )
+    held = () if check.kind in {"sweep", "figure"} else limits
+    finding = assess(check, bench.places(check), readings, held, bench.practices["guard"])
     if check.kind != "sweep" or not any(r.si is not None for r in readings):
         return finding, None
     how = settings_of(series)
@@ -232,7 +243,7 @@ def effects_of(bench: Bench) -> list[Effect]:
 
 
 def _effects_in(bench: Bench) -> list[Effect]:
-    swept = {c.name: found_of(bench, c)[1] for c in checks_for(bench.build) if c.kind == "sweep"}
+    swept = {c.name: found_of(bench, c)[1] for c in bench.checks if c.kind == "sweep"}
     scales = {name: scale_of(name, settings_of(bench.latest(name)).swept, bench.build) for name in LIMIT_AT}
     return effects(bench.build, bench.readings, bench.manual, build_of(entries_of(bench.entered, bench.which)),
                    {name: sweep for name, sweep in swept.items() if sweep is not None}, scales, bench.said)  # fmt: skip

@@ -10,20 +10,17 @@ from collections.abc import Callable, Collection, Mapping
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.jobs.present import fine_out
 from liftbite.api.measure import models_calculations as mc
-from liftbite.core.job.build import Build
-from liftbite.core.measure.judgement import Readings
+from liftbite.api.measure.bench import Bench
 from liftbite.core.measure.setup import told_of
 from liftbite.core.measure.setup.calculation import Asked, Calculation, Lines, Remark, Ruler, Shown, Table, Told
 from liftbite.core.units.read import from_si
 
 
-def calculations_out(
-    build: Build, readings: Readings, said: Mapping[str, str], checks: Collection[str]
-) -> list[mc.CalculationOut]:
-    """The calculations that the checks of a job feed."""
+def calculations_out(bench: Bench, checks: Collection[str]) -> list[mc.CalculationOut]:
+    """The calculations that the checks of a bench feed."""
     return [
-        _calculation(calculation, told, said)
-        for calculation, told in told_of(build, readings, said)
+        _calculation(calculation, told, bench.said)
+        for calculation, told in told_of(bench.build, bench.readings, bench.said, bench.manual)
         if any(check in checks for check in calculation.checks)
     ]
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import hashlib
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
@@ -16,7 +16,7 @@ from liftbite.api.measure.bench import needs_of
 from liftbite.api.measure.present import measure_out
 from liftbite.api.measure.views import BenchQuery, bench_of
 from liftbite.api.problems import problem_responses
-from liftbite.core.measure.checks import CHECKS, checks_for
+from liftbite.core.measure.checks import Check
 from liftbite.files.measured import Filed, FiledReading, FiledSeries
 from liftbite.files.readings import CsvReading, read_readings, write_readings
 from liftbite.files.table import write_table
@@ -28,10 +28,10 @@ _ORDER = ("number", "source", "price", "currency", "state")
 _PROBLEMS = problem_responses(400, 404, 422)
 
 
-def _rows(series: Sequence[store.Series]) -> list[CsvReading]:
+def _rows(series: Sequence[store.Series], checks: Mapping[str, Check]) -> list[CsvReading]:
     return [
         CsvReading(str(t.id), t.check, taken.reading, taken.at, t.distance, t.settings)
-        for t in series if t.check in CHECKS for taken in t.taken if not taken.withdrawn
+        for t in series if t.check in checks for taken in t.taken if not taken.withdrawn
     ]  # fmt: skip
 
 
@@ -40,7 +40,7 @@ def export_readings(path: JobPath) -> Response:
     """The readings of the vehicle as CSV, as typed, in UTC."""
     with session_of() as session:
         bench = bench_of(session, path.job_id)
-    text = write_readings(_rows(bench.life or bench.series))
+    text = write_readings(_rows(bench.life or bench.series, bench.known), bench.known)
     return download(text, "text/csv; charset=utf-8", "readings.csv")
 
 
@@ -51,14 +51,15 @@ def import_readings(path: JobPath, query: BenchQuery, body: mi.ReadingsFileIn) -
     A file sent again is known by its content, and answered as it was the first time.
     """
     moment = now()
-    lines, digest = read_readings(body.text, moment), hashlib.sha256(body.text.encode()).hexdigest()
+    digest = hashlib.sha256(body.text.encode()).hexdigest()
     with writing() as session:
         before = brought(session, digest, path.job_id)
         if before is not None and store.any_in_force(session, before.says["series"]):
             return reply(mm.ImportedOut(**(before.says | {"taken": 0, "already": before.says["taken"]})))
         bench = bench_of(session, path.job_id, query.build)
-        there = {_what(row) for row in _rows(bench.series)}
-        known = set(checks_for(bench.build))
+        lines = read_readings(body.text, moment, bench.known)
+        there = {_what(row) for row in _rows(bench.series, bench.known)}
+        known = {c.name for c in bench.checks}
         groups: dict[tuple[str, str], list[CsvReading]] = {}
         faults = [f"Line {line.number}: {line.fault}." for line in lines if line.row is None]
         already = 0
@@ -66,7 +67,7 @@ def import_readings(path: JobPath, query: BenchQuery, body: mi.ReadingsFileIn) -
             row = line.row
             if row is None:
                 continue
-            if CHECKS[row.check] not in known:
+            if row.check not in known:
                 faults.append(f"Line {line.number}: {row.check} is no check of this job's layout.")
             elif _what(row) in there:
                 already += 1

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 
 from liftbite.api.jobs.present import figure_out, fine_out
 from liftbite.api.measure import models as mm
@@ -21,11 +21,11 @@ HISTORY_LINES = 500
 
 def history_out(bench: Bench) -> mm.BenchHistoryOut:
     """Readings over the vehicle's life, newest first, and the trend of every check over its part's."""
-    series = [t for t in bench.life or bench.series if t.check in CHECKS]
+    series = [t for t in bench.life or bench.series if t.check in bench.known]
     names = list(dict.fromkeys(t.check for t in series))
-    found = (_trend(CHECKS[name], bench.lived(name), bench.limits(CHECKS[name])) for name in names)
+    found = (_trend(bench.known[name], bench.lived(name), bench.limits(bench.known[name])) for name in names)
     trends = [trend for trend in found if trend is not None]
-    lines, total = _lines([(t, bench.vehicle) for t in series])
+    lines, total = _lines([(t, bench.vehicle) for t in series], bench.known)
     return mm.BenchHistoryOut(trends=trends, total=total, readings=lines)
 
 
@@ -38,19 +38,19 @@ def shop_history_out(series: Sequence[tuple[Series, str]]) -> mm.BenchHistoryOut
     taken = sorted((t for t, _ in known), key=lambda t: t.begun_at)
     names = dict.fromkeys(t.check for t in taken)
     found = (_trend(CHECKS[name], taken, CHECKS[name].limits, over_time=True) for name in names)
-    lines, total = _lines(known)
+    lines, total = _lines(known, CHECKS)
     return mm.BenchHistoryOut(trends=[t for t in found if t is not None], total=total, readings=lines)
 
 
-def _lines(series: Sequence[tuple[Series, str]]) -> tuple[list[mm.BenchLineOut], int]:
+def _lines(series: Sequence[tuple[Series, str]], checks: Mapping[str, Check]) -> tuple[list[mm.BenchLineOut], int]:
     """Readings newest first, as many as a page shows, and how many there are."""
     lines = [(t, vehicle, taken) for t, vehicle in series for taken in t.taken]
     lines.sort(key=lambda line: (line[2].at, line[2].id), reverse=True)
     return [
         mm.BenchLineOut(
-            at=utc_text(taken.at), job=t.job_id, vehicle=vehicle, check=t.check, label=CHECKS[t.check].title,
+            at=utc_text(taken.at), job=t.job_id, vehicle=vehicle, check=t.check, label=checks[t.check].title,
             place=taken.reading.place, typed=typeset(taken.reading.typed),
-            value=None if taken.reading.si is None else fine_out(taken.reading.si, CHECKS[t.check].unit),
+            value=None if taken.reading.si is None else fine_out(taken.reading.si, checks[t.check].unit),
             instrument=taken.reading.instrument, source=taken.source, skipped=taken.reading.skipped,
             withdrawn=taken.withdrawn, who=taken.who,
         )

@@ -169,6 +169,7 @@ class CheckOut(BaseModel):
 
     name: str
     of: Literal["both", "found", "planned"] = Field(description="Whose part: where it stays, both builds' one.")
+    own: bool = Field(description="Added by this job.")
     in_scope: bool = Field(description="Asked for on this job, by its scope and by what was said of the check.")
     closed: SaidOut | None = Field(description="“That will do”, or “not on this job”.")
     overruled: SaidOut | None = Field(description="A verdict somebody put in the place of the readings'.")

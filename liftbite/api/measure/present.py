@@ -36,7 +36,7 @@ from liftbite.core.job.fates import FATED
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import ORDERS, OVERRULED, Line
-from liftbite.core.measure.checks import CHECKS, Check, Limit, checks_for
+from liftbite.core.measure.checks import CHECKS, Check, Limit
 from liftbite.core.measure.explained import finding_explained, sweep_explained
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
 from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, left_of, value_of
@@ -213,7 +213,8 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         return None if value is None else fine_out(value, check.unit)
 
     return mm.CheckOut(
-        in_scope=bench.wants(check), closed=_said_out(bench.said_of("check").get(check.name)),
+        own=check.name not in CHECKS, in_scope=bench.wants(check),
+        closed=_said_out(bench.said_of("check").get(check.name)),
         overruled=_said_out(bench.said_of("verdict").get(check.name)) if finding.taken else None,
         by_readings=read_of(bench, check)[0].verdict, name=check.name, of=_whose(bench, check), part=check.part,
         label=check.label, title=check.title, how=check.how, kind=check.kind,
@@ -296,7 +297,7 @@ def complaints_of(bench: Bench) -> list[mm.ComplaintOut]:
     symptoms = symptoms_in((entry.typed if entry else "") or "")
     explained = explained_by(symptoms, findings_of(bench.seen_as(FOUND)))
     return [
-        mm.ComplaintOut(name=name, explained_by=[m.NameOut(name=c, label=CHECKS[c].title) for c in checks])
+        mm.ComplaintOut(name=name, explained_by=[m.NameOut(name=c, label=bench.known[c].title) for c in checks])
         for name, checks in explained.items()
     ]
 
@@ -310,12 +311,12 @@ def _renewal_out(found: Renewal, version: int) -> mm.RenewalOut:
 
 def measure_out(bench: Bench) -> mm.MeasureOut:
     """The bench of a job."""
-    checks, goes_in = checks_for(bench.build), bench.seen_as(PLAN)
+    checks, goes_in = bench.checks, bench.seen_as(PLAN)
     found = [(check, *found_of(bench, check)) for check in checks]
     findings = [finding for _, finding, _ in found]
-    asked = [f for f in findings if f.taken or bench.wants(CHECKS[f.check])]
-    following = next((f.check for f in findings if f.taken < f.wanted and CHECKS[f.check].kind != "figure"
-                      and bench.wants(CHECKS[f.check])), "")  # fmt: skip
+    asked = [f for f in findings if f.taken or bench.wants(bench.known[f.check])]
+    following = next((f.check for f in findings if f.taken < f.wanted and bench.known[f.check].kind != "figure"
+                      and bench.wants(bench.known[f.check])), "")  # fmt: skip
     return mm.MeasureOut(
         job=bench.job_id, change=bench.change, vehicle=bench.vehicle,
         checks=[_check_out(bench, check, finding, sweep) for check, finding, sweep in found],
@@ -333,7 +334,7 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
         overrulings=[v for v in VERDICTS if v in OVERRULED],
         complaints=complaints_of(bench), people=list(bench.people),
         renewals=[_renewal_out(s, version) for s, version in bench.renewals],
-        calculations=calculations_out(goes_in.build, goes_in.readings, goes_in.said, {c.name for c in checks}),
+        calculations=calculations_out(goes_in, {c.name for c in checks}),
         build="found" if bench.which == FOUND else "planned", apart=[FATED[part].label for part in bench.apart],
     )  # fmt: skip
 

@@ -28,10 +28,11 @@ from liftbite.core.job import ledger
 from liftbite.core.job.builds import apart
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import read_line
-from liftbite.core.measure.checks import CHECKS, Check, checks_for
+from liftbite.core.measure.checks import CHECKS, Check
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
 from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit, read_radius
+from liftbite.core.measure.own import read_own
 from liftbite.core.measure.parts_list import PRACTICES, Renewal
 from liftbite.core.measure.setup import asked_of_check
 from liftbite.core.measure.sweep import read_angle
@@ -109,8 +110,8 @@ def _measure(session: Session, job_id: int, build: str) -> Response:
 
 
 def _check(bench: Bench, name: str) -> Check:
-    check = CHECKS.get(name)
-    if check is None or check not in checks_for(bench.build):
+    check = next((c for c in bench.checks if c.name == name), None)
+    if check is None:
         raise UnreadableEntry(f"“{name}” is no check of this job's layout")
     return check
 
@@ -373,6 +374,8 @@ def say(path: JobPath, query: BenchQuery, body: mi.SayIn) -> Response:
     """
     with writing() as session:
         line = read_line(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
+        if line.kind == "own":
+            read_own(line)
         record_store.say(session, path.job_id, line, now(), body.request)
         return _measure(session, path.job_id, query.build)
 

@@ -3,9 +3,11 @@
 - `arrangement`    From what was picked to the graph of quantities and the assumptions that follow.
 - `assumptions`    What stands in for figures nobody entered, by layout, use, driveline, release, flywheel and kind of
   start.
+- `begin`          How a job begins: from a layout alone, or from what a person knows of the vehicle.
 - `build`          What is known of a job before anything is worked out: choices in force, values entered, values
   assumed.
 - `builds`         The two builds of a job: as found, and as planned.
+- `classes`       Classes of vehicle: what is typical of one, for a job that begins with one figure.
 - `choices`        The alternatives a builder picks. A choice decides which modules are in the graph and what is
   assumed.
 - `dyno_file`      From a dynamometer file, read as its mapping says, to a torque curve; and a curve to a file.

@@ -128,14 +128,17 @@ def _choose(picked: tuple[tuple[str, str], ...]) -> Chosen:
     layout = given.get("layout", "")
     options: dict[str, str] = {}
     begun: set[str] = set()
+    begins: dict[str, str] = {}
     for choice in CHOICES.values():
         value = given.get(choice.name, "")
         option = choice.option(value)
         if option is None or layout not in option.layouts:
-            value = choice.begins.get(layout, "")
+            value = begins.get(choice.name) or choice.begins.get(layout, "")
+            option = choice.option(value)
             begun |= {choice.name} if value else set()
         if value:
             options[choice.name] = value
+            begins |= option.picks if option else {}
     assumed = dict(ALWAYS_ASSUMED)
     traits: set[str] = set()
     for name, value in options.items():

@@ -25,6 +25,7 @@ from liftbite.core.job.assumptions import (
     loss_assumes,
     use_assumes,
 )
+from liftbite.core.job.classes import CLASSES
 from liftbite.core.job.fates import CAR, FATED, FATES, MOTORCYCLE, fate_of
 from liftbite.core.job.input import Assumed
 from liftbite.core.job.inputs import OF_OTHER_SIDE
@@ -50,6 +51,7 @@ class Option:
     layouts : where it can be picked
     traits : what the rest of the core asks of it, "coil springs" or "fork"; nobody asks for an option by its name
     assumes_in : layout -> inputs it stands in for there
+    picks : later choice -> the option it begins with, in the place of the layout's
     """
 
     value: str
@@ -60,6 +62,7 @@ class Option:
     layouts: tuple[str, ...] = _BOTH
     traits: frozenset[str] = frozenset()
     assumes_in: Mapping[str, Mapping[str, Assumed]] = field(default_factory=dict)
+    picks: Mapping[str, str] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True)
@@ -141,6 +144,11 @@ CHOICES: Mapping[str, Choice] = {
                    LAYOUT_ASSUMES[MOTORCYCLE],
                    traits=_with("motorcycle")),
         ), first=True),
+        Choice("vehicle_class", "Class of vehicle", (
+            Option("none", "Not said", "Nothing is assumed of the vehicle."),
+            *(Option(c.name, c.label, c.meaning, (), c.assumes(), (c.layout,), picks=c.picks)
+              for c in CLASSES.values()),
+        ), begins={CAR: "none", MOTORCYCLE: "none"}, first=True, group="use"),
         Choice("curve_source", "Engine output from", (
             Option("file", "A dynamometer file", "Torque or power over engine speed, as CSV."),
             Option("peaks", "Two peaks", "Peak torque and peak power give an estimated curve.", ("peaks",)),

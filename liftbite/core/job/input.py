@@ -23,6 +23,7 @@ class Assumed:
         or a state that was told, such as new discs
     several : what is taken instead where there are several discs [SI]; None where that makes no difference
     share_of : input it is a share of where that one is entered, and the share
+    typical : True where it is no more than typical of a class of vehicle
     """
 
     value: float
@@ -32,6 +33,7 @@ class Assumed:
     high: float = nan
     several: float | None = None
     share_of: tuple[str, float] | None = None
+    typical: bool = False
 
     def __post_init__(self) -> None:
         for end in ("low", "high"):

@@ -1,4 +1,4 @@
-"""What is said of a job that is no figure of its clutch: orders, lines struck, checks closed, verdicts overruled.
+"""What is said of a job that is no figure of its clutch: orders, checks closed or added, verdicts overruled.
 
 - `Kind`, `KINDS`   what can be said, of what, and by which words
 - `Line`            one thing said: of which kind and what, by whom and when
@@ -58,6 +58,8 @@ KINDS: Mapping[str, Kind] = {
     "verdict": Kind("Verdict", {"answer": (*OVERRULED, "open"), "reason": ()}, ("answer",), signed=True,
                     takes_back=_BACK),
     "scope": Kind("Scope", {"answer": SCOPES}, ("answer",)),
+    "own": Kind("Check of this job", {"answer": ("asked", "open"), "part": (), "unit": (), "least": (), "most": (),
+                                      "places": (), "how": ()}, takes_back=_BACK),
     "practice": Kind("Practice of this job", {"answer": ()}, takes_back=("answer", "")),
 }  # fmt: skip
 

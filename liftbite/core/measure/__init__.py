@@ -8,6 +8,7 @@
 - `instruments`   What a reading is taken with, how far it can be trusted, and what that does to a verdict.
 - `judgement`     From readings to a verdict: what decided it, whose limit it was, how much is left.
 - `keyed`         What was keyed in, or came from a gauge, as a value of a check.
+- `own`           Checks a job adds of its own: a sensor gap, hub to bolts, the roughness of a face.
 - `parts_list`    From verdicts to the list of parts to get, with reasons, and what is worth doing while it is open.
 - `runout`        A dial swept round a circle: how far off centre, which way, how round, and what dowel puts it right.
 - `scope`         What a job is about: which checks are asked for, and which complaint a finding explains.

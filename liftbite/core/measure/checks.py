@@ -187,6 +187,12 @@ def _practice(name: LimitName, value: float | None, words: str = "") -> Limit:
 _MANUAL = "no figure without the manual's"
 
 
+def _given(of: str) -> tuple[Limit, Limit]:
+    """Room for a kit maker's window of what a sum comes to."""
+    why = f"{of}, where the kit maker or the manual gives a window"
+    return Limit("least", None, "manual", why), Limit("most", None, "manual", why)
+
+
 def _manual(name: LimitName) -> Limit:
     return Limit(name, None, "manual", _MANUAL)
 
@@ -446,7 +452,7 @@ _ALL = (
     Check("depth_x", "Release bearing", "X, housing face to finger tips",
           "Straight edge across the housing's face, down to the tips; clutch torqued, block plate and gaskets in.",
           "figure", suited=("depth_gauge", "caliper", "rule"), wanted=_has("concentric slave"), usual=(0.02, 0.25),
-          places=_fixed("At 12", "At 4", "At 8")),
+          places=_fixed("At 12", "At 4", "At 8"), limits=_given("the reserve, X less Y and the spacers")),
     Check("depth_y", "Release bearing", "Y, gearbox face to bearing",
           "Straight edge across the gearbox's face, to the bearing pushed fully home.",
           "figure", suited=("depth_gauge", "caliper", "rule"), wanted=_has("concentric slave"), usual=(0.02, 0.25),
@@ -455,18 +461,24 @@ _ALL = (
           suited=("micrometer", "caliper"), wanted=_has("concentric slave"), grows=True, usual=(2e-4, 0.03),
           places=_fixed("Spacer 1", "Spacer 2", "Spacer 3")),
     Check("bearing_height", "Release bearing", "Height, old and new", "Seat to the face that meets the fingers.",
-          "figure", wanted=_fork, places=_fixed("Old", "New", "Fork, pivot to slave"), usual=(5e-3, 0.25)),
+          "figure", wanted=_fork, places=_fixed("Old", "New", "Fork, pivot to slave"), usual=(5e-3, 0.25),
+          limits=_given("free play at the slave")),
     Check("shaft_reach", "Input shaft", "Reach into the pilot",
           "Block plate and gaskets count, 0.010 in too. Depths plus inwards.", "figure",
           suited=("depth_gauge", "caliper", "rule"), wanted=_car, usual=(-0.05, 0.5),
           places=_fixed("Shaft beyond the gearbox face", "Housing depth", "Block plate and gaskets",
                         "Pilot below the crank flange", "Flange beyond the block face", "Pilot bearing length",
-                        "Bottom of the bore below the pilot")),
+                        "Bottom of the bore below the pilot"),
+          limits=_given("how far the shaft enters the pilot")),
     Check("end_float", "Input shaft", "End float", "Dial on the shaft's end, push and pull. Nil but free turning.",
           suited=("dial",), wanted=_car, usual=(0, 2e-3), limits=(_manual("most"),)),
     Check("retainer_shims", "Input shaft", "Shims behind the retainer", "Keep them in order, thickest at the race.",
           "figure", suited=("micrometer", "caliper"), wanted=_car, grows=True, usual=(0, 3e-3),
           places=_fixed("Shim 1", "Shim 2")),
+    Check("pedal_force", "Pedal or lever", "Force to hold it down",
+          "Gauge square on the pad or the lever's end, pressed slowly to the stop; the highest figure counts.",
+          unit="N", field_unit="N", suited=("force_gauge",), limits=(_manual("most"),),
+          if_failed="put right", usual=(5.0, 600.0)),
     _graded("hydraulics_leak", "Hydraulics", "Cylinders and boots", "Lift every boot: dry, damp or wet.", _SEAL,
             _hydraulic),
     _graded("hydraulics_fluid", "Hydraulics", "Fluid", "In the reservoir, by its colour and to its mark.", _FLUID,

@@ -18,7 +18,7 @@ import numpy as np
 import numpy.typing as npt
 
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build, both_fine
+from liftbite.core.job.build import Build, both_fine, label_of
 from liftbite.core.measure.checks import Check, Grade, Limit, LimitName, Place, Verdict
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Zone, guard_band, settles_it, zone
 
@@ -51,6 +51,9 @@ WATCH_FROM = 0.75
 #: Check -> the job's own figure for a new part.
 NEW_FROM_JOB = {"rivet_depth": "facing_depth", "plate_thickness": "friction_plate_thickness",
                 "spring_free_length": "spring_free_length"}  # fmt: skip
+
+#: Check -> its limit that is a figure of the job, and which.
+LIMIT_FROM_JOB: Mapping[str, tuple[LimitName, str]] = {"pedal_force": ("most", "effort_limit")}
 
 
 @dataclass(frozen=True, slots=True)
@@ -164,6 +167,11 @@ def limits_of(check: Check, build: Build, manual: Mapping[LimitName, tuple[float
             follows = entry.si * least.value / old.value
             if abs(entry.si - old.value) > 0.035 * old.value:
                 limits["least"] = replace(least, value=follows, why=f"{least.why}; in proportion to this job's figure")
+    if check.name in LIMIT_FROM_JOB:
+        which, quantity = LIMIT_FROM_JOB[check.name]
+        value = build.known.get(quantity)
+        if value is not None:
+            limits[which] = Limit(which, float(value), "job", f"{label_of(quantity).lower()} of this job")
     if check.name == "cover_standoff":
         limits |= {found.name: found for found in _standoff(build)}
     allowed = build.entries.get("plate_wear_allowed")

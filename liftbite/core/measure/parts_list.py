@@ -16,7 +16,7 @@ from types import MappingProxyType
 from liftbite.core.job.build import Build
 from liftbite.core.job.fates import FATED, FATES, fate_of
 from liftbite.core.job.ledger import Entry
-from liftbite.core.measure.checks import CHECKS, Verdict
+from liftbite.core.measure.checks import CHECKS, Check, Verdict
 from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.judgement import VERDICTS, Finding
 from liftbite.core.measure.setup.calculation import Told
@@ -110,7 +110,7 @@ class Need:
 
 def needs(
     build: Build, findings: Sequence[Finding], practices: Mapping[str, str], new: Sequence[Finding] = (),
-    setups: Mapping[str, Told] = MappingProxyType({}), slips: str = "",
+    setups: Mapping[str, Told] = MappingProxyType({}), slips: str = "", checks: Mapping[str, Check] = CHECKS,
 ) -> list[Need]:  # fmt: skip
     """The parts to get and the work to have done, each with its reasons.
 
@@ -124,6 +124,7 @@ def needs(
     practices : practice -> option picked by the shop
     new : verdicts of the parts that go in
     setups : calculation of the set-up, as it is called -> what it came to
+    checks : every check readings may be of
     slips : what Bite says with the wear that was read, where it does not hold then; empty where it does
     """
     found: dict[tuple[str, str], list[str]] = {}
@@ -137,7 +138,7 @@ def needs(
         if build.chosen.options.get(fate_of(fated)) in ("renewed", "added"):
             get(label, f"planned: {FATES[build.chosen.options[fate_of(fated)]][0].lower()}")
     for finding in (*findings, *new):
-        check, part = CHECKS[finding.check], _PART.get(finding.check)
+        check, part = checks[finding.check], _PART.get(finding.check)
         goes_in = "of the one that goes in, " if finding in new else ""
         said = f"{goes_in}{check.label}: {finding.sentence}"
         comes_out = build.chosen.options.get(fate_of(part_read(finding.check))) in ("renewed", "left_out")

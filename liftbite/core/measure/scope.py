@@ -14,7 +14,7 @@ from collections.abc import Iterable, Mapping
 from liftbite.core.measure.checks import Check
 from liftbite.core.measure.judgement import Finding
 
-_HYDRAULICS = frozenset({"Hydraulics"})
+_HYDRAULICS = frozenset({"Hydraulics", "Pedal or lever"})
 _BEARING = _HYDRAULICS | {"Release bearing", "Fork and pivot", "Lifter", "Input shaft seal"}
 _CLUTCH = _BEARING | {"Disc", "Friction plates", "Plain plates", "Coil springs", "Cover", "Floater plate", "Basket",
                       "Clutch centre", "Pilot bearing"}  # fmt: skip
@@ -48,8 +48,8 @@ _JUDDERS = ("flywheel_face", "plate_face", "rear_seal", "shaft_seal", "disc_cond
             "disc_wobble", "input_shaft")  # fmt: skip
 _HOWLS = ("release_bearing", "primary_gear", "hub_rubber", "pilot_bearing", "lifter", "basket_bearing", "fork",
           "disc_condition", "finger_tips")  # fmt: skip
-_AT_THE_PEDAL = ("slave_travel", "hydraulics_leak", "hydraulics_fluid", "bearing_bore", "fork", "finger_tips",
-                 "basket", "push_rod", "release_bearing")  # fmt: skip
+_AT_THE_PEDAL = ("pedal_force", "slave_travel", "hydraulics_leak", "hydraulics_fluid", "bearing_bore", "fork",
+                 "finger_tips", "basket", "push_rod", "release_bearing")  # fmt: skip
 _SHAKES = ("bore_runout", "housing_face", "flywheel_runout", "finger_height", "ring_gear")
 _BURNT = ("rivet_depth", "plate_condition", "flywheel_face", "plate_face", "rear_seal")
 #: Complaint -> the words it is told by, and the checks whose findings explain it.

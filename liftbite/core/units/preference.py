@@ -19,7 +19,7 @@ from liftbite.core.units.show import System
 Preference = Literal["both", "metric", "inch"]
 
 #: What a shop may prefer, in words; it begins with both.
-PREFERENCES: Mapping[Preference, str] = {"both": "Metric and inch", "metric": "Metric", "inch": "Inch"}
+PREFERENCES: Mapping[Preference, str] = {"both": "Metric + inch", "metric": "Metric", "inch": "Inch"}
 
 _wanted: ContextVar[Preference] = ContextVar("units", default="both")
 

@@ -13,7 +13,7 @@ Bite is judged for the planned stage: that is the day it has to hold.
 from __future__ import annotations
 
 from collections.abc import Collection, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -120,7 +120,8 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
         misfitted(v, clashes.get(v.question, ()))
         for v in (lift_verdict(build), heat_verdict(build), true_verdict(build))
     )
-    others = (lift, heat, true)
+    bite = misfitted(bite_verdict(build, values, values_now, refusals), clashes.get("bite", ()))
+    bite, *others = (_if_typical(v, build) for v in (bite, lift, heat, true))
     seen = ("bite", *(v.question for v in others if v.state != "open"))
     results_now = {name: band_of(values_now[name]) for name in shown}
     return Answers(
@@ -128,13 +129,23 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
         asked=asked,
         results={name: band_of(values[name]) for name in shown} if has_plan else results_now,
         results_now=results_now,
-        verdict=misfitted(bite_verdict(build, values, values_now, refusals), clashes.get("bite", ())),
-        others=others,
+        verdict=bite,
+        others=tuple(others),
         chart=_chart(values_now, values, has_plan),
         assumptions=_assumptions(build, *_rests_on(build, seen)),
         questions={e.quantity: q for e in entries.values() if e.quantity in asked and (q := unusual(e))},
         refusals=refusals,
     )
+
+
+def _if_typical(verdict: Verdict, build: Build) -> Verdict:
+    """A verdict that rests on figures of a class of vehicle says so in its first words."""
+    decides = verdict.deciding
+    guesses = (build.chosen.assumed.get(name) for name in (decides.basis.assumed if decides else ()))
+    if not any(a.typical for a in guesses if a is not None):
+        return verdict
+    said, colon, rest = verdict.sentence.partition(":")
+    return replace(verdict, sentence=f"{said}, if it is typical of its class{colon}{rest}")
 
 
 def _rests_on(build: Build, questions: Collection[Question]) -> tuple[tuple[str, ...], Collection[str]]:
@@ -167,18 +178,27 @@ def stands_on(build: Build, question: Question) -> tuple[Assumption, ...]:
     return _assumptions(build, *_rests_on(build, [question]))
 
 
+def _picked_by_class(build: Build) -> dict[str, str]:
+    """Choices nobody made that begin as the class of vehicle has them, and the sentence that says so."""
+    options = ((CHOICES[name].option(value)) for name, value in build.chosen.options.items())
+    return {name: f"typical of this class ({o.label.lower()})" for o in options if o for name in o.picks}
+
+
 def _assumptions(build: Build, asked: tuple[str, ...], used: Collection[str]) -> tuple[Assumption, ...]:
     listed = [
         Assumption(name, build.known.get(name, a.value), None, a.mark, a.why)
         for name in asked
         if name not in build.entries and (a := build.chosen.assumed.get(name))
     ]
+    picked = _picked_by_class(build)
     for name in build.chosen.begun:
         choice = CHOICES[name]
         option = choice.option(build.chosen.options[name])
         brought = (
             {f.__name__ for module in choice.modules_of(option) for f in functions_of(module)} if option else set()
         )
-        if choice.assumption and option and brought & set(used):
+        if name in picked and option:
+            listed.append(Assumption(name, None, option.label, "practice", picked[name]))
+        elif choice.assumption and option and brought & set(used):
             listed.append(Assumption(name, None, option.label, "practice", option.meaning))
     return tuple(listed)

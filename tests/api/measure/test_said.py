@@ -89,7 +89,7 @@ def test_a_line_is_struck_an_order_kept_and_both_are_in_the_file(client: Any, jo
 
 def test_the_scope_folds_what_it_does_not_ask_for(client: Any, job: int) -> None:
     bench = say(client, job, "scope", answer="hydraulics").get_json()
-    assert {c["part"] for c in bench["checks"] if c["in_scope"]} <= {"Hydraulics"}
+    assert {c["part"] for c in bench["checks"] if c["in_scope"]} <= {"Hydraulics", "Pedal or lever"}
     assert bench["scope"] == "hydraulics"
     assert say(client, job, "scope", answer="the lot").status_code == 422
 
@@ -163,3 +163,35 @@ def test_four_lengths_put_in_ask_for_no_fifth_spring(client: Any) -> None:
     springs = next(c for c in client.get(f"/api/jobs/{number}/measure").get_json()["checks"]
                    if c["name"] == "spring_free_length")  # fmt: skip
     assert [p["item"] for p in springs["places"]] == ["Spring 1", "Spring 2", "Spring 3", "Spring 4"]
+
+
+def test_a_check_of_the_job_is_read_exported_and_brought_back(client: Any, job: int) -> None:
+    refused = say(client, job, "own", "Sensor gap", answer="asked", unit="furlong")
+    assert (refused.status_code, "furlong" in refused.get_json()["detail"]) == (422, True)
+    bench = say(client, job, "own", "Sensor gap", "Ines", answer="asked", unit="mm", least="0.6", most="1.0").get_json()
+    added = next(c for c in bench["checks"] if c["own"])
+    assert (added["name"], added["in_scope"]) == ("own_sensor_gap", True)
+    read(client, job, "own_sensor_gap", "Once", "1.4 mm")
+    taken = client.get(f"/api/jobs/{job}/measure").get_json()
+    gap = next(c for c in taken["checks"] if c["own"])
+    assert gap["finding"]["verdict"] == "put right"
+    assert any("Sensor gap" in reason for need in taken["needs"] for reason in need["reasons"])
+    csv = client.get(f"/api/jobs/{job}/readings.csv").get_data(as_text=True)
+    assert "own_sensor_gap,Once,1.4 mm" in csv
+    again = client.post(f"/api/jobs/{job}/readings/csv", json={"text": csv}).get_json()
+    assert (again["taken"], again["already"], again["faults"]) == (0, 1, [])
+    file = client.get(f"/api/jobs/{job}/file").data
+    copy = client.post("/api/jobs/file?again=true", data=file).get_json()["id"]
+    brought = next(c for c in client.get(f"/api/jobs/{copy}/measure").get_json()["checks"] if c["own"])
+    assert brought["finding"]["sentence"] == gap["finding"]["sentence"]
+    assert "Sensor gap" in client.get(f"/api/jobs/{copy}/sheet.html").get_data(as_text=True)
+    say(client, job, "own", "Sensor gap", answer="open")
+    assert not any(c["own"] for c in client.get(f"/api/jobs/{job}/measure").get_json()["checks"])
+    assert client.get(f"/api/jobs/{job}/file").status_code == 200
+
+
+def test_pedal_force_is_held_against_what_the_job_allows(client: Any, job: int) -> None:
+    enter(client, job, effort_limit="130 N")
+    assert read(client, job, "pedal_force", "Once", "100 N")["finding"]["verdict"] == "reuse"
+    heavy = read(client, job, "pedal_force", "Once", "180 N")
+    assert (heavy["finding"]["verdict"], heavy["limits"][0]["mark"]) == ("put right", "job")

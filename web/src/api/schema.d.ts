@@ -14,7 +14,7 @@ export interface paths {
         /** A page of the jobs of the shop, searched, narrowed and sorted. */
         get: operations["jobs_list_jobs_get"];
         put?: never;
-        /** A new job of a layout. */
+        /** A new job: of a layout, or of a class of vehicle with one figure of its engine. */
         post: operations["jobs_create_job_post"];
         delete?: never;
         options?: never;
@@ -1573,18 +1573,47 @@ export interface components {
         };
         /**
          * NewJobIn
-         * @description A new job.
+         * @description A new job: of a layout, or of a class of vehicle with what is known of it.
          */
         NewJobIn: {
             /** Name */
             name: string;
-            /** Layout */
-            layout: string;
+            /**
+             * Layout
+             * @description Follows from the class where one is named.
+             * @default
+             */
+            layout?: string;
             /**
              * Vehicle
              * @default
              */
             vehicle?: string;
+            /**
+             * Vehicle Class
+             * @default
+             */
+            vehicle_class?: string;
+            /**
+             * Engine
+             * @description One figure of the engine, or a kit's rating: 320 N·m, 250 hp.
+             * @default
+             */
+            engine?: string;
+            /**
+             * Taken At
+             * @description Where that figure was taken: `curve_reference`.
+             * @default
+             */
+            taken_at?: string;
+            /**
+             * Figures
+             * @description More figures as typed, such as those of the clutch.
+             * @default {}
+             */
+            figures?: {
+                [key: string]: string;
+            };
         };
         /**
          * EntriesIn
@@ -3179,6 +3208,11 @@ export interface components {
              * @enum {string}
              */
             of: "both" | "found" | "planned";
+            /**
+             * Own
+             * @description Added by this job.
+             */
+            own: boolean;
             /**
              * In Scope
              * @description Asked for on this job, by its scope and by what was said of the check.

@@ -1,7 +1,8 @@
 import { memo, useId } from "react";
 import type { Field, InputInfo } from "@/api/client";
+import { first, second } from "@/lib/units";
 import { type FieldActions, useJobEditor } from "@/lib/useJobEditor";
-import { bothSystems } from "@/lib/words";
+import { whole } from "@/lib/words";
 import { Figure } from "./Figure";
 
 type Props = { info: InputInfo; field: Field };
@@ -27,7 +28,7 @@ const Body = memo(NumberFieldBody, (before, now) => {
 function NumberFieldBody({ info, field, draft, actions }: BodyProps) {
   const id = useId();
   const typed = draft ?? field.typed ?? "";
-  const assumed = field.mark === "assumed" && !typed && field.value ? bothSystems(field.value) : null;
+  const assumed = field.mark === "assumed" && !typed && field.value ? whole(first(field.value)) : null;
   const changing = draft !== undefined;
   const bare = typed === "" || /[\d.,½¼¾⅛⅜⅝⅞]\s*$/.test(typed);
   return (
@@ -113,9 +114,11 @@ function Says({ info, field, changing, actions }: Props & { changing: boolean; a
     );
   }
   if (field.mark === "assumed") {
+    const other = field.value && second(field.value);
     return (
-      <p className="truncate text-left text-soft" title={field.why ?? ""}>
-        <span className="font-semibold">assumed</span> [{field.source}] {field.why}
+      <p className="text-left leading-tight text-soft">
+        <span className="font-semibold">assumed</span> [{field.source}]{other && ` ${whole(other)};`}{" "}
+        {field.why}
       </p>
     );
   }

@@ -18,7 +18,7 @@ export function Units({ onPhone }: { onPhone: boolean }) {
     <label className={`order-3 my-2 items-center ${onPhone ? "flex" : "hidden tablet:flex"}`}>
       <span className="sr-only">Units of the shop</span>
       <select
-        className="button max-w-26 text-note"
+        className="button max-w-36 text-note"
         value={prefer.variables ?? UNITS}
         onChange={(event) => prefer.mutate(event.target.value as Shop["units"])}
       >

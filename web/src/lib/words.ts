@@ -26,12 +26,13 @@ export const QUESTION_LABELS: Record<Verdict["question"], string> = {
   true: "True",
 };
 
-const one = ({ figure, unit }: Figure["metric"]) => (unit ? `${figure} ${unit}` : figure);
+/** A figure with its unit. */
+export const whole = ({ figure, unit }: Figure["metric"]) => (unit ? `${figure} ${unit}` : figure);
 
 /** A value in the units the shop prefers, as text: `241.3 mm · 9.5 in`; once where they are the same. */
 export function bothSystems(value: Figure): string {
   const other = second(value);
-  return other ? `${one(first(value))} · ${one(other)}` : one(first(value));
+  return other ? `${whole(first(value))} · ${whole(other)}` : whole(first(value));
 }
 
 /** From one value to another, in the units the shop prefers: `0.508 to 0.635 mm · 0.02 to 0.025 in`. */
@@ -39,8 +40,8 @@ export function rangeOf(low: Figure, high: Figure): string {
   const systems = UNITS === "both" ? (["metric", "inch"] as const) : ([UNITS] as const);
   const told = systems.map((system) =>
     low[system].unit === high[system].unit
-      ? `${low[system].figure} to ${one(high[system])}`
-      : `${one(low[system])} to ${one(high[system])}`,
+      ? `${low[system].figure} to ${whole(high[system])}`
+      : `${whole(low[system])} to ${whole(high[system])}`,
   );
   return [...new Set(told)].join(" · ");
 }

@@ -18,11 +18,12 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping
 from importlib import import_module
 from pkgutil import iter_modules
+from types import MappingProxyType
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.checks import CHECKS, LimitName
 from liftbite.core.measure.judgement import Readings
-from liftbite.core.measure.setup.calculation import Asked, Calculation, Told
+from liftbite.core.measure.setup.calculation import Asked, Calculation, Told, within
 
 
 def _registered() -> dict[str, Calculation]:
@@ -38,7 +39,10 @@ CALCULATIONS: Mapping[str, Calculation] = _registered()
 
 
 def told_of(
-    build: Build, readings: Readings, said: Mapping[str, str] | None = None
+    build: Build,
+    readings: Readings,
+    said: Mapping[str, str] | None = None,
+    given: Mapping[str, Mapping[LimitName, tuple[float, str]]] = MappingProxyType({}),
 ) -> Iterator[tuple[Calculation, Told | None]]:
     """Every calculation with what it comes to, None while readings for it are missing.
 
@@ -47,10 +51,12 @@ def told_of(
     build : the job
     readings : check -> readings in force
     said : what was said where a calculation asks: name of the setting -> option
+    given : check -> limits a kit maker or a manual gives
     """
     for calculation in CALCULATIONS.values():
         found = calculation.work_out(build, readings, said or {})
-        yield calculation, None if found is None else calculation.tell(found)
+        window = given.get(calculation.window_of, {})
+        yield calculation, None if found is None else within(calculation.tell(found), window)
 
 
 def asked_of_check(check: str) -> Asked | None:

@@ -246,7 +246,7 @@ def tell(found: Bearing) -> Told:
         working.append(f"A bearing that rides on the fingers only keeps this in reserve. One that springs fully back "
                        f"crosses it on every stroke: {mm(best)} mm · A_s/A_m = {mm(found.crossing)} mm of the "
                        "master's travel; then enter it as the bearing's clearance.")  # fmt: skip
-    return Told(_sentence(found), _verdict(found), (*working, *found.pieces.tried()), _shows(found))
+    return Told(_sentence(found), _verdict(found), (*working, *found.pieces.tried()), _shows(found), best)
 
 
 def _verdict(found: Bearing) -> SetUp:
@@ -361,5 +361,5 @@ CALCULATION = Calculation(
     "bearing", "Reserve of a concentric bearing", ("depth_x", "depth_y", "spacers"), "X and Y, once each",
     work_out, tell,
     Asked("depth_x", "fitted", "Under the bearing", {name: words for name, (words, _) in FITTED.items()}),
-    {"depth_x": EffectOf(lambda *_: [], told=_effects)},
+    {"depth_x": EffectOf(lambda *_: [], told=_effects)}, "depth_x",
 )  # fmt: skip

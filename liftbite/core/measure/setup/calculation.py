@@ -7,6 +7,7 @@
 - `Lines`         lengths along a length
 - `Remark`        a sentence with its verdict
 - `Asked`         something the readings do not say and nobody may guess
+- `within`        held against a kit maker's or a manual's window, which wins
 - `Pieces`, `pieces_of`   spacers or shims at hand
 
 Screen, sheet and interface show these as they come; none of them knows a calculation by its name. Lengths in metres.
@@ -15,10 +16,11 @@ Screen, sheet and interface show these as they come; none of them knows a calcul
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Any, Literal, TypeAlias
 
 from liftbite.core.job.build import Build, both_fine
+from liftbite.core.measure.checks import LimitName
 from liftbite.core.measure.effect import EffectOf
 from liftbite.core.measure.judgement import Readings
 from liftbite.core.units.read import from_si
@@ -127,12 +129,14 @@ class Told:
     verdict : "reuse" where it goes in as it is, "put right" or "stop" where not, empty where it says neither
     working : how, line by line, with its figures and whose rule it is
     shows : what is shown beside it, in order
+    length : what a kit maker's or a manual's window is for [m]; None where there is no such length
     """
 
     sentence: str
     verdict: SetUp
     working: tuple[str, ...] = ()
     shows: tuple[Shown, ...] = ()
+    length: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -166,6 +170,7 @@ class Calculation:
     tell : that in words
     asks : what the readings do not say
     effects : check -> what it enters into the job
+    window_of : the check whose limits, as a kit maker or a manual gives them, are a window for its `length`
     """
 
     name: str
@@ -176,6 +181,29 @@ class Calculation:
     tell: Callable[[Any], Told]
     asks: Asked | None = None
     effects: Mapping[str, EffectOf] = field(default_factory=dict)
+    window_of: str = ""
+
+
+def within(told: Told, given: Mapping[LimitName, tuple[float, str]]) -> Told:
+    """What a calculation came to, held against a window somebody gave: that window wins, the sum stands beside it.
+
+    Parameters
+    ----------
+    given : "least" and "most" -> length [m] and whose it is
+
+    >>> told = Told("The reserve is 5 mm, outside 6 to 9 mm.", "put right", length=5e-3)
+    >>> within(told, {"most": (8e-3, "kit sheet")}).verdict
+    'reuse'
+    """
+    if told.length is None or not ({"least", "most"} & set(given)) or told.verdict == "stop":
+        return told
+    low, high = given.get("least"), given.get("most")
+    inside = (low is None or told.length >= low[0] - 1e-9) and (high is None or told.length <= high[0] + 1e-9)
+    ends = [f"{word} {said(end[0])}" for word, end in (("at least", low), ("at most", high)) if end is not None]
+    whose = next((end[1] for end in (low, high) if end is not None and end[1]), "the manual")
+    lies = "lies inside" if inside else "lies outside"
+    first = f"{said(told.length)} {lies} what {whose} gives, {' and '.join(ends)}, which counts. By the sum: "
+    return replace(told, sentence=first + told.sentence, verdict=right(inside))
 
 
 @dataclass(frozen=True, slots=True)

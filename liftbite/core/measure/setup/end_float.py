@@ -85,9 +85,10 @@ def tell(found: EndFloat) -> Told:
         f"Left = end float − shims = {mm(found.measured)}{terms} = {mm(found.left)} mm: the least that is not below "
         "nothing, with the fewest shims. Nil but free turning [practice]; the manual's figure comes first.",
         *found.pieces.tried(),
-    ))  # fmt: skip
+    ), length=found.measured)  # fmt: skip
 
 
 CALCULATION = Calculation(
-    "end_float", "End float of the input shaft", ("end_float", "retainer_shims"), "the end float", work_out, tell
-)
+    "end_float", "End float of the input shaft", ("end_float", "retainer_shims"), "the end float", work_out, tell,
+    window_of="end_float",
+)  # fmt: skip

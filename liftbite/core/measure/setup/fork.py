@@ -140,7 +140,7 @@ def tell(found: Fork) -> Told:
     if abs(f.height) > MAKE_UP:
         working.append("Past 0.5 mm it is made up for with a pivot or slave shim [practice].")
     short = found.stroke is not None and found.needed is not None and found.stroke < found.needed
-    return Told(sentence, right(f.free_play >= 0 and not short), tuple(working))
+    return Told(sentence, right(f.free_play >= 0 and not short), tuple(working), length=f.free_play)
 
 
 def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
@@ -159,4 +159,5 @@ CALCULATION = Calculation(
     work_out,
     tell,
     effects={"bearing_height": EffectOf(_effects, once=True)},
+    window_of="bearing_height",
 )

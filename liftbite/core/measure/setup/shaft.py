@@ -100,7 +100,7 @@ def tell(found: Shaft) -> Told:
         f"{mm(reach.engagement)} mm.",
         f"Clear of the bottom by pilot length + bore below it − that = {length} + {below} − {mm(reach.engagement)} = "
         f"{mm(reach.clear)} mm. Both ends are checked [practice].",
-    ))  # fmt: skip
+    ), length=reach.engagement)  # fmt: skip
 
 
 def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
@@ -118,5 +118,5 @@ def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effec
 CALCULATION = Calculation(
     "shaft", "Reach of the input shaft", ("shaft_reach",),
     "all its depths, none left out: key 0 where there is no plate", work_out, tell,
-    effects={"shaft_reach": EffectOf(_effects)},
+    effects={"shaft_reach": EffectOf(_effects)}, window_of="shaft_reach",
 )  # fmt: skip

@@ -7,10 +7,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from liftbite.core.job.build import build_of
-from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.checks import CHECKS, LimitName
 from liftbite.core.measure.setup import CALCULATIONS, told_of
 from liftbite.core.measure.setup.bearing import bearing_stacks
-from liftbite.core.measure.setup.calculation import pieces_of
+from liftbite.core.measure.setup.calculation import Told, pieces_of, within
 from liftbite.core.measure.setup.end_float import shims_for_float
 from liftbite.core.measure.setup.floater import floater_stands
 from tests.core.measure.setup.steps import DEPTHS, FORK_CAR, TWIN, found, sums_told, taken, told
@@ -85,3 +85,27 @@ def test_every_sum_told_comes_out(
         assert len(sums) >= (0 if which in {"end_float", "floater"} else 1), words.working
         for left, right in sums:
             assert left == pytest.approx(right, abs=0.0061, rel=1e-3), words.working
+
+
+@pytest.mark.parametrize(
+    ("given", "verdict"),
+    [
+        ({}, "put right"),
+        ({"spread": (1e-3, "kit sheet")}, "put right"),
+        ({"least": (4e-3, "kit sheet")}, "reuse"),
+        ({"least": (4e-3, "kit sheet"), "most": (4.5e-3, "kit sheet")}, "put right"),
+        ({"most": (5e-3, "")}, "reuse"),
+    ],
+)
+def test_a_kit_makers_window_wins_over_the_sum(given: dict[LimitName, tuple[float, str]], verdict: str) -> None:
+    told = Told("The reserve is 5 mm, outside.", "put right", length=5e-3)
+    held = within(told, given)
+    assert held.verdict == verdict
+    assert "The reserve is 5 mm, outside." in held.sentence
+    if verdict == "reuse":
+        assert "lies inside what" in held.sentence
+
+
+def test_no_window_lets_in_what_cannot_be() -> None:
+    told = Told("The bearing already meets the fingers.", "stop", length=-1e-3)
+    assert within(told, {"least": (-5e-3, "kit sheet")}) == told

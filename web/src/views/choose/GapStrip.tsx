@@ -16,7 +16,7 @@ export function GapStrip({ section, place, width }: { section: Section; place: P
   );
   const { write, factor } = writing(section.inch);
   // what is said stands beside the strip, and under it where there is no room
-  const beside = width >= 420;
+  const beside = width >= 400;
   const room = Math.max(width - 2 * SIDE - (faces.length - 1) * BLOCK - (beside ? 150 : 4), 40);
   const scale = most > 0 ? stepBelow(room / most) : 50;
   let x = 1;

@@ -91,7 +91,6 @@ const Sheet = memo(function Sheet({ section }: { section: Section }) {
             onPart={pick}
             onPedal={onPedal}
           />
-          {width >= 820 && <Tries compact />}
         </div>
         <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 border-y border-hair py-1 text-note">
           <p className="flex flex-wrap gap-x-3">
@@ -107,9 +106,6 @@ const Sheet = memo(function Sheet({ section }: { section: Section }) {
               </button>
             ))}
           </p>
-        </div>
-        <div className="flex flex-wrap items-start justify-between gap-x-4 gap-y-1 pt-2">
-          <GapStrip section={section} place={place} width={side ? width - 190 : width} />
           <p className="flex gap-4 text-note">
             <button
               type="button"
@@ -127,6 +123,10 @@ const Sheet = memo(function Sheet({ section }: { section: Section }) {
               Save as SVG
             </button>
           </p>
+        </div>
+        <div className="flex flex-wrap items-start justify-between gap-x-4 pt-2">
+          <GapStrip section={section} place={place} width={side ? Math.min(width - 400, 460) : width} />
+          {width >= 820 && <Tries compact />}
         </div>
         <div className={`grid gap-x-7 gap-y-2 ${side ? "grid-cols-2" : ""}`}>
           <StrokeChart section={section} place={place} width={half} onPedal={onPedal} />

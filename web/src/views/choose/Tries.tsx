@@ -16,7 +16,7 @@ export function Tries({ compact = false }: { compact?: boolean }) {
       aria-label="Try a fault"
       className={
         compact
-          ? "absolute bottom-1 right-[10.75rem] w-[18.5rem]"
+          ? "grid w-[24rem] grid-cols-[auto_1fr_1fr] items-center gap-x-3"
           : "mt-2 border-t border-hair pt-1 tablet:max-w-[30rem]"
       }
     >
@@ -26,7 +26,9 @@ export function Tries({ compact = false }: { compact?: boolean }) {
         return (
           <div
             key={quantity}
-            className="-my-2 grid grid-cols-[9.5rem_1fr] items-center gap-2 text-note first-of-type:mt-0"
+            className={
+              compact ? "-my-1 text-note" : "-my-2 grid grid-cols-[9.5rem_1fr] items-center gap-2 text-note"
+            }
           >
             <span className={typed ? "text-now" : undefined}>
               {label}{" "}

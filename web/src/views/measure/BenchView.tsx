@@ -4,6 +4,7 @@ import type { Measure } from "@/api/client";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
 import { nextCheck, placeNow } from "@/lib/keypad";
+import { AddCheck } from "./AddCheck";
 import { CalculationsOf } from "./CalculationsOf";
 import { CheckList } from "./CheckList";
 import { Clock } from "./Clock";
@@ -66,6 +67,7 @@ export function BenchView() {
           </button>
         </p>
         <CheckList bench={bench} now={check.name} onCheck={go} />
+        <AddCheck send={send} />
         <label className="mt-2 block text-note">
           This job goes as far as
           <select
@@ -113,9 +115,7 @@ export function BenchView() {
         <SweepFigures check={check} />
         <CalculationsOf calculations={bench.calculations} check={check} send={send} />
         <Working lines={check.working} />
-        {check.kind !== "grade" && check.kind !== "figure" && (
-          <Limits check={check} send={send} vehicle={bench.vehicle} />
-        )}
+        {check.kind !== "grade" && <Limits check={check} send={send} vehicle={bench.vehicle} />}
         <Readings check={check} />
         <HowTaken key={`${check.name} ${check.series}`} check={check} send={send} />
       </Scroll>

@@ -30,6 +30,15 @@ export function Said({ bench, check, send }: { bench: Measure; check: Check; sen
           </button>
         </p>
       ))}
+      {check.own && (
+        <button
+          type="button"
+          className="plain-link min-h-11 text-note"
+          onClick={() => void send({ record: { kind: "own", key: check.label, said: { answer: "open" } } })}
+        >
+          Take this check off the job
+        </button>
+      )}
       <details className="text-note">
         <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
           Close or overrule it …

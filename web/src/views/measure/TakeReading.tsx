@@ -3,6 +3,7 @@ import type { Check, GaugeEvent, Measure } from "@/api/client";
 import { useKeyed, useRereadBench } from "@/api/measure";
 import { beep } from "@/lib/beep";
 import { openPlaces, pieceAfter, placeNow } from "@/lib/keypad";
+import { keepUnit, lastUnit } from "@/lib/lastUnit";
 import { requestName } from "@/lib/request";
 import { useGauge } from "@/lib/useGauge";
 import { useSent } from "@/lib/useSent";
@@ -33,7 +34,7 @@ export function TakeReading({ bench, check, place, instrument, send, onPlace, on
   // a condition can be changed after it was given; a figure is read again only where one asks for the place
   const here = free ?? (check.kind === "grade" ? (check.places.at(-1)?.key ?? null) : null);
   const [text, setText] = useState("");
-  const [unit, setUnit] = useState(check.units[0] ?? "");
+  const [unit, setUnit] = useState(() => lastUnit(check.name, check.units));
   const [trouble, setTrouble] = useState<string | null>(null);
   const [skipping, setSkipping] = useState(false);
   const keyed = useKeyed(bench.job, check.name, text, unit);
@@ -133,7 +134,10 @@ export function TakeReading({ bench, check, place, instrument, send, onPlace, on
             label={`Reading at ${here}`}
             takes={here === "Once" ? "Take the reading" : `Take for ${here}`}
             onText={setText}
-            onUnit={setUnit}
+            onUnit={(unit) => {
+              setUnit(unit);
+              keepUnit(check.name, unit);
+            }}
             onTake={(sure) => text.trim() && void read({ typed: text, sure })}
             onInstead={(typed) => void read({ typed })}
           />

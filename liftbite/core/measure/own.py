@@ -1,0 +1,98 @@
+"""Checks a job adds of its own: a sensor gap, hub to bolts, the roughness of a face.
+
+- `own_name`     what one goes by in the record of readings
+- `read_own`     what was said of one, checked, as a check
+- `own_checks`   those of a record
+- `known_checks` these and the ones every job has
+
+One is a line of the job's record, so it goes with the job's file, and is read, judged, printed and kept as any other.
+"""
+
+from __future__ import annotations
+
+import re
+import unicodedata
+from collections.abc import Iterable, Mapping
+
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.job.record import Line, in_force
+from liftbite.core.measure.checks import CHECKS, Check, Limit, LimitName, Place
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS
+from liftbite.core.units.kinds import KINDS
+from liftbite.core.units.read import read
+
+#: Most places one may have.
+MOST_PLACES = 24
+_AHEAD = "own_"
+
+
+def own_name(label: str) -> str:
+    """A name of letters, figures and underscores.
+
+    >>> own_name("Sensor gap, 2 o'clock")
+    'own_sensor_gap_2_o_clock'
+    """
+    plain = unicodedata.normalize("NFKD", label).encode("ascii", "ignore").decode().lower()
+    return _AHEAD + (re.sub(r"[^a-z0-9]+", "_", plain).strip("_") or "check")[:40]
+
+
+def read_own(line: Line) -> Check:
+    """The check that a line of the record says.
+
+    Raises
+    ------
+    UnreadableEntry : a unit there is none of, a limit that is no figure of it, or more places than a part has
+
+    >>> read_own(Line("own", "Sensor gap", {"unit": "mm", "least": "0.6", "most": "1 mm"})).limits[1].value
+    0.001
+    """
+    said = line.said
+    unit = said.get("unit", "mm")
+    si = next((si for si, kind in KINDS.items() if unit in kind.units), None)
+    if si is None:
+        raise UnreadableEntry(f"{line.key}: “{unit}” is no unit; mm, in, °, N, bar and the like are")
+    limits = tuple(_limit(line, name, si, unit) for name in ("least", "most") if said.get(name))
+    least, most = (next((x.value for x in limits if x.name == n), None) for n in ("least", "most"))
+    if least is not None and most is not None and least > most:
+        raise UnreadableEntry(f"{line.key}: at least {said['least']} and at most {said['most']} leaves nothing")
+    suited = tuple(name for name, kind in INSTRUMENT_KINDS.items() if kind.unit == si)
+    places = tuple(Place(p) for p in _places(line))
+    part, anything = said.get("part") or "Of this job", (-float("inf"), float("inf"))
+    part, anything = said.get("part") or "Of this job", (-float("inf"), float("inf"))
+    return Check(own_name(line.key), part, line.key, said.get("how", ""), "reading", si, unit, suited,
+                 places=lambda _: places, limits=limits, if_failed="put right", usual=anything)  # fmt: skip
+
+
+def _limit(line: Line, name: LimitName, si: str, unit: str) -> Limit:
+    try:
+        value = read(line.said[name], si, unit).si
+    except UnreadableEntry as error:
+        raise UnreadableEntry(f"{line.key}, at {name}: {error.reason}") from None
+    return Limit(name, value, "job", f"said of this job{f' by {line.who}' if line.who else ''}")
+
+
+def _places(line: Line) -> list[str]:
+    """The places as they are listed, or so many numbered ones; once where nothing was said."""
+    text = line.said.get("places", "").strip()
+    if not text.isdigit():
+        names = list(dict.fromkeys(p.strip() for p in re.split(r"[,;\n]", text) if p.strip()))
+    elif int(text) > MOST_PLACES:
+        names = [""] * int(text)
+    else:
+        names = [f"Place {n}" for n in range(1, int(text) + 1)]
+    if len(names) > MOST_PLACES:
+        raise UnreadableEntry(f"{line.key}: {len(names)} places are too many; {MOST_PLACES} fit")
+    return names if len(names) > 1 or (names and not text.isdigit()) else ["Once"]
+
+
+def own_checks(record: Iterable[Line], *, ever: bool = False) -> dict[str, Check]:
+    """Name -> check, of those that stand; with `ever` of those that were taken back as well, whose readings remain."""
+    lines = list(record)
+    said = {line.key: line for line in lines if line.kind == "own" and line.answer != "open"} if ever else {}
+    found = [read_own(line) for line in (said | in_force(lines, "own")).values()]
+    return {check.name: check for check in found}
+
+
+def known_checks(record: Iterable[Line]) -> Mapping[str, Check]:
+    """Every check readings of a job may be of."""
+    return {**CHECKS, **own_checks(record, ever=True)}
