@@ -79,8 +79,14 @@ const Sheet = memo(function Sheet({ section }: { section: Section }) {
   return (
     <Scroll label="Section" className={`${RESULTS_COLUMN} !py-2`}>
       <h1 className="sr-only">The clutch in section</h1>
-      <div ref={frame} data-testid="bench" data-pedal={place.pedal} data-worn={place.wear}>
-        <div className="relative">
+      <div
+        ref={frame}
+        className="relative"
+        data-testid="bench"
+        data-pedal={place.pedal}
+        data-worn={place.wear}
+      >
+        <div>
           <Drawing
             section={section}
             place={place}
@@ -106,7 +112,7 @@ const Sheet = memo(function Sheet({ section }: { section: Section }) {
               </button>
             ))}
           </p>
-          <p className="flex gap-4 text-note">
+          <p className={`flex gap-4 text-note ${side ? "absolute right-0 top-0" : ""}`}>
             <button
               type="button"
               aria-pressed={sizes}
