@@ -355,6 +355,53 @@ def find(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
     sys.exit(0 if found.kept else 1)
 
 
+@click.command()
+@FILE
+@JSON
+@CSV
+@click.option("--run", type=click.IntRange(1), help="Which run of a file that holds several, from 1.")
+@click.option("--trust", type=click.Choice(["torque", "power"]), help="What counts where the two disagree.")
+@click.option("--gearing", default="", help="Road speed per 1000 rpm, for a file of tractive force.")
+def curve(file: Path, as_json: bool, as_csv: bool, run: int | None, trust: str | None, gearing: str) -> None:
+    """Read a dynamometer FILE: mapping, questions, refusal, curve. Exit code 2 where it is refused or something is
+    asked."""
+    from liftbite.api.brief.present import proposal_out, read_out
+    from liftbite.api.jobs.entries import mapping_of
+    from liftbite.core.job.dyno_file import read_curve, write_csv
+    from liftbite.core.job.dyno_table import decode
+
+    told: dict[str, Any] = {"mapping": None, "runs": [], "questions": [], "refusal": "", "asks": [], "curve": None}
+    found, refusal = None, ""
+    try:
+        proposal = proposal_out(file.name, decode(file.read_bytes()))
+        told |= proposal.model_dump(exclude={"text", "name", "units", "preview"})
+        if run is not None and not 1 <= run <= max(len(proposal.runs), 1):
+            raise UnreadableFile(f"run {run} is not there; the file holds {max(len(proposal.runs), 1)}")
+        mapping = proposal.runs[run - 1].mapping if run is not None and proposal.runs else proposal.mapping
+        mapping = mapping.model_copy(update={"trust": trust or "", "gearing": gearing})
+        found = read_curve(proposal.text, mapping_of(mapping))
+        told |= read_out(found).model_dump() | {"mapping": mapping.model_dump()}
+    except OSError as error:
+        bad_input(f"{file}: {error.strerror}")
+    except UnreadableFile as error:
+        refusal = told["refusal"] = str(error)
+    if as_json:
+        click.echo(json.dumps(told, ensure_ascii=False, indent=1))
+    elif as_csv and found is not None:
+        click.echo(write_csv(found.curve), nl=False)
+    else:
+        for sentence in (*told["questions"], *told["asks"]):
+            click.echo(f"? {sentence}")
+        for line in told.get("notes", ()):
+            click.echo(line)
+        if found is not None:
+            peak, at = found.curve.peak_torque, found.curve.peak_torque_speed
+            click.echo(f"{found.curve.speed.size} points, peak {both(peak, 'N·m')} at {both(at, 'rad/s')}.")
+    if refusal:
+        click.echo(f"{file.name}: {refusal}.", err=True)
+    sys.exit(EXIT_BAD_INPUT if refusal or told["asks"] else EXIT_HOLDS)
+
+
 #: Name of before of a command, still understood.
 BEFORE = {"sweep": find}
-COMMANDS = (explain, stroke, life, launch, stint, next_question, beside, compare, find)
+COMMANDS = (explain, stroke, life, launch, stint, next_question, beside, compare, find, curve)

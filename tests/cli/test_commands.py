@@ -13,6 +13,7 @@ from liftbite.core.job.builds import part_of
 from tests.cli.test_main import run, write
 from tests.jobs import CAR, FULL
 
+RUNS = Path(__file__).parents[1] / "data" / "dyno"
 SHELF = {
     "format": "liftbite-shelf",
     "version": 1,
@@ -189,3 +190,32 @@ def test_the_next_question_on_the_command_line(job: str) -> None:
     told = json.loads(run("next", job, "--json").output)["ranking"]
     assert told[0]["settles"]
     assert run("next", job).output.startswith(f"Next: {told[0]['label']}")
+
+
+@pytest.mark.parametrize(
+    ("name", "code", "says"),
+    [
+        ("plain.csv", 0, "300 N·m"),
+        ("stacked.csv", 0, "270 N·m"),
+        ("contradiction.csv", 2, "disagree"),
+        ("sawtooth.csv", 2, "jumps up and down"),
+        ("empty.csv", 2, "the file is empty"),
+        ("expected.json", 2, "no line holds two figures"),
+    ],
+)
+def test_a_dynamometer_file_is_read_asked_about_or_refused(name: str, code: int, says: str) -> None:
+    result = run("curve", str(RUNS / name))
+    assert (result.exit_code, says in result.output + result.stderr) == (code, True)
+
+
+def test_a_curve_as_json_has_its_mapping_its_questions_and_its_refusal() -> None:
+    told = json.loads(run("curve", str(RUNS / "side-by-side.csv"), "--json", "--run", "2").output)
+    assert told["peak_torque"]["si"] == pytest.approx(360)
+    assert [r["label"] for r in told["runs"]] == ["Torque base Nm", "Torque tuned Nm"]
+    assert told["mapping"]["torque"] == 2
+    refused = json.loads(run("curve", str(RUNS / "contradiction.csv"), "--json").stdout)
+    assert "disagree" in refused["refusal"]
+    assert refused["curve"] is None
+    taken = run("curve", str(RUNS / "contradiction.csv"), "--csv", "--trust", "torque").output
+    assert taken.startswith("engine speed [rpm],torque [N·m]")
+    assert run("curve", str(RUNS / "plain.csv"), "--run", "3").exit_code == 2

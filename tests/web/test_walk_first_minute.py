@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+from pathlib import Path
+
 from playwright.sync_api import Page, expect
 
 from liftbite.demo import JOBS
 from tests.web.steps import answer, sentence
 
 QUESTIONS = ("bite", "lift", "heat", "true")
+RUNS = Path(__file__).parents[1] / "data" / "dyno"
 
 
 class Hands:
@@ -63,3 +66,47 @@ def test_three_figures_of_a_clutch_and_a_figure_at_the_wheels(page: Page, shop: 
     hands.write("One figure of the engine", " hp")
     hands.press("Begin")
     expect(answer(page, "bite")).to_have_attribute("data-state", "holds")
+
+
+def test_a_run_begins_a_job_and_is_looked_at(page: Page, shop: str) -> None:
+    page.goto(shop)
+    hands = Hands(page)
+    page.set_input_files("input[aria-label='Dynamometer run']", RUNS / "side-by-side.csv")
+    expect(page.get_by_text("With the run of side-by-side.csv")).to_be_visible()
+    hands.pick("What it is", "Boosted coupe")
+    hands.press("Begin")
+    runs = page.get_by_test_id("runs")
+    expect(runs).to_contain_text("Torque base Nm, peak 300 N·m")
+    expect(page.get_by_test_id("curve-preview")).to_be_visible()
+    runs.get_by_text("Torque tuned Nm").click()
+    expect(page.get_by_role("dialog")).to_contain_text("Peak torque 360 N·m")
+    hands.press("Take this curve")
+    expect(page.get_by_test_id("torque-chart")).to_be_visible()
+    for question in QUESTIONS:
+        expect(answer(page, question)).not_to_have_attribute("data-state", "open")
+    assert hands.clicks <= 15
+
+
+def test_a_curve_no_engine_makes_is_asked_about_and_not_taken_without_a_word(page: Page, shop: str) -> None:
+    page.goto(shop)
+    page.set_input_files("input[aria-label='Dynamometer run']", RUNS / "impossible-peak.csv")
+    page.get_by_label("What it is", exact=True).select_option(label="Boosted coupe")
+    page.get_by_role("button", name="Begin", exact=True).click()
+    dialog = page.get_by_role("dialog")
+    expect(dialog).to_contain_text("beyond any engine a clutch is built for")
+    take = page.get_by_role("button", name="Take this curve")
+    expect(take).to_be_disabled()
+    page.get_by_label("It is so").check()
+    expect(take).to_be_enabled()
+
+
+def test_a_word_among_the_figures_is_left_out_in_the_dialog(page: Page, shop: str) -> None:
+    page.goto(shop)
+    page.set_input_files("input[aria-label='Dynamometer run']", RUNS / "word-in-figures.csv")
+    page.get_by_label("What it is", exact=True).select_option(label="Boosted coupe")
+    page.get_by_role("button", name="Begin", exact=True).click()
+    dialog = page.get_by_role("dialog")
+    expect(dialog).to_contain_text("Line 7: “n/a” in the torque column")
+    page.get_by_label("Leave out lines").fill("7")
+    expect(dialog).to_contain_text("22 points.")
+    expect(dialog).to_contain_text("1 row of no part of the run left out.")

@@ -1,1 +1,4 @@
-"""The brief: a dynamometer file looked at before it becomes a curve."""
+"""The brief: what is read from a dynamometer file before anything is kept.
+
+- `present`, `views`   a mapping proposed, a file read as mapped
+"""

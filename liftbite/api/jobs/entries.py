@@ -14,7 +14,7 @@ from liftbite.core.job.ledger import Entry, Layers, curve_entry, read_entry
 
 def mapping_of(mapping: ColumnMappingIO) -> ColumnMapping:
     """The mapping of a file, as the core takes it."""
-    return ColumnMapping(**mapping.model_dump())
+    return ColumnMapping(**{**mapping.model_dump(), "leave_out": tuple(mapping.leave_out)})
 
 
 def read_entries(asked: Iterable[EntryIn]) -> tuple[list[Entry], dict[str, tuple[str | None, str]]]:
@@ -37,6 +37,8 @@ def read_entries(asked: Iterable[EntryIn]) -> tuple[list[Entry], dict[str, tuple
 def _from_file(entry: EntryIn) -> Entry:
     assert entry.file is not None
     read = read_curve(entry.file.text, mapping_of(entry.file.mapping))
+    if read.asks and not entry.file.mapping.sure:
+        raise UnreadableFile(f"{read.asks[0]} Say that it is so, or mend what is wrong")
     kept = {"notes": list(read.notes), "mapping": entry.file.mapping.model_dump(), "text": entry.file.text}
     return curve_entry(entry.quantity, entry.file.name, read.curve, kept)
 

@@ -292,6 +292,17 @@ class ColumnMappingIO(_In):
     speed_unit: str = "rpm"
     torque_unit: str = ""
     power_unit: str = ""
+    force: Annotated[int, Field(strict=True, ge=0)] | None = None
+    road: Annotated[int, Field(strict=True, ge=0)] | None = None
+    force_unit: str = ""
+    road_unit: str = ""
+    gearing: Annotated[str, Field(max_length=60, description="Road speed per 1000 rpm, as typed, bare in km/h.")] = ""
+    run: Annotated[int, Field(strict=True, ge=1)] | None = None
+    sweep: Literal["all", "up"] = "all"
+    leave_out: Annotated[list[int], Field(max_length=200, description="Lines that are no part of the run.")] = []
+    last_row: Annotated[int, Field(strict=True, ge=1)] | None = None
+    trust: Literal["", "torque", "power"] = ""
+    sure: Annotated[bool, Field(strict=True, description="What is asked about the curve was answered.")] = False
 
 
 class CurveFileIn(_In):
@@ -371,6 +382,15 @@ class ColumnOut(BaseModel):
     heading: str
 
 
+class RunOut(BaseModel):
+    """One run of a file that holds several, with its peak; null where it cannot be read as it stands."""
+
+    label: str
+    mapping: ColumnMappingIO
+    peak_torque: FigureOut | None
+    peak_torque_speed: FigureOut | None
+
+
 class ProposalOut(BaseModel):
     """How a file seems to be built, to be confirmed."""
 
@@ -382,6 +402,8 @@ class ProposalOut(BaseModel):
     reference: Reference
     questions: list[str]
     units: dict[str, list[str]]
+    corrected: str = Field(description="The correction to standard air the file names, or nothing.")
+    runs: list[RunOut]
 
 
 class CurveReadOut(BaseModel):
@@ -389,6 +411,7 @@ class CurveReadOut(BaseModel):
 
     curve: CurveOut
     notes: list[str]
+    asks: list[str] = Field(description="What is so unusual that it is asked before the curve is taken.")
     points: int
     peak_torque: FigureOut
     peak_torque_speed: FigureOut

@@ -12,6 +12,7 @@
   assumed.
 - `dyno_file`      From a dynamometer file, read as its mapping says, to a torque curve; and a curve to a file.
 - `dyno_mapping`   Which column of a dynamometer file is what: guessed, to be confirmed.
+- `dyno_runs`     The runs of a dynamometer file: one below the other, or side by side, each with its peak.
 - `dyno_table`     The text of a dynamometer file taken apart: lines, cells, figures.
 - `extremes`       Quantities of the whole stroke and of the whole life, made from an arrangement's own.
 - `fates`          What becomes of the parts that were found: stays, stays dressed, renewed.

@@ -9,7 +9,7 @@ Columns come in any order and under any name.
 from __future__ import annotations
 
 import re
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
@@ -36,17 +36,29 @@ from liftbite.core.units.kinds import KINDS
 from liftbite.core.units.read import find_unit, to_si
 
 Reference = Literal["wheel", "crank", ""]
-ROLES: Mapping[str, str] = {"speed": "rad/s", "torque": "N·m", "power": "W"}
+ROLES: Mapping[str, str] = {"speed": "rad/s", "torque": "N·m", "power": "W", "force": "N", "road": "m/s"}
+#: Units only files of a dynamometer have: role -> unit -> how much of an ordinary one.
+OWN_UNITS: Mapping[str, Mapping[str, tuple[float, str]]] = {"speed": {"rpm × 1000": (1000.0, "rpm")}}
+#: Corrections of a dynamometer to standard air, as files name them.
+_CORRECTED = re.compile(r"\b(SAE|DIN|ECE|EEC|STD|JIS|ISO ?1585|corr(?:ected|\.)?)\b", re.IGNORECASE)
+#: What a row begins with that sums the run up.
+_SUMMARY = re.compile(r"^\W{0,3}(max|min|peak|avg|average|mean|total|summary|result|spitze|mittel|maximum|minimum)",
+                      re.IGNORECASE)  # fmt: skip
+_THOUSANDS = re.compile(r"(rpm|1/min|u/min|tr/min)\W{0,3}[x×*]?\W{0,3}1[ .,]?000|1[ .,]?000\W{0,3}(rpm|1/min)|\bkrpm",
+                        re.IGNORECASE)  # fmt: skip
 _WORDS: tuple[tuple[str, str], ...] = (
     (
         "speed",
         r"rpm|drehzahl|r[ée]gime|1/min|min-1|u/min|tr/min|^n(?![·.]?m)\b|engine[ _]?speed|revs?\b|revolutions|giri",
     ),
-    ("torque", r"torque|tq\b|drehmoment|\bmoment|couple|coppia|\bnm\b|n·m|n\.m|lb.?ft|ft.?lb|kgf?.?m\b"),
+    ("torque", r"torque|tq\b|drehmoment|\bmoment|couple|coppia|\bnm\b|n·m|n\.m|lb.?ft|ft.?lb|kgf?.?m\b|\bm\.?kg"),
+    ("force", r"tractive|force|zugkraft|effort"),
+    ("road", r"km/h|\bkph\b|mph|road ?speed|vehicle ?speed|fahrgeschw"),
     ("power", r"power|puissance|leistung|potenza|\bk?w\b|\bkw|\b[wb]?hp\b|rwhp|\bps\b|\bcv\b|horse"),
 )
 _WHEEL = re.compile(r"wheel|\brw|whp|wtq|hub\b|roller|rad\b|roue", re.IGNORECASE)
-_CRANK = re.compile(r"crank|engine|flywheel|\bbhp|kurbel|motor|vilebrequin", re.IGNORECASE)
+_CRANK = re.compile(r"crank|engine (torque|power)|flywheel|\bbhp|kurbel|motor(moment|leistung)|vilebrequin",
+                    re.IGNORECASE)  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,6 +88,13 @@ class ColumnMapping:
     first_row : 1-based line of the first figures
     speed, torque, power : column index, None where the file has none
     speed_unit, torque_unit, power_unit : units of those columns
+    force, road, force_unit, road_unit : tractive force and road speed, their columns and units
+    gearing : road speed per 1000 rpm in the gear that was driven, as typed; for a file without engine speed
+    run : which run of those that stand one below the other, from 1; None for all that is there
+    sweep : "up" for nothing after the highest speed
+    leave_out, last_row : lines that are no part of the run, and the last that is
+    trust : what counts where torque and power disagree
+    sure : True once what is asked about the curve was answered
     """
 
     delimiter: Delimiter
@@ -87,6 +106,37 @@ class ColumnMapping:
     speed_unit: str = "rpm"
     torque_unit: str = ""
     power_unit: str = ""
+    force: int | None = None
+    road: int | None = None
+    force_unit: str = ""
+    road_unit: str = ""
+    gearing: str = ""
+    run: int | None = None
+    sweep: Literal["all", "up"] = "all"
+    leave_out: tuple[int, ...] = ()
+    last_row: int | None = None
+    trust: Literal["", "torque", "power"] = ""
+    sure: bool = False
+
+    def column(self, role: str) -> int | None:
+        """The column of a role."""
+        found: int | None = getattr(self, role)
+        return found
+
+    def unit(self, role: str) -> str:
+        """The unit of a role's column."""
+        found: str = getattr(self, f"{role}_unit")
+        return found
+
+
+@dataclass(frozen=True, slots=True)
+class Run:
+    """One run of a file that holds several: what it is called, how it is read, its peak [N·m, rad/s]."""
+
+    label: str
+    mapping: ColumnMapping
+    peak: float
+    peak_speed: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,6 +150,8 @@ class Proposal:
     preview : the first rows of figures, as text
     reference : "wheel", "crank" or "" where the file does not say
     questions : sentences on what the file leaves open
+    corrected : the correction to standard air it names, or empty
+    runs : the runs it holds, where it holds several; the mapping is of the first
     """
 
     mapping: ColumnMapping
@@ -107,20 +159,38 @@ class Proposal:
     preview: tuple[tuple[str, ...], ...]
     reference: Reference
     questions: tuple[str, ...]
+    corrected: str = ""
+    runs: tuple[Run, ...] = ()
+
+
+def units_of(role: str) -> tuple[str, ...]:
+    """The units a column of a role may be in."""
+    return (*KINDS[ROLES[role]].units, *OWN_UNITS.get(role, {}))
 
 
 def _unit_in(heading: str, role: str) -> str:
     kind = KINDS[ROLES[role]]
+    if role == "speed" and _THOUSANDS.search(heading):
+        return "rpm × 1000"
     for word in [*re.findall(r"[\[(]([^\[\]()]*+)[\])]", heading), *re.split(r"[\s,_/\[\]()]+", heading), heading]:
         try:
             if word:
                 return find_unit(re.sub(r"^(rw|w|b)(?=hp|tq)", "", word.strip().lower()) or word, kind)
         except UnreadableEntry:
             continue
-    for spelled, unit in (("ftlb", "lb-ft"), ("lbft", "lb-ft"), ("nm", "N·m"), ("rpm", "rpm"), ("hp", "hp")):
+    for spelled, unit in (("ftlb", "lb-ft"), ("lbft", "lb-ft"), ("nm", "N·m"), ("rpm", "rpm"), ("hp", "hp"),
+                          ("kmh", "km/h"), ("mph", "mph")):  # fmt: skip
         if unit in kind.units and spelled in re.sub(r"[^a-z]", "", heading.lower()):
             return unit
     return "rpm" if role == "speed" else ""
+
+
+def named_as(columns: Sequence[Column], role: str) -> list[Column]:
+    """The columns whose heading names a role, each with its unit."""
+    words = dict(_WORDS)[role]
+    rivals = {"torque": r"power|hp\b|\bkw", "power": r"torque|\bnm\b", "speed": r"km/h|mph|road|vehicle"}[role]
+    found = [c for c in columns if re.search(words, c.heading.lower()) and not re.search(rivals, c.heading.lower())]
+    return [Column(c.index, c.heading, role, _unit_in(c.heading, role)) for c in found]
 
 
 def _columns(headings: list[str], width: int) -> list[Column]:
@@ -131,6 +201,7 @@ def _columns(headings: list[str], width: int) -> list[Column]:
         for column in columns:
             text = column.heading.lower()
             rival = role == "torque" and re.search(r"power|hp\b|\bkw", text)
+            rival = rival or (role == "speed" and re.search(r"km/h|mph|road|vehicle", text))
             if role not in taken and column.index not in taken.values() and re.search(words, text) and not rival:
                 taken[role] = column.index
     by_index = {index: role for role, index in taken.items()}
@@ -154,7 +225,9 @@ def propose(text: str) -> Proposal:
     lines = lines_of(text)[: MAX_HEADS + LOOKED_AT]
     delimiter = delimiter_of(text, lines)
     rows = cells_of(lines, delimiter)
-    data = [(number, cells) for number, cells in rows if figures_in(cells) >= 2]
+    summary = tuple(number for number, cells in rows if any(_SUMMARY.match(cell[:20]) for cell in cells[:2] if cell)
+                    and figures_in(cells) >= 1)  # fmt: skip
+    data = [(number, cells) for number, cells in rows if figures_in(cells) >= 2 and number not in summary]
     if not data:
         raise UnreadableFile("no line holds two figures; a curve wants rpm and torque or power in columns", None)
     first_row = data[0][0]
@@ -168,20 +241,24 @@ def propose(text: str) -> Proposal:
     at = {c.role: c for c in columns if c.role}
     questions = []
     if "speed" not in at:
-        guess = _looks_like_speed(data, decimal, width)
+        taken = {c.index for c in at.values()}
+        guess = _looks_like_speed(data, decimal, [i for i in range(width) if i not in taken])
         if guess is not None:
             columns[guess] = at["speed"] = Column(guess, headings[guess], "speed", "rpm")
             questions.append(f"No heading names the engine speed; column {guess + 1} looks like rpm. Is it?")
         else:
             questions.append("Which column is the engine speed?")
-    if "torque" not in at and "power" not in at:
+    if "torque" not in at and "power" not in at and not {"force", "road"} <= at.keys():
         questions.append("Which column is torque, and which is power?")
     questions += _settle_unit(columns, at, data, decimal)
     questions += [
         f"In which unit is the {role}? The heading “{at[role].heading}” does not say."
-        for role in ("torque", "power")
+        for role in ("torque", "power", "force", "road")
         if role in at and not at[role].unit
     ]
+    if "speed" not in at and {"force", "road"} <= at.keys():
+        questions = [q for q in questions if "engine speed" not in q]
+        questions.append("How fast does it go per 1000 rpm in the gear that was driven?")
     above = text[: 20 * MAX_LINE].splitlines()[:20]
     everything = " ".join(headings) + " " + " ".join(line for line in above if COMMENT.match(line))
     wheel, crank = _WHEEL.search(everything), _CRANK.search(everything)
@@ -198,9 +275,17 @@ def propose(text: str) -> Proposal:
         speed_unit=unit.get("speed", "rpm"),
         torque_unit=unit.get("torque", ""),
         power_unit=unit.get("power", ""),
+        force=index.get("force"),
+        road=index.get("road"),
+        force_unit=unit.get("force", ""),
+        road_unit=unit.get("road", ""),
+        leave_out=tuple(n for n in summary if n >= first_row),
     )
     preview = tuple(tuple(cells + [""] * (width - len(cells))) for _, cells in data[:6])
-    return Proposal(mapping, tuple(columns), preview, reference, tuple(questions))
+    head = " ".join(line for number, line in enumerate(above, start=1) if number < first_row)
+    corrected = _CORRECTED.search(f"{everything} {head}")
+    return Proposal(mapping, tuple(columns), preview, reference, tuple(questions),
+                    (corrected[1].upper() if corrected[1].isupper() else "corrected") if corrected else "")  # fmt: skip
 
 
 def _settle_unit(columns: list[Column], at: dict[str, Column], data: Rows, decimal: str) -> list[str]:
@@ -225,8 +310,8 @@ def _settle_unit(columns: list[Column], at: dict[str, Column], data: Rows, decim
     return []
 
 
-def _looks_like_speed(data: Rows, decimal: str, width: int) -> int | None:
-    for index in range(width):
+def _looks_like_speed(data: Rows, decimal: str, free: Sequence[int]) -> int | None:
+    for index in free:
         try:
             values = [figure_of(cells[index], decimal) for _, cells in data if index < len(cells) and cells[index]]
         except ValueError:

@@ -26,13 +26,14 @@ LOOKED_AT = 500
 COMMENT = re.compile(r"^\s*(#|//|%|\*|!|'|--|rem\b)", re.IGNORECASE)
 _CELL = re.compile(r"[+\-−]?[\d\u00a0\u202f ]*+[\d.,]*+(?:e[+\-]?\d++)?", re.IGNORECASE)
 _LONGEST_FIGURE = 40
+_GAP = re.compile(r"\s{2,}+")
 _DIGIT = re.compile(r"\d")
 #: Lines above the figures: headings, the shop, the car.
 MAX_HEADS = 200
 _PLAIN = re.compile(r"-?\d++(?:\.\d*+)?")
 #: What a comment, or a line that names the delimiter, begins with.
 _BEGINS = frozenset("#/%*!'-rRsS")
-Delimiter = Literal[";", "\t", ",", "|"]
+Delimiter = Literal[";", "\t", ",", "|", " "]
 DecimalMark = Literal[".", ","]
 _DELIMITERS: tuple[Delimiter, ...] = get_args(Delimiter)
 
@@ -96,11 +97,19 @@ def cells_of(lines: Lines, delimiter: str, most: int | None = MAX_COLUMNS) -> Ro
     """
     rows = []
     for number, line in lines:
-        cells = next(csv.reader([line], delimiter=delimiter), []) if '"' in line else line.split(delimiter)
+        cells = _split(line, delimiter)
         if most is not None and len(cells) > most:
             raise UnreadableFile(f"{len(cells)} columns are more than a run has ({most})", number)
         rows.append((number, [cell.strip() for cell in cells]))
     return rows
+
+
+def _split(line: str, delimiter: str) -> list[str]:
+    """The cells of a line. Columns that are only set apart by spaces: by any where it holds figures, else by two."""
+    if delimiter == " ":
+        cells = line.split()
+        return cells if figures_in(cells) == len(cells) else _GAP.split(line.strip())
+    return next(csv.reader([line], delimiter=delimiter), []) if '"' in line else line.split(delimiter)
 
 
 def figures_in(cells: list[str]) -> int:

@@ -125,7 +125,7 @@ def rows_of(group: str) -> tuple[str, ...]:
     """The inputs and choices of a group, in the order they are shown.
 
     >>> rows_of("use")
-    ('use', 'use_factor')
+    ('vehicle_class', 'use', 'use_factor')
     """
     order = GROUPS[group].order
     choices = [c.name for c in CHOICES.values() if c.group == group]

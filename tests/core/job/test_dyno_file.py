@@ -146,8 +146,11 @@ def test_torque_and_power_that_disagree_are_questioned(torque_unit: str, power_u
         for r, t, p in zip(RPM, NM, KW, strict=True)
     ]
     text = lines(f"rpm,torque [{torque_unit}],power [{power_unit}]", *rows)
-    (note,) = read_curve(text, propose(text).mapping).notes
-    assert "disagree" in note
+    with pytest.raises(UnreadableFile, match="disagree") as refused:
+        read_curve(text, propose(text).mapping)
+    note = str(refused.value)
+    taken = read_curve(text, replace(propose(text).mapping, trust="power"))
+    assert "The power was taken, as said." in taken.notes[0]
     assert says in note or power_unit == "PS"
 
 

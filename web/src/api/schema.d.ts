@@ -1638,7 +1638,7 @@ export interface components {
              * Delimiter
              * @enum {string}
              */
-            delimiter: ";" | "\t" | "," | "|";
+            delimiter: ";" | "\t" | "," | "|" | " ";
             /**
              * Decimal
              * @enum {string}
@@ -1676,6 +1676,66 @@ export interface components {
              * @default
              */
             power_unit?: string;
+            /**
+             * Force
+             * @default null
+             */
+            force?: number | null;
+            /**
+             * Road
+             * @default null
+             */
+            road?: number | null;
+            /**
+             * Force Unit
+             * @default
+             */
+            force_unit?: string;
+            /**
+             * Road Unit
+             * @default
+             */
+            road_unit?: string;
+            /**
+             * Gearing
+             * @description Road speed per 1000 rpm, as typed, bare in km/h.
+             * @default
+             */
+            gearing?: string;
+            /**
+             * Run
+             * @default null
+             */
+            run?: number | null;
+            /**
+             * Sweep
+             * @default all
+             * @enum {string}
+             */
+            sweep?: "all" | "up";
+            /**
+             * Leave Out
+             * @description Lines that are no part of the run.
+             * @default []
+             */
+            leave_out?: number[];
+            /**
+             * Last Row
+             * @default null
+             */
+            last_row?: number | null;
+            /**
+             * Trust
+             * @default
+             * @enum {string}
+             */
+            trust?: "" | "torque" | "power";
+            /**
+             * Sure
+             * @description What is asked about the curve was answered.
+             * @default false
+             */
+            sure?: boolean;
         };
         /**
          * CurveFileIn
@@ -1963,6 +2023,13 @@ export interface components {
             units: {
                 [key: string]: string[];
             };
+            /**
+             * Corrected
+             * @description The correction to standard air the file names, or nothing.
+             */
+            corrected: string;
+            /** Runs */
+            runs: components["schemas"]["RunOut"][];
         };
         /**
          * ColumnOut
@@ -1973,6 +2040,17 @@ export interface components {
             index: number;
             /** Heading */
             heading: string;
+        };
+        /**
+         * RunOut
+         * @description One run of a file that holds several, with its peak; null where it cannot be read as it stands.
+         */
+        RunOut: {
+            /** Label */
+            label: string;
+            mapping: components["schemas"]["ColumnMappingIO"];
+            peak_torque: components["schemas"]["FigureOut"] | null;
+            peak_torque_speed: components["schemas"]["FigureOut"] | null;
         };
         /**
          * FileIn
@@ -1992,6 +2070,11 @@ export interface components {
             curve: components["schemas"]["CurveOut"];
             /** Notes */
             notes: string[];
+            /**
+             * Asks
+             * @description What is so unusual that it is asked before the curve is taken.
+             */
+            asks: string[];
             /** Points */
             points: number;
             peak_torque: components["schemas"]["FigureOut"];

@@ -1,4 +1,5 @@
-import { type DragEvent, useRef, useState } from "react";
+import { type DragEvent, useEffect, useRef, useState } from "react";
+import { useLocation, useNavigate } from "react-router";
 import { client, type Field, type Proposal, Refusal, taken } from "@/api/client";
 import { useCatalogue } from "@/api/queries";
 import { base64Of, MOST_BYTES } from "@/lib/files";
@@ -11,9 +12,10 @@ export function CurveRow({ name }: { name: string }) {
   const catalogue = useCatalogue();
   const [proposal, setProposal] = useState<Proposal | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const { state } = useLocation();
+  const navigate = useNavigate();
   const info = catalogue.data?.inputs.find((input) => input.name === name);
   const field = editor.field(name);
-  if (!info || !field) return null;
 
   const take = async (file: File | undefined) => {
     if (!file) return;
@@ -31,6 +33,17 @@ export function CurveRow({ name }: { name: string }) {
     }
   };
 
+  // a file that was dropped on the jobs begins there, and is read here
+  const brought = useRef(false);
+  useEffect(() => {
+    const file: unknown = state?.run;
+    if (brought.current || !(file instanceof File) || name !== "measured_curve") return;
+    brought.current = true;
+    void take(file);
+    navigate(".", { replace: true, state: null });
+  });
+
+  if (!info || !field) return null;
   return (
     <div className="py-2" data-row={name}>
       <p className="font-semibold">{info.label}</p>

@@ -3,13 +3,18 @@ import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { type ColumnMapping, client, type Proposal, taken } from "@/api/client";
 import { Figure } from "@/components/Figure";
+import { CurvePreview, HowRead, Runs } from "./MappingParts";
 
-type Role = "speed" | "torque" | "power";
+type Role = "speed" | "torque" | "power" | "force" | "road";
 const ROLES: { role: Role; label: string; wanted: string }[] = [
   { role: "speed", label: "Engine speed", wanted: "needed" },
   { role: "torque", label: "Torque", wanted: "or power" },
   { role: "power", label: "Power", wanted: "or torque" },
+  { role: "force", label: "Tractive force", wanted: "with road speed" },
+  { role: "road", label: "Road speed", wanted: "with tractive force" },
 ];
+/** Roles that only few files have: shown where the file has such a column. */
+const RARE = new Set<Role>(["force", "road"]);
 
 type Props = {
   proposal: Proposal;
@@ -17,7 +22,8 @@ type Props = {
   onCancel: () => void;
 };
 
-const select = "h-11 w-full rounded-cut border border-line bg-paper px-2";
+export const FIELD = "h-11 w-full rounded-cut border border-line bg-paper px-2";
+const select = FIELD;
 
 /** How a file is read, shown on its own first rows, to be confirmed. */
 export function MappingSheet({ proposal, onTake, onCancel }: Props) {
@@ -53,40 +59,50 @@ export function MappingSheet({ proposal, onTake, onCancel }: Props) {
               under “Figures taken at”.
             </p>
           )}
+          {proposal.corrected && (
+            <p className="mt-2">
+              The file speaks of a correction to standard air ({proposal.corrected}). Say so in the brief,
+              under “Figures are”.
+            </p>
+          )}
+          <Runs proposal={proposal} mapping={mapping} onPick={(run) => setMapping(run)} />
           <div className="mt-4 grid gap-4 tablet:grid-cols-3">
-            {ROLES.map(({ role, label, wanted }) => (
-              <fieldset key={role}>
-                <legend className="font-semibold">
-                  {label} <span className="text-note font-normal text-soft">{wanted}</span>
-                </legend>
-                <select
-                  aria-label={`${label}: column`}
-                  className={`${select} mt-1`}
-                  value={mapping[role] ?? ""}
-                  onChange={(e) => put({ [role]: e.target.value === "" ? null : Number(e.target.value) })}
-                >
-                  <option value="">no such column</option>
-                  {proposal.columns.map((column) => (
-                    <option key={column.index} value={column.index}>
-                      {column.index + 1}: {column.heading || "without heading"}
-                    </option>
-                  ))}
-                </select>
-                <select
-                  aria-label={`${label}: unit`}
-                  className={`${select} mt-2`}
-                  value={mapping[`${role}_unit`] ?? ""}
-                  disabled={mapping[role] == null}
-                  onChange={(e) => put({ [`${role}_unit`]: e.target.value })}
-                >
-                  <option value="">which unit?</option>
-                  {(proposal.units[role] ?? []).map((unit) => (
-                    <option key={unit}>{unit}</option>
-                  ))}
-                </select>
-              </fieldset>
-            ))}
+            {ROLES.filter(({ role }) => !RARE.has(role) || proposal.mapping[role] != null).map(
+              ({ role, label, wanted }) => (
+                <fieldset key={role}>
+                  <legend className="font-semibold">
+                    {label} <span className="text-note font-normal text-soft">{wanted}</span>
+                  </legend>
+                  <select
+                    aria-label={`${label}: column`}
+                    className={`${select} mt-1`}
+                    value={mapping[role] ?? ""}
+                    onChange={(e) => put({ [role]: e.target.value === "" ? null : Number(e.target.value) })}
+                  >
+                    <option value="">no such column</option>
+                    {proposal.columns.map((column) => (
+                      <option key={column.index} value={column.index}>
+                        {column.index + 1}: {column.heading || "without heading"}
+                      </option>
+                    ))}
+                  </select>
+                  <select
+                    aria-label={`${label}: unit`}
+                    className={`${select} mt-2`}
+                    value={mapping[`${role}_unit`] ?? ""}
+                    disabled={mapping[role] == null}
+                    onChange={(e) => put({ [`${role}_unit`]: e.target.value })}
+                  >
+                    <option value="">which unit?</option>
+                    {(proposal.units[role] ?? []).map((unit) => (
+                      <option key={unit}>{unit}</option>
+                    ))}
+                  </select>
+                </fieldset>
+              ),
+            )}
           </div>
+          <HowRead mapping={mapping} onChange={put} />
           <Preview proposal={proposal} mapping={mapping} onDecimal={(decimal) => put({ decimal })} />
           <div aria-live="polite" className="mt-4 min-h-14 border-t border-hair pt-3">
             {read.error && <p className="font-semibold">▲ {read.error.message}</p>}
@@ -98,6 +114,23 @@ export function MappingSheet({ proposal, onTake, onCancel }: Props) {
                   peak power <Figure value={read.data.peak_power} /> at{" "}
                   <Figure value={read.data.peak_power_speed} />.
                 </p>
+                <CurvePreview curve={read.data.curve} />
+                {read.data.asks.map((ask) => (
+                  <p key={ask} className="mt-2 font-semibold">
+                    ? {ask}
+                  </p>
+                ))}
+                {read.data.asks.length > 0 && (
+                  <label className="flex min-h-11 items-center gap-2">
+                    <input
+                      type="checkbox"
+                      className="size-5"
+                      checked={mapping.sure ?? false}
+                      onChange={(event) => put({ sure: event.target.checked })}
+                    />
+                    It is so
+                  </label>
+                )}
                 {read.data.notes.map((note) => (
                   <p key={note} className="text-note text-soft">
                     {note}
@@ -110,7 +143,7 @@ export function MappingSheet({ proposal, onTake, onCancel }: Props) {
             <button
               type="button"
               className="button h-11"
-              disabled={!read.data}
+              disabled={!read.data || (read.data.asks.length > 0 && !mapping.sure)}
               onClick={() => onTake(mapping)}
             >
               Take this curve

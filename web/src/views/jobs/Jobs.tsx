@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { type DragEvent, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { importJob, type Job, type JobLine, Refusal } from "@/api/client";
 import { useArchive, useJobs, useKeepJob } from "@/api/queries";
@@ -19,13 +19,26 @@ export function Jobs() {
   const jobs = useJobs(archived, find);
   const lines = jobs.data?.pages.flatMap((page) => page.jobs) ?? [];
   const [newest] = jobs.data?.pages ?? [];
+  const [run, setRun] = useState<File | null>(null);
+  const [dropped, setDropped] = useState<File | null>(null);
+  const drop = (event: DragEvent) => {
+    event.preventDefault();
+    const [file] = event.dataTransfer.files;
+    if (!file) return;
+    if (/\.json$/i.test(file.name)) setDropped(file);
+    else setRun(file);
+  };
   useEffect(() => {
     document.title = "Jobs · Lift Bite";
   }, []);
   return (
     <div className="flex min-h-full flex-col">
       <TopBar />
-      <main className="mx-auto grid w-full max-w-[80rem] grow content-start gap-8 px-5 py-6 wide:grid-cols-[1fr_24rem]">
+      <main
+        onDragOver={(event) => event.preventDefault()}
+        onDrop={drop}
+        className="mx-auto grid w-full max-w-[80rem] grow content-start gap-8 px-5 py-6 wide:grid-cols-[1fr_24rem]"
+      >
         <section aria-labelledby="jobs">
           <div className="flex flex-wrap items-baseline justify-between gap-3 border-b-2 border-ink pb-2">
             <h1 id="jobs" className="text-big font-bold">
@@ -73,8 +86,8 @@ export function Jobs() {
           {newest && <More list={jobs} shown={lines.length} count={newest.count} />}
         </section>
         <aside>
-          <NewJob />
-          <BringJob />
+          <NewJob run={run} onRun={setRun} />
+          <BringJob dropped={dropped} />
           <p className="mt-6">
             <Link className="plain-link inline-flex min-h-11 items-center font-semibold" to="/backups">
               Backups of this shop
@@ -168,7 +181,7 @@ function Opens({ job }: { job: JobLine }) {
   );
 }
 
-function BringJob() {
+function BringJob({ dropped }: { dropped: File | null }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const navigate = useNavigate();
   const keep = useKeepJob();
@@ -185,6 +198,11 @@ function BringJob() {
       setTrouble(error instanceof Refusal ? `${file.name}: ${error.message}` : "The file could not be read.");
     }
   };
+  const brings = useRef(bring);
+  brings.current = bring;
+  useEffect(() => {
+    if (dropped) void brings.current(dropped);
+  }, [dropped]);
   return (
     <section className="mt-8" aria-labelledby="bring">
       <h2 id="bring" className="border-b border-ink pb-1 text-head font-bold">

@@ -2,6 +2,7 @@ import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { type Catalogue, client, Refusal, taken } from "@/api/client";
 import { useCatalogue, useKeepJob } from "@/api/queries";
+import { FileButton } from "@/components/FileButton";
 
 const BOX = "mt-1 h-11 w-full rounded-cut border border-line bg-sheet px-3 text-field hover:border-ink";
 /** What three figures of a clutch are called in the graph. */
@@ -11,7 +12,7 @@ const optionsOf = (catalogue: Catalogue, choice: string) =>
   catalogue.choices.find(({ name }) => name === choice)?.options ?? [];
 
 /** Begins a job from what a person knows: what it is, one figure of its engine, what clutch it has. */
-export function NewJob() {
+export function NewJob({ run, onRun }: { run: File | null; onRun: (run: File | null) => void }) {
   const catalogue = useCatalogue().data;
   const navigate = useNavigate();
   const keep = useKeepJob();
@@ -42,14 +43,14 @@ export function NewJob() {
             vehicle: text("vehicle"),
             layout: known ? "" : text("kind"),
             vehicle_class: known?.value ?? "",
-            engine: known ? text("engine") : "",
+            engine: known && !run ? text("engine") : "",
             taken_at: known ? text("taken_at") : "",
-            figures,
+            figures: run ? { ...figures, curve_source: "file" } : figures,
           },
         }),
       );
       keep(job);
-      navigate(`/jobs/${job.id}/${known ? "choose/section" : "brief"}`);
+      navigate(`/jobs/${job.id}/${known && !run ? "choose/section" : "brief"}`, { state: run && { run } });
     } catch (error) {
       setTrouble(error instanceof Refusal ? error.message : "The job could not be begun.");
     }
@@ -87,7 +88,15 @@ export function NewJob() {
         </select>
         {known && <span className="block pt-1 text-note font-normal text-soft">{known.meaning}</span>}
       </div>
-      {known && (
+      {run && (
+        <p className="py-2">
+          With the run of <span className="figure font-bold">{run.name}</span>, which is looked at next.{" "}
+          <button type="button" className="plain-link" onClick={() => onRun(null)}>
+            Without it
+          </button>
+        </p>
+      )}
+      {known && !run && (
         <fieldset className="py-1">
           <legend className="font-semibold">Engine, or what the kit is rated for</legend>
           <div className="grid grid-cols-[1fr_1.1fr] gap-2">
@@ -154,9 +163,16 @@ export function NewJob() {
           ▲ {trouble}
         </p>
       )}
-      <button type="submit" className="button h-11 w-full">
-        Begin
-      </button>
+      <div className="flex flex-wrap items-center gap-3">
+        <button type="submit" className="button h-11 grow">
+          Begin
+        </button>
+        {!run && (
+          <FileButton name="Dynamometer run" accept=".csv,.txt,.tsv,.dat,text/*" onFile={onRun}>
+            With a run …
+          </FileButton>
+        )}
+      </div>
     </form>
   );
 }
