@@ -20,6 +20,7 @@ from liftbite.api import problems
 from liftbite.api.brief import views as curves
 from liftbite.api.choose import views as workbench
 from liftbite.api.find import views as finding
+from liftbite.api.fit import views as fit
 from liftbite.api.guard import protect
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_catalogue as mc
@@ -85,6 +86,7 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     app.register_api(finding.api)
     app.register_api(measure.api)
     app.register_api(bench_files.api)
+    app.register_api(fit.api)
     app.register_api(sheet.api)
     app.register_api(upkeep.api)
     app.register_api(shop.api)

@@ -2,7 +2,7 @@
 
 - `main`         the group, `serve`, `demo`, `gauge`, `compute`, and what prints documents
 - `commands`     `explain`, `stroke`, `life`, `launch`, `find`
-- `papers`       `sheet`
+- `papers`       `sheet`, `plan`, `card`
 - `quantities`   the page of every quantity
 """
 

@@ -1,20 +1,24 @@
 """Commands that write documents of a job file.
 
 - `sheet`   what is handed over, as HTML or PDF
+- `plan`    the steps of the work
+- `card`    a bolt card at 1:1
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+import json
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from datetime import UTC, datetime
 from pathlib import Path
 from tempfile import TemporaryDirectory
+from typing import Any, TypeVar
 
 import click
 from sqlalchemy.orm import Session
 
-from liftbite.cli.commands import FILE, bad_input, read_job
+from liftbite.cli.commands import FILE, JSON, bad_input, read_job
 
 
 @contextmanager
@@ -37,23 +41,50 @@ def write_document(html: str, as_html: Path | None, as_pdf: Path | None) -> None
     from liftbite.api.paper.document import NoPdf, pdf
 
     try:
-        if as_html:
-            as_html.write_text(html, "utf-8")
+        if as_html or not as_pdf:
+            write(html.encode(), as_html or Path("-"))
         if as_pdf:
-            as_pdf.write_bytes(pdf(html))
-    except OSError as error:
-        bad_input(f"{error.filename}: {error.strerror}")
+            write(pdf(html), as_pdf)
     except NoPdf as error:
         bad_input(str(error))
-    if not as_html and not as_pdf:
-        click.echo(html)
 
 
-HTML = click.option("--html", "as_html", type=click.Path(path_type=Path, dir_okay=False), help="Write HTML here.")
-PDF = click.option("--pdf", "as_pdf", type=click.Path(path_type=Path, dir_okay=False), help="Write PDF here.")
+def write(data: bytes, to: Path) -> None:
+    """Writes what was made; a place it cannot go to ends the command."""
+    try:
+        with click.open_file(str(to), "wb") as out:
+            out.write(data)
+    except OSError as error:
+        bad_input(f"{error.filename}: {error.strerror}")
 
 
-@click.command()
+_F = TypeVar("_F", bound=Callable[..., Any])
+_OUT = click.Path(path_type=Path, dir_okay=False, allow_dash=True)
+
+
+class _Writes(click.Command):
+    """A command whose `--html`, `--pdf` and `--svg` may stand alone: then what they name goes to the terminal."""
+
+    def parse_args(self, ctx: click.Context, args: list[str]) -> list[str]:
+        bare = {f"--{name}" for name in ("html", "pdf", "svg")}
+        whole: list[str] = []
+        for n, word in enumerate(args):
+            whole.append(word)
+            if word in bare and (n + 1 == len(args) or args[n + 1].startswith("--")):
+                whole.append("-")
+        return super().parse_args(ctx, whole)
+
+
+def _option(name: str) -> Callable[[_F], _F]:
+    """`--pdf FILE` writes there; `--pdf` alone goes to the terminal, for a pipe."""
+    said = f"Write {name.upper()} here; to the terminal where no file is named."
+    return click.option(f"--{name}", f"as_{name}", type=_OUT, help=said)
+
+
+HTML, PDF, SVG = _option("html"), _option("pdf"), _option("svg")
+
+
+@click.command(cls=_Writes)
 @FILE
 @HTML
 @PDF
@@ -68,4 +99,53 @@ def sheet(file: Path, as_html: Path | None, as_pdf: Path | None, appendix: bool)
     write_document(html, as_html, as_pdf)
 
 
-COMMANDS = (sheet,)
+@click.command()
+@FILE
+@JSON
+def plan(file: Path, as_json: bool) -> None:
+    """Lay out the work of a job FILE: every step in order, what it needs, what is done and open."""
+    from liftbite.api.fit.present import plan_out
+    from liftbite.api.measure.views import bench_of
+    from liftbite.core.job.ledger import FOUND
+
+    with shop_of(file) as (session, job_id):
+        found = plan_out(bench_of(session, job_id, FOUND))
+    if as_json:
+        click.echo(json.dumps(found.model_dump(exclude={"job", "change"}), ensure_ascii=False, indent=1))
+        return
+    marks = {"done": "x", "overridden": "!", "open": ">", "waits": "~", "shut": " "}
+    for question in found.questions:
+        click.echo(f"{question.label}: {next(o.label for o in question.options if o.name == question.answer)}"
+                   f"{'' if question.said else ' (taken, not said)'}")  # fmt: skip
+    for step in found.steps:
+        click.echo(f"[{marks[step.state]}] {'HOLD ' if step.hold else ''}{step.title}")
+
+
+@click.command(cls=_Writes)
+@FILE
+@click.option("--joint", type=click.Choice(["flywheel", "cover"]), default="flywheel", show_default=True)
+@click.option("--count", type=click.IntRange(3, 36), help="How many bolts, where the job does not say.")
+@click.option(
+    "--svg", "as_svg", type=click.Path(path_type=Path, dir_okay=False, allow_dash=True), help="Write SVG here."
+)
+@PDF
+def card(file: Path, joint: str, count: int | None, as_svg: Path | None, as_pdf: Path | None) -> None:
+    """Draw the bolt card of a joint of a job FILE at 1:1, numbered in the order of tightening."""
+    from liftbite.api.fit.card import card_html, card_of, card_svg
+    from liftbite.core.errors import UnreadableEntry
+    from liftbite.core.job.build import build_of
+    from liftbite.core.job.ledger import present
+
+    entries = present(read_job(file).revisions)
+    try:
+        found = card_of(build_of(entries), joint, count)
+    except UnreadableEntry as error:
+        bad_input(str(error))
+    name = entries["job_name"].typed if "job_name" in entries else ""
+    if as_pdf:
+        write_document(card_html(found, name or ""), None, as_pdf)
+    if as_svg or not as_pdf:
+        write(f"{card_svg(found)}\n".encode(), as_svg or Path("-"))
+
+
+COMMANDS = (sheet, plan, card)

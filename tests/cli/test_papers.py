@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from pathlib import Path
 
 from pypdf import PdfReader
@@ -22,3 +23,24 @@ def test_a_sheet_that_cannot_be_written_is_a_sentence(tmp_path: Path) -> None:
     job = write(tmp_path / "full.liftbite.json", FULL)
     result = run("sheet", job, "--html", str(tmp_path / "nowhere" / "sheet.html"))
     assert (result.exit_code, "No such file" in result.stderr) == (2, True)
+
+
+def test_a_plan_is_laid_out_in_words_and_as_json(tmp_path: Path) -> None:
+    job = write(tmp_path / "full.liftbite.json", FULL)
+    text = run("plan", job)
+    assert text.exit_code == 0
+    assert "[>] HOLD Read the cautions" in text.output
+    told = json.loads(run("plan", job, "--json").output)
+    assert told["next"] == "cautions"
+    keys = [step["key"] for step in told["steps"]]
+    assert all(set(step["needs"]) <= set(keys[: keys.index(step["key"])]) for step in told["steps"])
+
+
+def test_a_card_goes_to_a_file_or_down_a_pipe(tmp_path: Path) -> None:
+    job = write(tmp_path / "full.liftbite.json", FULL)
+    assert run("card", job, "--svg").output.startswith("<svg ")
+    out = tmp_path / "card.pdf"
+    assert run("card", job, "--pdf", str(out)).exit_code == 0
+    assert len(PdfReader(out).pages) == 1
+    assert run("card", job, "--pdf").stdout_bytes.startswith(b"%PDF")
+    assert run("card", job, "--joint", "cover").exit_code == 2

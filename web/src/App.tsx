@@ -21,6 +21,7 @@ const AgainstView = lazy(() =>
 );
 const ShelfView = lazy(() => import("./views/shelf/ShelfView").then((m) => ({ default: m.ShelfView })));
 const FindView = lazy(() => import("./views/find/FindView").then((m) => ({ default: m.FindView })));
+const FitView = lazy(() => import("./views/fit/FitView").then((m) => ({ default: m.FitView })));
 const SheetView = lazy(() => import("./views/sheet/SheetView").then((m) => ({ default: m.SheetView })));
 const Measure = lazy(() => import("./views/measure/Measure").then((m) => ({ default: m.Measure })));
 const BenchView = lazy(() => import("./views/measure/BenchView").then((m) => ({ default: m.BenchView })));
@@ -87,6 +88,7 @@ const router = createBrowserRouter([
           { path: "history", element: late(<HistoryView />) },
         ],
       },
+      { path: "fit", element: late(<FitView />) },
       { path: "sheet", element: late(<SheetView />) },
       { path: "record", element: late(<RecordView />) },
     ],

@@ -17,6 +17,8 @@ from sqlalchemy.orm import Session
 from liftbite.api.choose import models as w
 from liftbite.api.choose.drawing import section_out
 from liftbite.api.choose.present import against_out
+from liftbite.api.fit import models as mf
+from liftbite.api.fit.present import plan_out
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs.present import job_out, said
@@ -55,6 +57,7 @@ class Sheet:
     entered : what was entered and picked, in words
     results : question -> its results
     workings : label of what decides -> the steps to it
+    plan : how far the fitting is, with its hold points
     """
 
     job: m.JobOut
@@ -71,6 +74,7 @@ class Sheet:
     entered: tuple[tuple[str, str], ...]
     results: tuple[tuple[str, tuple[m.ResultOut, ...]], ...]
     workings: tuple[tuple[str, tuple[mw.WorkingStepOut, ...]], ...]
+    plan: mf.PlanOut
 
 
 def sheet_of(session: Session, job_id: int, today: date, *, appendix: bool = False) -> Sheet:
@@ -94,6 +98,7 @@ def sheet_of(session: Session, job_id: int, today: date, *, appendix: bool = Fal
         tuple(c for c in goes_in.calculations if c.sentence),
         tuple(b for b in against_out(bench.layers).builds[1:] if b.says or b.parts),
         section_out(plan.build), _entered(plan), _results(job), _workings(job, plan.build) if appendix else (),
+        plan_out(bench),
     )  # fmt: skip
 
 

@@ -134,15 +134,29 @@ def runs_in(speed: Array) -> list[slice]:
     return found if all(sweeps) else [slice(0, speed.size)]
 
 
-def runs_down(speed: Array) -> int:
-    """Rows after the highest speed in which the run coasts down; none where it only bounces off a limiter.
+def runs_down(speed: Array, made: Array) -> int:
+    """Rows after the highest speed in which the engine only coasts down.
 
-    >>> runs_down(np.array([2000.0, 4000, 6000, 5000, 4000, 3000])), runs_down(np.array([2000.0, 6000, 7000, 6950]))
+    None where it bounces off a limiter, or where it makes there what it made on the way up: a sweep back, or rows that
+    are not sorted.
+
+    Parameters
+    ----------
+    speed : row by row
+    made : torque or power of each row
+
+    >>> speed = np.array([2000.0, 4000, 6000, 5000, 4000, 3000])
+    >>> coasts, pulls = np.array([200.0, 220, 210, 20, 20, 20]), np.array([200.0, 220, 210, 212, 220, 210])
+    >>> runs_down(speed, coasts), runs_down(speed, pulls)
     (3, 0)
     """
     top = int(np.argmax(speed))
     after = speed[top + 1 :]
-    return after.size if after.size > 2 and after.min() < speed.max() - 0.2 * np.ptp(speed) else 0
+    if after.size < 3 or after.min() > speed.max() - 0.2 * np.ptp(speed):
+        return 0
+    order = np.argsort(speed[: top + 1])
+    on_the_way_up = np.interp(after, speed[: top + 1][order], made[: top + 1][order])
+    return after.size if np.median(made[top + 1 :]) < 0.5 * np.median(on_the_way_up) else 0
 
 
 def _swept(raw: dict[str, Array], mapping: ColumnMapping) -> tuple[dict[str, Array], int]:

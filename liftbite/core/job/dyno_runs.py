@@ -31,13 +31,14 @@ def propose_file(text: str) -> Proposal:
     if len(side) > 1:
         return _offering(text, found, side)
     try:
-        speed = raw_columns(text, found.mapping)["speed"]
+        raw = raw_columns(text, found.mapping)
+        speed, made = raw["speed"], raw["torque" if "torque" in raw else "power"]
     except (UnreadableFile, KeyError):
         return found
     count = len(runs_in(speed))
     if count > 1:
         return _offering(text, found, [(f"Run {n}", replace(found.mapping, run=n)) for n in range(1, count + 1)])
-    if down := runs_down(speed):
+    if down := runs_down(speed, made):
         says = f"{down} rows after the highest speed are the run-down; they are left out."
         return replace(found, mapping=replace(found.mapping, sweep="up"), questions=(*found.questions, says))
     return found

@@ -60,6 +60,11 @@ KINDS: Mapping[str, Kind] = {
     "scope": Kind("Scope", {"answer": SCOPES}, ("answer",)),
     "own": Kind("Check of this job", {"answer": ("asked", "open"), "part": (), "unit": (), "least": (), "most": (),
                                       "places": (), "how": ()}, takes_back=_BACK),
+    "plan": Kind("Plan", {"answer": ()}, ("answer",)),
+    "step": Kind("Step", {"answer": ("done", "overridden", "open"), "text": (), "reason": ()}, ("answer",),
+                 takes_back=_BACK),
+    "own step": Kind("Step of this job", {"answer": ("asked", "open"), "after": (), "note": ()}, ("answer",),
+                     takes_back=_BACK),
     "practice": Kind("Practice of this job", {"answer": ()}, takes_back=("answer", "")),
 }  # fmt: skip
 
@@ -143,6 +148,8 @@ def read_line(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
             raise UnreadableEntry(f"{found.label}: say who says so")
         if not kept.get("reason"):
             raise UnreadableEntry(f"{found.label}: say why")
+    if kind == "step" and line.answer == "overridden" and not (line.who and kept.get("reason")):
+        raise UnreadableEntry("Step: say who overrides the hold point, and why")
     if kind == "line" and line.answer == "struck" and not kept.get("reason"):
         raise UnreadableEntry("Line of the list: say why it is struck")
     if kept.get("price"):

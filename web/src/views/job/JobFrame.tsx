@@ -16,6 +16,7 @@ const STATIONS = [
   { to: "brief", label: "Brief" },
   { to: "choose", label: "Choose" },
   { to: "measure", label: "Measure" },
+  { to: "fit", label: "Fit" },
   { to: "sheet", label: "Sheet" },
   { to: "record", label: "Record" },
 ];

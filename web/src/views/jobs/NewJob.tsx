@@ -82,7 +82,7 @@ export function NewJob({ run, onRun }: { run: File | null; onRun: (run: File | n
                     {label}
                   </option>
                 ))}
-              <option value={each.value}>Another, nothing assumed</option>
+              <option value={each.value}>Other: {each.label}</option>
             </optgroup>
           ))}
         </select>

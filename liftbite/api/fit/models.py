@@ -1,0 +1,84 @@
+"""The plan as it goes over the wire."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from liftbite.api.jobs.models import NameOut
+from liftbite.api.measure.models import SaidOut
+from liftbite.core.fit.progress import State
+from liftbite.core.fit.step import Evidence, Reached, Stretch
+from liftbite.files.fields import Words
+
+
+class PlanQuestionOut(BaseModel):
+    """Something the plan depends on."""
+
+    name: str
+    label: str
+    answer: str
+    said: bool = Field(description="False where nobody answered, and the first one is taken.")
+    options: list[NameOut]
+
+
+class FitStepOut(BaseModel):
+    """A step of the plan as it stands."""
+
+    key: str
+    title: str
+    stretch: Stretch
+    state: State
+    needs: list[str] = Field(description="Keys of the steps that come first.")
+    first: list[str] = Field(description="Titles of those that are not done yet.")
+    awaits: list[str] = Field(description="Parts on their way that it takes.")
+    reached: Reached
+    hands: int
+    short: bool = Field(description="It takes more hands than there are.")
+    tools: list[str]
+    note: str
+    hazards: list[str]
+    evidence: Evidence
+    hold: bool
+    signed: bool = Field(description="It wants a name.")
+    joint: str
+    minutes: int
+    own: bool
+    said: SaidOut | None
+    text: str = Field(description="What was read or found.")
+
+
+class VanishedOut(BaseModel):
+    """What was said of a step the plan no longer has."""
+
+    key: str
+    said: SaidOut
+    text: str
+
+
+class PlanOut(BaseModel):
+    """The plan of a job."""
+
+    job: int
+    change: int
+    questions: list[PlanQuestionOut]
+    steps: list[FitStepOut]
+    next: str = Field(description="The step to do now; nothing where none is open.")
+    done: int
+    minutes: int = Field(description="About how long what is left takes.")
+    vanished: list[VanishedOut]
+    awaited: list[str] = Field(description="Parts that are ordered and not here.")
+    to_get: list[str] = Field(description="Parts of the list of which nobody said that they are here.")
+
+
+class SayOfPlanIn(BaseModel):
+    """Something said of the plan: an answer it depends on, a step done or overridden, a step of one's own."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    kind: Literal["plan", "step", "own step"]
+    key: Annotated[Words, Field(min_length=1, max_length=120)]
+    said: dict[Annotated[str, Field(max_length=40)], Annotated[Words, Field(max_length=400)]]
+    who: Annotated[Words, Field(max_length=60)] = ""
+    request: Annotated[Words, Field(max_length=80)] = ""

@@ -1,0 +1,92 @@
+"""The plan of a job as it goes over the wire.
+
+- `plan_out`      from a job's bench
+- `plan_of_job`, `progress_of`   the plan and where the job stands in it
+"""
+
+from __future__ import annotations
+
+from liftbite.api.fit import models as mf
+from liftbite.api.jobs.models import NameOut
+from liftbite.api.measure.bench import Bench, needs_of
+from liftbite.api.measure.models import SaidOut
+from liftbite.core.fit.case import QUESTIONS, Case, case_of
+from liftbite.core.fit.plan import Plan, plan_of
+from liftbite.core.fit.progress import PASSED, Progress, Standing, own_steps, progress
+from liftbite.core.job.ledger import PLAN
+from liftbite.core.job.record import Line
+
+#: Orders with which a part is on its way, and those with which it is here.
+_ON_ITS_WAY, _HERE = ("ordered", "awaited"), ("arrived", "in stock")
+
+
+def _answers(bench: Bench) -> dict[str, str]:
+    return {name: line.answer for name, line in bench.said_of("plan").items()}
+
+
+def case_of_job(bench: Bench) -> Case:
+    """What the plan of a job is made from."""
+    return case_of(bench.seen_as(PLAN).build, _answers(bench), bench.scope, bench.practices)
+
+
+def plan_of_job(bench: Bench) -> Plan:
+    """The plan of a job, with the steps it adds."""
+    return plan_of(case_of_job(bench), own_steps(bench.record))
+
+
+def _orders(bench: Bench) -> dict[str, str]:
+    """Part of the list -> how far its order is; a line that was struck is none."""
+    struck = {key for key, line in bench.said_of("line").items() if line.answer == "struck"}
+    orders = bench.said_of("order")
+    found = {}
+    for need in needs_of(bench):
+        if need.work == "get" and need.key not in struck:
+            line = orders.get(need.key)
+            found[need.part] = line.said.get("state", "") if line else ""
+    return found
+
+
+def progress_of(bench: Bench) -> Progress:
+    """Where a job stands in its plan."""
+    awaited = [part for part, state in _orders(bench).items() if state in _ON_ITS_WAY]
+    return progress(plan_of_job(bench), bench.record, awaited)
+
+
+def plan_out(bench: Bench) -> mf.PlanOut:
+    """The plan of a job."""
+    case, plan, found, orders = case_of_job(bench), plan_of_job(bench), progress_of(bench), _orders(bench)
+    said = _answers(bench)
+    hands = int(case.answers.get("helpers", "0")) + 1
+    return mf.PlanOut(
+        job=bench.job_id, change=bench.change,
+        questions=[
+            mf.PlanQuestionOut(
+                name=name, label=QUESTIONS[name].label, answer=answer, said=said.get(name) == answer,
+                options=[NameOut(name=o, label=label) for o, label in QUESTIONS[name].options.items()],
+            )
+            for name, answer in case.answers.items()
+        ],
+        steps=[_step_out(s, plan, hands) for s in found.standings],
+        next=found.next.planned.key if found.next else "", done=found.done,
+        minutes=sum(s.planned.step.minutes for s in found.standings if s.state not in PASSED),
+        vanished=[mf.VanishedOut(key=line.key, said=_said_out(line), text=line.said.get("text", ""))
+                  for line in found.vanished],
+        awaited=[part for part, state in orders.items() if state in _ON_ITS_WAY],
+        to_get=[part for part, state in orders.items() if state not in (*_ON_ITS_WAY, *_HERE)],
+    )  # fmt: skip
+
+
+def _said_out(line: Line) -> SaidOut:
+    return SaidOut(answer=line.answer, reason=line.said.get("reason", ""), who=line.who, at=line.at)
+
+
+def _step_out(standing: Standing, plan: Plan, hands: int) -> mf.FitStepOut:
+    step = standing.planned.step
+    return mf.FitStepOut(
+        key=step.key, title=step.title, stretch=step.stretch, state=standing.state, needs=list(standing.planned.needs),
+        first=[plan.by_key[n].step.title for n in standing.missing], awaits=list(standing.awaits), reached=step.reached,
+        hands=step.hands, short=step.hands > hands, tools=list(step.tools), note=step.note, hazards=list(step.hazards),
+        evidence=step.evidence, hold=step.hold, signed=step.signed, joint=step.joint, minutes=step.minutes,
+        own=step.key.startswith("own:"), said=_said_out(standing.said) if standing.said else None,
+        text=standing.said.said.get("text", "") if standing.said else "",
+    )  # fmt: skip

@@ -1,0 +1,9 @@
+"""Fitting: the plan of a job as a graph of steps, what is open in it, bolts in order.
+
+- `bolts`     Sequences for any count of bolts, their passes, and where each stands on its circle.
+- `case`      What a plan depends on: kind of vehicle, housing, shaft, line, lift, helpers, scope, what comes out.
+- `library`   Every step there is, a file a stretch of the work.
+- `plan`      The steps of a case in order: needs bridged over what is left out, what came off put back.
+- `progress`  Where a job stands in its plan: what is done, open, shut, waits; what vanished with its evidence.
+- `step`      What a step is.
+"""

@@ -1,0 +1,137 @@
+"""Where a job stands in its plan.
+
+- `State`, `Standing`, `progress`   every step with its state, and what comes next
+- `own_steps`                       steps a record adds
+- `read_evidence`                   what is said of a step, checked against what proves it
+"""
+
+from __future__ import annotations
+
+import re
+import unicodedata
+from collections.abc import Collection, Iterable, Mapping
+from dataclasses import dataclass
+from typing import Literal
+
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.fit.plan import Plan, Planned
+from liftbite.core.fit.step import Step
+from liftbite.core.job.record import Line, in_force
+
+State = Literal["done", "overridden", "open", "waits", "shut"]
+#: States with which what comes after may begin.
+PASSED = ("done", "overridden")
+
+
+@dataclass(frozen=True, slots=True)
+class Standing:
+    """A step and how it stands.
+
+    Attributes
+    ----------
+    planned, state : the step and its state
+    said : what was said of it last; None where nothing was
+    missing : steps that are to come first and are not done
+    awaits : parts it takes that are on their way
+    """
+
+    planned: Planned
+    state: State
+    said: Line | None
+    missing: tuple[str, ...] = ()
+    awaits: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Progress:
+    """A job in its plan.
+
+    Attributes
+    ----------
+    standings : every step in order
+    next : the step to do now: the first that is open; None where none is
+    vanished : what was said of steps the plan no longer has
+    """
+
+    standings: tuple[Standing, ...]
+    next: Standing | None
+    vanished: tuple[Line, ...]
+
+    @property
+    def done(self) -> int:
+        """How many are passed."""
+        return sum(s.state in PASSED for s in self.standings)
+
+
+def progress(plan: Plan, record: Iterable[Line], awaited: Collection[str] = ()) -> Progress:
+    """Where a job stands.
+
+    Parameters
+    ----------
+    plan : its plan
+    record : what was said of the job
+    awaited : parts of the list that are ordered and not here, by what the list calls them
+    """
+    said = in_force(record, "step")
+    state: dict[str, State] = {}
+    standings = []
+    for planned in plan.steps:
+        line = said.get(planned.key)
+        missing = tuple(n for n in planned.needs if state[n] not in PASSED)
+        awaits = tuple(part for part in planned.step.parts if part in awaited)
+        state[planned.key] = _state(line, missing, awaits)
+        standings.append(Standing(planned, state[planned.key], line, missing, awaits))
+    following = next((s for s in standings if s.state == "open"), None)
+    gone = tuple(line for key, line in said.items() if key not in plan.by_key)
+    return Progress(tuple(standings), following, gone)
+
+
+def _state(line: Line | None, missing: Collection[str], awaits: Collection[str]) -> State:
+    if line is not None:
+        return "overridden" if line.answer == "overridden" else "done"
+    return "shut" if missing else "waits" if awaits else "open"
+
+
+def read_evidence(plan: Plan, line: Line, standing: Mapping[str, Standing]) -> Line:
+    """What is said of a step, where it proves it.
+
+    Raises
+    ------
+    UnreadableEntry : no such step, one whose turn has not come, or nothing that proves it
+    """
+    planned = plan.by_key.get(line.key)
+    if planned is None:
+        raise UnreadableEntry(f"“{line.key}” is no step of this plan")
+    if line.answer == "open":
+        return line
+    here = standing[line.key]
+    if here.state == "shut":
+        first = plan.by_key[here.missing[0]].step.title
+        raise UnreadableEntry(f"{planned.step.title}: its turn has not come; first: {first.lower()}")
+    if line.answer == "overridden" and not planned.step.hold:
+        raise UnreadableEntry(f"{planned.step.title}: only a hold point is overridden")
+    if planned.step.signed and not line.who:
+        raise UnreadableEntry(f"{planned.step.title}: say who says so")
+    if line.answer == "done" and planned.step.evidence in {"reading", "sentence"} and not line.said.get("text"):
+        wanted = "what was read" if planned.step.evidence == "reading" else "what was found, in a few words"
+        raise UnreadableEntry(f"{planned.step.title}: say {wanted}")
+    return line
+
+
+def own_steps(record: Iterable[Line]) -> list[Step]:
+    """The steps a record adds: each after the step it names, before the last look."""
+    return [
+        Step(own_key(line.key), line.key, "fit", tuple(filter(None, (line.said.get("after", ""),))),
+             note=line.said.get("note", ""))
+        for line in in_force(record, "own step").values()
+    ]  # fmt: skip
+
+
+def own_key(title: str) -> str:
+    """The name of a step of one's own, for good.
+
+    >>> own_key("Paint the trace on every bolt")
+    'own:paint_the_trace_on_every_bolt'
+    """
+    plain = unicodedata.normalize("NFKD", title).encode("ascii", "ignore").decode().lower()
+    return "own:" + (re.sub(r"[^a-z0-9]+", "_", plain).strip("_") or "step")[:60]

@@ -1,0 +1,68 @@
+"""What a step of the work is.
+
+- `Step`      one thing to do, with what it needs before it and what proves it
+- `Evidence`  how a step is proved
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Literal
+
+from liftbite.core.fit.case import Case
+
+Evidence = Literal["tick", "reading", "bolts", "sentence"]
+Reached = Literal["bench", "inside", "above", "below", ""]
+Stretch = Literal["before", "down", "clean", "fit", "in", "back", "fill", "prove"]
+
+
+def always(_: Case) -> bool:
+    """Whatever the case."""
+    return True
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """One thing to do.
+
+    Attributes
+    ----------
+    key : its name for good; evidence belongs to it whatever else changes
+    title : what to do, as one would say it
+    stretch : the part of the work it belongs to
+    needs : keys of steps that come first
+    when : the cases it is part of
+    reached : from where: inside, above or below the car, at the bench
+    hands : people it takes
+    tools : what to have at hand
+    note : what to know, access included
+    hazards : what can hurt
+    evidence : what proves it
+    hold : True for a hold point: what comes after stays shut until it is proved, or a named person overrides it
+    parts : parts of the list it takes; while one is awaited it waits
+    part : the part it puts in, by its name in `fates`
+    back : what putting it back is called; empty where nothing came off
+    joint : the joint whose bolts it tightens
+    signed : True where a name has to stand under it
+    minutes : about how long it takes
+    """
+
+    key: str
+    title: str
+    stretch: Stretch
+    needs: tuple[str, ...] = ()
+    when: Callable[[Case], bool] = always
+    reached: Reached = ""
+    hands: int = 1
+    tools: tuple[str, ...] = ()
+    note: str = ""
+    hazards: tuple[str, ...] = ()
+    evidence: Evidence = "tick"
+    hold: bool = False
+    parts: tuple[str, ...] = ()
+    part: str = ""
+    back: str = ""
+    joint: str = ""
+    signed: bool = False
+    minutes: int = 10

@@ -1,0 +1,160 @@
+"""The plan over HTTP: said by name, never stale, kept with the job's file; cards measured."""
+
+from __future__ import annotations
+
+import io
+import json
+import re
+from typing import Any
+from urllib.parse import quote
+
+import pytest
+from flask.testing import FlaskClient
+from pypdf import PdfReader
+
+from tests.api.jobs.test_views import begin
+from tests.jobs import FULL, MOTORCYCLE
+
+
+def say(
+    client: FlaskClient, job: int, kind: str, key: str, *, who: str = "Ines", request: str = "", **said: str
+) -> Any:
+    body = {"kind": kind, "key": key, "said": said, "request": request}
+    return client.post(f"/api/jobs/{job}/plan", json=body, headers={"Person": quote(who)} if who else {})
+
+
+def plan_of(client: FlaskClient, job: int) -> dict[str, Any]:
+    found: dict[str, Any] = client.get(f"/api/jobs/{job}/plan").get_json()
+    return found
+
+
+def work_on(client: FlaskClient, job: int, goal: str) -> dict[str, Any]:
+    """Does what comes next until a step is the next one."""
+    plan = plan_of(client, job)
+    for _ in plan["steps"]:
+        if plan["next"] == goal:
+            break
+        answer = say(client, job, "step", plan["next"], answer="done", text="as it should be")
+        assert answer.status_code == 200, answer.text
+        plan = answer.get_json()
+    return plan
+
+
+@pytest.fixture
+def job(client: FlaskClient) -> int:
+    return int(begin(client, FULL)["id"])
+
+
+def test_a_job_is_worked_through_to_full_load_and_its_file_carries_all_of_it(client: FlaskClient, job: int) -> None:
+    plan = work_on(client, job, "")
+    assert (plan["done"], plan["minutes"], plan["next"]) == (len(plan["steps"]), 0, "")
+    file = client.get(f"/api/jobs/{job}/file").data
+    copy = client.post("/api/jobs/file?again=true", data=file).get_json()["id"]
+    again = plan_of(client, copy)
+    assert [s["state"] for s in again["steps"]] == [s["state"] for s in plan["steps"]]
+    assert again["steps"][0]["said"]["who"] == "Ines"
+
+
+def test_a_hold_point_is_overridden_by_name_and_printed(client: FlaskClient, job: int) -> None:
+    work_on(client, job, "prove_cover")
+    assert say(client, job, "step", "prove_cover", answer="overridden").status_code == 422
+    assert say(client, job, "step", "cover_on", answer="done").status_code == 422
+    plan = say(client, job, "step", "prove_cover", answer="overridden", reason="tool lost, centred by eye").get_json()
+    assert plan["next"] == "cover_on"
+    sheet = client.get(f"/api/jobs/{job}/sheet.html").get_data(as_text=True)
+    assert "tool lost, centred by eye" in sheet
+    assert "Overridden" in sheet
+
+
+def test_a_tick_sent_twice_counts_once_and_two_people_do_not_collide(client: FlaskClient, job: int) -> None:
+    for who in ("Ines", "Odo"):
+        assert say(client, job, "step", "cautions", who=who, request="tick-1", answer="done").status_code == 200
+    lines = json.loads(client.get(f"/api/jobs/{job}/file").data)["bench"]["record"]
+    assert [(x["key"], x["who"]) for x in lines] == [("cautions", "Ines")]
+
+
+def test_answers_make_the_plan_anew_and_what_was_done_is_listed(client: FlaskClient, job: int) -> None:
+    work_on(client, job, "exhaust")
+    plan = say(client, job, "plan", "shaft", answer="flanged").get_json()
+    assert {v["key"] for v in plan["vanished"]} == {"fill_plug", "drain"}
+    assert next(q for q in plan["questions"] if q["name"] == "shaft")["said"]
+    refused = say(client, job, "plan", "shaft", answer="bent")
+    assert (refused.status_code, "no answer" in refused.get_json()["detail"]) == (422, True)
+
+
+def test_an_ordered_part_that_is_not_here_makes_its_step_wait(client: FlaskClient, job: int) -> None:
+    revision = client.get(f"/api/jobs/{job}").get_json()["revision"]
+    entries = {"entries": [{"quantity": "seals_fate", "typed": "renewed"}]}
+    client.post(f"/api/jobs/{job}/entries", json=entries, headers={"If-Match": f'"{revision}"'})
+    body = {"kind": "order", "key": "Rear main seal", "said": {"state": "ordered"}, "request": ""}
+    listed = client.get(f"/api/jobs/{job}/measure").get_json()["needs"]
+    key = next(n["key"] for n in listed if n["part"] == "Rear main seal")
+    client.post(f"/api/jobs/{job}/record", json=body | {"key": key})
+    plan = work_on(client, job, "shaft_seal_in")
+    waits = next(s for s in plan["steps"] if s["key"] == "rear_seal_in")
+    assert (waits["state"], waits["awaits"]) == ("waits", ["Rear main seal"])
+    client.post(f"/api/jobs/{job}/record", json=body | {"key": key, "said": {"state": "arrived"}})
+    assert next(s for s in plan_of(client, job)["steps"] if s["key"] == "rear_seal_in")["state"] == "open"
+
+
+def test_a_step_of_ones_own_holds_up_the_last_look(client: FlaskClient, job: int) -> None:
+    plan = say(client, job, "own step", "Paint every bolt", answer="asked", after="cover_on").get_json()
+    own = next(s for s in plan["steps"] if s["own"])
+    assert own["needs"] == ["cover_on"]
+    assert own["key"] in next(s for s in plan["steps"] if s["key"] == "final_look")["needs"]
+    assert say(client, job, "own step", "Another", answer="asked", after="nowhere").status_code == 422
+
+
+def test_what_is_said_of_a_plan_is_not_said_past_it(client: FlaskClient, job: int) -> None:
+    body = {"kind": "step", "key": "drive", "said": {"answer": "done"}, "request": ""}
+    assert client.post(f"/api/jobs/{job}/record", json=body).status_code == 422
+
+
+def test_a_motorcycle_has_its_own_plan(client: FlaskClient) -> None:
+    number = begin(client, MOTORCYCLE)["id"]
+    plan = plan_of(client, number)
+    assert [q["name"] for q in plan["questions"]] == ["helpers"]
+    assert "pack_in" in {s["key"] for s in plan["steps"]}
+
+
+def test_a_card_is_drawn_at_its_size(client: FlaskClient, job: int) -> None:
+    svg = client.get(f"/api/jobs/{job}/card.svg").get_data(as_text=True)
+    width = float(re.search(r'viewBox="0 0 ([\d.]+) [\d.]+" width="([\d.]+)mm"', svg)[1])  # type: ignore[index]
+    assert f'width="{width:.3f}mm"' in svg  # a unit is a millimetre
+    assert re.search(r'data-bar="100" d="M[\d.]+ [\d.]+h100.000"', svg)
+    holes = re.findall(r'data-hole="(\d+)" cx="([\d.]+)" cy="([\d.]+)"', svg)
+    circle = float(re.search(r'<circle cx="[\d.]+" cy="[\d.]+" r="([\d.]+)"', svg)[1])  # type: ignore[index]
+    for _, x, y in holes:
+        assert ((float(x) - width / 2) ** 2 + (float(y) - width / 2) ** 2) ** 0.5 == pytest.approx(circle, abs=1e-3)
+    assert sorted(int(n) for n, _, _ in holes) == list(range(1, len(holes) + 1))
+
+
+def test_a_bar_of_100_mm_is_100_mm_on_paper(client: FlaskClient, job: int) -> None:
+    page = PdfReader(io.BytesIO(client.get(f"/api/jobs/{job}/card.pdf").data)).pages[0]
+    operators = page.get_contents().get_data().decode("latin-1")  # type: ignore[union-attr]
+    scales = [float(m[1]) for m in re.finditer(r"([\d.]+) 0 0 -?[\d.]+ [\d.]+ [\d.]+ cm", operators)]
+    bars = [(float(m[3]) - float(m[1])) for m in
+            re.finditer(r"([\d.]+) ([\d.]+) m\s+([\d.]+) \2 l", operators)]  # fmt: skip
+    lengths = [bar * scale for bar in bars for scale in (1.0, 0.75, *scales, *(s * 0.75 for s in scales))]
+    assert any(length == pytest.approx(100 / 25.4 * 72, rel=1e-3) for length in lengths), (bars[:5], scales[:5])
+
+
+def test_a_circle_larger_than_a_sheet_comes_on_several(client: FlaskClient) -> None:
+    number = begin(client, {**FULL, "flywheel_cover_bolt_circle": "262 mm"})["id"]
+    refused = client.get(f"/api/jobs/{number}/card.pdf?joint=cover")
+    assert (refused.status_code, "say how many" in refused.get_json()["detail"]) == (422, True)
+    pages = PdfReader(io.BytesIO(client.get(f"/api/jobs/{number}/card.pdf?joint=cover&count=6").data)).pages
+    assert len(pages) == 4
+    assert "sheet 1 of 4: top left" in pages[0].extract_text()
+
+
+def test_a_card_wants_what_was_measured(client: FlaskClient) -> None:
+    number = begin(client)["id"]
+    refused = client.get(f"/api/jobs/{number}/card.svg")
+    assert (refused.status_code, "enter bolt circle" in refused.get_json()["detail"]) == (422, True)
+
+
+def test_the_steps_print_with_boxes(client: FlaskClient, job: int) -> None:
+    text = " ".join(p.extract_text() for p in PdfReader(io.BytesIO(client.get(f"/api/jobs/{job}/plan.pdf").data)).pages)
+    assert "HOLD: Prove before the cover goes on" in text
+    assert "The starter cable is live" in text

@@ -1,0 +1,160 @@
+import { useState } from "react";
+import type { Plan } from "@/api/client";
+import { type PlanChange, usePlan, useSayOfPlan } from "@/api/fit";
+import { Scroll } from "@/components/Scroll";
+import { useAddress } from "@/lib/address";
+import { useJobEditor } from "@/lib/useJobEditor";
+import { Person } from "@/views/measure/Person";
+import { Answers } from "./Answers";
+import { StepCard } from "./StepCard";
+import { StepLine } from "./StepLine";
+
+export type Say = (change: PlanChange) => Promise<string | null>;
+
+/** Fit: the order of work as one line, the step to do now in large type. */
+export function FitView() {
+  const { entered: job } = useJobEditor();
+  const plan = usePlan(job.id, job.change);
+  const say = useSayOfPlan(job.id);
+  const [search, put] = useAddress();
+  if (plan.error && !plan.data) return <p className="p-5">▲ {plan.error.message}</p>;
+  if (!plan.data) return <p className="p-5">Laying out the work …</p>;
+  const picked = plan.data.steps.find(({ key }) => key === search.get("step"));
+  const now = picked ?? plan.data.steps.find(({ key }) => key === plan.data.next) ?? null;
+  const open = plan.data.steps.filter(({ state, key }) => state === "open" && key !== now?.key);
+  return (
+    <div className="grid h-full min-h-0 grid-rows-[1fr] tablet:grid-cols-[minmax(17rem,24rem)_1fr]">
+      <Scroll
+        label="The order of work"
+        className="order-2 px-3 py-3 tablet:order-none tablet:overflow-y-auto tablet:border-r tablet:border-ink"
+      >
+        <Progress plan={plan.data} />
+        <StepLine plan={plan.data} now={now?.key ?? ""} onStep={(key) => put({ step: key })} />
+        <AddStep plan={plan.data} say={say} />
+      </Scroll>
+      <Scroll label="The step at hand" className="order-1 px-4 py-3 tablet:order-none tablet:overflow-y-auto">
+        <div className="flex flex-wrap items-center justify-between gap-3">
+          <h1 className="text-head font-bold">
+            {picked && picked.key !== plan.data.next ? "A step" : "Now"}
+          </h1>
+          <Person people={[]} />
+        </div>
+        {now ? (
+          <StepCard key={now.key} step={now} say={say} onDone={() => put({ step: null })} />
+        ) : (
+          <p className="py-4 text-state font-bold">
+            {plan.data.done === plan.data.steps.length
+              ? "All of it is done."
+              : "Every open step waits for parts."}
+          </p>
+        )}
+        {open.length > 0 && (
+          <section className="mt-4" aria-labelledby="open-too">
+            <h2 id="open-too" className="lettering border-b border-ink pb-0.5">
+              Can be done meanwhile
+            </h2>
+            {open.slice(0, 6).map((step) => (
+              <button
+                key={step.key}
+                type="button"
+                onClick={() => put({ step: step.key })}
+                className="block min-h-11 w-full border-b border-hair py-1 text-left hover:bg-sheet"
+              >
+                {step.title}
+              </button>
+            ))}
+          </section>
+        )}
+        <Vanished plan={plan.data} />
+        <Answers plan={plan.data} say={say} />
+        <p className="mt-4 flex flex-wrap gap-3">
+          <a className="button min-h-11" href={`/api/jobs/${job.id}/plan.pdf`} download>
+            Steps on paper (PDF)
+          </a>
+          <a className="button min-h-11" href={`/api/jobs/${job.id}/card.pdf`} download>
+            Flywheel bolt card at 1:1 (PDF)
+          </a>
+        </p>
+      </Scroll>
+    </div>
+  );
+}
+
+function Progress({ plan }: { plan: Plan }) {
+  const hours = plan.minutes / 60;
+  return (
+    <p className="pb-2 text-note" data-testid="plan-progress">
+      <b className="figure text-field">
+        {plan.done} of {plan.steps.length}
+      </b>{" "}
+      done; about {hours >= 1 ? `${hours.toFixed(1)} h` : `${plan.minutes} min`} left by the trade's times.
+      {plan.awaited.length > 0 && <span className="block">On their way: {plan.awaited.join(", ")}.</span>}
+      {plan.to_get.length > 0 && (
+        <span className="block">Not said to be here: {plan.to_get.join(", ")}.</span>
+      )}
+    </p>
+  );
+}
+
+function Vanished({ plan }: { plan: Plan }) {
+  if (plan.vanished.length === 0) return null;
+  return (
+    <section className="mt-4" data-testid="vanished">
+      <h2 className="lettering border-b border-ink pb-0.5">Done, and no longer part of the plan</h2>
+      {plan.vanished.map(({ key, said, text }) => (
+        <p key={key} className="py-1 text-note">
+          {key}: {text || said.answer} {said.who && `(${said.who})`}
+        </p>
+      ))}
+    </section>
+  );
+}
+
+/** A step of one's own, after one that is there. */
+function AddStep({ plan, say }: { plan: Plan; say: Say }) {
+  const [title, setTitle] = useState("");
+  const [after, setAfter] = useState("");
+  const [trouble, setTrouble] = useState<string | null>(null);
+  return (
+    <details className="mt-3">
+      <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center text-note">
+        Add a step of this job
+      </summary>
+      <form
+        className="grid gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void say({ kind: "own step", key: title, said: { answer: "asked", after } }).then((refused) => {
+            setTrouble(refused);
+            if (refused === null) setTitle("");
+          });
+        }}
+      >
+        <input
+          aria-label="What is to be done"
+          value={title}
+          maxLength={100}
+          onChange={(event) => setTitle(event.target.value)}
+          className="h-11 rounded-cut border border-line bg-sheet px-2"
+        />
+        <select
+          aria-label="After which step"
+          value={after}
+          onChange={(event) => setAfter(event.target.value)}
+          className="h-11 min-w-0 rounded-cut border border-line bg-sheet px-2"
+        >
+          <option value="">at the beginning</option>
+          {plan.steps.map(({ key, title }) => (
+            <option key={key} value={key}>
+              after: {title}
+            </option>
+          ))}
+        </select>
+        <button type="submit" className="button min-h-11" disabled={!title.trim()}>
+          Add the step
+        </button>
+        {trouble && <p role="alert">▲ {trouble}</p>}
+      </form>
+    </details>
+  );
+}

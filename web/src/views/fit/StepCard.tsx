@@ -1,0 +1,134 @@
+import { useState } from "react";
+import type { FitStep } from "@/api/client";
+import { person } from "@/lib/person";
+import { moment } from "@/lib/words";
+import type { Say } from "./FitView";
+
+const REACHED: Record<string, string> = {
+  bench: "at the bench",
+  inside: "from inside",
+  above: "from above",
+  below: "from below",
+};
+const ASKS: Record<FitStep["evidence"], string> = {
+  tick: "",
+  reading: "What was read",
+  bolts: "Torque, and what was renewed",
+  sentence: "What was found, in a few words",
+};
+
+/** One step in large type: its cautions, its tools, what proves it, and a button for a gloved hand. */
+export function StepCard({ step, say, onDone }: { step: FitStep; say: Say; onDone: () => void }) {
+  const [text, setText] = useState(step.text);
+  const [reason, setReason] = useState("");
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const done = step.state === "done" || step.state === "overridden";
+  const wants = step.evidence === "reading" || step.evidence === "sentence";
+  const tell = async (said: Record<string, string>) => {
+    const refused = await say({ kind: "step", key: step.key, said });
+    setTrouble(refused);
+    if (refused === null) onDone();
+  };
+  return (
+    <article className="pt-2" data-testid="step" data-step={step.key}>
+      {step.hold && <p className="lettering inline-block border-2 border-ink px-2 py-0.5">Hold point</p>}
+      <h2 className="text-state font-bold leading-tight">{step.title}</h2>
+      <p className="pt-1 text-field text-soft">
+        {[
+          REACHED[step.reached] ?? "",
+          step.hands > 1 ? `${step.hands} people` : "",
+          step.tools.join(", "),
+          `about ${step.minutes} min`,
+        ]
+          .filter(Boolean)
+          .join(" · ")}
+      </p>
+      {step.short && (
+        <p className="pt-1 font-semibold">▲ It takes {step.hands} people; fewer are said to be here.</p>
+      )}
+      {step.hazards.map((hazard) => (
+        <p key={hazard} className="mt-2 border-l-4 border-ink pl-3 text-field font-semibold">
+          ▲ {hazard}
+        </p>
+      ))}
+      {step.note && <p className="pt-2 text-field">{step.note}</p>}
+      {step.first.length > 0 && (
+        <p className="pt-2" data-testid="comes-first">
+          First: {step.first.join("; ")}.
+        </p>
+      )}
+      {step.awaits.length > 0 && <p className="pt-2">Waits for: {step.awaits.join(", ")}.</p>}
+      {done && step.said ? (
+        <div className="pt-3">
+          <p className="text-field">
+            <b>{step.state === "overridden" ? "Overridden" : "Done"}</b>
+            {step.said.who && `, ${step.said.who}`}, {moment(step.said.at)}
+            {(step.text || step.said.reason) && `: ${step.text || step.said.reason}`}
+          </p>
+          <button
+            type="button"
+            className="button mt-2 min-h-12"
+            onClick={() => void tell({ answer: "open" })}
+          >
+            Take it back
+          </button>
+        </div>
+      ) : (
+        step.state !== "shut" && (
+          <form
+            className="grid gap-2 pt-3"
+            onSubmit={(event) => {
+              event.preventDefault();
+              void tell({ answer: "done", text });
+            }}
+          >
+            {ASKS[step.evidence] && (
+              <label>
+                <span className="font-semibold">{ASKS[step.evidence]}</span>
+                <textarea
+                  value={text}
+                  rows={2}
+                  maxLength={400}
+                  onChange={(event) => setText(event.target.value)}
+                  className="mt-1 block w-full rounded-cut border border-line bg-sheet px-3 py-2 text-field"
+                />
+              </label>
+            )}
+            <button type="submit" className="button min-h-16 text-head" disabled={wants && !text.trim()}>
+              {step.hold ? "Proved" : "Done"}
+              {person() ? `, ${person()}` : ""}
+            </button>
+            {step.hold && (
+              <details>
+                <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center text-note">
+                  Go on without it …
+                </summary>
+                <input
+                  aria-label="Why it is overridden"
+                  value={reason}
+                  maxLength={400}
+                  placeholder="why; it is printed with your name"
+                  onChange={(event) => setReason(event.target.value)}
+                  className="h-11 w-full rounded-cut border border-line bg-sheet px-2 placeholder:text-soft placeholder:italic"
+                />
+                <button
+                  type="button"
+                  className="button mt-2 min-h-11"
+                  disabled={!reason.trim()}
+                  onClick={() => void tell({ answer: "overridden", reason })}
+                >
+                  Override the hold point
+                </button>
+              </details>
+            )}
+          </form>
+        )
+      )}
+      {trouble && (
+        <p role="alert" className="pt-2 font-semibold">
+          ▲ {trouble}
+        </p>
+      )}
+    </article>
+  );
+}
