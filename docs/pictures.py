@@ -30,7 +30,6 @@ VIEWS = {
     "start": ("/jobs/3/choose/start", 1280, "light"),
     "flywheel": ("/jobs/3/choose/flywheel", 1280, "light"),
     "find": ("/jobs/3/choose/find", 1280, "light"),
-    "moves": ("/jobs/3/choose/moves?result=bite_margin", 1280, "light"),
     "shelf": ("/shelf?slot=disc", 1280, "light"),
     "working": ("/jobs/2/choose/bite?working=bite_margin", 1280, "light"),
     "against": ("/jobs/3/choose/against", 1280, "light"),
@@ -39,6 +38,7 @@ VIEWS = {
     "measure-bore": ("/jobs/3/measure/bench?check=bore_runout", 1280, "light"),
     "measure-phone": ("/jobs/5/measure/bench?check=spring_free_length&place=Spring%203", 390, "dark"),
     "decide": ("/jobs/5/measure/decide", 1280, "light"),
+    "fit": ("/jobs/3/fit", 1280, "light"),
 }
 
 

@@ -13,20 +13,26 @@ from pathlib import Path
 
 from sqlalchemy.orm import Session
 
+from liftbite.core.fit.bolts import sequence_of
+from liftbite.core.fit.case import case_of
+from liftbite.core.fit.plan import plan_of
+from liftbite.core.job.build import build_of
 from liftbite.core.job.builds import entering
 from liftbite.core.job.dyno_file import read_curve
 from liftbite.core.job.dyno_mapping import propose
 from liftbite.core.job.dyno_table import decode
-from liftbite.core.job.ledger import PLAN, Entry, Revision, curve_entry, layers_of, read_entry
+from liftbite.core.job.ledger import PLAN, Entry, Revision, curve_entry, layers_of, present, read_entry
+from liftbite.core.job.record import read_line
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.core.measure.keyed import read_distance, read_keyed
 from liftbite.demo.parts import PARTS
 from liftbite.demo.readings import SERIES, DemoSeries
-from liftbite.demo.shop import JOBS, OPENED, DemoJob, InBuild
+from liftbite.demo.shop import FITTED, FITTER, JOBS, OPENED, SAID_OF, DemoJob, InBuild
 from liftbite.store import jobs as store
 from liftbite.store import measurements as bench
 from liftbite.store.parts import add_parts
+from liftbite.store.record import say
 
 HERE = Path(__file__).parent
 
@@ -67,6 +73,19 @@ def _read(session: Session, series: DemoSeries) -> None:
         bench.add_readings(session, series.job, number, [reading], at + timedelta(seconds=30 * i))
 
 
+def _fit(session: Session, job: int, until: str, bolts: int) -> None:
+    """A demo job fitted up to a step, some bolts of that one ticked off."""
+    at = OPENED + timedelta(days=JOBS[job - 1].day + 4, hours=1)
+    build = build_of(present(ledger_of(JOBS[job - 1])))
+    plan = plan_of(case_of(build, {}, "everything", {}))
+    said = [read_line("step", p.key, {"answer": "done", "text": SAID_OF.get(p.key, "")}, FITTER) for p in plan.steps
+            if p.key in plan.before[until]]  # fmt: skip
+    sequence = sequence_of(plan.by_key[until].step.joint, build.known)
+    said += [read_line("bolt", f"{until}:{bolt}", {"answer": "done"}, FITTER) for bolt in sequence[:bolts]]
+    for n, line in enumerate(said):
+        say(session, job, line, at + timedelta(minutes=11 * n))
+
+
 def load(session: Session) -> int:
     """Puts the demo jobs into a store without jobs; the number of jobs put in."""
     if store.list_jobs(session) or store.list_jobs(session, archived=True):
@@ -76,4 +95,6 @@ def load(session: Session) -> int:
     add_parts(session, PARTS, OPENED)
     for one in SERIES:
         _read(session, one)
+    for one_job, until, bolts in FITTED:
+        _fit(session, one_job, until, bolts)
     return len(JOBS)

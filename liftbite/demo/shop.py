@@ -118,3 +118,15 @@ JOBS: tuple[DemoJob, ...] = (
          "lever_ratio": "3.9", "plate_lift_limit": "2.6 mm", "master_stroke": "34 mm"},
     )),
 )  # fmt: skip
+
+
+#: Who fits, what was said of some steps, and how far a job is: job, the step at hand, its bolts that are tight.
+FITTER = "Ines Marrow"
+SAID_OF = {
+    "cautions": "read",
+    "free_height": "612 mm, the gearbox on its jack stands 540 mm high",
+    "disc_out": "two discs, dots of paint on the sides to the flywheel, inner one marked I",
+    "measured": "all of it; the floater wants new shims",
+    "prove_flywheel": "seal dry, face bare, pilot 1 mm below the flange, index hole found",
+}
+FITTED = ((3, "flywheel_on", 3),)

@@ -28,6 +28,8 @@ VIEWS = {
     "sheet": "/jobs/2/sheet",
     "sheet by itself": "/api/jobs/5/sheet.html?appendix=true&night=true",
     "record": "/jobs/2/record",
+    "fit": "/jobs/3/fit",
+    "a step": "/jobs/5/fit?step=springs_in",
     "backups": "/backups",
     "no page": "/nowhere",
     "no job": "/jobs/99/brief",

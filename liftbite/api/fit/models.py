@@ -47,6 +47,8 @@ class FitStepOut(BaseModel):
     own: bool
     said: SaidOut | None
     text: str = Field(description="What was read or found.")
+    sequence: list[int] = Field(description="Its bolts in the order they are tightened; nothing where not known.")
+    ticked: list[int] = Field(description="Those that are ticked off.")
 
 
 class VanishedOut(BaseModel):
@@ -73,11 +75,12 @@ class PlanOut(BaseModel):
 
 
 class SayOfPlanIn(BaseModel):
-    """Something said of the plan: an answer it depends on, a step done or overridden, a step of one's own."""
+    """Something said of the plan: an answer it depends on, a step done or overridden, a bolt ticked, a step of
+    one's own."""
 
     model_config = ConfigDict(extra="forbid")
 
-    kind: Literal["plan", "step", "own step"]
+    kind: Literal["plan", "step", "own step", "bolt"]
     key: Annotated[Words, Field(min_length=1, max_length=120)]
     said: dict[Annotated[str, Field(max_length=40)], Annotated[Words, Field(max_length=400)]]
     who: Annotated[Words, Field(max_length=60)] = ""

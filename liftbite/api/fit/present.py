@@ -10,9 +10,10 @@ from liftbite.api.fit import models as mf
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.measure.bench import Bench, needs_of
 from liftbite.api.measure.models import SaidOut
+from liftbite.core.fit.bolts import sequence_of
 from liftbite.core.fit.case import QUESTIONS, Case, case_of
 from liftbite.core.fit.plan import Plan, plan_of
-from liftbite.core.fit.progress import PASSED, Progress, Standing, own_steps, progress
+from liftbite.core.fit.progress import PASSED, Progress, Standing, own_steps, progress, ticked
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.record import Line
 
@@ -66,7 +67,7 @@ def plan_out(bench: Bench) -> mf.PlanOut:
             )
             for name, answer in case.answers.items()
         ],
-        steps=[_step_out(s, plan, hands) for s in found.standings],
+        steps=[_step_out(s, plan, hands, bench) for s in found.standings],
         next=found.next.planned.key if found.next else "", done=found.done,
         minutes=sum(s.planned.step.minutes for s in found.standings if s.state not in PASSED),
         vanished=[mf.VanishedOut(key=line.key, said=_said_out(line), text=line.said.get("text", ""))
@@ -80,8 +81,15 @@ def _said_out(line: Line) -> SaidOut:
     return SaidOut(answer=line.answer, reason=line.said.get("reason", ""), who=line.who, at=line.at)
 
 
-def _step_out(standing: Standing, plan: Plan, hands: int) -> mf.FitStepOut:
+def sequence_in(bench: Bench, plan: Plan, key: str) -> tuple[int, ...]:
+    """The bolts of a step in the order they are tightened, where the planned build says how many there are."""
+    planned = plan.by_key.get(key)
+    return sequence_of(planned.step.joint, bench.seen_as(PLAN).build.known) if planned else ()
+
+
+def _step_out(standing: Standing, plan: Plan, hands: int, bench: Bench) -> mf.FitStepOut:
     step = standing.planned.step
+    sequence = sequence_in(bench, plan, step.key)
     return mf.FitStepOut(
         key=step.key, title=step.title, stretch=step.stretch, state=standing.state, needs=list(standing.planned.needs),
         first=[plan.by_key[n].step.title for n in standing.missing], awaits=list(standing.awaits), reached=step.reached,
@@ -89,4 +97,5 @@ def _step_out(standing: Standing, plan: Plan, hands: int) -> mf.FitStepOut:
         evidence=step.evidence, hold=step.hold, signed=step.signed, joint=step.joint, minutes=step.minutes,
         own=step.key.startswith("own:"), said=_said_out(standing.said) if standing.said else None,
         text=standing.said.said.get("text", "") if standing.said else "",
+        sequence=list(sequence), ticked=[n for n in ticked(bench.record, step.key) if n in sequence],
     )  # fmt: skip

@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 from liftbite.api.common import now, reply, session_of, writing
 from liftbite.api.fit import models as mf
 from liftbite.api.fit.card import card_html, card_of, card_svg
-from liftbite.api.fit.present import plan_of_job, plan_out, progress_of
+from liftbite.api.fit.present import plan_of_job, plan_out, progress_of, sequence_in
 from liftbite.api.jobs.files import file_name
 from liftbite.api.jobs.views import JobPath
 from liftbite.api.measure.views import bench_of
@@ -20,7 +20,7 @@ from liftbite.api.paper.document import answered, page
 from liftbite.api.problems import problem_responses
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.case import QUESTIONS
-from liftbite.core.fit.progress import read_evidence
+from liftbite.core.fit.progress import read_evidence, read_tick, ticked
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import Line, read_line
 from liftbite.store import jobs as jobs_store
@@ -55,8 +55,12 @@ def _check(session: Session, job_id: int, line: Line) -> None:
         if question is None or line.answer not in question.options:
             raise UnreadableEntry(f"“{line.answer}” is no answer to “{line.key}”")
     elif line.kind == "step":
+        standing, plan = {s.planned.key: s for s in progress_of(bench).standings}, plan_of_job(bench)
+        done = ticked(bench.record, line.key)
+        read_evidence(plan, line, standing, [n for n in sequence_in(bench, plan, line.key) if n not in done])
+    elif line.kind == "bolt":
         standing = {s.planned.key: s for s in progress_of(bench).standings}
-        read_evidence(plan_of_job(bench), line, standing)
+        read_tick(line, standing, sequence_in(bench, plan_of_job(bench), line.key.rpartition(":")[0]))
     elif line.said.get("after") and line.said["after"] not in plan_of_job(bench).by_key:
         raise UnreadableEntry(f"“{line.said['after']}” is no step of this plan")
 

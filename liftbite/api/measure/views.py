@@ -376,7 +376,7 @@ def say(path: JobPath, query: BenchQuery, body: mi.SayIn) -> Response:
         line = read_line(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
         if line.kind == "own":
             read_own(line)
-        if line.kind in {"plan", "step", "own step"}:
+        if line.kind in {"plan", "step", "own step", "bolt"}:
             raise UnreadableEntry("what is said of a plan is said to the plan")
         record_store.say(session, path.job_id, line, now(), body.request)
         return _measure(session, path.job_id, query.build)

@@ -2,13 +2,30 @@
 
 - `star`        opposite to opposite, never neighbours in turn
 - `places_on`   where the holes of a circle stand
+- `COUNTED`     joint -> the input that says how many bolts it has
+- `sequence_of` the sequence of a joint's bolts, where its count is known
 """
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from functools import lru_cache
 from math import cos, gcd, pi, sin
+
+#: Most bolts of a circle.
+MOST = 36
+#: Joint -> the input that says how many bolts it has.
+COUNTED: Mapping[str, str] = {"flywheel": "bolt_count", "spring_bolts": "spring_count"}
+
+
+def sequence_of(joint: str, known: Mapping[str, object]) -> tuple[int, ...]:
+    """The sequence of a joint's bolts; nothing where nobody said how many there are.
+
+    >>> sequence_of("flywheel", {"bolt_count": 6.0}), sequence_of("cover", {})
+    ((1, 4, 2, 5, 3, 6), ())
+    """
+    count = known.get(COUNTED.get(joint, ""))
+    return star(int(count)) if isinstance(count, float | int) and 3 <= count <= MOST else ()
 
 
 @lru_cache(maxsize=64)
@@ -25,8 +42,8 @@ def star(count: int) -> tuple[int, ...]:
     >>> star(6), star(5)
     ((1, 4, 2, 5, 3, 6), (1, 3, 5, 2, 4))
     """
-    if not 3 <= count <= 36:
-        raise ValueError(f"{count} bolts are no circle of 3 to 36")
+    if not 3 <= count <= MOST:
+        raise ValueError(f"{count} bolts are no circle of 3 to {MOST}")
     if count % 2:
         steps = sorted(range(1, count - 1), key=lambda s: (s == 1, abs(s - count / 2), s))
         step = next(s for s in steps if gcd(s, count) == 1)

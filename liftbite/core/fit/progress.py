@@ -3,6 +3,7 @@
 - `State`, `Standing`, `progress`   every step with its state, and what comes next
 - `own_steps`                       steps a record adds
 - `read_evidence`                   what is said of a step, checked against what proves it
+- `ticked`, `read_tick`             bolts of a step that are ticked off, one by one
 """
 
 from __future__ import annotations
@@ -92,8 +93,14 @@ def _state(line: Line | None, missing: Collection[str], awaits: Collection[str])
     return "shut" if missing else "waits" if awaits else "open"
 
 
-def read_evidence(plan: Plan, line: Line, standing: Mapping[str, Standing]) -> Line:
+def read_evidence(plan: Plan, line: Line, standing: Mapping[str, Standing], left: Collection[int] = ()) -> Line:
     """What is said of a step, where it proves it.
+
+    Parameters
+    ----------
+    plan, standing : the plan, and where every step stands
+    line : what is said
+    left : its bolts that are not ticked off
 
     Raises
     ------
@@ -110,11 +117,41 @@ def read_evidence(plan: Plan, line: Line, standing: Mapping[str, Standing]) -> L
         raise UnreadableEntry(f"{planned.step.title}: its turn has not come; first: {first.lower()}")
     if line.answer == "overridden" and not planned.step.hold:
         raise UnreadableEntry(f"{planned.step.title}: only a hold point is overridden")
+    if left and line.answer == "done":
+        raise UnreadableEntry(f"{planned.step.title}: not ticked off yet: bolt {', '.join(map(str, left))}")
     if planned.step.signed and not line.who:
         raise UnreadableEntry(f"{planned.step.title}: say who says so")
     if line.answer == "done" and planned.step.evidence in {"reading", "sentence"} and not line.said.get("text"):
         wanted = "what was read" if planned.step.evidence == "reading" else "what was found, in a few words"
         raise UnreadableEntry(f"{planned.step.title}: say {wanted}")
+    return line
+
+
+def ticked(record: Iterable[Line], step: str) -> tuple[int, ...]:
+    """The bolts of a step that are ticked, in the order they were.
+
+    >>> from liftbite.core.job.record import read_line
+    >>> ticked([read_line("bolt", "flywheel_on:4", {"answer": "done"})], "flywheel_on")
+    (4,)
+    """
+    ahead = f"{step}:"
+    keys = (key for key in in_force(record, "bolt") if key.startswith(ahead))
+    return tuple(int(key.removeprefix(ahead)) for key in keys if key.removeprefix(ahead).isdecimal())
+
+
+def read_tick(line: Line, standing: Mapping[str, Standing], sequence: Collection[int]) -> Line:
+    """A bolt that is ticked off, where its step has one and its turn has come.
+
+    Raises
+    ------
+    UnreadableEntry : no such bolt, or a step whose turn has not come
+    """
+    step, _, number = line.key.rpartition(":")
+    here = standing.get(step)
+    if here is None or not number.isdecimal() or int(number) not in sequence:
+        raise UnreadableEntry(f"“{line.key}” is no bolt of this plan")
+    if here.state == "shut":
+        raise UnreadableEntry(f"{here.planned.step.title}: its turn has not come")
     return line
 
 

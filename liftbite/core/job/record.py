@@ -63,6 +63,7 @@ KINDS: Mapping[str, Kind] = {
     "plan": Kind("Plan", {"answer": ()}, ("answer",)),
     "step": Kind("Step", {"answer": ("done", "overridden", "open"), "text": (), "reason": ()}, ("answer",),
                  takes_back=_BACK),
+    "bolt": Kind("Bolt", {"answer": ("done", "open")}, ("answer",), takes_back=_BACK),
     "own step": Kind("Step of this job", {"answer": ("asked", "open"), "after": (), "note": ()}, ("answer",),
                      takes_back=_BACK),
     "practice": Kind("Practice of this job", {"answer": ()}, takes_back=("answer", "")),

@@ -34,6 +34,9 @@ def work_on(client: FlaskClient, job: int, goal: str) -> dict[str, Any]:
     for _ in plan["steps"]:
         if plan["next"] == goal:
             break
+        step = next(s for s in plan["steps"] if s["key"] == plan["next"])
+        for bolt in step["sequence"]:
+            say(client, job, "bolt", f"{step['key']}:{bolt}", answer="done")
         answer = say(client, job, "step", plan["next"], answer="done", text="as it should be")
         assert answer.status_code == 200, answer.text
         plan = answer.get_json()
@@ -158,3 +161,20 @@ def test_the_steps_print_with_boxes(client: FlaskClient, job: int) -> None:
     text = " ".join(p.extract_text() for p in PdfReader(io.BytesIO(client.get(f"/api/jobs/{job}/plan.pdf").data)).pages)
     assert "HOLD: Prove before the cover goes on" in text
     assert "The starter cable is live" in text
+
+
+def test_bolts_are_ticked_off_one_by_one_and_none_is_left(client: FlaskClient, job: int) -> None:
+    work_on(client, job, "flywheel_on")
+    early = say(client, job, "step", "flywheel_on", answer="done")
+    assert (early.status_code, "not ticked off yet: bolt 1" in early.get_json()["detail"]) == (422, True)
+    step = next(s for s in plan_of(client, job)["steps"] if s["key"] == "flywheel_on")
+    assert sorted(step["sequence"]) == list(range(1, len(step["sequence"]) + 1))
+    for bolt in step["sequence"]:
+        said = say(client, job, "bolt", f"flywheel_on:{bolt}", answer="done", request=f"tick {bolt}")
+        assert said.status_code == 200
+    ticked = next(s for s in said.get_json()["steps"] if s["key"] == "flywheel_on")["ticked"]
+    assert sorted(ticked) == sorted(step["sequence"])
+    back = say(client, job, "bolt", "flywheel_on:3", answer="open").get_json()
+    assert 3 not in next(s for s in back["steps"] if s["key"] == "flywheel_on")["ticked"]
+    for wrong in ("flywheel_on:99", "cover_on:1", "nowhere:1", "flywheel_on:x"):
+        assert say(client, job, "bolt", wrong, answer="done").status_code == 422

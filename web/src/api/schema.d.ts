@@ -4500,6 +4500,16 @@ export interface components {
              * @description What was read or found.
              */
             text: string;
+            /**
+             * Sequence
+             * @description Its bolts in the order they are tightened; nothing where not known.
+             */
+            sequence: number[];
+            /**
+             * Ticked
+             * @description Those that are ticked off.
+             */
+            ticked: number[];
         };
         /**
          * PlanQuestionOut
@@ -4533,14 +4543,15 @@ export interface components {
         };
         /**
          * SayOfPlanIn
-         * @description Something said of the plan: an answer it depends on, a step done or overridden, a step of one's own.
+         * @description Something said of the plan: an answer it depends on, a step done or overridden, a bolt ticked, a step of
+         *     one's own.
          */
         SayOfPlanIn: {
             /**
              * Kind
              * @enum {string}
              */
-            kind: "plan" | "step" | "own step";
+            kind: "plan" | "step" | "own step" | "bolt";
             /** Key */
             key: string;
             /** Said */

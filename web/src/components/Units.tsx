@@ -15,7 +15,7 @@ export function Units({ onPhone }: { onPhone: boolean }) {
   });
   if (!shop.data) return null;
   return (
-    <label className={`order-3 my-2 items-center ${onPhone ? "flex" : "hidden tablet:flex"}`}>
+    <label className={`order-3 my-2 items-center ${onPhone ? "flex" : "hidden wide:flex"}`}>
       <span className="sr-only">Units of the shop</span>
       <select
         className="button max-w-36 text-note"

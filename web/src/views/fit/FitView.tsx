@@ -23,7 +23,7 @@ export function FitView() {
   const now = picked ?? plan.data.steps.find(({ key }) => key === plan.data.next) ?? null;
   const open = plan.data.steps.filter(({ state, key }) => state === "open" && key !== now?.key);
   return (
-    <div className="grid h-full min-h-0 grid-rows-[1fr] tablet:grid-cols-[minmax(17rem,24rem)_1fr]">
+    <div className="grid h-full min-h-0 content-start overflow-y-auto tablet:content-stretch tablet:overflow-hidden tablet:grid-rows-[minmax(0,1fr)] tablet:grid-cols-[minmax(17rem,24rem)_1fr]">
       <Scroll
         label="The order of work"
         className="order-2 px-3 py-3 tablet:order-none tablet:overflow-y-auto tablet:border-r tablet:border-ink"

@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { FitStep } from "@/api/client";
 import { person } from "@/lib/person";
 import { moment } from "@/lib/words";
+import { Bolts } from "./Bolts";
 import type { Say } from "./FitView";
 
 const REACHED: Record<string, string> = {
@@ -82,6 +83,7 @@ export function StepCard({ step, say, onDone }: { step: FitStep; say: Say; onDon
               void tell({ answer: "done", text });
             }}
           >
+            {step.sequence.length > 0 && <Bolts step={step} say={say} />}
             {ASKS[step.evidence] && (
               <label>
                 <span className="font-semibold">{ASKS[step.evidence]}</span>
@@ -94,7 +96,11 @@ export function StepCard({ step, say, onDone }: { step: FitStep; say: Say; onDon
                 />
               </label>
             )}
-            <button type="submit" className="button min-h-16 text-head" disabled={wants && !text.trim()}>
+            <button
+              type="submit"
+              className="button min-h-16 text-head"
+              disabled={(wants && !text.trim()) || step.ticked.length < step.sequence.length}
+            >
               {step.hold ? "Proved" : "Done"}
               {person() ? `, ${person()}` : ""}
             </button>

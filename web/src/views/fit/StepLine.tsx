@@ -75,21 +75,23 @@ function Mark({ step, now }: { step: FitStep; now: boolean }) {
   const done = step.state === "done" || step.state === "overridden";
   const colour = now ? "var(--now)" : "var(--ink)";
   return (
-    <svg viewBox="0 0 36 44" preserveAspectRatio="none" className="h-full w-9" aria-hidden="true" fill="none">
-      <path d="M18 0V44" stroke="var(--line)" strokeWidth="2" vectorEffect="non-scaling-stroke" />
-      {step.hold && <path d="M7 22H29" stroke={colour} strokeWidth="5" />}
-      {step.state === "overridden" && <path d="M9 30L27 14" stroke={colour} strokeWidth="2" />}
-      {!step.hold && (
-        <circle
-          cx="18"
-          cy="22"
-          r={step.state === "shut" ? 3.5 : 6}
-          fill={done ? colour : "var(--sheet)"}
-          stroke={step.state === "shut" ? "var(--line)" : colour}
-          strokeWidth="2"
-          strokeDasharray={step.state === "waits" ? "3 2" : undefined}
-        />
-      )}
-    </svg>
+    <span className="relative grid place-items-center before:absolute before:inset-y-0 before:left-1/2 before:w-0.5 before:-translate-x-1/2 before:bg-line">
+      <svg viewBox="0 0 36 24" className="relative h-6 w-9" aria-hidden="true" fill="none">
+        {step.hold ? (
+          <path d="M7 12H29" stroke={colour} strokeWidth={done ? 6 : 4} />
+        ) : (
+          <circle
+            cx="18"
+            cy="12"
+            r={step.state === "shut" ? 3.5 : 6}
+            fill={done ? colour : "var(--sheet)"}
+            stroke={step.state === "shut" ? "var(--line)" : colour}
+            strokeWidth="2"
+            strokeDasharray={step.state === "waits" ? "3 2" : undefined}
+          />
+        )}
+        {step.state === "overridden" && <path d="M10 20L26 4" stroke={colour} strokeWidth="2" />}
+      </svg>
+    </span>
   );
 }

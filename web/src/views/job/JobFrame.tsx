@@ -68,14 +68,14 @@ function OpenJob({ job }: { job: Job }) {
         <TopBar>
           <nav
             aria-label="Order of work"
-            className="order-1 flex basis-full tablet:order-none tablet:basis-auto"
+            className="order-1 -mx-2 flex basis-full justify-between tablet:order-none tablet:mx-0 tablet:basis-auto"
           >
             {STATIONS.map(({ to, label }) => (
               <NavLink
                 key={to}
                 to={to}
                 className={({ isActive }) =>
-                  `flex min-h-11 items-center border-b-4 px-2.5 pt-1 font-semibold tablet:px-3 wide:px-4 ${
+                  `flex min-h-11 items-center border-b-4 px-[0.45rem] pt-1 font-semibold tablet:px-3 wide:px-4 ${
                     isActive ? "border-ink" : "border-transparent text-soft hover:text-ink"
                   }`
                 }

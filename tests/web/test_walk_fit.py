@@ -1,0 +1,106 @@
+"""Fit, on a tablet and by keyboard: one step after the other, a hold point, a refresh half way, two people at one job."""
+
+from __future__ import annotations
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from tests.web.steps import open_job, sheet_of, turn
+
+
+def now(page: Page, key: str) -> None:
+    expect(page.get_by_test_id("step")).to_have_attribute("data-step", key)
+
+
+def do(page: Page, key: str, text: str = "") -> None:
+    now(page, key)
+    if text:
+        page.get_by_test_id("step").get_by_role("textbox").first.fill(text)
+    page.get_by_test_id("step").locator("button[type=submit]").click()
+
+
+def sign(page: Page, name: str = "Ines Marrow") -> None:
+    field = page.get_by_label("Who reads and says")
+    field.fill(name)
+    field.blur()
+
+
+def test_a_motorcycle_is_worked_through_its_hold_points(page: Page, shop: str) -> None:
+    open_job(page, shop, "Merrix 600", "fit")
+    now(page, "cautions")
+    do(page, "cautions")
+    expect(page.get_by_role("alert")).to_contain_text("say who says so")
+    sign(page)
+    do(page, "cautions")
+    do(page, "parts_gate")
+    do(page, "oil_out")
+    do(page, "lever_slack")
+    page.reload()  # the tablet fell asleep: it stands where it stood
+    now(page, "case_off")
+    do(page, "case_off")
+    do(page, "springs_out")
+    do(page, "pack_out", "odd plate outermost, dots out")
+    now(page, "measured")
+    shut = page.locator("[data-step=start]").first
+    expect(shut).to_have_attribute("data-state", "shut")
+    shut.click()
+    expect(page.get_by_test_id("comes-first")).to_be_visible()
+    expect(page.get_by_test_id("step").locator("button[type=submit]")).to_have_count(0)
+    turn(page, "Sheet")
+    expect(sheet_of(page).get_by_test_id("sheet-fit")).to_contain_text("odd plate outermost")
+
+
+def test_a_hold_point_is_overridden_with_a_reason(page: Page, shop: str) -> None:
+    open_job(page, shop, "Kestrane roadster", "fit")
+    sign(page)
+    step = page.get_by_test_id("step")
+    step.get_by_text("Go on without it").click()
+    override = step.get_by_role("button", name="Override the hold point")
+    expect(override).to_be_disabled()
+    step.get_by_label("Why it is overridden").fill("read this morning on the other car")
+    override.click()
+    expect(page.locator("[data-step=cautions]").first).to_have_attribute("data-state", "overridden")
+
+
+def test_the_plan_follows_its_answers_and_lists_what_vanished(page: Page, shop: str) -> None:
+    open_job(page, shop, "Halvern coupé, twin-disc plan", "fit")
+    steps = page.get_by_test_id("steps")
+    expect(steps.locator("[data-step=drain]")).to_have_count(1)
+    page.get_by_text("What the plan is made from").click()
+    page.get_by_label("Output shaft").select_option(label="Flanged: no draining")
+    expect(steps.locator("[data-step=drain]")).to_have_count(0)
+    page.get_by_label("Kind of vehicle").select_option(label="Torque tube, rear transaxle")
+    expect(steps.locator("[data-step=tube]")).to_have_count(1)
+    expect(page.get_by_test_id("vanished")).to_contain_text("drain")  # it was done, and is not forgotten
+    page.get_by_text("Add a step of this job").click()
+    page.get_by_label("What is to be done").fill("Paint every bolt")
+    page.get_by_role("button", name="Add the step").click()
+    expect(steps).to_contain_text("Paint every bolt")
+
+
+def test_two_people_at_one_job_see_each_others_ticks(page: Page, shop: str, browser: Browser) -> None:
+    open_job(page, shop, "Ostrel 900", "fit")
+    sign(page)
+    other = browser.new_page()
+    other.goto(page.url)
+    now(other, "cautions")
+    do(page, "cautions")
+    now(page, "parts_gate")
+    other.reload()
+    now(other, "parts_gate")
+    other.close()
+
+
+@pytest.mark.parametrize(("width", "height"), [(820, 1180), (390, 844)])
+def test_what_is_next_is_in_sight_and_large_enough_for_gloves(page: Page, shop: str, width: int, height: int) -> None:
+    page.set_viewport_size({"width": width, "height": height})
+    open_job(page, shop, "Merrix 600", "fit")
+    button = page.get_by_test_id("step").locator("button[type=submit]")
+    expect(button).to_be_in_viewport()
+    box = button.bounding_box()
+    assert box is not None
+    assert min(box["width"], box["height"]) >= 44
+    small = page.get_by_test_id("steps").locator("button").evaluate_all(
+        "all => all.filter(b => b.getBoundingClientRect().height < 44).length"
+    )
+    assert small == 0
