@@ -11,6 +11,7 @@ In the order in which they are used; every room's own index lists its modules:
 - `analysis`       the whole stroke, the life of the facings, one start, a result asked backwards, tolerances
 - `parts`          shelf, mismatches, and the finder
 - `measure`        checks, readings and what they amount to; `measure.setup` the calculations of the set-up
+- `fit`            the plan of the work as a graph of steps, what is open in it, bolts in order
 - `drawing`        the clutch in section, and how it moves
 - `verdicts`       the four answers
 

@@ -6,6 +6,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
+
 from liftbite.api.fit import models as mf
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.measure.bench import Bench, needs_of
@@ -40,7 +42,7 @@ def _orders(bench: Bench) -> dict[str, str]:
     struck = {key for key, line in bench.said_of("line").items() if line.answer == "struck"}
     orders = bench.said_of("order")
     found = {}
-    for need in needs_of(bench):
+    for need in needs_of(bench, worn_together=False):
         if need.work == "get" and need.key not in struck:
             line = orders.get(need.key)
             found[need.part] = line.said.get("state", "") if line else ""
@@ -49,14 +51,17 @@ def _orders(bench: Bench) -> dict[str, str]:
 
 def progress_of(bench: Bench) -> Progress:
     """Where a job stands in its plan."""
-    awaited = [part for part, state in _orders(bench).items() if state in _ON_ITS_WAY]
-    return progress(plan_of_job(bench), bench.record, awaited)
+    return _progress(bench, plan_of_job(bench), _orders(bench))
+
+
+def _progress(bench: Bench, plan: Plan, orders: Mapping[str, str]) -> Progress:
+    return progress(plan, bench.record, [part for part, state in orders.items() if state in _ON_ITS_WAY])
 
 
 def plan_out(bench: Bench) -> mf.PlanOut:
     """The plan of a job."""
-    case, plan, found, orders = case_of_job(bench), plan_of_job(bench), progress_of(bench), _orders(bench)
-    said = _answers(bench)
+    case, plan, orders, said = case_of_job(bench), plan_of_job(bench), _orders(bench), _answers(bench)
+    found = _progress(bench, plan, orders)
     hands = int(case.answers.get("helpers", "0")) + 1
     return mf.PlanOut(
         job=bench.job_id, change=bench.change,
@@ -84,7 +89,8 @@ def _said_out(line: Line) -> SaidOut:
 def sequence_in(bench: Bench, plan: Plan, key: str) -> tuple[int, ...]:
     """The bolts of a step in the order they are tightened, where the planned build says how many there are."""
     planned = plan.by_key.get(key)
-    return sequence_of(planned.step.joint, bench.seen_as(PLAN).build.known) if planned else ()
+    joint = planned.step.joint if planned else ""
+    return sequence_of(joint, bench.seen_as(PLAN).build.known) if joint else ()
 
 
 def _step_out(standing: Standing, plan: Plan, hands: int, bench: Bench) -> mf.FitStepOut:

@@ -191,14 +191,20 @@ def findings_of(bench: Bench) -> list[Finding]:
     return [f for check in bench.checks if (f := found_of(bench, check)[0]).taken]
 
 
-def needs_of(bench: Bench) -> list[Need]:
-    """The parts to get and the work to have done: by what was found, and by what was read of the parts that go in."""
+def needs_of(bench: Bench, *, worn_together: bool = True) -> list[Need]:
+    """The parts to get and the work to have done: by what was found, and by what was read of the parts that go in.
+
+    Parameters
+    ----------
+    worn_together : False to leave out what the four answers say of plates that each pass and slip together, which takes
+        the working out of a whole job
+    """
     found, plan = bench.seen_as(FOUND), bench.seen_as(PLAN)
     new = [f for f in findings_of(plan) if part_read(f.check) in bench.apart]
     checks = {c.name for c in plan.checks}
     setups = {c.label: told for c, told in told_of(plan.build, plan.readings, plan.said, plan.manual)
               if told is not None and checks & set(c.checks)}  # fmt: skip
-    slips = slips_worn(found.entries, _effects_in(found))
+    slips = slips_worn(found.entries, _effects_in(found)) if worn_together else ""
     return needs(plan.build, findings_of(found), bench.practices, new, setups, slips, bench.known)
 
 

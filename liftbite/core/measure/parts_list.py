@@ -21,7 +21,7 @@ from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.judgement import VERDICTS, Finding
 from liftbite.core.measure.setup.calculation import Told
 from liftbite.core.measure.whose import part_read
-from liftbite.core.verdicts.answers import answer
+from liftbite.core.verdicts.answers import bite_alone
 
 #: Practice -> what it is about, and its options with what they say; the first is where a shop begins.
 PRACTICES: Mapping[str, tuple[str, Mapping[str, str]]] = {
@@ -245,9 +245,9 @@ def slips_worn(entries: Mapping[str, Entry], effects: Sequence[Effect]) -> str:
     """
     read = {e.quantity: Entry(e.quantity, e.typed, e.si, "measured") for e in effects
             if e.quantity in ("wear", "inner_wear")}  # fmt: skip
-    if not read or answer(entries).verdict.state == "slips":
+    if not read or bite_alone(entries).state == "slips":
         return ""
-    after = answer({**entries, **read}).verdict
+    after = bite_alone({**entries, **read})
     return after.sentence if after.state == "slips" else ""
 
 

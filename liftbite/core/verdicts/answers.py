@@ -38,6 +38,7 @@ _BAND = np.array([LOW, NOMINAL, HIGH])
 #: Results of the first question, which no job is without.
 RESULTS = RESULTS_OF["bite"]
 _ALWAYS = tuple(n for n in RESULTS if n != "spring_rate")
+_WANTED = (*_ALWAYS, "use_factor", "engine_curve")
 
 
 @dataclass(frozen=True, slots=True)
@@ -108,13 +109,12 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
     build = build_of(entries)
     graph = build.graph
     shown = results_in(graph)
-    wanted = (*(n for n in shown if n not in RESULTS or n == "spring_rate"), *_ALWAYS, "use_factor", "engine_curve")
+    wanted = (*(n for n in shown if n not in RESULTS or n == "spring_rate"), *_WANTED)
     values_now = build.evaluate(wanted, stage=NOW, friction=_BAND)
     has_plan = build.has_plan
     values = build.evaluate(wanted, stage=PLANNED, friction=_BAND) if has_plan else values_now
     asked = asked_of(build)
-    refusals = {v.error.quantity: refusal(v.error, build) for n, v in values.items()
-                if isinstance(v, Refused) and n in {*RESULTS, "use_factor", "engine_curve"}}  # fmt: skip
+    refusals = _refusals(values, build)
     clashes = misfit_links(build)
     lift, heat, true = (
         misfitted(v, clashes.get(v.question, ()))
@@ -136,6 +136,24 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
         questions={e.quantity: q for e in entries.values() if e.quantity in asked and (q := unusual(e))},
         refusals=refusals,
     )
+
+
+def bite_alone(entries: Mapping[str, Entry]) -> Verdict:
+    """The answer to Bite and no other: what a whole answer says of it, without the time the others take.
+
+    >>> bite_alone({"layout": Entry("layout", "dry_car")}).state
+    'open'
+    """
+    build = build_of(entries)
+    values_now = build.evaluate(_WANTED, stage=NOW, friction=_BAND)
+    values = build.evaluate(_WANTED, stage=PLANNED, friction=_BAND) if build.has_plan else values_now
+    found = bite_verdict(build, values, values_now, _refusals(values, build))
+    return _if_typical(misfitted(found, misfit_links(build).get("bite", ())), build)
+
+
+def _refusals(values: Known, build: Build) -> dict[str, str]:
+    return {v.error.quantity: refusal(v.error, build) for n, v in values.items()
+            if isinstance(v, Refused) and n in {*RESULTS, "use_factor", "engine_curve"}}  # fmt: skip
 
 
 def _if_typical(verdict: Verdict, build: Build) -> Verdict:
