@@ -244,6 +244,13 @@ class JobOut(BaseModel):
     apart: list[str] = Field(description="Parts that are found and planned as two.")
 
 
+class ShortAnswerOut(BaseModel):
+    """An answer in a word."""
+
+    question: Question
+    state: Answer
+
+
 class JobLineOut(BaseModel):
     """A job in the list."""
 
@@ -255,6 +262,7 @@ class JobLineOut(BaseModel):
     layout_label: str
     changed_at: str
     verdict: VerdictOut
+    others: list[ShortAnswerOut] = Field(default=[], description="The answers to Lift, Heat and True.")
     unreadable: str = Field(default="", description="Why the job cannot be read; its rows can be saved.")
     waits: bool = Field(default=False, description="True where it is being worked out anew in the background.")
 

@@ -294,21 +294,31 @@ def line_out(job_id: int, revisions: Sequence[Revision], change: int = 0) -> m.J
     entries = present(revisions)
     answers = answer(entries)
     return _line_out(job_id, change, _text(entries, "job_name"), _text(entries, "vehicle"),
-                     answers.build.chosen.layout, revisions[-1].at, verdict_out(answers.verdict))  # fmt: skip
+                     answers.build.chosen.layout, revisions[-1].at, verdict_out(answers.verdict),
+                     answers.others)  # fmt: skip
 
 
 def line_of(job: m.JobOut, changed_at: str) -> m.JobLineOut:
     """The line of a job that is worked out already."""
-    return _line_out(job.id, job.change, job.name, job.vehicle, job.layout, changed_at, job.verdicts[0])
+    return _line_out(job.id, job.change, job.name, job.vehicle, job.layout, changed_at, job.verdicts[0],
+                     job.verdicts[1:])  # fmt: skip
 
 
 def _line_out(
-    job_id: int, change: int, name: str, vehicle: str, layout: str, changed_at: str, verdict: m.VerdictOut
+    job_id: int,
+    change: int,
+    name: str,
+    vehicle: str,
+    layout: str,
+    changed_at: str,
+    verdict: m.VerdictOut,
+    others: Sequence[Verdict | m.VerdictOut],
 ) -> m.JobLineOut:
     option = CHOICES["layout"].option(layout)
+    short = [m.ShortAnswerOut(question=v.question, state=v.state) for v in others]
     return m.JobLineOut(id=job_id, change=change, name=name, vehicle=vehicle, layout=layout,
                         layout_label=option.label if option else "", changed_at=changed_at,
-                        verdict=verdict)  # fmt: skip
+                        verdict=verdict, others=short)  # fmt: skip
 
 
 def unreadable_line(job_id: int, change: int, reason: str) -> m.JobLineOut:

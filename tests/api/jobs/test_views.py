@@ -312,3 +312,13 @@ def test_the_curve_as_csv(client: FlaskClient) -> None:
     assert response.data.startswith(b"engine speed [rpm],torque [N\xc2\xb7m],power [kW]\n")
     assert client.get(f"/api/jobs/{job['id']}/curve.csv?stage=planned").status_code == 422
     assert client.get(f"/api/jobs/{job['id']}/curve.csv?stage=later").status_code == 422
+
+
+def test_a_line_of_the_list_has_all_four_answers(client: FlaskClient) -> None:
+    job = begin(client)
+    (line,) = client.get("/api/jobs").get_json()["jobs"]
+    told = {v["question"]: v["state"] for v in job["verdicts"]}
+    assert {line["verdict"]["question"]: line["verdict"]["state"]} | {
+        v["question"]: v["state"] for v in line["others"]
+    } == told
+    assert len(told) == 4

@@ -1258,6 +1258,12 @@ export interface components {
             changed_at: string;
             verdict: components["schemas"]["VerdictOut"];
             /**
+             * Others
+             * @description The answers to Lift, Heat and True.
+             * @default []
+             */
+            others?: components["schemas"]["ShortAnswerOut"][];
+            /**
              * Unreadable
              * @description Why the job cannot be read; its rows can be saved.
              * @default
@@ -1322,6 +1328,22 @@ export interface components {
             name: string;
             /** Label */
             label: string;
+        };
+        /**
+         * ShortAnswerOut
+         * @description An answer in a word.
+         */
+        ShortAnswerOut: {
+            /**
+             * Question
+             * @enum {string}
+             */
+            question: "bite" | "lift" | "heat" | "true";
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "does not fit" | "cannot be";
         };
         /**
          * ShownOut

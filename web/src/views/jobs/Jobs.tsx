@@ -8,7 +8,7 @@ import { More } from "@/components/More";
 import { TopBar } from "@/components/TopBar";
 import { useAddress } from "@/lib/address";
 import { first } from "@/lib/units";
-import { moment, STATE_WORDS } from "@/lib/words";
+import { moment, QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
 import { NewJob } from "./NewJob";
 
 /** The jobs of the shop. */
@@ -171,6 +171,13 @@ function Opens({ job }: { job: JobLine }) {
           {job.name || "Job without a name"}
         </span>
         <span className="block text-soft">{job.vehicle}</span>
+        {(job.others ?? []).length > 0 && (
+          <span className="block text-note" data-testid="other-answers">
+            {(job.others ?? [])
+              .map(({ question, state }) => `${QUESTION_LABELS[question]} ${STATE_WORDS[state]}`)
+              .join(" · ")}
+          </span>
+        )}
         <span className="block text-note text-soft">
           {job.waits && "Being worked out anew · "}
           {job.layout_label}
