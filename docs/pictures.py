@@ -38,7 +38,7 @@ VIEWS = {
     "measure-bore": ("/jobs/3/measure/bench?check=bore_runout", 1280, "light"),
     "measure-phone": ("/jobs/5/measure/bench?check=spring_free_length&place=Spring%203", 390, "dark"),
     "decide": ("/jobs/5/measure/decide", 1280, "light"),
-    "fit": ("/jobs/3/fit", 1280, "light"),
+    "fit": ("/jobs/3/fit?step=flywheel_on", 1280, "light"),
 }
 
 

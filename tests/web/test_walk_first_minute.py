@@ -109,4 +109,4 @@ def test_a_word_among_the_figures_is_left_out_in_the_dialog(page: Page, shop: st
     expect(dialog).to_contain_text("Line 7: “n/a” in the torque column")
     page.get_by_label("Leave out lines").fill("7")
     expect(dialog).to_contain_text("22 points.")
-    expect(dialog).to_contain_text("1 row of no part of the run left out.")
+    expect(dialog).to_contain_text("1 row outside the run left out.")

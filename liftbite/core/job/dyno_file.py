@@ -54,7 +54,7 @@ def read_curve(text: str, mapping: ColumnMapping) -> CurveFile:
     raw, left = _raw(text, mapping)
     out = mapping.leave_out
     skipped = +left
-    skipped.update({"of no part of the run": len(out)} if out else {})
+    skipped.update({"outside the run": len(out)} if out else {})
     raw, beyond = _swept(_of_run(raw, mapping), mapping)
     skipped.update({"after the highest speed": beyond} if beyond else {})
     turns = np.all([values > 0 for role, values in raw.items() if not (role == "power" and "torque" in raw)], axis=0)

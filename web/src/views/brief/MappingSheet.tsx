@@ -66,6 +66,41 @@ export function MappingSheet({ proposal, onTake, onCancel }: Props) {
             </p>
           )}
           <Runs proposal={proposal} mapping={mapping} onPick={(run) => setMapping(run)} />
+          <div aria-live="polite" className="mt-3 min-h-36 border-y border-hair py-2">
+            {read.error && <p className="font-semibold">▲ {read.error.message}</p>}
+            {read.data && (
+              <>
+                <p>
+                  <span className="font-bold">{read.data.points} points.</span> Peak torque{" "}
+                  <Figure value={read.data.peak_torque} /> at <Figure value={read.data.peak_torque_speed} />,
+                  peak power <Figure value={read.data.peak_power} /> at{" "}
+                  <Figure value={read.data.peak_power_speed} />.
+                </p>
+                <CurvePreview curve={read.data.curve} />
+                {read.data.asks.map((ask) => (
+                  <p key={ask} className="mt-2 font-semibold">
+                    ? {ask}
+                  </p>
+                ))}
+                {read.data.asks.length > 0 && (
+                  <label className="flex min-h-11 items-center gap-2">
+                    <input
+                      type="checkbox"
+                      className="size-5"
+                      checked={mapping.sure ?? false}
+                      onChange={(event) => put({ sure: event.target.checked })}
+                    />
+                    It is so
+                  </label>
+                )}
+                {read.data.notes.map((note) => (
+                  <p key={note} className="text-note text-soft">
+                    {note}
+                  </p>
+                ))}
+              </>
+            )}
+          </div>
           <div className="mt-4 grid gap-4 tablet:grid-cols-3">
             {ROLES.filter(({ role }) => !RARE.has(role) || proposal.mapping[role] != null).map(
               ({ role, label, wanted }) => (
@@ -104,42 +139,7 @@ export function MappingSheet({ proposal, onTake, onCancel }: Props) {
           </div>
           <HowRead mapping={mapping} onChange={put} />
           <Preview proposal={proposal} mapping={mapping} onDecimal={(decimal) => put({ decimal })} />
-          <div aria-live="polite" className="mt-4 min-h-14 border-t border-hair pt-3">
-            {read.error && <p className="font-semibold">▲ {read.error.message}</p>}
-            {read.data && (
-              <>
-                <p>
-                  <span className="font-bold">{read.data.points} points.</span> Peak torque{" "}
-                  <Figure value={read.data.peak_torque} /> at <Figure value={read.data.peak_torque_speed} />,
-                  peak power <Figure value={read.data.peak_power} /> at{" "}
-                  <Figure value={read.data.peak_power_speed} />.
-                </p>
-                <CurvePreview curve={read.data.curve} />
-                {read.data.asks.map((ask) => (
-                  <p key={ask} className="mt-2 font-semibold">
-                    ? {ask}
-                  </p>
-                ))}
-                {read.data.asks.length > 0 && (
-                  <label className="flex min-h-11 items-center gap-2">
-                    <input
-                      type="checkbox"
-                      className="size-5"
-                      checked={mapping.sure ?? false}
-                      onChange={(event) => put({ sure: event.target.checked })}
-                    />
-                    It is so
-                  </label>
-                )}
-                {read.data.notes.map((note) => (
-                  <p key={note} className="text-note text-soft">
-                    {note}
-                  </p>
-                ))}
-              </>
-            )}
-          </div>
-          <div className="mt-4 flex gap-3">
+          <div className="sticky -bottom-6 -mx-6 mt-4 flex gap-3 border-t border-ink bg-sheet px-6 py-3">
             <button
               type="button"
               className="button h-11"
