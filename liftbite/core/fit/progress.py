@@ -8,8 +8,6 @@
 
 from __future__ import annotations
 
-import re
-import unicodedata
 from collections.abc import Collection, Iterable, Mapping
 from dataclasses import dataclass
 from typing import Literal
@@ -17,7 +15,7 @@ from typing import Literal
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.plan import Plan, Planned
 from liftbite.core.fit.step import Step
-from liftbite.core.job.record import Line, in_force
+from liftbite.core.job.record import Line, in_force, plain_name
 
 State = Literal["done", "overridden", "open", "waits", "shut"]
 #: States with which what comes after may begin.
@@ -170,5 +168,4 @@ def own_key(title: str) -> str:
     >>> own_key("Paint the trace on every bolt")
     'own:paint_the_trace_on_every_bolt'
     """
-    plain = unicodedata.normalize("NFKD", title).encode("ascii", "ignore").decode().lower()
-    return "own:" + (re.sub(r"[^a-z0-9]+", "_", plain).strip("_") or "step")[:60]
+    return "own:" + plain_name(title, "step", 60)

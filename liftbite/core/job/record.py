@@ -4,6 +4,7 @@
 - `Line`            one thing said: of which kind and what, by whom and when
 - `read_line`       what came in, checked, as the words that are kept
 - `in_force`        the latest line of each kind and key
+- `plain_name`      words as a name
 
 The record is appended to and never changed: what is said later of the same thing stands in its place, and what was said
 before stays in the record with its name.
@@ -11,6 +12,8 @@ before stays in the record with its name.
 
 from __future__ import annotations
 
+import re
+import unicodedata
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
@@ -92,6 +95,16 @@ class Line:
     def answer(self) -> str:
         """What was answered."""
         return self.said.get("answer", "")
+
+
+def plain_name(words: str, otherwise: str, most: int) -> str:
+    """Words as a name of letters, figures and underscores, for what somebody adds under a name of his own.
+
+    >>> plain_name("Sensor gap, 2 o'clock", "check", 40)
+    'sensor_gap_2_o_clock'
+    """
+    plain = unicodedata.normalize("NFKD", words).encode("ascii", "ignore").decode().lower()
+    return (re.sub(r"[^a-z0-9]++", "_", plain).strip("_") or otherwise)[:most]
 
 
 def _words(text: str, most: int, what: str) -> str:

@@ -11,11 +11,10 @@ One is a line of the job's record, so it goes with the job's file, and is read, 
 from __future__ import annotations
 
 import re
-import unicodedata
 from collections.abc import Iterable, Mapping
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.job.record import Line, in_force
+from liftbite.core.job.record import Line, in_force, plain_name
 from liftbite.core.measure.checks import CHECKS, Check, Limit, LimitName, Place
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
 from liftbite.core.units.kinds import KINDS
@@ -32,8 +31,7 @@ def own_name(label: str) -> str:
     >>> own_name("Sensor gap, 2 o'clock")
     'own_sensor_gap_2_o_clock'
     """
-    plain = unicodedata.normalize("NFKD", label).encode("ascii", "ignore").decode().lower()
-    return _AHEAD + (re.sub(r"[^a-z0-9]+", "_", plain).strip("_") or "check")[:40]
+    return _AHEAD + plain_name(label, "check", 40)
 
 
 def read_own(line: Line) -> Check:
