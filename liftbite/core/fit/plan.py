@@ -98,13 +98,16 @@ def plan_of(case: Case, own: Iterable[Step] = ()) -> Plan:
 
 
 def _bridged(wanted: Iterable[str], steps: Mapping[str, Step]) -> tuple[str, ...]:
-    """Needs of steps that are there; one that is not hands on its own."""
+    """Needs of steps that are there; one that is not hands on its own. Each is looked at once."""
     found: dict[str, None] = {}
-    for key in wanted:
+    ahead, seen = list(wanted)[::-1], set()
+    while ahead:
+        key = ahead.pop()
         if key in steps:
             found[key] = None
-        elif key in LIBRARY:
-            found |= dict.fromkeys(_bridged(LIBRARY[key].needs, steps))
+        elif key in LIBRARY and key not in seen:
+            seen.add(key)
+            ahead += LIBRARY[key].needs[::-1]
     return tuple(found)
 
 
