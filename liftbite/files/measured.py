@@ -18,7 +18,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import MAX_NAME, MAX_WORDS, Line, read_line
-from liftbite.core.measure.checks import Check
+from liftbite.core.measure.check import Check
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import ASKS, how_said, read_filed, read_how, read_limit
 from liftbite.core.measure.own import known_checks, read_own

@@ -17,7 +17,8 @@ from datetime import UTC, datetime
 from typing import Any
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
-from liftbite.core.measure.checks import CHECKS, Check
+from liftbite.core.measure.check import Check
+from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import HOW_COLUMNS, how_said, read_distance, read_filed, read_how
 from liftbite.files.fields import moment_of

@@ -22,7 +22,7 @@ from sqlalchemy import or_, select
 from sqlalchemy.orm import Session, selectinload
 
 from liftbite.core.job.ledger import FOUND
-from liftbite.core.measure.checks import LimitName
+from liftbite.core.measure.check import LimitName
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.own import known_checks
 from liftbite.core.measure.parts_list import PRACTICES, Renewal

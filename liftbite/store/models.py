@@ -11,7 +11,7 @@ from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
 
 from liftbite.core.job.ledger import Mark, RevisionKind
-from liftbite.core.measure.checks import LimitName
+from liftbite.core.measure.check import LimitName
 
 NAMING = {
     "ix": "ix_%(column_0_label)s",

@@ -16,9 +16,11 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.checks import CHECKS, Check, Limit, Place
+from liftbite.core.measure.check import Check, Limit, Place
+from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import GUARD_RULES
-from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess, distance_left, left_of
+from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess
+from liftbite.core.measure.left import distance_left, left_of
 from liftbite.core.measure.parts_list import PRACTICES, needs
 from liftbite.core.measure.setup.bearing import NOMINAL, RULE, bearing_stacks
 from liftbite.core.measure.setup.end_float import shims_for_float

@@ -18,10 +18,12 @@ from liftbite.core.job.builds import apart, entering, entries_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers
 from liftbite.core.job.record import KINDS, Line, in_force
-from liftbite.core.measure.checks import CHECKS, Check, Limit, LimitName, Place, checks_for
+from liftbite.core.measure.check import Check, Limit, LimitName, Place
+from liftbite.core.measure.checks import CHECKS, checks_for
 from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.effects import effects
-from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess, limits_of, value_of
+from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess
+from liftbite.core.measure.limits import limits_of, value_of
 from liftbite.core.measure.own import known_checks, own_checks
 from liftbite.core.measure.parts_list import PRACTICES, Need, Renewal, needs, slips_worn
 from liftbite.core.measure.runout import SweepSettings

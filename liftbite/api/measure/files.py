@@ -16,7 +16,7 @@ from liftbite.api.measure.bench import needs_of
 from liftbite.api.measure.present import measure_out
 from liftbite.api.measure.views import BenchQuery, bench_of
 from liftbite.api.problems import problem_responses
-from liftbite.core.measure.checks import Check
+from liftbite.core.measure.check import Check
 from liftbite.files.measured import Filed, FiledReading, FiledSeries
 from liftbite.files.readings import CsvReading, read_readings, write_readings
 from liftbite.files.table import write_table

@@ -8,8 +8,10 @@ from liftbite.api.jobs.present import figure_out, fine_out
 from liftbite.api.measure import models as mm
 from liftbite.api.measure.bench import Bench, settings_of
 from liftbite.api.measure.present import span_of
-from liftbite.core.measure.checks import CHECKS, Check, Limit
-from liftbite.core.measure.judgement import left_of, value_of
+from liftbite.core.measure.check import Check, Limit
+from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.left import left_of
+from liftbite.core.measure.limits import value_of
 from liftbite.core.measure.sweep import decided
 from liftbite.core.units.show import figure, typeset
 from liftbite.store.jobs import utc_text

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from liftbite.api.jobs.models import EntryIn, FigureOut, NameOut, VerdictOut
 from liftbite.api.measure.models_calculations import CalculationOut, StandsAtOut
-from liftbite.core.measure.checks import Kind, LimitName, Picture, Verdict
+from liftbite.core.measure.check import Kind, LimitName, Picture, Verdict
 from liftbite.core.measure.instruments import Zone
 from liftbite.gauges.gauge import EventKind
 

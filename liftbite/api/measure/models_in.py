@@ -8,7 +8,7 @@ from typing import Annotated, Literal
 from pydantic import AfterValidator, Field
 
 from liftbite.api.jobs.models import _In
-from liftbite.core.measure.checks import LimitName
+from liftbite.core.measure.check import LimitName
 from liftbite.files.fields import Short, Words
 
 #: What its sender calls an append, so that one sent twice counts once.

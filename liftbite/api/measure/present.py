@@ -36,11 +36,14 @@ from liftbite.core.job.fates import FATED
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import ORDERS, OVERRULED, Line
-from liftbite.core.measure.checks import CHECKS, Check, Limit
+from liftbite.core.measure.check import Check, Limit
+from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.explained import finding_explained, sweep_explained
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
-from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, left_of, value_of
+from liftbite.core.measure.judgement import VERDICTS, Finding, Reading
 from liftbite.core.measure.keyed import units_of
+from liftbite.core.measure.left import left_of
+from liftbite.core.measure.limits import value_of
 from liftbite.core.measure.parts_list import PRACTICES, Need, Renewal, worst, worth_it
 from liftbite.core.measure.runout import FACES, pointing, unreachable
 from liftbite.core.measure.scope import SCOPES, explained_by, symptoms_in

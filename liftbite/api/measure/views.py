@@ -28,7 +28,8 @@ from liftbite.core.job import ledger
 from liftbite.core.job.builds import apart
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import read_line
-from liftbite.core.measure.checks import CHECKS, Check
+from liftbite.core.measure.check import Check
+from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
 from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit, read_radius

@@ -13,10 +13,12 @@ from collections.abc import Iterator, Mapping, Sequence
 import numpy as np
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.checks import CHECKS, Limit, LimitName
+from liftbite.core.measure.check import Limit, LimitName
+from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effect import Effect, EffectOf, in_millimetres, of_length
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
-from liftbite.core.measure.judgement import Readings, limits_of, mean_by_item, value_of, values_of
+from liftbite.core.measure.judgement import Readings, mean_by_item, values_of
+from liftbite.core.measure.limits import limits_of, value_of
 from liftbite.core.measure.setup import CALCULATIONS
 from liftbite.core.measure.sweep import Sweep, tir_alone
 

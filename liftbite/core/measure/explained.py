@@ -11,9 +11,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from liftbite.core.job.build import both_fine
-from liftbite.core.measure.checks import Check, Limit
+from liftbite.core.measure.check import Check, Limit
 from liftbite.core.measure.instruments import GUARD_RULES
-from liftbite.core.measure.judgement import Finding, value_of
+from liftbite.core.measure.judgement import Finding
+from liftbite.core.measure.limits import value_of
 from liftbite.core.measure.runout import FACES, INSIDE
 from liftbite.core.measure.sweep import Sweep
 from liftbite.core.units.show import figure

@@ -1,26 +1,24 @@
-"""From readings to a verdict: what decided it, whose limit it was, how much is left.
+"""From readings to a verdict: what decided it, whose limit it was, how much of its life is used.
 
 In the order in which it is used:
 
 - `Reading`, `Readings`   one reading as taken, graded or skipped, and all in force; kept, never averaged away
-- `limits_of`    the limits in force for a check: the manual's, the job's, then common practice
 - `assess`       readings of one check to a `Finding`
-- `distance_left`   from dated readings, the distance to the limit with its band
+- `life_used`    the share of a part's life that is used
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
-from math import hypot, sqrt
 
 import numpy as np
 import numpy.typing as npt
 
-from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build, both_fine, label_of
-from liftbite.core.measure.checks import Check, Grade, Limit, LimitName, Place, Verdict
+from liftbite.core.job.build import both_fine
+from liftbite.core.measure.check import Check, Grade, Limit, Place, Verdict
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Zone, guard_band, settles_it, zone
+from liftbite.core.measure.limits import value_of
 
 #: Verdicts, the worst first; the first that any place leads to is the check's.
 VERDICTS: tuple[Verdict, ...] = (
@@ -48,12 +46,6 @@ WORDS: Mapping[Verdict, str] = {
 }
 #: A part this far through its life is watched; our own choice.
 WATCH_FROM = 0.75
-#: Check -> the job's own figure for a new part.
-NEW_FROM_JOB = {"rivet_depth": "facing_depth", "plate_thickness": "friction_plate_thickness",
-                "spring_free_length": "spring_free_length"}  # fmt: skip
-
-#: Check -> its limit that is a figure of the job, and which.
-LIMIT_FROM_JOB: Mapping[str, tuple[LimitName, str]] = {"pedal_force": ("most", "effort_limit")}
 
 
 @dataclass(frozen=True, slots=True)
@@ -146,73 +138,6 @@ class Finding:
     worst: float | None = None
     mean: float | None = None
     spread: float | None = None
-
-
-def limits_of(check: Check, build: Build, manual: Mapping[LimitName, tuple[float, str]]) -> tuple[Limit, ...]:
-    """The limits in force: the manual's figure where one was typed, then what follows from the job, then the default.
-
-    Parameters
-    ----------
-    check : the check
-    build : the job
-    manual : "least", "most", "spread" or "new" -> value [SI] and its source, as typed for this vehicle
-    """
-    limits = {found.name: found for found in check.limits}
-    quantity = NEW_FROM_JOB.get(check.name)
-    entry = build.entries.get(quantity) if quantity else None
-    if entry is not None and entry.si is not None and "new" in limits:
-        old, least = limits["new"], limits.get("least")
-        limits["new"] = Limit("new", entry.si, "job", "as this job has it")
-        if least is not None and least.value is not None and old.value is not None and check.name != "rivet_depth":
-            follows = entry.si * least.value / old.value
-            if abs(entry.si - old.value) > 0.035 * old.value:
-                limits["least"] = replace(least, value=follows, why=f"{least.why}; in proportion to this job's figure")
-    if check.name in LIMIT_FROM_JOB:
-        which, quantity = LIMIT_FROM_JOB[check.name]
-        value = build.known.get(quantity)
-        if value is not None:
-            limits[which] = Limit(which, float(value), "job", f"{label_of(quantity).lower()} of this job")
-    if check.name == "cover_standoff":
-        limits |= {found.name: found for found in _standoff(build)}
-    allowed = build.entries.get("plate_wear_allowed")
-    new = limits.get("new")
-    if check.name == "plate_thickness" and allowed is not None and allowed.si is not None and new and new.value:
-        limits["least"] = Limit("least", new.value - allowed.si, "job", "new less the wear this job allows")
-    for name, (value, source) in manual.items():
-        limits[name] = Limit(name, value, "manual", source or "the manual's figure")
-    return tuple(limits.values())
-
-
-def _standoff(build: Build) -> Iterator[Limit]:
-    """A diaphragm cover stands off by what its ring is pressed flat, at the plate; one for one less with wear.
-
-    Nothing where the ring's press was not entered, or where the cover takes up wear by itself.
-    """
-    pressed = build.entries.get("diaphragm_set")
-    v = build.evaluate(("ring_leverage", "wear_limit"))
-    leverage, limit = v["ring_leverage"], v["wear_limit"]
-    if (
-        pressed is None
-        or pressed.si is None
-        or isinstance(leverage, Needs | Refused)
-        or build.chosen.has("self-adjusting cover")
-    ):
-        return
-    new = pressed.si / float(leverage)
-    yield Limit("new", new, "job", "what this cover's ring is pressed flat by, at the plate")
-    if not isinstance(limit, Needs | Refused) and 0 < float(limit) < new:
-        yield Limit("least", new - float(limit), "job", "new less the wear this stack allows, one for one")
-
-
-def value_of(limits: Iterable[Limit], *names: str) -> float | None:
-    """The figure of the first of these names that has one [SI], or None.
-
-    >>> limits = (Limit("least", 2.8e-3, "practice", ""), Limit("new", 3e-3, "practice", ""))
-    >>> value_of(limits, "new"), value_of(limits, "least", "most"), value_of(limits, "most")
-    (0.003, 0.0028, None)
-    """
-    known = {found.name: found.value for found in limits if found.value is not None}
-    return next((known[name] for name in names if name in known), None)
 
 
 def _places(readings: Iterable[Reading]) -> dict[str, list[Reading]]:
@@ -407,93 +332,6 @@ def _used(first: Held, held: Sequence[Held], limits: Sequence[Limit],
         return None
     doubt = next((r.uncertainty for r in taken if r.place == wears.place and r.si == wears.value), 0.0)
     return life_used(wears.value, new, wears.limit.value, doubt)
-
-
-@dataclass(frozen=True, slots=True)
-class Left:
-    """Distance to a limit [m driven]: best estimate, its band (k = 2), and the wear per distance [m per m driven]."""
-
-    distance: float
-    doubt: float
-    rate: float
-
-    def reading_at(self, beyond: float, limit: float) -> float:
-        """What the line says at a distance beyond the last reading; at `distance` it is the limit [SI]."""
-        return limit + self.rate * (self.distance - beyond)
-
-
-def deciding(check: Check, readings: Sequence[Reading], limits: Sequence[Limit]) -> tuple[float, float] | None:
-    """The reading of a series that decides, with its uncertainty; None without one [SI].
-
-    The lowest where wear takes away, what they spread by where only that is limited, else the highest. A sweep is
-    decided by its fit: `sweeps.decided`.
-    """
-    values = [(r.si, r.uncertainty) for r in readings if r.si is not None]
-    if not values or check.kind == "sweep":
-        return None
-    named = {limit.name for limit in limits} - {"new"}
-    if named == {"spread"}:
-        (low, u), (high, v) = min(values), max(values)
-        return high - low, hypot(u, v)
-    return min(values) if "least" in named else max(values)
-
-
-def distance_left(
-    distances: npt.ArrayLike, values: npt.ArrayLike, uncertainties: npt.ArrayLike, limit: float
-) -> Left | None:
-    """Distance until a straight line through dated readings meets its limit, with the readings' own doubt carried on.
-
-    x = (a − limit)/b − x_last, for the least-squares line a − b·x; U_x² = Σ (∂x/∂y_i · U_i)².
-
-    Parameters
-    ----------
-    distances : odometer at each reading, at least two different [m driven]
-    values : readings [SI], shape of `distances`
-    uncertainties : their expanded uncertainties [SI]
-    limit : the limit [SI]
-
-    Returns
-    -------
-    what is left counted from the last reading; None where the readings show no wear towards the limit
-
-    Source: [definition: straight-line extrapolation, first-order propagation].
-
-    Two readings 10 000 km apart, 1.00 and 0.80 mm, limit 0.30 mm:
-
-    >>> left = distance_left([0, 1e7], [1.0e-3, 0.8e-3], [3e-5, 3e-5], 0.3e-3)
-    >>> round(left.distance / 1e6, 1), round(left.doubt / 1e6, 1)
-    (25.0, 6.5)
-    """
-    x, y, u = (np.asarray(v, dtype=float) for v in (distances, values, uncertainties))
-    if x.size < 2 or np.ptp(x) == 0:
-        return None
-    scale, last = np.ptp(x), float(x.max())
-    fit = np.linalg.pinv(np.column_stack([np.ones_like(x), (x - last) / scale]))
-    at_last, slope = fit @ y
-    gap = at_last - limit
-    if abs(slope) <= 1e-9 * abs(gap) or gap * slope >= 0:
-        return None
-    run = -gap / slope
-    gradient = -fit[0] / slope + gap * fit[1] / slope**2
-    return Left(float(run * scale), float(sqrt(np.sum((gradient * u) ** 2)) * scale), float(-slope / scale))
-
-
-def left_of(
-    check: Check, series: Iterable[tuple[float | None, Sequence[Reading]]], limits: Sequence[Limit]
-) -> Left | None:
-    """Distance until the readings that decide meet their limit; None without two dated ones, or without wear.
-
-    Parameters
-    ----------
-    check : the check
-    series : odometer [m driven], None where it was not noted, and the readings of one series; the oldest first
-    limits : limits in force, from `limits_of`
-    """
-    dated = [(at, found) for at, readings in series if at is not None and (found := deciding(check, readings, limits))]
-    to = value_of(limits, "least", "most", "spread")
-    if to is None or len(dated) < 2:
-        return None
-    return distance_left([at for at, _ in dated], [v for _, (v, _) in dated], [u for _, (_, u) in dated], to)
 
 
 def uncertainty_of(kind: str, unit: str) -> float:

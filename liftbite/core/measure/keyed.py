@@ -15,7 +15,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.measure.checks import Check
+from liftbite.core.measure.check import Check
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
 from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.core.measure.setup import CALCULATIONS, asked_of_check

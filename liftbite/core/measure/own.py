@@ -15,7 +15,8 @@ from collections.abc import Iterable, Mapping
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.record import Line, in_force, plain_name
-from liftbite.core.measure.checks import CHECKS, Check, Limit, LimitName, Place
+from liftbite.core.measure.check import Check, Limit, LimitName, Place
+from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
 from liftbite.core.units.kinds import KINDS
 from liftbite.core.units.read import read

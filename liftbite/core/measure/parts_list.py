@@ -16,7 +16,8 @@ from types import MappingProxyType
 from liftbite.core.job.build import Build
 from liftbite.core.job.fates import FATED, FATES, fate_of
 from liftbite.core.job.ledger import Entry
-from liftbite.core.measure.checks import CHECKS, Check, Verdict
+from liftbite.core.measure.check import Check, Verdict
+from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.judgement import VERDICTS, Finding
 from liftbite.core.measure.setup.calculation import Told

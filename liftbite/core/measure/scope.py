@@ -11,7 +11,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 
-from liftbite.core.measure.checks import Check
+from liftbite.core.measure.check import Check
 from liftbite.core.measure.judgement import Finding
 
 _HYDRAULICS = frozenset({"Hydraulics", "Pedal or lever"})

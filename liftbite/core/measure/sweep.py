@@ -20,9 +20,10 @@ import numpy as np
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.build import Build, both_fine
-from liftbite.core.measure.checks import Check, Limit, Place
+from liftbite.core.measure.check import Check, Limit, Place
 from liftbite.core.measure.instruments import guard_band, settles_it, zone_of
-from liftbite.core.measure.judgement import Finding, Held, Reading, deciding
+from liftbite.core.measure.judgement import Finding, Held, Reading
+from liftbite.core.measure.left import deciding
 from liftbite.core.measure.runout import (
     CLOSURE_LIMIT,
     FACES,

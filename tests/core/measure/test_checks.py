@@ -9,10 +9,13 @@ from hypothesis import strategies as st
 
 from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.choices import CHOICES
-from liftbite.core.measure.checks import CHECKS, Check, checks_for
+from liftbite.core.measure.check import Check
+from liftbite.core.measure.checks import CHECKS, checks_for
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.instruments import GUARD_RULES, INSTRUMENT_KINDS
-from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess, deciding, limits_of
+from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess
+from liftbite.core.measure.left import deciding
+from liftbite.core.measure.limits import limits_of
 from liftbite.core.measure.parts_list import PRACTICES, needs
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.setup import CALCULATIONS, told_of

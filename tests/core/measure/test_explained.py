@@ -5,7 +5,8 @@ from __future__ import annotations
 import numpy as np
 import pytest
 
-from liftbite.core.measure.checks import CHECKS, Place
+from liftbite.core.measure.check import Place
+from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.explained import finding_explained, sweep_explained
 from liftbite.core.measure.judgement import Reading, assess
 from liftbite.core.measure.runout import SweepSettings

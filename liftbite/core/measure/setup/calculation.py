@@ -20,7 +20,7 @@ from dataclasses import dataclass, field, replace
 from typing import Any, Literal, TypeAlias
 
 from liftbite.core.job.build import Build, both_fine
-from liftbite.core.measure.checks import LimitName
+from liftbite.core.measure.check import LimitName
 from liftbite.core.measure.effect import EffectOf
 from liftbite.core.measure.judgement import Readings
 from liftbite.core.units.read import from_si

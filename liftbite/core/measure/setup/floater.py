@@ -17,7 +17,7 @@ import numpy as np
 from liftbite.core.arrangements.floater_stop.stands import inner_gap, outer_gap
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
-from liftbite.core.measure.checks import Limit
+from liftbite.core.measure.check import Limit
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
 from liftbite.core.measure.judgement import Readings, values_of
 from liftbite.core.measure.setup.calculation import (

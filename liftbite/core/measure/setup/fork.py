@@ -14,7 +14,7 @@ from math import asin
 
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, both
-from liftbite.core.measure.checks import Limit
+from liftbite.core.measure.check import Limit
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
 from liftbite.core.measure.judgement import Readings, values_of
 from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Told, mm, right, said

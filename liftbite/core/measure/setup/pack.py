@@ -11,7 +11,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.checks import Limit
+from liftbite.core.measure.check import Limit
 from liftbite.core.measure.effect import Effect, EffectOf
 from liftbite.core.measure.judgement import Readings, mean_by_item
 from liftbite.core.measure.setup.calculation import Calculation, Told, right, said

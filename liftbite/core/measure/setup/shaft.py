@@ -12,7 +12,8 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.checks import CHECKS, Limit
+from liftbite.core.measure.check import Limit
+from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
 from liftbite.core.measure.judgement import Readings, values_of
 from liftbite.core.measure.setup.calculation import Calculation, SetUp, Told, mm, right, said
