@@ -123,7 +123,9 @@ def plan(file: Path, as_json: bool) -> None:
 
 @click.command(cls=_Writes)
 @FILE
-@click.option("--joint", type=click.Choice(["flywheel", "cover"]), default="flywheel", show_default=True)
+@click.option(
+    "--joint", type=click.Choice(["flywheel", "cover", "spring_bolts"]), default="flywheel", show_default=True
+)
 @click.option("--count", type=click.IntRange(3, 36), help="How many bolts, where the job does not say.")
 @click.option(
     "--svg", "as_svg", type=click.Path(path_type=Path, dir_okay=False, allow_dash=True), help="Write SVG here."
@@ -131,8 +133,9 @@ def plan(file: Path, as_json: bool) -> None:
 @PDF
 def card(file: Path, joint: str, count: int | None, as_svg: Path | None, as_pdf: Path | None) -> None:
     """Draw the bolt card of a joint of a job FILE at 1:1, numbered in the order of tightening."""
-    from liftbite.api.fit.card import card_html, card_of, card_svg
+    from liftbite.api.fit.card import card_html, card_svg
     from liftbite.core.errors import UnreadableEntry
+    from liftbite.core.fit.joints import card_of
     from liftbite.core.job.build import build_of
     from liftbite.core.job.ledger import present
 

@@ -178,7 +178,7 @@ def size_said(size: int) -> str:
     """A size in the unit a human would say.
 
     >>> size_said(900), size_said(1_234_000)
-    ('900 B', '1.2 MB')
+    ('900 B', '1.23 MB')
     """
     value = float(size)
     for unit in ("B", "kB", "MB"):

@@ -13,8 +13,8 @@ from pathlib import Path
 
 from sqlalchemy.orm import Session
 
-from liftbite.core.fit.bolts import sequence_of
 from liftbite.core.fit.case import case_of
+from liftbite.core.fit.joints import sequence_of
 from liftbite.core.fit.plan import plan_of
 from liftbite.core.job.build import build_of
 from liftbite.core.job.builds import entering

@@ -1,112 +1,62 @@
-"""A bolt card at 1:1: the circle of a joint with its holes numbered in the order they are tightened.
+"""A bolt card drawn at 1:1: whole as SVG, and on as many sheets as it takes.
 
-- `JOINTS`     the joints a card is drawn of
-- `Card`, `card_of`          what it shows, from a job
-- `card_svg`, `card_html`    drawn: whole, and on as many sheets as it takes
+- `card_svg`     the whole card
+- `sheets_of`, `card_html`   cut to sheets, with crosses to lay them by
 """
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
 
 from markupsafe import Markup, escape
 
 from liftbite.api.paper.document import page
-from liftbite.core.errors import UnreadableEntry
-from liftbite.core.fit.bolts import places_on, star
-from liftbite.core.job.build import Build, label_of
+from liftbite.core.fit.joints import Card
 
-#: Joint -> what it is called, the quantities of its circle and of its bolts, and how many where none is entered.
-JOINTS: Mapping[str, tuple[str, str, str, str]] = {
-    "flywheel": ("Flywheel bolts", "bolt_circle_diameter", "bolt_count", "bolt_diameter"),
-    "cover": ("Cover bolts", "flywheel_cover_bolt_circle", "", ""),
-}
 #: Room on an A4 sheet inside its margins, how far sheets overlap, and the length of the bar [mm].
 ROOM, LAP, BAR = (180.0, 245.0), 10.0, 100.0
 _MM = 1e3
 
 
-@dataclass(frozen=True, slots=True)
-class Card:
-    """A bolt circle.
-
-    Attributes
-    ----------
-    label : what the joint is called
-    diameter : of the circle [mm]
-    places : of the holes from the centre, x to the right and y up [mm]
-    order : at each place, when it is tightened, from 1
-    hole : diameter of a hole [mm]
-    tightening : as typed, or empty
-    """
-
-    label: str
-    diameter: float
-    places: tuple[tuple[float, float], ...]
-    order: tuple[int, ...]
-    hole: float
-    tightening: str
-
-    @property
-    def side(self) -> float:
-        """Of the square it takes [mm]."""
-        return self.diameter + 2 * self.hole + 24
-
-
-def card_of(build: Build, joint: str, count: int | None = None) -> Card:
-    """The card of a joint; 1:1 only from a circle that was entered.
-
-    Parameters
-    ----------
-    build : the job
-    joint : one of `JOINTS`
-    count : how many bolts, where the job does not say
-
-    Raises
-    ------
-    UnreadableEntry : no such joint, or its circle or count is not entered
-    """
-    label, circle, counted, bolt = JOINTS[joint]
-    if circle not in build.known:
-        raise UnreadableEntry(f"A card at 1:1 wants what was measured: enter {label_of(circle).lower()}.")
-    many = count or int(build.known.get(counted, 0))
-    if not 3 <= many <= 36:
-        raise UnreadableEntry(f"{label}: say how many there are, 3 to 36.")
-    across = float(build.known[circle]) * _MM
-    found = star(many)
-    order = tuple(found.index(n) + 1 for n in range(1, many + 1))
-    typed = build.entries.get("bolt_torque") if joint == "flywheel" else None
-    hole = float(build.known[bolt]) * _MM + 1 if bolt and bolt in build.known else 9.0
-    return Card(label, across, tuple(places_on(many, across)), order, hole, (typed.typed or "") if typed else "")
+def _side(card: Card) -> float:
+    """Of the square a card takes [mm]: circle, holes and numbers, and never less than the bar."""
+    return max((card.diameter + 2 * (card.hole or 0.0)) * _MM + 24, BAR + 8)
 
 
 def card_svg(card: Card) -> Markup:
     """The card as SVG in millimetres, with a bar of 100 mm to hold a rule against."""
-    side, middle = max(card.side, BAR + 8), max(card.side, BAR + 8) / 2
-    height = side + 18
+    side = _side(card)
+    middle, height, across = side / 2, side + 24, card.diameter * _MM
     parts = [
-        f'<circle cx="{middle:.3f}" cy="{middle:.3f}" r="{card.diameter / 2:.3f}" fill="none" stroke="#13202b" '
+        f'<circle cx="{middle:.3f}" cy="{middle:.3f}" r="{across / 2:.3f}" fill="none" stroke="#13202b" '
         'stroke-width="0.2" stroke-dasharray="4 1 1 1"/>',
         _cross(middle, middle, 4),
         _text(middle, 5, "TOP", 4.2, "700"),
         f'<path d="M{middle:.3f} 6.5v4" stroke="#13202b" stroke-width="0.5"/>',
     ]
-    for (x, y), turn in zip(card.places, card.order, strict=True):
+    inwards = 1 - 2 * ((card.hole or 0.0) * _MM / 2 + 5) / across
+    for number, (x, y) in enumerate(((x * _MM, y * _MM) for x, y in card.places), start=1):
         at, up = middle + x, middle - y
-        parts.append(f'<circle data-hole="{turn}" cx="{at:.3f}" cy="{up:.3f}" r="{card.hole / 2:.3f}" fill="none" '
-                     'stroke="#13202b" stroke-width="0.4"/>')  # fmt: skip
-        out = 1 - (card.hole + 6) / card.diameter
-        parts.append(_text(middle + x * out, middle - y * out + 1.6, str(turn), 4.4, "700"))
+        parts.append(f'<g data-hole="{number}" data-x="{at:.3f}" data-y="{up:.3f}">{_hole(card, at, up)}</g>')
+        parts.append(_text(middle + x * inwards, middle - y * inwards + 1.6, str(number), 4.4, "700"))
     start, low = middle - BAR / 2, side + 6
     parts.append(f'<path data-bar="100" d="M{start:.3f} {low:.3f}h{BAR:.3f}" stroke="#13202b" stroke-width="0.6"/>')
     ends = f"M{start:.3f} {low - 2:.3f}v4M{start + BAR:.3f} {low - 2:.3f}v4"
     parts.append(f'<path d="{ends}" stroke="#13202b" stroke-width="0.4"/>')
     parts.append(_text(middle, low + 5, "100 mm: hold a rule against it", 3.2))
+    parts.append(_text(middle, low + 11, f"in the order {', '.join(map(str, card.order))}", 3.2, "700"))
     return Markup(
         f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {side:.3f} {height:.3f}" width="{side:.3f}mm" '
         f'height="{height:.3f}mm" role="img" aria-label="{escape(card.label)} at 1:1">{"".join(parts)}</svg>'
     )
+
+
+def _hole(card: Card, x: float, y: float) -> str:
+    """A hole as large as its bolt; a cross where nobody said how thick that is."""
+    if card.hole is None:
+        return _cross(x, y, 2)
+    radius = card.hole * _MM / 2
+    return f'<circle cx="{x:.3f}" cy="{y:.3f}" r="{radius:.3f}" fill="none" stroke="#13202b" stroke-width="0.4"/>'
 
 
 def _text(x: float, y: float, words: str, size: float, weight: str = "400") -> str:
@@ -125,8 +75,8 @@ class Sheet:
 def sheets_of(card: Card) -> list[Sheet]:
     """The card on as many sheets as it takes, each at 1:1, with crosses where they overlap."""
     whole = card_svg(card)
-    side = max(card.side, BAR + 8)
-    across, down = _cuts(side, ROOM[0]), _cuts(side + 18, ROOM[1])
+    side = _side(card)
+    across, down = _cuts(side, ROOM[0]), _cuts(side + 24, ROOM[1])
     if len(across) == len(down) == 1:
         return [Sheet("", whole)]
     inside = whole[whole.index(">") + 1 : whole.rindex("</svg>")]

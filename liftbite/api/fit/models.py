@@ -9,7 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.measure.models import SaidOut
 from liftbite.core.fit.progress import State
-from liftbite.core.fit.step import Evidence, Reached, Stretch
+from liftbite.core.fit.step import Evidence, Stretch
 from liftbite.files.fields import Words
 
 
@@ -29,11 +29,12 @@ class FitStepOut(BaseModel):
     key: str
     title: str
     stretch: Stretch
+    part: str = Field(description="What its stretch of the work is called.")
     state: State
     needs: list[str] = Field(description="Keys of the steps that come first.")
     first: list[str] = Field(description="Titles of those that are not done yet.")
     awaits: list[str] = Field(description="Parts on their way that it takes.")
-    reached: Reached
+    reached: str = Field(description="From where, in words; nothing where that does not matter.")
     hands: int
     short: bool = Field(description="It takes more hands than there are.")
     tools: list[str]

@@ -6,21 +6,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 
 from liftbite.api.fit import models as mf
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.measure.bench import Bench, needs_of
 from liftbite.api.measure.models import SaidOut
-from liftbite.core.fit.bolts import sequence_of
 from liftbite.core.fit.case import QUESTIONS, Case, case_of
+from liftbite.core.fit.joints import sequence_of
 from liftbite.core.fit.plan import Plan, plan_of
 from liftbite.core.fit.progress import PASSED, Progress, Standing, own_steps, progress, ticked
+from liftbite.core.fit.step import REACHED, STRETCHES
 from liftbite.core.job.ledger import PLAN
-from liftbite.core.job.record import Line
-
-#: Orders with which a part is on its way, and those with which it is here.
-_ON_ITS_WAY, _HERE = ("ordered", "awaited"), ("arrived", "in stock")
+from liftbite.core.job.record import HERE, ON_ITS_WAY, Line
 
 
 def _answers(bench: Bench) -> dict[str, str]:
@@ -55,13 +53,14 @@ def progress_of(bench: Bench) -> Progress:
 
 
 def _progress(bench: Bench, plan: Plan, orders: Mapping[str, str]) -> Progress:
-    return progress(plan, bench.record, [part for part, state in orders.items() if state in _ON_ITS_WAY])
+    return progress(plan, bench.record, [part for part, state in orders.items() if state in ON_ITS_WAY])
 
 
 def plan_out(bench: Bench) -> mf.PlanOut:
     """The plan of a job."""
     case, plan, orders, said = case_of_job(bench), plan_of_job(bench), _orders(bench), _answers(bench)
     found = _progress(bench, plan, orders)
+    known = bench.seen_as(PLAN).build.known
     hands = int(case.answers.get("helpers", "0")) + 1
     return mf.PlanOut(
         job=bench.job_id, change=bench.change,
@@ -72,13 +71,13 @@ def plan_out(bench: Bench) -> mf.PlanOut:
             )
             for name, answer in case.answers.items()
         ],
-        steps=[_step_out(s, plan, hands, bench) for s in found.standings],
+        steps=[_step_out(s, plan, hands, known, bench.record) for s in found.standings],
         next=found.next.planned.key if found.next else "", done=found.done,
         minutes=sum(s.planned.step.minutes for s in found.standings if s.state not in PASSED),
         vanished=[mf.VanishedOut(key=line.key, said=_said_out(line), text=line.said.get("text", ""))
                   for line in found.vanished],
-        awaited=[part for part, state in orders.items() if state in _ON_ITS_WAY],
-        to_get=[part for part, state in orders.items() if state not in (*_ON_ITS_WAY, *_HERE)],
+        awaited=[part for part, state in orders.items() if state in ON_ITS_WAY],
+        to_get=[part for part, state in orders.items() if state not in (*ON_ITS_WAY, *HERE)],
     )  # fmt: skip
 
 
@@ -86,22 +85,18 @@ def _said_out(line: Line) -> SaidOut:
     return SaidOut(answer=line.answer, reason=line.said.get("reason", ""), who=line.who, at=line.at)
 
 
-def sequence_in(bench: Bench, plan: Plan, key: str) -> tuple[int, ...]:
-    """The bolts of a step in the order they are tightened, where the planned build says how many there are."""
-    planned = plan.by_key.get(key)
-    joint = planned.step.joint if planned else ""
-    return sequence_of(joint, bench.seen_as(PLAN).build.known) if joint else ()
-
-
-def _step_out(standing: Standing, plan: Plan, hands: int, bench: Bench) -> mf.FitStepOut:
+def _step_out(
+    standing: Standing, plan: Plan, hands: int, known: Mapping[str, object], record: Sequence[Line]
+) -> mf.FitStepOut:
     step = standing.planned.step
-    sequence = sequence_in(bench, plan, step.key)
+    sequence = sequence_of(step.joint, known)
     return mf.FitStepOut(
-        key=step.key, title=step.title, stretch=step.stretch, state=standing.state, needs=list(standing.planned.needs),
-        first=[plan.by_key[n].step.title for n in standing.missing], awaits=list(standing.awaits), reached=step.reached,
+        key=step.key, title=step.title, stretch=step.stretch, part=STRETCHES[step.stretch], state=standing.state,
+        needs=list(standing.planned.needs), first=[plan.by_key[n].step.title for n in standing.missing],
+        awaits=list(standing.awaits), reached=REACHED[step.reached],
         hands=step.hands, short=step.hands > hands, tools=list(step.tools), note=step.note, hazards=list(step.hazards),
         evidence=step.evidence, hold=step.hold, signed=step.signed, joint=step.joint, minutes=step.minutes,
         own=step.key.startswith("own:"), said=_said_out(standing.said) if standing.said else None,
         text=standing.said.said.get("text", "") if standing.said else "",
-        sequence=list(sequence), ticked=[n for n in ticked(bench.record, step.key) if n in sequence],
+        sequence=list(sequence), ticked=[n for n in ticked(record, step.key) if n in sequence],
     )  # fmt: skip

@@ -7,22 +7,21 @@ from typing import Literal
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
-from sqlalchemy.orm import Session
 
 from liftbite.api.common import now, reply, session_of, writing
 from liftbite.api.fit import models as mf
-from liftbite.api.fit.card import card_html, card_of, card_svg
-from liftbite.api.fit.present import plan_of_job, plan_out, progress_of, sequence_in
+from liftbite.api.fit.card import card_html, card_svg
+from liftbite.api.fit.present import plan_of_job, plan_out, progress_of
 from liftbite.api.jobs.files import file_name
 from liftbite.api.jobs.views import JobPath
 from liftbite.api.measure.views import bench_of
 from liftbite.api.paper.document import answered, page
 from liftbite.api.problems import problem_responses
-from liftbite.core.errors import UnreadableEntry
-from liftbite.core.fit.case import QUESTIONS
-from liftbite.core.fit.progress import read_evidence, read_tick, ticked
+from liftbite.core.fit.bolts import MOST
+from liftbite.core.fit.joints import card_of
+from liftbite.core.fit.progress import read_said
 from liftbite.core.job.ledger import FOUND, PLAN
-from liftbite.core.job.record import Line, read_line
+from liftbite.core.job.record import read_line
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
 
@@ -42,42 +41,24 @@ def say_of_plan(path: JobPath, body: mf.SayOfPlanIn) -> Response:
     """Appends what is said of the plan: never stale, and sent twice it counts once."""
     with writing() as session:
         line = read_line(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
-        _check(session, path.job_id, line)
+        bench = bench_of(session, path.job_id, FOUND)
+        read_said(line, plan_of_job(bench), progress_of(bench), bench.record, bench.seen_as(PLAN).build.known)
         record_store.say(session, path.job_id, line, now(), body.request)
         return reply(plan_out(bench_of(session, path.job_id, FOUND)))
-
-
-def _check(session: Session, job_id: int, line: Line) -> None:
-    """Raises UnreadableEntry where it can not be said of this job's plan."""
-    bench = bench_of(session, job_id, FOUND)
-    if line.kind == "plan":
-        question = QUESTIONS.get(line.key)
-        if question is None or line.answer not in question.options:
-            raise UnreadableEntry(f"“{line.answer}” is no answer to “{line.key}”")
-    elif line.kind == "step":
-        standing, plan = {s.planned.key: s for s in progress_of(bench).standings}, plan_of_job(bench)
-        done = ticked(bench.record, line.key)
-        read_evidence(plan, line, standing, [n for n in sequence_in(bench, plan, line.key) if n not in done])
-    elif line.kind == "bolt":
-        standing = {s.planned.key: s for s in progress_of(bench).standings}
-        read_tick(line, standing, sequence_in(bench, plan_of_job(bench), line.key.rpartition(":")[0]))
-    elif line.said.get("after") and line.said["after"] not in plan_of_job(bench).by_key:
-        raise UnreadableEntry(f"“{line.said['after']}” is no step of this plan")
 
 
 class CardQuery(BaseModel):
     """Which joint."""
 
-    joint: Literal["flywheel", "cover"] = "flywheel"
-    count: int | None = Field(default=None, ge=3, le=36, description="How many bolts, where the job does not say.")
+    joint: Literal["flywheel", "cover", "spring_bolts"] = "flywheel"
+    count: int | None = Field(default=None, ge=3, le=MOST, description="How many bolts, where the job does not say.")
 
 
 def _card(job_id: int, query: CardQuery) -> tuple[str, str, str]:
     with session_of() as session:
         bench = bench_of(session, job_id, PLAN)
     card = card_of(bench.build, query.joint, query.count)
-    text = bench.entries["job_name"].typed if "job_name" in bench.entries else ""
-    return card_svg(card), card_html(card, text or ""), file_name(f"{text} {query.joint} card", "")
+    return card_svg(card), card_html(card, bench.job_name), file_name(f"{bench.job_name} {query.joint} card", "")
 
 
 @api.get("/<int:job_id>/card.svg", responses={"200": {"content": {"image/svg+xml": {}}}, **problem_responses(404, 422)})
@@ -101,7 +82,6 @@ def plan_pdf(path: JobPath) -> Response:
     """The steps with boxes to tick on paper."""
     with session_of() as session:
         bench = bench_of(session, path.job_id, FOUND)
-    text = bench.entries["job_name"].typed if "job_name" in bench.entries else ""
-    html = page("plan", plan=plan_out(bench), name=text or "Job", day=bench.today.isoformat(),
-                running=(text or "Job", bench.today.isoformat()))  # fmt: skip
-    return answered(html, file_name(f"{text} steps", ""), "pdf")
+    name, day = bench.job_name or "Job", bench.today.isoformat()
+    html = page("plan", plan=plan_out(bench), name=name, day=day, running=(name, day))
+    return answered(html, file_name(f"{name} steps", ""), "pdf")

@@ -5,9 +5,12 @@ from __future__ import annotations
 from math import isfinite
 
 from liftbite.api.jobs import models_catalogue as mc
+from liftbite.core.job.begin import CLUTCH_FIGURES
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.groups import DRAWN, GROUPS, VIEWS, rows_of
 from liftbite.core.job.inputs import INPUTS
+from liftbite.core.measure.judgement import WORDS
+from liftbite.core.measure.setup import WORDS as SETUP_WORDS
 from liftbite.core.parts.slots import SLOTS
 from liftbite.core.units.kinds import KINDS
 from liftbite.core.units.show import show
@@ -48,4 +51,6 @@ def catalogue_out() -> mc.CatalogueOut:
                            first=s.first)
             for s in SLOTS.values()
         ],
+        clutch_figures=list(CLUTCH_FIGURES), setup_verdicts=dict(SETUP_WORDS),
+        verdicts={str(verdict): words for verdict, words in WORDS.items()},
     )  # fmt: skip

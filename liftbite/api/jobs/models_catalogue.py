@@ -71,3 +71,6 @@ class CatalogueOut(BaseModel):
     views: dict[str, list[str]] = Field(description="View to the groups beside it.")
     drawn: list[DrawnInfoOut]
     slots: list[SlotInfoOut]
+    clutch_figures: list[str] = Field(description="Inputs that tell a clutch at the beginning of a job.")
+    verdicts: dict[str, str] = Field(description="Verdict of the bench to its words.")
+    setup_verdicts: dict[str, str] = Field(description="Verdict of a set-up calculation to its words.")

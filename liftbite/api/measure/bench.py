@@ -19,7 +19,7 @@ from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers
 from liftbite.core.job.record import KINDS, Line, in_force
 from liftbite.core.measure.check import Check, Limit, LimitName, Place
-from liftbite.core.measure.checks import CHECKS, checks_for
+from liftbite.core.measure.checks import checks_for
 from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess
@@ -97,6 +97,12 @@ class Bench:
     def _said(self) -> Mapping[str, Mapping[str, Line]]:
         return {kind: in_force(self.record, kind) for kind in KINDS}
 
+    @property
+    def job_name(self) -> str:
+        """What the shop calls the job, or nothing."""
+        entry = self.layers[PLAN].get("job_name")
+        return (entry.typed or "") if entry else ""
+
     @cached_property
     def known(self) -> Mapping[str, Check]:
         """Every check readings of this job may be of."""
@@ -127,9 +133,7 @@ class Bench:
     def wants(self, check: Check) -> bool:
         """True where a check is asked for on this job."""
         closed = self.said_of("check").get(check.name)
-        return (check.name not in CHECKS or asked_in(self.scope, check)) and not (
-            closed and closed.answer == "not on this job"
-        )
+        return asked_in(self.scope, check) and not (closed and closed.answer == "not on this job")
 
     @cached_property
     def apart(self) -> tuple[str, ...]:

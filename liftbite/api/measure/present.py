@@ -37,7 +37,6 @@ from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import ORDERS, OVERRULED, Line
 from liftbite.core.measure.check import Check, Limit
-from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.explained import finding_explained, sweep_explained
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
 from liftbite.core.measure.judgement import VERDICTS, Finding, Reading
@@ -216,7 +215,7 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         return None if value is None else fine_out(value, check.unit)
 
     return mm.CheckOut(
-        own=check.name not in CHECKS, in_scope=bench.wants(check),
+        own=check.own, in_scope=bench.wants(check),
         closed=_said_out(bench.said_of("check").get(check.name)),
         overruled=_said_out(bench.said_of("verdict").get(check.name)) if finding.taken else None,
         by_readings=read_of(bench, check)[0].verdict, name=check.name, of=_whose(bench, check), part=check.part,

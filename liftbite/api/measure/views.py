@@ -27,7 +27,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
 from liftbite.core.job.builds import apart
 from liftbite.core.job.ledger import FOUND, PLAN
-from liftbite.core.job.record import read_line
+from liftbite.core.job.record import KINDS, read_line
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
@@ -377,7 +377,7 @@ def say(path: JobPath, query: BenchQuery, body: mi.SayIn) -> Response:
         line = read_line(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
         if line.kind == "own":
             read_own(line)
-        if line.kind in {"plan", "step", "own step", "bolt"}:
+        if KINDS[line.kind].of_plan:
             raise UnreadableEntry("what is said of a plan is said to the plan")
         record_store.say(session, path.job_id, line, now(), body.request)
         return _measure(session, path.job_id, query.build)

@@ -2,6 +2,7 @@
 
 - `bolts`     Sequences for any count of bolts, their passes, and where each stands on its circle.
 - `case`      What a plan depends on: kind of vehicle, housing, shaft, line, lift, helpers, scope, what comes out.
+- `joints`    Joints of several bolts on a circle: what a job says of them, and the card they are worked from.
 - `library`   Every step there is, a file a stretch of the work.
 - `plan`      The steps of a case in order: needs bridged over what is left out, what came off put back.
 - `progress`  Where a job stands in its plan: what is done, open, shut, waits; what vanished with its evidence.

@@ -2,30 +2,16 @@
 
 - `star`        opposite to opposite, never neighbours in turn
 - `places_on`   where the holes of a circle stand
-- `COUNTED`     joint -> the input that says how many bolts it has
-- `sequence_of` the sequence of a joint's bolts, where its count is known
 """
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from functools import lru_cache
 from math import cos, gcd, pi, sin
 
 #: Most bolts of a circle.
 MOST = 36
-#: Joint -> the input that says how many bolts it has.
-COUNTED: Mapping[str, str] = {"flywheel": "bolt_count", "spring_bolts": "spring_count"}
-
-
-def sequence_of(joint: str, known: Mapping[str, object]) -> tuple[int, ...]:
-    """The sequence of a joint's bolts; nothing where nobody said how many there are.
-
-    >>> sequence_of("flywheel", {"bolt_count": 6.0}), sequence_of("cover", {})
-    ((1, 4, 2, 5, 3, 6), ())
-    """
-    count = known.get(COUNTED.get(joint, ""))
-    return star(int(count)) if isinstance(count, float | int) and 3 <= count <= MOST else ()
 
 
 @lru_cache(maxsize=64)

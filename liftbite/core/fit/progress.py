@@ -2,6 +2,7 @@
 
 - `State`, `Standing`, `progress`   every step with its state, and what comes next
 - `own_steps`                       steps a record adds
+- `read_said`                       what is said of a plan, where it can be
 - `read_evidence`                   what is said of a step, checked against what proves it
 - `ticked`, `read_tick`             bolts of a step that are ticked off, one by one
 """
@@ -13,6 +14,8 @@ from dataclasses import dataclass
 from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
+from liftbite.core.fit.case import QUESTIONS
+from liftbite.core.fit.joints import sequence_of
 from liftbite.core.fit.plan import Plan, Planned
 from liftbite.core.fit.step import Step
 from liftbite.core.job.record import Line, in_force, plain_name
@@ -151,6 +154,40 @@ def read_tick(line: Line, standing: Mapping[str, Standing], sequence: Collection
     if here.state == "shut":
         raise UnreadableEntry(f"{here.planned.step.title}: its turn has not come")
     return line
+
+
+def read_said(line: Line, plan: Plan, found: Progress, record: Iterable[Line], known: Mapping[str, object]) -> Line:
+    """What is said of a plan, where it can be: an answer it depends on, a step, a bolt, a step of one's own.
+
+    Parameters
+    ----------
+    line : what is said
+    plan, found : the plan, and where the job stands in it
+    record : what was said before
+    known : figures of the planned build [SI]
+
+    Raises
+    ------
+    UnreadableEntry : it is no answer, no step and no bolt of this plan, or its turn has not come
+    """
+    standing = {s.planned.key: s for s in found.standings}
+    if line.kind == "plan":
+        question = QUESTIONS.get(line.key)
+        if question is None or line.answer not in question.options:
+            raise UnreadableEntry(f"“{line.answer}” is no answer to “{line.key}”")
+    elif line.kind == "step":
+        done = ticked(record, line.key)
+        read_evidence(plan, line, standing, [n for n in _bolts(plan, line.key, known) if n not in done])
+    elif line.kind == "bolt":
+        read_tick(line, standing, _bolts(plan, line.key.rpartition(":")[0], known))
+    elif line.said.get("after") and line.said["after"] not in plan.by_key:
+        raise UnreadableEntry(f"“{line.said['after']}” is no step of this plan")
+    return line
+
+
+def _bolts(plan: Plan, key: str, known: Mapping[str, object]) -> tuple[int, ...]:
+    planned = plan.by_key.get(key)
+    return sequence_of(planned.step.joint, known) if planned else ()
 
 
 def own_steps(record: Iterable[Line]) -> list[Step]:

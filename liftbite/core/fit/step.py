@@ -2,11 +2,12 @@
 
 - `Step`      one thing to do, with what it needs before it and what proves it
 - `Evidence`  how a step is proved
+- `STRETCHES`, `REACHED`   stretches of the work and where it is reached from, in words
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Literal
 
@@ -15,6 +16,17 @@ from liftbite.core.fit.case import Case
 Evidence = Literal["tick", "reading", "bolts", "sentence"]
 Reached = Literal["bench", "inside", "above", "below", ""]
 Stretch = Literal["before", "down", "clean", "fit", "in", "back", "fill", "prove"]
+
+
+#: Stretch -> what it is called.
+STRETCHES: Mapping[Stretch, str] = {
+    "before": "Before anything", "down": "Take down", "clean": "Clean and measure", "fit": "Fit", "in": "Gearbox in",
+    "back": "Back on", "fill": "Fill and bleed", "prove": "Prove",
+}  # fmt: skip
+#: From where a step is reached, in words.
+REACHED: Mapping[Reached, str] = {
+    "bench": "at the bench", "inside": "from inside", "above": "from above", "below": "from below", "": "",
+}  # fmt: skip
 
 
 def always(_: Case) -> bool:

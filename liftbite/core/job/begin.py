@@ -1,6 +1,7 @@
 """How a job begins: from a layout alone, or from what a person knows of the vehicle.
 
 - `beginning`            the first entries of a job
+- `CLUTCH_FIGURES`       what tells a clutch in three figures
 - `read_engine_figure`   one figure of an engine, torque or power, as typed
 """
 
@@ -12,6 +13,10 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.classes import CLASSES
 from liftbite.core.job.ledger import Entry, read_entry
 
+#: What tells a clutch that is not the one of its class, in three figures.
+CLUTCH_FIGURES = ("outer_diameter", "inner_diameter", "cover_clamp")
+#: Figure -> the choice it makes where it is typed at the beginning.
+_MAKES = {"cover_clamp": ("clamp_source", "figure")}
 #: What units of power are spelled with.
 _POWER = ("w", "hp", "ps", "cv", "ch")
 
@@ -56,6 +61,7 @@ def beginning(typed: Mapping[str, str]) -> tuple[list[Entry], dict[str, tuple[st
         faults["vehicle_class"] = (known.name, f"a {known.label.lower()} has another layout than the one picked")
     if not known and not layout:
         faults["layout"] = ("", "say which layout it has, or name a class of vehicle")
+    said |= {choice: option for figure, (choice, option) in _MAKES.items() if figure in said}
     said = ({"layout": known.layout if known else layout} if known or layout else {}) | said
     taken = []
     for name, text in said.items():

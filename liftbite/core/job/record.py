@@ -25,6 +25,8 @@ MAX_WORDS, MAX_NAME = 400, 60
 ORDERS: Mapping[str, str] = {
     "": "not ordered", "ordered": "ordered", "awaited": "awaited", "arrived": "arrived", "in stock": "in stock",
 }  # fmt: skip
+#: Orders of a part that is not here yet, and of one that is.
+ON_ITS_WAY, HERE = ("ordered", "awaited"), ("arrived", "in stock")
 #: How far a job goes.
 SCOPES = ("everything", "clutch_flywheel", "clutch", "bearing", "hydraulics", "complaint")
 #: Verdicts a builder may put in the place of one that was reached.
@@ -42,6 +44,7 @@ class Kind:
     needs : fields that may not be empty
     signed : True where a name has to stand under it
     takes_back : field and its word that takes back what was said before
+    of_plan : True for what is said of the plan, which is checked against it
     """
 
     label: str
@@ -49,6 +52,7 @@ class Kind:
     needs: tuple[str, ...] = ()
     signed: bool = False
     takes_back: tuple[str, str] = ("", "")
+    of_plan: bool = False
 
 
 _BACK = ("answer", "open")
@@ -63,12 +67,12 @@ KINDS: Mapping[str, Kind] = {
     "scope": Kind("Scope", {"answer": SCOPES}, ("answer",)),
     "own": Kind("Check of this job", {"answer": ("asked", "open"), "part": (), "unit": (), "least": (), "most": (),
                                       "places": (), "how": ()}, takes_back=_BACK),
-    "plan": Kind("Plan", {"answer": ()}, ("answer",)),
+    "plan": Kind("Plan", {"answer": ()}, ("answer",), of_plan=True),
     "step": Kind("Step", {"answer": ("done", "overridden", "open"), "text": (), "reason": ()}, ("answer",),
-                 takes_back=_BACK),
-    "bolt": Kind("Bolt", {"answer": ("done", "open")}, ("answer",), takes_back=_BACK),
+                 takes_back=_BACK, of_plan=True),
+    "bolt": Kind("Bolt", {"answer": ("done", "open")}, ("answer",), takes_back=_BACK, of_plan=True),
     "own step": Kind("Step of this job", {"answer": ("asked", "open"), "after": (), "note": ()}, ("answer",),
-                     takes_back=_BACK),
+                     takes_back=_BACK, of_plan=True),
     "practice": Kind("Practice of this job", {"answer": ()}, takes_back=("answer", "")),
 }  # fmt: skip
 

@@ -88,6 +88,7 @@ class Check:
     wanted : arrangement that calls for it
     usual : range outside which a reading is questioned [SI]
     grows : True where more places may be added, such as spacers at hand
+    own : True where a job added it
     """
 
     name: str
@@ -107,6 +108,7 @@ class Check:
     wanted: Callable[[Build], bool] = lambda _: True
     usual: tuple[float, float] = (0.0, 1.0)
     grows: bool = False
+    own: bool = False
 
     @property
     def title(self) -> str:

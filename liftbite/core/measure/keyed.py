@@ -20,6 +20,7 @@ from liftbite.core.measure.instruments import INSTRUMENT_KINDS
 from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.core.measure.setup import CALCULATIONS, asked_of_check
 from liftbite.core.units.kinds import KINDS
+from liftbite.core.units.preference import wanted
 from liftbite.core.units.read import other_readings, read, to_si
 from liftbite.core.units.show import show
 
@@ -46,15 +47,19 @@ class Keyed:
 
 
 def units_of(check: Check) -> tuple[str, ...]:
-    """The units a check's keypad offers, the field's own first.
+    """The units a check's keypad offers: the field's own first, or where one system is preferred alone, its own.
 
     >>> from liftbite.core.measure.checks import CHECKS
     >>> units_of(CHECKS["plate_thickness"]), units_of(CHECKS["plate_count"])
     (('mm', 'in', 'thou'), ('',))
     """
     if check.unit == "m":
-        return (check.field_unit, *(u for u in ("mm", "in", "thou") if u != check.field_unit))
-    return KINDS[check.unit].units[:3]
+        offered = (check.field_unit, *(u for u in ("mm", "in", "thou") if u != check.field_unit))
+    else:
+        offered = KINDS[check.unit].units[:3]
+    systems, kind = wanted(), KINDS[check.unit]
+    own = kind.metric if systems == ("metric",) else kind.inch if systems == ("inch",) else ""
+    return (own, *(u for u in offered if u != own)) if own in offered else offered
 
 
 def read_keyed(check: Check, typed: str, unit: str = "") -> Keyed:

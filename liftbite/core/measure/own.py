@@ -54,12 +54,17 @@ def read_own(line: Line) -> Check:
     least, most = (next((x.value for x in limits if x.name == n), None) for n in ("least", "most"))
     if least is not None and most is not None and least > most:
         raise UnreadableEntry(f"{line.key}: at least {said['least']} and at most {said['most']} leaves nothing")
-    suited = tuple(name for name, kind in INSTRUMENT_KINDS.items() if kind.unit == si)
+    suited = tuple(sorted((name for name, kind in INSTRUMENT_KINDS.items() if kind.unit == si), key=_usual_first))
     places = tuple(Place(p) for p in _places(line))
     part, anything = said.get("part") or "Of this job", (-float("inf"), float("inf"))
     part, anything = said.get("part") or "Of this job", (-float("inf"), float("inf"))
     return Check(own_name(line.key), part, line.key, said.get("how", ""), "reading", si, unit, suited,
-                 places=lambda _: places, limits=limits, if_failed="put right", usual=anything)  # fmt: skip
+                 places=lambda _: places, limits=limits, if_failed="put right", usual=anything, own=True)  # fmt: skip
+
+
+def _usual_first(kind: str) -> tuple[bool, float]:
+    """A caliper, as for any other check; then the finer ones first."""
+    return kind != "caliper", INSTRUMENT_KINDS[kind].uncertainty
 
 
 def _limit(line: Line, name: LimitName, si: str, unit: str) -> Limit:

@@ -31,14 +31,14 @@ SCOPES: Mapping[str, tuple[str, frozenset[str] | None]] = {
 
 
 def asked_in(scope: str, check: Check) -> bool:
-    """True where a scope asks for a check; a scope nobody set asks for everything.
+    """True where a scope asks for a check; a scope nobody set asks for everything, and every one for what a job added.
 
     >>> from liftbite.core.measure.checks import CHECKS
     >>> asked_in("hydraulics", CHECKS["slave_travel"]), asked_in("hydraulics", CHECKS["ring_gear"])
     (True, False)
     """
     parts = SCOPES.get(scope, SCOPES["everything"])[1]
-    return parts is None or check.part in parts
+    return parts is None or check.own or check.part in parts
 
 
 _SLIPS = ("rivet_depth", "plate_thickness", "spring_free_length", "disc_condition", "rear_seal", "shaft_seal", "hub")

@@ -125,11 +125,15 @@ def test_a_card_is_drawn_at_its_size(client: FlaskClient, job: int) -> None:
     width = float(re.search(r'viewBox="0 0 ([\d.]+) [\d.]+" width="([\d.]+)mm"', svg)[1])  # type: ignore[index]
     assert f'width="{width:.3f}mm"' in svg  # a unit is a millimetre
     assert re.search(r'data-bar="100" d="M[\d.]+ [\d.]+h100.000"', svg)
-    holes = re.findall(r'data-hole="(\d+)" cx="([\d.]+)" cy="([\d.]+)"', svg)
+    holes = re.findall(r'data-hole="(\d+)" data-x="([\d.]+)" data-y="([\d.]+)"', svg)
     circle = float(re.search(r'<circle cx="[\d.]+" cy="[\d.]+" r="([\d.]+)"', svg)[1])  # type: ignore[index]
     for _, x, y in holes:
         assert ((float(x) - width / 2) ** 2 + (float(y) - width / 2) ** 2) ** 0.5 == pytest.approx(circle, abs=1e-3)
-    assert sorted(int(n) for n, _, _ in holes) == list(range(1, len(holes) + 1))
+    assert [int(n) for n, _, _ in holes] == list(range(1, len(holes) + 1))
+    right = [float(x) > width / 2 for _, x, _ in holes]
+    assert right[1]  # numbered clockwise from the top, as the screen does
+    step = next(s for s in plan_of(client, job)["steps"] if s["key"] == "flywheel_on")
+    assert f"in the order {', '.join(map(str, step['sequence']))}" in svg
 
 
 def test_a_bar_of_100_mm_is_100_mm_on_paper(client: FlaskClient, job: int) -> None:

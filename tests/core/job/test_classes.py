@@ -111,3 +111,12 @@ def test_what_cannot_begin_a_job_is_named(typed: dict[str, str], field: str) -> 
 def test_a_job_without_a_class_is_as_it_was() -> None:
     assert build_of({"layout": Entry("layout", "dry_car")}).chosen.options["vehicle_class"] == "none"
     assert answer({"layout": Entry("layout", "dry_car")}).verdict.state == "open"
+
+
+@EVERY
+def test_three_figures_of_a_clutch_count_in_every_class(known: VehicleClass) -> None:
+    """A motorcycle's clamp comes from its springs until a clamp is named."""
+    soft, hard = (begun(known, cover_clamp=f"{n} N").verdict.margin for n in (1000, 2000))
+    assert soft is not None
+    assert hard is not None
+    assert hard.nominal == pytest.approx(2 * soft.nominal, rel=0.02)

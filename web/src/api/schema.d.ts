@@ -4461,6 +4461,11 @@ export interface components {
              */
             stretch: "before" | "down" | "clean" | "fit" | "in" | "back" | "fill" | "prove";
             /**
+             * Part
+             * @description What its stretch of the work is called.
+             */
+            part: string;
+            /**
              * State
              * @enum {string}
              */
@@ -4482,9 +4487,9 @@ export interface components {
             awaits: string[];
             /**
              * Reached
-             * @enum {string}
+             * @description From where, in words; nothing where that does not matter.
              */
-            reached: "bench" | "inside" | "above" | "below" | "";
+            reached: string;
             /** Hands */
             hands: number;
             /**
@@ -4687,6 +4692,25 @@ export interface components {
             drawn: components["schemas"]["DrawnInfoOut"][];
             /** Slots */
             slots: components["schemas"]["SlotInfoOut"][];
+            /**
+             * Clutch Figures
+             * @description Inputs that tell a clutch at the beginning of a job.
+             */
+            clutch_figures: string[];
+            /**
+             * Verdicts
+             * @description Verdict of the bench to its words.
+             */
+            verdicts: {
+                [key: string]: string;
+            };
+            /**
+             * Setup Verdicts
+             * @description Verdict of a set-up calculation to its words.
+             */
+            setup_verdicts: {
+                [key: string]: string;
+            };
         };
         /**
          * ChoiceInfoOut
@@ -14542,7 +14566,7 @@ export interface operations {
     fit_card__int_job_id__card_svg_get: {
         parameters: {
             query?: {
-                joint?: "flywheel" | "cover";
+                joint?: "flywheel" | "cover" | "spring_bolts";
                 /** @description How many bolts, where the job does not say. */
                 count?: number | null;
             };
@@ -14654,7 +14678,7 @@ export interface operations {
     fit_card_pdf__int_job_id__card_pdf_get: {
         parameters: {
             query?: {
-                joint?: "flywheel" | "cover";
+                joint?: "flywheel" | "cover" | "spring_bolts";
                 /** @description How many bolts, where the job does not say. */
                 count?: number | null;
             };

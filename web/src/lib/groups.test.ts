@@ -15,6 +15,9 @@ const catalogue: Catalogue = {
   choices: [],
   groups: [group("stack", ["disc", "plates"]), group("clamp")],
   views: { section: ["clamp", "stack"] },
+  clutch_figures: [],
+  verdicts: {},
+  setup_verdicts: {},
   drawn: [{ part: "disc", groups: ["stack"], results: ["lift_needed"] }],
   slots: [slot("disc", ["dry_car"]), slot("plates", ["wet_motorcycle"])],
 };

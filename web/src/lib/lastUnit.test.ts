@@ -14,16 +14,16 @@ const LENGTHS = ["mm", "in", "thou"];
 test("a check is read in what its reader read it in last", () => {
   const mine = storage("Ines");
   keepUnit("depth_x", "in", mine);
-  expect(lastUnit("depth_x", LENGTHS, mine, "both")).toBe("in");
-  expect(lastUnit("depth_y", LENGTHS, mine, "both")).toBe("mm");
+  expect(lastUnit("depth_x", LENGTHS, mine)).toBe("in");
+  expect(lastUnit("depth_y", LENGTHS, mine)).toBe("mm");
   mine.kept.set("liftbite.person", "Odo");
-  expect(lastUnit("depth_x", LENGTHS, mine, "both")).toBe("mm");
+  expect(lastUnit("depth_x", LENGTHS, mine)).toBe("mm");
 });
 
-test("a shop that reads in inches begins there, and a unit that is no longer offered is forgotten", () => {
+test("what nobody has read begins with the first unit offered, and one that is no longer offered is forgotten", () => {
   const mine = storage();
-  expect(lastUnit("depth_x", LENGTHS, mine, "inch")).toBe("in");
-  expect(lastUnit("plate_count", [""], mine, "inch")).toBe("");
+  expect(lastUnit("depth_x", ["in", "mm", "thou"], mine)).toBe("in");
+  expect(lastUnit("plate_count", [""], mine)).toBe("");
   keepUnit("depth_x", "furlong", mine);
-  expect(lastUnit("depth_x", LENGTHS, mine, "both")).toBe("mm");
+  expect(lastUnit("depth_x", LENGTHS, mine)).toBe("mm");
 });

@@ -5,6 +5,9 @@ import { writing } from "@/lib/units";
 const BLOCK = 15;
 const SIDE = 34;
 const HEIGHT = 30;
+/** Least room for the gaps, and what is said of them takes [px]. */
+const LEAST = 40;
+const SAYS = 170;
 
 /** The gaps at the faces, enlarged; the plates between them are drawn shortened, and the sheet says so. */
 export function GapStrip({ section, place, width }: { section: Section; place: Place; width: number }) {
@@ -16,8 +19,9 @@ export function GapStrip({ section, place, width }: { section: Section; place: P
   );
   const { write, factor } = writing(section.inch);
   // what is said stands beside the strip, and under it where there is no room
-  const beside = width >= 400;
-  const room = Math.max(width - 2 * SIDE - (faces.length - 1) * BLOCK - (beside ? 150 : 4), 40);
+  const plates = 2 * SIDE + (faces.length - 1) * BLOCK;
+  const beside = width >= plates + LEAST + SAYS;
+  const room = Math.max(width - plates - (beside ? SAYS : 4), LEAST);
   const scale = most > 0 ? stepBelow(room / most) : 50;
   let x = 1;
   const blocks = faces.map((gap, i) => {

@@ -87,7 +87,8 @@ function Progress({ plan }: { plan: Plan }) {
       <b className="figure text-field">
         {plan.done} of {plan.steps.length}
       </b>{" "}
-      done; about {hours >= 1 ? `${hours.toFixed(1)} h` : `${plan.minutes} min`} left by the trade's times.
+      done; about {hours >= 1 ? `${hours.toFixed(1)} h` : `${plan.minutes} min`} left, in round figures from
+      memory.
       {plan.awaited.length > 0 && <span className="block">On their way: {plan.awaited.join(", ")}.</span>}
       {plan.to_get.length > 0 && (
         <span className="block">Not said to be here: {plan.to_get.join(", ")}.</span>

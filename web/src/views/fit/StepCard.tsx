@@ -5,12 +5,6 @@ import { moment } from "@/lib/words";
 import { Bolts } from "./Bolts";
 import type { Say } from "./FitView";
 
-const REACHED: Record<string, string> = {
-  bench: "at the bench",
-  inside: "from inside",
-  above: "from above",
-  below: "from below",
-};
 const ASKS: Record<FitStep["evidence"], string> = {
   tick: "",
   reading: "What was read",
@@ -36,7 +30,7 @@ export function StepCard({ step, say, onDone }: { step: FitStep; say: Say; onDon
       <h2 className="text-state font-bold leading-tight">{step.title}</h2>
       <p className="pt-1 text-field text-soft">
         {[
-          REACHED[step.reached] ?? "",
+          step.reached,
           step.hands > 1 ? `${step.hands} people` : "",
           step.tools.join(", "),
           `about ${step.minutes} min`,

@@ -1,18 +1,6 @@
 import { useEffect, useRef } from "react";
 import type { FitStep, Plan } from "@/api/client";
 
-/** What a stretch of the work is called. */
-const STRETCHES: Record<FitStep["stretch"], string> = {
-  before: "Before anything",
-  down: "Take down",
-  clean: "Clean and measure",
-  fit: "Fit",
-  in: "Gearbox in",
-  back: "Back on",
-  fill: "Fill and bleed",
-  prove: "Prove",
-};
-
 const WORDS: Record<FitStep["state"], string> = {
   done: "done",
   overridden: "overridden",
@@ -31,7 +19,7 @@ export function StepLine({ plan, now, onStep }: { plan: Plan; now: string; onSte
         stretch = step.stretch;
         return (
           <li key={step.key}>
-            {heads && <p className="lettering pb-0.5 pl-9 pt-2">{STRETCHES[step.stretch]}</p>}
+            {heads && <p className="lettering pb-0.5 pl-9 pt-2">{step.part}</p>}
             <Line step={step} now={step.key === now} onStep={onStep} />
           </li>
         );

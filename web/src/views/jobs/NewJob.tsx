@@ -5,8 +5,6 @@ import { useCatalogue, useKeepJob } from "@/api/queries";
 import { FileButton } from "@/components/FileButton";
 
 const BOX = "mt-1 h-11 w-full rounded-cut border border-line bg-sheet px-3 text-field hover:border-ink";
-/** What three figures of a clutch are called in the graph. */
-const CLUTCH = ["outer_diameter", "inner_diameter", "cover_clamp"] as const;
 
 const optionsOf = (catalogue: Catalogue, choice: string) =>
   catalogue.choices.find(({ name }) => name === choice)?.options ?? [];
@@ -33,7 +31,7 @@ export function NewJob({ run, onRun }: { run: File | null; onRun: (run: File | n
     if (!text("kind")) return setTrouble("Say what it is; the rest follows from that.");
     const day = new Date().toLocaleDateString(undefined, { day: "numeric", month: "short" });
     const figures = Object.fromEntries(
-      CLUTCH.map((name) => [name, text(name)]).filter(([, typed]) => own && typed),
+      catalogue.clutch_figures.map((name) => [name, text(name)]).filter(([, typed]) => own && typed),
     );
     try {
       const job = await taken(
@@ -137,7 +135,7 @@ export function NewJob({ run, onRun }: { run: File | null; onRun: (run: File | n
           ))}
           {own && (
             <div className="grid grid-cols-3 gap-2">
-              {CLUTCH.map((name) => {
+              {catalogue.clutch_figures.map((name) => {
                 const input = catalogue.inputs.find((each) => each.name === name);
                 return (
                   <label key={name} className="text-note">

@@ -1,4 +1,5 @@
 import type { Calculation, Check } from "@/api/client";
+import { useCatalogue } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { bothSystems } from "@/lib/words";
 import { saidOf } from "./HowTaken";
@@ -10,8 +11,6 @@ import type { Send } from "./send";
 import { Working } from "./Working";
 
 /** What a calculation of the set-up says of what it was worked out for. */
-export const SETUP_WORDS = { reuse: "Comes right", "put right": "Put right", stop: "Stop" } as const;
-
 type Shown = Calculation["shows"][number];
 
 /** The calculations of the set-up that a check feeds: what they come to, or what they wait for. */
@@ -24,6 +23,7 @@ export function CalculationsOf({
   check: Check;
   send: Send;
 }) {
+  const words = useCatalogue().data?.setup_verdicts;
   return calculations
     .filter((each) => each.checks.includes(check.name))
     .map((each) =>
@@ -42,7 +42,7 @@ export function CalculationsOf({
             {each.verdict && (
               <b className="mr-2 inline-flex items-center gap-1.5">
                 <Mark verdict={each.verdict} className="size-4" />
-                {SETUP_WORDS[each.verdict]}.
+                {words?.[each.verdict] ?? each.verdict}.
               </b>
             )}
             {each.sentence}

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 import type { Check, Measure } from "@/api/client";
-import { Mark, VERDICT_WORDS } from "./marks";
+import { Mark, useVerdictWords } from "./marks";
 
 type Props = { bench: Measure; now: string; onCheck: (name: string) => void };
 
@@ -48,6 +48,7 @@ function ByPart({
 }
 
 function Line({ check, now, onCheck }: { check: Check; now: boolean; onCheck: (name: string) => void }) {
+  const verdictWord = useVerdictWords();
   const { finding } = check;
   const line = useRef<HTMLButtonElement>(null);
   useEffect(() => {
@@ -79,7 +80,7 @@ function Line({ check, now, onCheck }: { check: Check; now: boolean; onCheck: (n
       >
         {finding.verdict === "open" && begun
           ? `${finding.taken} of ${finding.wanted}`
-          : VERDICT_WORDS[finding.verdict]}
+          : verdictWord(finding.verdict)}
         <Mark verdict={finding.verdict} className="size-3.5" />
       </span>
     </button>

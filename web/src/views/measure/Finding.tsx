@@ -1,17 +1,18 @@
 import type { Check } from "@/api/client";
 import { Figure } from "@/components/Figure";
 import { bothSystems, moment, rangeOf } from "@/lib/words";
-import { Mark, VERDICT_WORDS } from "./marks";
+import { Mark, useVerdictWords } from "./marks";
 import { Ruler } from "./Ruler";
 
 /** What the readings of a check amount to: the verdict, what decided it, whose limit, what is left. */
 export function Finding({ check }: { check: Check }) {
+  const verdictWord = useVerdictWords();
   const { finding } = check;
   return (
     <section aria-label="Verdict" data-testid="finding" data-verdict={finding.verdict}>
       <p className="flex items-center gap-2.5 text-state font-bold">
         <Mark verdict={finding.verdict} className="size-6" />
-        <span aria-live="polite">{VERDICT_WORDS[finding.verdict]}</span>
+        <span aria-live="polite">{verdictWord(finding.verdict)}</span>
       </p>
       <p className="mt-1 max-w-[60ch]" data-testid="sentence">
         {finding.sentence}

@@ -1,5 +1,5 @@
 import type { Check } from "@/api/client";
-import { Mark, Profile, VERDICT_WORDS } from "./marks";
+import { Mark, Profile, useVerdictWords } from "./marks";
 
 /** Conditions by picture and word, where there is nothing to measure. */
 export function Grades({
@@ -11,6 +11,7 @@ export function Grades({
   place: string;
   onGrade: (grade: string) => void;
 }) {
+  const verdictWord = useVerdictWords();
   const now = check.readings.filter((reading) => reading.place === place).at(-1);
   return (
     <div className="grid gap-2" data-testid="grades">
@@ -30,7 +31,7 @@ export function Grades({
             <span className="text-note">{grade.says}</span>
           </span>
           <span className="flex items-center gap-1.5 text-note">
-            {VERDICT_WORDS[grade.verdict]} <Mark verdict={grade.verdict} className="size-3.5" />
+            {verdictWord(grade.verdict)} <Mark verdict={grade.verdict} className="size-3.5" />
           </span>
         </button>
       ))}

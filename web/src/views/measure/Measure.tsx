@@ -3,7 +3,7 @@ import { useBenchChange, useMeasure, type Whose } from "@/api/measure";
 import { BUILD, useAddress } from "@/lib/address";
 import { useJobEditor } from "@/lib/useJobEditor";
 import type { Bench } from "./BenchView";
-import { Mark, VERDICT_WORDS } from "./marks";
+import { Mark, useVerdictWords } from "./marks";
 import { Person } from "./Person";
 import type { Send } from "./send";
 
@@ -15,6 +15,7 @@ const VIEWS = [
 
 /** Measure: readings on the bench, what to do about them, and what was read before. */
 export function Measure() {
+  const verdictWord = useVerdictWords();
   const { entered } = useJobEditor();
   const [search] = useSearchParams();
   const build: Whose = search.get(BUILD) === "planned" ? "planned" : "found";
@@ -53,7 +54,7 @@ export function Measure() {
           <p className="ml-auto flex items-center gap-2 whitespace-nowrap pl-3 text-note">
             <span className="hidden tablet:inline">Worst so far:</span>
             <Mark verdict={bench.data.worst} className="size-3.5" />
-            <b>{VERDICT_WORDS[bench.data.worst]}</b>
+            <b>{verdictWord(bench.data.worst)}</b>
           </p>
         )}
       </nav>

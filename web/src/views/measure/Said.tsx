@@ -2,17 +2,18 @@ import { useState } from "react";
 import type { Check, Measure } from "@/api/client";
 import { person } from "@/lib/person";
 import { moment } from "@/lib/words";
-import { VERDICT_WORDS, type Verdict } from "./marks";
+import { useVerdictWords, type Verdict } from "./marks";
 import type { Send } from "./send";
 
 /** What somebody said of a check: closed with a reason, or its verdict overruled. By name, and printed. */
 export function Said({ bench, check, send }: { bench: Measure; check: Check; send: Send }) {
+  const verdictWord = useVerdictWords();
   const told = [
     check.closed && { kind: "check", line: check.closed, words: `“${check.closed.answer}”` },
     check.overruled && {
       kind: "verdict",
       line: check.overruled,
-      words: `${VERDICT_WORDS[check.overruled.answer as Verdict]}, not ${VERDICT_WORDS[check.by_readings].toLowerCase()}`,
+      words: `${verdictWord(check.overruled.answer as Verdict)}, not ${verdictWord(check.by_readings).toLowerCase()}`,
     },
   ].filter((each) => each !== null);
   return (
@@ -52,6 +53,7 @@ export function Said({ bench, check, send }: { bench: Measure; check: Check; sen
 type SayProps = { verdicts: readonly Verdict[]; check: Check; send: Send };
 
 function Say({ verdicts, check, send }: SayProps) {
+  const verdictWord = useVerdictWords();
   const [answer, setAnswer] = useState("");
   const [reason, setReason] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -82,7 +84,7 @@ function Say({ verdicts, check, send }: SayProps) {
         {check.finding.taken > 0 &&
           verdicts.map((verdict) => (
             <option key={verdict} value={verdict}>
-              Overrule: {VERDICT_WORDS[verdict].toLowerCase()}
+              Overrule: {verdictWord(verdict).toLowerCase()}
             </option>
           ))}
       </select>

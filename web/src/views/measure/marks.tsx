@@ -1,19 +1,13 @@
 import type { Check } from "@/api/client";
+import { useCatalogue } from "@/api/queries";
 
 export type Verdict = Check["finding"]["verdict"];
 
-export const VERDICT_WORDS: Record<Verdict, string> = {
-  stop: "Stop",
-  "renew as set": "Renew as a set",
-  renew: "Renew",
-  "dress or resurface": "Dress or machine",
-  "put right": "Put right",
-  "too close to call": "Too close to call",
-  "reuse and watch": "Reuse, and watch",
-  reuse: "Reuse",
-  open: "To do",
-  noted: "Noted",
-};
+/** What verdicts of the bench are called; by their names until the catalogue is there. */
+export function useVerdictWords(): (verdict: Verdict) => string {
+  const words = useCatalogue().data?.verdicts;
+  return (verdict) => words?.[verdict] ?? verdict;
+}
 
 const SHAPES: Record<Verdict, { d: string; filled: boolean }> = {
   stop: { d: "M2 2h12v12H2z", filled: true },
