@@ -7,6 +7,7 @@ Columns: `check`, `place`, `reading` (as typed, with its unit, or the grade's na
 `uncertainty_mm`, `skipped`, `at`, `distance_km`, `series`. Rows with the same `series` belong together. A sweep says
 how it was read: `seen_from` (gearbox, engine), `pressed_in_reads` (plus, minus), `sag`, and the radius a face was
 `swept` at. What a calculation of the set-up asks has a column too: what a floater's `shims` do (raises, lowers).
+`shown` says the reading once more in the units the shop prefers; coming back in, it is not read.
 """
 
 from __future__ import annotations
@@ -21,11 +22,14 @@ from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import HOW_COLUMNS, how_said, read_distance, read_filed, read_how
+from liftbite.core.units.preference import wanted
+from liftbite.core.units.show import show_fine
 from liftbite.files.fields import moment_of
 from liftbite.files.table import read_table, write_table
 
 COLUMNS = (
     "series", "check", "place", "reading", "instrument", "uncertainty_mm", "skipped", "at", "distance_km", *HOW_COLUMNS,
+    "shown",
 )  # fmt: skip
 #: Columns as files of before have them.
 _BEFORE = {"taking": "series"}
@@ -59,7 +63,7 @@ def write_readings(rows: Iterable[CsvReading], checks: Mapping[str, Check] = CHE
     >>> at = datetime(2026, 3, 1, 9, 30, tzinfo=UTC)
     >>> reading = Reading("Plate 1, place 1", 2.9e-3, "2.90 mm", "caliper", 3e-5)
     >>> write_readings([CsvReading("1", "plate_thickness", reading, at, 24e6)]).splitlines()[1]
-    '1,plate_thickness,"Plate 1, place 1",2.90 mm,caliper,0.03,,2026-03-01T09:30:00Z,24000,,,,,,'
+    '1,plate_thickness,"Plate 1, place 1",2.90 mm,caliper,0.03,,2026-03-01T09:30:00Z,24000,,,,,,,2.9 mm / 0.1142 in'
     """
     table: list[Sequence[str]] = [COLUMNS]
     for row in rows:
@@ -70,8 +74,14 @@ def write_readings(rows: Iterable[CsvReading], checks: Mapping[str, Check] = CHE
         table.append([row.series, row.check, r.place, r.typed, r.instrument,
                          f"{r.uncertainty * 1e3:g}" if length else "", r.skipped, moment,
                          "" if row.distance is None else f"{row.distance / 1e3:g}",
-                         *(how.get(name, "") for name in HOW_COLUMNS)])  # fmt: skip
+                         *(how.get(name, "") for name in HOW_COLUMNS), _shown(r, checks[row.check])])  # fmt: skip
     return write_table(table)
+
+
+def _shown(reading: Reading, check: Check) -> str:
+    if reading.si is None or check.kind != "reading" or reading.skipped:
+        return ""
+    return " / ".join(str(show_fine(reading.si, check.unit, system)) for system in wanted())
 
 
 def read_readings(text: str, now: datetime, checks: Mapping[str, Check] = CHECKS) -> list[ReadingLine]:

@@ -36,6 +36,7 @@ from liftbite.core.job.groups import GROUPS, rows_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.measure.judgement import WORDS
+from liftbite.core.measure.scope import SCOPES
 from liftbite.core.measure.setup import WORDS as SETUP_WORDS
 from liftbite.store import jobs as store
 
@@ -47,7 +48,7 @@ class Sheet:
     Attributes
     ----------
     job : the plan, worked out
-    about : vehicle, registration, odometer, customer, revision and day
+    about : vehicle, registration, odometer, customer, how far the job goes, revision and day
     complaint, notes : as entered
     found, goes_in : the bench as found and of what goes in
     measured, measured_new : checks begun or closed; those of parts that go in and are others than were found
@@ -89,7 +90,8 @@ def sheet_of(session: Session, job_id: int, today: date, *, appendix: bool = Fal
     job, plan = job_out(job_id, revisions, layers=bench.layers), bench.seen_as(PLAN)
     found, goes_in = measure_out(bench), measure_out(plan)
     text = {name: (plan.entries[name].typed or "") if name in plan.entries else "" for name in _TEXTS}
-    about = (job.vehicle, text["registration"], text["mileage"], text["customer"], f"revision {job.revision}",
+    scope = SCOPES[bench.scope][0] if bench.scope in SCOPES and SCOPES[bench.scope][1] is not None else ""
+    about = (job.vehicle, text["registration"], text["mileage"], text["customer"], scope, f"revision {job.revision}",
              today.isoformat())  # fmt: skip
     return Sheet(
         job, tuple(filter(None, about)), text["complaint"], text["notes"], found, goes_in,

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from typing import Any
 
 import numpy as np
 
@@ -17,13 +18,15 @@ from liftbite.core.job.build import Build, build_of, label_of, unit_of
 from liftbite.core.job.builds import entries_of, fate_in, names_of
 from liftbite.core.job.fates import FATED
 from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers
+from liftbite.core.parts.shelf import part_name
+from liftbite.core.parts.slots import SLOTS
 from liftbite.core.units.read import from_si
 from liftbite.core.units.show import figure
 
 #: What is put side by side, in the order of the questions; the stroke's own come between.
 _FIGURES = (
     "holdable_engine_torque", "bite_margin", "clamp_load", "wear", "plate_lift_available", "lift_margin",
-    "peak_pedal_effort", "engine_inertia", "effective_mass", "slip_energy", "surface_temperature", "starts_to_limit",
+    "peak_pedal_effort", "engine_inertia", "slip_energy", "surface_temperature", "starts_to_limit",
     "distance_to_limit", "burst_margin", "joint_margin",
 )  # fmt: skip
 #: Figures that differ by less are the same to a driver [-].
@@ -102,6 +105,9 @@ def against(layers: Layers) -> Against:
     bites = Change("bite_point", "Bites below rest", "m", tuple(_bite_point(build) for build in builds))
     at = next((i for i, c in enumerate(rows) if c.name == "peak_pedal_effort"), len(rows) - 1) + 1
     rows.insert(at, bites)
+    at = next((i for i, c in enumerate(rows) if c.name == "engine_inertia"), len(rows) - 1) + 1
+    rows[at:at] = _felt_masses(builds)
+    rows.append(Change("price", "Its new parts cost", "", tuple(_price(e, entries[0]) for e in entries)))
     told = [c for c in rows if any(value is not None for value in c.values)]
     columns = tuple(
         Column(name, build, _fates(of_build), _says({c.name: _Pair(c.values[0], c.values[i]) for c in told}))
@@ -126,6 +132,36 @@ def _value(name: str, build: Build) -> float | None:
     if isinstance(value, Needs | Refused) or not isinstance(value, float | int) or not np.isfinite(value):
         return None
     return float(value)
+
+
+def _felt_masses(builds: Sequence[Build]) -> list[Change]:
+    """What has to be driven feels like in every gear that any of the builds has [kg]."""
+    if "effective_mass" not in builds[1].graph.functions:
+        return []
+    gears = [np.atleast_1d(build.known.get("gear_ratios", [])) for build in builds]
+
+    def felt(build: Build, ratios: np.ndarray[Any, Any], gear: int) -> float | None:
+        if gear >= len(ratios):
+            return None
+        found = build.evaluate(("effective_mass",), stage=build.stage, gear_ratio=float(ratios[gear]))["effective_mass"]
+        return None if isinstance(found, Needs | Refused) or not np.isfinite(found) else float(found)
+
+    return [
+        Change(f"effective_mass_{gear + 1}", f"Felt mass, gear {gear + 1}", "kg",
+               tuple(felt(b, r, gear) for b, r in zip(builds, gears, strict=True)))
+        for gear in range(max(map(len, gears)))
+    ]  # fmt: skip
+
+
+def _price(entries: Mapping[str, Entry], found: Mapping[str, Entry]) -> float | None:
+    """What the shelf asked for the parts a build has and the found one has not; None where it asked for none."""
+    prices = [
+        float(entry.file["price"])
+        for slot in SLOTS
+        if (entry := entries.get(part_name(slot))) is not None and entry != found.get(part_name(slot))
+        and entry.file and entry.file.get("price")
+    ]  # fmt: skip
+    return sum(prices) if prices else None
 
 
 def _bite_point(build: Build) -> float | None:

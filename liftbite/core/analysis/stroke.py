@@ -93,7 +93,9 @@ def stroke(build: Build, *, points: int = 161, **states: Any) -> Stroke | Needs 
     fluid = not isinstance(lifted["line_pressure"], Needs | Refused)
     rising = {"line_pressure": _RISE * np.ravel(built["line_pressure"])[0]} if fluid else {}
     held = build.evaluate(chain, **states, **_HELD, **rising, bearing_force=0.0, bearing_travel=0.0, plate_lift=0.0)
-    idle = float(build.evaluate(("pedal_spring",), **states, pedal_travel=0.0)["pedal_spring"])
+    idle = build.evaluate(("pedal_spring",), **states, pedal_travel=0.0)["pedal_spring"]
+    if isinstance(idle, Needs | Refused):
+        return idle
     before = 1 + _RISE.size
     first = before + _BUILD.size - 1
 
@@ -102,7 +104,7 @@ def stroke(build: Build, *, points: int = 161, **states: Any) -> Stroke | Needs 
         start = np.broadcast_to(np.asarray(built[name], dtype=np.float64), _BUILD.shape)
         return np.concatenate([[at_rest], still, start, np.broadcast_to(lifted[name], lift.shape)[1:]])
 
-    pedal, effort = joined("pedal_travel"), joined("pedal_effort", idle)
+    pedal, effort = joined("pedal_travel"), joined("pedal_effort", float(idle))
     lifts = np.concatenate([np.zeros(first), lift])
     end = float(rest["pedal_stroke"])
     steady = np.maximum.accumulate(pedal)

@@ -21,7 +21,10 @@ import numpy as np
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.dyno_mapping import OWN_UNITS, ROLES, ColumnMapping, units_of
 from liftbite.core.job.dyno_table import Lines, Rows, cells_of, figure_of, figures_in, lines_of
+from liftbite.core.job.inputs import INPUTS
 from liftbite.core.quantities.torque_curve import Array, TorqueCurve
+from liftbite.core.units.kinds import KINDS
+from liftbite.core.units.preference import wanted
 from liftbite.core.units.read import from_si, read, to_si
 from liftbite.core.units.show import show
 
@@ -204,16 +207,15 @@ def _torque(speed: Array, si: dict[str, Array], trust: str) -> tuple[Array, list
 
 #: Torque from row to row that jumps by more is no run [share]; our own choice.
 _JUMP = 0.15
-#: No engine of this trade makes more [N·m], [W].
-_MOST_TORQUE, _MOST_POWER = 3000.0, 2e6
 
 
 def _asks(curve: TorqueCurve) -> Iterator[str]:
     """What is so unusual about a curve that it is asked before it is taken."""
-    if curve.peak_torque > _MOST_TORQUE or curve.peak_power > _MOST_POWER:
+    least, most = INPUTS["peak_torque"].usual
+    if curve.peak_torque > most or curve.peak_power > INPUTS["peak_power"].usual[1]:
         yield (f"A peak of {show(curve.peak_torque, 'N·m', 'metric')} and {show(curve.peak_power, 'W', 'metric')} is "
                "beyond any engine a clutch is built for. Are the columns and their units right?")  # fmt: skip
-    elif curve.peak_torque < 2.0:
+    elif curve.peak_torque < least:
         yield f"A peak of {show(curve.peak_torque, 'N·m', 'metric')} moves no vehicle. Are the units right?"
     if from_si(float(curve.speed[-1]), "rpm") > 25_000 or from_si(float(curve.speed[-1]), "rpm") < 900:
         yield f"The run ends at {show(float(curve.speed[-1]), 'rad/s', 'metric')}. Is that the engine's speed?"
@@ -317,10 +319,15 @@ def _disagreement(speed: Array, torque: Array, power: Array | None) -> str:
 
 
 def write_csv(curve: TorqueCurve) -> str:
-    """A curve as CSV: rpm, torque in N·m, power in kW. Reads back through `propose` and `read_curve`."""
+    """A curve as CSV, in inch units where those alone are preferred; reads back through `propose` and `read_curve`."""
+    torque_in, power_in = KINDS["N·m"], KINDS["W"]
+    system = wanted()[0]
+    units = [torque_in.metric, power_in.metric] if system == "metric" else [torque_in.inch, power_in.inch]
     out = io.StringIO()
     writer = csv.writer(out, lineterminator="\n")
-    writer.writerow(["engine speed [rpm]", "torque [N·m]", "power [kW]"])
+    writer.writerow(["engine speed [rpm]", f"torque [{units[0]}]", f"power [{units[1]}]"])
     for speed, torque, power in zip(curve.speed, curve.torque, curve.power, strict=True):
-        writer.writerow([f"{from_si(speed, 'rpm'):.12g}", f"{torque:.12g}", f"{power / 1e3:.12g}"])
+        writer.writerow(
+            f"{from_si(value, unit):.12g}" for value, unit in zip((speed, torque, power), ("rpm", *units), strict=True)
+        )
     return out.getvalue()

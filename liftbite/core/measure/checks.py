@@ -71,6 +71,10 @@ def _hydraulic(build: Build) -> bool:
     return "line_pressure" in build.graph.functions
 
 
+def _pedal_stroke(build: Build) -> bool:
+    return "pedal_travel" in build.graph.functions
+
+
 def _several(build: Build) -> bool:
     return _car(build) and _discs(build) > 1
 
@@ -147,8 +151,8 @@ _ALL = (
           places=_spots("Plate", _plates, "place 1", "place 2", "place 3"),
           limits=(_practice("new", 3.0e-3, "3.0 mm, 2.9 to 3.1 is fine"), _practice("least", 2.8e-3)),
           if_failed="renew as set", whole="plate set"),
-    _graded("plate_condition", "Friction plates", "Tabs and smell", "Look at the tabs, smell the pack.", BURNT, _bike,
-            whole="plate set"),
+    _graded("plate_condition", "Friction plates", "Tabs and smell", "Plate by plate: look at the tabs, smell it.",
+            BURNT, _bike, places=_spots("Plate", _plates), whole="plate set"),
     Check("friction_warp", "Friction plates", "Warp", "Flat on a surface plate; the thickest blade that goes under.",
           suited=("feeler",), wanted=_bike, usual=(0, 1e-3), places=_spots("Plate", _plates),
           limits=(_manual("most"),), if_failed="renew as set", whole="plate set"),
@@ -208,6 +212,10 @@ _ALL = (
           wanted=_car, usual=(0, 3e-3)),
     Check("seat_cut", "Flywheel", "Cut from the cover's seat", "What the machinist took off the seat.", "figure",
           wanted=_car, usual=(0, 3e-3)),
+    Check("flywheel_heights", "Flywheel", "Height, the one out and the one in",
+          "From the crank's flange to the face, and to the cover's seat, of both wheels.", "figure",
+          suited=("depth_gauge", "caliper", "rule"), wanted=_car, usual=(5e-3, 0.12),
+          places=_fixed("Face, comes out", "Face, goes in", "Seat, comes out", "Seat, goes in")),
     Check("flywheel_weight", "Flywheel", "Weight", "On the bench scale, bolts and dowels out.", "figure", unit="kg",
           field_unit="kg", suited=("scale",), wanted=_car, usual=(1.5, 25)),
     Check("flywheel_swing", "Flywheel", "Twenty swings on three wires",
@@ -289,8 +297,13 @@ _ALL = (
             _hydraulic),
     Check("slave_travel", "Hydraulics", "Slave travel at full pedal",
           "Bled, a helper holds the pedal down; fingers clear of the fork. Brake fluid hurts skin, eyes and paint.",
-          "figure", suited=("caliper", "rule"), wanted=_has("slave on a lever"),
-          usual=(2e-3, 0.05)),
+          "figure", suited=("caliper", "rule"), wanted=_hydraulic, usual=(2e-3, 0.05)),
+    Check("slave_travel_half", "Hydraulics", "Slave travel at half pedal",
+          "The same with the pedal held half way down, a block cut to half its stroke under it.",
+          "figure", suited=("caliper", "rule"), wanted=_hydraulic, usual=(0.5e-3, 0.03)),
+    Check("bite_point", "Pedal or lever", "Bite point below rest",
+          "Idling, brake held, first gear: let pad or lever up until the speed first drops; how far below its rest.",
+          "figure", suited=("rule",), wanted=_pedal_stroke, usual=(2e-3, 0.2)),
 )  # fmt: skip
 
 CHECKS: Mapping[str, Check] = {c.name: c for c in _ALL}

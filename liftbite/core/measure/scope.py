@@ -42,13 +42,15 @@ def asked_in(scope: str, check: Check) -> bool:
 
 
 _SLIPS = ("rivet_depth", "plate_thickness", "spring_free_length", "disc_condition", "rear_seal", "shaft_seal", "hub")
-_DRAGS = ("slave_travel", "hydraulics_leak", "friction_warp", "disc_wobble", "finger_height", "plain_warp", "basket",
-          "pilot_bearing", "floater_gap", "fork", "push_rod", "cover_standoff", "finger_tips")  # fmt: skip
+_DRAGS = ("slave_travel", "slave_travel_half", "bite_point", "hydraulics_leak", "friction_warp", "disc_wobble",
+          "finger_height", "plain_warp", "basket", "pilot_bearing", "floater_gap", "fork", "push_rod", "cover_standoff",
+          "finger_tips")  # fmt: skip
 _JUDDERS = ("flywheel_face", "plate_face", "rear_seal", "shaft_seal", "disc_condition", "flywheel_runout",
             "disc_wobble", "input_shaft")  # fmt: skip
 _HOWLS = ("release_bearing", "primary_gear", "hub_rubber", "pilot_bearing", "lifter", "basket_bearing", "fork",
           "disc_condition", "finger_tips")  # fmt: skip
-_AT_THE_PEDAL = ("pedal_force", "slave_travel", "hydraulics_leak", "hydraulics_fluid", "bearing_bore", "fork",
+_AT_THE_PEDAL = ("pedal_force", "bite_point", "slave_travel", "slave_travel_half", "hydraulics_leak",
+                 "hydraulics_fluid", "bearing_bore", "fork",
                  "finger_tips", "basket", "push_rod", "release_bearing")  # fmt: skip
 _SHAKES = ("bore_runout", "housing_face", "flywheel_runout", "finger_height", "ring_gear")
 _BURNT = ("rivet_depth", "plate_condition", "flywheel_face", "plate_face", "rear_seal")

@@ -97,7 +97,7 @@ def takes(present: Mapping[str, Entry], part: ShelfPart) -> list[Entry]:
         for quantity, typed in old.items()
         if quantity not in brought and quantity in present and present[quantity].typed == typed
     ]
-    snapshot = {"values": {q: e.typed for q, e in brought.items()}, "source": part.source}
+    snapshot = {"values": {q: e.typed for q, e in brought.items()}, "source": part.source, "price": part.price}
     return [*gone, *brought.values(), Entry(label, part.name, file=snapshot)]
 
 

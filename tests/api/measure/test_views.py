@@ -371,7 +371,7 @@ def test_floater_stands_and_their_shims(client: FlaskClient) -> None:
     outer = next(c for c in lines["curves"] if c["leading"])
     assert (len(lines["x"]), outer["label"]) == (5, "outer disc")
     assert outer["y"][-1] < outer["y"][0]
-    assert [o["name"] for o in floater["asks"]["options"]] == ["", "raises", "lowers"]
+    assert [o["name"] for o in floater["asks"]["options"]] == ["", "raises", "lowers", "raises in", "lowers in"]
     said = {"check": "floater_gap", "asked": {"shims": "lowers"}}
     only = put(client, job, "series", **said).get_json()
     assert len([s for s in calculation(only, "floater")["shows"] if s["kind"] == "ruler"]) == 1

@@ -10,6 +10,7 @@ from liftbite.core.job.builds import entering, entries_of, with_entries
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.fates import FATED, FATES, fate_of
 from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers, read_entry
+from liftbite.core.parts.shelf import ShelfPart, takes
 from liftbite.core.verdicts.answers import answer
 from tests.jobs import FULL, MOTORCYCLE, entries
 
@@ -166,3 +167,30 @@ def test_every_fate_is_a_choice_that_begins_with_staying() -> None:
         assert tuple(o.value for o in choice.options) == part.fates
         assert set(part.fates) <= set(FATES)
         assert set(choice.begins.values()) == {"stays"}
+
+
+def test_what_is_felt_in_each_gear_and_what_the_new_parts_cost() -> None:
+    """Felt mass by hand: with the flywheel's inertia alone other, Δm = ΔI·(ratio·final/r)²."""
+    layers = put(job(flywheel="renewed"), gear_ratios="3.4; 1.9; 1.0", flywheel_mass="5.0 kg")
+    rows = {c.name: c.values for c in against(layers).changes}
+    found, planned = builds_of(layers)
+    apart = (
+        planned.evaluate(("engine_inertia",))["engine_inertia"] - found.evaluate(("engine_inertia",))["engine_inertia"]
+    )
+    for gear, ratio in enumerate((3.4, 1.9, 1.0), start=1):
+        before, after = rows[f"effective_mass_{gear}"]
+        assert before is not None
+        assert after is not None
+        assert after - before == pytest.approx(apart * (ratio * 3.9 / 0.31) ** 2, rel=1e-9)
+    assert "price" not in rows, "no part of the shelf is in it"
+
+
+def test_only_parts_that_are_new_are_paid_for() -> None:
+    layers: Layers = {PLAN: entries(FULL)}
+    disc = ShelfPart("disc", "Tarlow 240", {"outer_diameter": "240 mm"}, price=180.0)
+    cover = ShelfPart("cover", "Tarlow 9k", {}, price=320.0)
+    layers = with_entries(layers, entering(layers, PLAN, takes(layers[PLAN], disc)))
+    layers = put(layers, cover_fate="renewed")
+    layers = with_entries(layers, entering(layers, PLAN, takes(layers[PLAN], cover)))
+    rows = {c.name: c.values for c in against(layers).changes}
+    assert rows["price"] == (None, 320.0), "the disc stays"

@@ -14,6 +14,7 @@ from liftbite.core.job.dyno_file import read_curve, write_csv
 from liftbite.core.job.dyno_mapping import ColumnMapping, propose
 from liftbite.core.job.dyno_table import decode
 from liftbite.core.quantities.torque_curve import TorqueCurve
+from liftbite.core.units.preference import PREFERENCES, Preference, preferring
 from liftbite.core.units.read import from_si, to_si
 
 RPM = [2000, 3000, 4000]
@@ -173,11 +174,14 @@ def test_an_incomplete_mapping_is_refused(change: dict[str, object], says: str) 
 @given(
     st.lists(st.floats(500, 15_000), min_size=2, max_size=40, unique_by=round),
     st.floats(5, 900),
+    st.sampled_from(sorted(PREFERENCES)),
 )
-def test_a_curve_written_reads_back(rpm: list[float], torque: float) -> None:
+def test_a_curve_written_reads_back(rpm: list[float], torque: float, units: Preference) -> None:
     speed = np.sort(np.round(rpm)) * to_si(1, "rpm")
     curve = TorqueCurve.of(speed, np.linspace(torque, torque * 1.3, speed.size))
-    text = write_csv(curve)
+    with preferring(units):
+        text = write_csv(curve)
+    assert ("lb-ft" in text) == (units == "inch")
     back = read_curve(text, propose(text).mapping).curve
     np.testing.assert_allclose(back.speed, curve.speed, rtol=1e-10)
     np.testing.assert_allclose(back.torque, curve.torque, rtol=1e-10)

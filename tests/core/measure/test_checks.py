@@ -67,7 +67,7 @@ def test_every_release_asks_for_what_it_can_measure(release: str) -> None:
     names = {c.name for c in checks_for(build_of(entries({"layout": layout, "release": release})))}
     assert ("depth_x" in names) == (release == "concentric")
     assert ("fork" in names) == (release in {"hydraulic_fork", "cable_fork"})
-    assert ("slave_travel" in names) == (release in {"hydraulic_fork", "lever_hydraulic"})
+    assert ("slave_travel" in names) == (release in {"hydraulic_fork", "concentric", "lever_hydraulic"})
 
 
 def test_a_pulled_cover_has_x_and_y_as_well() -> None:

@@ -7,10 +7,12 @@
 - `end_float`      An input shaft's end float, and the shims that take it up.
 - `floater`        A twin's floater: clearance at its stands, the shims that bring them right, and when they want new
   ones.
-- `flywheel_cut`   A flywheel that was cut: what it does to fingers, clamp and hub.
+- `flywheel_cut`   A flywheel that was cut, or is another height than the one that comes out: fingers, clamp and hub.
 - `fork`           A bearing of another height on a fork: free play, how the fork turns, and the slave's stroke.
 - `pack`           A wet pack: plates counted, and plain plates of another thickness.
 - `shaft`          The input shaft in its pilot: how far it enters, and what is left below it.
+- `travel`         Slave travel and bite point held against the stroke the job works out: what is short, and what that
+  looks like.
 """
 
 from __future__ import annotations

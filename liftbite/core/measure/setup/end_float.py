@@ -16,6 +16,7 @@ from liftbite.core.job.build import Build
 from liftbite.core.measure.judgement import Readings, values_of
 from liftbite.core.measure.setup.calculation import (
     MOST_PIECES,
+    Asked,
     Calculation,
     Pieces,
     Told,
@@ -48,20 +49,25 @@ def shims_for_float(end_float: float, shims: Sequence[float]) -> tuple[tuple[int
 
 @dataclass(frozen=True, slots=True)
 class EndFloat:
-    """An input shaft's end float, the shims that take it up, and what is left [m]."""
+    """An input shaft's end float, the shims that take it up, and what is left [m]; `put_in` once they are in."""
 
     measured: float
     pieces: Pieces
     taken: tuple[int, ...]
     left: float
+    put_in: bool = False
 
 
-def work_out(_: Build, readings: Readings, __: Mapping[str, str]) -> EndFloat | None:
+def work_out(_: Build, readings: Readings, said_of: Mapping[str, str]) -> EndFloat | None:
     """The end float of a job's readings; None until it was measured."""
     measured, pieces = values_of(readings, "end_float"), pieces_of(readings, "retainer_shims")
     if not measured:
         return None
-    return EndFloat(measured[-1], pieces, *shims_for_float(measured[-1], pieces.heights))
+    picked = BEHIND.get(said_of.get("behind", ""), ("", None))[1]
+    if picked is None:
+        return EndFloat(measured[-1], pieces, *shims_for_float(measured[-1], pieces.heights))
+    there = tuple(i for i in picked if i < len(pieces.heights))
+    return EndFloat(measured[-1], pieces, there, measured[-1] - sum(pieces.heights[i] for i in there), put_in=True)
 
 
 def tell(found: EndFloat) -> Told:
@@ -69,6 +75,8 @@ def tell(found: EndFloat) -> Told:
     names = found.pieces.names
     if found.measured <= NIL:
         sentence = f"End float {said(max(found.measured, 0.0))}: nil. It passes where the shaft turns free by hand."
+    elif found.put_in:
+        sentence = f"With {found.pieces.named(found.taken) or 'no shim'} behind the retainer {_left_said(found.left)}"
     elif not names:
         sentence = f"End float {said(found.measured)}: nil but free turning is wanted. Measure the shims at hand, " \
                    f"or get one of {said(found.measured)}."  # fmt: skip
@@ -81,14 +89,31 @@ def tell(found: EndFloat) -> Told:
         verb = "takes" if len(found.taken) == 1 else "take"
         sentence = f"{with_what} {verb} the end float to {said(found.left)}; thickest at the race."
     terms = "".join(f" − {mm(found.pieces.heights[i])}" for i in found.taken)
-    return Told(sentence, right(found.measured <= NIL), (
+    fine = abs(found.left) <= NIL if found.put_in else found.measured <= NIL
+    return Told(sentence, right(fine), (
         f"Left = end float − shims = {mm(found.measured)}{terms} = {mm(found.left)} mm: the least that is not below "
         "nothing, with the fewest shims. Nil but free turning [practice]; the manual's figure comes first.",
         *found.pieces.tried(),
-    ), length=found.measured)  # fmt: skip
+    ), length=found.left if found.put_in else found.measured)  # fmt: skip
 
+
+def _left_said(left: float) -> str:
+    if left < -NIL:
+        return f"the shaft is clamped: they are {said(-left)} too much. Take some out, or the bearing runs hot."
+    return "the end float is nil: right where it turns free." if left <= NIL else f"{said(left)} of end float is left."
+
+
+#: What is behind the retainer -> in words, and the shims by index; the first where nothing was said.
+BEHIND: Mapping[str, tuple[str, tuple[int, ...] | None]] = {
+    "": ("not fitted yet", None),
+    "none": ("no shim", ()),
+    "1": ("Shim 1", (0,)),
+    "2": ("Shim 2", (1,)),
+    "1+2": ("Shims 1 and 2", (0, 1)),
+}
 
 CALCULATION = Calculation(
     "end_float", "End float of the input shaft", ("end_float", "retainer_shims"), "the end float", work_out, tell,
+    Asked("end_float", "behind", "Behind the retainer", {name: words for name, (words, _) in BEHIND.items()}),
     window_of="end_float",
 )  # fmt: skip

@@ -130,6 +130,7 @@ class Floater:
     pieces : the shims
     wear, inner, outer : free travel of both discs along the inner one's wear [m]; empty where the lift is not known
     reshim_at : wear of the inner disc at which the stands want new shims [m], or None
+    put_in : True where the shims proposed are in
     """
 
     gaps: tuple[float, ...]
@@ -139,11 +140,13 @@ class Floater:
     inner: tuple[float, ...]
     outer: tuple[float, ...]
     reshim_at: float | None
+    put_in: bool = False
 
 
 def work_out(build: Build, readings: Readings, said_of: Mapping[str, str]) -> Floater | None:
     """The stands of a job's readings with its shims; None until all three are read."""
-    shim = said_of.get("shims", "")
+    shim, _, how = said_of.get("shims", "").partition(" ")
+    put_in = how == "in"
     stands = [values_of(readings, "floater_gap", f"Stand {i}")[-1:] for i in (1, 2, 3)]
     gaps = [value for stand in stands for value in stand]
     if len(gaps) < 3:
@@ -158,13 +161,14 @@ def work_out(build: Build, readings: Readings, said_of: Mapping[str, str]) -> Fl
     lift, at, limit = (None if isinstance(v[n], Needs | Refused) else float(v[n])
                        for n in ("plate_lift_available", "reshim_wear", "wear_limit"))  # fmt: skip
     if lift is None:
-        return Floater(tuple(gaps), ways, pieces, (), (), (), at)
+        return Floater(tuple(gaps), ways, pieces, (), (), (), at, put_in)
     shimmed = ways[0][1]
     gap = float(np.mean(shimmed.gaps)) if shimmed.in_window else (FLOATER.low + FLOATER.high) / 2
     cushion = float(build.known.get("cushion_travel", 0.0))
     wear = np.linspace(0.0, 0.001 if limit is None else limit / 2, 5)
     inner, outer = np.asarray(inner_gap(gap, cushion, wear)), np.asarray(outer_gap(lift, gap, cushion, wear))
-    return Floater(tuple(gaps), ways, pieces, tuple(wear.tolist()), tuple(inner.tolist()), tuple(outer.tolist()), at)
+    along = [tuple(values.tolist()) for values in (wear, inner, outer)]
+    return Floater(tuple(gaps), ways, pieces, along[0], along[1], along[2], at, put_in)
 
 
 def _way_said(found: Floater, way: str, shims: FloaterShims) -> str:
@@ -188,10 +192,13 @@ def _fits_as_it_is(found: Floater) -> bool:
 def tell(found: Floater) -> Told:
     """A twin's floater: whether the shims at hand bring its stands right, and when they want new ones."""
     ask = "" if len(found.ways) == 1 else " Say where a shim sits on this clutch, and one answer is left."
-    fits = _fits_as_it_is(found)
+    fits = _fits_as_it_is(found) or (found.put_in and all(s.in_window and s.alike for _, s in found.ways))
     sentence = " ".join(_way_said(found, way, shims) for way, shims in found.ways) + ask
-    if fits:
+    if _fits_as_it_is(found):
         sentence = "All three stands are right as they are; no shim is needed."
+    elif found.put_in:
+        now = ", ".join(said(gap) for gap in found.ways[0][1].gaps)
+        sentence = f"With the shims put in the stands are at {now}: {'right' if fits else 'not all right'}."
     working = [f"Each stand: {said(FLOATER.low)} to {said(FLOATER.high)}, and all within {said(ALIKE)} of each other "
                "[practice]."]  # fmt: skip
     for way, shims in found.ways:
@@ -236,8 +243,20 @@ def _effects(_: Build, readings: Readings, __: Sequence[Limit]) -> list[Effect]:
     gaps = values_of(readings, "floater_gap")
     if not gaps:
         return []
+    return [_worst_stand(gaps, "the worst stand")]
+
+
+def _told_effects(build: Build, readings: Readings, said_of: Mapping[str, str]) -> list[Effect]:
+    """The worst stand, as measured, or as the shims that were put in leave it."""
+    found = work_out(build, readings, said_of)
+    if found is None or not found.put_in:
+        return _effects(build, readings, ())
+    return [_worst_stand(found.ways[0][1].gaps, "the worst stand with the shims put in")]
+
+
+def _worst_stand(gaps: Sequence[float], why: str) -> Effect:
     middle = (FLOATER.low + FLOATER.high) / 2
-    return [of_length("floater_gap", "floater_clearance", max(gaps, key=lambda g: abs(g - middle)), "the worst stand")]
+    return of_length("floater_gap", "floater_clearance", max(gaps, key=lambda g: abs(g - middle)), why)
 
 
 CALCULATION = Calculation(
@@ -246,6 +265,8 @@ CALCULATION = Calculation(
         "": "not said: both ways shown",
         "raises": "under the stand: it raises the stop",
         "lowers": "under the plate: it closes the gap",
+        "raises in": "under the stand, and the shims proposed are in",
+        "lowers in": "under the plate, and the shims proposed are in",
     }),
-    {"floater_gap": EffectOf(_effects)},
+    {"floater_gap": EffectOf(_effects, told=_told_effects)},
 )  # fmt: skip

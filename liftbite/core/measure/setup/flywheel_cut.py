@@ -1,4 +1,4 @@
-"""A flywheel that was cut: what it does to fingers, clamp and hub.
+"""A flywheel that was cut, or is another height than the one that comes out: fingers, clamp and hub.
 
 - `flywheel_cut`, `Cut`   what cutting face and seat does
 - `FlywheelCut`, `work_out`, `tell`   the calculation
@@ -9,7 +9,7 @@ Lengths in metres.
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
@@ -18,6 +18,9 @@ from liftbite.core.measure.effect import Effect, EffectOf, of_length
 from liftbite.core.measure.judgement import Readings, values_of
 from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Told, mm, right, said
 from liftbite.core.units.show import figure
+
+#: What is read of both wheels, from the crank's flange.
+HEIGHTS = ("Face, comes out", "Face, goes in", "Seat, comes out", "Seat, goes in")
 
 
 @dataclass(frozen=True, slots=True)
@@ -62,6 +65,7 @@ class FlywheelCut:
     cut : what it does
     way : of the finger tips with wear, plus to the gearbox [-]
     in_line : True where no fork stands between slave and bearing
+    compared : True where both wheels' heights say it, False where cuts do
     """
 
     face: float
@@ -70,17 +74,35 @@ class FlywheelCut:
     cut: Cut
     way: float
     in_line: bool
+    compared: bool = False
+
+
+def lower_by(readings: Readings) -> tuple[float, float] | None:
+    """How much lower face and seat of the wheel that goes in are [m]: heights where both were read, else cuts.
+
+    Where the seat's heights were not read, it stands as much lower as the face.
+    """
+    read = {place: values_of(readings, "flywheel_heights", place)[-1:] for place in HEIGHTS}
+    face, seat = (
+        [out - in_ for out, in_ in zip(read[f"{level}, comes out"], read[f"{level}, goes in"], strict=False)]
+        for level in ("Face", "Seat")
+    )
+    if face:
+        return face[0], (seat or face)[0]
+    cuts = [values_of(readings, name)[-1:] for name in ("face_cut", "seat_cut")]
+    return (sum(cuts[0]), sum(cuts[1])) if any(cuts) else None
 
 
 def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> FlywheelCut | None:
-    """What the cuts of a job do; None until one was measured."""
-    face, seat = values_of(readings, "face_cut")[-1:], values_of(readings, "seat_cut")[-1:]
-    if not face and not seat:
+    """What the cuts of a job do, or how much lower the wheel is that goes in; None until one was measured."""
+    off = lower_by(readings)
+    if off is None:
         return None
-    off_face, off_seat = sum(face), sum(seat)
+    off_face, off_seat = off
     ratio, way = _levers(build)
     cut = flywheel_cut(off_face, off_seat, ratio or 0.0, way=way)
-    return FlywheelCut(off_face, off_seat, ratio, cut, way, "fork_ratio" in build.graph.functions)
+    in_line, compared = "fork_ratio" in build.graph.functions, bool(values_of(readings, "flywheel_heights"))
+    return FlywheelCut(off_face, off_seat, ratio, cut, way, in_line, compared)
 
 
 def _levers(build: Build) -> tuple[float | None, float]:
@@ -104,9 +126,13 @@ def tell(found: FlywheelCut) -> Told:
         acts = "has worn" if cut.acts_as_wear > 0 else "were thicker by"
         words.append(f"The cover acts as if the disc {acts} {said(abs(cut.acts_as_wear))}.")
     else:
-        words.append("Cut alike, the clamp stays.")
-    if found.face:
+        words.append(f"{'Both' if found.compared else 'Cut'} alike, the clamp stays.")
+    if found.face > 0:
         words.append(f"The disc's hub comes {said(cut.hub_nearer)} nearer the flywheel bolts: check the gap.")
+    if found.compared:
+        words.insert(
+            0, f"The wheel that goes in is {_lower(found.face)} at the face and {_lower(found.seat)} at the seat."
+        )
     if known and abs(cut.fingers) > MAKE_UP:
         words.append(f"Past 0.5 mm: make it up with {_mend(found)}, and measure again.")
     ratio = "R_d" if found.ratio is None else figure(found.ratio)
@@ -122,6 +148,10 @@ def tell(found: FlywheelCut) -> Told:
     ))  # fmt: skip
 
 
+def _lower(off: float) -> str:
+    return "as high" if abs(off) < 1e-6 else f"{said(abs(off))} {'lower' if off > 0 else 'higher'}"
+
+
 def _mend(found: FlywheelCut) -> str:
     """What brings the fingers' movement back: where they came nearer a bearing in line, spacers go, not come."""
     if not found.in_line:
@@ -130,11 +160,12 @@ def _mend(found: FlywheelCut) -> str:
 
 
 def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
-    face, seat = values_of(readings, "face_cut")[-1:], values_of(readings, "seat_cut")[-1:]
-    if not face and not seat:
+    off = lower_by(readings)
+    if off is None:
         return []
+    face, seat = off
     ratio, way = _levers(build)
-    cut = flywheel_cut(sum(face), sum(seat), 1.0 if ratio is None else ratio, way=way)
+    cut = flywheel_cut(face, seat, 1.0 if ratio is None else ratio, way=way)
     found = []
     pressed, thick, reserve = (build.known.get(n) for n in ("diaphragm_set", "flywheel_thickness", "bearing_reserve"))
     if cut.acts_as_wear and pressed is not None and "diaphragm_set" in build.graph.inputs(("clamp_load",)):
@@ -144,13 +175,27 @@ def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effec
             why = "face and seat cut apart act on the cover as wear does, levered to the ring"
             found.append(of_length("face_cut", "diaphragm_set", left, why))
     if thick is not None:
-        found.append(of_length("face_cut", "flywheel_thickness", thick - sum(face), "what the face lost"))
+        found.append(of_length("face_cut", "flywheel_thickness", thick - face, "what the face lost"))
     if reserve is not None and ratio is not None and cut.fingers and not values_of(readings, "depth_x"):
         found.append(of_length("face_cut", "bearing_reserve", reserve - cut.fingers, "the fingers move with the cut"))
     return found
 
 
+def _cut_effects(build: Build, readings: Readings, limits: Sequence[Limit]) -> list[Effect]:
+    """What the cuts change, where no heights were read: those win."""
+    return [] if values_of(readings, "flywheel_heights") else _effects(build, readings, limits)
+
+
+def _heights_effects(build: Build, readings: Readings, limits: Sequence[Limit]) -> list[Effect]:
+    """The same, under the name of the heights where those were read; the thickness is a wheel's own."""
+    if not values_of(readings, "flywheel_heights"):
+        return []
+    return [replace(e, check="flywheel_heights") for e in _effects(build, readings, limits)
+            if e.quantity != "flywheel_thickness"]  # fmt: skip
+
+
 CALCULATION = Calculation(
-    "cut", "Cut of the flywheel", ("face_cut", "seat_cut"), "what came off the face or the seat", work_out, tell,
-    effects={"face_cut": EffectOf(_effects, once=True)},
+    "cut", "Height of the flywheel", ("face_cut", "seat_cut", "flywheel_heights"),
+    "what came off the face or the seat, or the heights of both wheels", work_out, tell,
+    effects={"face_cut": EffectOf(_cut_effects, once=True), "flywheel_heights": EffectOf(_heights_effects, once=True)},
 )  # fmt: skip

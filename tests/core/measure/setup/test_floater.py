@@ -9,9 +9,10 @@ import pytest
 
 from liftbite.core.arrangements.floater_stop.stands import inner_gap, outer_gap
 from liftbite.core.job.build import build_of
+from liftbite.core.measure.setup import CALCULATIONS
 from liftbite.core.measure.setup.floater import ALIKE, FLOATER, floater_stands
 from liftbite.core.units.constants import THOU
-from tests.core.measure.setup.steps import TWIN, found, told
+from tests.core.measure.setup.steps import TWIN, found, taken, told
 from tests.jobs import entries
 
 
@@ -85,3 +86,19 @@ def test_the_outer_disc_loses_what_the_inner_one_wears() -> None:
     assert np.allclose(np.subtract(floater.inner, floater.inner[0]), floater.wear)
     build = build_of(entries(TWIN))
     assert floater.reshim_at == pytest.approx(float(build.evaluate(("reshim_wear",))["reshim_wear"]))
+
+
+def test_shims_that_were_put_in_enter_the_job_and_settle_the_verdict() -> None:
+    """Stands at 0.40 mm want 0.17 mm to reach the middle of 0.508 to 0.635 mm."""
+    readings = {"floater_gap": taken({f"Stand {i}": 0.40 for i in (1, 2, 3)}),
+                "floater_shims": taken({f"Shim {i}": 0.17 for i in (1, 2, 3)})}  # fmt: skip
+    calculation, build = CALCULATIONS["floater"], build_of(entries(TWIN))
+
+    def entered(shims: str) -> float:
+        return calculation.effects["floater_gap"].told(build, readings, {"shims": shims})[0].si  # type: ignore
+
+    before = calculation.tell(calculation.work_out(build, readings, {"shims": "raises"}))
+    after = calculation.tell(calculation.work_out(build, readings, {"shims": "raises in"}))
+    assert (before.verdict, after.verdict) == ("put right", "reuse")
+    assert entered("raises") == pytest.approx(0.40e-3)
+    assert entered("raises in") == pytest.approx(0.57e-3)

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import pytest
 
-from liftbite.core.measure.setup.flywheel_cut import flywheel_cut
-from tests.core.measure.setup.steps import told
+from liftbite.core.measure.setup.flywheel_cut import flywheel_cut, lower_by
+from tests.core.measure.setup.steps import FORK_CAR, taken, told
 from tests.jobs import CAR, FULL, MOTORCYCLE, PULLED, built
 
 
@@ -51,3 +51,34 @@ def test_a_pulled_covers_fingers_go_on_to_the_engine() -> None:
 def test_a_cut_waits_for_the_lever_ratio_unless_it_is_alike() -> None:
     assert "waits for the cover's lever ratio" in told("cut", CAR, face_cut={"Once": 0.3}).sentence
     assert "nearer to the engine" in told("cut", CAR, face_cut={"Once": 0.3}, seat_cut={"Once": 0.3}).sentence
+
+
+HEIGHTS = {"Face, comes out": 28.0, "Face, goes in": 27.4, "Seat, comes out": 12.0, "Seat, goes in": 11.4}
+
+
+def test_a_lower_wheel_is_a_wheel_cut_alike() -> None:
+    """The same 0.6 mm, once as two cuts and once as two heights of two wheels."""
+    cut = told("cut", FORK_CAR, face_cut={"Once": 0.6}, seat_cut={"Once": 0.6})
+    other = told("cut", FORK_CAR, flywheel_heights=HEIGHTS)
+    assert other.verdict == cut.verdict == "put right"
+    assert other.working == cut.working
+    assert "0.6 mm" in other.sentence
+    assert other.sentence.startswith("The wheel that goes in is")
+
+
+def test_a_higher_wheel_brings_the_fingers_to_the_gearbox() -> None:
+    higher = {**HEIGHTS, "Face, goes in": 28.8, "Seat, goes in": 12.8}
+    said = told("cut", FORK_CAR, flywheel_heights=higher).sentence
+    assert "0.8 mm" in said
+    assert "higher at the face" in said
+    assert "nearer to the gearbox" in said
+    assert "bolts" not in said, "the hub comes no nearer"
+
+
+def test_heights_win_over_a_cut_and_the_face_alone_stands_for_both() -> None:
+    only_face = {k: v for k, v in HEIGHTS.items() if k.startswith("Face")}
+    assert lower_by({"flywheel_heights": taken(only_face), "face_cut": taken({"Once": 0.2})}) == pytest.approx(
+        (0.6e-3, 0.6e-3)
+    )
+    assert lower_by({"face_cut": taken({"Once": 0.2})}) == pytest.approx((0.2e-3, 0.0))
+    assert lower_by({}) is None
