@@ -170,9 +170,8 @@ def register(app: Flask) -> None:
     def http(error: HTTPException) -> Response:
         detail = error.description or error.name
         if error.code == 413:
-            detail = (
-                f"The file is larger than {MOST_BODY // 1024**2} MB; a dynamometer run or a job file is far smaller."
-            )
+            most = (request.max_content_length or MOST_BODY) // 1024**2
+            detail = f"The file is larger than {most} MB, the most that is taken here."
         return respond(Problem(title=error.name, status=error.code or 500, detail=detail))
 
     @app.errorhandler(Exception)

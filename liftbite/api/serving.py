@@ -19,6 +19,8 @@ from waitress.server import MultiSocketServer, TcpWSGIServer, create_server
 THREADS = 16
 #: Largest request, larger than any dyno file; a larger one is refused before it is read [bytes].
 MOST_BODY = 6 * 1024 * 1024
+#: Largest archive of a shop or log of a drive, which only their own views take [bytes].
+MOST_LARGE = 48 * 1024 * 1024
 #: Connections at once, and how long one may say nothing [s].
 CONNECTIONS, QUIET = 1000, 30
 #: How long a request under way may take when a block ends [s].
@@ -39,7 +41,7 @@ def server_of(app: Flask, host: str, port: int) -> TcpWSGIServer | MultiSocketSe
         host=host,
         port=port,
         threads=THREADS,
-        max_request_body_size=MOST_BODY,
+        max_request_body_size=MOST_LARGE,
         connection_limit=CONNECTIONS,
         channel_timeout=QUIET,
         cleanup_interval=10,

@@ -260,12 +260,17 @@ def next_question(file: Path, as_json: bool) -> None:
 
 @click.command()
 @FILE
+@click.argument("others", nargs=-1, type=click.Path(exists=True, dir_okay=False, path_type=Path))
 @JSON
-def compare(file: Path, as_json: bool) -> None:
-    """Put every build of a job FILE against what was found: every answer and what a driver feels."""
+def compare(file: Path, others: tuple[Path, ...], as_json: bool) -> None:
+    """Put every build of a job FILE against what was found: every answer and what a driver feels.
+
+    The plans of OTHERS, more job files, stand beside them.
+    """
     from liftbite.api.choose.present import against_out
 
-    found = against_out(layers_of(read_revisions(file)))
+    plans = {other.name.partition(".")[0]: present(read_revisions(other)) for other in others}
+    found = against_out(layers_of(read_revisions(file)), plans)
     if as_json:
         click.echo(json.dumps(found.model_dump(), ensure_ascii=False, indent=1))
         return

@@ -6,9 +6,7 @@
 
 from __future__ import annotations
 
-import io
 import sys
-import zipfile
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
@@ -147,6 +145,7 @@ def _looked_at(session: Session) -> Iterator[tuple[int, str]]:
 def export(everything: bool, to: Path, data: Path | None) -> None:
     """Write every job as a job file and the shelf as CSV into a folder, or a .zip. 1 where a job left as raw rows."""
     from liftbite.api.jobs.files import files_of_shop
+    from liftbite.files.archive import write_archive
 
     if to.exists() and (to.is_file() or any(to.iterdir())):
         _fails(f"{to} is there already; name a folder or a .zip that is not.")
@@ -158,11 +157,7 @@ def export(everything: bool, to: Path, data: Path | None) -> None:
             raw += not whole
     try:
         if to.suffix == ".zip":
-            packed = io.BytesIO()
-            with zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as archive:
-                for name, text in files:
-                    archive.writestr(name, text)
-            to.write_bytes(packed.getvalue())
+            to.write_bytes(write_archive(files))
         else:
             for name, text in files:
                 (to / name).parent.mkdir(parents=True, exist_ok=True)

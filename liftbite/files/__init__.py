@@ -5,6 +5,7 @@
 - `readings`    readings as CSV
 - `shelf`       the shelf, `*.liftbite-shelf.json`
 - `shelf_csv`   the shelf as CSV
+- `archive`     everything of a shop in one
 - `versions`    files of before, read as they are now
 - `table`       rows out of a text
 - `fields`      kinds of fields that requests and files share

@@ -2,10 +2,15 @@
 
 from __future__ import annotations
 
+from typing import Annotated
+
 from pydantic import BaseModel, Field
 
 from liftbite.api.jobs.models import EntryIn, FigureOut, NameOut
+from liftbite.api.jobs.models_working import TryIn
 from liftbite.core.verdicts.verdict import Answer, Question
+
+JobNumber = Annotated[int, Field(ge=1, le=2**53)]
 
 Grid = list[list[float]]
 
@@ -161,6 +166,12 @@ class BesideOut(BaseModel):
     trouble: str | None
 
 
+class AgainstIn(TryIn):
+    """What is put side by side."""
+
+    others: list[JobNumber] = Field(default_factory=list, max_length=3, description="Jobs whose plans stand beside.")
+
+
 class AgainstChangeOut(BaseModel):
     """One figure in every build; null where a build does not come to one."""
 
@@ -183,6 +194,7 @@ class AgainstBuildOut(BaseModel):
 
     name: str = Field(description="found, planned, or an alternative's name.")
     label: str
+    other: bool = Field(description="True for the plan of another job.")
     parts: list[NameOut] = Field(description="Parts that do not stay, each with what becomes of it.")
     says: list[str] = Field(description="How it differs from what was found, what is felt first.")
 

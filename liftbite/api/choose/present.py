@@ -5,6 +5,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
+from types import MappingProxyType
+
 import numpy as np
 
 from liftbite.api.choose import models as w
@@ -17,7 +20,7 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, refusal
 from liftbite.core.job.builds import called
 from liftbite.core.job.fates import FATED, FATES
-from liftbite.core.job.ledger import Layers
+from liftbite.core.job.ledger import Entry, Layers
 from liftbite.core.measure.checks import checks_for
 from liftbite.core.measure.whose import READ_BY
 from liftbite.core.parts.beside import Beside, Cell
@@ -58,9 +61,9 @@ def next_out(answers: Answers) -> w.NextOut:
     )  # fmt: skip
 
 
-def against_out(layers: Layers) -> w.AgainstOut:
-    """The builds of a job against what was found, with all four answers of each."""
-    found = against(layers)
+def against_out(layers: Layers, others: Mapping[str, Mapping[str, Entry]] = MappingProxyType({})) -> w.AgainstOut:
+    """The builds of a job against what was found, with all four answers of each; and the plans of other jobs."""
+    found = against(layers, others)
     names = [c.name or "planned" for c in found.columns]
     answers = {}
     for name, column in zip(names, found.columns, strict=True):
@@ -69,7 +72,8 @@ def against_out(layers: Layers) -> w.AgainstOut:
     return w.AgainstOut(
         builds=[
             w.AgainstBuildOut(
-                name=name, label=called(c.name), says=list(c.says),
+                name=name, label=c.name if c.name in others else called(c.name), other=c.name in others,
+                says=list(c.says),
                 parts=[m.NameOut(name=FATED[part].label, label=FATES[fate][0]) for part, fate in c.parts.items()],
             )
             for name, c in zip(names, found.columns, strict=True)

@@ -14,7 +14,7 @@ from flask_openapi3 import APIBlueprint, Tag
 from liftbite.api.choose import models as w
 from liftbite.api.choose.drawing import name_out, section_out
 from liftbite.api.choose.present import against_out, beside_out, next_out, stint_out
-from liftbite.api.common import reply
+from liftbite.api.common import reply, session_of
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs.present import figure_out
@@ -30,7 +30,7 @@ from liftbite.core.job.assumptions import STARTS
 from liftbite.core.job.build import Build, build_of, refusal, unit_of
 from liftbite.core.job.builds import apart, entries_of
 from liftbite.core.job.inputs import INPUTS
-from liftbite.core.job.ledger import FOUND, PLAN, Layers, read_build
+from liftbite.core.job.ledger import FOUND, PLAN, Layers, present, read_build
 from liftbite.core.parts.beside import beside
 from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import Launch
@@ -38,6 +38,7 @@ from liftbite.core.units.constants import FREEZING
 from liftbite.core.units.read import from_si
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.results import friction_of, results_in, target_of
+from liftbite.store import jobs as jobs_store
 
 api = APIBlueprint("workbench", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="workbench")])
 _PROBLEMS = problem_responses(400, 404, 422)
@@ -144,9 +145,15 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
 
 
 @api.post("/<int:job_id>/against", responses={"200": w.AgainstOut, **_PROBLEMS})
-def get_against(path: JobPath, body: mw.TryIn) -> Response:
-    """A job as found against the same as planned."""
-    return reply(against_out(layers_with(path.job_id, body)))
+def get_against(path: JobPath, body: w.AgainstIn) -> Response:
+    """A job as found against the same as planned, its alternatives, and the plans of other jobs."""
+    others = {}
+    with session_of() as session:
+        for number in dict.fromkeys(body.others):
+            entries = present(jobs_store.revisions_of(session, number))
+            named = entries.get("job_name")
+            others[f"{(named.typed if named else '') or 'job'} (job {number})"] = entries
+    return reply(against_out(layers_with(path.job_id, body), others))
 
 
 @api.post("/<int:job_id>/next", responses={"200": w.NextOut, **_PROBLEMS})

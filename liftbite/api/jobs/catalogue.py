@@ -14,6 +14,7 @@ from liftbite.core.measure.setup import WORDS as SETUP_WORDS
 from liftbite.core.parts.slots import SLOTS
 from liftbite.core.units.kinds import KINDS
 from liftbite.core.units.show import show
+from liftbite.core.verdicts.rolled import STATES_OF
 
 
 def catalogue_out() -> mc.CatalogueOut:
@@ -51,6 +52,7 @@ def catalogue_out() -> mc.CatalogueOut:
                            first=s.first)
             for s in SLOTS.values()
         ],
+        answers={question: [*states, "does not fit", "open"] for question, states in STATES_OF.items()},
         clutch_figures=list(CLUTCH_FIGURES), setup_verdicts=dict(SETUP_WORDS),
         verdicts={str(verdict): words for verdict, words in WORDS.items()},
     )  # fmt: skip

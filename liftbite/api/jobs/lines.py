@@ -19,6 +19,7 @@ from liftbite.api.jobs import models as m
 from liftbite.api.jobs import present as out
 from liftbite.core.job.ledger import Revision
 from liftbite.core.units.preference import prefer
+from liftbite.core.verdicts.verdict import gravest
 from liftbite.store import jobs as store
 from liftbite.store import kept
 from liftbite.store.database import Busy, Full, Replaced, writing
@@ -50,7 +51,10 @@ def _line(session: Session, job_id: int, change: int) -> m.JobLineOut:
 
 def _kept(session: Session, line: m.JobLineOut, revision: int) -> kept.Kept:
     words = f"{line.name} {line.vehicle} {line.layout_label}"
-    return kept.Kept(revision, _written_by(session), words, line.verdict.state, line.changed_at, line.model_dump())
+    answers: dict[str, str] = {line.verdict.question: line.verdict.state}
+    answers.update((each.question, each.state) for each in line.others)
+    states = kept.states_text(gravest(answers.values()), answers)
+    return kept.Kept(revision, _written_by(session), words, states, line.changed_at, line.model_dump())
 
 
 def keep_line(session: Session, job: m.JobOut, revisions: Sequence[Revision]) -> None:
@@ -59,11 +63,11 @@ def keep_line(session: Session, job: m.JobOut, revisions: Sequence[Revision]) ->
 
 
 def list_out(
-    session: Session, *, archived: bool, find: str, state: str, sort: kept.Sort, first: int, most: int
+    session: Session, *, archived: bool, find: str, question: str, state: str, sort: kept.Sort, first: int, most: int
 ) -> m.JobListOut:
     """A page of the list; lines that had to be left to the background are marked."""
     jobs, count = kept.page_of(
-        session, archived=archived, find=find, state=state, sort=sort, first=first, most=most
+        session, archived=archived, find=find, question=question, state=state, sort=sort, first=first, most=most
     )  # fmt: skip
     until = time.monotonic() + _PATIENCE
     written_by = _written_by(session)

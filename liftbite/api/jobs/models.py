@@ -367,6 +367,12 @@ class NewJobIn(_In):
     )
 
 
+class BackIn(_In):
+    """The revision a job is brought back to."""
+
+    revision: int = Field(ge=1, le=10**7)
+
+
 class ArchiveIn(_In):
     """Whether a job is to be out of sight."""
 

@@ -71,6 +71,7 @@ class CatalogueOut(BaseModel):
     views: dict[str, list[str]] = Field(description="View to the groups beside it.")
     drawn: list[DrawnInfoOut]
     slots: list[SlotInfoOut]
+    answers: dict[str, list[str]] = Field(description="Question to the words it may be answered with, the best first.")
     clutch_figures: list[str] = Field(description="Inputs that tell a clutch at the beginning of a job.")
     verdicts: dict[str, str] = Field(description="Verdict of the bench to its words.")
     setup_verdicts: dict[str, str] = Field(description="Verdict of a set-up calculation to its words.")

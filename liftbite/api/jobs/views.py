@@ -23,7 +23,7 @@ from liftbite.core.analysis.goal_seek import seek_all
 from liftbite.core.analysis.working import working
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
-from liftbite.core.job.begin import beginning
+from liftbite.core.job.begin import beginning, copy_name
 from liftbite.core.job.build import NOW, PLANNED, Build, build_of, label_of, unit_of
 from liftbite.core.job.builds import dropping, entering, entries_of, known_build, taking, with_entries
 from liftbite.core.job.dyno_file import write_csv
@@ -55,7 +55,8 @@ class ListQuery(BaseModel):
 
     archived: bool = False
     find: str = Field(default="", max_length=200, description="Words in name, vehicle or layout.")
-    state: str = Field(default="", max_length=20, description="State of the answer to Bite.")
+    question: str = Field(default="", pattern="^(bite|lift|heat|true)?$", description="Whose state it is; any.")
+    state: str = Field(default="", max_length=20, description="What an answer says: slips, drags.")
     sort: Sort = "newest"
     first: int = Field(default=0, ge=0, le=10**7)
     most: int = Field(default=50, ge=1, le=200)
@@ -183,6 +184,31 @@ def undo(path: JobPath) -> Response:
 def redo(path: JobPath) -> Response:
     """Brings the last change turned back again."""
     return _turn(path.job_id, "redo")
+
+
+@api.post("/<int:job_id>/back", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
+def go_back(path: JobPath, body: m.BackIn) -> Response:
+    """Brings a job back to an earlier revision, as one more change that can be undone; the ledger keeps all."""
+    seen = seen_version()
+    with writing() as session:
+        revisions = store.revisions_of(session, path.job_id)
+        entries = ledger.back_to(revisions, body.revision)
+        if entries:
+            revisions.append(store.append(session, path.job_id, seen, entries, now()))
+        return answer_with_job(session, path.job_id, revisions)
+
+
+@api.post("/<int:job_id>/copy", responses={"201": m.JobOut, **problem_responses(404, 422)})
+def copy_job(path: JobPath) -> Response:
+    """A new job with all that is entered in this one, every build of it; readings and what was said stay here."""
+    at = now()
+    with writing() as session:
+        layers = ledger.layers_of(store.revisions_of(session, path.job_id))
+        entries = [entry for of_build in layers.values() for entry in of_build.values() if entry.quantity != "job_name"]
+        named = layers[ledger.PLAN].get("job_name")
+        entries.append(ledger.Entry("job_name", copy_name((named.typed if named else "") or "")))
+        first = Revision(1, "start", store.utc_text(at), tuple(entries))
+        return answer_with_job(session, store.create(session, [first], at), [first], 201)
 
 
 @api.put("/<int:job_id>/archived", responses={"200": m.ArchivedOut, **problem_responses(400, 404, 412, 422, 428)})

@@ -1,5 +1,6 @@
 """The shop's file: its backups, who may reach it, and what the shop says of itself.
 
 - `models`, `views`   copies of the file
+- `archive`           everything in one archive, out and in
 - `shop`              the units the shop prefers, in force for every request
 """

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from types import MappingProxyType
 from typing import Any
 
 import numpy as np
@@ -95,10 +96,17 @@ class Against:
     changes: tuple[Change, ...]
 
 
-def against(layers: Layers) -> Against:
-    """Every build of a job, each for the stage it is judged at, against what was found."""
-    names = (FOUND, PLAN, *names_of(layers))
-    entries = [entries_of(layers, name) for name in names]
+def against(layers: Layers, others: Mapping[str, Mapping[str, Entry]] = MappingProxyType({})) -> Against:
+    """Every build of a job, each for the stage it is judged at, against what was found.
+
+    Parameters
+    ----------
+    layers : of the job
+    others : the plans of other jobs, by what they are called, to stand beside
+    """
+    own = (FOUND, PLAN, *names_of(layers))
+    names = (*own, *others)
+    entries = [*(entries_of(layers, name) for name in own), *others.values()]
     builds = [build_of(of_build) for of_build in entries]
     graph = builds[1].graph
     rows = [_figure(name, builds) for name in _FIGURES if name in graph.functions or name == "wear"]

@@ -1,6 +1,7 @@
 """How a job begins: from a layout alone, or from what a person knows of the vehicle.
 
 - `beginning`            the first entries of a job
+- `copy_name`            what a copy of a job is called
 - `CLUTCH_FIGURES`       what tells a clutch in three figures
 - `read_engine_figure`   one figure of an engine, torque or power, as typed
 """
@@ -40,6 +41,18 @@ def read_engine_figure(typed: str) -> Entry:
         if not any(unit in text.lower() for unit in _POWER):
             raise
     return read_entry("peak_power", text)
+
+
+def copy_name(name: str) -> str:
+    """What a copy of a job is called.
+
+    >>> copy_name("Two-litre"), copy_name("Two-litre, copy"), copy_name("Two-litre, copy 2")
+    ('Two-litre, copy', 'Two-litre, copy 2', 'Two-litre, copy 3')
+    """
+    stem, cut, number = name.rpartition(", copy")
+    if not cut or (number and not number.strip().isdecimal()):
+        return f"{name[:200]}, copy"
+    return f"{stem}, copy {int(number or 1) + 1}"
 
 
 def beginning(typed: Mapping[str, str]) -> tuple[list[Entry], dict[str, tuple[str, str]]]:

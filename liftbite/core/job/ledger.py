@@ -7,6 +7,7 @@
 - `present`    the latest entry of each quantity of the plan
 - `undoable`, `redoable`   which revision undo or redo would turn back or bring again
 - `undo`, `redo`           the entries that do so, to be appended as a revision of their own
+- `back_to`                the entries that bring a job back to an earlier revision
 - `read_entry`             what was typed for an input or picked for a choice, checked, as an `Entry`
 """
 
@@ -153,6 +154,26 @@ def redoable(revisions: Sequence[Revision]) -> int | None:
 def _as_of(revisions: Sequence[Revision], number: int, entries: Iterable[Entry]) -> tuple[Entry, ...]:
     then = layers_of(r for r in revisions if r.number <= number)
     return tuple(then.get(e.build, {}).get(e.quantity, Entry(e.quantity, None, build=e.build)) for e in entries)
+
+
+def back_to(revisions: Sequence[Revision], number: int) -> tuple[Entry, ...]:
+    """The entries that bring a job back to how it stood at a revision; none where it stands so.
+
+    Raises
+    ------
+    UnreadableEntry : there is no such revision
+
+    >>> first, second = Entry("use", "tuned"), Entry("use", "race")
+    >>> made = [Revision(1, "start", "", (first,)), Revision(2, "edit", "", (second,))]
+    >>> back_to(made, 1)[0].typed, back_to(made, 2)
+    ('tuned', ())
+    """
+    if not any(r.number == number for r in revisions):
+        raise UnreadableEntry(f"there is no revision {number} to go back to")
+    now = layers_of(revisions)
+    touched = {(e.build, e.quantity): e for r in revisions if r.number > number for e in r.entries}
+    then = _as_of(revisions, number, touched.values())
+    return tuple(e for e in then if e != now.get(e.build, {}).get(e.quantity, Entry(e.quantity, None, build=e.build)))
 
 
 def undo(revisions: Sequence[Revision]) -> tuple[int, tuple[Entry, ...]] | None:

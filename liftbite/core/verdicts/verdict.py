@@ -1,6 +1,7 @@
 """What a question's answer is made of.
 
 - `Question`, `Answer`, `Grade`   the four questions; the words each may be answered with; how grave a link is
+- `gravest`   how grave the worst of some answers is
 - `Band`      a result at the low, the nominal and the high end of the friction band
 - `Basis`     the inputs a figure stands on, by where their values come from
 - `Link`      one thing that can give way
@@ -9,6 +10,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Literal
 
@@ -25,7 +27,19 @@ Grade = Literal["good", "note", "short", "bad"]
 GOOD_STATES = frozenset({"holds", "frees", "stays", "runs true"})
 #: States that say nothing for or against the job: figures are missing.
 OPEN_STATES = frozenset({"open"})
+#: States of what is short of what is asked, and may still work.
+SHORT_STATES = frozenset({"thin", "warm", "look again"})
 GRAVITY: dict[Grade, int] = {"bad": 3, "short": 2, "good": 1, "note": 0}
+
+
+def gravest(states: Iterable[str]) -> int:
+    """How grave the worst of some answers is: 3 bad, 2 short, 1 open, 0 good.
+
+    >>> gravest(["holds", "thin", "open"]), gravest(["holds"]), gravest([])
+    (2, 0, 1)
+    """
+    ranks = [0 if s in GOOD_STATES else 1 if s in OPEN_STATES else 2 if s in SHORT_STATES else 3 for s in states]
+    return max(ranks, default=1)
 
 
 @dataclass(frozen=True, slots=True)

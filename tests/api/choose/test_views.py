@@ -204,3 +204,15 @@ def test_a_renewed_disc_is_shown_against_the_one_that_was_found(client: Any, car
     assert wear["mark"] == "assumed"
     found = client.post(f"/api/jobs/{car}/preview", json=body).get_json()
     assert found["apart"] == ["disc"]
+
+
+def test_the_plan_of_another_job_stands_beside_this_ones(client: Any, car: int) -> None:
+    other = client.post("/api/jobs", json={"name": "Twin", "layout": "dry_car"}).get_json()["id"]
+    enter(client, other, **{q: t for q, t in CAR.items() if q not in ("layout", "job_name")} | {"disc_count": "2"})
+    found = client.post(f"/api/jobs/{car}/against", json={"entries": [], "others": [other, other]}).get_json()
+    name = f"Twin (job {other})"
+    assert [b["name"] for b in found["builds"]] == ["found", "planned", name]
+    assert [b["other"] for b in found["builds"]] == [False, False, True]
+    torque = next(c["values"] for c in found["changes"] if c["name"] == "holdable_engine_torque")
+    assert torque[name]["si"] > torque["planned"]["si"]
+    assert client.post(f"/api/jobs/{car}/against", json={"entries": [], "others": [9999]}).status_code == 404

@@ -10,7 +10,7 @@ import pytest
 from flask.testing import FlaskClient
 from werkzeug.test import TestResponse
 
-from tests.jobs import CAR, MOTORCYCLE
+from tests.jobs import CAR, FULL, MOTORCYCLE
 
 
 def begin(client: FlaskClient, typed: dict[str, str] | None = None) -> dict[str, Any]:
@@ -322,3 +322,54 @@ def test_a_line_of_the_list_has_all_four_answers(client: FlaskClient) -> None:
         v["question"]: v["state"] for v in line["others"]
     } == told
     assert len(told) == 4
+
+
+def test_a_job_goes_back_to_a_revision_as_one_change_that_can_be_undone(client: FlaskClient) -> None:
+    job = begin(client)
+    first = job["revision"]
+    for diameter in ("230 mm", "225 mm"):
+        job = enter(client, job, outer_diameter=diameter, use="track").get_json()
+    back = client.post(
+        f"/api/jobs/{job['id']}/back", json={"revision": first}, headers={"If-Match": f'"{job["revision"]}"'}
+    ).get_json()
+    assert field(back, "outer_diameter")["typed"] == CAR["outer_diameter"]
+    assert back["revision"] == job["revision"] + 1
+    assert field(turn(client, back, "undo").get_json(), "outer_diameter")["typed"] == "225 mm"
+    stale = client.post(f"/api/jobs/{job['id']}/back", json={"revision": first}, headers={"If-Match": '"1"'})
+    assert stale.status_code == 412
+    none = client.post(f"/api/jobs/{job['id']}/back", json={"revision": 999}, headers={"If-Match": '"99"'})
+    assert none.status_code == 422
+    assert "no revision 999" in none.get_json()["detail"]
+
+
+def test_a_copy_has_what_was_entered_in_every_build(client: FlaskClient) -> None:
+    job = begin(client, CAR | {"disc_fate": "renewed"})
+    body = {"entries": [{"quantity": "outer_diameter", "typed": "228 mm"}], "build": "found"}
+    job = client.post(
+        f"/api/jobs/{job['id']}/entries", json=body, headers={"If-Match": f'"{job["revision"]}"'}
+    ).get_json()
+    made = client.post(f"/api/jobs/{job['id']}/copy")
+    assert made.status_code == 201
+    copy = made.get_json()
+    assert copy["name"] == "Test coupé, copy"
+    assert copy["id"] != job["id"]
+    for build, typed in (("", "240 mm"), ("found", "228 mm")):
+        seen = client.get(f"/api/jobs/{copy['id']}?build={build}").get_json()
+        assert field(seen, "outer_diameter")["typed"] == typed
+    enter(client, copy, outer_diameter="200 mm")
+    assert field(client.get(f"/api/jobs/{job['id']}").get_json(), "outer_diameter")["typed"] == "240 mm"
+
+
+def test_the_list_is_narrowed_by_any_answer_and_sorted_by_the_gravest(client: FlaskClient) -> None:
+    begin(client, FULL | {"job_name": "short"})
+    begin(client, CAR | {"job_name": "half known"})
+    begin(client, FULL | {"job_name": "slips", "peak_torque": "900 N·m", "peak_power": "500 kW"})
+
+    def names(**query: str) -> list[str]:
+        return [line["name"] for line in client.get("/api/jobs", query_string=query).get_json()["jobs"]]
+
+    assert names(question="bite", state="slips") == ["slips"]
+    assert names(question="lift", state="open") == ["half known"]
+    assert names(state="slips") == ["slips"]
+    assert names(sort="gravest") == ["slips", "short", "half known"]
+    assert client.get("/api/jobs?question=size&state=slips").status_code == 422

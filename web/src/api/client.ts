@@ -127,15 +127,21 @@ client.use({
 /** The header that says which revision a change was made on. */
 export const seen = (revision: number) => ({ "If-Match": `"${revision}"` });
 
-/** Sends a job file as it is. One whose job is here already is that job, unless it is brought again. */
-export async function importJob(file: File, again: boolean): Promise<{ job: Job; isNew: boolean }> {
-  const response = await fetch(`/api/jobs/file${again ? "?again=true" : ""}`, {
+/** Sends a file as it is. */
+export async function sendFile(address: string, file: File, kind: string): Promise<Response> {
+  const response = await fetch(address, {
     method: "POST",
     body: await file.arrayBuffer(),
-    headers: { "Content-Type": "application/json" },
+    headers: { "Content-Type": kind },
   }).catch(() => {
     throw new Refusal(0, UNREACHABLE);
   });
   if (!response.ok) throw refusal(response.status, await response.json().catch(() => null));
+  return response;
+}
+
+/** Sends a job file as it is. One whose job is here already is that job, unless it is brought again. */
+export async function importJob(file: File, again: boolean): Promise<{ job: Job; isNew: boolean }> {
+  const response = await sendFile(`/api/jobs/file${again ? "?again=true" : ""}`, file, "application/json");
   return { job: await response.json(), isNew: response.status === 201 };
 }

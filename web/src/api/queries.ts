@@ -28,12 +28,21 @@ export const useCatalogue = () =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
+/** Which jobs of the list, and in which order. */
+export type JobsWanted = {
+  archived: boolean;
+  find: string;
+  question?: string;
+  state?: string;
+  sort?: "newest" | "changed" | "name" | "gravest";
+};
+
 /** The jobs that match, page after page; asked again while lines are still being worked out. */
-export const useJobs = (archived: boolean, find: string) =>
+export const useJobs = (wanted: JobsWanted) =>
   useInfiniteQuery({
-    queryKey: ["jobs", archived, find],
+    queryKey: ["jobs", wanted],
     queryFn: ({ pageParam: first, signal }) =>
-      taken(client.GET("/api/jobs", { params: { query: { archived, find, first } }, signal })),
+      taken(client.GET("/api/jobs", { params: { query: { ...wanted, first } }, signal })),
     initialPageParam: 0,
     getNextPageParam: (page) => {
       const next = page.first + page.jobs.length;
@@ -68,14 +77,14 @@ export const usePreview = (id: number, revision: number, looked: Looked) =>
   });
 
 /** A job as found against the same as planned, with what is typed and tried. */
-export const useAgainst = (id: number, revision: number, looked: Looked) =>
+export const useAgainst = (id: number, revision: number, looked: Looked, others: number[]) =>
   useQuery({
-    queryKey: ["against", id, revision, looked],
+    queryKey: ["against", id, revision, looked, others],
     queryFn: ({ signal }) =>
       taken(
         client.POST("/api/jobs/{job_id}/against", {
           params: { path: { job_id: id } },
-          body: looked,
+          body: { ...looked, others },
           signal,
         }),
       ),
@@ -264,6 +273,32 @@ export const useTurn = (id: number) =>
   useChange(id, (way: "undo" | "redo", headers) =>
     taken(client.POST(`/api/jobs/{job_id}/${way}`, { params: { path: { job_id: id } }, headers })),
   );
+
+/** Brings a job back to an earlier revision, as one more change. */
+export function useGoBack(id: number) {
+  const keep = useKeepJob();
+  return useMutation({
+    mutationFn: ({ revision, onto }: { revision: number; onto: number }) =>
+      taken(
+        client.POST("/api/jobs/{job_id}/back", {
+          params: { path: { job_id: id } },
+          body: { revision },
+          headers: seen(onto),
+        }),
+      ),
+    onSuccess: keep,
+  });
+}
+
+/** A new job with all that is entered in another. */
+export function useCopyJob() {
+  const keep = useKeepJob();
+  return useMutation({
+    mutationFn: (id: number) =>
+      taken(client.POST("/api/jobs/{job_id}/copy", { params: { path: { job_id: id } } })),
+    onSuccess: keep,
+  });
+}
 
 export function useArchive() {
   const cache = useQueryClient();

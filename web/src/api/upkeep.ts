@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { client, taken } from "./client";
+import { client, sendFile, taken } from "./client";
+import type { components } from "./schema";
 
 /** The shop's file and its copies. */
 export const useUpkeep = () =>
@@ -14,5 +15,15 @@ export function useBackUp() {
   return useMutation({
     mutationFn: () => taken(client.POST("/api/backups")),
     onSuccess: (upkeep) => cache.setQueryData(["upkeep"], upkeep),
+  });
+}
+
+/** Takes in an archive of jobs and shelf. */
+export function useBringArchive() {
+  const cache = useQueryClient();
+  return useMutation({
+    mutationFn: async (file: File): Promise<components["schemas"]["BroughtOut"]> =>
+      (await sendFile("/api/archive", file, "application/zip")).json(),
+    onSuccess: () => cache.invalidateQueries(),
   });
 }

@@ -15,6 +15,7 @@ const catalogue: Catalogue = {
   choices: [],
   groups: [group("stack", ["disc", "plates"]), group("clamp")],
   views: { section: ["clamp", "stack"] },
+  answers: {},
   clutch_figures: [],
   verdicts: {},
   setup_verdicts: {},

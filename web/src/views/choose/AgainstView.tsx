@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Against } from "@/api/client";
-import { useAgainst, useSettleBuild } from "@/api/queries";
+import { useAgainst, useJobs, useSettleBuild } from "@/api/queries";
 import { Figure } from "@/components/Figure";
 import { Scroll } from "@/components/Scroll";
 import { BUILD, useAddress, usePanel, withSearch } from "@/lib/address";
@@ -14,7 +14,9 @@ type Build = Against["builds"][number];
 /** The builds of a job against what was found: every answer and what a driver feels, in figures and in words. */
 export function AgainstView() {
   const editor = useJobEditor();
-  const found = useAgainst(editor.entered.id, editor.entered.revision, editor.looked);
+  const [search, put] = useAddress();
+  const others = (search.get("beside") ?? "").split(",").map(Number).filter(Boolean);
+  const found = useAgainst(editor.entered.id, editor.entered.revision, editor.looked, others);
   return (
     <Scroll label="Builds" className={RESULTS_COLUMN}>
       <h1 className="border-b border-ink pb-1 text-head font-bold">Against what was found</h1>
@@ -23,6 +25,11 @@ export function AgainstView() {
         <div data-testid="against">
           <InWords builds={found.data.builds.slice(1)} />
           <Begin builds={found.data.builds} />
+          <BesideJobs
+            id={editor.entered.id}
+            others={others}
+            onOthers={(now) => put({ beside: now.join(",") || null })}
+          />
           <Answers found={found.data} />
           <Changes found={found.data} />
         </div>
@@ -53,7 +60,7 @@ function InWords({ builds }: { builds: Build[] }) {
               ? `${build.parts.map((part) => `${part.name}: ${part.label.toLowerCase()}`).join("; ")}. The rest stays.`
               : "Every part stays."}
           </p>
-          {build.name !== "planned" && (
+          {build.name !== "planned" && !build.other && (
             <p className="flex flex-wrap gap-x-4">
               <Link className="plain-link min-h-6" to={withSearch(search, { [BUILD]: build.name })} replace>
                 Work on it
@@ -70,6 +77,47 @@ function InWords({ builds }: { builds: Build[] }) {
       ))}
       {settle.error && <p role="alert">▲ {settle.error.message}</p>}
     </>
+  );
+}
+
+type Beside = { id: number; others: number[]; onOthers: (now: number[]) => void };
+
+/** The plans of other jobs, to stand beside this one's. */
+function BesideJobs({ id, others, onOthers }: Beside) {
+  const jobs = useJobs({ archived: false, find: "", sort: "changed" });
+  const lines = (jobs.data?.pages.flatMap((page) => page.jobs) ?? []).filter((job) => job.id !== id);
+  const there = lines.filter((job) => others.includes(job.id));
+  if (lines.length === 0) return null;
+  return (
+    <p className="flex flex-wrap items-center gap-x-4 gap-y-1 pb-3">
+      {others.length < 3 && (
+        <select
+          aria-label="Another job beside these"
+          className="h-11 max-w-xs rounded-cut border border-line bg-sheet px-2"
+          value=""
+          onChange={(event) => onOthers([...others, Number(event.target.value)])}
+        >
+          <option value="">Another job beside these …</option>
+          {lines
+            .filter((job) => !others.includes(job.id))
+            .map((job) => (
+              <option key={job.id} value={job.id}>
+                {job.name || `Job ${job.id}`}
+              </option>
+            ))}
+        </select>
+      )}
+      {there.map((job) => (
+        <button
+          key={job.id}
+          type="button"
+          className="plain-link min-h-9"
+          onClick={() => onOthers(others.filter((other) => other !== job.id))}
+        >
+          Take away {job.name || `job ${job.id}`}
+        </button>
+      ))}
+    </p>
   );
 }
 

@@ -1,7 +1,7 @@
 import { type DragEvent, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { importJob, type Job, type JobLine, Refusal } from "@/api/client";
-import { useArchive, useJobs, useKeepJob } from "@/api/queries";
+import { useArchive, useCatalogue, useCopyJob, useJobs, useKeepJob } from "@/api/queries";
 import { FileButton } from "@/components/FileButton";
 import { Glyph } from "@/components/Glyph";
 import { More } from "@/components/More";
@@ -16,7 +16,10 @@ export function Jobs() {
   const [search, put] = useAddress();
   const archived = search.has("archived");
   const find = search.get("find") ?? "";
-  const jobs = useJobs(archived, find);
+  const [question = "", state = ""] = (search.get("answer") ?? "").split(":");
+  const sort = SORTS.find(({ name }) => name === search.get("sort"))?.name ?? "newest";
+  const jobs = useJobs({ archived, find, question, state, sort });
+  const [away, setAway] = useState<JobLine | null>(null);
   const lines = jobs.data?.pages.flatMap((page) => page.jobs) ?? [];
   const [newest] = jobs.data?.pages ?? [];
   const [run, setRun] = useState<File | null>(null);
@@ -52,6 +55,7 @@ export function Jobs() {
               onChange={(event) => put({ find: event.target.value || null })}
               className="h-11 w-56 rounded-cut border border-line bg-sheet px-2"
             />
+            <Narrow answer={question && `${question}:${state}`} sort={sort} onPick={put} />
             {newest && (archived || newest.archived > 0) && (
               <button
                 type="button"
@@ -69,18 +73,21 @@ export function Jobs() {
           )}
           {newest?.count === 0 && (
             <p className="py-6">
-              {find && newest.waits
+              {(find || state) && newest.waits
                 ? "Some jobs are still being worked out …"
-                : find
-                  ? `Nothing here has “${find}” in its name, vehicle or layout.`
-                  : archived
-                    ? "Nothing is archived."
-                    : "No job yet: begin one, or bring a job file."}
+                : state
+                  ? "No job here has that answer."
+                  : find
+                    ? `Nothing here has “${find}” in its name, vehicle or layout.`
+                    : archived
+                      ? "Nothing is archived."
+                      : "No job yet: begin one, or bring a job file."}
             </p>
           )}
+          {away && <Away job={away} onDone={() => setAway(null)} />}
           <ul>
             {lines.map((job) => (
-              <Line key={job.id} job={job} archived={archived} />
+              <Line key={job.id} job={job} archived={archived} onAway={setAway} />
             ))}
           </ul>
           {newest && <More list={jobs} shown={lines.length} count={newest.count} />}
@@ -104,24 +111,109 @@ export function Jobs() {
   );
 }
 
-function Line({ job, archived }: { job: JobLine; archived: boolean }) {
+const SORTS = [
+  { name: "newest", label: "Newest first" },
+  { name: "changed", label: "Changed last first" },
+  { name: "name", label: "By name" },
+  { name: "gravest", label: "What gives way first" },
+] as const;
+
+type NarrowProps = { answer: string; sort: string; onPick: (now: Record<string, string | null>) => void };
+
+/** Which answers the list is narrowed to, and its order. */
+function Narrow({ answer, sort, onPick }: NarrowProps) {
+  const answers = useCatalogue().data?.answers ?? {};
+  const look = "h-11 rounded-cut border border-line bg-sheet px-2";
+  return (
+    <>
+      <select
+        aria-label="Answers shown"
+        className={look}
+        value={answer}
+        onChange={(event) => onPick({ answer: event.target.value || null })}
+      >
+        <option value="">Any answer</option>
+        {Object.entries(answers).map(([question, states]) => (
+          <optgroup key={question} label={QUESTION_LABELS[question as keyof typeof QUESTION_LABELS]}>
+            {states.map((state) => (
+              <option key={state} value={`${question}:${state}`}>
+                {QUESTION_LABELS[question as keyof typeof QUESTION_LABELS]} {state}
+              </option>
+            ))}
+          </optgroup>
+        ))}
+      </select>
+      <select
+        aria-label="Order of the list"
+        className={look}
+        value={sort}
+        onChange={(event) => onPick({ sort: event.target.value === "newest" ? null : event.target.value })}
+      >
+        {SORTS.map(({ name, label }) => (
+          <option key={name} value={name}>
+            {label}
+          </option>
+        ))}
+      </select>
+    </>
+  );
+}
+
+/** A job that was just put away, and the way back. */
+function Away({ job, onDone }: { job: JobLine; onDone: () => void }) {
   const put = useArchive();
+  return (
+    <p role="status" className="flex flex-wrap items-center gap-x-4 border-b border-hair bg-sheet px-3 py-2">
+      <span>“{job.name || "Job without a name"}” is in the archive.</span>
+      <button
+        type="button"
+        className="button min-h-11"
+        onClick={() => put.mutate({ id: job.id, change: job.change, archived: false }, { onSuccess: onDone })}
+      >
+        Undo
+      </button>
+      {put.error && <span className="font-semibold">▲ {put.error.message}</span>}
+    </p>
+  );
+}
+
+type LineProps = { job: JobLine; archived: boolean; onAway: (job: JobLine | null) => void };
+
+function Line({ job, archived, onAway }: LineProps) {
+  const put = useArchive();
+  const copy = useCopyJob();
+  const navigate = useNavigate();
   return (
     <li className="border-b border-hair">
       <div className="flex items-stretch">
         {job.unreadable ? <Unreadable job={job} /> : <Opens job={job} />}
+        {!job.unreadable && (
+          <button
+            type="button"
+            className="plain-link px-3 text-note text-soft"
+            aria-label={`Copy: ${job.name}`}
+            onClick={() => copy.mutate(job.id, { onSuccess: (made) => navigate(`/jobs/${made.id}/brief`) })}
+          >
+            Copy
+          </button>
+        )}
         <button
           type="button"
           className="plain-link px-3 text-note text-soft"
           aria-label={`${archived ? "Bring back" : "Archive"}: ${job.name}`}
-          onClick={() => put.mutate({ id: job.id, change: job.change, archived: !archived })}
+          onClick={() =>
+            put.mutate(
+              { id: job.id, change: job.change, archived: !archived },
+              { onSuccess: ({ change }) => onAway(archived ? null : { ...job, change }) },
+            )
+          }
         >
           {archived ? "Bring back" : "Archive"}
         </button>
       </div>
-      {put.error && (
+      {(put.error ?? copy.error) && (
         <p role="alert" className="pb-2 font-semibold">
-          ▲ {put.error.message}
+          ▲ {(put.error ?? copy.error)?.message}
         </p>
       )}
     </li>

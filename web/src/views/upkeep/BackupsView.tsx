@@ -1,5 +1,6 @@
 import { useEffect } from "react";
-import { useBackUp, useUpkeep } from "@/api/upkeep";
+import { useBackUp, useBringArchive, useUpkeep } from "@/api/upkeep";
+import { FileButton } from "@/components/FileButton";
 import { TopBar } from "@/components/TopBar";
 import { agoSaid, sizeSaid } from "@/lib/size";
 import { moment } from "@/lib/words";
@@ -67,6 +68,7 @@ export function BackupsView() {
                 ))}
               </tbody>
             </table>
+            <Whole />
             <h2 className="mt-6 border-b border-ink pb-1 text-head font-bold">Bringing one back</h2>
             <p className="py-2">
               A copy is taken every hour in which something changed. The newest of each of the last 24 hours,
@@ -90,6 +92,49 @@ export function BackupsView() {
         )}
       </main>
     </div>
+  );
+}
+
+/** Everything in open formats: out as one archive, and such an archive in. */
+function Whole() {
+  const bring = useBringArchive();
+  const brought = bring.data;
+  return (
+    <section aria-labelledby="whole">
+      <h2 id="whole" className="mt-6 border-b border-ink pb-1 text-head font-bold">
+        Everything in one archive
+      </h2>
+      <p className="py-2">
+        Every job as a job file and the shelf as CSV. Brought into another shop, what is there already is not
+        doubled.
+      </p>
+      <p className="flex flex-wrap items-center gap-4">
+        <a className="button inline-flex min-h-11 items-center" href="/api/archive" download>
+          Save the archive
+        </a>
+        <FileButton name="Archive" accept=".zip,application/zip" onFile={(file) => bring.mutate(file)}>
+          {bring.isPending ? "Reading …" : "Bring an archive"}
+        </FileButton>
+      </p>
+      {bring.error && (
+        <p role="alert" className="py-2 font-semibold">
+          ▲ {bring.error.message}
+        </p>
+      )}
+      {brought && (
+        <div role="status" className="py-2">
+          <p>
+            {brought.jobs} jobs and {brought.parts} parts are new here; {brought.already} jobs were here
+            already.
+          </p>
+          {brought.faults.map((fault) => (
+            <p key={fault} className="text-note">
+              ▲ {fault}
+            </p>
+          ))}
+        </div>
+      )}
+    </section>
   );
 }
 

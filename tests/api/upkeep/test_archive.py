@@ -1,0 +1,69 @@
+"""Everything of a shop in one archive: out of one, into another, and nothing doubled."""
+
+from __future__ import annotations
+
+import io
+import zipfile
+from pathlib import Path
+
+import pytest
+from flask.testing import FlaskClient
+
+from liftbite.api.app import create_app
+from tests.api.jobs.test_views import begin
+from tests.api.measure.test_views import bench, check, take
+from tests.jobs import CAR, MOTORCYCLE
+
+
+def sent(client: FlaskClient, data: bytes) -> dict[str, object]:
+    answer = client.post("/api/archive", data=data, content_type="application/zip")
+    assert answer.status_code == 200, answer.text
+    return answer.get_json()
+
+
+def packed(**files: bytes) -> bytes:
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
+        for name, content in files.items():
+            archive.writestr(name, content)
+    return out.getvalue()
+
+
+def test_a_shop_goes_out_whole_and_comes_into_another(client: FlaskClient, tmp_path: Path) -> None:
+    job = begin(client, CAR | {"vehicle": "Merrow van"})
+    take(client, job, "rivet_depth", {"Disc 1, flywheel side, 1": "1.1 mm"})
+    begin(client, MOTORCYCLE)
+    client.post("/api/shelf", json={"slot": "disc", "name": "Tarlow 240", "values": {"outer_diameter": "240 mm"}})
+    whole = client.get("/api/archive")
+    assert whole.content_type == "application/zip"
+    assert sent(client, whole.data) == {"jobs": 0, "already": 2, "parts": 0, "faults": []}, "its own is not doubled"
+    other = create_app(tmp_path / "other.sqlite", web=tmp_path / "web", testing=True)
+    try:
+        there = other.test_client()
+        assert sent(there, whole.data) == {"jobs": 2, "already": 0, "parts": 1, "faults": []}
+        assert sent(there, whole.data) == {"jobs": 0, "already": 2, "parts": 0, "faults": []}
+        names = {line["name"]: line["id"] for line in there.get("/api/jobs").get_json()["jobs"]}
+        readings = check(bench(there, {"id": names["Test coupé"]}), "rivet_depth")["readings"]
+        assert [r["typed"] for r in readings] == ["1.1 mm"]
+    finally:
+        other.extensions["liftbite.refresher"].stop()
+        other.extensions["liftbite.sessions"].kw["bind"].dispose()
+
+
+def test_what_cannot_be_read_is_named_and_the_rest_comes_in(client: FlaskClient) -> None:
+    begin(client)
+    with zipfile.ZipFile(io.BytesIO(client.get("/api/archive").data)) as archive:
+        good = archive.read(archive.namelist()[0]).replace(b"Test coup", b"Best coup")
+    told = sent(client, packed(**{"a.liftbite.json": b"{", "jobs/b.liftbite.json": good, "c.exe": b"MZ"}))
+    assert told["jobs"] == 1
+    assert len(told["faults"]) == 2  # type: ignore[arg-type]
+
+
+@pytest.mark.parametrize(("data", "words"), [
+    (b"no archive at all", "no archive"), (packed(**{"../../etc/passwd": b"x"}), "leads out"),
+    (packed(**{"bomb.liftbite.json": b"0" * (33 * 2**20)}), "too large once unpacked"),
+])  # fmt: skip
+def test_a_stranger_a_bomb_and_a_path_are_refused(client: FlaskClient, data: bytes, words: str) -> None:
+    answer = client.post("/api/archive", data=data, content_type="application/zip")
+    assert answer.status_code == 422
+    assert words in answer.get_json()["detail"]
