@@ -1,0 +1,11 @@
+"""A build held against its own numbers on the road: what a logger wrote, what it shows, and what the fault may be.
+
+- `road_log`    a logger's file read: time, engine speed, road or shaft speed, throttle
+- `drive`       gears found, and where engine and wheels part: starts, shifts, slip
+- `driven`      torque, heat and margin of what slipped, by the job's own figures
+- `logger`      a simulated logger: it drives the job's vehicle, healthy or with a fault
+- `faults`      causes of a complaint, ranked by what is known, and the test that separates most
+- `causes`      what causes there are, what they show, and the tests that tell them apart
+- `running_in`  how far a new clutch is bedded in, and what may be asked of it
+- `hand_over`   dates and distances to come, as a calendar
+"""
