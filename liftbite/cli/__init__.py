@@ -3,6 +3,7 @@
 - `main`         the group, `serve`, `demo`, `gauge`, `compute`, and what prints documents
 - `commands`     `explain`, `stroke`, `life`, `launch`, `find`
 - `papers`       `sheet`, `plan`, `card`
+- `proving`      `drive`, `log`, `fault`, `handover`
 - `quantities`   the page of every quantity
 """
 

@@ -51,7 +51,8 @@ def read_revisions(file: Path) -> list[Revision]:
     return read_job(file).revisions
 
 
-def _build_of(file: Path) -> Build:
+def build_in(file: Path) -> Build:
+    """The plan of a job file, worked out."""
     return build_of(present(read_revisions(file)))
 
 
@@ -93,7 +94,7 @@ def explain(quantity: str, file: Path, as_json: bool, as_csv: bool) -> None:
     from liftbite.api.jobs.workings import working_out
     from liftbite.core.analysis.working import working
 
-    build = _build_of(file)
+    build = build_in(file)
     if quantity not in build.graph.functions:
         known = ", ".join(sorted(build.graph.functions))
         bad_input(f"“{quantity}” is not worked out in this job; it works out {known}.")
@@ -128,7 +129,7 @@ def stroke(file: Path, as_json: bool, as_csv: bool) -> None:
     """Work out the whole stroke of pedal or lever of a job FILE."""
     from liftbite.core.analysis.stroke import stroke as work_out
 
-    build = _build_of(file)
+    build = build_in(file)
     found = work_out(build)
     if isinstance(found, Needs | Refused):
         _ended(found, build)
@@ -162,7 +163,7 @@ def life(file: Path, as_json: bool, as_csv: bool) -> None:
     """Work out clamp and margin of a job FILE over the wear of its facings."""
     from liftbite.core.analysis.life import life as work_out
 
-    build = _build_of(file)
+    build = build_in(file)
     found = work_out(build, stage=build.stage, friction=0.0)
     if isinstance(found, Needs | Refused):
         _ended(found, build)
@@ -187,7 +188,7 @@ def launch(file: Path, as_json: bool, as_csv: bool) -> None:
     from liftbite.core.analysis.upshift import upshift_said
     from liftbite.core.quantities.launch import launch as integrate
 
-    build = _build_of(file)
+    build = build_in(file)
     case = build.evaluate(("start_case",), stage=build.stage)["start_case"]
     if isinstance(case, Needs | Refused):
         _ended(case, build)
@@ -227,7 +228,7 @@ def stint(file: Path, as_json: bool, as_csv: bool) -> None:
     from liftbite.core.analysis.stint import Stint, stint_said
     from liftbite.core.analysis.stint import stint as work_out
 
-    build = _build_of(file)
+    build = build_in(file)
     found = work_out(build, stage=build.stage)
     if found is None:
         bad_input("No schedule of starts (start_schedule) is entered.")
@@ -300,7 +301,7 @@ def beside(part: str, file: Path, as_json: bool) -> None:
     from liftbite.core.parts.beside import Beside
     from liftbite.core.parts.beside import beside as alternatives
 
-    build = _build_of(file)
+    build = build_in(file)
     found = alternatives()[part](build)
     if found is None:
         bad_input(f"This job has no {part} to put side by side.")
@@ -328,7 +329,7 @@ def find(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
     from liftbite.core.parts.finder import LIMITS, OBJECTIVES, search
     from liftbite.files.shelf import read_shelf_file
 
-    build = _build_of(file)
+    build = build_in(file)
     try:
         parts = read_shelf_file(shelf.read_bytes())
     except OSError as error:

@@ -307,9 +307,10 @@ def openapi_text() -> str:
 def _register() -> None:
     from liftbite.cli.commands import BEFORE, COMMANDS
     from liftbite.cli.papers import COMMANDS as PAPERS
+    from liftbite.cli.proving import COMMANDS as PROVING
     from liftbite.cli.shop import SHOP_COMMANDS
 
-    for command in (*COMMANDS, *PAPERS, *SHOP_COMMANDS):
+    for command in (*COMMANDS, *PAPERS, *PROVING, *SHOP_COMMANDS):
         main.add_command(command)
     for name, command in BEFORE.items():
         main.add_command(click.Command(name, callback=command.callback, params=command.params, hidden=True))

@@ -62,10 +62,11 @@ _F = TypeVar("_F", bound=Callable[..., Any])
 _OUT = click.Path(path_type=Path, dir_okay=False, allow_dash=True)
 
 
-class _Writes(click.Command):
+class Writes(click.Command):
     """A command whose `--html`, `--pdf` and `--svg` may stand alone: then what they name goes to the terminal."""
 
     def parse_args(self, ctx: click.Context, args: list[str]) -> list[str]:
+        """The words of a command, with a dash after an option that stands alone."""
         bare = {f"--{name}" for name in ("html", "pdf", "svg")}
         whole: list[str] = []
         for n, word in enumerate(args):
@@ -84,7 +85,7 @@ def _option(name: str) -> Callable[[_F], _F]:
 HTML, PDF, SVG = _option("html"), _option("pdf"), _option("svg")
 
 
-@click.command(cls=_Writes)
+@click.command(cls=Writes)
 @FILE
 @HTML
 @PDF
@@ -121,7 +122,7 @@ def plan(file: Path, as_json: bool) -> None:
         click.echo(f"[{marks[step.state]}] {'HOLD ' if step.hold else ''}{step.title}")
 
 
-@click.command(cls=_Writes)
+@click.command(cls=Writes)
 @FILE
 @click.option(
     "--joint", type=click.Choice(["flywheel", "cover", "spring_bolts"]), default="flywheel", show_default=True

@@ -22,6 +22,12 @@ const AgainstView = lazy(() =>
 const ShelfView = lazy(() => import("./views/shelf/ShelfView").then((m) => ({ default: m.ShelfView })));
 const FindView = lazy(() => import("./views/find/FindView").then((m) => ({ default: m.FindView })));
 const FitView = lazy(() => import("./views/fit/FitView").then((m) => ({ default: m.FitView })));
+const Prove = lazy(() => import("./views/prove/Prove").then((m) => ({ default: m.Prove })));
+const RoadView = lazy(() => import("./views/prove/RoadView").then((m) => ({ default: m.RoadView })));
+const FaultView = lazy(() => import("./views/prove/FaultView").then((m) => ({ default: m.FaultView })));
+const HandOverView = lazy(() =>
+  import("./views/prove/HandOverView").then((m) => ({ default: m.HandOverView })),
+);
 const SheetView = lazy(() => import("./views/sheet/SheetView").then((m) => ({ default: m.SheetView })));
 const Measure = lazy(() => import("./views/measure/Measure").then((m) => ({ default: m.Measure })));
 const BenchView = lazy(() => import("./views/measure/BenchView").then((m) => ({ default: m.BenchView })));
@@ -89,6 +95,16 @@ const router = createBrowserRouter([
         ],
       },
       { path: "fit", element: late(<FitView />) },
+      {
+        path: "prove",
+        element: late(<Prove />),
+        children: [
+          opensOn("road"),
+          { path: "road", element: late(<RoadView />) },
+          { path: "fault", element: late(<FaultView />) },
+          { path: "hand-over", element: late(<HandOverView />) },
+        ],
+      },
       { path: "sheet", element: late(<SheetView />) },
       { path: "record", element: late(<RecordView />) },
     ],

@@ -2,7 +2,7 @@
 
 - `Sheet`      verdicts, what was measured and decided, set-up, list, drawings, inputs and workings
 - `sheet_of`   of a job
-- `sheet_html` as a document
+- `sheet_html` as a document; `helpers` is what its template asks for besides
 """
 
 from __future__ import annotations
@@ -144,8 +144,12 @@ def _ordered(order: mm.OrderOut) -> str:
     return ", ".join(filter(None, (order.number, order.source, price, order.state)))
 
 
+def helpers() -> Mapping[str, Any]:
+    """What the templates of a sheet ask for besides."""
+    return {"read_by": _read_by, "ordered": _ordered, "words": WORDS, "setup_words": SETUP_WORDS}
+
+
 def sheet_html(sheet: Sheet, *, night: bool = False, appendix: bool = False) -> str:
     """A sheet as one HTML document, in the units preferred."""
-    helpers: Mapping[str, Any] = {"read_by": _read_by, "ordered": _ordered, "words": WORDS, "setup_words": SETUP_WORDS}
     running = (sheet.job.name, sheet.about[-1])
-    return page("sheet", night=night, sheet=sheet, appendix=appendix, running=running, **helpers)
+    return page("sheet", night=night, sheet=sheet, appendix=appendix, running=running, **helpers())

@@ -42,7 +42,8 @@ class Kind:
     label : what it is, in words
     fields : field -> the words it may have, empty where any text will do
     needs : fields that may not be empty
-    signed : True where a name has to stand under it
+    signed : True where a name and a reason have to stand under it
+    named : True where a name has to, without a reason
     takes_back : field and its word that takes back what was said before
     of_plan : True for what is said of the plan, which is checked against it
     """
@@ -51,6 +52,7 @@ class Kind:
     fields: Mapping[str, tuple[str, ...]]
     needs: tuple[str, ...] = ()
     signed: bool = False
+    named: bool = False
     takes_back: tuple[str, str] = ("", "")
     of_plan: bool = False
 
@@ -73,6 +75,23 @@ KINDS: Mapping[str, Kind] = {
     "bolt": Kind("Bolt", {"answer": ("done", "open")}, ("answer",), takes_back=_BACK, of_plan=True),
     "own step": Kind("Step of this job", {"answer": ("asked", "open"), "after": (), "note": ()}, ("answer",),
                      takes_back=_BACK, of_plan=True),
+    "trip": Kind("Trip", {"answer": ("open",), "distance": (), "starts": (), "how": ("gentle", "mixed", "hard")},
+                 takes_back=_BACK),
+    "bedding in": Kind("Bedding in", {"answer": ("distance", "starts")}, ("answer",)),
+    "look again": Kind("Look again", {"answer": ("done", "open"), "text": ()}, ("answer",), takes_back=_BACK),
+    "full load": Kind("Full load before it is bedded in", {"answer": ("allowed", "open"), "reason": ()}, ("answer",),
+                      signed=True, takes_back=_BACK),
+    "complaint": Kind("Complaint looked into", {"answer": ()}, takes_back=("answer", "")),
+    "fault test": Kind("Test of a fault", {"answer": (), "note": ()}, ("answer",), takes_back=_BACK),
+    "fault": Kind("Fault", {"answer": ("found", "open"), "note": ()}, ("answer",), takes_back=_BACK),
+    "drive": Kind("Drive", {"answer": ("kept", "open"), "says": (), "friction": (), "hottest": ()}, ("answer",),
+                  takes_back=_BACK),
+    "hand-over": Kind("Hand-over", {"answer": ("signed", "open"), "note": ()}, ("answer",), named=True,
+                      takes_back=_BACK),
+    "bag": Kind("Bag", {"answer": ("filled", "open"), "holds": (), "note": ()}, ("answer",), takes_back=_BACK),
+    "mark": Kind("Mark", {"answer": ("made", "open"), "note": ()}, ("answer",), takes_back=_BACK),
+    "leftover": Kind("Left over", {"answer": ("unexplained", "explained", "open"), "count": (), "reason": ()},
+                     ("answer",), takes_back=_BACK),
     "practice": Kind("Practice of this job", {"answer": ()}, takes_back=("answer", "")),
 }  # fmt: skip
 
@@ -166,6 +185,10 @@ def read_line(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
             raise UnreadableEntry(f"{found.label}: say who says so")
         if not kept.get("reason"):
             raise UnreadableEntry(f"{found.label}: say why")
+    if found.named and not line.who and not _takes_back(line):
+        raise UnreadableEntry(f"{found.label}: say who signs")
+    if kind == "leftover" and line.answer == "explained" and not kept.get("reason"):
+        raise UnreadableEntry("Left over: say what it was and where it belongs")
     if kind == "step" and line.answer == "overridden" and not (line.who and kept.get("reason")):
         raise UnreadableEntry("Step: say who overrides the hold point, and why")
     if kind == "line" and line.answer == "struck" and not kept.get("reason"):

@@ -37,6 +37,8 @@ _PULLS, _PRESSED = 0.15, 0.25
 _APART, _WIDE = 0.08, 0.02
 #: Driven for so much of a time is driven all the while [-].
 _ALL_THE_WHILE = 0.9
+#: Of a gear's peak so much lies within 0.3 of its width [-].
+_SHARP = 0.55
 #: A ratio that begins and ends so far out on both sides of a gear's line crosses it, of the edge looked at [-].
 _CROSSES = 0.35
 #: Logged wheels and typed ratios may differ by so much: worn tyres, a clock, another size [-].
@@ -135,8 +137,14 @@ def _peaks(found: Array, rate: float) -> list[float]:
     counts, edges = np.histogram(found, bins)
     smooth = _smooth(counts.astype(np.float64), 5)
     at, _ = find_peaks(smooth, height=max(0.15 * rate, 0.02 * smooth.max()), distance=int(_APART / 0.004))
-    centres = [float(edges[i] + 0.002) for i in at]
-    return [float(np.median(found[np.abs(found - c) < _WIDE])) for c in centres]
+    centres = [float(np.median(found[np.abs(found - (edges[i] + 0.002)) < _WIDE])) for i in at]
+    return [c for c in centres if _sharp(found, c) > _SHARP]
+
+
+def _sharp(found: Array, centre: float) -> float:
+    """How much of a peak lies at its middle [-]: a gear is a line, slip that drifts is a slope."""
+    off = np.abs(found - centre)
+    return int(np.count_nonzero(off < 0.3 * _WIDE)) / max(int(np.count_nonzero(off < 1.5 * _WIDE)), 1)
 
 
 def _known_gears(found: Array, known: Array, rate: float) -> Gears:

@@ -14,6 +14,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from math import log2
+from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
@@ -50,7 +51,7 @@ class Ranked:
     why: tuple[str, ...]
 
     @property
-    def word(self) -> str:
+    def word(self) -> Literal["likely", "possible", "unlikely"]:
         """How likely, in a word."""
         return "likely" if self.odds >= LIKELY else "possible" if self.odds >= UNLIKELY else "unlikely"
 

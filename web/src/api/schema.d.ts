@@ -1118,6 +1118,109 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/prove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where a job stands in Prove: the complaint, drives, bedding-in, and what stands before its hand-over. */
+        get: operations["prove_get_prove__int_job_id__prove_get"];
+        put?: never;
+        /** Appends what is said in Prove: never stale, and sent twice it counts once. */
+        post: operations["prove_say_of_proof__int_job_id__prove_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A logger's CSV, sent as it is, against the job: gears, starts, shifts, slip, heat, margin. Nothing is kept. */
+        post: operations["prove_read_drive__int_job_id__log_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/simulated.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A simulated logger's drive of this job's own vehicle, healthy or with a fault, as such loggers write it. */
+        get: operations["prove_simulated_log__int_job_id__simulated_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/handover.html": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is handed over, as one HTML that needs nothing else. */
+        get: operations["prove_handover__int_job_id__handover_html_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/handover.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as PDF. */
+        get: operations["prove_handover_pdf__int_job_id__handover_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Dates to come as iCalendar: the look again, the end of bedding-in, the fluid. */
+        get: operations["prove_calendar__int_job_id__calendar_ics_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/backups": {
         parameters: {
             query?: never;
@@ -4682,6 +4785,325 @@ export interface components {
              * @default
              */
             request?: string;
+        };
+        /**
+         * ProveOut
+         * @description Where a job stands in Prove.
+         */
+        ProveOut: {
+            /** Job */
+            job: number;
+            /** Change */
+            change: number;
+            fault: components["schemas"]["LookedIntoOut"];
+            /** Drives */
+            drives: components["schemas"]["KeptDriveOut"][];
+            running_in: components["schemas"]["RunningInOut"];
+            /** Lacks */
+            lacks: components["schemas"]["LacksOut"][];
+            /** Editions */
+            editions: components["schemas"]["SaidOut"][];
+            /**
+             * Changed Since
+             * @description The job is another than the edition last signed.
+             */
+            changed_since: boolean;
+        };
+        /**
+         * CauseOut
+         * @description A cause with how likely it is.
+         */
+        CauseOut: {
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /**
+             * Word
+             * @enum {string}
+             */
+            word: "likely" | "possible" | "unlikely";
+            /** Odds */
+            odds: number;
+            /** Why */
+            why: string[];
+            /** Mends */
+            mends: string;
+            found: components["schemas"]["SaidOut"] | null;
+        };
+        /**
+         * FaultTestOut
+         * @description A test, with what it may say.
+         */
+        FaultTestOut: {
+            /** Name */
+            name: string;
+            /** Ask */
+            ask: string;
+            /** Minutes */
+            minutes: number;
+            /** Opens */
+            opens: boolean;
+            /** Answers */
+            answers: string[];
+            said: components["schemas"]["SaidOut"] | null;
+        };
+        /**
+         * KeptDriveOut
+         * @description A drive that was kept.
+         */
+        KeptDriveOut: {
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /** Friction */
+            friction: string;
+            /** Who */
+            who: string;
+            /** At */
+            at: string;
+        };
+        /**
+         * LacksOut
+         * @description What stands between the job and its hand-over.
+         */
+        LacksOut: {
+            /** Words */
+            words: string;
+            /**
+             * Leads
+             * @description The view of the job that mends it.
+             */
+            leads: string;
+        };
+        /**
+         * LookedIntoOut
+         * @description The complaint looked into: causes ranked, the test that separates most for its time, what was asked.
+         */
+        LookedIntoOut: {
+            /** Complaints */
+            complaints: string[];
+            /** Offered */
+            offered: components["schemas"]["NameOut"][];
+            /** Causes */
+            causes: components["schemas"]["CauseOut"][];
+            next: components["schemas"]["FaultTestOut"] | null;
+            /** Then */
+            then: components["schemas"]["FaultTestOut"][];
+            /** Asked */
+            asked: components["schemas"]["FaultTestOut"][];
+            /** Settled */
+            settled: boolean;
+        };
+        /**
+         * RunningInOut
+         * @description How far the clutch is bedded in.
+         */
+        RunningInOut: {
+            /** School */
+            school: string;
+            /** Schools */
+            schools: components["schemas"]["NameOut"][];
+            /** Share */
+            share: number;
+            /** Done */
+            done: boolean;
+            /** Says */
+            says: string;
+            /** Trips */
+            trips: components["schemas"]["TripOut"][];
+            /** Breaches */
+            breaches: number;
+            /** @description Who allowed full load before, and why. */
+            allowed: components["schemas"]["SaidOut"] | null;
+            /** Look Again */
+            look_again: boolean;
+            looked: components["schemas"]["SaidOut"] | null;
+        };
+        /**
+         * TripOut
+         * @description A trip of the bedding-in.
+         */
+        TripOut: {
+            /** Key */
+            key: string;
+            distance: components["schemas"]["FigureOut"];
+            /** Starts */
+            starts: number;
+            /** How */
+            how: string;
+            /** Who */
+            who: string;
+            /** At */
+            at: string;
+        };
+        /**
+         * SayOfProofIn
+         * @description Something said in Prove: appended, never changed.
+         */
+        SayOfProofIn: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "complaint" | "fault test" | "fault" | "drive" | "trip" | "bedding in" | "look again" | "full load" | "hand-over";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /** Said */
+            said: {
+                [key: string]: string;
+            };
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+        };
+        /**
+         * DriveOut
+         * @description A logger's drive against a job.
+         */
+        DriveOut: {
+            /** Columns */
+            columns: components["schemas"]["LogColumnOut"][];
+            /**
+             * Rate
+             * @description Rows a second.
+             */
+            rate: number;
+            /** Minutes */
+            minutes: number;
+            /**
+             * Notes
+             * @description What is odd about the file.
+             */
+            notes: string[];
+            /** Gears */
+            gears: components["schemas"]["DrivenGearOut"][];
+            /**
+             * Scale
+             * @description Wheels as logged over the job's tyre and ratios.
+             */
+            scale: number | null;
+            /** Least Slip */
+            least_slip: number;
+            /** Least Time */
+            least_time: number;
+            /** Says */
+            says: string[];
+            /** Events */
+            events: components["schemas"]["DrivenEventOut"][];
+            /** Slips */
+            slips: number;
+            holds: components["schemas"]["ThreeOut"] | null;
+            expected: components["schemas"]["ThreeOut"] | null;
+            /**
+             * Friction
+             * @description Nominal friction that slip measured.
+             */
+            friction: number | null;
+            /**
+             * Puts
+             * @description Entries that take that friction into the job.
+             */
+            puts: {
+                [key: string]: string;
+            };
+            hottest: components["schemas"]["FigureOut"] | null;
+            trace: components["schemas"]["DrivenTraceOut"];
+        };
+        /**
+         * DrivenEventOut
+         * @description Engine and wheels apart.
+         */
+        DrivenEventOut: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "start" | "shift" | "slip";
+            /** Gear */
+            gear: string;
+            /**
+             * Time
+             * @description When it begins [s].
+             */
+            time: number;
+            /**
+             * Duration
+             * @description How long it lasts [s].
+             */
+            duration: number;
+            /** @description Engine, mean. */
+            speed: components["schemas"]["FigureOut"];
+            /**
+             * Slip
+             * @description Highest share of slip.
+             */
+            slip: number;
+            torque: components["schemas"]["ThreeOut"] | null;
+            from_engine: components["schemas"]["FigureOut"] | null;
+            from_vehicle: components["schemas"]["FigureOut"] | null;
+            heat: components["schemas"]["ThreeOut"] | null;
+            hottest: components["schemas"]["FigureOut"] | null;
+        };
+        /**
+         * DrivenGearOut
+         * @description A gear that was driven: engine over output.
+         */
+        DrivenGearOut: {
+            /** Name */
+            name: string;
+            /** Ratio */
+            ratio: number;
+        };
+        /**
+         * DrivenTraceOut
+         * @description The drive, thinned for drawing: engine, and what the wheels say in the gear they are in; null where in none.
+         */
+        DrivenTraceOut: {
+            /** Time */
+            time: number[];
+            /**
+             * Engine
+             * @description [rpm]
+             */
+            engine: number[];
+            /**
+             * Wheels
+             * @description Road or shaft times the gear's ratio [rpm].
+             */
+            wheels: (number | null)[];
+        };
+        /**
+         * LogColumnOut
+         * @description What a column of the file was taken for.
+         */
+        LogColumnOut: {
+            /** Heading */
+            heading: string;
+            /** Role */
+            role: string;
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * ThreeOut
+         * @description A figure with its band.
+         */
+        ThreeOut: {
+            low: components["schemas"]["FigureOut"];
+            middle: components["schemas"]["FigureOut"];
+            high: components["schemas"]["FigureOut"];
         };
         /**
          * UpkeepOut
@@ -15687,6 +16109,963 @@ export interface operations {
                             [key: string]: unknown;
                         } | null;
                     };
+                };
+            };
+        };
+    };
+    prove_get_prove__int_job_id__prove_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProveOut"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    prove_say_of_proof__int_job_id__prove_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SayOfProofIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProveOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    prove_read_drive__int_job_id__log_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DriveOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    prove_simulated_log__int_job_id__simulated_csv_get: {
+        parameters: {
+            query?: {
+                fault?: "none" | "slip" | "slip_hot" | "drag" | "judder" | "tyre";
+                minutes?: number;
+                rate?: number;
+                seed?: number;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    prove_handover__int_job_id__handover_html_get: {
+        parameters: {
+            query?: {
+                /** @description One page for the owner instead of the whole. */
+                owner?: boolean;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": unknown;
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    prove_handover_pdf__int_job_id__handover_pdf_get: {
+        parameters: {
+            query?: {
+                /** @description One page for the owner instead of the whole. */
+                owner?: boolean;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No PDF here */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    prove_calendar__int_job_id__calendar_ics_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
                 };
             };
         };

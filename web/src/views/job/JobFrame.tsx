@@ -17,6 +17,7 @@ const STATIONS = [
   { to: "choose", label: "Choose" },
   { to: "measure", label: "Measure" },
   { to: "fit", label: "Fit" },
+  { to: "prove", label: "Prove" },
   { to: "sheet", label: "Sheet" },
   { to: "record", label: "Record" },
 ];

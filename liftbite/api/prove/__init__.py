@@ -1,0 +1,7 @@
+"""Prove: a drive read, the fault found, bedding-in, and what is handed over.
+
+- `models`     what goes over the wire
+- `present`    a drive, the ranking of causes and bedding-in as they are shown
+- `handed`     the hand-over document, the owner's page, the dates to come
+- `views`      what is asked and said
+"""

@@ -1,0 +1,185 @@
+"""What Prove sends and takes."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from liftbite.api.jobs.models import FigureOut, NameOut
+from liftbite.api.measure.models import SaidOut
+from liftbite.files.fields import Words
+
+
+class ThreeOut(BaseModel):
+    """A figure with its band."""
+
+    low: FigureOut
+    middle: FigureOut
+    high: FigureOut
+
+
+class DrivenGearOut(BaseModel):
+    """A gear that was driven: engine over output."""
+
+    name: str
+    ratio: float
+
+
+class DrivenEventOut(BaseModel):
+    """Engine and wheels apart."""
+
+    kind: Literal["start", "shift", "slip"]
+    gear: str
+    time: float = Field(description="When it begins [s].")
+    duration: float = Field(description="How long it lasts [s].")
+    speed: FigureOut = Field(description="Engine, mean.")
+    slip: float = Field(description="Highest share of slip.")
+    torque: ThreeOut | None
+    from_engine: FigureOut | None
+    from_vehicle: FigureOut | None
+    heat: ThreeOut | None
+    hottest: FigureOut | None
+
+
+class DrivenTraceOut(BaseModel):
+    """The drive, thinned for drawing: engine, and what the wheels say in the gear they are in; null where in none."""
+
+    time: list[float]
+    engine: list[float] = Field(description="[rpm]")
+    wheels: list[float | None] = Field(description="Road or shaft times the gear's ratio [rpm].")
+
+
+class LogColumnOut(BaseModel):
+    """What a column of the file was taken for."""
+
+    heading: str
+    role: str
+    unit: str
+
+
+class DriveOut(BaseModel):
+    """A logger's drive against a job."""
+
+    columns: list[LogColumnOut]
+    rate: float = Field(description="Rows a second.")
+    minutes: float
+    notes: list[str] = Field(description="What is odd about the file.")
+    gears: list[DrivenGearOut]
+    scale: float | None = Field(description="Wheels as logged over the job's tyre and ratios.")
+    least_slip: float
+    least_time: float
+    says: list[str]
+    events: list[DrivenEventOut]
+    slips: int
+    holds: ThreeOut | None
+    expected: ThreeOut | None
+    friction: float | None = Field(description="Nominal friction that slip measured.")
+    puts: dict[str, str] = Field(description="Entries that take that friction into the job.")
+    hottest: FigureOut | None
+    trace: DrivenTraceOut
+
+
+class CauseOut(BaseModel):
+    """A cause with how likely it is."""
+
+    name: str
+    words: str
+    word: Literal["likely", "possible", "unlikely"]
+    odds: float
+    why: list[str]
+    mends: str
+    found: SaidOut | None
+
+
+class FaultTestOut(BaseModel):
+    """A test, with what it may say."""
+
+    name: str
+    ask: str
+    minutes: float
+    opens: bool
+    answers: list[str]
+    said: SaidOut | None
+
+
+class LookedIntoOut(BaseModel):
+    """The complaint looked into: causes ranked, the test that separates most for its time, what was asked."""
+
+    complaints: list[str]
+    offered: list[NameOut]
+    causes: list[CauseOut]
+    next: FaultTestOut | None
+    then: list[FaultTestOut]
+    asked: list[FaultTestOut]
+    settled: bool
+
+
+class TripOut(BaseModel):
+    """A trip of the bedding-in."""
+
+    key: str
+    distance: FigureOut
+    starts: int
+    how: str
+    who: str
+    at: str
+
+
+class RunningInOut(BaseModel):
+    """How far the clutch is bedded in."""
+
+    school: str
+    schools: list[NameOut]
+    share: float
+    done: bool
+    says: str
+    trips: list[TripOut]
+    breaches: int
+    allowed: SaidOut | None = Field(description="Who allowed full load before, and why.")
+    look_again: bool
+    looked: SaidOut | None
+
+
+class KeptDriveOut(BaseModel):
+    """A drive that was kept."""
+
+    name: str
+    says: str
+    friction: str
+    who: str
+    at: str
+
+
+class LacksOut(BaseModel):
+    """What stands between the job and its hand-over."""
+
+    words: str
+    leads: str = Field(description="The view of the job that mends it.")
+
+
+class ProveOut(BaseModel):
+    """Where a job stands in Prove."""
+
+    job: int
+    change: int
+    fault: LookedIntoOut
+    drives: list[KeptDriveOut]
+    running_in: RunningInOut
+    lacks: list[LacksOut]
+    editions: list[SaidOut]
+    changed_since: bool = Field(description="The job is another than the edition last signed.")
+
+
+class SayOfProofIn(BaseModel):
+    """Something said in Prove: appended, never changed."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    kind: Literal[
+        "complaint", "fault test", "fault", "drive", "trip", "bedding in", "look again", "full load", "hand-over"
+    ]
+    key: Annotated[Words, Field(max_length=120)] = ""
+    said: dict[Annotated[str, Field(max_length=40)], Annotated[Words, Field(max_length=400)]]
+    who: Annotated[Words, Field(max_length=60)] = ""
+    request: Annotated[Words, Field(max_length=80)] = ""

@@ -1,0 +1,240 @@
+"""A drive, the ranking of causes and bedding-in as screen and command line show them.
+
+- `drive_out`   a log against a build
+- `fault_out`   causes and tests of a job's bench
+- `prove_out`   all of Prove
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+import numpy as np
+
+from liftbite.api.fit.present import progress_of
+from liftbite.api.jobs.models import NameOut
+from liftbite.api.jobs.present import figure_out
+from liftbite.api.measure.bench import Bench, findings_of
+from liftbite.api.measure.models import SaidOut
+from liftbite.api.prove import models as mp
+from liftbite.core.job.build import Build
+from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.job.record import Line
+from liftbite.core.measure.scope import SYMPTOMS, symptoms_in
+from liftbite.core.prove.causes import TESTS, Test
+from liftbite.core.prove.drive import Drive
+from liftbite.core.prove.driven import Driven, Event, driven, driven_said, friction_driven
+from liftbite.core.prove.faults import Finder, find, known_of
+from liftbite.core.prove.road_log import LogMapping, RoadLog, propose_log, read_log
+from liftbite.core.prove.running_in import SCHOOLS, School, read_trip, running_in
+from liftbite.core.units.constants import RPM
+
+#: Points a drive is drawn with at most.
+_POINTS = 1_200
+#: Causes and tests shown at once.
+_CAUSES, _TESTS = 8, 5
+
+
+def drive_out(build: Build, data: bytes) -> mp.DriveOut:
+    """A logger's file against a build.
+
+    Raises
+    ------
+    UnreadableFile : it is no log; the sentence says where and what would be right
+    """
+    mapping = propose_log(data)
+    log = read_log(data, mapping)
+    return _drive(log, mapping, driven(build, log))
+
+
+def _drive(log: RoadLog, mapping: LogMapping, found: Driven) -> mp.DriveOut:
+    drive = found.drive
+    return mp.DriveOut(
+        columns=[mp.LogColumnOut(heading=c.heading, role=c.role, unit=c.unit) for c in mapping.columns],
+        rate=round(log.rate, 3), minutes=round(float(log.time[-1]) / 60, 3), notes=list(log.notes),
+        gears=[mp.DrivenGearOut(name=name, ratio=round(ratio, 4)) for name, ratio in
+               zip(drive.gears.names, drive.gears.ratios, strict=True)],
+        scale=drive.gears.scale, least_slip=round(drive.least_slip, 4), least_time=round(drive.least_time, 3),
+        says=list(driven_said(found)), events=[_event(e) for e in found.events], slips=len(found.slips),
+        holds=_three(found.holds, "N·m"), expected=_three(found.expected, "N·m"), friction=found.friction,
+        puts=friction_driven(found),
+        hottest=None if found.hottest is None else figure_out(found.hottest, "K"), trace=_trace(log, drive),
+    )  # fmt: skip
+
+
+def _three(band: tuple[float, float, float] | None, unit: str) -> mp.ThreeOut | None:
+    if band is None:
+        return None
+    low, middle, high = (figure_out(value, unit) for value in band)
+    return mp.ThreeOut(low=low, middle=middle, high=high)
+
+
+def _event(event: Event) -> mp.DrivenEventOut:
+    stretch = event.stretch
+    one, other = (None if side is None else figure_out(side, "N·m") for side in event.sides)
+    kind = stretch.kind if stretch.kind != "clutch down" else "shift"
+    return mp.DrivenEventOut(
+        kind=kind, gear=event.gear, time=round(stretch.time, 3), duration=round(stretch.duration, 3),
+        speed=figure_out(stretch.speed, "rad/s"), slip=round(stretch.slip, 4), torque=_three(event.torque, "N·m"),
+        from_engine=one, from_vehicle=other, heat=_three(event.heat, "J"),
+        hottest=None if event.hottest is None else figure_out(event.hottest, "K"),
+    )  # fmt: skip
+
+
+def _trace(log: RoadLog, drive: Drive) -> mp.DrivenTraceOut:
+    """The drive thinned evenly, with the line of the gear it slips in or the nearest one."""
+    step = max(log.time.size // _POINTS, 1)
+    time, engine, output = log.time[::step], log.engine[::step], log.output[::step]
+    if not drive.gears.ratios:
+        return mp.DrivenTraceOut(
+            time=time.round(2).tolist(), engine=(engine / RPM).round(0).tolist(), wheels=[None] * time.size
+        )
+    lines = output[:, None] * np.asarray(drive.gears.ratios)
+    nearest = np.abs(lines - engine[:, None]).argmin(axis=1)
+    for stretch in drive.stretches:
+        nearest[-(-stretch.begin // step) : -(-stretch.end // step)] = stretch.gear
+    wheels = lines[np.arange(time.size), nearest] / RPM
+    shown = [None if v < 1.5 else float(round(w)) for v, w in zip(output, wheels, strict=True)]
+    return mp.DrivenTraceOut(time=time.round(2).tolist(), engine=(engine / RPM).round(0).tolist(), wheels=shown)
+
+
+# --- the fault
+
+
+def complaints_of(bench: Bench) -> list[str]:
+    """What is complained of: as said in Prove, else by the words of the brief."""
+    said = bench.said_of("complaint").get("")
+    if said is not None:
+        return [name for name in said.answer.split(", ") if name in SYMPTOMS]
+    entry = bench.layers[PLAN].get("complaint")
+    return list(symptoms_in((entry.typed if entry else "") or ""))
+
+
+def friction_of_drives(bench: Bench) -> float | None:
+    """Friction of the drive kept last that measured one, over nominal [-]."""
+    nominal = bench.seen_as(FOUND).build.known.get("friction_nominal")
+    kept = [line.said["friction"] for line in bench.said_of("drive").values() if line.said.get("friction")]
+    if not kept or not isinstance(nominal, int | float):
+        return None
+    return float(kept[-1]) / float(nominal)
+
+
+def finder_of(bench: Bench, complaints: Sequence[str], answers: Mapping[str, str]) -> Finder:
+    """Causes of a job's complaint, by its numbers, its bench, its drives and what was answered."""
+    found = bench.seen_as(FOUND)
+    known = known_of(found.build, findings_of(found), friction_of_drives(bench))
+    return find(found.build.chosen.layout, complaints, answers, known)
+
+
+def fault_out(bench: Bench) -> mp.LookedIntoOut:
+    """The complaint looked into."""
+    complaints, said = complaints_of(bench), bench.said_of("fault test")
+    answers = {name: line.answer for name, line in said.items() if name in TESTS}
+    offered = [NameOut(name=name, label=name) for name in SYMPTOMS]
+    if not complaints:
+        return mp.LookedIntoOut(complaints=[], offered=offered, causes=[], next=None, then=[], asked=[], settled=False)
+    return _fault(finder_of(bench, complaints, answers), complaints, offered, said, bench.said_of("fault"))
+
+
+def _fault(
+    found: Finder, complaints: Sequence[str], offered: list[NameOut], said: Mapping[str, Line],
+    closed: Mapping[str, Line],
+) -> mp.LookedIntoOut:  # fmt: skip
+    tests = [_test(test, None) for test, _ in found.tests[: _TESTS + 1]]
+    return mp.LookedIntoOut(
+        complaints=list(complaints), offered=offered, settled=found.settled,
+        causes=[
+            mp.CauseOut(
+                name=r.cause.name, words=r.cause.words, word=r.word, odds=round(r.odds, 4), why=list(r.why),
+                mends=r.cause.mends, found=_said(closed.get(r.cause.name)),
+            )
+            for r in found.ranked[:_CAUSES]
+        ],
+        next=tests[0] if tests else None, then=tests[1:],
+        asked=[_test(TESTS[name], line) for name, line in said.items() if name in TESTS],
+    )  # fmt: skip
+
+
+def fault_alone(complaints: Sequence[str], answers: Mapping[str, str], found: Finder) -> mp.LookedIntoOut:
+    """The same without a record: for the command line."""
+    said = {name: Line("fault test", name, {"answer": answer}) for name, answer in answers.items()}
+    return _fault(found, complaints, [NameOut(name=n, label=n) for n in SYMPTOMS], said, {})
+
+
+def _test(test: Test, line: Line | None) -> mp.FaultTestOut:
+    return mp.FaultTestOut(
+        name=test.name, ask=test.ask, minutes=test.minutes, opens=test.opens,
+        answers=[*test.answers, "cannot tell"], said=_said(line),
+    )  # fmt: skip
+
+
+def _said(line: Line | None) -> SaidOut | None:
+    if line is None:
+        return None
+    return SaidOut(
+        answer=line.answer, reason=line.said.get("reason", line.said.get("note", "")), who=line.who, at=line.at
+    )
+
+
+# --- the whole
+
+
+def school_of(bench: Bench) -> School:
+    """How bedding-in is counted: as said; by starts where the facing is sintered, else by distance."""
+    said = bench.said_of("bedding in").get("")
+    if said is not None:
+        return "starts" if said.answer == "starts" else "distance"
+    return "starts" if "sinter" in bench.seen_as(PLAN).build.chosen.options.get("facing_material", "") else "distance"
+
+
+def _running_in(bench: Bench) -> mp.RunningInOut:
+    school = school_of(bench)
+    found = running_in(bench.record, school)
+    trips = [(line.key, read_trip(line)) for line in bench.said_of("trip").values()]
+    return mp.RunningInOut(
+        school=school, schools=[NameOut(name=name, label=words) for name, (words, _) in SCHOOLS.items()],
+        share=found.share, done=found.done, says=found.said, breaches=len(found.breaches),
+        trips=[mp.TripOut(key=key, distance=figure_out(t.distance, "m driven"), starts=t.starts, how=t.how, who=t.who,
+                          at=t.at) for key, t in trips],
+        allowed=_said(bench.said_of("full load").get("")), look_again=found.look_again,
+        looked=_said(bench.said_of("look again").get("")),
+    )  # fmt: skip
+
+
+def lacks_of(bench: Bench) -> list[mp.LacksOut]:
+    """What stands between a job and its hand-over."""
+    found = []
+    standing = progress_of(bench)
+    shut = [s for s in standing.standings if s.planned.step.hold and s.state not in ("done", "overridden")]
+    if shut:
+        found.append(mp.LacksOut(words=f"{len(shut)} hold points are not proved", leads="fit"))
+    loose = [key for key, line in bench.said_of("leftover").items() if line.answer == "unexplained"]
+    if loose:
+        found.append(mp.LacksOut(words=f"left over and unexplained: {', '.join(loose)}", leads="fit"))
+    bench_of_plan = bench.seen_as(PLAN)
+    stops = [f for f in findings_of(bench_of_plan) if f.verdict in ("stop", "too close to call")]
+    if stops:
+        found.append(
+            mp.LacksOut(words=f"{len(stops)} readings of what goes in say stop, or settle nothing", leads="measure")
+        )
+    if not bench.said_of("drive"):
+        found.append(mp.LacksOut(words="no drive was kept", leads="prove"))
+    return found
+
+
+def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
+    """Where a job stands in Prove."""
+    signed = [line for line in bench.record if line.kind == "hand-over" and line.answer == "signed"]
+    last = signed[-1].key if signed else ""
+    return mp.ProveOut(
+        job=bench.job_id, change=bench.change, fault=fault_out(bench),
+        drives=[
+            mp.KeptDriveOut(name=key, says=line.said.get("says", ""), friction=line.said.get("friction", ""),
+                            who=line.who, at=line.at)
+            for key, line in bench.said_of("drive").items()
+        ],
+        running_in=_running_in(bench), lacks=lacks_of(bench),
+        editions=[SaidOut(answer=f"edition {n}, revision {line.key}", reason=line.said.get("note", ""), who=line.who,
+                          at=line.at) for n, line in enumerate(signed, start=1)],
+        changed_since=bool(last) and last != str(revision),
+    )  # fmt: skip

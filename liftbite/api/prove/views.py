@@ -1,0 +1,146 @@
+"""Views of Prove: a drive read, causes ranked, trips and signatures said, the hand-over as a document."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from flask import Response, request
+from flask_openapi3 import APIBlueprint, Tag
+from pydantic import BaseModel, Field
+
+from liftbite.api.common import download, now, reply, session_of, writing
+from liftbite.api.jobs.files import file_name
+from liftbite.api.jobs.views import JobPath
+from liftbite.api.measure.bench import Bench
+from liftbite.api.measure.views import bench_of
+from liftbite.api.paper.document import answered
+from liftbite.api.problems import problem_responses
+from liftbite.api.prove import models as mp
+from liftbite.api.prove.handed import calendar_of, hand_over_html, hand_over_of, owner_html
+from liftbite.api.prove.present import drive_out, lacks_of, prove_out
+from liftbite.api.serving import MOST_LARGE
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.job.record import Line, read_line
+from liftbite.core.measure.scope import SYMPTOMS
+from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, TESTS
+from liftbite.core.prove.logger import simulated, vehicle_of, written
+from liftbite.core.prove.running_in import read_trip
+from liftbite.store import jobs as jobs_store
+from liftbite.store import record as record_store
+
+api = APIBlueprint("prove", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="prove")])
+_PROBLEMS = problem_responses(400, 404, 422)
+
+
+def _prove(bench: Bench, revision: int) -> Response:
+    return reply(prove_out(bench, revision))
+
+
+@api.get("/<int:job_id>/prove", responses={"200": mp.ProveOut, **problem_responses(404)})
+def get_prove(path: JobPath) -> Response:
+    """Where a job stands in Prove: the complaint, drives, bedding-in, and what stands before its hand-over."""
+    with session_of() as session:
+        return _prove(bench_of(session, path.job_id, FOUND), jobs_store.newest_revision(session, path.job_id))
+
+
+@api.post("/<int:job_id>/prove", responses={"200": mp.ProveOut, **_PROBLEMS})
+def say_of_proof(path: JobPath, body: mp.SayOfProofIn) -> Response:
+    """Appends what is said in Prove: never stale, and sent twice it counts once."""
+    with writing() as session:
+        line = read_line(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
+        revision = jobs_store.newest_revision(session, path.job_id)
+        _check(line, bench_of(session, path.job_id, FOUND), revision)
+        record_store.say(session, path.job_id, line, now(), body.request)
+        return _prove(bench_of(session, path.job_id, FOUND), revision)
+
+
+def _check(line: Line, bench: Bench, revision: int) -> None:
+    """What is said has to be of something there is.
+
+    Raises
+    ------
+    UnreadableEntry : the sentence says what there is
+    """
+    if line.kind == "complaint":
+        unknown = [name for name in line.answer.split(", ") if name and name not in SYMPTOMS]
+        if unknown:
+            raise UnreadableEntry(f"“{unknown[0]}” is no complaint; {', '.join(SYMPTOMS)} are")
+    if line.kind == "fault test":
+        test = TESTS.get(line.key)
+        if test is None or line.answer not in (*test.answers, CANNOT_TELL, "open"):
+            raise UnreadableEntry(f"“{line.answer}” is no answer to “{line.key}”")
+    if line.kind == "fault" and line.key not in CAUSES:
+        raise UnreadableEntry(f"“{line.key}” is no cause")
+    if line.kind == "trip" and line.answer != "open":
+        read_trip(line)
+    if line.kind == "hand-over" and line.answer == "signed":
+        if line.key != str(revision):
+            raise UnreadableEntry(f"the job stands at revision {revision} now; look at it and sign that one")
+        loose = [lack.words for lack in lacks_of(bench) if lack.words.startswith("left over")]
+        if loose:
+            raise UnreadableEntry(f"it cannot be handed over: {loose[0]}")
+
+
+@api.post("/<int:job_id>/log", responses={"200": mp.DriveOut, **problem_responses(400, 404, 413, 422)})
+def read_drive(path: JobPath) -> Response:
+    """A logger's CSV, sent as it is, against the job: gears, starts, shifts, slip, heat, margin. Nothing is kept."""
+    request.max_content_length = MOST_LARGE
+    with session_of() as session:
+        build = bench_of(session, path.job_id, PLAN).build
+    return reply(drive_out(build, request.get_data()))
+
+
+class LoggerQuery(BaseModel):
+    """What is driven, and how long."""
+
+    fault: Literal["none", "slip", "slip_hot", "drag", "judder", "tyre"] = "none"
+    minutes: float = Field(default=3.0, ge=0.2, le=20)
+    rate: float = Field(default=50.0, ge=5, le=100)
+    seed: int = Field(default=1, ge=0, le=2**31)
+
+
+@api.get("/<int:job_id>/simulated.csv", responses={"200": None, **_PROBLEMS})
+def simulated_log(path: JobPath, query: LoggerQuery) -> Response:
+    """A simulated logger's drive of this job's own vehicle, healthy or with a fault, as such loggers write it."""
+    with session_of() as session:
+        build = bench_of(session, path.job_id, PLAN).build
+    log, _ = simulated(vehicle_of(build), query.fault, minutes=query.minutes, rate=query.rate, seed=query.seed)
+    return download(written(log), "text/csv; charset=utf-8", f"simulated-{query.fault}.csv")
+
+
+class HandQuery(BaseModel):
+    """For whom."""
+
+    owner: bool = Field(default=False, description="One page for the owner instead of the whole.")
+
+
+def _handed(job_id: int, query: HandQuery) -> tuple[str, str]:
+    with session_of() as session:
+        found = hand_over_of(session, job_id, now().date())
+    what = "owner" if query.owner else "hand-over"
+    return (owner_html if query.owner else hand_over_html)(found), file_name(f"{found.sheet.job.name} {what}", "")
+
+
+@api.get("/<int:job_id>/handover.html", responses={"200": {"content": {"text/html": {}}}, **_PROBLEMS})
+def handover(path: JobPath, query: HandQuery) -> Response:
+    """What is handed over, as one HTML that needs nothing else."""
+    return answered(*_handed(path.job_id, query), "html")
+
+
+@api.get("/<int:job_id>/handover.pdf", responses={"200": {"content": {"application/pdf": {}}},
+                                                  **problem_responses(404, 422, 501)})  # fmt: skip
+def handover_pdf(path: JobPath, query: HandQuery) -> Response:
+    """The same as PDF."""
+    return answered(*_handed(path.job_id, query), "pdf")
+
+
+@api.get("/<int:job_id>/calendar.ics", responses={"200": None, **problem_responses(404)})
+def calendar(path: JobPath) -> Response:
+    """Dates to come as iCalendar: the look again, the end of bedding-in, the fluid."""
+    today = now().date()
+    with session_of() as session:
+        bench = bench_of(session, path.job_id, FOUND)
+        prove = prove_out(bench, jobs_store.newest_revision(session, path.job_id))
+    text = calendar_of(bench.job_name, prove, today, path.job_id).decode()
+    return download(text, "text/calendar; charset=utf-8", file_name(f"{bench.job_name} dates", ".ics"))

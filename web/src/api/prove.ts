@@ -1,0 +1,53 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { requestName } from "@/lib/request";
+import { client, Refusal, sendFile, taken } from "./client";
+import type { components } from "./schema";
+
+type Schemas = components["schemas"];
+export type Prove = Schemas["ProveOut"];
+export type Drive = Schemas["DriveOut"];
+export type ProofChange = Omit<Schemas["SayOfProofIn"], "who" | "request" | "key"> & { key?: string };
+/** Says something in Prove; a refusal comes back as a sentence. */
+export type SayProof = (change: ProofChange) => Promise<string | null>;
+
+const key = (id: number) => ["prove", id] as const;
+
+/** Where a job stands in Prove. */
+export const useProve = (id: number, change: number) =>
+  useQuery({
+    queryKey: [...key(id), change],
+    queryFn: () => taken(client.GET("/api/jobs/{job_id}/prove", { params: { path: { job_id: id } } })),
+    placeholderData: (before) => before,
+    refetchOnWindowFocus: true,
+  });
+
+export function useSayOfProof(id: number): SayProof {
+  const queries = useQueryClient();
+  const say = useMutation({
+    mutationFn: (change: ProofChange) =>
+      taken(
+        client.POST("/api/jobs/{job_id}/prove", {
+          params: { path: { job_id: id } },
+          body: { key: "", ...change, who: "", request: requestName() },
+        }),
+      ),
+    onSuccess: (prove) => queries.setQueriesData({ queryKey: key(id) }, prove),
+  });
+  return async (change) => {
+    try {
+      await say.mutateAsync(change);
+      return null;
+    } catch (error) {
+      return error instanceof Refusal ? error.message : "It could not be kept; try again.";
+    }
+  };
+}
+
+/** A logger's file against the job; nothing is kept. */
+export const useReadDrive = (id: number) =>
+  useMutation({
+    mutationFn: async (file: File): Promise<{ name: string; drive: Drive }> => ({
+      name: file.name,
+      drive: await (await sendFile(`/api/jobs/${id}/log`, file, "text/csv")).json(),
+    }),
+  });

@@ -1,0 +1,240 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import { Figure } from "@/components/Figure";
+import { Scroll } from "@/components/Scroll";
+import { useJobEditor } from "@/lib/useJobEditor";
+import { moment } from "@/lib/words";
+import { useProof } from "./Prove";
+
+/** Bedding-in, what stands before the hand-over, the documents, and the signature. */
+export function HandOverView() {
+  const { entered: job } = useJobEditor();
+  const { prove, say } = useProof();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const tell = (change: Parameters<typeof say>[0]) => void say(change).then(setTrouble);
+  const file = (name: string) => `/api/jobs/${job.id}/${name}`;
+  return (
+    <Scroll label="Hand-over" className="h-full overflow-y-auto px-5 py-4">
+      <div className="mx-auto grid max-w-[72rem] gap-x-8 gap-y-6 tablet:grid-cols-2">
+        <BeddingIn tell={tell} />
+        <section aria-labelledby="hand">
+          <h1 id="hand" className="border-b-2 border-ink pb-1 text-head font-bold">
+            Hand-over
+          </h1>
+          {prove.lacks.length > 0 && (
+            <ul className="py-2" data-testid="lacks">
+              {prove.lacks.map(({ words, leads }) => (
+                <li key={words} className="py-0.5">
+                  ▲{" "}
+                  <Link className="plain-link" to={`/jobs/${job.id}/${leads}`}>
+                    {words}
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          )}
+          <p className="flex flex-wrap gap-3 py-2">
+            <a
+              className="button inline-flex min-h-11 items-center"
+              href={file("handover.html")}
+              target="_blank"
+              rel="noreferrer"
+            >
+              Look at it
+            </a>
+            <a className="button inline-flex min-h-11 items-center" href={file("handover.pdf")} download>
+              Hand-over (PDF)
+            </a>
+            <a
+              className="button inline-flex min-h-11 items-center"
+              href={file("handover.pdf?owner=true")}
+              download
+            >
+              One page for the owner (PDF)
+            </a>
+            <a className="button inline-flex min-h-11 items-center" href={file("calendar.ics")} download>
+              Dates to come (.ics)
+            </a>
+          </p>
+          {trouble && (
+            <p role="alert" className="font-semibold">
+              ▲ {trouble}
+            </p>
+          )}
+          <button
+            type="button"
+            className="button min-h-11"
+            onClick={() => tell({ kind: "hand-over", key: String(job.revision), said: { answer: "signed" } })}
+          >
+            Sign this edition with my name
+          </button>
+          {prove.editions.map((edition) => (
+            <p key={edition.answer} className="border-b border-hair py-1">
+              {edition.answer}: <b>{edition.who}</b>{" "}
+              <span className="text-note text-soft">{moment(edition.at)}</span>
+            </p>
+          ))}
+          {prove.changed_since && (
+            <p className="py-1 font-semibold">▲ Changed since it was signed: sign a new edition.</p>
+          )}
+        </section>
+      </div>
+    </Scroll>
+  );
+}
+
+type Tell = (change: Parameters<ReturnType<typeof useProof>["say"]>[0]) => void;
+
+function BeddingIn({ tell }: { tell: Tell }) {
+  const { running_in: running } = useProof().prove;
+  const [distance, setDistance] = useState("");
+  const [starts, setStarts] = useState("");
+  const [how, setHow] = useState("gentle");
+  const [reason, setReason] = useState("");
+  const look = "h-11 rounded-cut border border-line bg-sheet px-2";
+  return (
+    <section aria-labelledby="bedding">
+      <h1 id="bedding" className="border-b-2 border-ink pb-1 text-head font-bold">
+        Bedding-in
+      </h1>
+      <p className="py-2 text-field font-semibold" data-testid="bedding-says">
+        {running.says}
+      </p>
+      <div
+        className="h-4 border border-ink"
+        role="progressbar"
+        aria-label="Bedded in"
+        aria-valuemin={0}
+        aria-valuemax={100}
+        aria-valuenow={Math.round(100 * running.share)}
+      >
+        <div className="h-full bg-ink" style={{ width: `${100 * running.share}%` }} />
+      </div>
+      <label className="mt-3 block text-note">
+        Counted
+        <select
+          className={`${look} mt-0.5 block w-full`}
+          value={running.school}
+          onChange={(event) => tell({ kind: "bedding in", said: { answer: event.target.value } })}
+        >
+          {running.schools.map(({ name, label }) => (
+            <option key={name} value={name}>
+              {label}
+            </option>
+          ))}
+        </select>
+      </label>
+      <form
+        className="mt-3 flex flex-wrap items-end gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          tell({
+            kind: "trip",
+            key: `trip ${running.trips.length + 1} ${Date.now()}`,
+            said: { distance, starts, how },
+          });
+          setDistance("");
+          setStarts("");
+        }}
+      >
+        <label className="text-note">
+          Trip
+          <input
+            className={`${look} mt-0.5 block w-28`}
+            value={distance}
+            placeholder="km or mi"
+            onChange={(event) => setDistance(event.target.value)}
+          />
+        </label>
+        <label className="text-note">
+          Starts
+          <input
+            className={`${look} mt-0.5 block w-20`}
+            value={starts}
+            inputMode="numeric"
+            onChange={(event) => setStarts(event.target.value)}
+          />
+        </label>
+        <label className="text-note">
+          Driven
+          <select
+            className={`${look} mt-0.5 block`}
+            value={how}
+            onChange={(event) => setHow(event.target.value)}
+          >
+            <option value="gentle">gently</option>
+            <option value="mixed">mixed</option>
+            <option value="hard">hard</option>
+          </select>
+        </label>
+        <button type="submit" className="button min-h-11" disabled={!distance && !starts}>
+          Add the trip
+        </button>
+      </form>
+      {running.breaches > 0 && (
+        <p className="py-2 font-semibold">▲ Driven hard {running.breaches} times before it was bedded in.</p>
+      )}
+      {running.trips.map((trip) => (
+        <p key={trip.key} className="flex flex-wrap items-baseline gap-x-3 border-b border-hair py-1">
+          <span className="grow">
+            <Figure value={trip.distance} /> · {trip.starts} starts · {trip.how}
+          </span>
+          <button
+            type="button"
+            className="plain-link min-h-9 text-note"
+            onClick={() => tell({ kind: "trip", key: trip.key, said: { answer: "open" } })}
+          >
+            Take back
+          </button>
+        </p>
+      ))}
+      {running.look_again && (
+        <p className="mt-3 border-l-4 border-now pl-3">
+          Look again now: fluid, leaks, mounts, exhaust, shaft bolts, slave travel.{" "}
+          <button
+            type="button"
+            className="button min-h-11"
+            onClick={() => tell({ kind: "look again", said: { answer: "done" } })}
+          >
+            Looked at again
+          </button>
+        </p>
+      )}
+      {running.looked && (
+        <p className="pt-2 text-note">
+          Looked at again: {running.looked.who} {moment(running.looked.at)}
+        </p>
+      )}
+      {!running.done &&
+        (running.allowed ? (
+          <p className="pt-2">
+            Full load allowed before: {running.allowed.reason} <b>{running.allowed.who}</b>
+          </p>
+        ) : (
+          <details className="mt-3">
+            <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center text-note">
+              Allow full load before it is done …
+            </summary>
+            <form
+              className="flex flex-wrap gap-3"
+              onSubmit={(event) => {
+                event.preventDefault();
+                tell({ kind: "full load", said: { answer: "allowed", reason } });
+              }}
+            >
+              <input
+                aria-label="Why full load is allowed"
+                className={`${look} grow`}
+                placeholder="why"
+                value={reason}
+                onChange={(event) => setReason(event.target.value)}
+              />
+              <button type="submit" className="button min-h-11">
+                Allow, with my name
+              </button>
+            </form>
+          </details>
+        ))}
+    </section>
+  );
+}
