@@ -40,3 +40,29 @@ def test_take_is_in_sight_before_anything_is_scrolled(page: Page, shop: str, wid
             document.elementFromPoint(box.left + box.width / 2, y)?.closest("button") === button);
     }""")
     assert on_top
+
+
+#: Views in which something is typed.
+TYPED = ("/", "/jobs/2/brief", "/jobs/3/choose/section", "/jobs/2/choose/bite", "/jobs/3/choose/start",
+         "/jobs/3/choose/flywheel", "/jobs/3/choose/against", "/jobs/3/measure/bench?instruments",
+         "/jobs/5/measure/decide", "/jobs/3/fit", "/jobs/3/prove/road", "/jobs/3/prove/hand-over",
+         "/shelf?slot=disc&part=new")  # fmt: skip
+
+
+@pytest.mark.parametrize(("width", "height"), [(390, 844), (640, 900), (820, 1180), (1023, 768), (640, 400)])
+def test_the_last_field_of_every_view_is_reached_and_typed_into(page: Page, shop: str, width: int, height: int) -> None:
+    """640 by 400 is a window of 1280 by 800 at 200 %."""
+    page.set_viewport_size({"width": width, "height": height})
+    for view in TYPED:
+        page.goto(f"{shop}{view}")
+        fields = page.locator("input[type=text]:visible, input:not([type]):visible, input[type=search]:visible,"
+                              "textarea:visible")  # fmt: skip
+        expect(fields.first).to_be_visible()
+        page.wait_for_load_state("networkidle")
+        last = fields.last
+        last.click()  # fails where it cannot be scrolled to or something lies over it
+        last.press("End")
+        last.press_sequentially("7")
+        expect(last, f"{view} at {width}").to_have_value(re.compile("7$"))
+        wide = page.evaluate("document.documentElement.scrollWidth - innerWidth")
+        assert wide <= 0, f"{view} at {width} is {wide} px wider than its window"

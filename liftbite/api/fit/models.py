@@ -60,6 +60,19 @@ class VanishedOut(BaseModel):
     text: str
 
 
+class KeptOut(BaseModel):
+    """A bag, a mark, or something left over."""
+
+    kind: Literal["bag", "mark", "leftover"]
+    key: str = Field(description="What it is of: an assembly, a pair of parts, a fastener.")
+    number: int = Field(description="Of bags, in the order they were filled; 0 for the rest.")
+    words: str = Field(description="What is in it, how it is marked, or what it was and where it belongs.")
+    count: str
+    open: bool = Field(description="Left over and unexplained.")
+    who: str
+    at: str
+
+
 class PlanOut(BaseModel):
     """The plan of a job."""
 
@@ -72,16 +85,17 @@ class PlanOut(BaseModel):
     minutes: int = Field(description="About how long what is left takes.")
     vanished: list[VanishedOut]
     awaited: list[str] = Field(description="Parts that are ordered and not here.")
+    kept: list[KeptOut] = Field(description="Bags, marks and what was left over, in the order they were said.")
     to_get: list[str] = Field(description="Parts of the list of which nobody said that they are here.")
 
 
 class SayOfPlanIn(BaseModel):
-    """Something said of the plan: an answer it depends on, a step done or overridden, a bolt ticked, a step of
-    one's own."""
+    """Something said of the plan: an answer it depends on, a step done or overridden, a bolt ticked, a step of one's
+    own, a bag, a mark, or something left over."""
 
     model_config = ConfigDict(extra="forbid")
 
-    kind: Literal["plan", "step", "own step", "bolt"]
+    kind: Literal["plan", "step", "own step", "bolt", "bag", "mark", "leftover"]
     key: Annotated[Words, Field(min_length=1, max_length=120)]
     said: dict[Annotated[str, Field(max_length=40)], Annotated[Words, Field(max_length=400)]]
     who: Annotated[Words, Field(max_length=60)] = ""

@@ -1,12 +1,14 @@
 """The plan of a job as it goes over the wire.
 
 - `plan_out`      from a job's bench
+- `kept_out`      bags, marks and what was left over
 - `plan_of_job`, `progress_of`   the plan and where the job stands in it
 """
 
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from typing import Literal
 
 from liftbite.api.fit import models as mf
 from liftbite.api.jobs.models import NameOut
@@ -76,9 +78,26 @@ def plan_out(bench: Bench) -> mf.PlanOut:
         minutes=sum(s.planned.step.minutes for s in found.standings if s.state not in PASSED),
         vanished=[mf.VanishedOut(key=line.key, said=_said_out(line), text=line.said.get("text", ""))
                   for line in found.vanished],
+        kept=kept_out(bench),
         awaited=[part for part, state in orders.items() if state in ON_ITS_WAY],
         to_get=[part for part, state in orders.items() if state not in (*ON_ITS_WAY, *HERE)],
     )  # fmt: skip
+
+
+def kept_out(bench: Bench) -> list[mf.KeptOut]:
+    """Bags by number, marks, and what was left over."""
+    bags = list(bench.said_of("bag"))
+    return [
+        mf.KeptOut(
+            kind=kind, key=key, number=bags.index(key) + 1 if kind == "bag" else 0,
+            words=line.said.get("holds") or line.said.get("reason") or line.said.get("note", ""),
+            count=line.said.get("count", ""), open=line.answer == "unexplained", who=line.who, at=line.at,
+        )
+        for kind in _KEPT for key, line in bench.said_of(kind).items()
+    ]  # fmt: skip
+
+
+_KEPT: tuple[Literal["bag", "mark", "leftover"], ...] = ("bag", "mark", "leftover")
 
 
 def _said_out(line: Line) -> SaidOut:

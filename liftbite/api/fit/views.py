@@ -11,7 +11,7 @@ from pydantic import BaseModel, Field
 from liftbite.api.common import now, reply, session_of, writing
 from liftbite.api.fit import models as mf
 from liftbite.api.fit.card import card_html, card_svg
-from liftbite.api.fit.present import plan_of_job, plan_out, progress_of
+from liftbite.api.fit.present import kept_out, plan_of_job, plan_out, progress_of
 from liftbite.api.jobs.files import file_name
 from liftbite.api.jobs.views import JobPath
 from liftbite.api.measure.views import bench_of
@@ -73,6 +73,19 @@ def card_pdf(path: JobPath, query: CardQuery) -> Response:
     """The bolt card of a joint at 1:1, as PDF."""
     _, html, name = _card(path.job_id, query)
     return answered(html, name, "pdf")
+
+
+@api.get(
+    "/<int:job_id>/bags.pdf", responses={"200": {"content": {"application/pdf": {}}}, **problem_responses(404, 501)}
+)
+def bags_pdf(path: JobPath) -> Response:
+    """A label for every bag, to cut out."""
+    with session_of() as session:
+        bench = bench_of(session, path.job_id, FOUND)
+    name, day = bench.job_name or "Job", bench.today.isoformat()
+    bags = [each for each in kept_out(bench) if each.kind == "bag"]
+    html = page("bags", bags=bags, name=name, day=day, running=(name, day))
+    return answered(html, file_name(f"{name} labels", ""), "pdf")
 
 
 @api.get(

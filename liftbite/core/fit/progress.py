@@ -180,7 +180,7 @@ def read_said(line: Line, plan: Plan, found: Progress, record: Iterable[Line], k
         read_evidence(plan, line, standing, [n for n in _bolts(plan, line.key, known) if n not in done])
     elif line.kind == "bolt":
         read_tick(line, standing, _bolts(plan, line.key.rpartition(":")[0], known))
-    elif line.said.get("after") and line.said["after"] not in plan.by_key:
+    elif line.kind == "own step" and line.said.get("after") and line.said["after"] not in plan.by_key:
         raise UnreadableEntry(f"“{line.said['after']}” is no step of this plan")
     return line
 

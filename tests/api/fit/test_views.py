@@ -182,3 +182,33 @@ def test_bolts_are_ticked_off_one_by_one_and_none_is_left(client: FlaskClient, j
     assert 3 not in next(s for s in back["steps"] if s["key"] == "flywheel_on")["ticked"]
     for wrong in ("flywheel_on:99", "cover_on:1", "nowhere:1", "flywheel_on:x"):
         assert say(client, job, "bolt", wrong, answer="done").status_code == 422
+
+
+def test_bags_marks_and_leftovers_and_a_hand_over_that_waits_for_them(client: FlaskClient) -> None:
+    job = begin(client, FULL)
+    for key, holds in (("Bell housing", "9 x M10, two long at the bottom"), ("Starter", "3 x M12")):
+        say(client, job["id"], "bag", key, answer="filled", holds=holds)
+    say(
+        client,
+        job["id"],
+        kind="mark",
+        key="Propeller shaft flanges",
+        said={"answer": "made", "note": "one line, green"},
+    )
+    plan = say(
+        client, job["id"], kind="leftover", key="M6 x 20", said={"answer": "unexplained", "count": "1"}
+    ).get_json()
+    kept = {(k["kind"], k["key"]): k for k in plan["kept"]}
+    assert [k["number"] for k in plan["kept"] if k["kind"] == "bag"] == [1, 2]
+    assert kept["leftover", "M6 x 20"]["open"]
+    labels = client.get(f"/api/jobs/{job['id']}/bags.pdf")
+    words = PdfReader(io.BytesIO(labels.data)).pages[0].extract_text()
+    assert "two long at the bottom" in words
+    body = {"kind": "hand-over", "key": str(job["revision"]), "said": {"answer": "signed"}, "who": "Nell"}
+    refused = client.post(f"/api/jobs/{job['id']}/prove", json=body)
+    assert refused.status_code == 422
+    assert "M6 x 20" in refused.get_json()["detail"]
+    no_reason = say(client, job["id"], "leftover", "M6 x 20", answer="explained")
+    assert "where it belongs" in no_reason.get_json()["detail"]
+    say(client, job["id"], "leftover", "M6 x 20", answer="explained", reason="heat shield")
+    assert client.post(f"/api/jobs/{job['id']}/prove", json=body).status_code == 200

@@ -1067,6 +1067,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/bags.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A label for every bag, to cut out. */
+        get: operations["fit_bags_pdf__int_job_id__bags_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/plan.pdf": {
         parameters: {
             query?: never;
@@ -4631,6 +4648,11 @@ export interface components {
              */
             awaited: string[];
             /**
+             * Kept
+             * @description Bags, marks and what was left over, in the order they were said.
+             */
+            kept: components["schemas"]["KeptOut"][];
+            /**
              * To Get
              * @description Parts of the list of which nobody said that they are here.
              */
@@ -4729,6 +4751,43 @@ export interface components {
             ticked: number[];
         };
         /**
+         * KeptOut
+         * @description A bag, a mark, or something left over.
+         */
+        KeptOut: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "bag" | "mark" | "leftover";
+            /**
+             * Key
+             * @description What it is of: an assembly, a pair of parts, a fastener.
+             */
+            key: string;
+            /**
+             * Number
+             * @description Of bags, in the order they were filled; 0 for the rest.
+             */
+            number: number;
+            /**
+             * Words
+             * @description What is in it, how it is marked, or what it was and where it belongs.
+             */
+            words: string;
+            /** Count */
+            count: string;
+            /**
+             * Open
+             * @description Left over and unexplained.
+             */
+            open: boolean;
+            /** Who */
+            who: string;
+            /** At */
+            at: string;
+        };
+        /**
          * PlanQuestionOut
          * @description Something the plan depends on.
          */
@@ -4760,15 +4819,15 @@ export interface components {
         };
         /**
          * SayOfPlanIn
-         * @description Something said of the plan: an answer it depends on, a step done or overridden, a bolt ticked, a step of
-         *     one's own.
+         * @description Something said of the plan: an answer it depends on, a step done or overridden, a bolt ticked, a step of one's
+         *     own, a bag, a mark, or something left over.
          */
         SayOfPlanIn: {
             /**
              * Kind
              * @enum {string}
              */
-            kind: "plan" | "step" | "own step" | "bolt";
+            kind: "plan" | "step" | "own step" | "bolt" | "bag" | "mark" | "leftover";
             /** Key */
             key: string;
             /** Said */
@@ -15676,6 +15735,123 @@ export interface operations {
                             [key: string]: unknown;
                         } | null;
                     };
+                };
+            };
+            /** @description No PDF here */
+            501: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    fit_bags_pdf__int_job_id__bags_pdf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
                 };
             };
             /** @description No PDF here */

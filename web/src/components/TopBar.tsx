@@ -22,7 +22,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
             strokeWidth="1.2"
           />
         </svg>
-        <span className="hidden text-head [font-stretch:85%] tablet:inline">Lift Bite</span>
+        <span className="hidden text-head [font-stretch:85%] wide:inline">Lift Bite</span>
       </Link>
       {children}
       <NavLink

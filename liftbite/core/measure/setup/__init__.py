@@ -9,6 +9,7 @@
   ones.
 - `flywheel_cut`   A flywheel that was cut, or is another height than the one that comes out: fingers, clamp and hub.
 - `fork`           A bearing of another height on a fork: free play, how the fork turns, and the slave's stroke.
+- `housing_gap`    The gap between gearbox and engine read at four places: which way the tail goes, and how far.
 - `pack`           A wet pack: plates counted, and plain plates of another thickness.
 - `shaft`          The input shaft in its pilot: how far it enters, and what is left below it.
 - `travel`         Slave travel and bite point held against the stroke the job works out: what is short, and what that

@@ -6,6 +6,7 @@ import { useAddress } from "@/lib/address";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { Person } from "@/views/measure/Person";
 import { Answers } from "./Answers";
+import { Bags } from "./Bags";
 import { StepCard } from "./StepCard";
 import { StepLine } from "./StepLine";
 
@@ -66,6 +67,7 @@ export function FitView() {
           </section>
         )}
         <Vanished plan={plan.data} />
+        <Bags job={job.id} plan={plan.data} say={say} />
         <Answers plan={plan.data} say={say} />
         <p className="mt-4 flex flex-wrap gap-3">
           <a className="button min-h-11" href={`/api/jobs/${job.id}/plan.pdf`} download>

@@ -76,7 +76,7 @@ function OpenJob({ job }: { job: Job }) {
                 key={to}
                 to={to}
                 className={({ isActive }) =>
-                  `flex min-h-11 items-center border-b-4 px-[0.45rem] pt-1 font-semibold tablet:px-3 wide:px-4 ${
+                  `flex min-h-11 items-center border-b-4 px-[0.3rem] pt-1 font-semibold tablet:px-2.5 wide:px-4 ${
                     isActive ? "border-ink" : "border-transparent text-soft hover:text-ink"
                   }`
                 }

@@ -56,7 +56,7 @@ function Line({ revision, onBack }: LineProps) {
           <button
             type="button"
             className="plain-link min-h-6 text-note"
-            aria-label={`Back to revision ${revision.number}`}
+            aria-label={`Back to this: revision ${revision.number}`}
             onClick={onBack}
           >
             Back to this

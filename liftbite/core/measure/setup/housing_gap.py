@@ -1,0 +1,105 @@
+"""The gap between gearbox and engine read at four places: which way the tail goes, and how far.
+
+- `tail_move`    from the gaps
+- `HousingGap`, `work_out`, `tell`   the calculation
+
+The shaft enters when both faces are parallel. The tail goes towards the wider side of the gap, by the difference of the
+two gaps times how far it lies behind the face, over the diameter the gaps were read across. Lengths in metres.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from liftbite.core.job.build import Build
+from liftbite.core.measure.judgement import Readings, values_of
+from liftbite.core.measure.setup.calculation import Calculation, Remark, Told, mm, right, said
+
+#: Where it is read, by the clock, seen from behind the gearbox; and the two lengths that turn gaps into a move.
+CLOCK = ("At 12", "At 3", "At 6", "At 9")
+TAIL, ACROSS = "Face to tail", "Across the housing"
+#: Gaps that differ by less are even: a blade tells no more [m] [practice].
+EVEN = 0.3e-3
+
+
+def tail_move(wide: float, narrow: float, tail: float, across: float) -> float:
+    """How far the tail moves towards the wider side [m].
+
+    move = (wide − narrow) · tail/across
+
+    Parameters
+    ----------
+    wide, narrow : gaps on both sides of a diameter [m]
+    tail : from the face to the tail [m]
+    across : diameter the gaps were read across [m], above 0
+
+    Source: [geometry: similar triangles].
+
+    >>> round(tail_move(0.008, 0.002, 0.700, 0.350) * 1e3, 1)
+    12.0
+    """
+    return (wide - narrow) * tail / across
+
+
+@dataclass(frozen=True, slots=True)
+class HousingGap:
+    """Gaps by the clock, and the tail's move up and to the right, minus down and to the left [m].
+
+    `tail`, `across` are None where they were not measured: then only the way is said.
+    """
+
+    gaps: Mapping[str, float]
+    up: float
+    right: float
+    tail: float | None
+    across: float | None
+
+
+def work_out(_: Build, readings: Readings, __: Mapping[str, str]) -> HousingGap | None:
+    """The move of the tail from a job's readings; None until all four places are read."""
+    read = {place: values_of(readings, "housing_gap", place)[-1:] for place in (*CLOCK, TAIL, ACROSS)}
+    if any(not read[place] for place in CLOCK):
+        return None
+    gaps = {place: read[place][0] for place in CLOCK}
+    tail, across = (read[name][0] if read[name] else None for name in (TAIL, ACROSS))
+    known = tail is not None and across is not None and across > 0
+    scale = tail / across if known and tail is not None and across is not None else 1.0
+    return HousingGap(gaps, (gaps["At 12"] - gaps["At 6"]) * scale, (gaps["At 3"] - gaps["At 9"]) * scale,
+                      tail if known else None, across if known else None)  # fmt: skip
+
+
+def tell(found: HousingGap) -> Told:
+    """Which way the tail goes, and how far."""
+    high = found.gaps["At 12"] - found.gaps["At 6"]
+    side = found.gaps["At 3"] - found.gaps["At 9"]
+    even = abs(high) <= EVEN and abs(side) <= EVEN
+    moves = [
+        f"{way}{f' by {said(abs(move))}' if found.tail is not None else ''}"
+        for apart, move, way in (
+            (high, found.up, "up" if high > 0 else "down"), (side, found.right, "to 3" if side > 0 else "to 9"))
+        if abs(apart) > EVEN
+    ]  # fmt: skip
+    sentence = "The gap is even: a gear in, output held, turn the crank slowly, and it goes home." if even else (
+        f"The tail goes {' and '.join(moves)}, towards the wider side.")  # fmt: skip
+    if not even and found.tail is None:
+        sentence += " Measure the tail's distance and the housing across, and it is said how far."
+    working = [f"Gaps: {', '.join(f'{place.lower()} {mm(gap)}' for place, gap in found.gaps.items())} mm."]
+    if found.tail is not None and found.across is not None:
+        working += [
+            f"Move = (wider − narrower) · tail/across = ({mm(max(one, other))} − {mm(min(one, other))}) · "
+            f"{mm(found.tail)}/{mm(found.across)} = {mm(abs(move))} mm [geometry]."
+            for one, other, move in (
+                (found.gaps["At 12"], found.gaps["At 6"], found.up),
+                (found.gaps["At 3"], found.gaps["At 9"], found.right),
+            )
+        ]  # fmt: skip
+    shows = (
+        () if even else (Remark("Never draw it in by its bolts: force means a wrong angle or something in the way."),)
+    )
+    return Told(sentence, right(even), tuple(working), shows)
+
+
+CALCULATION = Calculation(
+    "housing_gap", "Gap of the gearbox", ("housing_gap",), "the gap at all four places", work_out, tell
+)

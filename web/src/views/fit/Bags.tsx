@@ -1,0 +1,116 @@
+import { useState } from "react";
+import type { Plan } from "@/api/client";
+import type { Say } from "./FitView";
+
+const KINDS = [
+  {
+    kind: "bag",
+    label: "Bag",
+    of: "Assembly",
+    words: "Bolts, washers and shims, in the order they came off",
+  },
+  { kind: "mark", label: "Mark", of: "Pair", words: "Which halves, which face, how marked" },
+  { kind: "leftover", label: "Left over", of: "What", words: "Where it belongs; nothing while nobody knows" },
+] as const;
+
+/** Bags by number, marks on pairs, and what was left over: the job is not handed over while that is unexplained. */
+export function Bags({ job, plan, say }: { job: number; plan: Plan; say: Say }) {
+  const [kind, setKind] = useState<(typeof KINDS)[number]["kind"]>("bag");
+  const [of, setOf] = useState("");
+  const [words, setWords] = useState("");
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const asked = KINDS.find((each) => each.kind === kind) ?? KINDS[0];
+  const said = (): Record<string, string> => {
+    if (kind === "bag") return { answer: "filled", holds: words };
+    if (kind === "mark") return { answer: "made", note: words };
+    return words.trim() ? { answer: "explained", reason: words } : { answer: "unexplained" };
+  };
+  const look = "h-11 rounded-cut border border-line bg-sheet px-2";
+  return (
+    <section className="mt-4" aria-labelledby="bags">
+      <h2 id="bags" className="lettering border-b border-ink pb-0.5">
+        Bags, marks and what is left over
+      </h2>
+      {plan.kept.map((each) => (
+        <p
+          key={`${each.kind} ${each.key}`}
+          className="flex flex-wrap items-baseline gap-x-3 border-b border-hair py-1"
+        >
+          <span className="grow">
+            {each.open && "▲ "}
+            <b>
+              {each.kind === "bag"
+                ? `Bag ${each.number}: `
+                : each.kind === "leftover"
+                  ? "Left over: "
+                  : "Mark: "}
+              {each.key}
+            </b>{" "}
+            {each.words || (each.open && "unexplained")}{" "}
+            <span className="text-note text-soft">{each.who}</span>
+          </span>
+          <button
+            type="button"
+            className="plain-link min-h-11 text-note"
+            onClick={() =>
+              void say({ kind: each.kind, key: each.key, said: { answer: "open" } }).then(setTrouble)
+            }
+          >
+            Take back
+          </button>
+        </p>
+      ))}
+      <form
+        className="flex flex-wrap gap-2 py-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void say({ kind, key: of, said: said() }).then((refused) => {
+            setTrouble(refused);
+            if (refused === null) {
+              setOf("");
+              setWords("");
+            }
+          });
+        }}
+      >
+        <select
+          aria-label="Bag, mark or left over"
+          className={look}
+          value={kind}
+          onChange={(event) => setKind(event.target.value as typeof kind)}
+        >
+          {KINDS.map((each) => (
+            <option key={each.kind} value={each.kind}>
+              {each.label}
+            </option>
+          ))}
+        </select>
+        <input
+          aria-label={asked.of}
+          placeholder={asked.of}
+          className={`${look} w-40`}
+          value={of}
+          maxLength={100}
+          onChange={(event) => setOf(event.target.value)}
+        />
+        <input
+          aria-label={asked.words}
+          placeholder={asked.words}
+          className={`${look} min-w-40 grow`}
+          value={words}
+          maxLength={300}
+          onChange={(event) => setWords(event.target.value)}
+        />
+        <button type="submit" className="button min-h-11" disabled={!of.trim()}>
+          Keep it
+        </button>
+      </form>
+      {trouble && <p role="alert">▲ {trouble}</p>}
+      {plan.kept.some((each) => each.kind === "bag") && (
+        <a className="button inline-flex min-h-11 items-center" href={`/api/jobs/${job}/bags.pdf`} download>
+          Labels for the bags (PDF)
+        </a>
+      )}
+    </section>
+  );
+}
