@@ -7,5 +7,4 @@
 - `faults`      causes of a complaint, ranked by what is known, and the test that separates most
 - `causes`      what causes there are, what they show, and the tests that tell them apart
 - `running_in`  how far a new clutch is bedded in, and what may be asked of it
-- `hand_over`   dates and distances to come, as a calendar
 """

@@ -188,16 +188,8 @@ def test_bags_marks_and_leftovers_and_a_hand_over_that_waits_for_them(client: Fl
     job = begin(client, FULL)
     for key, holds in (("Bell housing", "9 x M10, two long at the bottom"), ("Starter", "3 x M12")):
         say(client, job["id"], "bag", key, answer="filled", holds=holds)
-    say(
-        client,
-        job["id"],
-        kind="mark",
-        key="Propeller shaft flanges",
-        said={"answer": "made", "note": "one line, green"},
-    )
-    plan = say(
-        client, job["id"], kind="leftover", key="M6 x 20", said={"answer": "unexplained", "count": "1"}
-    ).get_json()
+    say(client, job["id"], "mark", "Propeller shaft flanges", answer="made", note="one line, green")
+    plan = say(client, job["id"], "leftover", "M6 x 20", answer="unexplained", count="1").get_json()
     kept = {(k["kind"], k["key"]): k for k in plan["kept"]}
     assert [k["number"] for k in plan["kept"] if k["kind"] == "bag"] == [1, 2]
     assert kept["leftover", "M6 x 20"]["open"]
