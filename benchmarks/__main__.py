@@ -17,6 +17,7 @@ from benchmarks.browser import answer_times, drag_times, finder_times, keystroke
 from benchmarks.computation import computation
 from benchmarks.growth import grown
 from benchmarks.measuring import measuring
+from benchmarks.proving import proving
 from liftbite.api.app import WEB, create_app
 from liftbite.api.serving import serving
 from liftbite.core.job.build import build_of
@@ -133,6 +134,7 @@ def main() -> None:
     computation(row)
     over_http()
     measuring(row)
+    proving(row)
     grown(row)
     scripts()
 

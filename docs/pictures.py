@@ -30,8 +30,6 @@ VIEWS = {
     "start": ("/jobs/3/choose/start", 1280, "light"),
     "flywheel": ("/jobs/3/choose/flywheel", 1280, "light"),
     "find": ("/jobs/3/choose/find", 1280, "light"),
-    "shelf": ("/shelf?slot=disc", 1280, "light"),
-    "working": ("/jobs/2/choose/bite?working=bite_margin", 1280, "light"),
     "against": ("/jobs/3/choose/against", 1280, "light"),
     "sheet": ("/jobs/3/sheet", 1280, "light"),
     "measure": ("/jobs/5/measure/bench?check=plate_thickness&place=Plate%204,%20place%202", 1280, "light"),
@@ -39,6 +37,8 @@ VIEWS = {
     "measure-phone": ("/jobs/5/measure/bench?check=spring_free_length&place=Spring%203", 390, "dark"),
     "decide": ("/jobs/5/measure/decide", 1280, "light"),
     "fit": ("/jobs/3/fit?step=flywheel_on", 1280, "light"),
+    "road": ("/jobs/3/prove/road", 1280, "light"),
+    "fault": ("/jobs/3/prove/fault", 1280, "light"),
 }
 
 
@@ -49,6 +49,15 @@ def _before(name: str, page: Page) -> None:
     if name.startswith("measure") and page.get_by_test_id("keypad").count():
         page.locator("[data-testid=keypad] input").fill("2.815" if name == "measure" else "41 1/4")
         page.wait_for_timeout(500)
+    if name == "road":
+        with page.expect_download() as coming:
+            page.get_by_role("link", name="slipping", exact=True).click()
+        page.get_by_label("Log", exact=True).set_input_files(coming.value.path())
+        page.get_by_test_id("drive").wait_for()
+    if name == "fault":
+        page.get_by_role("button", name="drags", exact=True).click()
+        page.get_by_role("button", name="after work").first.click()
+        page.get_by_test_id("asked").wait_for()
     if name == "find":
         for kind in ("Master cylinder", "Slave cylinder"):
             page.locator("summary", has_text=kind).click()
