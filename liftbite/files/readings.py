@@ -6,7 +6,8 @@
 Columns: `check`, `place`, `reading` (as typed, with its unit, or the grade's name), and where known `instrument`,
 `uncertainty_mm`, `skipped`, `at`, `distance_km`, `series`. Rows with the same `series` belong together. A sweep says
 how it was read: `seen_from` (gearbox, engine), `pressed_in_reads` (plus, minus), `sag`, and the radius a face was
-`swept` at. What a calculation of the set-up asks has a column too: what a floater's `shims` do (raises, lowers).
+`swept` at. What a calculation of the set-up asks has a column too: what a floater's `shims` do (raises,
+lowers, with `in` once they are in), and which are `behind` a retainer.
 `shown` says the reading once more in the units the shop prefers; coming back in, it is not read.
 """
 
@@ -63,7 +64,7 @@ def write_readings(rows: Iterable[CsvReading], checks: Mapping[str, Check] = CHE
     >>> at = datetime(2026, 3, 1, 9, 30, tzinfo=UTC)
     >>> reading = Reading("Plate 1, place 1", 2.9e-3, "2.90 mm", "caliper", 3e-5)
     >>> write_readings([CsvReading("1", "plate_thickness", reading, at, 24e6)]).splitlines()[1]
-    '1,plate_thickness,"Plate 1, place 1",2.90 mm,caliper,0.03,,2026-03-01T09:30:00Z,24000,,,,,,,2.9 mm / 0.1142 in'
+    '1,plate_thickness,"Plate 1, place 1",2.90 mm,caliper,0.03,,2026-03-01T09:30:00Z,24000,,,,,,,,2.9 mm / 0.1142 in'
     """
     table: list[Sequence[str]] = [COLUMNS]
     for row in rows:
