@@ -30,6 +30,7 @@ VIEWS = {
     "record": "/jobs/2/record",
     "fit": "/jobs/3/fit",
     "a step": "/jobs/5/fit?step=springs_in",
+    "bleed": "/jobs/3/prove/bleed",
     "road": "/jobs/3/prove/road",
     "fault": "/jobs/1/prove/fault",
     "hand-over": "/jobs/3/prove/hand-over",

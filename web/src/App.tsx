@@ -23,6 +23,7 @@ const ShelfView = lazy(() => import("./views/shelf/ShelfView").then((m) => ({ de
 const FindView = lazy(() => import("./views/find/FindView").then((m) => ({ default: m.FindView })));
 const FitView = lazy(() => import("./views/fit/FitView").then((m) => ({ default: m.FitView })));
 const Prove = lazy(() => import("./views/prove/Prove").then((m) => ({ default: m.Prove })));
+const BleedView = lazy(() => import("./views/prove/BleedView").then((m) => ({ default: m.BleedView })));
 const RoadView = lazy(() => import("./views/prove/RoadView").then((m) => ({ default: m.RoadView })));
 const FaultView = lazy(() => import("./views/prove/FaultView").then((m) => ({ default: m.FaultView })));
 const HandOverView = lazy(() =>
@@ -100,6 +101,7 @@ const router = createBrowserRouter([
         element: late(<Prove />),
         children: [
           opensOn("road"),
+          { path: "bleed", element: late(<BleedView />) },
           { path: "road", element: late(<RoadView />) },
           { path: "fault", element: late(<FaultView />) },
           { path: "hand-over", element: late(<HandOverView />) },

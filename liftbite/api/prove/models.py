@@ -158,12 +158,48 @@ class LacksOut(BaseModel):
     leads: str = Field(description="The view of the job that mends it.")
 
 
+class BleedMethodOut(BaseModel):
+    """A way to bleed the hydraulics."""
+
+    name: str
+    label: str
+    hands: int
+    minutes: int
+    takes: list[str]
+    steps: list[str]
+    suits: str
+
+
+class BledOut(BaseModel):
+    """A time it was bled."""
+
+    key: str
+    label: str
+    fluid: str
+    note: str
+    who: str
+    at: str
+
+
+class BleedingOut(BaseModel):
+    """Bleeding, where there is fluid, and what the slave's travel says of it."""
+
+    fluid: bool
+    always: list[str]
+    methods: list[BleedMethodOut]
+    strokes: int | None = Field(description="Strokes that move 100 mL.")
+    bled: list[BledOut]
+    says: str = Field(description="What travel and bite point came to; nothing until they were read.")
+    frees: Literal["reuse", "put right", "stop", ""] = Field(description="Whether it frees as it is.")
+
+
 class ProveOut(BaseModel):
     """Where a job stands in Prove."""
 
     job: int
     change: int
     fault: LookedIntoOut
+    bleeding: BleedingOut
     drives: list[KeptDriveOut]
     running_in: RunningInOut
     lacks: list[LacksOut]
@@ -177,7 +213,16 @@ class SayOfProofIn(BaseModel):
     model_config = ConfigDict(extra="forbid")
 
     kind: Literal[
-        "complaint", "fault test", "fault", "drive", "trip", "bedding in", "look again", "full load", "hand-over"
+        "bled",
+        "complaint",
+        "fault test",
+        "fault",
+        "drive",
+        "trip",
+        "bedding in",
+        "look again",
+        "full load",
+        "hand-over",
     ]
     key: Annotated[Words, Field(max_length=120)] = ""
     said: dict[Annotated[str, Field(max_length=40)], Annotated[Words, Field(max_length=400)]]

@@ -21,6 +21,8 @@ from liftbite.core.job.build import Build
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import Line
 from liftbite.core.measure.scope import SYMPTOMS, symptoms_in
+from liftbite.core.measure.setup import told_of
+from liftbite.core.prove.bleeding import ALWAYS, METHODS, strokes_for
 from liftbite.core.prove.causes import TESTS, Test
 from liftbite.core.prove.drive import Drive
 from liftbite.core.prove.driven import Driven, Event, driven, driven_said, friction_driven
@@ -31,6 +33,8 @@ from liftbite.core.units.constants import RPM
 
 #: Points a drive is drawn with at most.
 _POINTS = 1_200
+#: Fluid that strokes are counted for [m³].
+_BOTTLE = 100e-6
 #: Causes and tests shown at once.
 _CAUSES, _TESTS = 8, 5
 
@@ -176,6 +180,30 @@ def _said(line: Line | None) -> SaidOut | None:
     )
 
 
+# --- bleeding
+
+
+def bleeding_out(bench: Bench) -> mp.BleedingOut:
+    """Ways to bleed, the times it was, and what the slave's travel says now."""
+    plan = bench.seen_as(PLAN)
+    told = {c.name: t for c, t in told_of(plan.build, plan.readings, plan.said, plan.manual)}.get("travel")
+    return mp.BleedingOut(
+        fluid="line_pressure" in plan.build.graph.functions, always=list(ALWAYS),
+        methods=[
+            mp.BleedMethodOut(name=m.name, label=m.label, hands=m.hands, minutes=m.minutes, takes=list(m.takes),
+                              steps=list(m.steps), suits=m.suits)
+            for m in METHODS.values()
+        ],
+        strokes=strokes_for(plan.build, _BOTTLE),
+        bled=[
+            mp.BledOut(key=key, label=METHODS[line.answer].label, fluid=line.said.get("fluid", ""),
+                       note=line.said.get("note", ""), who=line.who, at=line.at)
+            for key, line in bench.said_of("bled").items()
+        ],
+        says=told.sentence if told else "", frees=told.verdict if told else "",
+    )  # fmt: skip
+
+
 # --- the whole
 
 
@@ -227,7 +255,7 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
     signed = [line for line in bench.record if line.kind == "hand-over" and line.answer == "signed"]
     last = signed[-1].key if signed else ""
     return mp.ProveOut(
-        job=bench.job_id, change=bench.change, fault=fault_out(bench),
+        job=bench.job_id, change=bench.change, fault=fault_out(bench), bleeding=bleeding_out(bench),
         drives=[
             mp.KeptDriveOut(name=key, says=line.said.get("says", ""), friction=line.said.get("friction", ""),
                             who=line.who, at=line.at)

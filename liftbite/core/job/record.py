@@ -75,6 +75,8 @@ KINDS: Mapping[str, Kind] = {
     "bolt": Kind("Bolt", {"answer": ("done", "open")}, ("answer",), takes_back=_BACK, of_plan=True),
     "own step": Kind("Step of this job", {"answer": ("asked", "open"), "after": (), "note": ()}, ("answer",),
                      takes_back=_BACK, of_plan=True),
+    "bled": Kind("Bled", {"answer": ("open", "helper", "pressure", "vacuum", "gravity", "taken back"), "fluid": (),
+                          "note": ()}, ("answer",), takes_back=("answer", "taken back")),
     "trip": Kind("Trip", {"answer": ("open",), "distance": (), "starts": (), "how": ("gentle", "mixed", "hard")},
                  takes_back=_BACK),
     "bedding in": Kind("Bedding in", {"answer": ("distance", "starts")}, ("answer",)),

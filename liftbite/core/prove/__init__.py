@@ -6,5 +6,6 @@
 - `logger`      a simulated logger: it drives the job's vehicle, healthy or with a fault
 - `faults`      causes of a complaint, ranked by what is known, and the test that separates most
 - `causes`      what causes there are, what they show, and the tests that tell them apart
+- `bleeding`    ways to bleed the hydraulics, and what a stroke moves
 - `running_in`  how far a new clutch is bedded in, and what may be asked of it
 """

@@ -163,3 +163,19 @@ def test_what_is_said_in_prove_goes_along_in_the_job_file(client: FlaskClient) -
     back = client.post("/api/jobs/file", data=file).get_json()
     assert prove(client, back)["fault"]["complaints"] == ["drags"]
     assert len(prove(client, back)["running_in"]["trips"]) == 1
+
+
+def test_bleeding_until_it_frees(client: FlaskClient) -> None:
+    job = begin(client, GEARED)
+    bleeding = prove(client, job)["bleeding"]
+    assert (bleeding["fluid"], bleeding["says"], len(bleeding["methods"])) == (True, "", 5)
+    assert bleeding["strokes"] == 15
+    say(client, job, "bled", "first", "Nell", answer="helper", fluid="0.3 L")
+    take(client, job, "slave_travel", {"Once": "3 mm"})
+    bleeding = prove(client, job)["bleeding"]
+    assert (bleeding["frees"], bleeding["bled"][0]["who"]) == ("put right", "Nell")
+    assert "does not free" in bleeding["says"]
+    words = words_of(client, f"/api/jobs/{job['id']}/handover.html")
+    assert "Pump, hold, open, close, 0.3 L" in words
+    assert say(client, job, "bled", "x", answer="shaken").status_code == 422
+    assert say(client, job, "bled", "first", answer="taken back").get_json()["bleeding"]["bled"] == []

@@ -4855,6 +4855,7 @@ export interface components {
             /** Change */
             change: number;
             fault: components["schemas"]["LookedIntoOut"];
+            bleeding: components["schemas"]["BleedingOut"];
             /** Drives */
             drives: components["schemas"]["KeptDriveOut"][];
             running_in: components["schemas"]["RunningInOut"];
@@ -4867,6 +4868,74 @@ export interface components {
              * @description The job is another than the edition last signed.
              */
             changed_since: boolean;
+        };
+        /**
+         * BledOut
+         * @description A time it was bled.
+         */
+        BledOut: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Fluid */
+            fluid: string;
+            /** Note */
+            note: string;
+            /** Who */
+            who: string;
+            /** At */
+            at: string;
+        };
+        /**
+         * BleedMethodOut
+         * @description A way to bleed the hydraulics.
+         */
+        BleedMethodOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Hands */
+            hands: number;
+            /** Minutes */
+            minutes: number;
+            /** Takes */
+            takes: string[];
+            /** Steps */
+            steps: string[];
+            /** Suits */
+            suits: string;
+        };
+        /**
+         * BleedingOut
+         * @description Bleeding, where there is fluid, and what the slave's travel says of it.
+         */
+        BleedingOut: {
+            /** Fluid */
+            fluid: boolean;
+            /** Always */
+            always: string[];
+            /** Methods */
+            methods: components["schemas"]["BleedMethodOut"][];
+            /**
+             * Strokes
+             * @description Strokes that move 100 mL.
+             */
+            strokes: number | null;
+            /** Bled */
+            bled: components["schemas"]["BledOut"][];
+            /**
+             * Says
+             * @description What travel and bite point came to; nothing until they were read.
+             */
+            says: string;
+            /**
+             * Frees
+             * @description Whether it frees as it is.
+             * @enum {string}
+             */
+            frees: "reuse" | "put right" | "stop" | "";
         };
         /**
          * CauseOut
@@ -5006,7 +5075,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "complaint" | "fault test" | "fault" | "drive" | "trip" | "bedding in" | "look again" | "full load" | "hand-over";
+            kind: "bled" | "complaint" | "fault test" | "fault" | "drive" | "trip" | "bedding in" | "look again" | "full load" | "hand-over";
             /**
              * Key
              * @default

@@ -5,6 +5,7 @@ import { useJobEditor } from "@/lib/useJobEditor";
 import { Person } from "@/views/measure/Person";
 
 const VIEWS = [
+  { to: "bleed", label: "Bleed" },
   { to: "road", label: "Road" },
   { to: "fault", label: "Fault" },
   { to: "hand-over", label: "Hand-over" },

@@ -1,0 +1,89 @@
+"""Ways to bleed a clutch's hydraulics, and how much fluid a stroke of the master moves.
+
+- `Method`, `METHODS`   each with hands, time, what it takes, and its steps
+- `strokes_for`         strokes that move so much fluid
+
+Fresh fluid of the grade the reservoir's cap names, the reservoir never dry, the hose's end under fluid, until no bubble
+comes and the pedal is firm; then the slave's travel is measured against what the job works out, and it is bled again
+until it frees.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from math import ceil
+
+from liftbite.core.graph.graph import Needs, Refused
+from liftbite.core.job.build import Build
+
+#: What every way asks for, first.
+ALWAYS = (
+    "Fresh fluid of the grade the cap names; some systems take mineral oil only and are ruined by brake fluid.",
+    "Brake fluid hurts skin, eyes and paint: gloves, glasses, a tray and water at hand.",
+    "A new slave is pushed out by hand first; the pedal is never pressed with the slave off.",
+    "Where brakes share the reservoir, it never falls below their wall.",
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Method:
+    """A way to bleed.
+
+    Attributes
+    ----------
+    name, label : in the record, on screen
+    hands : people it takes
+    minutes : about how long [min], round figures of the trade from memory
+    takes : tools
+    steps : in order
+    suits : when it is the one to take
+    """
+
+    name: str
+    label: str
+    hands: int
+    minutes: int
+    takes: tuple[str, ...]
+    steps: tuple[str, ...]
+    suits: str
+
+
+METHODS: Mapping[str, Method] = {m.name: m for m in (
+    Method("open", "Screw open, pumped", 1, 15, ("clear hose", "bottle with fluid"),
+           ("Hose on the screw, its end under fluid", "Screw open half a turn",
+           "Pump slowly, fill up every ten strokes",
+            "No bubble for ten strokes: screw shut with the pedal down", "Level, cap, ten strokes: firm?"),
+           "alone, with a hose that stays under fluid"),
+    Method("helper", "Pump, hold, open, close", 2, 20, ("clear hose", "bottle"),
+           ("Helper pumps three times and holds", "Open: the pedal sinks", "Close before it is let up",
+            "Again until no bubble comes; fill up every five times"), "after a cylinder was renewed"),
+    Method("pressure", "Pressure from the reservoir", 1, 15, ("pressure bottle, 10 to 20 psi, never above 20",
+           "clear hose"),
+           ("Cap with the bottle's lid; at most 1.4 bar", "Screw open until the hose runs clear",
+           "Shut, let the pressure off, level"),
+           "where the line runs uphill, and for a concentric slave"),
+    Method("vacuum", "Vacuum at the master", 1, 25, ("hand pump with a lid for the reservoir",),
+           ("Pull the reservoir down and hold for five minutes", "Let go slowly; tap the line from the slave up",
+           "Three times, then level"),
+           "when air stands at the top, under the master"),
+    Method("gravity", "By itself, overnight", 1, 10, ("clear hose", "bottle"),
+           ("Reservoir full, cap loose", "Screw open until it drips without bubbles, then leave it",
+           "Never let it run dry; shut and level"),
+           "when nothing hurries"),
+)}  # fmt: skip
+
+
+def strokes_for(build: Build, volume: float) -> int | None:
+    """Full strokes of the pedal that move a volume of fluid [m³]; None where master or stroke is not known.
+
+    n = V/(A_m · (x_pedal − x_free)/R_p)
+
+    Source: [geometry: piston area times its travel].
+    """
+    names = ("master_area", "pedal_stroke", "pedal_free_play", "pedal_ratio", "port_travel")
+    v = build.evaluate(names)
+    if any(isinstance(v[name], Needs | Refused) for name in names):
+        return None
+    travel = (v["pedal_stroke"] - v["pedal_free_play"]) / v["pedal_ratio"] - v["port_travel"]
+    return ceil(volume / float(v["master_area"] * travel)) if travel > 0 else None

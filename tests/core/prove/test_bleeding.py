@@ -1,0 +1,29 @@
+"""Bleeding: strokes by hand, and what every way says."""
+
+from __future__ import annotations
+
+from math import ceil, pi
+
+import pytest
+
+from liftbite.core.job.build import build_of
+from liftbite.core.prove.bleeding import ALWAYS, METHODS, strokes_for
+from tests.jobs import CAR, FULL, entries
+
+
+def test_strokes_are_fluid_over_what_the_master_moves() -> None:
+    """3/4 in of master, 150 mm of pedal less 6 mm of play over 5.6, less 1 mm before the port closes."""
+    moved = pi / 4 * 19.05**2 * ((150 - 6) / 5.6 - 1.0) / 1e3
+    assert strokes_for(build_of(entries(FULL)), 100e-6) == ceil(100 / moved)
+    assert strokes_for(build_of(entries(CAR)), 100e-6) is None
+
+
+@pytest.mark.parametrize("name", METHODS)
+def test_every_way_says_what_it_takes(name: str) -> None:
+    method = METHODS[name]
+    assert method.hands in (1, 2)
+    assert method.takes
+    assert len(method.steps) >= 3
+    assert len(METHODS) == 5
+    assert any("eyes" in line for line in ALWAYS)
+    assert "20 psi" not in " ".join(method.takes) or "never above 20" in " ".join(method.takes)

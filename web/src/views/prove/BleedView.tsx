@@ -1,0 +1,155 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import { Scroll } from "@/components/Scroll";
+import { useJobEditor } from "@/lib/useJobEditor";
+import { moment } from "@/lib/words";
+import { useProof } from "./Prove";
+
+/** Bleeding: a way picked, its steps, what it took; then the slave's travel says whether it frees. */
+export function BleedView() {
+  const { entered: job } = useJobEditor();
+  const { prove, say } = useProof();
+  const { bleeding } = prove;
+  const [picked, setPicked] = useState(bleeding.methods[0]?.name ?? "");
+  const [fluid, setFluid] = useState("");
+  const [note, setNote] = useState("");
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const method = bleeding.methods.find(({ name }) => name === picked);
+  const look = "h-11 rounded-cut border border-line bg-sheet px-2";
+  const measure = `/jobs/${job.id}/measure/bench?check=slave_travel&build=planned`;
+  if (!bleeding.fluid) {
+    return (
+      <p className="p-5">
+        No fluid works this clutch.{" "}
+        <Link to={`/jobs/${job.id}/measure/bench?check=bite_point`} className="plain-link">
+          Read its bite point
+        </Link>{" "}
+        instead.
+      </p>
+    );
+  }
+  return (
+    <Scroll label="Bleed" className="h-full overflow-y-auto px-5 py-4">
+      <div className="mx-auto grid max-w-[72rem] gap-x-8 gap-y-6 tablet:grid-cols-2">
+        <section aria-labelledby="bleed">
+          <h1 id="bleed" className="border-b-2 border-ink pb-1 text-head font-bold">
+            Bleed it
+          </h1>
+          <p className="flex flex-wrap gap-2 py-2">
+            {bleeding.methods.map(({ name, label }) => (
+              <button
+                key={name}
+                type="button"
+                aria-pressed={name === picked}
+                onClick={() => setPicked(name)}
+                className={`min-h-11 rounded-cut border px-3 ${name === picked ? "border-ink bg-ink font-bold text-sheet" : "border-line bg-sheet"}`}
+              >
+                {label}
+              </button>
+            ))}
+          </p>
+          {method && (
+            <>
+              <p className="text-soft">
+                {method.hands} {method.hands === 1 ? "person" : "people"}, about {method.minutes} min; good{" "}
+                {method.suits}. Takes {method.takes.join(", ")}.
+              </p>
+              <ol className="list-decimal py-2 pl-6 text-field">
+                {method.steps.map((step) => (
+                  <li key={step} className="py-0.5">
+                    {step}
+                  </li>
+                ))}
+              </ol>
+              {bleeding.strokes !== null && (
+                <p>
+                  <b className="figure">{bleeding.strokes}</b> full strokes move 100 mL through this master.
+                </p>
+              )}
+              <form
+                className="flex flex-wrap items-end gap-2 py-3"
+                onSubmit={(event) => {
+                  event.preventDefault();
+                  const key = `${picked} ${bleeding.bled.length + 1} ${Date.now()}`;
+                  void say({ kind: "bled", key, said: { answer: picked, fluid, note } }).then((refused) => {
+                    setTrouble(refused);
+                    if (refused === null) {
+                      setFluid("");
+                      setNote("");
+                    }
+                  });
+                }}
+              >
+                <label className="text-note">
+                  Fluid used
+                  <input
+                    className={`${look} mt-0.5 block w-40`}
+                    value={fluid}
+                    maxLength={80}
+                    placeholder="0.3 L of the cap's grade"
+                    onChange={(event) => setFluid(event.target.value)}
+                  />
+                </label>
+                <label className="grow text-note">
+                  What came
+                  <input
+                    className={`${look} mt-0.5 block w-full`}
+                    value={note}
+                    maxLength={200}
+                    placeholder="bubbles for six strokes, then none"
+                    onChange={(event) => setNote(event.target.value)}
+                  />
+                </label>
+                <button type="submit" className="button min-h-11">
+                  Bled this way
+                </button>
+              </form>
+            </>
+          )}
+          {trouble && <p role="alert">▲ {trouble}</p>}
+          {bleeding.always.map((line) => (
+            <p key={line} className="py-0.5 text-note">
+              ▲ {line}
+            </p>
+          ))}
+        </section>
+        <section aria-labelledby="frees">
+          <h1 id="frees" className="border-b-2 border-ink pb-1 text-head font-bold">
+            Does it free?
+          </h1>
+          <p className="py-2 text-field font-semibold" data-testid="frees">
+            {bleeding.says ||
+              "Read the slave's travel at half and full pedal, and where it bites: that tells."}
+          </p>
+          {bleeding.frees === "put right" && (
+            <p className="pb-2">Bleed again or mend what it names, and read the travel once more.</p>
+          )}
+          <Link className="button inline-flex min-h-11 items-center" to={measure}>
+            Read the slave's travel
+          </Link>
+          {bleeding.bled.map((each) => (
+            <p key={each.key} className="flex flex-wrap items-baseline gap-x-3 border-b border-hair py-2">
+              <span className="grow">
+                <b>{each.label}</b>
+                {each.fluid && `, ${each.fluid}`}
+                {each.note && `: ${each.note}`}{" "}
+                <span className="text-note text-soft">
+                  {each.who} {moment(each.at)}
+                </span>
+              </span>
+              <button
+                type="button"
+                className="plain-link min-h-9 text-note"
+                onClick={() =>
+                  void say({ kind: "bled", key: each.key, said: { answer: "taken back" } }).then(setTrouble)
+                }
+              >
+                Take back
+              </button>
+            </p>
+          ))}
+        </section>
+      </div>
+    </Scroll>
+  );
+}
