@@ -19,8 +19,10 @@ export function FaultView() {
   return (
     <div className="grid h-full content-start overflow-y-auto tablet:grid-cols-[minmax(0,1fr)_minmax(18rem,28rem)]">
       <Scroll label="What to try" className="px-5 py-4">
-        <fieldset>
-          <legend className="text-head font-bold">What does it do?</legend>
+        <h1 id="does" className="text-head font-bold">
+          What does it do?
+        </h1>
+        <fieldset aria-labelledby="does">
           <p className="flex flex-wrap gap-2 py-2">
             {fault.offered.map(({ name, label }) => (
               <button

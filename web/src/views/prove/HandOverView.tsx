@@ -14,7 +14,7 @@ export function HandOverView() {
   const tell = (change: Parameters<typeof say>[0]) => void say(change).then(setTrouble);
   const file = (name: string) => `/api/jobs/${job.id}/${name}`;
   return (
-    <Scroll label="Hand-over" className="h-full overflow-y-auto px-5 py-4">
+    <Scroll label="What is handed over" className="h-full overflow-y-auto px-5 py-4">
       <div className="mx-auto grid max-w-[72rem] gap-x-8 gap-y-6 tablet:grid-cols-2">
         <BeddingIn tell={tell} />
         <section aria-labelledby="hand">
