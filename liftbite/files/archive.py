@@ -40,7 +40,7 @@ def read_archive(data: bytes) -> Iterator[tuple[str, bytes]]:
     """
     try:
         archive = zipfile.ZipFile(io.BytesIO(data))
-    except (zipfile.BadZipFile, NotImplementedError, ValueError) as error:
+    except (zipfile.BadZipFile, RuntimeError, ValueError) as error:
         raise UnreadableFile("this is no archive: a .zip of job files and a shelf is one") from error
     with archive:
         inside = [each for each in archive.infolist() if not each.is_dir()]
@@ -59,7 +59,7 @@ def _unpacked(archive: zipfile.ZipFile, each: zipfile.ZipInfo, most: int) -> byt
     try:
         with archive.open(each) as packed:
             content = packed.read(most + 1)
-    except (zipfile.BadZipFile, NotImplementedError, RuntimeError, OSError, EOFError, ValueError) as error:
+    except (zipfile.BadZipFile, RuntimeError, OSError, EOFError, ValueError) as error:
         raise UnreadableFile(f"“{each.filename[:80]}” in the archive is damaged or locked") from error
     if len(content) > most:
         raise UnreadableFile(f"“{each.filename[:80]}” is too large once unpacked")
