@@ -9,12 +9,13 @@
 from __future__ import annotations
 
 import json
+import sys
 from datetime import UTC, datetime
 from pathlib import Path
 
 import click
 
-from liftbite.cli.commands import FILE, JSON, bad_input, build_in
+from liftbite.cli.commands import EXIT_FALLS_SHORT, FILE, JSON, bad_input, build_in
 from liftbite.cli.papers import HTML, PDF, Writes, shop_of, write_document
 
 
@@ -30,10 +31,11 @@ def drive(file: Path, fault: str, minutes: float, rate: float, seed: int) -> Non
     from liftbite.core.prove.logger import simulated, vehicle_of, written
 
     try:
-        found, _ = simulated(vehicle_of(build_in(file)), fault, minutes=minutes, rate=rate, seed=seed)
+        vehicle = vehicle_of(build_in(file))
+        found, _ = simulated(vehicle, fault, minutes=minutes, rate=rate, seed=seed)
     except UnreadableEntry as error:
         bad_input(str(error))
-    click.echo(written(found), nl=False)
+    click.echo(written(found, vehicle.guessed), nl=False)
 
 
 @click.command()
@@ -58,11 +60,13 @@ def log(file: Path, logged: Path, as_json: bool) -> None:
     else:
         for sentence in (*found.says, *found.notes):
             click.echo(sentence)
+        for line in found.working:
+            click.echo(line)
         for event in found.events:
             if event.kind == "slip":
                 click.echo(f"{event.time:8.1f} s  {event.gear}, {event.duration:.2f} s, {100 * event.slip:.0f} %")
     if found.slips:
-        raise SystemExit(1)
+        sys.exit(EXIT_FALLS_SHORT)
 
 
 @click.command()

@@ -7,7 +7,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 
@@ -21,11 +20,7 @@ from liftbite.api.prove.present import prove_out
 from liftbite.api.sheet.gathered import Sheet, helpers, sheet_of
 from liftbite.core.job.ledger import FOUND
 from liftbite.core.job.record import Line, in_force
-
-#: Brake fluid takes up water: renewed after so many days [memory: two years, as makers name it].
-_FLUID = 730
-#: When somebody who drives every day has done 50 to 100 km, and has bedded it in [days] [practice].
-_LOOK_AGAIN, _BEDDED = 7, 42
+from liftbite.core.prove.hand_over import briefing, dates
 
 
 @dataclass(frozen=True)
@@ -49,20 +44,9 @@ def hand_over_of(session: Session, job_id: int, today: date) -> HandOver:
     sheet, bench = sheet_of(session, job_id, today, appendix=True), bench_of(session, job_id, FOUND)
     prove = prove_out(bench, sheet.job.revision)
     kept = {kind: tuple(in_force(bench.record, kind).values()) for kind in ("bag", "leftover")}
-    return HandOver(sheet, prove, kept["bag"], kept["leftover"], tuple(_briefing(sheet, prove)))
-
-
-def _briefing(sheet: Sheet, prove: mp.ProveOut) -> Iterator[str]:
-    """What the owner has to know, in a few lines."""
-    running = prove.running_in
-    if not running.done:
-        yield running.says
-        yield "Until then: no hard starts, no full throttle in high gears, no trailer, no slipping it on hills."
-    yield "Come back after 50 to 100 km: fluid, leaks, mounts, shaft bolts and the slave's travel are looked at again."
-    for verdict in sheet.job.verdicts:
-        if verdict.state not in ("holds", "frees", "stays", "runs true", "open"):
-            yield f"{verdict.question.capitalize()}: {verdict.sentence}"
-    yield "Stop and call if it slips, smells, grinds into gear, shakes, or the pedal goes soft or to the floor."
+    bedding = "" if prove.running_in.done else prove.running_in.says
+    told = briefing(((v.question, v.state, v.sentence) for v in sheet.job.verdicts), bedding)
+    return HandOver(sheet, prove, kept["bag"], kept["leftover"], tuple(told))
 
 
 def hand_over_html(found: HandOver) -> str:
@@ -78,30 +62,17 @@ def owner_html(found: HandOver) -> str:
 
 
 def calendar_of(name: str, prove: mp.ProveOut, today: date, job_id: int) -> bytes:
-    """Dates and distances to come, as iCalendar.
-
-    >>> from icalendar import Calendar
-    """
+    """Dates to come, as iCalendar."""
     calendar = Calendar()
     calendar.add("prodid", "-//Lift Bite//hand-over//EN")
     calendar.add("version", "2.0")
-    for key, when, words in _dates(prove, today):
+    running = prove.running_in
+    for due in dates(today, share=running.share, looked=running.looked is not None, fluid=prove.bleeding.fluid):
         event = Event()
-        event.add("uid", f"{key}-{job_id}@liftbite")
+        event.add("uid", f"{due.name}-{job_id}@liftbite")
         event.add("dtstamp", today)
-        event.add("dtstart", when)
-        event.add("dtend", when + timedelta(days=1))
-        event.add("summary", f"{name or 'Clutch'}: {words}")
+        event.add("dtstart", due.on)
+        event.add("dtend", due.on + timedelta(days=1))
+        event.add("summary", f"{name or 'Clutch'}: {due.words}")
         calendar.add_component(event)
     return bytes(calendar.to_ical())
-
-
-def _dates(prove: mp.ProveOut, today: date) -> Sequence[tuple[str, date, str]]:
-    running = prove.running_in
-    found = []
-    if running.looked is None:
-        found.append(("look-again", today + timedelta(days=_LOOK_AGAIN), "look again, after 50 to 100 km"))
-    if not running.done:
-        left = max(round((1 - running.share) * _BEDDED), 1)
-        found.append(("bedded-in", today + timedelta(days=left), "bedded in, if driven every day"))
-    return [*found, ("fluid", today + timedelta(days=_FLUID), "renew the hydraulic fluid")]

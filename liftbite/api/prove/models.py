@@ -8,6 +8,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.api.jobs.models import FigureOut, NameOut
 from liftbite.api.measure.models import SaidOut
+from liftbite.core.prove.drive import Kind
 from liftbite.files.fields import Words
 
 
@@ -29,7 +30,7 @@ class DrivenGearOut(BaseModel):
 class DrivenEventOut(BaseModel):
     """Engine and wheels apart."""
 
-    kind: Literal["start", "shift", "slip"]
+    kind: Kind
     gear: str
     time: float = Field(description="When it begins [s].")
     duration: float = Field(description="How long it lasts [s].")
@@ -75,6 +76,8 @@ class DriveOut(BaseModel):
     holds: ThreeOut | None
     expected: ThreeOut | None
     friction: float | None = Field(description="Nominal friction that slip measured.")
+    share: float | None = Field(description="What it held over what the job says, for the record of the drive.")
+    working: list[str] = Field(description="How the figures came about, and what was taken for what nobody logged.")
     puts: dict[str, str] = Field(description="Entries that take that friction into the job.")
     hottest: FigureOut | None
     trace: DrivenTraceOut
@@ -135,6 +138,8 @@ class RunningInOut(BaseModel):
     done: bool
     says: str
     trips: list[TripOut]
+    hows: list[NameOut] = Field(description="How a trip may have been driven.")
+    look_at: str = Field(description="What is looked at again.")
     breaches: int
     allowed: SaidOut | None = Field(description="Who allowed full load before, and why.")
     look_again: bool

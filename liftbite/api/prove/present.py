@@ -25,10 +25,11 @@ from liftbite.core.measure.setup import told_of
 from liftbite.core.prove.bleeding import ALWAYS, METHODS, strokes_for
 from liftbite.core.prove.causes import TESTS, Test
 from liftbite.core.prove.drive import Drive
-from liftbite.core.prove.driven import Driven, Event, driven, driven_said, friction_driven
+from liftbite.core.prove.driven import Driven, Event, driven, driven_said, driven_working, friction_driven
 from liftbite.core.prove.faults import Finder, find, known_of
+from liftbite.core.prove.hand_over import LOOK_AT
 from liftbite.core.prove.road_log import LogMapping, RoadLog, propose_log, read_log
-from liftbite.core.prove.running_in import SCHOOLS, School, read_trip, running_in
+from liftbite.core.prove.running_in import HOW, SCHOOLS, read_trip, running_in, school_of
 from liftbite.core.units.constants import RPM
 
 #: Points a drive is drawn with at most.
@@ -48,10 +49,12 @@ def drive_out(build: Build, data: bytes) -> mp.DriveOut:
     """
     mapping = propose_log(data)
     log = read_log(data, mapping)
-    return _drive(log, mapping, driven(build, log))
+    nominal = build.known.get("friction_nominal")
+    known = float(nominal) if isinstance(nominal, int | float) else None
+    return _drive(log, mapping, driven(build, log), known)
 
 
-def _drive(log: RoadLog, mapping: LogMapping, found: Driven) -> mp.DriveOut:
+def _drive(log: RoadLog, mapping: LogMapping, found: Driven, nominal: float | None) -> mp.DriveOut:
     drive = found.drive
     return mp.DriveOut(
         columns=[mp.LogColumnOut(heading=c.heading, role=c.role, unit=c.unit) for c in mapping.columns],
@@ -61,7 +64,8 @@ def _drive(log: RoadLog, mapping: LogMapping, found: Driven) -> mp.DriveOut:
         scale=drive.gears.scale, least_slip=round(drive.least_slip, 4), least_time=round(drive.least_time, 3),
         says=list(driven_said(found)), events=[_event(e) for e in found.events], slips=len(found.slips),
         holds=_three(found.holds, "N·m"), expected=_three(found.expected, "N·m"), friction=found.friction,
-        puts=friction_driven(found),
+        share=None if found.holds is None or found.expected is None else round(found.holds[1] / found.expected[1], 4),
+        puts=friction_driven(found), working=list(driven_working(found, nominal)),
         hottest=None if found.hottest is None else figure_out(found.hottest, "K"), trace=_trace(log, drive),
     )  # fmt: skip
 
@@ -76,9 +80,8 @@ def _three(band: tuple[float, float, float] | None, unit: str) -> mp.ThreeOut | 
 def _event(event: Event) -> mp.DrivenEventOut:
     stretch = event.stretch
     one, other = (None if side is None else figure_out(side, "N·m") for side in event.sides)
-    kind = stretch.kind if stretch.kind != "clutch down" else "shift"
     return mp.DrivenEventOut(
-        kind=kind, gear=event.gear, time=round(stretch.time, 3), duration=round(stretch.duration, 3),
+        kind=stretch.kind, gear=event.gear, time=round(stretch.time, 3), duration=round(stretch.duration, 3),
         speed=figure_out(stretch.speed, "rad/s"), slip=round(stretch.slip, 4), torque=_three(event.torque, "N·m"),
         from_engine=one, from_vehicle=other, heat=_three(event.heat, "J"),
         hottest=None if event.hottest is None else figure_out(event.hottest, "K"),
@@ -115,12 +118,9 @@ def complaints_of(bench: Bench) -> list[str]:
 
 
 def friction_of_drives(bench: Bench) -> float | None:
-    """Friction of the drive kept last that measured one, over nominal [-]."""
-    nominal = bench.seen_as(FOUND).build.known.get("friction_nominal")
-    kept = [line.said["friction"] for line in bench.said_of("drive").values() if line.said.get("friction")]
-    if not kept or not isinstance(nominal, int | float):
-        return None
-    return float(kept[-1]) / float(nominal)
+    """Friction of the drive kept last that measured one, over what the job took it for then [-]."""
+    kept = [line.said["share"] for line in bench.said_of("drive").values() if line.said.get("share")]
+    return float(kept[-1]) if kept else None
 
 
 def finder_of(bench: Bench, complaints: Sequence[str], answers: Mapping[str, str]) -> Finder:
@@ -207,16 +207,10 @@ def bleeding_out(bench: Bench) -> mp.BleedingOut:
 # --- the whole
 
 
-def school_of(bench: Bench) -> School:
-    """How bedding-in is counted: as said; by starts where the facing is sintered, else by distance."""
-    said = bench.said_of("bedding in").get("")
-    if said is not None:
-        return "starts" if said.answer == "starts" else "distance"
-    return "starts" if "sinter" in bench.seen_as(PLAN).build.chosen.options.get("facing_material", "") else "distance"
-
-
 def _running_in(bench: Bench) -> mp.RunningInOut:
-    school = school_of(bench)
+    said = bench.said_of("bedding in").get("")
+    options = bench.seen_as(PLAN).build.chosen.options
+    school = school_of(options.get("facing_material", ""), said.answer if said else "")
     found = running_in(bench.record, school)
     trips = [(line.key, read_trip(line)) for line in bench.said_of("trip").values()]
     return mp.RunningInOut(
@@ -224,9 +218,15 @@ def _running_in(bench: Bench) -> mp.RunningInOut:
         share=found.share, done=found.done, says=found.said, breaches=len(found.breaches),
         trips=[mp.TripOut(key=key, distance=figure_out(t.distance, "m driven"), starts=t.starts, how=t.how, who=t.who,
                           at=t.at) for key, t in trips],
+        hows=[NameOut(name=name, label=label) for name, label in HOW.items()], look_at=LOOK_AT,
         allowed=_said(bench.said_of("full load").get("")), look_again=found.look_again,
         looked=_said(bench.said_of("look again").get("")),
     )  # fmt: skip
+
+
+def unexplained(bench: Bench) -> list[str]:
+    """What was left over and nobody has explained: the job is not handed over with it."""
+    return [key for key, line in bench.said_of("leftover").items() if line.answer == "unexplained"]
 
 
 def lacks_of(bench: Bench) -> list[mp.LacksOut]:
@@ -236,7 +236,7 @@ def lacks_of(bench: Bench) -> list[mp.LacksOut]:
     shut = [s for s in standing.standings if s.planned.step.hold and s.state not in ("done", "overridden")]
     if shut:
         found.append(mp.LacksOut(words=f"{len(shut)} hold points are not proved", leads="fit"))
-    loose = [key for key, line in bench.said_of("leftover").items() if line.answer == "unexplained"]
+    loose = unexplained(bench)
     if loose:
         found.append(mp.LacksOut(words=f"left over and unexplained: {', '.join(loose)}", leads="fit"))
     bench_of_plan = bench.seen_as(PLAN)

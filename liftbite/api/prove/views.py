@@ -17,7 +17,7 @@ from liftbite.api.paper.document import answered
 from liftbite.api.problems import problem_responses
 from liftbite.api.prove import models as mp
 from liftbite.api.prove.handed import calendar_of, hand_over_html, hand_over_of, owner_html
-from liftbite.api.prove.present import drive_out, lacks_of, prove_out
+from liftbite.api.prove.present import drive_out, prove_out, unexplained
 from liftbite.api.serving import MOST_LARGE
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.ledger import FOUND, PLAN
@@ -72,14 +72,25 @@ def _check(line: Line, bench: Bench, revision: int) -> None:
             raise UnreadableEntry(f"“{line.answer}” is no answer to “{line.key}”")
     if line.kind == "fault" and line.key not in CAUSES:
         raise UnreadableEntry(f"“{line.key}” is no cause")
+    if line.kind == "drive" and line.said.get("share"):
+        _figure(line.said["share"])
     if line.kind == "trip" and line.answer != "open":
         read_trip(line)
     if line.kind == "hand-over" and line.answer == "signed":
         if line.key != str(revision):
             raise UnreadableEntry(f"the job stands at revision {revision} now; look at it and sign that one")
-        loose = [lack.words for lack in lacks_of(bench) if lack.words.startswith("left over")]
+        loose = unexplained(bench)
         if loose:
-            raise UnreadableEntry(f"it cannot be handed over: {loose[0]}")
+            raise UnreadableEntry(f"it cannot be handed over with {', '.join(loose)} left over and unexplained")
+
+
+def _figure(text: str) -> None:
+    try:
+        share = float(text)
+    except ValueError:
+        raise UnreadableEntry(f"Drive: “{text}” is no figure") from None
+    if not 0 < share < 100:
+        raise UnreadableEntry(f"Drive: “{text}” is no share of what it should hold")
 
 
 @api.post("/<int:job_id>/log", responses={"200": mp.DriveOut, **problem_responses(400, 404, 413, 422)})
@@ -105,8 +116,9 @@ def simulated_log(path: JobPath, query: LoggerQuery) -> Response:
     """A simulated logger's drive of this job's own vehicle, healthy or with a fault, as such loggers write it."""
     with session_of() as session:
         build = bench_of(session, path.job_id, PLAN).build
-    log, _ = simulated(vehicle_of(build), query.fault, minutes=query.minutes, rate=query.rate, seed=query.seed)
-    return download(written(log), "text/csv; charset=utf-8", f"simulated-{query.fault}.csv")
+    vehicle = vehicle_of(build)
+    log, _ = simulated(vehicle, query.fault, minutes=query.minutes, rate=query.rate, seed=query.seed)
+    return download(written(log, vehicle.guessed), "text/csv; charset=utf-8", f"simulated-{query.fault}.csv")
 
 
 class HandQuery(BaseModel):

@@ -51,7 +51,7 @@ def copy_name(name: str) -> str:
     """
     stem, cut, number = name.rpartition(", copy")
     if not cut or (number and not number.strip().isdecimal()):
-        return f"{name[:200]}, copy"
+        return f"{name}, copy"
     return f"{stem}, copy {int(number or 1) + 1}"
 
 

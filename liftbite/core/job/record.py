@@ -86,7 +86,7 @@ KINDS: Mapping[str, Kind] = {
     "complaint": Kind("Complaint looked into", {"answer": ()}, takes_back=("answer", "")),
     "fault test": Kind("Test of a fault", {"answer": (), "note": ()}, ("answer",), takes_back=_BACK),
     "fault": Kind("Fault", {"answer": ("found", "open"), "note": ()}, ("answer",), takes_back=_BACK),
-    "drive": Kind("Drive", {"answer": ("kept", "open"), "says": (), "friction": (), "hottest": ()}, ("answer",),
+    "drive": Kind("Drive", {"answer": ("kept", "open"), "says": (), "friction": (), "share": ()}, ("answer",),
                   takes_back=_BACK),
     "hand-over": Kind("Hand-over", {"answer": ("signed", "open"), "note": ()}, ("answer",), named=True,
                       takes_back=_BACK),

@@ -2,10 +2,12 @@
 
 - `road_log`    a logger's file read: time, engine speed, road or shaft speed, throttle
 - `drive`       gears found, and where engine and wheels part: starts, shifts, slip
+- `gearing`     engine over road, gear by gear
 - `driven`      torque, heat and margin of what slipped, by the job's own figures
 - `logger`      a simulated logger: it drives the job's vehicle, healthy or with a fault
 - `faults`      causes of a complaint, ranked by what is known, and the test that separates most
 - `causes`      what causes there are, what they show, and the tests that tell them apart
 - `bleeding`    ways to bleed the hydraulics, and what a stroke moves
+- `hand_over`   what an owner is told, and the dates to come
 - `running_in`  how far a new clutch is bedded in, and what may be asked of it
 """

@@ -3,6 +3,7 @@
 - `Event`, `Driven`   a start, a shift or slip with its torque and heat; a drive with all of them
 - `driven`            a drive against a job
 - `driven_said`       what a builder says of it
+- `driven_working`    how its figures came about, and what was taken for what nobody logged
 - `friction_driven`   the friction that slip measured, to be entered
 
 The torque of a clutch that slips is seen from two sides. From the engine: what it makes less what speeds it up. From
@@ -20,7 +21,7 @@ import numpy as np
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, both
 from liftbite.core.prove.drive import Drive, Stretch, drive_of
-from liftbite.core.prove.logger import ratios_of
+from liftbite.core.prove.gearing import primary_of, ratios_of
 from liftbite.core.prove.road_log import RoadLog
 from liftbite.core.quantities.thermal import HeatNetwork, settle
 from liftbite.core.quantities.torque_curve import Array, TorqueCurve
@@ -29,11 +30,11 @@ from liftbite.core.units.show import figure
 
 #: Share of the clutch's torque that reaches the road, low, middle and high [practice] [-].
 _PASSES = (0.86, 0.91, 0.95)
-#: Grade nobody logged [-], and air: drag area of a road vehicle [m²], density [kg/m³] [practice].
-_GRADE, _AIR = 0.02, 0.5 * 1.2 * 0.65
-_GRAVITY = 9.81
-#: Throttle from which an engine makes what its curve says [-].
-_FULL = 0.9
+#: Grade nobody logged [-], and air: density [kg/m³], drag area of a road vehicle [m²] [practice].
+_GRADE, _DENSITY, _DRAG_AREA = 0.02, 1.2, 0.65
+_AIR = 0.5 * _DENSITY * _DRAG_AREA
+#: Throttle from which an engine makes what its curve says, and how far off the curve may be [-] [practice].
+_FULL, _OF_CURVE = 0.9, 0.05
 #: The ends of a stretch tell of the clutch taking hold, not of what it holds: so much of it counts [-].
 _CORE = 0.7
 
@@ -87,40 +88,74 @@ class Driven:
         return tuple(e for e in self.events if e.stretch.kind == "slip")
 
 
+@dataclass(frozen=True, slots=True)
+class _Vehicle:
+    """What moves a vehicle in a gear, seen from the clutch.
+
+    Attributes
+    ----------
+    speed : of the clutch over that of the road [1/m]
+    inertia : of vehicle, wheels and gearbox [kg·m²]
+    load : road load on the level [N·m]
+    slope : what the grade nobody logged may add or take [N·m]
+    primary : engine over clutch [-]
+    """
+
+    speed: float
+    inertia: float
+    load: float
+    slope: float
+    primary: float
+
+
 @dataclass(frozen=True, eq=False)
 class _Sides:
-    """What of a job tells a clutch's torque; None for what it does not say."""
+    """What of a job tells a clutch's torque; None for what it does not say, and for a gear it cannot be said in."""
 
     curve: TorqueCurve | None
     inertia: float | None
-    mass: float | None
-    rolling: float
-
-
-def _known(build: Build, name: str) -> float | None:
-    found = build.evaluate((name,), stage=build.stage)[name]
-    return None if isinstance(found, Needs | Refused) else float(found)
+    vehicles: tuple[_Vehicle | None, ...]
 
 
 def driven(build: Build, log: RoadLog) -> Driven:
     """A log against a job: its gears by the job's ratios where they are known, torque and heat of what slipped."""
-    known = ratios_of(build) if log.of_road else ()
-    drive = drive_of(log, known)
-    curve = build.evaluate(("engine_curve",), stage=build.stage)["engine_curve"]
-    sides = _Sides(
-        None if isinstance(curve, Needs | Refused) else curve, _known(build, "engine_inertia"),
-        _known(build, "vehicle_mass") if log.of_road else None, _known(build, "rolling_resistance") or 0.015,
-    )  # fmt: skip
-    told = [_event(log, s, drive, sides) for s in drive.stretches if s.kind != "clutch down"]
-    events = _heated(build, told)
-    holds = _held(events)
-    expected = _expected(build)
+    drive = drive_of(log, ratios_of(build) if log.of_road else ())
+    v = build.evaluate(("engine_curve", "engine_inertia"), stage=build.stage)
+    curve, inertia = (None if isinstance(v[n], Needs | Refused) else v[n] for n in ("engine_curve", "engine_inertia"))
+    vehicles = tuple(_vehicle_in(build, r, drive.gears.scale) if log.of_road else None for r in drive.gears.ratios)
+    sides = _Sides(curve, None if inertia is None else float(inertia), vehicles)
+    events = _heated(build, [_event(log, s, drive, sides) for s in drive.stretches if s.kind != "clutch down"])
+    holds, expected = _held(events), _expected(build)
     nominal = build.known.get("friction_nominal")
     friction = None
     if holds is not None and expected is not None and isinstance(nominal, int | float) and expected[1] > 0:
         friction = float(nominal) * holds[1] / expected[1]
     warm = [e.hottest for e in events if e.hottest is not None]
     return Driven(drive, events, holds, expected, friction, max(warm, default=None))
+
+
+def _vehicle_in(build: Build, ratio: float, scale: float | None) -> _Vehicle | None:
+    """The job's vehicle in a gear; None where the job does not say enough of it.
+
+    Parameters
+    ----------
+    build : the job
+    ratio : engine over road, as logged [1/m]
+    scale : wheels as logged over the job's [-]; the gear is the one the job's own wheels make of it
+    """
+    names = ("vehicle_inertia", "gearbox_side_inertia", "start_load_torque")
+    known = build.evaluate(("tyre_radius", "final_ratio"))
+    tyre, final = known["tyre_radius"], known["final_ratio"]
+    if isinstance(tyre, Needs | Refused) or isinstance(final, Needs | Refused):
+        return None
+    primary = primary_of(build)
+    gear = ratio * (scale or 1.0) * float(tyre) / (float(final) * primary)
+    level, slope = (build.evaluate(names, gear_ratio=gear, grade=grade) for grade in (0.0, _GRADE))
+    if any(isinstance(level[name], Needs | Refused) for name in names):
+        return None
+    load = float(level["start_load_torque"])
+    inertia = float(level["vehicle_inertia"]) + float(level["gearbox_side_inertia"])
+    return _Vehicle(ratio / primary, inertia, load, float(slope["start_load_torque"]) - load, primary)
 
 
 def _expected(build: Build) -> tuple[float, float, float] | None:
@@ -138,7 +173,7 @@ def _event(log: RoadLog, stretch: Stretch, drive: Drive, sides: _Sides) -> Event
     ratio = drive.gears.ratios[stretch.gear]
     apart = engine - output * ratio
     from_engine = _by_engine(log, rows, sides)
-    from_vehicle = _by_vehicle(log, rows, ratio, sides)
+    from_vehicle = _by_vehicle(log, rows, sides.vehicles[stretch.gear])
     both_sides = [s for s in (from_engine, from_vehicle) if s is not None]
     if not both_sides:
         return Event(stretch, drive.gears.names[stretch.gear], None, (None, None), None, None)
@@ -188,18 +223,19 @@ def _by_engine(log: RoadLog, rows: slice, sides: _Sides) -> _Band | None:
     engine = log.engine[rows]
     makes = np.interp(engine, sides.curve.speed, sides.curve.torque)
     middle = makes - sides.inertia * _gained(engine, log.time[rows])
-    return middle - 0.05 * makes, middle, middle + 0.05 * makes
+    return middle - _OF_CURVE * makes, middle, middle + _OF_CURVE * makes
 
 
-def _by_vehicle(log: RoadLog, rows: slice, ratio: float, sides: _Sides) -> _Band | None:
-    """What moves the vehicle, over the gear [N·m]; the grade nobody logged is its doubt."""
-    if sides.mass is None:
+def _by_vehicle(log: RoadLog, rows: slice, vehicle: _Vehicle | None) -> _Band | None:
+    """What moves the vehicle and what resists it, over the gear [N·m]; the grade nobody logged is its doubt."""
+    if vehicle is None:
         return None
     road = log.output[rows]
-    level = sides.mass * 1.04 * _gained(road, log.time[rows]) + sides.mass * _GRAVITY * sides.rolling + _AIR * road**2
-    slope = sides.mass * _GRAVITY * _GRADE
-    high, middle, low = (force / (ratio * share) for force, share in
-                         zip((level + slope, level, level - slope), _PASSES, strict=True))  # fmt: skip
+    level = (
+        vehicle.inertia * vehicle.speed * _gained(road, log.time[rows]) + vehicle.load + _AIR * road**2 / vehicle.speed
+    )
+    high, middle, low = (torque / (vehicle.primary * share) for torque, share in
+                         zip((level + vehicle.slope, level, level - vehicle.slope), _PASSES, strict=True))  # fmt: skip
     return low, middle, high
 
 
@@ -219,12 +255,8 @@ def _heated(build: Build, events: Sequence[Event]) -> tuple[Event, ...]:
     if any(isinstance(v[n], Needs | Refused) for n in ("heat_network", "first_temperature", "ambient_temperature")):
         return tuple(events)
     network: HeatNetwork = v["heat_network"]
-    around, now, clock = (
-        float(v["ambient_temperature"]),
-        np.full(len(network.names), float(v["first_temperature"])),
-        0.0,
-    )
-    found = []
+    around, now = float(v["ambient_temperature"]), np.full(len(network.names), float(v["first_temperature"]))
+    clock, found = 0.0, list[Event]()
     for event in events:
         stretch = event.stretch
         idle, lasted = stretch.time - clock, max(stretch.duration, 1e-2)
@@ -276,6 +308,47 @@ def driven_said(found: Driven) -> tuple[str, ...]:
         worst = max(starts, key=lambda e: e.heat[1] if e.heat else 0.0)
         says.append(f"{len(starts)} starts, the hardest put {both(worst.heat[1] if worst.heat else 0.0, 'J')} into it.")
     return tuple(says)
+
+
+def driven_working(found: Driven, friction: float | None) -> tuple[str, ...]:
+    """How the figures of a drive came about, line by line, and what was taken for what nobody logged.
+
+    Parameters
+    ----------
+    found : the drive
+    friction : the job's nominal friction [-]; None where it has none
+    """
+    gears = ", ".join(f"{name} {figure(ratio, 4)}" for name, ratio in
+                      zip(found.drive.gears.names, found.drive.gears.ratios, strict=True))  # fmt: skip
+    lines = [
+        f"Engine over road or shaft, in SI, by the peaks of its own histogram: {gears}. Slip is an engine more than "
+        f"{figure(100 * found.drive.least_slip, 2)} % above that line for {figure(found.drive.least_time, 2)} s while "
+        "the vehicle gains speed [our own choice, proved against drives whose slip is known]."
+    ]
+    told = [e for e in found.slips if e.torque is not None]
+    if not told:
+        return tuple(lines)
+    lines += [
+        f"From the engine, from {100 * _FULL:.0f} % of throttle: T = T_engine − I_engine · dω/dt, "
+        f"± {100 * _OF_CURVE:.0f} % of the curve [practice].",
+        "From the vehicle: T = ((I_v + I_g) · dω/dt + T_load + ½ · ρ · cA · v² · r/(i_g · i_f)) / share. Taken, as "
+        f"nobody logged them: {_PASSES[0]:g} to {_PASSES[2]:g} of the torque reaches the road, a grade within "
+        f"± {100 * _GRADE:.0f} %, air of {_DENSITY:g} kg/m³ on {both(_DRAG_AREA, 'm²')} [practice].",
+    ]
+    longest = max(told, key=lambda e: e.stretch.duration)
+    one, other = (None if side is None else both(side, "N·m") for side in longest.sides)
+    torque = longest.torque or (0.0, 0.0, 0.0)
+    lines.append(
+        f"The longest slip: {one or 'not known'} from the engine, {other or 'not known'} from the vehicle; between "
+        f"them, each by the inverse square of its own band, {both(torque[1], 'N·m')} of {both(torque[0], 'N·m')} to "
+        f"{both(torque[2], 'N·m')}. Heat = ∫ T · (ω_engine − ω_line) dt, spread over the masses of the job."
+    )
+    if found.holds is not None and found.expected is not None and friction is not None and found.friction is not None:
+        lines.append(
+            f"Friction = nominal · held/expected = {figure(friction, 3)} · {figure(found.holds[1], 4)}/"
+            f"{figure(found.expected[1], 4)} = {figure(found.friction, 3)}; its ends by the ends of the band."
+        )
+    return tuple(lines)
 
 
 def _slip_said(event: Event) -> str:

@@ -20,6 +20,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, both
 from liftbite.core.measure.judgement import Finding
+from liftbite.core.measure.setup.floater import FLOATER
 from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, TESTS, Cause, Test
 from liftbite.core.units.show import figure
 
@@ -103,8 +104,7 @@ def _by_numbers(build: Build) -> Iterator[Known]:
         yield Known("air", 8.0 if air > 0.3e-6 else 0.3, f"{both(float(air), 'm³', 2)} of air by the slave's travel")
     gap = build.known.get("floater_clearance")
     if "floater_clearance" in build.entries and isinstance(gap, int | float):
-        inside = 0.5e-3 <= gap <= 0.64e-3
-        yield Known("floater", 0.2 if inside else 8.0, f"stands at {both(float(gap), 'm')}")
+        yield Known("floater", 0.2 if FLOATER.holds(float(gap)) else 8.0, f"stands at {both(float(gap), 'm')}")
     wear, limit = _value(build, "wear"), _value(build, "wear_limit")
     if "wear" in build.entries and wear is not None and limit is not None:
         yield Known("worn_facing", 8.0 if wear > 0.9 * limit else 0.3, f"worn {both(wear, 'm')} of {both(limit, 'm')}")

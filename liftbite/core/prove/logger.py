@@ -11,17 +11,18 @@ both sides go their own way. It proves the reader of logs against slip that is k
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build
+from liftbite.core.job.build import Build, label_of
+from liftbite.core.prove.gearing import primary_of, ratios_of
 from liftbite.core.prove.road_log import RoadLog
 from liftbite.core.quantities.torque_curve import Array, TorqueCurve
-from liftbite.core.units.constants import RPM
+from liftbite.core.units.constants import GRAVITY, RPM
 from liftbite.core.units.read import from_si
 
 #: Fault -> what it is.
@@ -33,20 +34,25 @@ FAULTS: Mapping[str, str] = {
     "judder": "a take-up that shakes",
     "tyre": "tyres of another size than the job says",
 }
-GRAVITY = 9.81
 #: How long a foot takes from a take-up to the floor [s].
 _ROLLS_ON = 0.35
 #: Share of the torque that reaches the road [practice] [-].
 _PASSES = 0.91
 #: Gears of a vehicle whose own are not known, over its first one [-].
 _STEPS = (1.0, 0.58, 0.40, 0.30, 0.24)
-_NEEDS = ("engine_curve", "engine_inertia", "torque_capacity", "vehicle_mass", "tyre_radius", "gear_ratio",
-          "final_ratio", "redline", "idle_speed")  # fmt: skip
+_IDLE = 850.0 * RPM
+#: Turning parts of the driveline count for so much of the vehicle's mass [practice] [-].
+_TURNING = 1.04
+_NEEDS = ("engine_curve", "engine_inertia", "holdable_engine_torque", "vehicle_mass", "tyre_radius", "gear_ratio",
+          "final_ratio", "redline", "rolling_resistance")  # fmt: skip
 
 
 @dataclass(frozen=True, eq=False)
 class Vehicle:
-    """What is driven [SI]: its engine, clutch and gears. `ratios` are engine over road [1/m]."""
+    """What is driven [SI]: its engine, clutch and gears.
+
+    `holds` is at the engine, `ratios` are engine over road [1/m], `guessed` says what the job does not.
+    """
 
     curve: TorqueCurve
     inertia: float
@@ -55,25 +61,8 @@ class Vehicle:
     ratios: tuple[float, ...]
     redline: float
     idle: float
-    rolling: float = 0.015
-
-
-def ratios_of(build: Build) -> tuple[float, ...]:
-    """Engine speed over road speed of every gear [1/m], by the job's ratios and tyre; empty where those are missing."""
-    v = build.evaluate(("tyre_radius", "final_ratio", "gear_ratio"))
-    gears = build.known.get("gear_ratios")
-    if any(isinstance(v[n], Needs | Refused) for n in ("tyre_radius", "final_ratio")):
-        return ()
-    if gears is None:
-        return ()
-    overall = float(v["final_ratio"]) * _primary(build) / float(v["tyre_radius"])
-    return tuple(float(g) * overall for g in np.atleast_1d(gears))
-
-
-def _primary(build: Build) -> float:
-    """A motorcycle's clutch stands behind its primary drive; engine over clutch [-]."""
-    found = build.evaluate(("primary_ratio",))["primary_ratio"]
-    return 1.0 if isinstance(found, Needs | Refused) else float(found)
+    rolling: float
+    guessed: tuple[str, ...] = ()
 
 
 def vehicle_of(build: Build) -> Vehicle:
@@ -83,17 +72,24 @@ def vehicle_of(build: Build) -> Vehicle:
     ------
     UnreadableEntry : the job does not say enough of it; the sentence names what is missing
     """
-    v = build.evaluate(_NEEDS, stage=build.stage)
-    missing = [n for n in _NEEDS if n != "idle_speed" and isinstance(v[n], Needs | Refused)]
+    v = build.evaluate(_NEEDS, stage=build.stage, friction=0.0)
+    missing = [n for n in _NEEDS if isinstance(v[n], Needs | Refused)]
     if missing:
         lacks = build.chosen.to_ask({m for n in missing for m in build.lacks((n,))}) or missing
-        raise UnreadableEntry(f"to drive it the job lacks {', '.join(n.replace('_', ' ') for n in lacks)}")
-    first = float(v["gear_ratio"]) * float(v["final_ratio"]) * _primary(build) / float(v["tyre_radius"])
-    ratios = ratios_of(build) or tuple(first * step for step in _STEPS)
-    idle = 850.0 * RPM if isinstance(v["idle_speed"], Needs | Refused) else float(v["idle_speed"])
-    primary = _primary(build)
-    return Vehicle(v["engine_curve"], float(v["engine_inertia"]), float(v["torque_capacity"]) / primary,
-                   float(v["vehicle_mass"]), ratios, float(v["redline"]), idle)  # fmt: skip
+        raise UnreadableEntry(f"to drive it the job lacks {', '.join(label_of(n).lower() for n in lacks)}")
+    guessed = []
+    ratios = ratios_of(build)
+    if not ratios:
+        first = float(v["gear_ratio"]) * float(v["final_ratio"]) * primary_of(build) / float(v["tyre_radius"])
+        ratios = tuple(first * step for step in _STEPS)
+        guessed.append(f"gears at {', '.join(f'{step:g}' for step in _STEPS)} of the one entered")
+    idle = build.evaluate(("idle_speed",))["idle_speed"]
+    if isinstance(idle, Needs | Refused):
+        idle = _IDLE
+        guessed.append("an idle of 850 rpm")
+    return Vehicle(v["engine_curve"], float(v["engine_inertia"]), float(v["holdable_engine_torque"]),
+                   float(v["vehicle_mass"]), ratios, float(v["redline"]), float(idle),
+                   float(v["rolling_resistance"]), tuple(guessed))  # fmt: skip
 
 
 def simulated(
@@ -197,7 +193,7 @@ class _State:
             dt = self.dt / steps
             line = self.road * ratio
             apart = self.engine - line
-            mass = v.mass * 1.04
+            mass = v.mass * _TURNING
             locked = (makes * ratio * _PASSES - self.resists()) / (mass + v.inertia * ratio**2 * _PASSES)
             asked = makes - v.inertia * locked * ratio
             if abs(apart) < 0.02 * max(line, 10.0) and abs(asked) <= holds:
@@ -216,7 +212,7 @@ class _State:
         return slip
 
     def free(self, throttle: float) -> None:
-        """A step with the clutch down; one that drags still passes something."""
+        """A step with the clutch down."""
         idle = self.vehicle.idle
         wants = idle + throttle * 60.0
         self.engine += (wants - self.engine) * min(self.dt / 0.35, 1.0)
@@ -292,10 +288,11 @@ class _State:
             yield self.row(0.0, 0.0)
 
 
-def written(log: RoadLog) -> str:
-    """A drive as a logger's CSV: time, engine speed, road speed, throttle."""
+def written(log: RoadLog, guessed: Sequence[str] = ()) -> str:
+    """A drive as a logger's CSV: time, engine speed, road speed, throttle; what was guessed stands in a line above."""
     engine, road = from_si(1.0, "rpm"), from_si(1.0, "km/h")
     throttle = np.zeros(log.time.size) if log.throttle is None else log.throttle * 100.0
     table = np.column_stack([log.time, log.engine * engine, log.output * road, throttle])
     rows = "\n".join(f"{t:.3f},{e:.0f},{v:.2f},{p:.0f}" for t, e, v, p in table)
-    return f"time [s],engine speed [rpm],road speed [km/h],throttle [%]\n{rows}\n"
+    taken = f"# simulated, with {', '.join(guessed).replace(',', ';')}\n" if guessed else ""
+    return f"{taken}time [s],engine speed [rpm],road speed [km/h],throttle [%]\n{rows}\n"

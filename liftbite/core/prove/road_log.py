@@ -257,11 +257,15 @@ def _row_by_row(text: str, wanted: Sequence[Column], mapping: LogMapping) -> Arr
         line.split() for line in text.splitlines())  # fmt: skip
     places = [c.index for c in wanted]
     clocked = wanted[0].unit == "h:m:s"
-    found = [
-        [_cell(row[i] if i < len(row) else "", mapping.decimal, clocked and n == 0) for n, i in enumerate(places)]
-        for row in rows if row
-    ]  # fmt: skip
+    try:
+        found = [_cells(row, places, mapping.decimal, clocked) for row in rows if row]
+    except csv.Error as error:
+        raise UnreadableFile(f"a quote is opened and never closed, or a cell is too long ({error})") from error
     return np.array(found, dtype=np.float64).reshape(-1, len(wanted))
+
+
+def _cells(row: Sequence[str], places: Sequence[int], decimal: str, clocked: bool) -> list[float]:
+    return [_cell(row[i] if i < len(row) else "", decimal, clocked and n == 0) for n, i in enumerate(places)]
 
 
 def _cell(text: str, decimal: str, clocked: bool) -> float:

@@ -1,6 +1,7 @@
 """How far a new clutch is bedded in: by distance or by gentle starts, trip after trip.
 
-- `SCHOOLS`     the two ways the trade does it
+- `SCHOOLS`, `school_of`   the two ways the trade does it, and which one a build takes
+- `HOW`         how a trip was driven
 - `Trip`, `read_trip`   one trip, as said
 - `RunningIn`, `running_in`   how far it is, what was asked too early, and when to look again
 
@@ -26,7 +27,8 @@ SCHOOLS: Mapping[School, tuple[str, float]] = {
 }
 #: When level, leaks, mounts, shaft bolts and slave travel are looked at again [m] [practice].
 LOOK_AGAIN = (50.0 * _KM, 100.0 * _KM)
-HOW = ("gentle", "mixed", "hard")
+#: How a trip was driven -> in a word.
+HOW: Mapping[str, str] = {"gentle": "gently", "mixed": "mixed", "hard": "hard"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,6 +75,22 @@ class RunningIn:
             return f"Bedded in: {km}."
         asked = "of 800 km" if self.school == "distance" else "of 1,200 gentle starts"
         return f"Do not load it fully yet: {100 * self.share:.0f} % {asked}; {km} so far."
+
+
+def school_of(facing: str, said: str = "") -> School:
+    """The way it is counted: as said; else by starts where the facing is metallic, by distance where not [practice].
+
+    Parameters
+    ----------
+    facing : option of the facing's material
+    said : the way somebody picked; empty where nobody did
+
+    >>> school_of("sintered"), school_of("organic"), school_of("organic", "starts")
+    ('starts', 'distance', 'starts')
+    """
+    if said in SCHOOLS:
+        return "starts" if said == "starts" else "distance"
+    return "starts" if "sinter" in facing else "distance"
 
 
 def read_trip(line: Line) -> Trip:

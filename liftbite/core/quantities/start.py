@@ -21,6 +21,7 @@ from liftbite.core.graph.guards import positive
 from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import Launch, LaunchCase
 from liftbite.core.quantities.torque_curve import TorqueCurve
+from liftbite.core.units.constants import GRAVITY
 
 
 def vehicle_inertia(
@@ -113,7 +114,7 @@ def start_load_torque(
     4.41
     """
     slope = np.arctan(grade)
-    weight = (vehicle_mass + trailer_mass) * 9.80665
+    weight = (vehicle_mass + trailer_mass) * GRAVITY
     force = weight * (np.sin(slope) + rolling_resistance * np.cos(slope))
     return plain(force * tyre_radius / (gear_ratio * final_ratio))
 
@@ -178,7 +179,7 @@ def tyre_torque(
     >>> round(tyre_torque(1.0, 0.6, 1400.0, 0.0, 0.3, 3.5, 4.0), 1)
     176.5
     """
-    weight = vehicle_mass * 9.80665 * np.cos(np.arctan(grade))
+    weight = vehicle_mass * GRAVITY * np.cos(np.arctan(grade))
     return plain(tyre_grip * driven_load_share * weight * tyre_radius / (gear_ratio * final_ratio))
 
 

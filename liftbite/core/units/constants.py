@@ -5,6 +5,7 @@
 - `ATMOSPHERE`     standard pressure of the air [Pa] [standard: ISO 2533:1975, at sea level]
 - `FREEZING`       0 °C [K]
 - `MPA`            a megapascal [Pa]
+- `GRAVITY`        standard acceleration of free fall [m/s²] [standard: NIST SP 811:2008, appendix B, exact]
 """
 
 from __future__ import annotations
@@ -17,3 +18,4 @@ RPM = tau / 60
 ATMOSPHERE = 101_325.0
 FREEZING = 273.15
 MPA = 1e6
+GRAVITY = 9.80665

@@ -179,3 +179,16 @@ def test_bleeding_until_it_frees(client: FlaskClient) -> None:
     assert "Pump, hold, open, close, 0.3 L" in words
     assert say(client, job, "bled", "x", answer="shaken").status_code == 422
     assert say(client, job, "bled", "first", answer="taken back").get_json()["bleeding"]["bled"] == []
+
+
+def test_a_drive_that_slipped_speaks_against_the_clamp_also_once_its_friction_is_in_the_job(
+    client: FlaskClient,
+) -> None:
+    job = begin(client, GEARED | {"complaint": "slips"})
+    drive = driven(client, job, log_of(client, job, "slip")).get_json()
+    assert any("nobody logged" in line for line in drive["working"])
+    say(client, job, "drive", "a.csv", answer="kept", says=drive["says"][0], share=str(drive["share"]))
+    enter(client, job, **drive["puts"])
+    causes = {c["name"]: c for c in prove(client, job)["fault"]["causes"]}
+    assert any("on the road its friction was 0.8" in line for line in causes["oily_facing"]["why"])
+    assert say(client, job, "drive", "b.csv", answer="kept", says="x", share="much").status_code == 422

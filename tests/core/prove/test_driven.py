@@ -8,7 +8,7 @@ import numpy as np
 import pytest
 
 from liftbite.core.job.build import build_of
-from liftbite.core.prove.driven import driven, driven_said, friction_driven
+from liftbite.core.prove.driven import driven, driven_said, driven_working, friction_driven
 from liftbite.core.prove.logger import simulated
 from tests.core.prove.vehicles import GEARED, car, vehicle
 from tests.jobs import CAR, entries
@@ -98,3 +98,24 @@ def test_what_is_said_of_a_healthy_drive_and_of_other_tyres() -> None:
     assert driven_said(driven(car(), healthy))[0].startswith("No slip in")
     tyres, _ = simulated(vehicle(), "tyre", minutes=10)
     assert "smaller than the job's tyre" in driven_said(driven(car(), tyres))[0]
+
+
+def test_the_working_shows_the_sums_and_what_nobody_logged() -> None:
+    log, _ = simulated(vehicle(), "slip", minutes=10, seed=3)
+    found = driven(car(), log)
+    lines = driven_working(found, 0.3)
+    assert any("grade within" in line and "[practice]" in line for line in lines)
+    assert found.holds is not None
+    assert found.expected is not None
+    held, expected = found.holds[1], found.expected[1]
+    assert f"= {0.3 * held / expected:.3f}" in lines[-1]
+    assert len(driven_working(driven(car(), simulated(vehicle(), minutes=3)[0]), 0.3)) == 1
+
+
+def test_wheels_of_another_size_change_what_is_held_by_little() -> None:
+    """The gear is the job's own; only the road's acceleration is logged too small or too large."""
+    log, _ = simulated(vehicle(), "slip", minutes=10, seed=3)
+    holds = [driven(car(), replace(log, output=log.output * wheels)).holds for wheels in (0.98, 1.0, 1.02)]
+    middles = [h[1] for h in holds if h is not None]
+    assert len(middles) == 3
+    assert max(middles) / min(middles) < 1.02

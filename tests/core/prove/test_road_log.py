@@ -79,3 +79,19 @@ def test_what_the_simulated_logger_writes_reads_back() -> None:
     assert back.engine == pytest.approx(log.engine, abs=0.06)
     assert back.output == pytest.approx(log.output, abs=0.002)
     assert back.notes == ()
+
+
+def test_a_quote_that_is_never_closed_is_a_sentence() -> None:
+    text = "time,rpm,km/h\n" + "0.1,3000,60\n" * 30 + '"' + "1,2,3\n" * 40_000
+    with pytest.raises(UnreadableFile, match="never closed"):
+        read_log(text.encode())
+
+
+@pytest.mark.parametrize("cell", ["1e308", "-1e308", "inf", "nan", "9" * 400, "1e-320", "--", "٣"])
+def test_figures_no_logger_writes_break_nothing(cell: str) -> None:
+    lines = rows(form="{t:.2f},{rpm},{v}").splitlines()
+    for column in range(3):
+        cells = lines[30].split(",")
+        cells[column] = cell
+        text = "time,rpm,km/h\n" + "\n".join([*lines[:30], ",".join(cells), *lines[31:]])
+        assert read_log(text.encode()).time.size >= 58

@@ -5041,6 +5041,16 @@ export interface components {
             says: string;
             /** Trips */
             trips: components["schemas"]["TripOut"][];
+            /**
+             * Hows
+             * @description How a trip may have been driven.
+             */
+            hows: components["schemas"]["NameOut"][];
+            /**
+             * Look At
+             * @description What is looked at again.
+             */
+            look_at: string;
             /** Breaches */
             breaches: number;
             /** @description Who allowed full load before, and why. */
@@ -5140,6 +5150,16 @@ export interface components {
              */
             friction: number | null;
             /**
+             * Share
+             * @description What it held over what the job says, for the record of the drive.
+             */
+            share: number | null;
+            /**
+             * Working
+             * @description How the figures came about, and what was taken for what nobody logged.
+             */
+            working: string[];
+            /**
              * Puts
              * @description Entries that take that friction into the job.
              */
@@ -5158,7 +5178,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "start" | "shift" | "slip";
+            kind: "start" | "shift" | "slip" | "clutch down";
             /** Gear */
             gear: string;
             /**

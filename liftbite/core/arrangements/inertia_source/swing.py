@@ -6,6 +6,7 @@ import numpy as np
 
 from liftbite.core.graph.graph import Values
 from liftbite.core.graph.guards import positive
+from liftbite.core.units.constants import GRAVITY
 
 
 def flywheel_inertia(flywheel_mass: Values, wire_radius: Values, wire_length: Values, swing_period: Values) -> Values:
@@ -32,7 +33,7 @@ def flywheel_inertia(flywheel_mass: Values, wire_radius: Values, wire_length: Va
     """
     return (
         flywheel_mass
-        * 9.80665
+        * GRAVITY
         * wire_radius**2
         * swing_period**2
         / (4 * np.pi**2 * wire_length)

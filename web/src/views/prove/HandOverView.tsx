@@ -89,7 +89,7 @@ function BeddingIn({ tell }: { tell: Tell }) {
   const { running_in: running } = useProof().prove;
   const [distance, setDistance] = useState("");
   const [starts, setStarts] = useState("");
-  const [how, setHow] = useState("gentle");
+  const [how, setHow] = useState(running.hows[0]?.name ?? "");
   const [reason, setReason] = useState("");
   const look = "h-11 rounded-cut border border-line bg-sheet px-2";
   return (
@@ -162,9 +162,11 @@ function BeddingIn({ tell }: { tell: Tell }) {
             value={how}
             onChange={(event) => setHow(event.target.value)}
           >
-            <option value="gentle">gently</option>
-            <option value="mixed">mixed</option>
-            <option value="hard">hard</option>
+            {running.hows.map(({ name, label }) => (
+              <option key={name} value={name}>
+                {label}
+              </option>
+            ))}
           </select>
         </label>
         <button type="submit" className="button min-h-11" disabled={!distance && !starts}>
@@ -190,7 +192,7 @@ function BeddingIn({ tell }: { tell: Tell }) {
       ))}
       {running.look_again && (
         <p className="mt-3 border-l-4 border-now pl-3">
-          Look again now: fluid, leaks, mounts, exhaust, shaft bolts, slave travel.{" "}
+          Look again now: {running.look_at}.{" "}
           <button
             type="button"
             className="button min-h-11"

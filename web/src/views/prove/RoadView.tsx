@@ -90,6 +90,7 @@ function Read({ name, drive }: { name: string; drive: Drive }) {
         answer: "kept",
         says: drive.says.slice(0, 2).join(" ").slice(0, 400),
         friction: drive.friction === null ? "" : drive.friction.toFixed(3),
+        share: drive.share === null ? "" : drive.share.toFixed(4),
       },
     }).then((refused) => {
       setTrouble(refused);
@@ -163,6 +164,16 @@ function Read({ name, drive }: { name: string; drive: Drive }) {
           </table>
         </div>
       )}
+      <details className="mt-3">
+        <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
+          How this was worked out, and what was taken for it
+        </summary>
+        {drive.working.map((line) => (
+          <p key={line} className="max-w-prose py-1">
+            {line}
+          </p>
+        ))}
+      </details>
       <p className="pt-2 text-note text-soft">
         {drive.columns.map(({ heading, role, unit }) => `${role}: “${heading}” in ${unit}`).join("; ")}.{" "}
         {drive.minutes.toFixed(1)} min at {drive.rate.toFixed(0)} rows a second.

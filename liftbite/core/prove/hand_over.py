@@ -1,0 +1,78 @@
+"""What an owner is told, and the dates to come.
+
+- `briefing`   what the owner has to know, in a few lines
+- `dates`      when it is looked at again, bedded in, and its fluid renewed
+- `LOOK_AT`    what is looked at again after the first kilometres
+
+[practice: the trade's round figures; no source], but for the fluid.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from liftbite.core.verdicts.verdict import GOOD_STATES, OPEN_STATES
+
+#: What is looked at again between 50 and 100 km.
+LOOK_AT = "fluid, leaks, mounts, exhaust, shaft bolts and the slave's travel"
+#: Brake fluid takes up water: renewed after so many days [memory: two years, as makers name it].
+FLUID = 730
+#: When somebody who drives every day has done 50 to 100 km, and has bedded it in [days].
+LOOK_AGAIN, BEDDED = 7, 42
+
+
+def briefing(answers: Iterable[tuple[str, str, str]], bedding: str) -> Iterator[str]:
+    """What the owner has to know.
+
+    Parameters
+    ----------
+    answers : question, state and sentence of each verdict
+    bedding : how far it is bedded in, in a sentence; empty once it is
+
+    >>> list(briefing([("bite", "holds", "Holds."), ("lift", "drags", "Drags: too little lift.")], ""))[1]
+    'Lift: Drags: too little lift.'
+    """
+    if bedding:
+        yield bedding
+        yield "Until then: no hard starts, no full throttle in high gears, no trailer, no slipping it on hills."
+    yield f"Come back after 50 to 100 km: {LOOK_AT} are looked at again."
+    for question, state, sentence in answers:
+        if state not in GOOD_STATES | OPEN_STATES:
+            yield f"{question.capitalize()}: {sentence}"
+    yield "Stop and call if it slips, smells, grinds into gear, shakes, or the pedal goes soft or to the floor."
+
+
+@dataclass(frozen=True, slots=True)
+class Due:
+    """Something that is due: its name for good, the day, and what it is."""
+
+    name: str
+    on: date
+    words: str
+
+
+def dates(today: date, *, share: float, looked: bool, fluid: bool) -> tuple[Due, ...]:
+    """What is due, from today.
+
+    Parameters
+    ----------
+    today : the day of the hand-over
+    share : how far it is bedded in, 0 to 1 [-]
+    looked : True once it was looked at again
+    fluid : True where fluid works it
+
+    >>> march = date(2026, 3, 1)
+    >>> [(due.name, (due.on - march).days) for due in dates(march, share=0.5, looked=True, fluid=True)]
+    [('bedded-in', 21), ('fluid', 730)]
+    """
+    found = []
+    if not looked:
+        found.append(Due("look-again", today + timedelta(days=LOOK_AGAIN), "look again, after 50 to 100 km"))
+    if share < 1:
+        left = max(round((1 - share) * BEDDED), 1)
+        found.append(Due("bedded-in", today + timedelta(days=left), "bedded in, if driven every day"))
+    if fluid:
+        found.append(Due("fluid", today + timedelta(days=FLUID), "renew the hydraulic fluid"))
+    return tuple(found)
