@@ -1,5 +1,6 @@
-import { NavLink, Outlet, useSearchParams } from "react-router";
+import { Outlet, useSearchParams } from "react-router";
 import { useBenchChange, useMeasure, type Whose } from "@/api/measure";
+import { Tabs } from "@/components/Tabs";
 import { BUILD, useAddress } from "@/lib/address";
 import { useJobEditor } from "@/lib/useJobEditor";
 import type { Bench } from "./BenchView";
@@ -31,23 +32,8 @@ export function Measure() {
   };
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <nav
-        aria-label="Measure"
-        className="flex shrink-0 items-center gap-1 overflow-x-auto border-b border-ink px-4"
-      >
-        {VIEWS.map(({ to, label }) => (
-          <NavLink
-            key={to}
-            to={{ pathname: to, search: build === "planned" ? `?${BUILD}=planned` : "" }}
-            className={({ isActive }) =>
-              `flex min-h-11 items-center whitespace-nowrap border-b-[3px] px-3 ${
-                isActive ? "border-ink font-bold" : "border-transparent text-soft hover:text-ink"
-              }`
-            }
-          >
-            {label}
-          </NavLink>
-        ))}
+      <div className="flex shrink-0 items-center gap-1 overflow-x-auto border-b border-ink px-4">
+        <Tabs label="Measure" views={VIEWS} search={build === "planned" ? `?${BUILD}=planned` : ""} />
         {bench.data && <Person people={bench.data.people} />}
         {bench.data && bench.data.apart.length > 0 && <WhosePart apart={bench.data.apart} build={build} />}
         {bench.data && bench.data.worst !== "open" && (
@@ -57,7 +43,7 @@ export function Measure() {
             <b>{verdictWord(bench.data.worst)}</b>
           </p>
         )}
-      </nav>
+      </div>
       <div className="min-h-0 grow">
         {bench.data ? (
           <Outlet context={{ bench: bench.data, send } satisfies Bench} />

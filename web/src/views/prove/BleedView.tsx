@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { Scroll } from "@/components/Scroll";
+import { Toggle } from "@/components/Toggle";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { moment } from "@/lib/words";
 import { useProof } from "./Prove";
@@ -37,15 +38,9 @@ export function BleedView() {
           </h1>
           <p className="flex flex-wrap gap-2 py-2">
             {bleeding.methods.map(({ name, label }) => (
-              <button
-                key={name}
-                type="button"
-                aria-pressed={name === picked}
-                onClick={() => setPicked(name)}
-                className={`min-h-11 rounded-cut border px-3 ${name === picked ? "border-ink bg-ink font-bold text-sheet" : "border-line bg-sheet"}`}
-              >
+              <Toggle key={name} on={name === picked} onTurn={() => setPicked(name)}>
                 {label}
-              </button>
+              </Toggle>
             ))}
           </p>
           {method && (

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Prove } from "@/api/prove";
 import { Scroll } from "@/components/Scroll";
+import { Toggle } from "@/components/Toggle";
 import { useProof } from "./Prove";
 
 type Test = NonNullable<Prove["fault"]["next"]>;
@@ -25,15 +26,13 @@ export function FaultView() {
         <fieldset aria-labelledby="does">
           <p className="flex flex-wrap gap-2 py-2">
             {fault.offered.map(({ name, label }) => (
-              <button
+              <Toggle
                 key={name}
-                type="button"
-                aria-pressed={fault.complaints.includes(name)}
-                className={`min-h-11 rounded-cut border px-3 ${fault.complaints.includes(name) ? "border-ink bg-ink font-bold text-sheet" : "border-line bg-sheet"}`}
-                onClick={() => tell({ kind: "complaint", said: { answer: turn(name).join(", ") } })}
+                on={fault.complaints.includes(name)}
+                onTurn={() => tell({ kind: "complaint", said: { answer: turn(name).join(", ") } })}
               >
                 {label}
-              </button>
+              </Toggle>
             ))}
           </p>
         </fieldset>

@@ -1,6 +1,7 @@
 import { createContext, useContext } from "react";
-import { NavLink, Outlet } from "react-router";
+import { Outlet } from "react-router";
 import { type Prove as ProveData, type SayProof, useProve, useSayOfProof } from "@/api/prove";
+import { Tabs } from "@/components/Tabs";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { Person } from "@/views/measure/Person";
 
@@ -31,20 +32,10 @@ export function Prove() {
   return (
     <ProveContext value={{ prove: prove.data, say }}>
       <div className="flex h-full min-h-0 flex-col">
-        <nav aria-label="Prove" className="flex flex-wrap items-center border-b border-ink px-4">
-          {VIEWS.map(({ to, label }) => (
-            <NavLink
-              key={to}
-              to={to}
-              className={({ isActive }) =>
-                `flex min-h-11 items-center border-b-4 px-3 ${isActive ? "border-ink font-bold" : "border-transparent text-soft hover:text-ink"}`
-              }
-            >
-              {label}
-            </NavLink>
-          ))}
+        <div className="flex flex-wrap items-center border-b border-ink px-4">
+          <Tabs label="Prove" views={VIEWS} />
           <Person people={[]} />
-        </nav>
+        </div>
         <div className="min-h-0 grow">
           <Outlet />
         </div>
