@@ -20,7 +20,7 @@ from liftbite.api.prove.present import prove_out
 from liftbite.api.sheet.gathered import Sheet, helpers, sheet_of
 from liftbite.core.job.ledger import FOUND
 from liftbite.core.job.record import Line, in_force
-from liftbite.core.prove.hand_over import briefing, dates
+from liftbite.core.prove.hand_over import briefing, dues
 
 
 @dataclass(frozen=True)
@@ -67,12 +67,12 @@ def calendar_of(name: str, prove: mp.ProveOut, today: date, job_id: int) -> byte
     calendar.add("prodid", "-//Lift Bite//hand-over//EN")
     calendar.add("version", "2.0")
     running = prove.running_in
-    for due in dates(today, share=running.share, looked=running.looked is not None, fluid=prove.bleeding.fluid):
+    for due in dues(share=running.share, looked=running.looked is not None, fluid=prove.bleeding.fluid):
         event = Event()
         event.add("uid", f"{due.name}-{job_id}@liftbite")
         event.add("dtstamp", today)
-        event.add("dtstart", due.on)
-        event.add("dtend", due.on + timedelta(days=1))
+        event.add("dtstart", today + timedelta(days=due.days))
+        event.add("dtend", today + timedelta(days=due.days + 1))
         event.add("summary", f"{name or 'Clutch'}: {due.words}")
         calendar.add_component(event)
     return bytes(calendar.to_ical())

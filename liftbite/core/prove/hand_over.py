@@ -1,7 +1,7 @@
 """What an owner is told, and the dates to come.
 
 - `briefing`   what the owner has to know, in a few lines
-- `dates`      when it is looked at again, bedded in, and its fluid renewed
+- `dues`       in how many days it is looked at again, bedded in, and its fluid renewed
 - `LOOK_AT`    what is looked at again after the first kilometres
 
 [practice: the trade's round figures; no source], but for the fluid.
@@ -11,7 +11,6 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
-from datetime import date, timedelta
 
 from liftbite.core.verdicts.verdict import GOOD_STATES, OPEN_STATES
 
@@ -46,33 +45,30 @@ def briefing(answers: Iterable[tuple[str, str, str]], bedding: str) -> Iterator[
 
 @dataclass(frozen=True, slots=True)
 class Due:
-    """Something that is due: its name for good, the day, and what it is."""
+    """Something that is due: its name for good, in how many days, and what it is."""
 
     name: str
-    on: date
+    days: int
     words: str
 
 
-def dates(today: date, *, share: float, looked: bool, fluid: bool) -> tuple[Due, ...]:
-    """What is due, from today.
+def dues(*, share: float, looked: bool, fluid: bool) -> tuple[Due, ...]:
+    """What is due, from the day of the hand-over.
 
     Parameters
     ----------
-    today : the day of the hand-over
     share : how far it is bedded in, 0 to 1 [-]
     looked : True once it was looked at again
     fluid : True where fluid works it
 
-    >>> march = date(2026, 3, 1)
-    >>> [(due.name, (due.on - march).days) for due in dates(march, share=0.5, looked=True, fluid=True)]
+    >>> [(due.name, due.days) for due in dues(share=0.5, looked=True, fluid=True)]
     [('bedded-in', 21), ('fluid', 730)]
     """
     found = []
     if not looked:
-        found.append(Due("look-again", today + timedelta(days=LOOK_AGAIN), "look again, after 50 to 100 km"))
+        found.append(Due("look-again", LOOK_AGAIN, "look again, after 50 to 100 km"))
     if share < 1:
-        left = max(round((1 - share) * BEDDED), 1)
-        found.append(Due("bedded-in", today + timedelta(days=left), "bedded in, if driven every day"))
+        found.append(Due("bedded-in", max(round((1 - share) * BEDDED), 1), "bedded in, if driven every day"))
     if fluid:
-        found.append(Due("fluid", today + timedelta(days=FLUID), "renew the hydraulic fluid"))
+        found.append(Due("fluid", FLUID, "renew the hydraulic fluid"))
     return tuple(found)
