@@ -25,7 +25,8 @@ from liftbite.core.job.ledger import FOUND
 from liftbite.core.measure.check import LimitName
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.own import known_checks
-from liftbite.core.measure.parts_list import PRACTICES, Renewal
+from liftbite.core.measure.parts_list import Renewal
+from liftbite.core.measure.practices import PRACTICES
 from liftbite.files.measured import Filed, FiledLimit, FiledReading, FiledSeries
 from liftbite.store.jobs import expect, touch, utc_moment, who_of
 from liftbite.store.models import (

@@ -21,7 +21,8 @@ from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import GUARD_RULES
 from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess
 from liftbite.core.measure.left import distance_left, left_of
-from liftbite.core.measure.parts_list import PRACTICES, needs
+from liftbite.core.measure.parts_list import needs
+from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.setup.bearing import NOMINAL, RULE, bearing_stacks
 from liftbite.core.measure.setup.end_float import shims_for_float
 from liftbite.core.units.constants import INCH

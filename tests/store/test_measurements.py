@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 
 from liftbite.core.job.ledger import Entry, Revision
 from liftbite.core.measure.judgement import Reading
-from liftbite.core.measure.parts_list import PRACTICES
+from liftbite.core.measure.practices import PRACTICES
 from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as bench
 from liftbite.store.database import open_database

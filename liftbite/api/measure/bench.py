@@ -25,7 +25,8 @@ from liftbite.core.measure.effects import effects
 from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess
 from liftbite.core.measure.limits import limits_of, value_of
 from liftbite.core.measure.own import known_checks, own_checks
-from liftbite.core.measure.parts_list import PRACTICES, Need, Renewal, needs, slips_worn
+from liftbite.core.measure.parts_list import Need, Renewal, needs, slips_worn
+from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.scope import asked_in
 from liftbite.core.measure.setup import CALCULATIONS, told_of
@@ -211,7 +212,13 @@ def needs_of(bench: Bench, *, worn_together: bool = True) -> list[Need]:
     setups = {c.label: told for c, told in told_of(plan.build, plan.readings, plan.said, plan.manual)
               if told is not None and checks & set(c.checks)}  # fmt: skip
     slips = slips_worn(found.entries, _effects_in(found)) if worn_together else ""
-    return needs(plan.build, findings_of(found), bench.practices, new, setups, slips, bench.known)
+    added = {part: _added(line) for part, line in bench.said_of("own part").items()}
+    return needs(plan.build, findings_of(found), bench.practices, new, setups, slips, bench.known, added)
+
+
+def _added(line: Line) -> str:
+    by = f", says {line.who}" if line.who else ""
+    return f"put on the list: {line.said['reason']}{by}"
 
 
 def settings_of(series: Series | None) -> SweepSettings:

@@ -254,6 +254,7 @@ class NeedOut(BaseModel):
     plan: EntryIn | None = Field(description="What would plan it; nothing where it is planned, or has no fate.")
     key: str = Field(description="What it goes by in the record.")
     said: SaidOut | None = Field(description="Accepted, or struck with a reason.")
+    added: str = Field(description="Name it was put on the list by, by hand; empty where it was not.")
     order: OrderOut | None = Field(description="Where it comes from and how far it is; nothing where nobody said.")
 
 

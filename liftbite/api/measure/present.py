@@ -43,7 +43,8 @@ from liftbite.core.measure.judgement import VERDICTS, Finding, Reading
 from liftbite.core.measure.keyed import units_of
 from liftbite.core.measure.left import left_of
 from liftbite.core.measure.limits import value_of
-from liftbite.core.measure.parts_list import PRACTICES, Need, Renewal, worst, worth_it
+from liftbite.core.measure.parts_list import Need, Renewal, worst, worth_it
+from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.runout import FACES, pointing, unreachable
 from liftbite.core.measure.scope import SCOPES, explained_by, symptoms_in
 from liftbite.core.measure.setup import asked_of_check
@@ -289,6 +290,8 @@ def _need_out(bench: Bench, need: Need, planned: Build) -> mm.NeedOut:
     return mm.NeedOut(
         part=need.part, work=need.work, reasons=list(need.reasons), plan=_plan_of(need, planned), key=need.key,
         said=_said_out(bench.said_of("line").get(need.key)),
+        added=next((k for k in bench.said_of("own part") if k.casefold() == need.part.casefold()), "")
+        if need.work == "get" else "",
         order=mm.OrderOut(**{name: order.said.get(name, "") for name in mm.OrderOut.model_fields}) if order else None,
     )  # fmt: skip
 

@@ -34,7 +34,8 @@ from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
 from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit, read_radius
 from liftbite.core.measure.own import read_own
-from liftbite.core.measure.parts_list import PRACTICES, Renewal
+from liftbite.core.measure.parts_list import Renewal
+from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.setup import asked_of_check
 from liftbite.core.measure.sweep import read_angle
 from liftbite.core.units.show import typeset

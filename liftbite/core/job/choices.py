@@ -182,7 +182,8 @@ CHOICES: Mapping[str, Choice] = {
         ), begins={CAR: "measured", MOTORCYCLE: "measured"}, first=True, group="engine"),
         Choice("cover_action", "Cover works by", (
             Option("push", "Push", "The bearing pushes the fingers towards the flywheel.", ("push",)),
-            Option("pull", "Pull", "The bearing pulls; the fingers move towards the engine with wear.", ("pull",)),
+            Option("pull", "Pull", "The bearing pulls; the fingers move towards the engine with wear.", ("pull",),
+                   traits=_with("pulled")),
         ), begins={CAR: "push"}, under=("layout", CAR), group="cover", parts=("cover",)),
         Choice("use", "Use", (
             Option("gentle", "Gentle road", "Daily driving, no tuning, no trailer.", (), use_assumes(1.2)),

@@ -66,6 +66,7 @@ KINDS: Mapping[str, Kind] = {
                   signed=True, takes_back=_BACK),
     "verdict": Kind("Verdict", {"answer": (*OVERRULED, "open"), "reason": ()}, ("answer",), signed=True,
                     takes_back=_BACK),
+    "own part": Kind("Part of the list", {"answer": ("to get", "open"), "reason": ()}, ("answer",), takes_back=_BACK),
     "scope": Kind("Scope", {"answer": SCOPES}, ("answer",)),
     "own": Kind("Check of this job", {"answer": ("asked", "open"), "part": (), "unit": (), "least": (), "most": (),
                                       "places": (), "how": ()}, takes_back=_BACK),
@@ -193,6 +194,8 @@ def read_line(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
         raise UnreadableEntry("Left over: say what it was and where it belongs")
     if kind == "step" and line.answer == "overridden" and not (line.who and kept.get("reason")):
         raise UnreadableEntry("Step: say who overrides the hold point, and why")
+    if kind == "own part" and line.answer == "to get" and not (line.key and kept.get("reason")):
+        raise UnreadableEntry("Part of the list: say which part, and why it is got")
     if kind == "line" and line.answer == "struck" and not kept.get("reason"):
         raise UnreadableEntry("Line of the list: say why it is struck")
     if kept.get("price"):

@@ -15,6 +15,7 @@
 - `limits`        The limits of a check in force: the manual's, what follows from the job, the default.
 - `own`           Checks a job adds of its own: a sensor gap, hub to bolts, the roughness of a face.
 - `parts_list`    From verdicts to the list of parts to get, with reasons, and what is worth doing while it is open.
+- `practices`     Where builders differ, and what a renewed part brings along by what a shop does.
 - `runout`        A dial swept round a circle: how far off centre, which way, how round, and what dowel puts it right.
 - `scope`         What a job is about: which checks are asked for, and which complaint a finding explains.
 - `setup`         The calculations of the set-up, a file each: a file with a `CALCULATION` is one, nothing else has to

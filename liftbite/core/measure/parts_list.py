@@ -1,6 +1,5 @@
 """From verdicts to the list of parts to get, with reasons, and what is worth doing while it is open.
 
-- `PRACTICES`      where builders differ, chosen per shop
 - `Need`, `needs`   the parts to get and why
 - `slips_worn`     plates that each pass and slip together
 - `Renewal`      the shop's own figures for a part renewed while it is open
@@ -20,25 +19,10 @@ from liftbite.core.measure.check import Check, Verdict
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.judgement import VERDICTS, Finding
+from liftbite.core.measure.practices import brought
 from liftbite.core.measure.setup.calculation import Told
 from liftbite.core.measure.whose import part_read
 from liftbite.core.verdicts.answers import bite_alone
-
-#: Practice -> what it is about, and its options with what they say; the first is where a shop begins.
-PRACTICES: Mapping[str, tuple[str, Mapping[str, str]]] = {
-    "face": ("Flywheel face with a new disc", {
-        "needed": "Only when needed: a polished, flat face wears facings slower",
-        "always": "Always machined: a fresh cut bites faster"}),
-    "seal": ("Rear main and input shaft seal", {
-        "always": "Always renewed while it is open",
-        "bad": "Only where it leaks"}),
-    "pilot": ("Pilot bearing", {
-        "always": "Renewed with every clutch",
-        "bad": "A nearly new one is kept"}),
-    "guard": ("Guard band of a reading", {
-        "full": "All of the uncertainty, the stricter",
-        "share95": "0.82 of it, the 95 % rule of 2017"}),
-}  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,9 +60,6 @@ _FATED = {
     "Basket": "basket", "Master cylinder": "master", "Slave cylinder": "slave", "Hose or cable": "line",
     "Restrictor": "restrictor", "Fluid": "fluid",
 }  # fmt: skip
-_CLUTCH = frozenset({"Disc", "Cover", "Plate set"})
-#: Fasteners that come with a part that is renewed.
-_BOLTS = {"Flywheel": "Flywheel bolts", "Cover": "Cover bolts", "Spring set": "Spring bolts"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -112,11 +93,9 @@ class Need:
 def needs(
     build: Build, findings: Sequence[Finding], practices: Mapping[str, str], new: Sequence[Finding] = (),
     setups: Mapping[str, Told] = MappingProxyType({}), slips: str = "", checks: Mapping[str, Check] = CHECKS,
+    added: Mapping[str, str] = MappingProxyType({}),
 ) -> list[Need]:  # fmt: skip
-    """The parts to get and the work to have done, each with its reasons.
-
-    Springs go with a plate set, plates only whole, one-time bolts with what they held, the release bearing with every
-    clutch; the rest as the shop's practices say.
+    """The parts to get and the work to have done, each with its reasons; plates are renewed only whole.
 
     Parameters
     ----------
@@ -127,6 +106,7 @@ def needs(
     setups : calculation of the set-up, as it is called -> what it came to
     checks : every check readings may be of
     slips : what Bite says with the wear that was read, where it does not hold then; empty where it does
+    added : parts somebody put on the list himself -> why: their age, a weakness he knows of
     """
     found: dict[tuple[str, str], list[str]] = {}
 
@@ -159,26 +139,12 @@ def needs(
     for label, told in setups.items():
         if told.verdict in ("put right", "stop"):
             get(label, told.sentence, "put right")
-    renewed = {part for part, work in found if work == "get"}
-    car = build.chosen.has("car")
-    if "Plate set" in renewed and build.chosen.has("coil springs"):
-        get("Spring set", "springs go with a plate set")
-    if renewed & _CLUTCH and car:
-        get("Release bearing", "goes with every clutch")
-        if practices.get("pilot", "always") == "always":
-            get("Pilot bearing", "the shop renews it with every clutch")
-        if practices.get("face", "needed") == "always" and "Flywheel" not in renewed:
-            get(
-                "Flywheel",
-                "the shop machines the face with a new disc; both levels by the same amount",
-                "dress or machine",
-            )
-    if car and findings and practices.get("seal", "always") == "always":
-        for seal in ("Rear main seal", "Input shaft seal"):
-            get(seal, "the shop renews seals while it is open")
-    for part in [p for p, work in list(found) if work == "get"]:
-        if part in _BOLTS:
-            get(_BOLTS[part], "bolts that stretch or are marked one-time are never used again")
+    known = {name.casefold(): name for name in (*_FATED, *_PART.values())}
+    for part, why in added.items():
+        get(known.get(part.casefold(), part), why)
+    renewed = [part for part, work in found if work == "get"]
+    for along in brought(build, renewed, practices, opened=bool(findings)):
+        get(along.part, along.why, along.work)
     order = {"get": 0, "dress or machine": 1, "put right": 2, "measure better": 3}
     return [Need(p, w, tuple(r)) for (p, w), r in sorted(found.items(), key=lambda item: order[item[0][1]])]
 

@@ -94,7 +94,9 @@ def test_the_list_of_parts_with_reasons_as_csv(client: FlaskClient) -> None:
     job = begin(client, BIKE)
     take(client, job, "plate_thickness", {"Plate 3, place 1": "2.7"})
     rows = list(csv.DictReader(io.StringIO(client.get(f"/api/jobs/{job['id']}/parts.csv").get_data(as_text=True))))
-    assert [r["part"] for r in rows] == ["Plate set", "Spring set", "Spring bolts"]
+    assert [r["part"] for r in rows] == [
+        "Plate set", "Spring set", "Spring bolts", "Cable pins and bushes", "Lock washer of the clutch nut",
+    ]  # fmt: skip
     assert "Plate 3, place 1: 2.7 mm" in rows[0]["reasons"]
     assert [n["part"] for n in bench(client, job)["needs"]] == [r["part"] for r in rows]
 
@@ -245,3 +247,21 @@ def test_what_is_to_be_got_can_be_planned_and_its_readings_stay_with_the_old_par
     planned = enter(client, job, plates_fate="renewed", springs_fate="renewed").get_json()
     assert planned["verdicts"][0]["margin"] == fresh
     assert not any(n["plan"] for n in bench(client, planned)["needs"] if n["part"] in {"Plate set", "Spring set"})
+
+
+def test_a_part_is_put_on_the_list_by_hand_planned_and_taken_off_again(client: FlaskClient) -> None:
+    job = begin(client, BIKE)
+
+    def said(key: str, **words: str) -> int:
+        body = {"kind": "own part", "key": key, "said": words}
+        return client.post(f"/api/jobs/{job['id']}/record", json=body, headers={"Person": "Iolo"}).status_code
+
+    assert said("Water pump shaft", answer="to get") == 422
+    assert said("Water pump shaft", answer="to get", reason="known to wear its seal") == 200
+    (need,) = bench(client, job)["needs"]
+    assert (need["part"], need["added"], need["plan"]) == ("Water pump shaft", "Water pump shaft", None)
+    assert need["reasons"] == ["put on the list: known to wear its seal, says Iolo"]
+    assert said("basket", answer="to get", reason="twelve years old") == 200
+    assert {n["part"]: n["plan"] for n in bench(client, job)["needs"]}["Basket"]["typed"] == "renewed"
+    assert said("Water pump shaft", answer="open") == 200
+    assert [n["added"] for n in bench(client, job)["needs"]] == ["basket"]

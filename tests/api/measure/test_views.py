@@ -8,7 +8,7 @@ import numpy as np
 import pytest
 from flask.testing import FlaskClient
 
-from liftbite.core.measure.parts_list import PRACTICES
+from liftbite.core.measure.practices import PRACTICES
 from liftbite.gauges.simulate import dial_sweep
 from tests.api.jobs.test_views import begin, enter
 from tests.jobs import CAR, FULL, MOTORCYCLE

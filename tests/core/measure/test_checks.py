@@ -16,7 +16,8 @@ from liftbite.core.measure.instruments import GUARD_RULES, INSTRUMENT_KINDS
 from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess
 from liftbite.core.measure.left import deciding
 from liftbite.core.measure.limits import limits_of
-from liftbite.core.measure.parts_list import PRACTICES, needs
+from liftbite.core.measure.parts_list import needs
+from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.setup import CALCULATIONS, told_of
 from liftbite.core.measure.sweep import angle_of, judge_sweep, sweep_of

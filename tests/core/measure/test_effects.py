@@ -13,7 +13,8 @@ from liftbite.core.job.ledger import Entry, read_entry
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.judgement import Finding, Reading
-from liftbite.core.measure.parts_list import PRACTICES, needs, worst, worth_it
+from liftbite.core.measure.parts_list import needs, worst, worth_it
+from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.sweep import Sweep, sweep_of
 from liftbite.core.verdicts.answers import answer
@@ -238,7 +239,8 @@ def parts(typed: Mapping[str, str], *found: tuple[str, str], **practices: str) -
 
 
 def test_springs_go_with_a_plate_set() -> None:
-    assert parts(MOTORCYCLE, ("plate_thickness", "renew as set"))["get"] == ["Plate set", "Spring set", "Spring bolts"]
+    read = ("plate_thickness", "renew as set")
+    assert parts(MOTORCYCLE, read, small="bad")["get"] == ["Plate set", "Spring set", "Spring bolts"]
     assert "get" not in parts(MOTORCYCLE, ("plate_thickness", "reuse"))
 
 

@@ -11,7 +11,8 @@ from liftbite.core.job.ledger import Entry
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.judgement import Reading
-from liftbite.core.measure.parts_list import PRACTICES, needs
+from liftbite.core.measure.parts_list import needs
+from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.setup import told_of
 from liftbite.core.units.constants import INCH
 from liftbite.core.verdicts.answers import answer

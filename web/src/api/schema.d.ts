@@ -3877,6 +3877,11 @@ export interface components {
             key: string;
             /** @description Accepted, or struck with a reason. */
             said: components["schemas"]["SaidOut"] | null;
+            /**
+             * Added
+             * @description Name it was put on the list by, by hand; empty where it was not.
+             */
+            added: string;
             /** @description Where it comes from and how far it is; nothing where nobody said. */
             order: components["schemas"]["OrderOut"] | null;
         };

@@ -9,6 +9,7 @@ import { BUILD, tryKey, withSearch } from "@/lib/address";
 import { first } from "@/lib/units";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
+import { AddPart } from "./AddPart";
 import type { Bench } from "./BenchView";
 import { OnTheList } from "./OnTheList";
 import type { Send } from "./send";
@@ -111,6 +112,20 @@ function Needs({ bench, send }: { bench: Measure; send: Send }) {
                       Plan it
                     </button>
                   )}
+                  {need.added && (
+                    <button
+                      type="button"
+                      className="button float-right clear-right"
+                      aria-label={`Take it off: ${need.part}`}
+                      onClick={() =>
+                        void send({
+                          record: { kind: "own part", key: need.added, said: { answer: "open" } },
+                        })
+                      }
+                    >
+                      Take it off
+                    </button>
+                  )}
                   {need.reasons.map((reason) => (
                     <span key={reason} className="block text-note">
                       {reason}
@@ -122,6 +137,7 @@ function Needs({ bench, send }: { bench: Measure; send: Send }) {
           </ul>
         </div>
       ))}
+      <AddPart send={send} />
       {plans.length > 0 && (
         <p className="mt-2 text-note">
           What is planned as renewed goes in new: what was read of the old one then counts as found only.

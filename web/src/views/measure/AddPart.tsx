@@ -1,0 +1,56 @@
+import { useState } from "react";
+import type { Send } from "./send";
+
+const FIELD = "block h-11 w-full rounded-cut border border-line bg-sheet px-2";
+
+/** A part that no reading asks for: it is old, or known to be weak. */
+export function AddPart({ send }: { send: Send }) {
+  const [part, setPart] = useState("");
+  const [reason, setReason] = useState("");
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const add = async () => {
+    const refused = await send({
+      record: { kind: "own part", key: part.trim(), said: { answer: "to get", reason } },
+    });
+    setTrouble(refused);
+    if (refused) return;
+    setPart("");
+    setReason("");
+  };
+  return (
+    <details className="mt-2">
+      <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
+        Put a part on the list …
+      </summary>
+      <form
+        className="grid items-end gap-2 tablet:grid-cols-[1fr_2fr_auto]"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void add();
+        }}
+      >
+        <label className="text-note font-semibold">
+          Part
+          <input value={part} onChange={(event) => setPart(event.target.value)} className={FIELD} />
+        </label>
+        <label className="text-note font-semibold">
+          Why
+          <input
+            value={reason}
+            placeholder="its age, a weakness it is known for"
+            onChange={(event) => setReason(event.target.value)}
+            className={`${FIELD} placeholder:text-soft`}
+          />
+        </label>
+        <button type="submit" className="button min-h-11" disabled={!part.trim() || !reason.trim()}>
+          Put it on the list
+        </button>
+      </form>
+      {trouble && (
+        <p role="alert" className="font-semibold">
+          ▲ {trouble}
+        </p>
+      )}
+    </details>
+  );
+}
