@@ -11,6 +11,7 @@ from pydantic import BaseModel, ValidationError
 from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException
 
+from liftbite.api.apart import Broken, TooLong
 from liftbite.api.common import NeedsPrecondition
 from liftbite.api.paper.document import NoPdf
 from liftbite.api.serving import MOST_BODY
@@ -107,6 +108,13 @@ def register(app: Flask) -> None:
         detail = "Another program holds the shop's file. Nothing was written; it is tried again in a moment."
         response = respond(Problem(title="Busy", status=503, detail=detail))
         response.headers["Retry-After"] = "1"
+        return response
+
+    @app.errorhandler(TooLong)
+    @app.errorhandler(Broken)
+    def not_done(error: Exception) -> Response:
+        response = respond(Problem(title="Not done", status=503, detail=str(error)))
+        response.headers["Retry-After"] = "5"
         return response
 
     @app.errorhandler(Full)

@@ -9,6 +9,7 @@ from __future__ import annotations
 from dataclasses import asdict
 from math import isnan
 
+from liftbite.api.apart import by_size
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import curve_out, figure_out
 from liftbite.core.job.dyno_file import CurveFile
@@ -35,7 +36,7 @@ def proposal_out(name: str, text: str) -> m.ProposalOut:
     ------
     UnreadableFile : no line has two figures
     """
-    found = propose_file(text)
+    found = by_size(len(text), propose_file, text)
     return m.ProposalOut(
         name=name, text=text, mapping=_mapping_out(found.mapping),
         columns=[m.ColumnOut(index=c.index, heading=c.heading) for c in found.columns],

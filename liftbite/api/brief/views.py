@@ -10,10 +10,9 @@ from flask_openapi3 import APIBlueprint, Tag
 
 from liftbite.api.brief.present import proposal_out, read_out
 from liftbite.api.jobs import models as m
-from liftbite.api.jobs.entries import mapping_of
+from liftbite.api.jobs.entries import curve_of
 from liftbite.api.problems import problem_responses
 from liftbite.core.errors import UnreadableFile
-from liftbite.core.job.dyno_file import read_curve
 from liftbite.core.job.dyno_table import decode
 
 api = APIBlueprint("curves", __name__, url_prefix="/api/curves", abp_tags=[Tag(name="curves")])
@@ -32,4 +31,4 @@ def propose_mapping(body: m.FileIn) -> tuple[dict[str, Any], int]:
 @api.post("/read", responses={"200": m.CurveReadOut, **problem_responses(400, 413, 422)})
 def read_file(body: m.CurveFileIn) -> tuple[dict[str, Any], int]:
     """A file read as mapped: its curve, its peaks, and what was done to get there."""
-    return read_out(read_curve(body.text, mapping_of(body.mapping))).model_dump(), 200
+    return read_out(curve_of(body)).model_dump(), 200

@@ -6,6 +6,7 @@
 from __future__ import annotations
 
 import itertools
+import logging
 import threading
 import time
 from collections import OrderedDict
@@ -18,6 +19,7 @@ from flask import Response, current_app
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
+from liftbite.api.apart import Apart, Send
 from liftbite.api.common import reply, session_of
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.entries import read_entries
@@ -41,10 +43,15 @@ from liftbite.core.verdicts.verdict import Band
 from liftbite.store import jobs as store
 from liftbite.store import parts as shelf
 
+log = logging.getLogger(__name__)
 api = APIBlueprint("finder", __name__, abp_tags=[Tag(name="finder")])
 _PROBLEMS = problem_responses(400, 404, 422)
 _MOST = 50_000_000
 _SHOWN = 400  # candidates sent at once
+#: How long a search may be silent [s].
+_LIMIT = 300.0
+#: How often a search tells what it found so far [s].
+_SEEN_EVERY = 0.1
 _LABELS = {
     "bite": ("Bite margin", ""), "lift": ("Lift margin", ""), "effort": ("Effort", "N"),
     "inertia": ("Inertia", "kg·m²"),
@@ -66,25 +73,44 @@ class Run:
     trouble: str | None = None
     cancelled: threading.Event = field(default_factory=threading.Event)
     found: Candidates | None = None
+    apart: Apart[Candidates] | None = None
 
     def work(self, entries: Mapping[str, Entry], stage: float) -> None:
-        """Searches; what was found so far can be looked at while it does."""
-
-        def go_on(_done: int, _total: int) -> bool:
-            time.sleep(0)  # lets a request through
-            return not self.cancelled.is_set()
-
+        """Searches in a process of its own; what was found so far can be looked at while it does."""
+        self.apart = Apart(_search, entries, self.shelf, stage, self.all_four)
         try:
-            self.found = search(
-                entries, self.shelf, stage=stage, all_four=self.all_four, progress=go_on, seen=self._see
-            )
-            self.state = "finished" if self.found.complete else "cancelled"
+            for _, found in self.apart.parts(_LIMIT):
+                self.found = found
+                if self.cancelled.is_set():
+                    break
+            self.state = "finished" if self.found and self.found.complete else "cancelled"
         except Exception as error:
+            if self.cancelled.is_set():
+                self.state = "cancelled"
+                return
+            log.exception("search %d of job %d failed", self.number, self.job)
             self.state, self.trouble = "failed", f"The finder failed: {error}"
-            raise
 
-    def _see(self, found: Candidates) -> None:
-        self.found = found
+    def cancel(self) -> None:
+        """Ends it; what it found so far stays."""
+        self.cancelled.set()
+        if self.apart is not None:
+            self.apart.stop()
+
+
+def _search(
+    send: Send, entries: Mapping[str, Entry], shelf: Mapping[str, list[FinderPart]], stage: float, all_four: bool
+) -> Candidates:
+    """The core's search, which sends what it found so far now and then."""
+    last = time.monotonic()
+
+    def see(found: Candidates) -> None:
+        nonlocal last
+        if time.monotonic() - last > _SEEN_EVERY:
+            send(found)
+            last = time.monotonic()
+
+    return search(entries, shelf, stage=stage, all_four=all_four, seen=see)
 
 
 class Runs:
@@ -100,8 +126,8 @@ class Runs:
         """Keeps a new `Run` of a job; one of the same job that still runs is cancelled."""
         with self._lock:
             for old in self._runs.values():
-                if old.job == job:
-                    old.cancelled.set()
+                if old.job == job and old.state == "running":
+                    old.cancel()
             run = Run(next(self._numbers), job, *begun, **more)
             self._runs[run.number] = run
             while len(self._runs) > self.most:
@@ -182,7 +208,7 @@ def get_find(path: RunPath) -> Response:
 def cancel_find(path: RunPath) -> Response:
     """Stops a search; what it found so far stays."""
     run = _runs().get(path.run_id)
-    run.cancelled.set()
+    run.cancel()
     return reply(_find_out(run))
 
 

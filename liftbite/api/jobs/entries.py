@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from liftbite.api.jobs.models import ColumnMappingIO, EntryIn
+from liftbite.api.apart import by_size
+from liftbite.api.jobs.models import ColumnMappingIO, CurveFileIn, EntryIn
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
-from liftbite.core.job.dyno_file import read_curve
+from liftbite.core.job.dyno_file import CurveFile, read_curve
 from liftbite.core.job.dyno_mapping import ColumnMapping
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, Layers, curve_entry, read_entry
@@ -15,6 +16,17 @@ from liftbite.core.job.ledger import Entry, Layers, curve_entry, read_entry
 def mapping_of(mapping: ColumnMappingIO) -> ColumnMapping:
     """The mapping of a file, as the core takes it."""
     return ColumnMapping(**{**mapping.model_dump(), "leave_out": tuple(mapping.leave_out)})
+
+
+def curve_of(file: CurveFileIn) -> CurveFile:
+    """A dynamometer file read as mapped; a long one in a process of its own.
+
+    Raises
+    ------
+    UnreadableFile : of `read_curve`
+    TooLong, Broken : of `apart.by_size`
+    """
+    return by_size(len(file.text), read_curve, file.text, mapping_of(file.mapping))
 
 
 def read_entries(asked: Iterable[EntryIn]) -> tuple[list[Entry], dict[str, tuple[str | None, str]]]:
@@ -36,7 +48,7 @@ def read_entries(asked: Iterable[EntryIn]) -> tuple[list[Entry], dict[str, tuple
 
 def _from_file(entry: EntryIn) -> Entry:
     assert entry.file is not None
-    read = read_curve(entry.file.text, mapping_of(entry.file.mapping))
+    read = curve_of(entry.file)
     if read.asks and not entry.file.mapping.sure:
         raise UnreadableFile(f"{read.asks[0]} Say that it is so, or mend what is wrong")
     kept = {"notes": list(read.notes), "mapping": entry.file.mapping.model_dump(), "text": entry.file.text}

@@ -17,8 +17,8 @@ from liftbite.api.jobs.present import figure_out
 from liftbite.api.measure.bench import Bench, findings_of
 from liftbite.api.measure.models import SaidOut
 from liftbite.api.prove import models as mp
-from liftbite.core.job.build import Build
-from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.job.build import build_of
+from liftbite.core.job.ledger import FOUND, PLAN, Entry
 from liftbite.core.job.record import Line
 from liftbite.core.measure.scope import SYMPTOMS, symptoms_in
 from liftbite.core.measure.setup import told_of
@@ -40,21 +40,21 @@ _BOTTLE = 100e-6
 _CAUSES, _TESTS = 8, 5
 
 
-def drive_out(build: Build, data: bytes) -> mp.DriveOut:
-    """A logger's file against a build.
+def driven_of(entries: Mapping[str, Entry], data: bytes) -> tuple[RoadLog, LogMapping, Driven, float | None]:
+    """A logger's file against a build's entries: the log, its columns, what was driven, the friction known before.
 
     Raises
     ------
     UnreadableFile : it is no log; the sentence says where and what would be right
     """
     mapping = propose_log(data)
-    log = read_log(data, mapping)
+    log, build = read_log(data, mapping), build_of(entries)
     nominal = build.known.get("friction_nominal")
-    known = float(nominal) if isinstance(nominal, int | float) else None
-    return _drive(log, mapping, driven(build, log), known)
+    return log, mapping, driven(build, log), float(nominal) if isinstance(nominal, int | float) else None
 
 
-def _drive(log: RoadLog, mapping: LogMapping, found: Driven, nominal: float | None) -> mp.DriveOut:
+def drive_out(log: RoadLog, mapping: LogMapping, found: Driven, nominal: float | None) -> mp.DriveOut:
+    """What `driven_of` came to, as it is shown."""
     drive = found.drive
     return mp.DriveOut(
         columns=[mp.LogColumnOut(heading=c.heading, role=c.role, unit=c.unit) for c in mapping.columns],

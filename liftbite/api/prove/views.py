@@ -8,6 +8,7 @@ from flask import Response, request
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
+from liftbite.api.apart import by_size
 from liftbite.api.common import download, now, reply, session_of, writing
 from liftbite.api.jobs.files import file_name
 from liftbite.api.jobs.views import JobPath
@@ -17,7 +18,7 @@ from liftbite.api.paper.document import answered
 from liftbite.api.problems import problem_responses
 from liftbite.api.prove import models as mp
 from liftbite.api.prove.handed import calendar_of, hand_over_html, hand_over_of, owner_html
-from liftbite.api.prove.present import drive_out, prove_out, unexplained
+from liftbite.api.prove.present import drive_out, driven_of, prove_out, unexplained
 from liftbite.api.serving import MOST_LARGE
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.ledger import FOUND, PLAN
@@ -98,8 +99,9 @@ def read_drive(path: JobPath) -> Response:
     """A logger's CSV, sent as it is, against the job: gears, starts, shifts, slip, heat, margin. Nothing is kept."""
     request.max_content_length = MOST_LARGE
     with session_of() as session:
-        build = bench_of(session, path.job_id, PLAN).build
-    return reply(drive_out(build, request.get_data()))
+        entries = dict(bench_of(session, path.job_id, PLAN).entries)
+    data = request.get_data()
+    return reply(drive_out(*by_size(len(data), driven_of, entries, data)))
 
 
 class LoggerQuery(BaseModel):

@@ -1,0 +1,144 @@
+"""Long work in a process of its own, so that the server answers others meanwhile.
+
+- `Apart`      a piece of work under way: what it sends, how it ends, how it is stopped
+- `wait_for`   the same for a request that waits for the answer
+- `by_size`    at once where there is little to read, else in a process of its own
+- `TooLong`, `Broken`   it took longer than it may; its process ended before it did
+
+Only functions of modules and what can be pickled go over; at most `MOST` run at once, the next wait their turn.
+"""
+
+from __future__ import annotations
+
+import multiprocessing
+import threading
+from collections.abc import Callable, Iterator
+from multiprocessing.connection import Connection
+from typing import Any, Concatenate, Generic, ParamSpec, TypeAlias, TypeVar
+
+from liftbite.core.errors import LiftBiteError
+
+#: Pieces of work that run at once.
+MOST = 2
+#: Size up to which a file is worked out where it was asked for, in some hundredths of a second [characters].
+AT_ONCE = 100_000
+#: How long a request waits for its work [s].
+LIMIT = 60.0
+_turns = threading.BoundedSemaphore(MOST)
+# a server that forks clean children: quick to begin, and no thread of this process is in them
+_processes = multiprocessing.get_context("forkserver")
+_processes.set_forkserver_preload(["liftbite.core.parts.finder", "liftbite.core.prove.driven"])
+
+
+class TooLong(LiftBiteError):
+    """Work was ended because it took longer than it may."""
+
+
+class Broken(LiftBiteError):
+    """The process of a piece of work ended before the work did."""
+
+
+#: Sends something on the way; what is sent has to be pickled.
+Send: TypeAlias = Callable[[Any], None]
+T = TypeVar("T")
+P = ParamSpec("P")
+
+
+def _run(pipe: Connection, work: Callable[..., Any], args: tuple[Any, ...]) -> None:
+    try:
+        result = work(lambda part: pipe.send(("part", part)), *args)
+    except Exception as error:  # whatever it is, it is raised where the work was asked for
+        pipe.send(("error", error))
+    else:
+        pipe.send(("result", result))
+
+
+class Apart(Generic[T]):
+    """A piece of work in a process of its own.
+
+    Parameters
+    ----------
+    work : a function of a module; its first argument sends what is to be seen on the way
+    args : the rest
+    """
+
+    def __init__(self, work: Callable[Concatenate[Send, P], T], *args: P.args, **_: P.kwargs) -> None:
+        self._here, there = _processes.Pipe(duplex=False)
+        self._process = _processes.Process(target=_run, args=(there, work, args), daemon=True)
+        self._process.start()
+        there.close()
+
+    @property
+    def pid(self) -> int | None:
+        """The number of its process."""
+        return self._process.pid
+
+    def parts(self, limit: float | None = None) -> Iterator[tuple[str, Any]]:
+        """What it sends: ("part", …) on the way, at last ("result", …).
+
+        Raises
+        ------
+        TooLong : nothing came for `limit` [s]
+        Broken : the process ended, or was stopped
+        Exception : what the work raised
+        """
+        try:
+            while True:
+                if not self._here.poll(limit):
+                    raise TooLong(f"This takes longer than {limit:.0f} s, and was ended; nothing was changed.")
+                kind, sent = self._here.recv()
+                if kind == "error":
+                    raise sent
+                yield kind, sent
+                if kind == "result":
+                    return
+        except (EOFError, OSError):
+            raise Broken(
+                "The process this ran in ended before it was done; nothing was changed. Try it again."
+            ) from None
+        finally:
+            self.stop()
+
+    def stop(self) -> None:
+        """Ends it at once, whatever it is at."""
+        self._process.kill()
+        self._process.join()
+
+
+def _whole(_: Send, work: Callable[..., Any], args: tuple[Any, ...]) -> Any:
+    return work(*args)
+
+
+def wait_for(work: Callable[..., T], *args: Any, limit: float = LIMIT) -> T:
+    """What a function of a module comes to, worked out in a process of its own.
+
+    Raises
+    ------
+    TooLong, Broken : as `Apart.parts`; also where it had to wait too long for its turn
+    Exception : what the work raised
+    """
+    if not _turns.acquire(timeout=limit):
+        raise TooLong("Other long work is under way; try this again in a moment.")
+    try:
+        *_, (_, found) = Apart(_whole, work, args).parts(limit)
+        result: T = found
+        return result
+    finally:
+        _turns.release()
+
+
+def by_size(size: int, work: Callable[..., T], *args: Any) -> T:
+    """What a function comes to: at once where it has little to read, else in a process of its own.
+
+    Parameters
+    ----------
+    size : of what it reads [characters or bytes]
+
+    Raises
+    ------
+    TooLong, Broken : as `wait_for`
+
+    >>> by_size(3, len, "log")
+    3
+    """
+    return work(*args) if size <= AT_ONCE else wait_for(work, *args)
