@@ -27,7 +27,7 @@ LIMIT = 60.0
 _turns = threading.BoundedSemaphore(MOST)
 # a server that forks clean children: quick to begin, and no thread of this process is in them
 _processes = multiprocessing.get_context("forkserver")
-_processes.set_forkserver_preload(["liftbite.core.parts.finder", "liftbite.core.prove.driven"])
+_processes.set_forkserver_preload(["liftbite.api.preload"])
 
 
 class TooLong(LiftBiteError):

@@ -17,6 +17,7 @@ from flask import Response
 from jinja2 import Environment, FileSystemLoader, StrictUndefined, select_autoescape
 from markupsafe import Markup
 
+from liftbite.api.apart import wait_for
 from liftbite.api.jobs.models import FigureOut, ShownOut
 from liftbite.api.paper import drawn
 from liftbite.core.errors import LiftBiteError
@@ -68,9 +69,9 @@ def pdf(html: str) -> bytes:
 
 
 def answered(html: str, name: str, form: Literal["html", "pdf"], keep: bool = False) -> Response:
-    """A document: shown in place, or to keep as a file of this name."""
+    """A document: shown in place, or to keep as a file of this name; a PDF is set in a process of its own."""
     if form == "pdf":
-        response = Response(pdf(html), 200, content_type="application/pdf")
+        response = Response(wait_for(pdf, html), 200, content_type="application/pdf")
     else:
         response = Response(html, 200, content_type="text/html; charset=utf-8")
     response.headers["Content-Security-Policy"] = _POLICY
