@@ -3,6 +3,7 @@
 - `Apart`      a piece of work under way: what it sends, how it ends, how it is stopped
 - `wait_for`   the same for a request that waits for the answer
 - `by_size`    at once where there is little to read, else in a process of its own
+- `warm`       begins what such processes are forked from
 - `TooLong`, `Broken`   it took longer than it may; its process ended before it did
 
 Only functions of modules and what can be pickled go over; at most `MOST` run at once, the next wait their turn.
@@ -13,6 +14,7 @@ from __future__ import annotations
 import multiprocessing
 import threading
 from collections.abc import Callable, Iterator
+from multiprocessing import forkserver
 from multiprocessing.connection import Connection
 from typing import Any, Concatenate, Generic, ParamSpec, TypeAlias, TypeVar
 
@@ -27,7 +29,12 @@ LIMIT = 60.0
 _turns = threading.BoundedSemaphore(MOST)
 # a server that forks clean children: quick to begin, and no thread of this process is in them
 _processes = multiprocessing.get_context("forkserver")
-_processes.set_forkserver_preload(["liftbite.api.preload"])
+_processes.set_forkserver_preload(["__main__", "liftbite.api.preload"])
+
+
+def warm() -> None:
+    """Begins the server that processes are forked from, so that the first one does not wait for its imports."""
+    forkserver.ensure_running()
 
 
 class TooLong(LiftBiteError):

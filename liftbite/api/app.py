@@ -29,6 +29,7 @@ from liftbite.api.jobs.catalogue import catalogue_out
 from liftbite.api.jobs.lines import Refresher
 from liftbite.api.measure import files as bench_files
 from liftbite.api.measure import views as measure
+from liftbite.api.photos import views as photos
 from liftbite.api.prove import views as prove
 from liftbite.api.serving import MOST_BODY
 from liftbite.api.sheet import views as sheet
@@ -90,6 +91,7 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     app.register_api(fit.api)
     app.register_api(sheet.api)
     app.register_api(prove.api)
+    app.register_api(photos.api)
     app.register_api(upkeep.api)
     app.register_api(archive.api)
     app.register_api(shop.api)

@@ -21,6 +21,7 @@ from liftbite.store.database import Busy, Full, Replaced, reason_of
 from liftbite.store.jobs import NoSuchJob, Stale, UnreadableJob
 from liftbite.store.measurements import NoSuchInstrument, NoSuchSeries
 from liftbite.store.parts import NoSuchPart
+from liftbite.store.photos import NoSuchPhoto
 
 MEDIA_TYPE = "application/problem+json"
 log = logging.getLogger(__name__)
@@ -86,6 +87,7 @@ _NOT_THERE: dict[type[Exception], tuple[str, str]] = {
     NoSuchJob: ("No such job", "There is no job of this number."),
     NoSuchPart: ("No such part", "There is no part of this number."),
     NoSuchSeries: ("No such series", "This job has no series of this number."),
+    NoSuchPhoto: ("No such photo", "This job has no such photo, or its shop's archive has not been brought in."),
     NoSuchInstrument: ("No such instrument", "No instrument has this number."),
 }
 
@@ -192,7 +194,7 @@ def register(app: Flask) -> None:
 def problem_responses(*codes: int) -> dict[str | int, Any]:
     """The OpenAPI entries of the problems a view can answer with."""
     titles = {400: "Malformed", 404: "No such job", 412: "Changed elsewhere", 413: "Too large", 501: "No PDF here",
-              422: "Cannot be taken", 428: "Version not named"}  # fmt: skip
+              422: "Cannot be taken", 428: "Version not named", 503: "Busy, or not done in time"}  # fmt: skip
     schema = Problem.model_json_schema(ref_template="#/components/schemas/{model}")
     schema.pop("$defs", None)
     return {str(c): {"description": titles[c], "content": {MEDIA_TYPE: {"schema": schema}}} for c in codes}

@@ -146,6 +146,10 @@ def _warm() -> None:
     """Loads what the first question asked backwards would wait for."""
     import scipy.optimize  # noqa: F401
 
+    from liftbite.api import apart
+
+    apart.warm()
+
 
 @main.command()
 @click.argument("file", type=click.Path(path_type=Path))

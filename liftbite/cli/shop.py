@@ -143,25 +143,26 @@ def _looked_at(session: Session) -> Iterator[tuple[int, str]]:
 @click.argument("to", type=_FILE)
 @_data
 def export(everything: bool, to: Path, data: Path | None) -> None:
-    """Write every job as a job file and the shelf as CSV into a folder, or a .zip. 1 where a job left as raw rows."""
-    from liftbite.api.jobs.files import files_of_shop
+    """Write every job, the shelf and photos, in open formats, to a folder or a .zip. 1 where a job left as raw rows."""
+    from liftbite.api.jobs.files import files_of_shop, photos_of_shop
     from liftbite.files.archive import write_archive
 
     if to.exists() and (to.is_file() or any(to.iterdir())):
         _fails(f"{to} is there already; name a folder or a .zip that is not.")
     raw = 0
     with _opened(_shop(data)) as session:
-        files = []
+        files: list[tuple[str, bytes]] = []
         for name, text, whole in files_of_shop(session):
-            files.append((name, text))
+            files.append((name, text.encode()))
             raw += not whole
+        files += photos_of_shop(session)
     try:
         if to.suffix == ".zip":
             to.write_bytes(write_archive(files))
         else:
-            for name, text in files:
+            for name, content in files:
                 (to / name).parent.mkdir(parents=True, exist_ok=True)
-                (to / name).write_text(text, encoding="utf-8")
+                (to / name).write_bytes(content)
     except OSError as error:
         _fails(f"{to} could not be written ({error.strerror}).")
     click.echo(f"{len(files)} files written to {to}.")

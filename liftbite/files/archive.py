@@ -1,4 +1,4 @@
-"""Everything of a shop in one archive of open formats: job files and the shelf as CSV.
+"""Everything of a shop in one archive of open formats: job files, the shelf as CSV, photos.
 
 - `write_archive`   files by name as one archive
 - `read_archive`    the files of one that can be trusted; a bomb and a path that leads out are refused
@@ -16,16 +16,16 @@ from liftbite.core.errors import UnreadableFile
 MOST_FILES, MOST_OF_ONE, MOST_OF_ALL = 20_000, 32 * 2**20, 512 * 2**20
 
 
-def write_archive(files: Iterable[tuple[str, str]]) -> bytes:
-    """Files by name and text as one archive.
+def write_archive(files: Iterable[tuple[str, str | bytes]]) -> bytes:
+    """Files by name and content as one archive.
 
     >>> [name for name, _ in read_archive(write_archive([("jobs/00001-two.liftbite.json", "{}")]))]
     ['jobs/00001-two.liftbite.json']
     """
     packed = io.BytesIO()
     with zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as archive:
-        for name, text in files:
-            archive.writestr(name, text)
+        for name, content in files:
+            archive.writestr(name, content)
     return packed.getvalue()
 
 

@@ -106,6 +106,19 @@ class RecordRow(Base):
     request: Mapped[str | None] = mapped_column(default=None)
 
 
+class PhotoRow(Base):
+    """A photo as it is kept, once in a shop; the records of jobs say what it is of."""
+
+    __tablename__ = "photo"
+
+    digest: Mapped[str] = mapped_column(primary_key=True)
+    jpeg: Mapped[bytes]
+    small: Mapped[bytes]
+    width: Mapped[int]
+    height: Mapped[int]
+    at: Mapped[datetime] = mapped_column(UtcDateTime)
+
+
 class PartRow(Base):
     """A part on the shelf; it can be archived, and nothing of a job refers to it."""
 

@@ -2,7 +2,11 @@
 
 from __future__ import annotations
 
+import io
+import re
+
 import pytest
+from PIL import Image
 from playwright.sync_api import Browser, Page, expect
 
 from tests.web.steps import open_job, sheet_of, turn
@@ -104,3 +108,25 @@ def test_what_is_next_is_in_sight_and_large_enough_for_gloves(page: Page, shop: 
         "all => all.filter(b => b.getBoundingClientRect().height < 44).length"
     )
     assert small == 0
+
+
+def test_a_photo_is_taken_at_a_step_said_of_and_found_again_in_the_brief(page: Page, shop: str) -> None:
+    page.goto(f"{shop}/jobs/3/fit")
+    dots = io.BytesIO()
+    Image.new("RGB", (640, 480), "grey").save(dots, "PNG")
+    photos = page.get_by_test_id("photos")
+    photos.get_by_label("Photo", exact=True).set_input_files({"name": "a.png", "mimeType": "image/png",
+                                                              "buffer": dots.getvalue()})  # fmt: skip
+    photos.get_by_role("button", name=re.compile("^Photo: ")).click()
+    page.get_by_label("What it shows").fill("clip of the fork is bent")
+    page.get_by_role("button", name="Keep the words").click()
+    page.get_by_role("link", name="Brief").click()
+    kept = page.get_by_test_id("photos").get_by_role("button", name=re.compile("clip of the fork is bent$"))
+    expect(kept.locator("img")).to_be_visible()
+    assert kept.locator("img").evaluate("image => image.naturalWidth") == 480
+    kept.click()
+    page.get_by_role("button", name="Take it off the job").click()
+    expect(kept).to_have_count(0)
+    photos.get_by_label("Photo", exact=True).set_input_files({"name": "a.gif", "mimeType": "image/gif",
+                                                              "buffer": b"GIF89a"})  # fmt: skip
+    expect(photos.get_by_role("alert")).to_contain_text("a JPEG, PNG or WebP is")

@@ -3,6 +3,7 @@
 - `file_of`, `raw_text`   a job as its file, or as the rows it stands in
 - `bring_in`              a job of a file into a shop
 - `files_of_shop`         every job and the shelf, in open formats
+- `photos_of_shop`        every photo as JPEG
 """
 
 from __future__ import annotations
@@ -21,6 +22,7 @@ from liftbite.files.shelf_csv import write_shelf
 from liftbite.store import jobs as store
 from liftbite.store import measurements
 from liftbite.store.parts import list_parts
+from liftbite.store.photos import all_digests, photo_bytes
 
 log = logging.getLogger(__name__)
 
@@ -78,3 +80,9 @@ def files_of_shop(session: Session) -> Iterator[tuple[str, str, bool]]:
         else:
             yield f"jobs/{number:05}-{name}", text, True
     yield "shelf.csv", write_shelf([p.part for p in list_parts(session)]), True
+
+
+def photos_of_shop(session: Session) -> Iterator[tuple[str, bytes]]:
+    """Name and JPEG of every photo; the records of jobs say what each is of."""
+    for digest in all_digests(session):
+        yield f"photos/{digest}.jpg", photo_bytes(session, digest) or b""

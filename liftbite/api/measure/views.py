@@ -378,6 +378,8 @@ def say(path: JobPath, query: BenchQuery, body: mi.SayIn) -> Response:
         line = read_line(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
         if line.kind == "own":
             read_own(line)
+        if line.kind == "photo":
+            raise UnreadableEntry("a photo comes with its picture; it is brought, and taken off, by itself")
         if KINDS[line.kind].of_plan:
             raise UnreadableEntry("what is said of a plan is said to the plan")
         record_store.say(session, path.job_id, line, now(), body.request)

@@ -7,7 +7,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from base64 import b64encode
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from datetime import date
 from typing import Any
@@ -29,6 +30,8 @@ from liftbite.api.measure.models_calculations import CalculationOut
 from liftbite.api.measure.present import measure_out
 from liftbite.api.measure.views import bench_of
 from liftbite.api.paper.document import page
+from liftbite.api.photos.models import PhotoOut
+from liftbite.api.photos.present import photos_of
 from liftbite.core.analysis.working import working
 from liftbite.core.job.build import Build, label_of
 from liftbite.core.job.choices import CHOICES
@@ -39,6 +42,7 @@ from liftbite.core.measure.judgement import WORDS
 from liftbite.core.measure.scope import SCOPES
 from liftbite.core.measure.setup import WORDS as SETUP_WORDS
 from liftbite.store import jobs as store
+from liftbite.store.photos import photo_bytes
 
 
 @dataclass(frozen=True)
@@ -59,6 +63,7 @@ class Sheet:
     results : question -> its results
     workings : label of what decides -> the steps to it
     plan : how far the fitting is, with its hold points
+    photos : those that are here, each with a small picture as base64
     """
 
     job: m.JobOut
@@ -76,6 +81,7 @@ class Sheet:
     results: tuple[tuple[str, tuple[m.ResultOut, ...]], ...]
     workings: tuple[tuple[str, tuple[mw.WorkingStepOut, ...]], ...]
     plan: mf.PlanOut
+    photos: tuple[tuple[PhotoOut, str], ...] = ()
 
 
 def sheet_of(session: Session, job_id: int, today: date, *, appendix: bool = False) -> Sheet:
@@ -100,8 +106,13 @@ def sheet_of(session: Session, job_id: int, today: date, *, appendix: bool = Fal
         tuple(c for c in goes_in.calculations if c.sentence),
         tuple(b for b in against_out(bench.layers).builds[1:] if b.says or b.parts),
         section_out(plan.build), _entered(plan), _results(job), _workings(job, plan.build) if appendix else (),
-        plan_out(bench),
+        plan_out(bench), _pictures(session, photos_of(session, bench.record)),
     )  # fmt: skip
+
+
+def _pictures(session: Session, photos: Iterable[PhotoOut]) -> tuple[tuple[PhotoOut, str], ...]:
+    small = ((photo, photo_bytes(session, photo.digest, small=True)) for photo in photos)
+    return tuple((photo, b64encode(jpeg).decode()) for photo, jpeg in small if jpeg)
 
 
 _TEXTS = ("registration", "mileage", "customer", "complaint", "notes")

@@ -33,6 +33,10 @@ SCOPES = ("everything", "clutch_flywheel", "clutch", "bearing", "hydraulics", "c
 OVERRULED = ("reuse", "dress or resurface", "put right", "renew", "renew as set", "stop")
 
 
+#: What a photo goes by, and what it may be of.
+_DIGEST, _PHOTO_OF = re.compile(r"[0-9a-f]{64}"), re.compile(r"job|(?:check|step|bag):[^\n]{1,100}")
+
+
 @dataclass(frozen=True, slots=True)
 class Kind:
     """Something that can be said of a job.
@@ -95,6 +99,7 @@ KINDS: Mapping[str, Kind] = {
     "mark": Kind("Mark", {"answer": ("made", "open"), "note": ()}, ("answer",), takes_back=_BACK),
     "leftover": Kind("Left over", {"answer": ("unexplained", "explained", "open"), "count": (), "reason": ()},
                      ("answer",), takes_back=_BACK),
+    "photo": Kind("Photo", {"answer": ("kept", "open"), "of": (), "words": ()}, ("answer",), takes_back=_BACK),
     "practice": Kind("Practice of this job", {"answer": ()}, takes_back=("answer", "")),
 }  # fmt: skip
 
@@ -194,6 +199,8 @@ def read_line(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
         raise UnreadableEntry("Left over: say what it was and where it belongs")
     if kind == "step" and line.answer == "overridden" and not (line.who and kept.get("reason")):
         raise UnreadableEntry("Step: say who overrides the hold point, and why")
+    if kind == "photo":
+        _photo(key, kept)
     if kind == "own part" and line.answer == "to get" and not (line.key and kept.get("reason")):
         raise UnreadableEntry("Part of the list: say which part, and why it is got")
     if kind == "line" and line.answer == "struck" and not kept.get("reason"):
@@ -201,6 +208,13 @@ def read_line(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
     if kept.get("price"):
         _price(kept["price"])
     return line
+
+
+def _photo(key: str, said: Mapping[str, str]) -> None:
+    if not _DIGEST.fullmatch(key):
+        raise UnreadableEntry("Photo: it goes by the SHA-256 of its JPEG")
+    if said["answer"] == "kept" and not _PHOTO_OF.fullmatch(said.get("of", "")):
+        raise UnreadableEntry("Photo: say what it is of: job, or check:, step: or bag: and its name")
 
 
 def _price(text: str) -> None:

@@ -60,6 +60,7 @@ export type Keyed = Schemas["KeyedOut"];
 export type Plan = Schemas["PlanOut"];
 export type FitStep = Schemas["FitStepOut"];
 export type SayOfPlan = Schemas["SayOfPlanIn"];
+export type Photo = Schemas["PhotoOut"];
 export type Shop = Schemas["ShopOut"];
 export type Upkeep = Schemas["UpkeepOut"];
 export type InputInfo = Schemas["InputInfoOut"];
@@ -127,12 +128,13 @@ client.use({
 /** The header that says which revision a change was made on. */
 export const seen = (revision: number) => ({ "If-Match": `"${revision}"` });
 
-/** Sends a file as it is. */
+/** Sends a file as it is, under the name of who works here. */
 export async function sendFile(address: string, file: File, kind: string): Promise<Response> {
+  const name = person();
   const response = await fetch(address, {
     method: "POST",
     body: await file.arrayBuffer(),
-    headers: { "Content-Type": kind },
+    headers: { "Content-Type": kind, ...(name && { Person: encodeURIComponent(name) }) },
   }).catch(() => {
     throw new Refusal(0, UNREACHABLE);
   });

@@ -7,6 +7,8 @@ type Props = {
   name: string;
   accept?: string;
   className?: string;
+  /** True to open the camera of a tablet or telephone at once. */
+  camera?: boolean;
   onFile: (file: File) => void;
 };
 
@@ -16,6 +18,7 @@ export function FileButton({
   name,
   accept = ".csv,text/csv",
   className = "button",
+  camera = false,
   onFile,
 }: Props) {
   const picker = useRef<HTMLInputElement>(null);
@@ -28,6 +31,7 @@ export function FileButton({
         ref={picker}
         type="file"
         accept={accept}
+        capture={camera ? "environment" : undefined}
         className="sr-only"
         tabIndex={-1}
         aria-label={name}

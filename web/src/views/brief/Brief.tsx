@@ -1,4 +1,5 @@
 import { useCatalogue } from "@/api/queries";
+import { Photos } from "@/components/Photos";
 import { Row, Rows } from "@/components/Rows";
 import { Scroll } from "@/components/Scroll";
 import { ENTRIES_COLUMN, RESULTS_COLUMN, TWO_COLUMNS } from "@/lib/columns";
@@ -17,7 +18,7 @@ const OUTPUT = [
 
 /** The brief: what the engine makes, what is planned, how it is used. */
 export function Brief() {
-  const { shown } = useJobEditor();
+  const { shown, entered: job } = useJobEditor();
   const groups = groupsOf(useCatalogue().data, "brief", null);
   const row = (name: string) => (name.endsWith("_curve") ? <CurveRow key={name} name={name} /> : undefined);
   return (
@@ -37,6 +38,7 @@ export function Brief() {
           <Row name="registration" />
           <Row name="mileage" />
           <Row name="notes" lines={4} />
+          <Photos job={job.id} of="job" all />
         </section>
       </Scroll>
       <Scroll label="What the engine makes" className={RESULTS_COLUMN}>

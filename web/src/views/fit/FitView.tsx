@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Plan } from "@/api/client";
 import { type PlanChange, usePlan, useSayOfPlan } from "@/api/fit";
+import { Photos } from "@/components/Photos";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
 import { useJobEditor } from "@/lib/useJobEditor";
@@ -41,7 +42,10 @@ export function FitView() {
           <Person people={[]} />
         </div>
         {now ? (
-          <StepCard key={now.key} step={now} say={say} onDone={() => put({ step: null })} />
+          <>
+            <StepCard key={now.key} step={now} say={say} onDone={() => put({ step: null })} />
+            <Photos job={job.id} of={`step:${now.key}`} />
+          </>
         ) : (
           <p className="py-4 text-state font-bold">
             {plan.data.done === plan.data.steps.length

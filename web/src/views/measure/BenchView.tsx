@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { useOutletContext } from "react-router";
 import type { Measure } from "@/api/client";
+import { Photos } from "@/components/Photos";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
 import { nextCheck, placeNow } from "@/lib/keypad";
@@ -117,6 +118,7 @@ export function BenchView() {
         <Working lines={check.working} />
         {check.kind !== "grade" && <Limits check={check} send={send} vehicle={bench.vehicle} />}
         <Readings check={check} />
+        <Photos job={bench.job} of={`check:${check.name}`} />
         <HowTaken key={`${check.name} ${check.series}`} check={check} send={send} />
       </Scroll>
       {search.has("instruments") && (

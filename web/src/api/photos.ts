@@ -1,0 +1,58 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { requestName } from "@/lib/request";
+import { client, type Photo, Refusal, sendFile, taken } from "./client";
+
+const key = (id: number) => ["photos", id] as const;
+type Photos = { photos: Photo[] };
+
+/** The photos of a job, oldest first. */
+export const usePhotos = (id: number) =>
+  useQuery({
+    queryKey: key(id),
+    queryFn: () => taken(client.GET("/api/jobs/{job_id}/photos", { params: { path: { job_id: id } } })),
+    refetchOnWindowFocus: true,
+  });
+
+/** Where a photo is fetched. */
+export const photoAddress = (id: number, digest: string, small = false) =>
+  `/api/jobs/${id}/photos/${digest}.jpg${small ? "?small=true" : ""}`;
+
+type Change = { bring: File; of: string } | { say: string; of: string; words: string } | { off: string };
+
+async function sent(id: number, change: Change): Promise<Photos> {
+  if ("bring" in change) {
+    const query = new URLSearchParams({ of: change.of, request: requestName() });
+    const answer = await sendFile(
+      `/api/jobs/${id}/photos?${query}`,
+      change.bring,
+      "application/octet-stream",
+    );
+    return answer.json();
+  }
+  const digest = "off" in change ? change.off : change.say;
+  const said = "off" in change ? { off: true } : { of: change.of, words: change.words };
+  return taken(
+    client.PUT("/api/jobs/{job_id}/photos/{digest}", {
+      params: { path: { job_id: id, digest } },
+      body: { of: "job", words: "", off: false, ...said, who: "", request: requestName() },
+    }),
+  );
+}
+
+/** Brings a photo, says what it is of, or takes it off; what was refused comes back as a sentence. */
+export function usePhotoChange(id: number) {
+  const queries = useQueryClient();
+  const change = useMutation({
+    mutationFn: (asked: Change) => sent(id, asked),
+    onSuccess: (photos) => queries.setQueryData(key(id), photos),
+  });
+  const send = async (asked: Change): Promise<string | null> => {
+    try {
+      await change.mutateAsync(asked);
+      return null;
+    } catch (error) {
+      return error instanceof Refusal ? error.message : "The photo could not be kept; try again.";
+    }
+  };
+  return { send, busy: change.isPending };
+}
