@@ -110,3 +110,19 @@ def test_a_word_among_the_figures_is_left_out_in_the_dialog(page: Page, shop: st
     page.get_by_label("Leave out lines").fill("7")
     expect(dialog).to_contain_text("22 points.")
     expect(dialog).to_contain_text("1 row outside the run left out.")
+
+
+def test_what_a_file_says_of_its_figures_is_picked_with_it(page: Page, shop: str) -> None:
+    page.goto(shop)
+    hands = Hands(page)
+    page.set_input_files("input[aria-label='Dynamometer run']", RUNS / "wheel-hp-sae.csv")
+    hands.pick("What it is", "Boosted coupe")
+    hands.press("Begin")
+    sheet = page.get_by_role("dialog")
+    expect(sheet.get_by_label("Figures taken at")).to_have_value("two_wheel")
+    expect(sheet.get_by_label("Figures are")).to_have_value("corrected")
+    hands.press("Take this curve")
+    expect(sheet).to_have_count(0)
+    page.get_by_role("link", name="Brief").click()
+    expect(page.locator("[data-row=curve_reference]")).to_contain_text("The wheels, two driven")
+    expect(page.locator("[data-row=air]")).to_contain_text("Corrected to standard air")

@@ -26,7 +26,7 @@ def curve_of(file: CurveFileIn) -> CurveFile:
     UnreadableFile : of `read_curve`
     TooLong, Broken : of `apart.by_size`
     """
-    return by_size(len(file.text), read_curve, file.text, mapping_of(file.mapping))
+    return by_size(len(file.text), read_curve, file.text, mapping_of(file.mapping), file.vehicle_class)
 
 
 def read_entries(asked: Iterable[EntryIn]) -> tuple[list[Entry], dict[str, tuple[str | None, str]]]:

@@ -319,6 +319,7 @@ class CurveFileIn(_In):
     name: Annotated[Words, Field(max_length=200)]
     text: Annotated[Words, Field(max_length=3_000_000)]
     mapping: ColumnMappingIO
+    vehicle_class: Words = Field(default="", max_length=40, description="Class whose engine the peak is held against.")
 
 
 #: Which build: nothing for the plan, “found”, or an alternative's name.

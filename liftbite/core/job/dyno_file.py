@@ -19,6 +19,7 @@ from itertools import pairwise
 import numpy as np
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
+from liftbite.core.job.classes import CLASSES, VehicleClass
 from liftbite.core.job.dyno_mapping import OWN_UNITS, ROLES, ColumnMapping, units_of
 from liftbite.core.job.dyno_table import Lines, Rows, cells_of, figure_of, figures_in, lines_of
 from liftbite.core.job.inputs import INPUTS
@@ -38,12 +39,18 @@ class CurveFile:
     asks: tuple[str, ...] = ()
 
 
-def read_curve(text: str, mapping: ColumnMapping) -> CurveFile:
+def read_curve(text: str, mapping: ColumnMapping, vehicle_class: str = "") -> CurveFile:
     """The curve of a file, read as `mapping` says.
 
     Repeated speeds are averaged, unsorted ones sorted, rows with an empty cell or without forward torque left out;
     each of these is said in a note. Where the file has torque and power, each is used to check the other, P = T·ω, and
     where they contradict each other neither is taken until somebody says which counts.
+
+    Parameters
+    ----------
+    text : of the file
+    mapping : how it is read
+    vehicle_class : of `classes.CLASSES`, whose engine the peak is held against; empty where none was said
 
     Raises
     ------
@@ -78,7 +85,7 @@ def read_curve(text: str, mapping: ColumnMapping) -> CurveFile:
     if count.max() > 1:
         notes.append(f"{int((count > 1).sum())} engine speeds stood more than once; their torque was averaged.")
     curve = TorqueCurve(unique, np.add.reduceat(torque[order], start) / count)
-    return CurveFile(curve, tuple(notes), tuple(_asks(curve)))
+    return CurveFile(curve, tuple(notes), tuple(_asks(curve, CLASSES.get(vehicle_class))))
 
 
 def raw_columns(text: str, mapping: ColumnMapping) -> dict[str, Array]:
@@ -207,9 +214,11 @@ def _torque(speed: Array, si: dict[str, Array], trust: str) -> tuple[Array, list
 
 #: Torque from row to row that jumps by more is no run [share]; our own choice.
 _JUMP = 0.15
+#: Peak torque over that of its class as it left the factory, or the other way round, past which it is asked; our own.
+_OFF_CLASS = 2.6
 
 
-def _asks(curve: TorqueCurve) -> Iterator[str]:
+def _asks(curve: TorqueCurve, known: VehicleClass | None) -> Iterator[str]:
     """What is so unusual about a curve that it is asked before it is taken."""
     least, most = INPUTS["peak_torque"].usual
     if curve.peak_torque > most or curve.peak_power > INPUTS["peak_power"].usual[1]:
@@ -217,6 +226,10 @@ def _asks(curve: TorqueCurve) -> Iterator[str]:
                "beyond any engine a clutch is built for. Are the columns and their units right?")  # fmt: skip
     elif curve.peak_torque < least:
         yield f"A peak of {show(curve.peak_torque, 'N·m', 'metric')} moves no vehicle. Are the units right?"
+    elif known is not None and not known.torque / _OFF_CLASS <= curve.peak_torque <= known.torque * _OFF_CLASS:
+        yield (f"A peak of {show(curve.peak_torque, 'N·m', 'metric')} is {curve.peak_torque / known.torque:.2g} times "
+               f"what a {known.label[0].lower()}{known.label[1:]} has as it left the factory. Are file and units "
+               "right?")  # fmt: skip
     if from_si(float(curve.speed[-1]), "rpm") > 25_000 or from_si(float(curve.speed[-1]), "rpm") < 900:
         yield f"The run ends at {show(float(curve.speed[-1]), 'rad/s', 'metric')}. Is that the engine's speed?"
     steps = np.diff(curve.torque)

@@ -10,6 +10,7 @@ from typing import Any
 import pytest
 
 from liftbite.core.errors import UnreadableFile
+from liftbite.core.job.classes import CLASSES
 from liftbite.core.job.dyno_file import CurveFile, read_curve
 from liftbite.core.job.dyno_mapping import ColumnMapping, Proposal
 from liftbite.core.job.dyno_runs import propose_file
@@ -87,3 +88,16 @@ def test_rows_beyond_the_last_are_no_part_of_the_run() -> None:
     text, found = proposed("plain.csv")
     short = read_curve(text, replace(found.mapping, last_row=10)).curve
     assert (short.speed.size, from_si(float(short.speed[-1]), "rpm")) == (9, pytest.approx(3500))
+
+
+@pytest.mark.parametrize(("times", "asked"), [(0.3, True), (0.6, False), (1.0, False), (2.0, False), (3.0, True)])
+def test_a_peak_far_from_its_class_is_asked_about(times: float, asked: bool) -> None:
+    known = CLASSES["light_roadster"]
+    rows = "".join(f"{rpm},{times * known.torque * (1 - ((rpm - 4500) / 9000) ** 2):.1f}\n" for rpm in
+                   range(1500, 7001, 250))  # fmt: skip
+    text = "rpm,Nm\n" + rows
+    mapping = propose_file(text).mapping
+    asks = read_curve(text, mapping, "light_roadster").asks
+    assert bool(asks) is asked
+    assert all("light roadster has as it left the factory" in ask for ask in asks)
+    assert read_curve(text, mapping).asks == ()

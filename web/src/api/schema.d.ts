@@ -2068,6 +2068,12 @@ export interface components {
             /** Text */
             text: string;
             mapping: components["schemas"]["ColumnMappingIO"];
+            /**
+             * Vehicle Class
+             * @description Class whose engine the peak is held against.
+             * @default
+             */
+            vehicle_class?: string;
         };
         /**
          * EntryIn

@@ -4,7 +4,16 @@ import { client, type Field, type Proposal, Refusal, taken } from "@/api/client"
 import { useCatalogue } from "@/api/queries";
 import { base64Of, MOST_BYTES } from "@/lib/files";
 import { useJobEditor } from "@/lib/useJobEditor";
-import { MappingSheet } from "./MappingSheet";
+import { MappingSheet, type Spoken } from "./MappingSheet";
+
+/** Choices a file may speak of, and which of their options agree with what it says. */
+const SPOKEN: { choice: string; fits: (of: Proposal, option: string) => boolean }[] = [
+  {
+    choice: "curve_reference",
+    fits: (of, option) => !of.reference || (of.reference === "crank") === (option === "crank"),
+  },
+  { choice: "air", fits: (of, option) => !of.corrected || option === "corrected" },
+];
 
 /** A curve: drop a file, see how it is read, confirm. */
 export function CurveRow({ name }: { name: string }) {
@@ -44,6 +53,18 @@ export function CurveRow({ name }: { name: string }) {
   });
 
   if (!info || !field) return null;
+  const vehicleClass = editor.picked("vehicle_class")?.option ?? "";
+  const layout = editor.picked("layout")?.option ?? "";
+  /** What a file says of its figures, as choices of the job: a word of the file goes before what stands there. */
+  const spoken = (of: Proposal): Spoken[] =>
+    SPOKEN.flatMap(({ choice, fits }) => {
+      const known = catalogue.data?.choices.find((each) => each.name === choice);
+      const stands = editor.picked(choice)?.option;
+      if (!known || !stands || name !== "measured_curve") return [];
+      const options = known.options.filter(({ layouts }) => !layouts.length || layouts.includes(layout));
+      const option = fits(of, stands) ? stands : options.find(({ value }) => fits(of, value))?.value;
+      return [{ name: choice, label: known.label, option: option ?? stands, options }];
+    });
   return (
     <div className="py-2" data-row={name}>
       <p className="font-semibold">{info.label}</p>
@@ -58,9 +79,14 @@ export function CurveRow({ name }: { name: string }) {
         <MappingSheet
           proposal={proposal}
           onCancel={() => setProposal(null)}
-          onTake={(mapping) => {
-            const file = { name: proposal.name, text: proposal.text, mapping };
-            editor.put([{ quantity: name, typed: proposal.name, file }]);
+          vehicleClass={vehicleClass}
+          spoken={spoken(proposal)}
+          onTake={(mapping, picked) => {
+            const file = { name: proposal.name, text: proposal.text, mapping, vehicle_class: vehicleClass };
+            const choices = Object.entries(picked)
+              .filter(([choice, option]) => editor.picked(choice)?.option !== option)
+              .map(([quantity, typed]) => ({ quantity, typed }));
+            editor.put([{ quantity: name, typed: proposal.name, file }, ...choices]);
             setProposal(null);
           }}
         />

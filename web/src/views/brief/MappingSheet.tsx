@@ -16,9 +16,21 @@ const ROLES: { role: Role; label: string; wanted: string }[] = [
 /** Roles that only few files have: shown where the file has such a column. */
 const RARE = new Set<Role>(["force", "road"]);
 
+/** A choice of the job that a file speaks of: what it is now, and what else it may be. */
+export type Spoken = {
+  name: string;
+  label: string;
+  option: string;
+  options: { value: string; label: string }[];
+};
+
 type Props = {
   proposal: Proposal;
-  onTake: (mapping: ColumnMapping) => void;
+  /** Class whose engine the peak is held against; empty where none was said. */
+  vehicleClass: string;
+  /** What the file says of where and how its figures were taken, as the job's own choices. */
+  spoken: Spoken[];
+  onTake: (mapping: ColumnMapping, picked: Record<string, string>) => void;
   onCancel: () => void;
 };
 
@@ -26,12 +38,17 @@ export const FIELD = "h-11 w-full rounded-cut border border-line bg-paper px-2";
 const select = FIELD;
 
 /** How a file is read, shown on its own first rows, to be confirmed. */
-export function MappingSheet({ proposal, onTake, onCancel }: Props) {
+export function MappingSheet({ proposal, vehicleClass, spoken, onTake, onCancel }: Props) {
   const [mapping, setMapping] = useState<ColumnMapping>(proposal.mapping);
+  const [picked, setPicked] = useState(() => Object.fromEntries(spoken.map((s) => [s.name, s.option])));
   const read = useQuery({
     queryKey: ["read", proposal.name, proposal.text, mapping],
     queryFn: () =>
-      taken(client.POST("/api/curves/read", { body: { name: proposal.name, text: proposal.text, mapping } })),
+      taken(
+        client.POST("/api/curves/read", {
+          body: { name: proposal.name, text: proposal.text, mapping, vehicle_class: vehicleClass },
+        }),
+      ),
     retry: false,
     gcTime: 0,
   });
@@ -53,17 +70,37 @@ export function MappingSheet({ proposal, onTake, onCancel }: Props) {
               ? {question}
             </p>
           ))}
-          {proposal.reference && (
+          {(proposal.reference || proposal.corrected) && (
             <p className="mt-2">
-              The file speaks of the {proposal.reference}. Say where the figures were taken in the brief,
-              under “Figures taken at”.
+              The file speaks of{" "}
+              {[
+                proposal.reference && `the ${proposal.reference}`,
+                proposal.corrected && `a correction to standard air (${proposal.corrected})`,
+              ]
+                .filter(Boolean)
+                .join(" and of ")}
+              ; that is picked here, and goes into the job with the file.
             </p>
           )}
-          {proposal.corrected && (
-            <p className="mt-2">
-              The file speaks of a correction to standard air ({proposal.corrected}). Say so in the brief,
-              under “Figures are”.
-            </p>
+          {spoken.length > 0 && (
+            <div className="mt-2 grid gap-4 tablet:grid-cols-2">
+              {spoken.map(({ name, label, options }) => (
+                <label key={name} className="font-semibold">
+                  {label}
+                  <select
+                    className={`${select} mt-1 font-normal`}
+                    value={picked[name]}
+                    onChange={(event) => setPicked({ ...picked, [name]: event.target.value })}
+                  >
+                    {options.map((option) => (
+                      <option key={option.value} value={option.value}>
+                        {option.label}
+                      </option>
+                    ))}
+                  </select>
+                </label>
+              ))}
+            </div>
           )}
           <Runs proposal={proposal} mapping={mapping} onPick={(run) => setMapping(run)} />
           <div aria-live="polite" className="mt-3 min-h-36 border-y border-hair py-2">
@@ -144,7 +181,7 @@ export function MappingSheet({ proposal, onTake, onCancel }: Props) {
               type="button"
               className="button h-11"
               disabled={!read.data || (read.data.asks.length > 0 && !mapping.sure)}
-              onClick={() => onTake(mapping)}
+              onClick={() => onTake(mapping, picked)}
             >
               Take this curve
             </button>
