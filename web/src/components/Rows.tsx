@@ -28,7 +28,7 @@ export function Rows({ group, children }: Props) {
   const rows = group.rows.filter((name) => editor.picked(name) || editor.field(name));
   if (rows.length === 0) return null;
   return (
-    <section className="mb-6 break-inside-avoid" aria-label={group.title}>
+    <section className="mb-6 scroll-mt-16 break-inside-avoid" aria-label={group.title}>
       <div className="mb-1 flex flex-wrap items-baseline justify-between gap-x-3 border-b border-ink pb-1">
         <h2 className="text-head font-bold">{group.title}</h2>
         <Shelves group={group} />

@@ -1,4 +1,5 @@
 import { useCatalogue } from "@/api/queries";
+import { Jumps } from "@/components/Jumps";
 import { Photos } from "@/components/Photos";
 import { Row, Rows } from "@/components/Rows";
 import { Scroll } from "@/components/Scroll";
@@ -24,6 +25,7 @@ export function Brief() {
   return (
     <div className={TWO_COLUMNS}>
       <Scroll label="Brief" className={ENTRIES_COLUMN}>
+        <Jumps groups={groups} />
         {groups.map((group) => (
           <Rows key={group.name} group={group}>
             {row}

@@ -1,5 +1,6 @@
 import { NavLink, Outlet, useLocation, useSearchParams } from "react-router";
 import { useCatalogue } from "@/api/queries";
+import { Jumps } from "@/components/Jumps";
 import { Rows } from "@/components/Rows";
 import { Scroll } from "@/components/Scroll";
 import { buildOf } from "@/components/TitleBlock";
@@ -49,6 +50,7 @@ export function Choose() {
       <div className={`${groups.length > 0 ? TWO_COLUMNS : "grid h-full min-h-0 grid-cols-1"} grow`}>
         {groups.length > 0 && (
           <Scroll label="Parts" className={ENTRIES_COLUMN}>
+            <Jumps groups={groups} />
             <Misfits />
             {groups.map((group) => (
               <Rows key={group.name} group={group} />
