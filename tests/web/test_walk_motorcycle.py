@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import re
+
 import pytest
 from playwright.sync_api import BrowserContext, Page, expect
 
@@ -115,8 +117,31 @@ def test_what_is_typed_survives_a_server_that_is_gone(page: Page, shop: str) -> 
     clamp = page.get_by_label("Clamp load", exact=True)
     clamp.fill("2000 lbf")
     clamp.press("Enter")
-    expect(page.get_by_role("alert")).to_contain_text("does not answer. What you typed stays")
-    expect(clamp).to_have_value("2000 lbf")
-    page.unroute("**/api/**")
+    says = page.get_by_role("status").filter(has_text="does not answer")
+    expect(says).to_contain_text("One thing waits in this tab")
+    clamp.fill("2100 lbf")  # the last of a figure is what goes
     clamp.press("Enter")
+    expect(clamp).to_have_value("2100 lbf")
+    page.unroute("**/api/**")
     expect(page.get_by_text("revision 7")).to_be_visible()
+    expect(says).to_have_count(0)
+    expect(clamp).to_have_value("2100 lbf")
+
+
+def test_a_reading_waits_for_a_server_that_is_gone_also_over_a_reload(page: Page, shop: str) -> None:
+    page.goto(f"{shop}/jobs/5/measure/bench?check=plate_thickness&place=Plate 1, place 1")
+    taken = page.get_by_role("button", name=re.compile("^Take for"))
+    expect(taken).to_be_visible()
+    before = page.request.get(f"{shop}/api/jobs/5/measure").json()
+    count = sum(len(c["readings"]) for c in before["checks"])
+    page.route("**/readings?**", lambda route: route.abort())
+    for key in "2.91":
+        page.keyboard.press(key)
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("status").filter(has_text="does not answer")).to_be_visible()
+    page.reload()  # nothing was lost with the page: it is sent by the one that comes after it
+    expect(page.get_by_role("status").filter(has_text="does not answer")).to_be_visible()
+    page.unroute("**/readings?**")
+    expect(page.get_by_role("status").filter(has_text="does not answer")).to_have_count(0)
+    after = page.request.get(f"{shop}/api/jobs/5/measure").json()
+    assert sum(len(c["readings"]) for c in after["checks"]) == count + 1

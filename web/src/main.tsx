@@ -2,8 +2,9 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./App";
-import { Refusal } from "./api/client";
+import { postKept, Refusal, unanswered } from "./api/client";
 import { applyPrint, storedPrint } from "./lib/theme";
+import { sendKept } from "./lib/waiting";
 import "./styles.css";
 
 applyPrint(storedPrint());
@@ -18,6 +19,9 @@ const queries = new QueryClient({
     mutations: { networkMode: "always" },
   },
 });
+
+// what this tab could not send before it was loaded anew
+void sendKept(postKept, unanswered).then((sent) => (sent > 0 ? queries.invalidateQueries() : undefined));
 
 const root = document.getElementById("root");
 if (root === null) throw new Error("the page has no root");

@@ -1,5 +1,6 @@
 import createClient from "openapi-fetch";
 import { person } from "@/lib/person";
+import type { Kept } from "@/lib/waiting";
 import type { components, paths } from "./schema.d";
 
 type Schemas = components["schemas"];
@@ -127,6 +128,22 @@ client.use({
 
 /** The header that says which revision a change was made on. */
 export const seen = (revision: number) => ({ "If-Match": `"${revision}"` });
+
+/** Whether an error is a server that does not answer, rather than what one answered. */
+export const unanswered = (error: unknown) => error instanceof Refusal && error.status === 0;
+
+/** Posts what was kept over a reload. */
+export async function postKept({ address, body }: Kept): Promise<void> {
+  const name = person();
+  const headers = {
+    "Content-Type": "application/json",
+    ...(name && { Person: encodeURIComponent(name) }),
+  };
+  const response = await fetch(address, { method: "POST", body: JSON.stringify(body), headers }).catch(() => {
+    throw new Refusal(0, UNREACHABLE);
+  });
+  if (!response.ok) throw refusal(response.status, await response.json().catch(() => null));
+}
 
 /** Sends a file as it is, under the name of who works here. */
 export async function sendFile(address: string, file: File, kind: string): Promise<Response> {

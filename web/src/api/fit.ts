@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { requestName } from "@/lib/request";
-import { client, Refusal, type SayOfPlan, taken } from "./client";
+import { patiently } from "@/lib/waiting";
+import { client, Refusal, type SayOfPlan, taken, unanswered } from "./client";
 
 export type PlanChange = Omit<SayOfPlan, "who" | "request">;
 
@@ -20,13 +21,14 @@ export const usePlan = (id: number, change: number) =>
 export function useSayOfPlan(id: number) {
   const queries = useQueryClient();
   const say = useMutation({
-    mutationFn: (change: PlanChange) =>
-      taken(
-        client.POST("/api/jobs/{job_id}/plan", {
-          params: { path: { job_id: id } },
-          body: { ...change, who: "", request: requestName() },
-        }),
-      ),
+    mutationFn: (change: PlanChange) => {
+      const body = { ...change, who: "", request: requestName() };
+      return patiently(
+        () => taken(client.POST("/api/jobs/{job_id}/plan", { params: { path: { job_id: id } }, body })),
+        unanswered,
+        { address: `/api/jobs/${id}/plan`, body },
+      );
+    },
     onSuccess: (plan) => queries.setQueriesData({ queryKey: key(id) }, plan),
   });
   return async (change: PlanChange): Promise<string | null> => {

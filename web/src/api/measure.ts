@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { requestName } from "@/lib/request";
+import { patiently } from "@/lib/waiting";
 import {
   client,
   type InstrumentIn,
@@ -11,6 +12,7 @@ import {
   type SeriesIn,
   seen,
   taken,
+  unanswered,
 } from "./client";
 import { useChange } from "./queries";
 
@@ -61,8 +63,14 @@ function replaced(bench: Measure | undefined, change: BenchChange) {
 function sent(id: number, build: Whose, change: BenchChange, bench: Measure | undefined): Promise<Measure> {
   const params = at(id, build);
   const headers = replaced(bench, change);
-  if ("read" in change)
-    return taken(client.POST("/api/jobs/{job_id}/readings", { params, body: change.read }));
+  if ("read" in change) {
+    const kept = { address: `/api/jobs/${id}/readings?build=${build}`, body: change.read };
+    return patiently(
+      () => taken(client.POST("/api/jobs/{job_id}/readings", { params, body: change.read })),
+      unanswered,
+      kept,
+    );
+  }
   if ("undo" in change)
     return taken(client.POST("/api/jobs/{job_id}/readings/undo", { params, body: { check: change.undo } }));
   if ("redo" in change)
@@ -79,7 +87,10 @@ function sent(id: number, build: Whose, change: BenchChange, bench: Measure | un
     return taken(client.POST("/api/jobs/{job_id}/instruments", { params, body: change.instrument }));
   if ("record" in change) {
     const body = { ...change.record, who: "", request: requestName() };
-    return taken(client.POST("/api/jobs/{job_id}/record", { params, body }));
+    return patiently(() => taken(client.POST("/api/jobs/{job_id}/record", { params, body })), unanswered, {
+      address: `/api/jobs/${id}/record?build=${build}`,
+      body,
+    });
   }
   if ("sum" in change)
     return taken(client.PUT("/api/jobs/{job_id}/renewals", { params, body: change.sum, headers }));

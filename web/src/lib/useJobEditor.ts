@@ -1,6 +1,7 @@
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
-import { type EntryIn, type Field, type Job, type Picked, Refusal } from "@/api/client";
+import { type EntryIn, type Field, type Job, type Picked, Refusal, unanswered } from "@/api/client";
 import { type Looked, useEnter, usePreview, useReread, useTurn } from "@/api/queries";
+import { patiently } from "@/lib/waiting";
 import { triedIn, tryKey, useAddress } from "./address";
 import { asEntries, type Drafts, loadDrafts, saveDrafts, typing, without } from "./drafts";
 
@@ -109,16 +110,42 @@ export function useJobEditorState(entered: Job): JobEditor {
   );
 
   const { mutateAsync: enterNow } = enterChange;
+  // what was entered while the server does not answer, the last of each: sent as one change once it does
+  const held = useRef<Map<string, EntryIn> | null>(null);
+  const hold = useCallback(
+    (mine: EntryIn[]) => {
+      const all = new Map(mine.map((entry) => [entry.quantity, entry]));
+      held.current = all;
+      let sent = mine;
+      const send = () => {
+        sent = [...all.values()];
+        return enterNow(sent);
+      };
+      patiently(send, unanswered)
+        .finally(() => {
+          held.current = null;
+        })
+        .then(
+          () => setDrafts((now) => dropEntered(now, sent)),
+          (error) => failed(error, sent),
+        );
+    },
+    [enterNow, failed],
+  );
   const put = useCallback(
     (mine: EntryIn[]) => {
       if (undecided.current) return;
       setTrouble(null);
+      if (held.current !== null) {
+        for (const entry of mine) held.current.set(entry.quantity, entry);
+        return;
+      }
       enterNow(mine).then(
         () => setDrafts((now) => dropEntered(now, mine)),
-        (error) => failed(error, mine),
+        (error) => (unanswered(error) ? hold(mine) : failed(error, mine)),
       );
     },
-    [enterNow, failed],
+    [enterNow, failed, hold],
   );
 
   const latest = useRef({ drafts, entered });

@@ -8,6 +8,7 @@ import { TopBar } from "@/components/TopBar";
 import { BUILD, triesOf, usePanel, withSearch } from "@/lib/address";
 import { actionOf, keysOn } from "@/lib/keys";
 import { JobEditorContext, useJobEditor, useJobEditorState } from "@/lib/useJobEditor";
+import { useWaiting } from "@/lib/waiting";
 import { Trouble } from "@/views/Trouble";
 import { NextQuestion } from "./NextQuestion";
 import { Panels } from "./Panels";
@@ -93,6 +94,7 @@ function OpenJob({ job }: { job: Job }) {
             </Link>
           </div>
         </TopBar>
+        <Waits />
         {editor.trouble && (
           <p role="alert" className="shrink-0 border-b border-ink bg-sheet px-4 py-2 font-semibold">
             <span aria-hidden="true">▲ </span>
@@ -148,4 +150,16 @@ function useKeys(id: number) {
     addEventListener("keydown", onKey);
     return () => removeEventListener("keydown", onKey);
   }, [id, navigate, panel, search]);
+}
+
+/** What waits in this tab while the server does not answer. */
+function Waits() {
+  const waiting = useWaiting();
+  if (waiting === 0) return null;
+  return (
+    <p role="status" className="border-b border-ink bg-sheet px-5 py-2 font-semibold">
+      ▲ Lift Bite does not answer. {waiting === 1 ? "One thing waits" : `${waiting} things wait`} in this tab
+      and {waiting === 1 ? "goes" : "go"} when it is back; go on reading.
+    </p>
+  );
 }
