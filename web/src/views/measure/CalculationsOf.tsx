@@ -69,7 +69,7 @@ function Asked({
   send: Send;
 }) {
   return (
-    <label className="mt-2 flex flex-wrap items-center gap-2 text-note font-semibold">
+    <label className="mt-2 flex flex-wrap items-center gap-2 text-note font-semibold" data-asked={check.name}>
       {asked.label}
       <select
         value={asked.said}
