@@ -32,14 +32,18 @@ class Shown:
         return f"{self.figure} {self.unit}".rstrip()
 
 
+#: Below this a figure is what the last digit of a difference leaves, and no quantity in any unit shown.
+_NOTHING = 1e-14
+
+
 def figure(value: float, digits: int = 4) -> str:
     """`value` to `digits` significant digits, without exponent or idle zeros, grouped from 10 000 up.
 
-    >>> figure(241.3), figure(0.0508), figure(-15842.3), figure(2.0)
-    ('241.3', '0.0508', '−15\\u202f840', '2')
+    >>> figure(241.3), figure(0.0508), figure(-15842.3), figure(2.0), figure(9e-17)
+    ('241.3', '0.0508', '−15\\u202f840', '2', '0')
     """
-    if value == 0 or not math.isfinite(value):
-        return "0" if value == 0 else ("−∞" if value < 0 else "∞") if math.isinf(value) else "—"
+    if abs(value) < _NOTHING or not math.isfinite(value):
+        return "0" if abs(value) < _NOTHING else ("−∞" if value < 0 else "∞") if math.isinf(value) else "—"
     if abs(value) < 1e-9:
         power = math.floor(math.log10(abs(value)))
         return f"{figure(value / 10.0**power, digits)} · 10{str(power).translate(_RAISED)}"

@@ -138,8 +138,9 @@ def _stop(words: str, quantity: str) -> Says:
 def _floater(v: Figures, _: Build) -> str:
     inner, outer = v["inner_gap"], v["outer_gap"]
     left = both_fine(max(min(inner, outer), 0.0), "m")
-    which, times = "inner" if inner < outer else "outer", figure(v["floater_margin"], 3)
-    return f"leaves the {which} disc {left} for its two faces, {times} times what just frees it"
+    which, margin = "inner" if inner < outer else "outer", v["floater_margin"]
+    room = "which its wobble takes up" if margin < 0.005 else f"{figure(margin, 3)} times what just frees it"
+    return f"leaves the {which} disc {left} for its two faces, {room}"
 
 
 def _hot(quantity: str, limit: str, how: str) -> Says:

@@ -66,6 +66,7 @@ class FlywheelCut:
     way : of the finger tips with wear, plus to the gearbox [-]
     in_line : True where no fork stands between slave and bearing
     compared : True where both wheels' heights say it, False where cuts do
+    seat_read : False where the seat is taken to be as much lower as the face
     """
 
     face: float
@@ -75,6 +76,7 @@ class FlywheelCut:
     way: float
     in_line: bool
     compared: bool = False
+    seat_read: bool = True
 
 
 def lower_by(readings: Readings) -> tuple[float, float] | None:
@@ -102,7 +104,8 @@ def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> Flywheel
     ratio, way = _levers(build)
     cut = flywheel_cut(off_face, off_seat, ratio or 0.0, way=way)
     in_line, compared = "fork_ratio" in build.graph.functions, bool(values_of(readings, "flywheel_heights"))
-    return FlywheelCut(off_face, off_seat, ratio, cut, way, in_line, compared)
+    seat_read = all(values_of(readings, "flywheel_heights", p) for p in HEIGHTS if p.startswith("Seat"))
+    return FlywheelCut(off_face, off_seat, ratio, cut, way, in_line, compared, seat_read)
 
 
 def _levers(build: Build) -> tuple[float | None, float]:
@@ -130,9 +133,9 @@ def tell(found: FlywheelCut) -> Told:
     if found.face > 0:
         words.append(f"The disc's hub comes {said(cut.hub_nearer)} nearer the flywheel bolts: check the gap.")
     if found.compared:
-        words.insert(
-            0, f"The wheel that goes in is {_lower(found.face)} at the face and {_lower(found.seat)} at the seat."
-        )
+        seat = f" and {_lower(found.seat)} at the seat." if found.seat_read else (
+            "; the seat was not read, and is taken to be so by as much. On a stepped wheel, read it.")  # fmt: skip
+        words.insert(0, f"The wheel that goes in is {_lower(found.face)} at the face{seat}")
     if known and abs(cut.fingers) > MAKE_UP:
         words.append(f"Past 0.5 mm: make it up with {_mend(found)}, and measure again.")
     ratio = "R_d" if found.ratio is None else figure(found.ratio)
