@@ -130,3 +130,27 @@ def test_a_photo_is_taken_at_a_step_said_of_and_found_again_in_the_brief(page: P
     photos.get_by_label("Photo", exact=True).set_input_files({"name": "a.gif", "mimeType": "image/gif",
                                                               "buffer": b"GIF89a"})  # fmt: skip
     expect(photos.get_by_role("alert")).to_contain_text("a JPEG, PNG or WebP is")
+
+
+def test_bolts_are_written_down_moved_round_their_circle_and_told_where_they_harm(page: Page, shop: str) -> None:
+    page.goto(f"{shop}/jobs/3/fit")
+    bolts = page.get_by_test_id("bolt-map")
+    bolts.get_by_text("Write a bolt down").click()
+    holes = (("55 mm", "30", "0°"), ("85 mm", "60", "90°"), ("55", "30", "225°"))
+    for number, (length, grip, at) in enumerate(holes, 1):
+        for label, text in (("Thread", "M10"), ("Length under the head", length), ("Grip", grip),
+                            ("Depth of thread", "30"), ("At, clockwise from the top", at)):  # fmt: skip
+            bolts.get_by_label(label, exact=True).fill(text)
+        bolts.get_by_role("button", name=f"Keep hole {number}").click()
+        expect(bolts.get_by_role("button", name=f"Keep hole {number + 1}")).to_be_visible()
+    expect(bolts).to_contain_text("The bolts of 1, 3 in 2: too short, it strips")
+    expect(bolts).to_contain_text("It goes on one way only.")
+    clock = bolts.get_by_role("img")
+    box = clock.bounding_box()
+    assert box
+    x, y, r = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2, box["width"] * 44 / 120
+    page.mouse.move(x - r * 0.7071, y + r * 0.7071)
+    page.mouse.down()
+    page.mouse.move(x - r, y, steps=4)
+    page.mouse.up()
+    expect(clock).to_have_attribute("aria-label", re.compile("3 at 270°"))

@@ -73,6 +73,29 @@ class KeptOut(BaseModel):
     at: str
 
 
+class HoleOut(BaseModel):
+    """A hole of the bolt map and its bolt."""
+
+    key: str
+    number: int
+    words: str = Field(description="Thread, length, grip, washers, depth, as said.")
+    said: dict[str, str] = Field(description="What was said of it, but for its place.")
+    state: Literal["good", "look again", "short", "bottoms", "shank in thread", "open"]
+    says: str
+    degrees: float | None = Field(description="Clockwise from the top; nothing where nobody said.")
+    who: str
+    at: str
+
+
+class BoltMapOut(BaseModel):
+    """The bolts of a joint: which goes where, and which must not be swapped."""
+
+    joint: str
+    holes: list[HoleOut]
+    swaps: list[str] = Field(description="Bolts that would harm in another's hole.")
+    circle: str = Field(description="In how many ways round it goes on; empty where the angles are not said.")
+
+
 class PlanOut(BaseModel):
     """The plan of a job."""
 
@@ -86,6 +109,8 @@ class PlanOut(BaseModel):
     vanished: list[VanishedOut]
     awaited: list[str] = Field(description="Parts that are ordered and not here.")
     kept: list[KeptOut] = Field(description="Bags, marks and what was left over, in the order they were said.")
+    bolt_maps: list[BoltMapOut]
+    materials: list[NameOut] = Field(description="What a thread may be in.")
     to_get: list[str] = Field(description="Parts of the list of which nobody said that they are here.")
 
 
@@ -95,7 +120,7 @@ class SayOfPlanIn(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
 
-    kind: Literal["plan", "step", "own step", "bolt", "bag", "mark", "leftover"]
+    kind: Literal["plan", "step", "own step", "bolt", "bag", "mark", "leftover", "hole"]
     key: Annotated[Words, Field(min_length=1, max_length=120)]
     said: dict[Annotated[str, Field(max_length=40)], Annotated[Words, Field(max_length=400)]]
     who: Annotated[Words, Field(max_length=60)] = ""

@@ -7,13 +7,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
+from itertools import groupby
+from math import degrees
 from typing import Literal
 
 from liftbite.api.fit import models as mf
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.measure.bench import Bench, needs_of
 from liftbite.api.measure.models import SaidOut
+from liftbite.core.fit.bolt_map import MATERIALS, Hole, Swap, fits_ways, judge, read_hole, swaps
 from liftbite.core.fit.case import QUESTIONS, Case, case_of
 from liftbite.core.fit.joints import sequence_of
 from liftbite.core.fit.plan import Plan, plan_of
@@ -78,10 +81,58 @@ def plan_out(bench: Bench) -> mf.PlanOut:
         minutes=sum(s.planned.step.minutes for s in found.standings if s.state not in PASSED),
         vanished=[mf.VanishedOut(key=line.key, said=_said_out(line), text=line.said.get("text", ""))
                   for line in found.vanished],
-        kept=kept_out(bench),
+        kept=kept_out(bench), bolt_maps=bolt_maps_out(bench),
+        materials=[NameOut(name=name, label=label) for name, (label, _, _) in MATERIALS.items()],
         awaited=[part for part, state in orders.items() if state in ON_ITS_WAY],
         to_get=[part for part, state in orders.items() if state not in (*ON_ITS_WAY, *HERE)],
     )  # fmt: skip
+
+
+def bolt_maps_out(bench: Bench) -> list[mf.BoltMapOut]:
+    """The bolts of each joint that were said: hole by hole, in order."""
+    lines = bench.said_of("hole")
+    holes = sorted(((read_hole(key, line.said), line) for key, line in lines.items()),
+                   key=lambda each: (each[0].joint, each[0].number))  # fmt: skip
+    return [_bolt_map(joint, list(of_joint)) for joint, of_joint in groupby(holes, key=lambda each: each[0].joint)]
+
+
+def _bolt_map(joint: str, said: Sequence[tuple[Hole, Line]]) -> mf.BoltMapOut:
+    holes = [hole for hole, _ in said]
+    angles = [hole.angle for hole in holes if hole.angle is not None]
+    circle = ""
+    if len(angles) == len(holes) > 2:
+        ways = fits_ways(angles)
+        circle = "goes on one way only" if ways == 1 else f"goes on {ways} ways round: mark how it stood"
+    return mf.BoltMapOut(
+        joint=joint, holes=[_hole_out(hole, line) for hole, line in said], circle=circle,
+        swaps=_swaps_said(swaps(holes)),
+    )  # fmt: skip
+
+
+def _swaps_said(found: Iterable[Swap]) -> list[str]:
+    """Bolts that are alike, and holes they harm alike, in one sentence."""
+    alike: dict[tuple[float, float, float, str], tuple[set[int], set[int]]] = {}
+    for swap in found:
+        bolt = swap.bolt_of
+        bolts, into = alike.setdefault((bolt.length, bolt.shank, bolt.washer, swap.says), (set(), set()))
+        bolts.add(bolt.number)
+        into.add(swap.into.number)
+    return [f"The {'bolt' if len(bolts) == 1 else 'bolts'} of {_numbers(bolts)} in {_numbers(into)}: {says}."
+            for (_, _, _, says), (bolts, into) in alike.items()]  # fmt: skip
+
+
+def _numbers(numbers: Iterable[int]) -> str:
+    return ", ".join(map(str, sorted(numbers)))
+
+
+def _hole_out(hole: Hole, line: Line) -> mf.HoleOut:
+    found, said = judge(hole), line.said
+    words = [hole.typed, f"{said['length']} long", f"grip {said['grip']}",
+             *(f"{name} {said[name]}" for name in ("washer", "shank", "depth") if said.get(name))]  # fmt: skip
+    kept = {name: text for name, text in said.items() if name not in ("answer", "angle")}
+    turned = None if hole.angle is None else round(degrees(hole.angle), 1)
+    return mf.HoleOut(key=line.key, number=hole.number, words=", ".join(words), said=kept, state=found.state,
+                      says=found.says, degrees=turned, who=line.who, at=line.at)  # fmt: skip
 
 
 def kept_out(bench: Bench) -> list[mf.KeptOut]:

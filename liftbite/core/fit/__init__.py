@@ -1,5 +1,6 @@
 """Fitting: the plan of a job as a graph of steps, what is open in it, bolts in order.
 
+- `bolt_map`  Which bolt goes where: bottoms, too short, shank in the thread, and which two must not be swapped.
 - `bolts`     Sequences for any count of bolts, their passes, and where each stands on its circle.
 - `case`      What a plan depends on: kind of vehicle, housing, shaft, line, lift, helpers, scope, what comes out.
 - `joints`    Joints of several bolts on a circle: what a job says of them, and the card they are worked from.

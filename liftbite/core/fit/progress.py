@@ -14,6 +14,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
+from liftbite.core.fit.bolt_map import read_hole
 from liftbite.core.fit.case import QUESTIONS
 from liftbite.core.fit.joints import sequence_of
 from liftbite.core.fit.plan import Plan, Planned
@@ -180,6 +181,8 @@ def read_said(line: Line, plan: Plan, found: Progress, record: Iterable[Line], k
         read_evidence(plan, line, standing, [n for n in _bolts(plan, line.key, known) if n not in done])
     elif line.kind == "bolt":
         read_tick(line, standing, _bolts(plan, line.key.rpartition(":")[0], known))
+    elif line.kind == "hole" and line.answer == "kept":
+        read_hole(line.key, line.said)
     elif line.kind == "own step" and line.said.get("after") and line.said["after"] not in plan.by_key:
         raise UnreadableEntry(f"“{line.said['after']}” is no step of this plan")
     return line

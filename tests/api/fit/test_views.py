@@ -204,3 +204,25 @@ def test_bags_marks_and_leftovers_and_a_hand_over_that_waits_for_them(client: Fl
     assert "where it belongs" in no_reason.get_json()["detail"]
     say(client, job["id"], "leftover", "M6 x 20", answer="explained", reason="heat shield")
     assert client.post(f"/api/jobs/{job['id']}/prove", json=body).status_code == 200
+
+
+def test_the_bolt_map_says_what_harms_and_goes_on_the_paper(client: FlaskClient) -> None:
+    job = begin(client)
+
+    def keep(number: int, **said: str) -> Any:
+        body = {"kind": "hole", "key": f"Bell housing:{number}",
+                "said": {"answer": "kept", "thread": "M10", "material": "aluminium", **said}}  # fmt: skip
+        return client.post(f"/api/jobs/{job['id']}/plan", json=body)
+
+    assert keep(1, length="55 mm").status_code == 422
+    keep(1, length="55 mm", grip="30 mm", depth="30 mm", angle="0°")
+    keep(2, length="85 mm", grip="60 mm", depth="30 mm", angle="115°")
+    plan = keep(3, length="85 mm", grip="60 mm", depth="30 mm", angle="240°").get_json()
+    (found,) = plan["bolt_maps"]
+    assert [(h["number"], h["state"], h["degrees"]) for h in found["holes"]] == [
+        (1, "good", 0.0), (2, "good", 115.0), (3, "good", 240.0),
+    ]  # fmt: skip
+    assert [s.split(":")[0] for s in found["swaps"]] == ["The bolt of 1 in 2, 3", "The bolts of 2, 3 in 1"]
+    assert found["circle"] == "goes on one way only"
+    paper = client.get(f"/api/jobs/{job['id']}/plan.pdf").data
+    assert "which bolt goes where" in "".join(p.extract_text() for p in PdfReader(io.BytesIO(paper)).pages)

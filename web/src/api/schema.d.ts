@@ -4718,11 +4718,38 @@ export interface components {
              * @description Bags, marks and what was left over, in the order they were said.
              */
             kept: components["schemas"]["KeptOut"][];
+            /** Bolt Maps */
+            bolt_maps: components["schemas"]["BoltMapOut"][];
+            /**
+             * Materials
+             * @description What a thread may be in.
+             */
+            materials: components["schemas"]["NameOut"][];
             /**
              * To Get
              * @description Parts of the list of which nobody said that they are here.
              */
             to_get: string[];
+        };
+        /**
+         * BoltMapOut
+         * @description The bolts of a joint: which goes where, and which must not be swapped.
+         */
+        BoltMapOut: {
+            /** Joint */
+            joint: string;
+            /** Holes */
+            holes: components["schemas"]["HoleOut"][];
+            /**
+             * Swaps
+             * @description Bolts that would harm in another's hole.
+             */
+            swaps: string[];
+            /**
+             * Circle
+             * @description In how many ways round it goes on; empty where the angles are not said.
+             */
+            circle: string;
         };
         /**
          * FitStepOut
@@ -4817,6 +4844,44 @@ export interface components {
             ticked: number[];
         };
         /**
+         * HoleOut
+         * @description A hole of the bolt map and its bolt.
+         */
+        HoleOut: {
+            /** Key */
+            key: string;
+            /** Number */
+            number: number;
+            /**
+             * Words
+             * @description Thread, length, grip, washers, depth, as said.
+             */
+            words: string;
+            /**
+             * Said
+             * @description What was said of it, but for its place.
+             */
+            said: {
+                [key: string]: string;
+            };
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "good" | "look again" | "short" | "bottoms" | "shank in thread" | "open";
+            /** Says */
+            says: string;
+            /**
+             * Degrees
+             * @description Clockwise from the top; nothing where nobody said.
+             */
+            degrees: number | null;
+            /** Who */
+            who: string;
+            /** At */
+            at: string;
+        };
+        /**
          * KeptOut
          * @description A bag, a mark, or something left over.
          */
@@ -4893,7 +4958,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "plan" | "step" | "own step" | "bolt" | "bag" | "mark" | "leftover";
+            kind: "plan" | "step" | "own step" | "bolt" | "bag" | "mark" | "leftover" | "hole";
             /** Key */
             key: string;
             /** Said */

@@ -8,6 +8,7 @@ import { useJobEditor } from "@/lib/useJobEditor";
 import { Person } from "@/views/measure/Person";
 import { Answers } from "./Answers";
 import { Bags } from "./Bags";
+import { BoltMap } from "./BoltMap";
 import { StepCard } from "./StepCard";
 import { StepLine } from "./StepLine";
 
@@ -72,6 +73,7 @@ export function FitView() {
         )}
         <Vanished plan={plan.data} />
         <Bags job={job.id} plan={plan.data} say={say} />
+        <BoltMap plan={plan.data} say={say} />
         <Answers plan={plan.data} say={say} />
         <p className="mt-4 flex flex-wrap gap-3">
           <a className="button min-h-11" href={`/api/jobs/${job.id}/plan.pdf`} download>

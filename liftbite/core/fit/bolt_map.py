@@ -1,0 +1,214 @@
+"""The bolt map: which bolt goes where, whether it bottoms, is too short, and which two must not be swapped.
+
+- `Hole`, `read_hole`   a hole and its bolt, as said of a job
+- `Judged`, `judge`     what a bolt does in a hole
+- `Swap`, `swaps`       two bolts that go into each other's holes, and harm there
+- `fits_ways`           in how many ways round a circle of unequal holes goes on
+
+[practice], lengths of engagement as the trade asks for them; the manual's own lengths outrank them.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+from itertools import combinations
+from math import pi
+from typing import Literal
+
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.job.build import both_fine
+from liftbite.core.units.fasteners import Thread, read_thread
+from liftbite.core.units.read import read
+
+#: Material of the threads -> engagement that is enough, and the least that is looked at again [diameters] [practice].
+MATERIALS: Mapping[str, tuple[str, float, float]] = {
+    "steel": ("Steel", 1.0, 1.0), "iron": ("Cast iron", 1.5, 1.25), "aluminium": ("Aluminium", 2.0, 1.5),
+}  # fmt: skip
+State = Literal["good", "look again", "short", "bottoms", "shank in thread", "open"]
+#: The gravest first.
+STATES: tuple[State, ...] = ("bottoms", "shank in thread", "short", "look again", "open", "good")
+#: Holes of a circle whose angles differ by less are at the same place [rad].
+_SAME = 0.5 * pi / 180
+
+
+@dataclass(frozen=True, slots=True)
+class Hole:
+    """A hole and the bolt that belongs to it.
+
+    Attributes
+    ----------
+    joint, number : of which joint, and which one
+    thread : as typed, and read
+    length : of the bolt under its head [m]
+    grip : what it holds together, without washers [m]
+    washer : under the head, all together [m]
+    depth : of the thread in the hole, from the face; None where it goes through, or nobody said [m]
+    shank : without thread, under the head; 0 where all of it has thread [m]
+    material : of the thread in the hole
+    angle : clockwise from the top, None where nobody said [rad]
+    """
+
+    joint: str
+    number: int
+    typed: str
+    thread: Thread
+    length: float
+    grip: float
+    material: str
+    washer: float = 0.0
+    depth: float | None = None
+    shank: float = 0.0
+    angle: float | None = None
+
+    @property
+    def name(self) -> str:
+        """What a builder calls it.
+
+        >>> Hole("Bell housing", 3, "M10", Thread(0.01, 0.0015), 0.05, 0.03, "steel").name
+        'Bell housing 3'
+        """
+        return f"{self.joint} {self.number}"
+
+
+_FIGURES = {"length": "Length under the head", "grip": "Grip", "washer": "Washers", "depth": "Depth of thread",
+            "shank": "Shank"}  # fmt: skip
+
+
+def read_hole(key: str, said: Mapping[str, str]) -> Hole:
+    """A hole as it was said, `Bell housing:3`.
+
+    Raises
+    ------
+    UnreadableEntry : no joint or number, no thread, or a figure that is none
+
+    >>> hole = read_hole("Bell housing:3", {"thread": "M10", "length": "50 mm", "grip": "30", "material": "aluminium"})
+    >>> hole.number, hole.thread.pitch, round(hole.length - hole.grip, 4)
+    (3, 0.0015, 0.02)
+    """
+    joint, _, number = key.rpartition(":")
+    if not joint.strip() or not number.strip().isdigit() or not 1 <= int(number) <= 99:
+        raise UnreadableEntry("Bolt map: say the joint and the hole's number, as “Bell housing:3”")
+    typed = said.get("thread", "")
+    thread = read_thread(typed)
+    if thread is None:
+        raise UnreadableEntry(f"Bolt map: “{typed}” is no thread; M10 x 1.5 or 3/8-16 is")
+    material = said.get("material", "")
+    if material not in MATERIALS:
+        raise UnreadableEntry(f"Bolt map: say what the thread is in: {', '.join(MATERIALS)}")
+    figures = {name: _length(said[name], label) for name, label in _FIGURES.items() if said.get(name)}
+    for name in ("length", "grip"):
+        if name not in figures:
+            raise UnreadableEntry(f"Bolt map: {_FIGURES[name].lower()} is missing")
+    hole = Hole(joint.strip(), int(number), typed.strip(), thread, figures["length"], figures["grip"], material,
+                figures.get("washer", 0.0), figures.get("depth"), figures.get("shank", 0.0),
+                _angle(said["angle"]) if said.get("angle") else None)  # fmt: skip
+    if hole.shank >= hole.length:
+        raise UnreadableEntry("Bolt map: the shank is as long as the bolt; measure under the head")
+    return hole
+
+
+def _length(typed: str, label: str) -> float:
+    found = read(typed, "m", "mm").si
+    if not 0 <= found <= 0.5:
+        raise UnreadableEntry(f"Bolt map, {label.lower()}: “{typed}” is no length of a bolt's")
+    return float(found)
+
+
+def _angle(typed: str) -> float:
+    return float(read(typed, "rad", "°").si) % (2 * pi)
+
+
+@dataclass(frozen=True, slots=True)
+class Judged:
+    """What a bolt does in a hole.
+
+    Attributes
+    ----------
+    state : the gravest of what is so
+    says : in words
+    engaged : thread in thread, less the point's chamfer [m]
+    """
+
+    state: State
+    says: str
+    engaged: float
+
+
+def judge(hole: Hole) -> Judged:
+    """Whether a hole's bolt has thread enough, does not bottom, and keeps its shank out of the thread.
+
+    reach = length − grip − washers, engaged = reach − chamfer; the chamfer, a pitch, is length but no engagement.
+    Bottoms where reach > depth − pitch.
+
+    Source: [practice]; the chamfer of a point as a pitch [memory].
+
+    >>> hole = read_hole("A:1", {"thread": "M10", "length": "50", "grip": "30", "depth": "20", "material": "iron"})
+    >>> judge(hole).state, judge(replace(hole, length=0.045)).state, judge(replace(hole, length=0.040)).state
+    ('bottoms', 'look again', 'short')
+    """
+    diameter, pitch = hole.thread.diameter, hole.thread.pitch
+    reach = hole.length - hole.grip - hole.washer
+    engaged = reach - pitch
+    label, enough, least = MATERIALS[hole.material]
+    has = (
+        f"{both_fine(max(engaged, 0.0), 'm')} of thread in {label.lower()}, {engaged / diameter:.2g} times its diameter"
+    )
+    if hole.depth is not None and reach > hole.depth - pitch + 1e-9:
+        over = both_fine(reach - (hole.depth - pitch), "m")
+        return Judged("bottoms", f"bottoms: {over} too long; it cracks the casting and holds nothing", engaged)
+    if hole.shank > hole.grip + hole.washer + 1e-9:
+        into = both_fine(hole.shank - hole.grip - hole.washer, "m")
+        return Judged("shank in thread", f"its shank runs {into} into the thread", engaged)
+    if engaged < least * diameter - 1e-9:
+        held = has if engaged > 0 else "it reaches no thread"
+        return Judged("short", f"too short, it strips: {held}", engaged)
+    if engaged < enough * diameter - 1e-9:
+        return Judged("look again", f"{has}; {enough:g} is better", engaged)
+    if hole.depth is None:
+        return Judged("open", f"{has}; how deep the thread goes is not said", engaged)
+    return Judged("good", has, engaged)
+
+
+@dataclass(frozen=True, slots=True)
+class Swap:
+    """A bolt that goes into another's hole and harms there."""
+
+    bolt_of: Hole
+    into: Hole
+    says: str
+
+
+_HARMS: tuple[State, ...] = ("bottoms", "short", "shank in thread")
+
+
+def swaps(holes: Sequence[Hole]) -> Iterator[Swap]:
+    """Pairs that the hand can swap and the casting cannot: the same thread, another bolt, and harm where it goes.
+
+    A bolt that harms in its own hole as well is that hole's own fault, and not said here again.
+    """
+    for one, other in combinations(holes, 2):
+        if one.thread != other.thread:
+            continue
+        for bolt, hole in ((one, other), (other, one)):
+            put = judge(replace(hole, length=bolt.length, shank=bolt.shank, washer=bolt.washer))
+            if put.state in _HARMS and judge(hole).state not in _HARMS:
+                yield Swap(bolt, hole, put.says)
+
+
+def fits_ways(angles: Sequence[float]) -> int:
+    """In how many ways round a circle of holes at these angles [rad] goes on; 1 for one that is indexed.
+
+    >>> fits_ways([n * pi / 3 for n in range(6)]), fits_ways([0, 1.0, 2.1, 3.2, 4.3, 5.3])
+    (6, 1)
+    """
+    turns = 0
+    for turn in (angle - angles[0] for angle in angles):
+        moved = [(a + turn) % (2 * pi) for a in angles]
+        turns += all(any(_apart(m, a) < _SAME for a in angles) for m in moved)
+    return turns
+
+
+def _apart(one: float, other: float) -> float:
+    off = abs(one - other) % (2 * pi)
+    return min(off, 2 * pi - off)

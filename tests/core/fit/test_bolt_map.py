@@ -1,0 +1,78 @@
+"""The bolt map by hand: bottoms, too short, shank in the thread, swaps with harm, indexed circles."""
+
+from __future__ import annotations
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.fit.bolt_map import Hole, fits_ways, judge, read_hole, swaps
+
+HOUSING = {"thread": "M10 x 1.5", "grip": "30 mm", "material": "aluminium", "depth": "30 mm"}
+
+
+def hole(number: int = 1, **said: str) -> Hole:
+    return read_hole(f"Bell housing:{number}", HOUSING | said)
+
+
+@pytest.mark.parametrize(
+    ("said", "state"),
+    [
+        ({"length": "55 mm"}, "good"),  # 23.5 in the thread, 2.35 d, and 25 of 28.5 deep
+        ({"length": "50 mm"}, "look again"),  # 18.5, 1.85 d
+        ({"length": "45 mm"}, "short"),  # 13.5, 1.35 d
+        ({"length": "45 mm", "material": "iron"}, "look again"),
+        ({"length": "45 mm", "material": "steel"}, "good"),
+        ({"length": "60 mm"}, "bottoms"),  # 30 of 28.5
+        ({"length": "60 mm", "washer": "2 mm"}, "good"),
+        ({"length": "55 mm", "shank": "32 mm"}, "shank in thread"),
+        ({"length": "55 mm", "shank": "32 mm", "washer": "2 mm"}, "good"),
+        ({"length": "55 mm", "depth": ""}, "open"),
+        ({"length": "25 mm"}, "short"),
+    ],
+)
+def test_what_a_bolt_does_in_its_hole(said: dict[str, str], state: str) -> None:
+    assert judge(hole(**said)).state == state
+
+
+def test_a_bolt_in_inches_is_judged_alike() -> None:
+    inch = {"thread": "3/8-16", "length": "2 in", "grip": "1 in", "material": "iron", "depth": "1.2 in"}
+    found = judge(read_hole("Cover:1", inch))
+    assert found.engaged == pytest.approx((1 - 1 / 16) * 0.0254)
+    assert found.state == "good"
+
+
+def test_two_bolts_that_can_be_swapped_with_harm_are_named_and_those_that_cannot_are_not() -> None:
+    long, short = hole(1, length="85 mm", grip="60 mm"), hole(2, length="55 mm")
+    other = hole(3, length="85 mm", thread="M12", grip="60 mm", depth="60 mm")
+    told = [(s.bolt_of.number, s.into.number, s.says.split(":")[0]) for s in swaps([long, short, other])]
+    assert told == [(1, 2, "bottoms"), (2, 1, "too short, it strips")]
+    assert list(swaps([hole(1, length="55 mm"), hole(2, length="55 mm")])) == []
+
+
+@given(st.integers(3, 12), st.floats(0, 6.28))
+def test_an_even_circle_goes_on_as_many_ways_as_it_has_holes(count: int, start: float) -> None:
+    assert fits_ways([start + 2 * np.pi * n / count for n in range(count)]) == count
+
+
+def test_one_hole_off_its_place_indexes_a_circle_and_two_opposite_ones_halve_it() -> None:
+    even = [n * np.pi / 3 for n in range(6)]
+    assert fits_ways([0.1, *even[1:]]) == 1
+    assert fits_ways([0.1, even[1], even[2], np.pi + 0.1, even[4], even[5]]) == 2
+
+
+@pytest.mark.parametrize(
+    ("key", "said", "says"),
+    [
+        ("Bell housing", {}, "say the joint and the hole"), (":3", {}, "say the joint"), ("A:0", {}, "say the joint"),
+        ("A:1", {"thread": "10 mm"}, "is no thread"), ("A:1", {"material": "wood"}, "say what the thread is in"),
+        ("A:1", {"length": ""}, "length under the head is missing"), ("A:1", {"length": "5 m"}, "no length of a bolt"),
+        ("A:1", {"length": "20 mm", "shank": "25 mm"}, "the shank is as long"),
+        ("A:1", {"length": "50 mm", "angle": "noon"}, "noon"),
+    ],
+)  # fmt: skip
+def test_what_is_no_hole_is_refused_in_a_sentence(key: str, said: dict[str, str], says: str) -> None:
+    with pytest.raises(UnreadableEntry, match=says):
+        read_hole(key, HOUSING | {"length": "55 mm"} | said)
