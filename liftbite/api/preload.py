@@ -1,4 +1,4 @@
-"""What a process of its own may need, imported once in the server that such processes are forked from (`apart`)."""
+"""What a process of its own may need, imported once in the server that such processes are forked from (`own_process`)."""
 
 from __future__ import annotations
 

@@ -11,8 +11,8 @@ from pydantic import BaseModel, ValidationError
 from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException
 
-from liftbite.api.apart import Broken, TooLong
 from liftbite.api.common import NeedsPrecondition
+from liftbite.api.own_process import Broken, TooLong
 from liftbite.api.paper.document import NoPdf
 from liftbite.api.serving import MOST_BODY
 from liftbite.core.errors import LiftBiteError, UnreadableEntry, UnreadableFile

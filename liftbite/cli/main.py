@@ -146,9 +146,9 @@ def _warm() -> None:
     """Loads what the first question asked backwards would wait for."""
     import scipy.optimize  # noqa: F401
 
-    from liftbite.api import apart
+    from liftbite.api import own_process
 
-    apart.warm()
+    own_process.warm()
 
 
 @main.command()

@@ -19,13 +19,13 @@ from flask import Response, current_app
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
-from liftbite.api.apart import Apart, Send
 from liftbite.api.common import reply, session_of
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.entries import read_entries
 from liftbite.api.jobs.present import band_out, verdict_out
 from liftbite.api.jobs.views import JobPath
 from liftbite.api.jobs.workings import typed_safely
+from liftbite.api.own_process import Send, Work
 from liftbite.api.problems import problem_responses
 from liftbite.api.shelf import models as ms
 from liftbite.api.shelf.views import with_parts
@@ -73,13 +73,13 @@ class Run:
     trouble: str | None = None
     cancelled: threading.Event = field(default_factory=threading.Event)
     found: Candidates | None = None
-    apart: Apart[Candidates] | None = None
+    process: Work[Candidates] | None = None
 
     def work(self, entries: Mapping[str, Entry], stage: float) -> None:
         """Searches in a process of its own; what was found so far can be looked at while it does."""
-        self.apart = Apart(_search, entries, self.shelf, stage, self.all_four)
+        self.process = Work(_search, entries, self.shelf, stage, self.all_four)
         try:
-            for _, found in self.apart.parts(_LIMIT):
+            for _, found in self.process.parts(_LIMIT):
                 self.found = found
                 if self.cancelled.is_set():
                     break
@@ -94,8 +94,8 @@ class Run:
     def cancel(self) -> None:
         """Ends it; what it found so far stays."""
         self.cancelled.set()
-        if self.apart is not None:
-            self.apart.stop()
+        if self.process is not None:
+            self.process.stop()
 
 
 def _search(

@@ -7,6 +7,8 @@ from functools import lru_cache
 from math import isfinite, isnan
 from typing import Any
 
+import numpy as np
+
 from liftbite.api.jobs import models as m
 from liftbite.core.drawing.glyph import glyph
 from liftbite.core.job.build import FieldMark, label_of, unit_of
@@ -28,6 +30,7 @@ from liftbite.core.job.ledger import (
 )
 from liftbite.core.parts.shelf import fields_of, misfits
 from liftbite.core.quantities.torque_curve import TorqueCurve
+from liftbite.core.units.constants import RPM
 from liftbite.core.units.preference import wanted
 from liftbite.core.units.read import from_si
 from liftbite.core.units.show import show, show_fine, show_together, typeset
@@ -91,11 +94,18 @@ def band_out(band: Any, unit: str) -> m.BandOut | None:
     return m.BandOut(low=low, nominal=nominal, high=high, single=False)
 
 
+#: Points of a curve that are sent; all of them are in its CSV.
+_MOST_POINTS = 2_000
+
+
 def curve_out(curve: TorqueCurve) -> m.CurveOut:
-    """A curve in rpm and N·m."""
-    return m.CurveOut(
-        rpm=[round(from_si(w, "rpm"), 2) for w in curve.speed], torque=[round(float(t), 3) for t in curve.torque]
-    )
+    """A curve in rpm and N·m; one of more points than a screen has is thinned evenly, its peak and ends stay."""
+    count = curve.speed.size
+    at = np.arange(count)
+    if count > _MOST_POINTS:
+        even = np.linspace(0, count - 1, _MOST_POINTS).round().astype(int)
+        at = np.union1d(even, int(curve.torque.argmax()))
+    return m.CurveOut(rpm=(curve.speed[at] / RPM).round(2).tolist(), torque=curve.torque[at].round(3).tolist())
 
 
 def curve_words(curve: TorqueCurve) -> str:

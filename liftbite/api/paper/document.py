@@ -17,8 +17,8 @@ from flask import Response
 from jinja2 import Environment, FileSystemLoader, StrictUndefined, select_autoescape
 from markupsafe import Markup
 
-from liftbite.api.apart import wait_for
 from liftbite.api.jobs.models import FigureOut, ShownOut
+from liftbite.api.own_process import wait_for
 from liftbite.api.paper import drawn
 from liftbite.core.errors import LiftBiteError
 from liftbite.core.units.preference import wanted

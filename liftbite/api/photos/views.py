@@ -6,9 +6,9 @@ from flask import Response, request
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
-from liftbite.api.apart import wait_for
 from liftbite.api.common import now, reply, session_of, writing
 from liftbite.api.jobs.views import JobPath
+from liftbite.api.own_process import wait_for
 from liftbite.api.photos.models import PhotosOut
 from liftbite.api.photos.present import photos_of
 from liftbite.api.problems import problem_responses

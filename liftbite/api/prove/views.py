@@ -8,12 +8,12 @@ from flask import Response, request
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
-from liftbite.api.apart import by_size
 from liftbite.api.common import download, now, reply, session_of, writing
 from liftbite.api.jobs.files import file_name
 from liftbite.api.jobs.views import JobPath
 from liftbite.api.measure.bench import Bench
 from liftbite.api.measure.views import bench_of
+from liftbite.api.own_process import by_size
 from liftbite.api.paper.document import answered
 from liftbite.api.problems import problem_responses
 from liftbite.api.prove import models as mp

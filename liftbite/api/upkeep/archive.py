@@ -11,9 +11,9 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 from sqlalchemy.orm import Session
 
-from liftbite.api.apart import wait_for
 from liftbite.api.common import now, reply, session_of, writing
 from liftbite.api.jobs.files import bring_in, files_of_shop, photos_of_shop
+from liftbite.api.own_process import wait_for
 from liftbite.api.problems import problem_responses
 from liftbite.api.serving import MOST_LARGE
 from liftbite.core.errors import LiftBiteError

@@ -6,10 +6,13 @@ import json
 from typing import Any
 
 import jsonschema
+import numpy as np
 import pytest
 from flask.testing import FlaskClient
 from werkzeug.test import TestResponse
 
+from liftbite.api.jobs.present import curve_out
+from liftbite.core.quantities.torque_curve import TorqueCurve
 from tests.jobs import CAR, FULL, MOTORCYCLE
 
 
@@ -373,3 +376,14 @@ def test_the_list_is_narrowed_by_any_answer_and_sorted_by_the_gravest(client: Fl
     assert names(state="slips") == ["slips"]
     assert names(sort="gravest") == ["slips", "short", "half known"]
     assert client.get("/api/jobs?question=size&state=slips").status_code == 422
+
+
+def test_a_curve_of_more_points_than_a_screen_has_is_thinned_and_keeps_its_peak_and_ends() -> None:
+    speed = np.linspace(100.0, 700.0, 50_001)
+    torque = 200.0 + np.exp(-(((speed - 412.345) / 0.01) ** 2)) * 90.0 + speed * 0.001
+    sent = curve_out(TorqueCurve(speed, torque))
+    assert len(sent.rpm) <= 2_001
+    assert max(sent.torque) == pytest.approx(torque.max(), abs=1e-3)
+    assert (sent.rpm[0], sent.rpm[-1]) == pytest.approx((100 * 30 / np.pi, 700 * 30 / np.pi), abs=0.01)
+    few = curve_out(TorqueCurve(speed[:50], torque[:50]))
+    assert len(few.rpm) == 50

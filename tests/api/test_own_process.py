@@ -10,8 +10,8 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from liftbite.api import apart
-from liftbite.api.apart import AT_ONCE, Apart, Broken, Send, TooLong, by_size, wait_for
+from liftbite.api import own_process
+from liftbite.api.own_process import AT_ONCE, Broken, Send, TooLong, Work, by_size, wait_for
 from liftbite.core.errors import UnreadableFile
 from liftbite.core.job.dyno_file import read_curve
 from tests.api.find.test_views import LONG, ended
@@ -54,20 +54,20 @@ def test_work_that_takes_too_long_is_ended() -> None:
 
 
 def test_work_waits_for_its_turn_and_says_so_where_none_comes(monkeypatch: pytest.MonkeyPatch) -> None:
-    for _ in range(apart.MOST):
-        assert apart._turns.acquire(timeout=1)
+    for _ in range(own_process.MOST):
+        assert own_process._turns.acquire(timeout=1)
     try:
         with pytest.raises(TooLong, match="Other long work"):
             wait_for(here, limit=0.1)
     finally:
-        for _ in range(apart.MOST):
-            apart._turns.release()
+        for _ in range(own_process.MOST):
+            own_process._turns.release()
     assert wait_for(here) != os.getpid()
 
 
 @pytest.mark.parametrize("how", ["killed from outside", "stopped"])
 def test_a_process_that_ends_before_its_work_is_said(how: str) -> None:
-    work = Apart(never)
+    work = Work(never)
     parts = work.parts(60)
     assert next(parts) == ("part", "begun")
     assert work.pid is not None
@@ -79,7 +79,7 @@ def test_a_process_that_ends_before_its_work_is_said(how: str) -> None:
         next(parts)
 
 
-def test_a_long_run_over_http_is_read_apart_and_as_it_would_be_here(client: FlaskClient) -> None:
+def test_a_long_run_over_http_is_read_in_a_process_of_its_own_and_as_it_would_be_here(client: FlaskClient) -> None:
     rows = [f"{rpm},{200 + 60 * (1 - ((rpm - 4500) / 3500) ** 2):.2f}" for rpm in range(1500, 7001)] * 3
     text = "rpm,Nm\n" + "\n".join(rows[:11_000]) + "\n"
     assert len(text) > AT_ONCE
@@ -106,9 +106,9 @@ def test_a_search_whose_process_is_killed_fails_in_words_and_others_go_on(client
     run = client.post(f"/api/jobs/{job['id']}/finds", json=LONG).get_json()["run"]
     kept = client.application.extensions["liftbite.runs"].get(run)
     until = time.monotonic() + 60
-    while kept.apart is None and time.monotonic() < until:
+    while kept.process is None and time.monotonic() < until:
         time.sleep(0.01)
-    os.kill(kept.apart.pid, signal.SIGKILL)
+    os.kill(kept.process.pid, signal.SIGKILL)
     found = ended(client, run)
     assert found["state"] == "failed"
     assert "ended before it was done" in found["trouble"]

@@ -1,6 +1,6 @@
 """Long work in a process of its own, so that the server answers others meanwhile.
 
-- `Apart`      a piece of work under way: what it sends, how it ends, how it is stopped
+- `Work`      a piece of work under way: what it sends, how it ends, how it is stopped
 - `wait_for`   the same for a request that waits for the answer
 - `by_size`    at once where there is little to read, else in a process of its own
 - `warm`       begins what such processes are forked from
@@ -60,7 +60,7 @@ def _run(pipe: Connection, work: Callable[..., Any], args: tuple[Any, ...]) -> N
         pipe.send(("result", result))
 
 
-class Apart(Generic[T]):
+class Work(Generic[T]):
     """A piece of work in a process of its own.
 
     Parameters
@@ -121,13 +121,13 @@ def wait_for(work: Callable[..., T], *args: Any, limit: float = LIMIT) -> T:
 
     Raises
     ------
-    TooLong, Broken : as `Apart.parts`; also where it had to wait too long for its turn
+    TooLong, Broken : as `Work.parts`; also where it had to wait too long for its turn
     Exception : what the work raised
     """
     if not _turns.acquire(timeout=limit):
         raise TooLong("Other long work is under way; try this again in a moment.")
     try:
-        *_, (_, found) = Apart(_whole, work, args).parts(limit)
+        *_, (_, found) = Work(_whole, work, args).parts(limit)
         result: T = found
         return result
     finally:
