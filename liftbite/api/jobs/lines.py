@@ -11,14 +11,16 @@ import logging
 import threading
 import time
 from collections.abc import Sequence
+from typing import TypeAlias
 
 from flask import current_app
 from sqlalchemy.orm import Session, sessionmaker
 
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import present as out
+from liftbite.api.own_process import LIMIT, Broken, Send, Work
 from liftbite.core.job.ledger import Revision
-from liftbite.core.units.preference import prefer
+from liftbite.core.units.preference import Preference, preferring
 from liftbite.core.verdicts.verdict import gravest
 from liftbite.store import jobs as store
 from liftbite.store import kept
@@ -40,11 +42,31 @@ def _written_by(session: Session) -> str:
     return f"{rules_version()} {units(session)[0]}"
 
 
-def _line(session: Session, job_id: int, change: int) -> m.JobLineOut:
-    """A job as a line of the list; one that cannot be read is there as well, and says so."""
+#: Jobs and their revisions, or why a job cannot be read.
+_Asked: TypeAlias = Sequence[tuple[int, list[Revision] | str]]
+
+
+def _revisions(session: Session, job_id: int) -> list[Revision] | str:
     try:
-        return out.line_out(job_id, store.revisions_of(session, job_id), change)
-    except Exception as error:  # whatever is wrong with one, the others are shown
+        return list(store.revisions_of(session, job_id))
+    except Exception as error:  # whatever is wrong with one, the others are worked out
+        log.exception("job %d cannot be read", job_id)
+        return str(error)
+
+
+def _lines_of(_: Send, preference: Preference, asked: _Asked) -> list[m.JobLineOut]:
+    """Jobs as lines of the list, in units of one's own."""
+    with preferring(preference):
+        return [_line_of(job_id, revisions) for job_id, revisions in asked]
+
+
+def _line_of(job_id: int, revisions: list[Revision] | str, change: int = 0) -> m.JobLineOut:
+    """A job as a line of the list; one that cannot be read is there as well, and says so."""
+    if isinstance(revisions, str):
+        return out.unreadable_line(job_id, change, revisions)
+    try:
+        return out.line_out(job_id, revisions, change)
+    except Exception as error:  # whatever is wrong with one, the others are worked out
         log.exception("job %d cannot be read", job_id)
         return out.unreadable_line(job_id, change, str(error))
 
@@ -79,7 +101,7 @@ def list_out(
             continue
         late = True
         if len(lines) < _AT_ONCE or time.monotonic() < until:
-            lines.append(_line(session, job.job_id, job.change))
+            lines.append(_line_of(job.job_id, _revisions(session, job.job_id), job.change))
         elif known is not None:
             lines.append(m.JobLineOut(**(dict(known.line) | {"change": job.change, "waits": True})))
         else:
@@ -103,6 +125,7 @@ class Refresher:
         self._sessions = sessions
         self._lock = threading.Lock()
         self._thread: threading.Thread | None = None
+        self._work: Work[list[m.JobLineOut]] | None = None
         self._ended = False
         self.done = False
 
@@ -118,7 +141,9 @@ class Refresher:
         """Ends it after the job at hand."""
         with self._lock:
             self._ended = True
-            thread = self._thread
+            thread, work = self._thread, self._work
+        if work is not None:
+            work.stop()
         if thread is not None:
             thread.join()
 
@@ -133,17 +158,33 @@ class Refresher:
             log.exception("the job list is not up to date")
 
     def _batch(self) -> bool:
-        """Works some jobs out and keeps them; False where none was left."""
-        found = []
+        """Works some jobs out and keeps them; False where none was left. Many are worked out in another process."""
         with self._sessions() as session:
-            prefer(units(session)[0])
-            for job_id in kept.to_work_out(session, _written_by(session), _BATCH):
-                if self._ended:
-                    return False
-                revision = store.newest_revision(session, job_id)
-                found.append((job_id, _kept(session, _line(session, job_id, 0), revision)))
-                time.sleep(0.001)  # lets a request through
+            preference = units(session)[0]
+            jobs = kept.to_work_out(session, _written_by(session), _BATCH)
+            asked = [(job_id, _revisions(session, job_id)) for job_id in jobs]
+        lines = self._lines(preference, asked)
+        if self._ended:
+            return False
         with writing(self._sessions) as session:
-            for job_id, line in found:
-                kept.keep(session, job_id, line)
-        return bool(found)
+            for (job_id, revisions), line in zip(asked, lines, strict=True):
+                newest = (
+                    revisions[-1].number if not isinstance(revisions, str) else store.newest_revision(session, job_id)
+                )
+                kept.keep(session, job_id, _kept(session, line, newest))
+        return bool(asked)
+
+    def _lines(self, preference: Preference, asked: _Asked) -> list[m.JobLineOut]:
+        if len(asked) <= _AT_ONCE:
+            return _lines_of(lambda _: None, preference, asked)
+        self._work = Work(_lines_of, preference, asked)
+        if self._ended:
+            self._work.stop()
+        try:
+            *_, (_, lines) = self._work.parts(LIMIT)
+        except Broken:
+            if not self._ended:
+                raise
+            return []
+        found: list[m.JobLineOut] = lines
+        return found

@@ -36,12 +36,14 @@ def test_a_shop_goes_out_whole_and_comes_into_another(client: FlaskClient, tmp_p
     client.post("/api/shelf", json={"slot": "disc", "name": "Tarlow 240", "values": {"outer_diameter": "240 mm"}})
     whole = client.get("/api/archive")
     assert whole.content_type == "application/zip"
-    assert sent(client, whole.data) == {"jobs": 0, "already": 2, "parts": 0, "faults": []}, "its own is not doubled"
+    assert sent(client, whole.data) == {"jobs": 0, "already": 2, "parts": 0, "photos": 0, "faults": []}, (
+        "its own is not doubled"
+    )
     other = create_app(tmp_path / "other.sqlite", web=tmp_path / "web", testing=True)
     try:
         there = other.test_client()
-        assert sent(there, whole.data) == {"jobs": 2, "already": 0, "parts": 1, "faults": []}
-        assert sent(there, whole.data) == {"jobs": 0, "already": 2, "parts": 0, "faults": []}
+        assert sent(there, whole.data) == {"jobs": 2, "already": 0, "parts": 1, "photos": 0, "faults": []}
+        assert sent(there, whole.data) == {"jobs": 0, "already": 2, "parts": 0, "photos": 0, "faults": []}
         names = {line["name"]: line["id"] for line in there.get("/api/jobs").get_json()["jobs"]}
         readings = check(bench(there, {"id": names["Test coupé"]}), "rivet_depth")["readings"]
         assert [r["typed"] for r in readings] == ["1.1 mm"]
