@@ -182,6 +182,8 @@ class BledOut(BaseModel):
     label: str
     fluid: str
     note: str
+    used: FigureOut | None = Field(description="Bottles opened less what is left; nothing where nobody said.")
+    strokes: int | None = Field(description="Full strokes that move as much.")
     who: str
     at: str
 

@@ -17,12 +17,12 @@ from liftbite.api.jobs.present import figure_out
 from liftbite.api.measure.bench import Bench, findings_of
 from liftbite.api.measure.models import SaidOut
 from liftbite.api.prove import models as mp
-from liftbite.core.job.build import build_of
+from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.ledger import FOUND, PLAN, Entry
 from liftbite.core.job.record import Line
 from liftbite.core.measure.scope import SYMPTOMS, symptoms_in
 from liftbite.core.measure.setup import told_of
-from liftbite.core.prove.bleeding import ALWAYS, METHODS, strokes_for
+from liftbite.core.prove.bleeding import ALWAYS, METHODS, strokes_for, used_of
 from liftbite.core.prove.causes import TESTS, Test
 from liftbite.core.prove.drive import Drive
 from liftbite.core.prove.driven import Driven, Event, driven, driven_said, driven_working, friction_driven
@@ -183,6 +183,15 @@ def _said(line: Line | None) -> SaidOut | None:
 # --- bleeding
 
 
+def _bled_out(key: str, line: Line, build: Build) -> mp.BledOut:
+    used = used_of(line.said.get("bottles", ""), line.said.get("left", ""))
+    return mp.BledOut(
+        key=key, label=METHODS[line.answer].label, fluid=line.said.get("fluid", ""), note=line.said.get("note", ""),
+        used=None if used is None else figure_out(used, "m³"), strokes=None if not used else strokes_for(build, used),
+        who=line.who, at=line.at,
+    )  # fmt: skip
+
+
 def bleeding_out(bench: Bench) -> mp.BleedingOut:
     """Ways to bleed, the times it was, and what the slave's travel says now."""
     plan = bench.seen_as(PLAN)
@@ -195,11 +204,7 @@ def bleeding_out(bench: Bench) -> mp.BleedingOut:
             for m in METHODS.values()
         ],
         strokes=strokes_for(plan.build, _BOTTLE),
-        bled=[
-            mp.BledOut(key=key, label=METHODS[line.answer].label, fluid=line.said.get("fluid", ""),
-                       note=line.said.get("note", ""), who=line.who, at=line.at)
-            for key, line in bench.said_of("bled").items()
-        ],
+        bled=[_bled_out(key, line, plan.build) for key, line in bench.said_of("bled").items()],
         says=told.sentence if told else "", frees=told.verdict if told else "",
     )  # fmt: skip
 

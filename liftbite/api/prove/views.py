@@ -24,6 +24,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import Line, read_line
 from liftbite.core.measure.scope import SYMPTOMS
+from liftbite.core.prove.bleeding import used_of
 from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, TESTS
 from liftbite.core.prove.logger import simulated, vehicle_of, written
 from liftbite.core.prove.running_in import read_trip
@@ -75,6 +76,8 @@ def _check(line: Line, bench: Bench, revision: int) -> None:
         raise UnreadableEntry(f"“{line.key}” is no cause")
     if line.kind == "drive" and line.said.get("share"):
         _figure(line.said["share"])
+    if line.kind == "bled" and line.answer != "taken back":
+        used_of(line.said.get("bottles", ""), line.said.get("left", ""))
     if line.kind == "trip" and line.answer != "open":
         read_trip(line)
     if line.kind == "hand-over" and line.answer == "signed":

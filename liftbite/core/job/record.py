@@ -81,7 +81,7 @@ KINDS: Mapping[str, Kind] = {
     "own step": Kind("Step of this job", {"answer": ("asked", "open"), "after": (), "note": ()}, ("answer",),
                      takes_back=_BACK, of_plan=True),
     "bled": Kind("Bled", {"answer": ("open", "helper", "pressure", "vacuum", "gravity", "taken back"), "fluid": (),
-                          "note": ()}, ("answer",), takes_back=("answer", "taken back")),
+                          "note": (), "bottles": (), "left": ()}, ("answer",), takes_back=("answer", "taken back")),
     "trip": Kind("Trip", {"answer": ("open",), "distance": (), "starts": (), "how": ("gentle", "mixed", "hard")},
                  takes_back=_BACK),
     "bedding in": Kind("Bedding in", {"answer": ("distance", "starts")}, ("answer",)),

@@ -2,6 +2,7 @@
 
 - `Method`, `METHODS`   each with hands, time, what it takes, and its steps
 - `strokes_for`         strokes that move so much fluid
+- `used_of`             fluid that was used: bottles opened less what is left in them
 
 Fresh fluid of the grade the reservoir's cap names, the reservoir never dry, the hose's end under fluid, until no bubble
 comes and the pedal is firm; then the slave's travel is measured against what the job works out, and it is bled again
@@ -14,8 +15,10 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from math import ceil
 
+from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
+from liftbite.core.units.read import read
 
 #: What every way asks for, first.
 ALWAYS = (
@@ -72,6 +75,27 @@ METHODS: Mapping[str, Method] = {m.name: m for m in (
            "Never let it run dry; shut and level"),
            "when nothing hurries"),
 )}  # fmt: skip
+
+
+def used_of(bottles: str, left: str) -> float | None:
+    """Fluid that was used [m³]: what the bottles held that were opened, less what is left; None where neither was said.
+
+    Raises
+    ------
+    UnreadableEntry : no volume, pints or ounces of no country, or more left than there was
+
+    >>> round(used_of("2 US pt", "300 mL") * 1e6)
+    646
+    """
+    if not bottles.strip():
+        if left.strip():
+            raise UnreadableEntry("Bled: say what the bottles held as well")
+        return None
+    held = float(read(bottles, "m³", "mL").si)
+    rest = float(read(left, "m³", "mL").si) if left.strip() else 0.0
+    if not 0 <= rest <= held:
+        raise UnreadableEntry(f"Bled: {left.strip()} cannot be left of {bottles.strip()}")
+    return held - rest
 
 
 def strokes_for(build: Build, volume: float) -> int | None:

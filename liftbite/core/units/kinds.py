@@ -60,6 +60,8 @@ PINT: dict[str, str] = {
     "imp pt": "imperial_pint",
     "US gal": "US_liquid_gallon",
     "imp gal": "imperial_gallon",
+    "US fl oz": "US_fluid_ounce",
+    "imp fl oz": "imperial_fluid_ounce",
     "J": "joule",
     "kJ": "kilojoule",
     "kg·m²": "kilogram * meter ** 2",
@@ -121,6 +123,7 @@ SPELLINGS: dict[str, str] = {
     "mm2": "mm²", "cm2": "cm²", "m2": "m²", "in2": "in²", "sqin": "in²",
     "c": "°C", "degc": "°C", "f": "°F", "degf": "°F", "k": "K",
     "ml": "mL", "cc": "mL", "cm3": "mL", "cm³": "mL", "l": "L", "litre": "L", "liter": "L",
+    "usfloz": "US fl oz", "impfloz": "imp fl oz",
     "uspt": "US pt", "usgal": "US gal", "imppt": "imp pt", "impgal": "imp gal",
     "gmm": "g·mm", "ozin": "oz·in",
     "j": "J", "kj": "kJ", "kgm2": "kg·m²", "kgm²": "kg·m²", "lbft2": "lb·ft²", "lbft²": "lb·ft²",
@@ -131,7 +134,7 @@ SPELLINGS: dict[str, str] = {
 }  # fmt: skip
 
 #: Units that differ by country: which one is meant has to be said.
-ASK_WHICH = {"pt", "pint", "pints", "gal", "gallon", "gallons"}
+ASK_WHICH = {"floz", "pt", "pint", "pints", "gal", "gallon", "gallons"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -172,7 +175,13 @@ KINDS: dict[str, Kind] = {
         Kind("mass", "kg", "kg", "lb", ("kg", "lb", "g")),
         Kind("temperature", "K", "°C", "°F", ("°C", "°F", "K")),
         Kind("temperature rise", "K diff", "K", "K", ("K",)),
-        Kind("volume", "m³", "mL", "in³", ("mL", "L", "in³", "US pt", "imp pt", "US gal", "imp gal")),
+        Kind(
+            "volume",
+            "m³",
+            "mL",
+            "in³",
+            ("mL", "L", "in³", "US pt", "imp pt", "US gal", "imp gal", "US fl oz", "imp fl oz"),
+        ),
         Kind("unbalance", "kg·m", "g·mm", "oz·in", ("g·mm", "oz·in")),
         Kind("energy", "J", "kJ", "kJ", ("kJ", "J")),
         Kind("inertia", "kg·m²", "kg·m²", "lb·ft²", ("kg·m²", "lb·ft²")),

@@ -178,7 +178,7 @@ def find_unit(text: str, kind: Kind) -> str:
         if squeezed in {name, f"{name}s"}:
             return stands_for
     if squeezed in ASK_WHICH:
-        stem = "pt" if squeezed[0] == "p" else "gal"
+        stem = {"p": "pt", "g": "gal", "f": "fl oz"}[squeezed[0]]
         raise UnreadableEntry(f"“{text}” is US or imperial: type “US {stem}” or “imp {stem}”")
     unit = _by_spelling().get(squeezed)
     allowed = _listed([u for u in kind.units if u])

@@ -5013,6 +5013,13 @@ export interface components {
             fluid: string;
             /** Note */
             note: string;
+            /** @description Bottles opened less what is left; nothing where nobody said. */
+            used: components["schemas"]["FigureOut"] | null;
+            /**
+             * Strokes
+             * @description Full strokes that move as much.
+             */
+            strokes: number | null;
             /** Who */
             who: string;
             /** At */

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
+import { Figure } from "@/components/Figure";
 import { Scroll } from "@/components/Scroll";
 import { Toggle } from "@/components/Toggle";
 import { useJobEditor } from "@/lib/useJobEditor";
@@ -14,6 +15,8 @@ export function BleedView() {
   const [picked, setPicked] = useState(bleeding.methods[0]?.name ?? "");
   const [fluid, setFluid] = useState("");
   const [note, setNote] = useState("");
+  const [bottles, setBottles] = useState("");
+  const [left, setLeft] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
   const method = bleeding.methods.find(({ name }) => name === picked);
   const look = "h-11 rounded-cut border border-line bg-sheet px-2";
@@ -66,23 +69,47 @@ export function BleedView() {
                 onSubmit={(event) => {
                   event.preventDefault();
                   const key = `${picked} ${bleeding.bled.length + 1} ${Date.now()}`;
-                  void say({ kind: "bled", key, said: { answer: picked, fluid, note } }).then((refused) => {
-                    setTrouble(refused);
-                    if (refused === null) {
-                      setFluid("");
-                      setNote("");
-                    }
-                  });
+                  void say({ kind: "bled", key, said: { answer: picked, fluid, note, bottles, left } }).then(
+                    (refused) => {
+                      setTrouble(refused);
+                      if (refused === null) {
+                        setFluid("");
+                        setNote("");
+                        setBottles("");
+                        setLeft("");
+                      }
+                    },
+                  );
                 }}
               >
                 <label className="text-note">
-                  Fluid used
+                  Fluid
                   <input
                     className={`${look} mt-0.5 block w-40`}
                     value={fluid}
                     maxLength={80}
-                    placeholder="0.3 L of the cap's grade"
+                    placeholder="the cap's grade"
                     onChange={(event) => setFluid(event.target.value)}
+                  />
+                </label>
+                <label className="text-note">
+                  Bottles opened
+                  <input
+                    className={`${look} mt-0.5 block w-28`}
+                    value={bottles}
+                    maxLength={40}
+                    placeholder="500 mL"
+                    onChange={(event) => setBottles(event.target.value)}
+                  />
+                </label>
+                <label className="text-note">
+                  Left in them
+                  <input
+                    className={`${look} mt-0.5 block w-28`}
+                    value={left}
+                    maxLength={40}
+                    placeholder="320 mL"
+                    onChange={(event) => setLeft(event.target.value)}
                   />
                 </label>
                 <label className="grow text-note">
@@ -127,6 +154,12 @@ export function BleedView() {
               <span className="grow">
                 <b>{each.label}</b>
                 {each.fluid && `, ${each.fluid}`}
+                {each.used && (
+                  <>
+                    , used <Figure value={each.used} />
+                    {each.strokes !== null && ` (${each.strokes} full strokes)`}
+                  </>
+                )}
                 {each.note && `: ${each.note}`}{" "}
                 <span className="text-note text-soft">
                   {each.who} {moment(each.at)}
