@@ -21,6 +21,7 @@ export function CurveRow({ name }: { name: string }) {
   const catalogue = useCatalogue();
   const [proposal, setProposal] = useState<Proposal | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [reading, setReading] = useState<string | null>(null);
   const { state } = useLocation();
   const navigate = useNavigate();
   const info = catalogue.data?.inputs.find((input) => input.name === name);
@@ -34,11 +35,14 @@ export function CurveRow({ name }: { name: string }) {
         `${file.name} is larger than 3 MB; a dynamometer run is far smaller. Is it the right file?`,
       );
     }
+    setReading(file.name);
     try {
       const body = { name: file.name, data: await base64Of(file) };
       setProposal(await taken(client.POST("/api/curves/propose", { body })));
     } catch (error) {
       setTrouble(`${file.name}: ${error instanceof Refusal ? error.message : "it could not be read."}`);
+    } finally {
+      setReading(null);
     }
   };
 
@@ -70,6 +74,11 @@ export function CurveRow({ name }: { name: string }) {
       <p className="font-semibold">{info.label}</p>
       <Held field={field} />
       <Drop label={field.curve ? "Drop another file here" : "Drop a CSV file here"} onFile={take} />
+      {reading && (
+        <p role="status" className="mt-2">
+          Reading {reading} …
+        </p>
+      )}
       {trouble && (
         <p role="alert" className="mt-2 font-semibold">
           ▲ {trouble}

@@ -104,6 +104,7 @@ export function MappingSheet({ proposal, vehicleClass, spoken, onTake, onCancel 
           )}
           <Runs proposal={proposal} mapping={mapping} onPick={(run) => setMapping(run)} />
           <div aria-live="polite" className="mt-3 min-h-36 border-y border-hair py-2">
+            {read.isLoading && <p className="text-soft">Reading its rows …</p>}
             {read.error && <p className="font-semibold">▲ {read.error.message}</p>}
             {read.data && (
               <>

@@ -7,7 +7,7 @@ export function Speeds({ trace }: { trace: Trace }) {
   const end = trace.time.at(-1) ?? 1;
   const most = Math.max(...trace.engine, ...trace.gearbox) * 1.08;
   return (
-    <Plot label="Speeds over time" x={[0, end]} y={[0, most]} xUnit="s" yUnit="rpm">
+    <Plot label="Speeds over time" x={[0, end]} y={[0, most]} xUnit="s" yUnit="rpm" height={300}>
       {(scales) => (
         <>
           <path
@@ -61,48 +61,71 @@ export function Speeds({ trace }: { trace: Trace }) {
   );
 }
 
+/** What the clutch passes on, what it burns and how warm that makes the plate: one unit to an axis. */
 export function Heat({ trace }: { trace: Trace }) {
-  const end = trace.time.at(-1) ?? 1;
-  const most = Math.max(1, ...trace.power) * 1.12;
-  const torque = Math.max(1, ...trace.torque);
-  const warm = Math.max(...trace.temperature);
+  const kept = trace.heat.at(-1) ?? 0;
   return (
-    <Plot label="Heat and torque over time" x={[0, end]} y={[0, most]} xUnit="s" yUnit="kW" right={150}>
-      {(scales) => {
-        const scaled = trace.torque.map((value) => (value / torque) * most * 0.82);
-        const heat = trace.heat.map((value) => (value / Math.max(trace.heat.at(-1) ?? 1, 1e-9)) * most * 0.6);
-        return (
-          <>
-            <path
-              d={pathThrough(trace.time, trace.power, scales)}
-              fill="none"
-              stroke="var(--ink)"
-              strokeWidth="2"
-            />
-            <path
-              d={pathThrough(trace.time, scaled, scales)}
-              fill="none"
-              stroke="var(--ink)"
-              strokeDasharray="7 4"
-              strokeWidth="1.4"
-            />
-            <path
-              d={pathThrough(trace.time, heat, scales)}
-              fill="none"
-              stroke="var(--ink)"
-              strokeDasharray="2 3"
-              strokeWidth="1.4"
-            />
-            <EndLabel at={[scales.x(end), scales.y(0) - 4]}>slip power</EndLabel>
-            <EndLabel at={[scales.x(end), scales.y(scaled.at(-1) ?? 0)]}>
-              torque, {Math.round(torque)} N·m
-            </EndLabel>
-            <EndLabel at={[scales.x(end), scales.y(heat.at(-1) ?? 0)]}>
-              heat; plate {warm.toFixed(0)} °C
-            </EndLabel>
-          </>
-        );
-      }}
+    <div className="grid gap-y-1">
+      <Line trace={trace} values={trace.torque} unit="N·m" name="torque" dash="7 4">
+        torque passed on
+      </Line>
+      <Line trace={trace} values={trace.power} unit="kW" name="slip power">
+        slip power, {kept.toPrecision(3)} kJ in all
+      </Line>
+      <Line trace={trace} values={trace.temperature} unit="°C" name="plate temperature" dash="2 3" floor>
+        plate
+      </Line>
+    </div>
+  );
+}
+
+type LineProps = {
+  trace: Trace;
+  values: number[];
+  unit: string;
+  name: string;
+  dash?: string;
+  /** True for an axis that begins near the lowest value: a temperature has no nought that matters. */
+  floor?: boolean;
+  children: React.ReactNode;
+};
+
+function Line({ trace, values, unit, name, dash, floor = false, children }: LineProps) {
+  const end = trace.time.at(-1) ?? 1;
+  const [low, high] = [floor ? Math.min(...values) : 0, Math.max(...values)];
+  const spare = Math.max((high - low) * 0.12, 0.5);
+  const peak = values.indexOf(high);
+  return (
+    <Plot
+      label={`${name} over time`}
+      x={[0, end]}
+      y={[floor ? low - spare : 0, high + spare]}
+      xUnit="s"
+      yUnit={unit}
+      height={104}
+      right={170}
+    >
+      {(scales) => (
+        <>
+          <path
+            d={pathThrough(trace.time, values, scales)}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="1.6"
+            strokeDasharray={dash}
+          />
+          <EndLabel at={[scales.x(end), (scales.y(low) + scales.y(high)) / 2]}>{children}</EndLabel>
+          <text
+            x={scales.x(trace.time[peak] ?? 0)}
+            y={scales.y(high) - 3}
+            textAnchor={peak > values.length * 0.8 ? "end" : "middle"}
+            className="font-figure text-[12px]"
+            fill="var(--ink)"
+          >
+            {high < 10 ? high.toFixed(1) : Math.round(high)}
+          </text>
+        </>
+      )}
     </Plot>
   );
 }
