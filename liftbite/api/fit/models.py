@@ -81,6 +81,7 @@ class HoleOut(BaseModel):
     words: str = Field(description="Thread, length, grip, washers, depth, as said.")
     said: dict[str, str] = Field(description="What was said of it, but for its place.")
     state: Literal["good", "look again", "short", "bottoms", "shank in thread", "open"]
+    wrong: bool = Field(description="True where it is not put in as it is.")
     says: str
     degrees: float | None = Field(description="Clockwise from the top; nothing where nobody said.")
     who: str

@@ -4869,6 +4869,11 @@ export interface components {
              * @enum {string}
              */
             state: "good" | "look again" | "short" | "bottoms" | "shank in thread" | "open";
+            /**
+             * Wrong
+             * @description True where it is not put in as it is.
+             */
+            wrong: boolean;
             /** Says */
             says: string;
             /**

@@ -13,7 +13,6 @@ const FIGURES = [
   { name: "shank", label: "Shank", hint: "none" },
   { name: "angle", label: "At, clockwise from the top", hint: "30°" },
 ] as const;
-const GOOD = new Set(["good", "open"]);
 const EMPTY: Record<string, string> = {};
 
 /** Which bolt goes where: what each does in its hole, and which two must not be swapped. */
@@ -126,7 +125,7 @@ function JointMap({ map, say, onTrouble }: Said) {
             <p key={hole.key} className="py-0.5">
               <b className="figure">{hole.number}</b> {hole.words}:{" "}
               <b>
-                {!GOOD.has(hole.state) && "▲ "}
+                {hole.wrong && "▲ "}
                 {hole.state}
               </b>
               <span className="block text-note text-soft">
