@@ -9,7 +9,8 @@ from liftbite.core.fit.case import Case
 from liftbite.core.fit.library import LIBRARY
 from liftbite.core.fit.plan import BACK, Plan, plan_of
 from liftbite.core.fit.step import Step
-from liftbite.core.measure.parts_list import _BOLTS, _FATED, _PART
+from liftbite.core.measure.parts_list import _FATED, _PART
+from liftbite.core.measure.practices import _BOLTS
 from tests.core.fit.cases import EVERY_KIND, any_case, case, name_of, reached
 
 GOALS = ("start", "drive", "full_load")
