@@ -7,13 +7,21 @@
 from __future__ import annotations
 
 import io
+import lzma
+import struct
 import zipfile
+import zlib
 from collections.abc import Iterable, Iterator
 
 from liftbite.core.errors import UnreadableFile
 
 #: Most files of an archive, and bytes of one and of all once unpacked.
 MOST_FILES, MOST_OF_ONE, MOST_OF_ALL = 20_000, 32 * 2**20, 512 * 2**20
+#: What an archive that is damaged, locked or packed in an unknown way is told by.
+_DAMAGED = (
+    zipfile.BadZipFile, zlib.error, lzma.LZMAError, struct.error, RuntimeError, OSError, EOFError, ValueError,
+    OverflowError,
+)  # fmt: skip
 
 
 def write_archive(files: Iterable[tuple[str, str | bytes]]) -> bytes:
@@ -40,7 +48,7 @@ def read_archive(data: bytes) -> Iterator[tuple[str, bytes]]:
     """
     try:
         archive = zipfile.ZipFile(io.BytesIO(data))
-    except (zipfile.BadZipFile, RuntimeError, ValueError) as error:
+    except _DAMAGED as error:
         raise UnreadableFile("this is no archive: a .zip of job files and a shelf is one") from error
     with archive:
         inside = [each for each in archive.infolist() if not each.is_dir()]
@@ -59,7 +67,7 @@ def _unpacked(archive: zipfile.ZipFile, each: zipfile.ZipInfo, most: int) -> byt
     try:
         with archive.open(each) as packed:
             content = packed.read(most + 1)
-    except (zipfile.BadZipFile, RuntimeError, OSError, EOFError, ValueError) as error:
+    except _DAMAGED as error:
         raise UnreadableFile(f"“{each.filename[:80]}” in the archive is damaged or locked") from error
     if len(content) > most:
         raise UnreadableFile(f"“{each.filename[:80]}” is too large once unpacked")

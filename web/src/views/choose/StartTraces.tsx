@@ -44,7 +44,7 @@ export function Speeds({ trace }: { trace: Trace }) {
             engine
           </text>
           <text
-            x={scales.x(end * 0.5)}
+            x={scales.x(end * 0.46)}
             y={scales.y(trace.gearbox[Math.floor(trace.gearbox.length * 0.5)] ?? 0) - 16}
             className="text-[12px]"
             fill="var(--ink)"
