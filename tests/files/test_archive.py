@@ -1,3 +1,11 @@
+"""Archives: out and in, and what is damaged."""
+
+from __future__ import annotations
+
+import pytest
+
+from liftbite.core.errors import UnreadableFile
+from liftbite.files.archive import read_archive, write_archive
 
 
 def test_a_file_whose_packing_is_broken_is_refused_in_a_sentence() -> None:
