@@ -17,12 +17,13 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.ledger import FOUND, PLAN
-from liftbite.core.job.record import MAX_NAME, MAX_WORDS, Line, read_line
+from liftbite.core.job.record import MAX_NAME, MAX_WORDS, Line
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import ASKS, how_said, read_filed, read_how, read_limit
-from liftbite.core.measure.own import known_checks, read_own
+from liftbite.core.measure.own import known_checks
 from liftbite.core.measure.parts_list import Renewal
+from liftbite.core.said import read_said
 from liftbite.files.fields import Finite, Moment, Short, Words, moment_of
 
 Source = Literal["typed", "gauge", "file"]
@@ -208,9 +209,7 @@ def from_bench(file: FileBench | None) -> Filed:
 
 def _from_line(line: FileLine, where: str) -> Line:
     try:
-        found = read_line(line.kind, line.key, line.said, line.who)
-        if found.kind == "own":
-            read_own(found)
+        found = read_said(line.kind, line.key, line.said, line.who)
     except UnreadableEntry as error:
         raise UnreadableFile(f"{where} of the record: {error.reason}") from None
     return replace(found, at=_text(moment_of(line.at)))

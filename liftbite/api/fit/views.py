@@ -19,9 +19,9 @@ from liftbite.api.paper.document import answered, page
 from liftbite.api.problems import problem_responses
 from liftbite.core.fit.bolts import MOST
 from liftbite.core.fit.joints import card_of
-from liftbite.core.fit.progress import read_said
+from liftbite.core.fit.progress import hold_against
 from liftbite.core.job.ledger import FOUND, PLAN
-from liftbite.core.job.record import read_line
+from liftbite.core.said import read_said
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
 
@@ -40,9 +40,9 @@ def get_plan(path: JobPath) -> Response:
 def say_of_plan(path: JobPath, body: mf.SayOfPlanIn) -> Response:
     """Appends what is said of the plan: never stale, and sent twice it counts once."""
     with writing() as session:
-        line = read_line(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
+        line = read_said(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
         bench = bench_of(session, path.job_id, FOUND)
-        read_said(line, plan_of_job(bench), progress_of(bench), bench.record, bench.seen_as(PLAN).build.known)
+        hold_against(line, plan_of_job(bench), progress_of(bench), bench.record, bench.seen_as(PLAN).build.known)
         record_store.say(session, path.job_id, line, now(), body.request)
         return reply(plan_out(bench_of(session, path.job_id, FOUND)))
 

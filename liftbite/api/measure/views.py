@@ -27,17 +27,17 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
 from liftbite.core.job.builds import apart
 from liftbite.core.job.ledger import FOUND, PLAN
-from liftbite.core.job.record import KINDS, read_line
+from liftbite.core.job.record import KINDS
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
 from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit, read_radius
-from liftbite.core.measure.own import read_own
 from liftbite.core.measure.parts_list import Renewal
 from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.setup import asked_of_check
 from liftbite.core.measure.sweep import read_angle
+from liftbite.core.said import read_said
 from liftbite.core.units.show import typeset
 from liftbite.gauges.gauge import Gauge, Gauges
 from liftbite.gauges.protocol import check_port
@@ -375,13 +375,9 @@ def say(path: JobPath, query: BenchQuery, body: mi.SayIn) -> Response:
     Nothing said before is changed; what is said last of the same thing stands.
     """
     with writing() as session:
-        line = read_line(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
-        if line.kind == "own":
-            read_own(line)
-        if line.kind == "photo":
-            raise UnreadableEntry("a photo comes with its picture; it is brought, and taken off, by itself")
-        if KINDS[line.kind].of_plan:
-            raise UnreadableEntry("what is said of a plan is said to the plan")
+        line = read_said(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
+        if KINDS[line.kind].at != "bench":
+            raise UnreadableEntry(f"{KINDS[line.kind].label}: this is said where it is held against what stands there")
         record_store.say(session, path.job_id, line, now(), body.request)
         return _measure(session, path.job_id, query.build)
 

@@ -22,12 +22,9 @@ from liftbite.api.prove.present import drive_out, driven_of, prove_out, unexplai
 from liftbite.api.serving import MOST_LARGE
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.ledger import FOUND, PLAN
-from liftbite.core.job.record import Line, read_line
-from liftbite.core.measure.scope import SYMPTOMS
-from liftbite.core.prove.bleeding import used_of
-from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, TESTS
+from liftbite.core.job.record import Line
 from liftbite.core.prove.logger import simulated, vehicle_of, written
-from liftbite.core.prove.running_in import read_trip
+from liftbite.core.said import read_said
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
 
@@ -50,51 +47,26 @@ def get_prove(path: JobPath) -> Response:
 def say_of_proof(path: JobPath, body: mp.SayOfProofIn) -> Response:
     """Appends what is said in Prove: never stale, and sent twice it counts once."""
     with writing() as session:
-        line = read_line(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
+        line = read_said(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
         revision = jobs_store.newest_revision(session, path.job_id)
-        _check(line, bench_of(session, path.job_id, FOUND), revision)
+        _signs(line, bench_of(session, path.job_id, FOUND), revision)
         record_store.say(session, path.job_id, line, now(), body.request)
         return _prove(bench_of(session, path.job_id, FOUND), revision)
 
 
-def _check(line: Line, bench: Bench, revision: int) -> None:
-    """What is said has to be of something there is.
+def _signs(line: Line, bench: Bench, revision: int) -> None:
+    """A hand-over is of the job as it stands, with nothing left over.
 
     Raises
     ------
-    UnreadableEntry : the sentence says what there is
+    UnreadableEntry : it is of another revision, or something left over is unexplained
     """
-    if line.kind == "complaint":
-        unknown = [name for name in line.answer.split(", ") if name and name not in SYMPTOMS]
-        if unknown:
-            raise UnreadableEntry(f"“{unknown[0]}” is no complaint; {', '.join(SYMPTOMS)} are")
-    if line.kind == "fault test":
-        test = TESTS.get(line.key)
-        if test is None or line.answer not in (*test.answers, CANNOT_TELL, "open"):
-            raise UnreadableEntry(f"“{line.answer}” is no answer to “{line.key}”")
-    if line.kind == "fault" and line.key not in CAUSES:
-        raise UnreadableEntry(f"“{line.key}” is no cause")
-    if line.kind == "drive" and line.said.get("share"):
-        _figure(line.said["share"])
-    if line.kind == "bled" and line.answer != "taken back":
-        used_of(line.said.get("bottles", ""), line.said.get("left", ""))
-    if line.kind == "trip" and line.answer != "open":
-        read_trip(line)
     if line.kind == "hand-over" and line.answer == "signed":
         if line.key != str(revision):
             raise UnreadableEntry(f"the job stands at revision {revision} now; look at it and sign that one")
         loose = unexplained(bench)
         if loose:
             raise UnreadableEntry(f"it cannot be handed over with {', '.join(loose)} left over and unexplained")
-
-
-def _figure(text: str) -> None:
-    try:
-        share = float(text)
-    except ValueError:
-        raise UnreadableEntry(f"Drive: “{text}” is no figure") from None
-    if not 0 < share < 100:
-        raise UnreadableEntry(f"Drive: “{text}” is no share of what it should hold")
 
 
 @api.post("/<int:job_id>/log", responses={"200": mp.DriveOut, **problem_responses(400, 404, 413, 422)})

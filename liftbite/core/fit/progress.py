@@ -2,7 +2,7 @@
 
 - `State`, `Standing`, `progress`   every step with its state, and what comes next
 - `own_steps`                       steps a record adds
-- `read_said`                       what is said of a plan, where it can be
+- `hold_against`                    what is said of a plan, where it can be
 - `read_evidence`                   what is said of a step, checked against what proves it
 - `ticked`, `read_tick`             bolts of a step that are ticked off, one by one
 """
@@ -14,7 +14,6 @@ from dataclasses import dataclass
 from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.fit.bolt_map import read_hole
 from liftbite.core.fit.case import QUESTIONS
 from liftbite.core.fit.joints import sequence_of
 from liftbite.core.fit.plan import Plan, Planned
@@ -157,7 +156,7 @@ def read_tick(line: Line, standing: Mapping[str, Standing], sequence: Collection
     return line
 
 
-def read_said(line: Line, plan: Plan, found: Progress, record: Iterable[Line], known: Mapping[str, object]) -> Line:
+def hold_against(line: Line, plan: Plan, found: Progress, record: Iterable[Line], known: Mapping[str, object]) -> Line:
     """What is said of a plan, where it can be: an answer it depends on, a step, a bolt, a step of one's own.
 
     Parameters
@@ -181,8 +180,6 @@ def read_said(line: Line, plan: Plan, found: Progress, record: Iterable[Line], k
         read_evidence(plan, line, standing, [n for n in _bolts(plan, line.key, known) if n not in done])
     elif line.kind == "bolt":
         read_tick(line, standing, _bolts(plan, line.key.rpartition(":")[0], known))
-    elif line.kind == "hole" and line.answer == "kept":
-        read_hole(line.key, line.said)
     elif line.kind == "own step" and line.said.get("after") and line.said["after"] not in plan.by_key:
         raise UnreadableEntry(f"“{line.said['after']}” is no step of this plan")
     return line

@@ -3,6 +3,7 @@
 - `Kind`, `KINDS`   what can be said, of what, and by which words
 - `Line`            one thing said: of which kind and what, by whom and when
 - `read_line`       what came in, checked, as the words that are kept
+- `takes_back`      whether a line takes back what was said before
 - `in_force`        the latest line of each kind and key
 - `plain_name`      words as a name
 
@@ -16,6 +17,7 @@ import re
 import unicodedata
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
 
@@ -49,7 +51,7 @@ class Kind:
     signed : True where a name and a reason have to stand under it
     named : True where a name has to, without a reason
     takes_back : field and its word that takes back what was said before
-    of_plan : True for what is said of the plan, which is checked against it
+    at : where it is said, and held against what stands there
     """
 
     label: str
@@ -58,7 +60,7 @@ class Kind:
     signed: bool = False
     named: bool = False
     takes_back: tuple[str, str] = ("", "")
-    of_plan: bool = False
+    at: Literal["bench", "plan", "proof", "photo"] = "bench"
 
 
 _BACK = ("answer", "open")
@@ -74,36 +76,40 @@ KINDS: Mapping[str, Kind] = {
     "scope": Kind("Scope", {"answer": SCOPES}, ("answer",)),
     "own": Kind("Check of this job", {"answer": ("asked", "open"), "part": (), "unit": (), "least": (), "most": (),
                                       "places": (), "how": ()}, takes_back=_BACK),
-    "plan": Kind("Plan", {"answer": ()}, ("answer",), of_plan=True),
+    "plan": Kind("Plan", {"answer": ()}, ("answer",), at="plan"),
     "step": Kind("Step", {"answer": ("done", "overridden", "open"), "text": (), "reason": ()}, ("answer",),
-                 takes_back=_BACK, of_plan=True),
-    "bolt": Kind("Bolt", {"answer": ("done", "open")}, ("answer",), takes_back=_BACK, of_plan=True),
+                 takes_back=_BACK, at="plan"),
+    "bolt": Kind("Bolt", {"answer": ("done", "open")}, ("answer",), takes_back=_BACK, at="plan"),
     "own step": Kind("Step of this job", {"answer": ("asked", "open"), "after": (), "note": ()}, ("answer",),
-                     takes_back=_BACK, of_plan=True),
+                     takes_back=_BACK, at="plan"),
     "bled": Kind("Bled", {"answer": ("open", "helper", "pressure", "vacuum", "gravity", "taken back"), "fluid": (),
-                          "note": (), "bottles": (), "left": ()}, ("answer",), takes_back=("answer", "taken back")),
+                          "note": (), "bottles": (), "left": ()}, ("answer",),
+                 takes_back=("answer", "taken back"), at="proof"),
     "trip": Kind("Trip", {"answer": ("open",), "distance": (), "starts": (), "how": ("gentle", "mixed", "hard")},
-                 takes_back=_BACK),
-    "bedding in": Kind("Bedding in", {"answer": ("distance", "starts")}, ("answer",)),
-    "look again": Kind("Look again", {"answer": ("done", "open"), "text": ()}, ("answer",), takes_back=_BACK),
+                 takes_back=_BACK, at="proof"),
+    "bedding in": Kind("Bedding in", {"answer": ("distance", "starts")}, ("answer",), at="proof"),
+    "look again": Kind("Look again", {"answer": ("done", "open"), "text": ()}, ("answer",), takes_back=_BACK,
+                       at="proof"),
     "full load": Kind("Full load before it is bedded in", {"answer": ("allowed", "open"), "reason": ()}, ("answer",),
-                      signed=True, takes_back=_BACK),
-    "complaint": Kind("Complaint looked into", {"answer": ()}, takes_back=("answer", "")),
-    "fault test": Kind("Test of a fault", {"answer": (), "note": ()}, ("answer",), takes_back=_BACK),
-    "fault": Kind("Fault", {"answer": ("found", "open"), "note": ()}, ("answer",), takes_back=_BACK),
+                      signed=True, takes_back=_BACK, at="proof"),
+    "complaint": Kind("Complaint looked into", {"answer": ()}, takes_back=("answer", ""), at="proof"),
+    "fault test": Kind("Test of a fault", {"answer": (), "note": ()}, ("answer",), takes_back=_BACK, at="proof"),
+    "fault": Kind("Fault", {"answer": ("found", "open"), "note": ()}, ("answer",), takes_back=_BACK, at="proof"),
     "drive": Kind("Drive", {"answer": ("kept", "open"), "says": (), "friction": (), "share": ()}, ("answer",),
-                  takes_back=_BACK),
+                  takes_back=_BACK, at="proof"),
     "hand-over": Kind("Hand-over", {"answer": ("signed", "open"), "note": ()}, ("answer",), named=True,
-                      takes_back=_BACK),
+                      takes_back=_BACK, at="proof"),
     "hole": Kind("Hole of the bolt map",
                  {"answer": ("kept", "open"), "thread": (), "length": (), "grip": (), "washer": (), "depth": (),
                   "shank": (), "material": ("steel", "iron", "aluminium"), "angle": ()},
-                 ("answer",), takes_back=_BACK),
-    "bag": Kind("Bag", {"answer": ("filled", "open"), "holds": (), "note": ()}, ("answer",), takes_back=_BACK),
-    "mark": Kind("Mark", {"answer": ("made", "open"), "note": ()}, ("answer",), takes_back=_BACK),
+                 ("answer",), takes_back=_BACK, at="plan"),
+    "bag": Kind("Bag", {"answer": ("filled", "open"), "holds": (), "note": ()}, ("answer",), takes_back=_BACK,
+                at="plan"),
+    "mark": Kind("Mark", {"answer": ("made", "open"), "note": ()}, ("answer",), takes_back=_BACK, at="plan"),
     "leftover": Kind("Left over", {"answer": ("unexplained", "explained", "open"), "count": (), "reason": ()},
-                     ("answer",), takes_back=_BACK),
-    "photo": Kind("Photo", {"answer": ("kept", "open"), "of": (), "words": ()}, ("answer",), takes_back=_BACK),
+                     ("answer",), takes_back=_BACK, at="plan"),
+    "photo": Kind("Photo", {"answer": ("kept", "open"), "of": (), "words": ()}, ("answer",), takes_back=_BACK,
+                  at="photo"),
     "practice": Kind("Practice of this job", {"answer": ()}, takes_back=("answer", "")),
 }  # fmt: skip
 
@@ -192,12 +198,12 @@ def read_line(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
         if name not in kept:
             raise UnreadableEntry(f"{found.label}: say its {name}")
     line = Line(kind, key, kept, read_name(who))
-    if not _takes_back(line) and found.signed:
+    if not takes_back(line) and found.signed:
         if not line.who:
             raise UnreadableEntry(f"{found.label}: say who says so")
         if not kept.get("reason"):
             raise UnreadableEntry(f"{found.label}: say why")
-    if found.named and not line.who and not _takes_back(line):
+    if found.named and not line.who and not takes_back(line):
         raise UnreadableEntry(f"{found.label}: say who signs")
     if kind == "leftover" and line.answer == "explained" and not kept.get("reason"):
         raise UnreadableEntry("Left over: say what it was and where it belongs")
@@ -230,7 +236,8 @@ def _price(text: str) -> None:
         raise UnreadableEntry(f"Order, price: “{text}” is no price")
 
 
-def _takes_back(line: Line) -> bool:
+def takes_back(line: Line) -> bool:
+    """Whether a line takes back what was said before of the same thing."""
     field, word = KINDS[line.kind].takes_back
     return bool(field) and line.said.get(field, "") == word
 
@@ -243,4 +250,4 @@ def in_force(lines: Iterable[Line], kind: str) -> dict[str, Line]:
     {}
     """
     latest = {line.key: line for line in lines if line.kind == kind}
-    return {key: line for key, line in latest.items() if not _takes_back(line)}
+    return {key: line for key, line in latest.items() if not takes_back(line)}

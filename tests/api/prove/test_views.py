@@ -191,3 +191,32 @@ def test_a_drive_that_slipped_speaks_against_the_clamp_also_once_its_friction_is
     causes = {c["name"]: c for c in prove(client, job)["fault"]["causes"]}
     assert any("on the road its friction was 0.8" in line for line in causes["oily_facing"]["why"])
     assert say(client, job, "drive", "b.csv", answer="kept", says="x", share="much").status_code == 422
+
+
+@pytest.mark.parametrize(
+    ("kind", "key", "said"),
+    [
+        ("hand-over", "1", {"answer": "signed"}),
+        ("full load", "", {"answer": "allowed", "reason": "a hurry"}),
+        ("hole", "A:1", {"answer": "kept", "thread": "x", "material": "steel"}),
+        ("bled", "1", {"answer": "open", "bottles": "lots"}),
+        ("leftover", "a bolt", {"answer": "explained", "reason": "spare"}),
+    ],
+)
+def test_the_bench_takes_nothing_that_is_said_in_fit_or_prove(
+    client: FlaskClient, kind: str, key: str, said: dict[str, str]
+) -> None:
+    job = begin(client)
+    body = {"kind": kind, "key": key, "said": said, "who": "Bran Tilley"}
+    assert client.post(f"/api/jobs/{job['id']}/record", json=body).status_code == 422
+    assert all(client.get(f"/api/jobs/{job['id']}/{page}").status_code == 200 for page in ("plan", "prove"))
+
+
+def test_a_job_file_whose_record_says_what_cannot_be_is_refused_by_its_line(client: FlaskClient) -> None:
+    job = begin(client)
+    say(client, job, "bled", "1", answer="open", bottles="500 mL", left="320 mL")
+    file = client.get(f"/api/jobs/{job['id']}/file").data
+    assert client.post("/api/jobs/file", data=file).status_code == 201
+    refused = client.post("/api/jobs/file", data=file.replace(b"500 mL", b"plenty"))
+    assert refused.status_code == 422
+    assert "line 1 of the record" in refused.get_json()["detail"]

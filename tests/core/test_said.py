@@ -1,0 +1,43 @@
+"""What is said of a job, by what it is of; and that every door takes its own kinds alone."""
+
+from __future__ import annotations
+
+from typing import get_args
+
+import pytest
+
+from liftbite.api.fit.models import SayOfPlanIn
+from liftbite.api.prove.models import SayOfProofIn
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.job.record import KINDS
+from liftbite.core.said import read_said
+
+HOLE = {"answer": "kept", "thread": "M10", "length": "50 mm", "grip": "30 mm", "material": "iron"}
+
+
+@pytest.mark.parametrize(
+    ("kind", "key", "said", "says"),
+    [
+        ("hole", "A:1", HOLE | {"thread": "ten"}, "is no thread"),
+        ("bled", "1", {"answer": "open", "bottles": "lots"}, "lots"),
+        ("trip", "1", {"distance": "far"}, "far"),
+        ("drive", "1", {"answer": "kept", "share": "most"}, "is no figure"),
+        ("drive", "1", {"answer": "kept", "share": "0"}, "is no share"),
+        ("fault", "gremlins", {"answer": "found"}, "is no cause"),
+        ("fault test", "gremlins", {"answer": "yes"}, "is no answer"),
+        ("complaint", "", {"answer": "sings"}, "is no complaint"),
+        ("own", "Gap", {"answer": "asked", "unit": "parsecs"}, "parsecs"),
+    ],
+)
+def test_what_a_line_is_of_is_checked_and_taking_it_back_always_goes(
+    kind: str, key: str, said: dict[str, str], says: str
+) -> None:
+    with pytest.raises(UnreadableEntry, match=says):
+        read_said(kind, key, said)
+    field, word = KINDS[kind].takes_back
+    assert read_said(kind, key, {field: word}).kind == kind
+
+
+def test_fit_and_prove_take_the_kinds_that_are_said_there() -> None:
+    for model, at in ((SayOfPlanIn, "plan"), (SayOfProofIn, "proof")):
+        assert set(get_args(model.model_fields["kind"].annotation)) == {k for k, v in KINDS.items() if v.at == at}
