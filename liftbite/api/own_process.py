@@ -6,7 +6,8 @@
 - `warm`       begins what such processes are forked from
 - `TooLong`, `Broken`   it took longer than it may; its process ended before it did
 
-Only functions of modules and what can be pickled go over; at most `MOST` run at once, the next wait their turn.
+Only functions of modules and what can be pickled go over. Of what requests wait for at most `MOST` run at once, the
+next wait their turn; a search and the list's lines, which nobody waits for, are bounded by their own owners.
 """
 
 from __future__ import annotations

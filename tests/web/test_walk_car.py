@@ -179,10 +179,10 @@ def test_the_working_opens_by_address_and_goes_down_to_what_was_typed(page: Page
 
 def test_a_topic_of_a_long_column_is_one_press_away(page: Page, shop: str) -> None:
     page.goto(f"{shop}/jobs/2/choose/bite")
-    page.get_by_role("navigation", name="Topics").get_by_role("button", name="Shaft and damper 7 needed").click()
+    page.get_by_role("navigation", name="Topics").get_by_role("button", name="Shaft and damper 7 not entered").click()
     first = page.get_by_role("textbox", name="Input shaft, spline root")
     expect(first).to_be_focused()
     expect(first).to_be_in_viewport()
     page.keyboard.type("26 mm")
     page.keyboard.press("Enter")
-    expect(page.get_by_role("button", name="Shaft and damper 6 needed")).to_be_visible()
+    expect(page.get_by_role("button", name="Shaft and damper 6 not entered")).to_be_visible()

@@ -13,7 +13,7 @@ from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import curve_out, figure_out
 from liftbite.api.own_process import by_size
 from liftbite.core.job.dyno_file import CurveFile
-from liftbite.core.job.dyno_mapping import ROLES, ColumnMapping, Run, units_of
+from liftbite.core.job.dyno_mapping import ROLES, ColumnMapping, Run, spoken_of, units_of
 from liftbite.core.job.dyno_runs import propose_file
 
 UNITS = {role: list(units_of(role)) for role in ROLES}
@@ -42,6 +42,7 @@ def proposal_out(name: str, text: str) -> m.ProposalOut:
         columns=[m.ColumnOut(index=c.index, heading=c.heading) for c in found.columns],
         preview=[list(row) for row in found.preview], reference=found.reference, questions=list(found.questions),
         units=UNITS, corrected=found.corrected, runs=[_run_out(run) for run in found.runs],
+        spoken={name: list(options) for name, options in spoken_of(found.reference, found.corrected).items()},
     )  # fmt: skip
 
 

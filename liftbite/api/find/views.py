@@ -77,8 +77,8 @@ class Run:
 
     def work(self, entries: Mapping[str, Entry], stage: float) -> None:
         """Searches in a process of its own; what was found so far can be looked at while it does."""
-        self.process = Work(_search, entries, self.shelf, stage, self.all_four)
         try:
+            self.process = Work(_search, entries, self.shelf, stage, self.all_four)
             for _, found in self.process.parts(_LIMIT):
                 self.found = found
                 if self.cancelled.is_set():

@@ -83,6 +83,7 @@ class HoleOut(BaseModel):
     state: Literal["good", "look again", "short", "bottoms", "shank in thread", "open"]
     wrong: bool = Field(description="True where it is not put in as it is.")
     says: str
+    working: str = Field(description="How it comes about.")
     degrees: float | None = Field(description="Clockwise from the top; nothing where nobody said.")
     who: str
     at: str

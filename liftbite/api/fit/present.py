@@ -132,8 +132,8 @@ def _hole_out(hole: Hole, line: Line) -> mf.HoleOut:
     kept = {name: text for name, text in said.items() if name not in ("answer", "angle")}
     turned = None if hole.angle is None else round(degrees(hole.angle), 1)
     return mf.HoleOut(key=line.key, number=hole.number, words=", ".join(words), said=kept, state=found.state,
-                      wrong=found.state not in ("good", "open"), says=found.says, degrees=turned, who=line.who,
-                      at=line.at)  # fmt: skip
+                      wrong=found.state not in ("good", "open"), says=found.says, working=found.working,
+                      degrees=turned, who=line.who, at=line.at)  # fmt: skip
 
 
 def kept_out(bench: Bench) -> list[mf.KeptOut]:

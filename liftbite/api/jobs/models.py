@@ -419,6 +419,9 @@ class ProposalOut(BaseModel):
     units: dict[str, list[str]]
     corrected: str = Field(description="The correction to standard air the file names, or nothing.")
     runs: list[RunOut]
+    spoken: dict[str, list[str]] = Field(
+        description="Choice of the job -> its options that agree with the file's words."
+    )
 
 
 class CurveReadOut(BaseModel):

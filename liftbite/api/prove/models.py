@@ -183,6 +183,7 @@ class BledOut(BaseModel):
     fluid: str
     note: str
     used: FigureOut | None = Field(description="Bottles opened less what is left; nothing where nobody said.")
+    working: str = Field(description="How it comes about, as said.")
     strokes: int | None = Field(description="Full strokes that move as much.")
     who: str
     at: str
@@ -195,6 +196,7 @@ class BleedingOut(BaseModel):
     always: list[str]
     methods: list[BleedMethodOut]
     strokes: int | None = Field(description="Strokes that move 100 mL.")
+    stroke: str = Field(description="What a full stroke moves, with its working; nothing where it cannot be said.")
     bled: list[BledOut]
     says: str = Field(description="What travel and bite point came to; nothing until they were read.")
     frees: Literal["reuse", "put right", "stop", ""] = Field(description="Whether it frees as it is.")

@@ -22,7 +22,7 @@ from liftbite.core.job.ledger import FOUND, PLAN, Entry
 from liftbite.core.job.record import Line
 from liftbite.core.measure.scope import SYMPTOMS, symptoms_in
 from liftbite.core.measure.setup import told_of
-from liftbite.core.prove.bleeding import ALWAYS, METHODS, strokes_for, used_of
+from liftbite.core.prove.bleeding import ALWAYS, METHODS, a_stroke, strokes_for, used_of
 from liftbite.core.prove.causes import TESTS, Test
 from liftbite.core.prove.drive import Drive
 from liftbite.core.prove.driven import Driven, Event, driven, driven_said, driven_working, friction_driven
@@ -184,11 +184,12 @@ def _said(line: Line | None) -> SaidOut | None:
 
 
 def _bled_out(key: str, line: Line, build: Build) -> mp.BledOut:
-    used = used_of(line.said.get("bottles", ""), line.said.get("left", ""))
+    bottles, left = (line.said.get(name, "") for name in ("bottles", "left"))
+    used = used_of(bottles, left)
     return mp.BledOut(
         key=key, label=METHODS[line.answer].label, fluid=line.said.get("fluid", ""), note=line.said.get("note", ""),
-        used=None if used is None else figure_out(used, "m³"), strokes=None if not used else strokes_for(build, used),
-        who=line.who, at=line.at,
+        used=None if used is None else figure_out(used, "m³"), working=" − ".join(filter(None, (bottles, left))),
+        strokes=None if not used else strokes_for(build, used), who=line.who, at=line.at,
     )  # fmt: skip
 
 
@@ -203,7 +204,7 @@ def bleeding_out(bench: Bench) -> mp.BleedingOut:
                               steps=list(m.steps), suits=m.suits)
             for m in METHODS.values()
         ],
-        strokes=strokes_for(plan.build, _BOTTLE),
+        strokes=strokes_for(plan.build, _BOTTLE), stroke=(a_stroke(plan.build) or (0.0, ""))[1],
         bled=[_bled_out(key, line, plan.build) for key, line in bench.said_of("bled").items()],
         says=told.sentence if told else "", frees=told.verdict if told else "",
     )  # fmt: skip

@@ -18,6 +18,7 @@ from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.build import both_fine
+from liftbite.core.measure.setup.calculation import mm
 from liftbite.core.units.fasteners import Thread, read_thread
 from liftbite.core.units.read import read
 
@@ -128,11 +129,13 @@ class Judged:
     state : the gravest of what is so
     says : in words
     engaged : thread in thread, less the point's chamfer [m]
+    working : how that comes about
     """
 
     state: State
     says: str
     engaged: float
+    working: str
 
 
 def judge(hole: Hole) -> Judged:
@@ -151,23 +154,38 @@ def judge(hole: Hole) -> Judged:
     reach = hole.length - hole.grip - hole.washer
     engaged = reach - pitch
     label, enough, least = MATERIALS[hole.material]
+
+    def judged(state: State, says: str) -> Judged:
+        return Judged(state, says, engaged, _working(hole, reach, engaged, least, enough))
+
     has = (
         f"{both_fine(max(engaged, 0.0), 'm')} of thread in {label.lower()}, {engaged / diameter:.2g} times its diameter"
     )
     if hole.depth is not None and reach > hole.depth - pitch + 1e-9:
         over = both_fine(reach - (hole.depth - pitch), "m")
-        return Judged("bottoms", f"bottoms: {over} too long; it cracks the casting and holds nothing", engaged)
+        return judged("bottoms", f"bottoms: {over} too long; it cracks the casting and holds nothing")
     if hole.shank > hole.grip + hole.washer + 1e-9:
         into = both_fine(hole.shank - hole.grip - hole.washer, "m")
-        return Judged("shank in thread", f"its shank runs {into} into the thread", engaged)
+        return judged("shank in thread", f"its shank runs {into} into the thread")
     if engaged < least * diameter - 1e-9:
         held = has if engaged > 0 else "it reaches no thread"
-        return Judged("short", f"too short, it strips: {held}", engaged)
+        return judged("short", f"too short, it strips: {held}")
     if engaged < enough * diameter - 1e-9:
-        return Judged("look again", f"{has}; {enough:g} is better", engaged)
+        return judged("look again", f"{has}; {enough:g} is better")
     if hole.depth is None:
-        return Judged("open", f"{has}; how deep the thread goes is not said", engaged)
-    return Judged("good", has, engaged)
+        return judged("open", f"{has}; how deep the thread goes is not said")
+    return judged("good", has)
+
+
+def _working(hole: Hole, reach: float, engaged: float, least: float, enough: float) -> str:
+    d, pitch = hole.thread.diameter, hole.thread.pitch
+    free = "" if hole.depth is None else f" Depth {mm(hole.depth)} less a pitch: {mm(hole.depth - pitch)} mm are free."
+    return (
+        f"Length {mm(hole.length)} less grip {mm(hole.grip)} less washers {mm(hole.washer)}: {mm(reach)} mm reach in. "
+        f"Less a point of one pitch, {mm(pitch)}: {mm(engaged)} mm engage. {MATERIALS[hole.material][0]} wants "
+        f"{mm(least * d)} mm, better {mm(enough * d)} ({least:g} to {enough:g} diameters).{free} [practice]; the point "
+        "[memory]."
+    )
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,6 +1,7 @@
 """Which column of a dynamometer file is what: guessed, to be confirmed.
 
 - `Column`, `ColumnMapping`, `Proposal`   a column, how a file is to be read, and what was made of it
+- `spoken_of`    what a file says of its figures, as choices of the job
 - `propose`      guesses delimiter, decimal mark, header, columns and units; the builder confirms or changes them
 
 Columns come in any order and under any name.
@@ -16,6 +17,7 @@ from typing import Literal
 import numpy as np
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
+from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.dyno_table import (
     COMMENT,
     LOOKED_AT,
@@ -137,6 +139,20 @@ class Run:
     mapping: ColumnMapping
     peak: float
     peak_speed: float
+
+
+def spoken_of(reference: Reference, corrected: str) -> Mapping[str, tuple[str, ...]]:
+    """Choice of the job that a file speaks of -> its options that agree with it; all where it says nothing.
+
+    >>> spoken_of("crank", "SAE")["curve_reference"], spoken_of("", "SAE")["air"]
+    (('crank',), ('corrected',))
+    """
+    taken, air = ([o.value for o in CHOICES[name].options] for name in ("curve_reference", "air"))
+    at_crank = [value for value in taken if (value == "crank") == (reference == "crank")]
+    return {
+        "curve_reference": tuple(at_crank if reference else taken),
+        "air": ("corrected",) if corrected else tuple(air),
+    }
 
 
 @dataclass(frozen=True, slots=True)

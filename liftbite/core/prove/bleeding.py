@@ -1,6 +1,7 @@
 """Ways to bleed a clutch's hydraulics, and how much fluid a stroke of the master moves.
 
 - `Method`, `METHODS`   each with hands, time, what it takes, and its steps
+- `a_stroke`            fluid that a full stroke of the pedal moves, with its working
 - `strokes_for`         strokes that move so much fluid
 - `used_of`             fluid that was used: bottles opened less what is left in them
 
@@ -18,7 +19,9 @@ from math import ceil
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
+from liftbite.core.measure.setup.calculation import mm
 from liftbite.core.units.read import read
+from liftbite.core.units.show import figure
 
 #: What every way asks for, first.
 ALWAYS = (
@@ -98,10 +101,10 @@ def used_of(bottles: str, left: str) -> float | None:
     return held - rest
 
 
-def strokes_for(build: Build, volume: float) -> int | None:
-    """Full strokes of the pedal that move a volume of fluid [m³]; None where master or stroke is not known.
+def a_stroke(build: Build) -> tuple[float, str] | None:
+    """Fluid that a full stroke of the pedal moves [m³], and how that comes about; None where it cannot be said.
 
-    n = V/(A_m · (x_pedal − x_free)/R_p)
+    V = A_m · ((x_pedal − x_free)/R_p − x_port)
 
     Source: [geometry: piston area times its travel].
     """
@@ -109,5 +112,17 @@ def strokes_for(build: Build, volume: float) -> int | None:
     v = build.evaluate(names)
     if any(isinstance(v[name], Needs | Refused) for name in names):
         return None
-    travel = (v["pedal_stroke"] - v["pedal_free_play"]) / v["pedal_ratio"] - v["port_travel"]
-    return ceil(volume / float(v["master_area"] * travel)) if travel > 0 else None
+    area, stroke, play, ratio, port = (float(v[name]) for name in names)
+    travel = (stroke - play) / ratio - port
+    if travel <= 0:
+        return None
+    return area * travel, (
+        f"({mm(stroke)} − {mm(play)} of free play)/{figure(ratio)} − {mm(port)} to close the port = {mm(travel)} mm of "
+        f"the master, times its area of {figure(area * 1e6)} mm² = {figure(area * travel * 1e6, 3)} mL a full stroke"
+    )
+
+
+def strokes_for(build: Build, volume: float) -> int | None:
+    """Full strokes of the pedal that move a volume of fluid [m³]; None where `a_stroke` cannot be said."""
+    found = a_stroke(build)
+    return None if found is None else ceil(volume / found[0])

@@ -76,3 +76,13 @@ def test_one_hole_off_its_place_indexes_a_circle_and_two_opposite_ones_halve_it(
 def test_what_is_no_hole_is_refused_in_a_sentence(key: str, said: dict[str, str], says: str) -> None:
     with pytest.raises(UnreadableEntry, match=says):
         read_hole(key, HOUSING | {"length": "55 mm"} | said)
+
+
+def test_the_working_says_the_sum_by_which_a_bolt_is_judged() -> None:
+    found = judge(hole(length="55 mm", washer="2 mm"))
+    assert found.working.startswith(
+        "Length 55 less grip 30 less washers 2: 23 mm reach in. Less a point of one pitch, 1.5: 21.5 mm engage. "
+        "Aluminium wants 15 mm, better 20"
+    )
+    assert "Depth 30 less a pitch: 28.5 mm are free." in found.working
+    assert found.engaged == pytest.approx(21.5e-3)

@@ -8,7 +8,7 @@ import pytest
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.build import build_of
-from liftbite.core.prove.bleeding import ALWAYS, METHODS, strokes_for, used_of
+from liftbite.core.prove.bleeding import ALWAYS, METHODS, a_stroke, strokes_for, used_of
 from tests.jobs import CAR, FULL, entries
 
 
@@ -49,3 +49,12 @@ def test_fluid_used_is_what_was_opened_less_what_is_left(bottles: str, left: str
 def test_what_cannot_have_been_used_is_refused(bottles: str, left: str, says: str) -> None:
     with pytest.raises(UnreadableEntry, match=says):
         used_of(bottles, left)
+
+
+def test_a_stroke_opens_its_working() -> None:
+    found = a_stroke(build_of(entries(FULL)))
+    assert found is not None
+    volume, working = found
+    assert volume == pytest.approx(pi / 4 * 19.05e-3**2 * ((0.150 - 0.006) / 5.6 - 0.001))
+    assert f"= {volume * 1e6:.2f} mL a full stroke" in working
+    assert a_stroke(build_of(entries(CAR))) is None

@@ -2365,6 +2365,13 @@ export interface components {
             corrected: string;
             /** Runs */
             runs: components["schemas"]["RunOut"][];
+            /**
+             * Spoken
+             * @description Choice of the job -> its options that agree with the file's words.
+             */
+            spoken: {
+                [key: string]: string[];
+            };
         };
         /**
          * ColumnOut
@@ -4877,6 +4884,11 @@ export interface components {
             /** Says */
             says: string;
             /**
+             * Working
+             * @description How it comes about.
+             */
+            working: string;
+            /**
              * Degrees
              * @description Clockwise from the top; nothing where nobody said.
              */
@@ -5021,6 +5033,11 @@ export interface components {
             /** @description Bottles opened less what is left; nothing where nobody said. */
             used: components["schemas"]["FigureOut"] | null;
             /**
+             * Working
+             * @description How it comes about, as said.
+             */
+            working: string;
+            /**
              * Strokes
              * @description Full strokes that move as much.
              */
@@ -5066,6 +5083,11 @@ export interface components {
              * @description Strokes that move 100 mL.
              */
             strokes: number | null;
+            /**
+             * Stroke
+             * @description What a full stroke moves, with its working; nothing where it cannot be said.
+             */
+            stroke: string;
             /** Bled */
             bled: components["schemas"]["BledOut"][];
             /**

@@ -1,14 +1,14 @@
 import type { Group } from "@/lib/groups";
 import { useJobEditor } from "@/lib/useJobEditor";
 
-/** The topics of a long column, each with how many of its figures are still needed; one press away. */
+/** The topics of a long column, each with how many of its figures nobody entered; one press away. */
 export function Jumps({ groups }: { groups: readonly Group[] }) {
   const editor = useJobEditor();
   const topics = groups
     .map((group) => ({
       title: group.title,
       shown: group.rows.some((name) => editor.picked(name) || editor.field(name)),
-      needed: group.rows.filter((name) => editor.field(name)?.mark === "missing").length,
+      open: group.rows.filter((name) => editor.field(name)?.mark === "missing").length,
     }))
     .filter(({ shown }) => shown);
   if (topics.length < 4) return null;
@@ -17,7 +17,7 @@ export function Jumps({ groups }: { groups: readonly Group[] }) {
       aria-label="Topics"
       className="-mx-5 mb-3 flex flex-wrap gap-x-3 border-b border-hair bg-paper px-5 pb-1 text-note [column-span:all] wide:sticky wide:-top-4 wide:z-10 wide:pt-1"
     >
-      {topics.map(({ title, needed }) => (
+      {topics.map(({ title, open }) => (
         <button
           key={title}
           type="button"
@@ -29,8 +29,8 @@ export function Jumps({ groups }: { groups: readonly Group[] }) {
           }}
         >
           {title}
-          {needed > 0 && <b className="pl-1">{needed}</b>}
-          {needed > 0 && <span className="sr-only"> needed</span>}
+          {open > 0 && <b className="pl-1">{open}</b>}
+          {open > 0 && <span className="sr-only"> not entered</span>}
         </button>
       ))}
     </nav>

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { photoAddress, usePhotoChange, usePhotos } from "@/api/photos";
 import { moment } from "@/lib/words";
 import { FileButton } from "./FileButton";
+import { Labelled } from "./Labelled";
 import { Panel } from "./Panel";
 
 type Props = {
@@ -102,15 +103,7 @@ function PhotoPanel({ job, digest, onClose }: { job: number; digest: string; onC
           void tell({ say: digest, of: photo.of, words });
         }}
       >
-        <label className="text-note font-semibold">
-          What it shows
-          <input
-            value={words}
-            maxLength={400}
-            onChange={(event) => setWords(event.target.value)}
-            className="mt-1 block h-11 w-full rounded-cut border border-line bg-sheet px-2"
-          />
-        </label>
+        <Labelled label="What it shows" value={words} maxLength={400} onText={setWords} />
         <div className="flex gap-3">
           <button type="submit" className="button min-h-11" disabled={words === photo.words}>
             Keep the words

@@ -1,5 +1,7 @@
+// @vitest-environment happy-dom
+import { act, renderHook } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { type Kept, keptIn, patiently, sendKept } from "@/lib/waiting";
+import { type Kept, keptIn, patiently, readRefused, sendKept, useRefused } from "@/lib/waiting";
 
 class Shelf implements Storage {
   private kept = new Map<string, string>();
@@ -56,6 +58,18 @@ describe("what waits for a server that does not answer", () => {
     expect(await sendKept(async (kept) => void gone.push(kept), silent, storage)).toBe(2);
     expect(gone).toEqual([reading, other]);
     expect(keptIn(storage)).toEqual([]);
+  });
+
+  it("is told where it is refused after a reload, and the rest goes on", async () => {
+    const storage = new Shelf();
+    const other = { ...reading, body: { request: "a2" } };
+    storage.setItem("liftbite.waits", JSON.stringify([reading, other]));
+    const post = vi.fn(() => Promise.reject(new Error("That is no length.")));
+    await sendKept(post, silent, storage);
+    const told = renderHook(() => useRefused());
+    expect(told.result.current).toEqual(["That is no length.", "That is no length."]);
+    act(readRefused);
+    expect(told.result.current).toEqual([]);
   });
 
   it("is nothing where the tab keeps nonsense", () => {

@@ -7,20 +7,28 @@ const KEY = "liftbite.waits";
 /** How long until a server that does not answer is asked again [ms]. */
 const PAUSE = 1500;
 let count = 0;
+let refused: readonly string[] = [];
 const listeners = new Set<() => void>();
 const tell = () => {
   for (const listener of listeners) listener();
 };
 
+const listen = (listener: () => void) => {
+  listeners.add(listener);
+  return () => {
+    listeners.delete(listener);
+  };
+};
+
 /** How many things wait in this tab for a server that does not answer. */
-export const useWaiting = () =>
-  useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => count,
-  );
+export const useWaiting = () => useSyncExternalStore(listen, () => count);
+
+/** What was kept over a reload and then refused, each in a sentence; and a way to have done with it. */
+export const useRefused = () => useSyncExternalStore(listen, () => refused);
+export function readRefused() {
+  refused = [];
+  tell();
+}
 
 export function keptIn(storage: Storage): Kept[] {
   try {
@@ -89,7 +97,10 @@ export async function sendKept(
 ): Promise<number> {
   const kept = keptIn(storage);
   for (const each of kept) {
-    await patiently(() => post(each), silent, undefined, storage).catch(() => null); // refused: it is said nowhere else
+    await patiently(() => post(each), silent, undefined, storage).catch((error: unknown) => {
+      refused = [...refused, error instanceof Error ? error.message : String(error)];
+      tell();
+    });
     without(storage, each.body.request);
   }
   return kept.length;

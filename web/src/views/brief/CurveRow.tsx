@@ -6,15 +6,6 @@ import { base64Of, MOST_BYTES } from "@/lib/files";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { MappingSheet, type Spoken } from "./MappingSheet";
 
-/** Choices a file may speak of, and which of their options agree with what it says. */
-const SPOKEN: { choice: string; fits: (of: Proposal, option: string) => boolean }[] = [
-  {
-    choice: "curve_reference",
-    fits: (of, option) => !of.reference || (of.reference === "crank") === (option === "crank"),
-  },
-  { choice: "air", fits: (of, option) => !of.corrected || option === "corrected" },
-];
-
 /** A curve: drop a file, see how it is read, confirm. */
 export function CurveRow({ name }: { name: string }) {
   const editor = useJobEditor();
@@ -61,13 +52,15 @@ export function CurveRow({ name }: { name: string }) {
   const layout = editor.picked("layout")?.option ?? "";
   /** What a file says of its figures, as choices of the job: a word of the file goes before what stands there. */
   const spoken = (of: Proposal): Spoken[] =>
-    SPOKEN.flatMap(({ choice, fits }) => {
+    Object.entries(of.spoken).flatMap(([choice, agree]) => {
       const known = catalogue.data?.choices.find((each) => each.name === choice);
       const stands = editor.picked(choice)?.option;
       if (!known || !stands || name !== "measured_curve") return [];
       const options = known.options.filter(({ layouts }) => !layouts.length || layouts.includes(layout));
-      const option = fits(of, stands) ? stands : options.find(({ value }) => fits(of, value))?.value;
-      return [{ name: choice, label: known.label, option: option ?? stands, options }];
+      const told = agree.includes(stands)
+        ? stands
+        : options.find(({ value }) => agree.includes(value))?.value;
+      return [{ name: choice, label: known.label, option: told ?? stands, options }];
     });
   return (
     <div className="py-2" data-row={name}>

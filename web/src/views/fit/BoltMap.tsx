@@ -1,5 +1,6 @@
 import { type PointerEvent, useState } from "react";
 import type { Plan } from "@/api/client";
+import { Labelled } from "@/components/Labelled";
 import type { Say } from "./FitView";
 
 type Joint = Plan["bolt_maps"][number];
@@ -22,7 +23,7 @@ export function BoltMap({ plan, say }: { plan: Plan; say: Say }) {
   const [typed, setTyped] = useState(EMPTY);
   const [material, setMaterial] = useState("aluminium");
   const [trouble, setTrouble] = useState<string | null>(null);
-  const box = "block h-11 w-full rounded-cut border border-line bg-sheet px-2 placeholder:text-soft";
+  const box = "mt-0.5 block h-11 w-full rounded-cut border border-line bg-sheet px-2 font-normal";
   const keep = async () => {
     const figures = Object.fromEntries(Object.entries(typed).filter(([, text]) => text.trim()));
     const said: Record<string, string> = { ...figures, material, answer: "kept" };
@@ -52,31 +53,13 @@ export function BoltMap({ plan, say }: { plan: Plan; say: Say }) {
             void keep();
           }}
         >
-          <label className="text-note font-semibold">
-            Joint
-            <input
-              list="joints"
-              className={box}
-              value={joint}
-              maxLength={60}
-              onChange={(event) => setJoint(event.target.value)}
-            />
-            <datalist id="joints">
-              {JOINTS.map((each) => (
-                <option key={each} value={each} />
-              ))}
-            </datalist>
-          </label>
-          <label className="text-note font-semibold">
-            Hole, clockwise
-            <input
-              className={box}
-              inputMode="numeric"
-              value={hole}
-              maxLength={2}
-              onChange={(event) => setHole(event.target.value)}
-            />
-          </label>
+          <Labelled label="Joint" list="joints" value={joint} maxLength={60} onText={setJoint} />
+          <datalist id="joints">
+            {JOINTS.map((each) => (
+              <option key={each} value={each} />
+            ))}
+          </datalist>
+          <Labelled label="Hole, clockwise" inputMode="numeric" value={hole} maxLength={2} onText={setHole} />
           <label className="text-note font-semibold">
             Its thread is in
             <select className={box} value={material} onChange={(event) => setMaterial(event.target.value)}>
@@ -88,16 +71,14 @@ export function BoltMap({ plan, say }: { plan: Plan; say: Say }) {
             </select>
           </label>
           {FIGURES.map(({ name, label, hint }) => (
-            <label key={name} className="text-note font-semibold">
-              {label}
-              <input
-                className={box}
-                value={typed[name] ?? ""}
-                placeholder={hint}
-                maxLength={40}
-                onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
-              />
-            </label>
+            <Labelled
+              key={name}
+              label={label}
+              value={typed[name] ?? ""}
+              placeholder={hint}
+              maxLength={40}
+              onText={(text) => setTyped({ ...typed, [name]: text })}
+            />
           ))}
           <button type="submit" className="button col-span-full min-h-11 tablet:col-span-1">
             Keep hole {hole}
@@ -122,7 +103,7 @@ function JointMap({ map, say, onTrouble }: Said) {
         <div className="min-w-60 grow">
           <h3 className="font-bold">{map.joint}</h3>
           {map.holes.map((hole) => (
-            <p key={hole.key} className="py-0.5">
+            <div key={hole.key} className="py-0.5">
               <b className="figure">{hole.number}</b> {hole.words}:{" "}
               <b>
                 {hole.wrong && "▲ "}
@@ -141,7 +122,8 @@ function JointMap({ map, say, onTrouble }: Said) {
                   Take off
                 </button>
               </span>
-            </p>
+              <Working words={hole.working} />
+            </div>
           ))}
         </div>
         <Clock map={map} say={say} onTrouble={onTrouble} />
@@ -153,6 +135,17 @@ function JointMap({ map, say, onTrouble }: Said) {
       ))}
       {map.circle && <p className="text-note">It {map.circle}.</p>}
     </div>
+  );
+}
+
+function Working({ words }: { words: string }) {
+  return (
+    <details className="text-note">
+      <summary className="plain-link inline-flex min-h-6 cursor-pointer items-center">
+        How it comes about
+      </summary>
+      <p>{words}</p>
+    </details>
   );
 }
 

@@ -8,7 +8,7 @@ import { TopBar } from "@/components/TopBar";
 import { BUILD, triesOf, usePanel, withSearch } from "@/lib/address";
 import { actionOf, keysOn } from "@/lib/keys";
 import { JobEditorContext, useJobEditor, useJobEditorState } from "@/lib/useJobEditor";
-import { useWaiting } from "@/lib/waiting";
+import { readRefused, useRefused, useWaiting } from "@/lib/waiting";
 import { Trouble } from "@/views/Trouble";
 import { NextQuestion } from "./NextQuestion";
 import { Panels } from "./Panels";
@@ -155,6 +155,19 @@ function useKeys(id: number) {
 /** What waits in this tab while the server does not answer. */
 function Waits() {
   const waiting = useWaiting();
+  const refused = useRefused();
+  if (refused.length > 0) {
+    return (
+      <div role="alert" className="border-b border-ink bg-sheet px-5 py-2 font-semibold">
+        {refused.map((sentence) => (
+          <p key={sentence}>▲ Sent before this page was loaded, and not taken: {sentence}</p>
+        ))}
+        <button type="button" className="button mt-1" onClick={readRefused}>
+          Read
+        </button>
+      </div>
+    );
+  }
   if (waiting === 0) return null;
   return (
     <p role="status" className="border-b border-ink bg-sheet px-5 py-2 font-semibold">

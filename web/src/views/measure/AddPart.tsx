@@ -1,7 +1,6 @@
 import { useState } from "react";
+import { Labelled } from "@/components/Labelled";
 import type { Send } from "./send";
-
-const FIELD = "block h-11 w-full rounded-cut border border-line bg-sheet px-2";
 
 /** A part that no reading asks for: it is old, or known to be weak. */
 export function AddPart({ send }: { send: Send }) {
@@ -29,19 +28,14 @@ export function AddPart({ send }: { send: Send }) {
           void add();
         }}
       >
-        <label className="text-note font-semibold">
-          Part
-          <input value={part} onChange={(event) => setPart(event.target.value)} className={FIELD} />
-        </label>
-        <label className="text-note font-semibold">
-          Why
-          <input
-            value={reason}
-            placeholder="its age, a weakness it is known for"
-            onChange={(event) => setReason(event.target.value)}
-            className={`${FIELD} placeholder:text-soft`}
-          />
-        </label>
+        <Labelled label="Part" value={part} maxLength={100} onText={setPart} />
+        <Labelled
+          label="Why"
+          value={reason}
+          maxLength={400}
+          placeholder="its age, a weakness it is known for"
+          onText={setReason}
+        />
         <button type="submit" className="button min-h-11" disabled={!part.trim() || !reason.trim()}>
           Put it on the list
         </button>

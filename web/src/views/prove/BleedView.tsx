@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { Figure } from "@/components/Figure";
+import { Labelled } from "@/components/Labelled";
 import { Scroll } from "@/components/Scroll";
 import { Toggle } from "@/components/Toggle";
 import { useJobEditor } from "@/lib/useJobEditor";
@@ -19,7 +20,6 @@ export function BleedView() {
   const [left, setLeft] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
   const method = bleeding.methods.find(({ name }) => name === picked);
-  const look = "h-11 rounded-cut border border-line bg-sheet px-2";
   const measure = `/jobs/${job.id}/measure/bench?check=slave_travel&build=planned`;
   if (!bleeding.fluid) {
     return (
@@ -62,6 +62,7 @@ export function BleedView() {
               {bleeding.strokes !== null && (
                 <p>
                   <b className="figure">{bleeding.strokes}</b> full strokes move 100 mL through this master.
+                  <span className="block text-note text-soft">{bleeding.stroke}.</span>
                 </p>
               )}
               <form
@@ -82,46 +83,37 @@ export function BleedView() {
                   );
                 }}
               >
-                <label className="text-note">
-                  Fluid
-                  <input
-                    className={`${look} mt-0.5 block w-40`}
-                    value={fluid}
-                    maxLength={80}
-                    placeholder="the cap's grade"
-                    onChange={(event) => setFluid(event.target.value)}
-                  />
-                </label>
-                <label className="text-note">
-                  Bottles opened
-                  <input
-                    className={`${look} mt-0.5 block w-28`}
-                    value={bottles}
-                    maxLength={40}
-                    placeholder="500 mL"
-                    onChange={(event) => setBottles(event.target.value)}
-                  />
-                </label>
-                <label className="text-note">
-                  Left in them
-                  <input
-                    className={`${look} mt-0.5 block w-28`}
-                    value={left}
-                    maxLength={40}
-                    placeholder="320 mL"
-                    onChange={(event) => setLeft(event.target.value)}
-                  />
-                </label>
-                <label className="grow text-note">
-                  What came
-                  <input
-                    className={`${look} mt-0.5 block w-full`}
-                    value={note}
-                    maxLength={200}
-                    placeholder="bubbles for six strokes, then none"
-                    onChange={(event) => setNote(event.target.value)}
-                  />
-                </label>
+                <Labelled
+                  label="Fluid"
+                  value={fluid}
+                  maxLength={80}
+                  placeholder="the cap's grade"
+                  width="w-40"
+                  onText={setFluid}
+                />
+                <Labelled
+                  label="Bottles opened"
+                  value={bottles}
+                  maxLength={40}
+                  placeholder="500 mL"
+                  width="w-28"
+                  onText={setBottles}
+                />
+                <Labelled
+                  label="Left in them"
+                  value={left}
+                  maxLength={40}
+                  placeholder="320 mL"
+                  width="w-28"
+                  onText={setLeft}
+                />
+                <Labelled
+                  label="What came"
+                  value={note}
+                  maxLength={200}
+                  placeholder="bubbles for six strokes, then none"
+                  onText={setNote}
+                />
                 <button type="submit" className="button min-h-11">
                   Bled this way
                 </button>
@@ -156,8 +148,8 @@ export function BleedView() {
                 {each.fluid && `, ${each.fluid}`}
                 {each.used && (
                   <>
-                    , used <Figure value={each.used} />
-                    {each.strokes !== null && ` (${each.strokes} full strokes)`}
+                    , used <Figure value={each.used} /> ({each.working})
+                    {each.strokes !== null && `, ${each.strokes} full strokes`}
                   </>
                 )}
                 {each.note && `: ${each.note}`}{" "}
