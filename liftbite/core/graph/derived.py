@@ -162,14 +162,21 @@ def along(
         many = max((v.shape[0] for v in known.values() if isinstance(v, np.ndarray) and v.ndim == 2), default=0)
         if many <= _BLOCK:
             return plain(block(known))
-        parts = (slice(at, at + _BLOCK) for at in range(0, many, _BLOCK))
-        return np.concatenate([block({n: _cut(v, many, part) for n, v in known.items()}) for part in parts])
+        parts = (slice(at, min(at + _BLOCK, many)) for at in range(0, many, _BLOCK))
+        return np.concatenate([
+            np.broadcast_to(block({n: _cut(v, many, part) for n, v in known.items()}), part.stop - part.start)
+            for part in parts
+        ])  # fmt: skip
 
     return _named(taken, name, names, doc)
 
 
 def _cut(value: Any, many: int, part: slice) -> Any:
-    return value[part] if isinstance(value, np.ndarray) and value.ndim == 2 and value.shape[0] == many else value
+    """The block's share of a value; one figure where it is the same for all of them, so that it is worked with once."""
+    if not isinstance(value, np.ndarray) or value.ndim != 2 or value.shape[0] != many:
+        return value
+    share = value[part]
+    return share[:1] if np.all(share == share[0]) else share
 
 
 def _with_axis(value: Any) -> Any:

@@ -107,7 +107,8 @@ class Candidates:
 STEPS: Mapping[str, float] = {
     "bite": 0.05, "lift": 0.05, "effort": 5.0, "inertia": 0.005, "heat": 0.25, "price": 10.0,
 }  # fmt: skip
-_BLOCK = 512
+#: Rows held against others at once, and how many of the others are tried first.
+_BLOCK, _STRONGEST = 512, 128
 
 
 def non_dominated(rows: Array) -> Array:
@@ -129,7 +130,22 @@ def non_dominated(rows: Array) -> Array:
 
 
 def _beaten(rows: Array, by: Array) -> Mask:
-    """Mask of `rows` that some row of `by` equals or beats in every column and beats in one."""
+    """Mask of `rows` that some row of `by` equals or beats in every column and beats in one.
+
+    The strongest of `by` beat most of what is beaten at all; only what they leave is held against all.
+    """
+    mask = np.zeros(len(rows), dtype=bool)
+    strongest = by[np.argsort(-by.sum(axis=1))[:_STRONGEST]]
+    for start in range(0, len(rows), _BLOCK):
+        at = np.arange(start, min(start + _BLOCK, len(rows)))
+        for among in (strongest, by) if len(by) > _STRONGEST else (by,):
+            lost = _beaten_at_once(rows[at], among)
+            mask[at[lost]] = True
+            at = at[~lost]
+    return mask
+
+
+def _beaten_at_once(rows: Array, by: Array) -> Mask:
     if not len(rows) or not len(by):
         return np.zeros(len(rows), dtype=bool)
     at_least = by[:, 0] >= rows[:, :1]
@@ -304,19 +320,36 @@ def _merge(
     found: Array,
 ) -> tuple[list[dict[str, Any]], Array]:
     """The front with a chunk's passing rows taken in; rows that differ by less than `STEPS` count as one."""
-    steps = np.array([STEPS[o] for o in OBJECTIVES])
-    new, first = np.unique(np.floor(found[:, 1:] / steps), axis=0, return_index=True)
-    joined = np.vstack([np.floor(rows / steps), new])
-    _, once = np.unique(joined, axis=0, return_index=True)
-    once = np.sort(once)
-    keep = once[non_dominated(joined[once])]
-    exact = np.vstack([rows, found[first, 1:]])[keep]
+    steps, had = np.array([STEPS[o] for o in OBJECTIVES]), len(rows)
+    every = np.vstack([rows, found[:, 1:]])
+    stepped = np.floor(every / steps)
+    new = _distinct(stepped)
+    new = new[new >= had]
+    new = new[~_beaten(stepped[new], stepped[:had])]
+    new = new[non_dominated(stepped[new])]
+    keep = np.append(np.flatnonzero(~_beaten(stepped[:had], stepped[new])), new)
     labels = [
-        names[k] if k < len(names) else
-        {slot: parts[int(index[slot][int(found[first[k - len(names)], 0])])].name for slot, parts in piece.items()}
+        names[k] if k < had else
+        {slot: parts[int(index[slot][int(found[k - had, 0])])].name for slot, parts in piece.items()}
         for k in keep
     ]  # fmt: skip
-    return labels, exact
+    return labels, every[keep]
+
+
+def _distinct(rows: Array) -> Places:
+    """Places of the first of every row, in order; whole numbers are told apart as one number a row where they fit.
+
+    >>> _distinct(np.array([[1.0, 2.0], [3.0, 2.0], [1.0, 2.0]]))
+    array([0, 1])
+    """
+    low = rows.min(axis=0)
+    spans = rows.max(axis=0) - low + 1
+    if np.prod(spans) < 2**62:  # not so where one is infinite
+        whole = tuple((rows - low).astype(np.int64).T)
+        _, first = np.unique(np.ravel_multi_index(whole, tuple(spans.astype(np.int64))), return_index=True)
+    else:
+        _, first = np.unique(rows, axis=0, return_index=True)
+    return np.sort(first)
 
 
 def _candidates(
