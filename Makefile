@@ -33,6 +33,7 @@ check: .venv/.dev web/node_modules/.ok ## Formatting, types, layers, generated f
 	$(BIN)/mypy
 	$(BIN)/lint-imports
 	$(BIN)/liftbite schema | diff - docs/job-file.schema.json
+	$(BIN)/liftbite schema --plan | diff - docs/plan.schema.json
 	$(BIN)/liftbite openapi | diff - docs/openapi.json
 	$(BIN)/liftbite quantities --markdown | diff - docs/quantities.md
 	cd web && npm run -s types:check && npm run -s check
@@ -44,6 +45,7 @@ format: .venv/.dev web/node_modules/.ok ## Put every file in shape
 
 docs: .venv/.dev web/node_modules/.ok ## Write the generated files anew: schema, OpenAPI, quantities, web types
 	$(BIN)/liftbite schema > docs/job-file.schema.json
+	$(BIN)/liftbite schema --plan > docs/plan.schema.json
 	$(BIN)/liftbite openapi > docs/openapi.json
 	$(BIN)/liftbite quantities --markdown > docs/quantities.md
 	cd web && npm run -s types

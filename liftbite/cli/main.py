@@ -8,7 +8,7 @@ import sys
 import threading
 import time
 from pathlib import Path
-from typing import Any
+from typing import Any, Literal
 
 import click
 
@@ -97,20 +97,25 @@ def _stop(_signal: int, _frame: object) -> None:
 
 
 @main.command()
-@click.argument("kind", type=click.Choice(["caliper", "dial", "depth"]))
+@click.argument("kind", type=click.Choice(["caliper", "dial", "depth", "wrench"]))
 @click.option("--port", default=8765, show_default=True, type=click.IntRange(0, 65535), help="TCP port to listen at.")
 @click.option("--value", default=2.83, show_default=True, help="What the caliper reads [mm].")
 @click.option("--values", default="", help='What the depth gauge reads, in order: "3.219 in, 63.5 mm".')
 @click.option("--off", default=0.15, show_default=True, help="How far the dial's bore is off centre [mm].")
 @click.option("--towards", default=120.0, show_default=True, help="Which way [°], clockwise, 0 at the top.")
 @click.option("--angles", default=8, show_default=True, type=click.IntRange(3, 72), help="Angles of the dial's sweep.")
+@click.option("--torque", default=95.0, show_default=True, help="What the wrench is set to [N·m].")
+@click.option("--turn", default=0.0, show_default=True, help="Angle after it [°], a pass of its own; 0 for none.")
+@click.option("--bolts", default=8, show_default=True, type=click.IntRange(3, 36), help="Bolts the wrench tightens.")
+@click.option("--fault", default="", type=click.Choice(["", "low", "double"]), help="What goes wrong with the wrench.")
 @click.option("--noise", default=0.005, show_default=True, help="Scatter of a reading [mm].")
 @click.option("--every", default=1.0, show_default=True, help="Seconds between readings; 0 waits for Enter.")
 @click.option("--drop-after", default=0, show_default=True, help="Breaks the connection after so many readings.")
 @click.option("--seed", default=1, show_default=True, help="Seed of the scatter.")
 def gauge(kind: str, port: int, value: float, values: str, off: float, towards: float, angles: int, noise: float,
-          every: float, drop_after: int, seed: int) -> None:  # fmt: skip
-    """Simulate a gauge with a data port: a caliper, a dial swept round a bore, or a depth gauge."""
+          torque: float, turn: float, bolts: int, fault: str, every: float, drop_after: int,
+          seed: int) -> None:  # fmt: skip
+    """Simulate a gauge with a data port: a caliper, a dial swept round a bore, a depth gauge, or a torque wrench."""
     from liftbite.core.errors import UnreadableEntry
     from liftbite.gauges import simulate
 
@@ -119,6 +124,7 @@ def gauge(kind: str, port: int, value: float, values: str, off: float, towards: 
             "caliper": lambda: simulate.caliper(value, noise, seed),
             "dial": lambda: simulate.dial_sweep(off, towards, angles, noise=noise, seed=seed),
             "depth": lambda: simulate.depths(simulate.read_values(values), noise, seed),
+            "wrench": lambda: simulate.wrench(torque, bolts, turn, fault, seed=seed),
         }[kind]()
         there = simulate.Simulator(lines, every=every, port=port, drop_after=drop_after, by_hand=every == 0)
     except UnreadableEntry as error:
@@ -260,16 +266,19 @@ def _table(job: Any) -> str:
 
 
 @main.command()
-def schema() -> None:
+@click.option("--plan", "of_plan", is_flag=True, help="Of a plan's file instead.")
+def schema(of_plan: bool) -> None:
     """Print the JSON Schema of the job file."""
-    click.echo(schema_text(), nl=False)
+    click.echo(schema_text("plan" if of_plan else "job"), nl=False)
 
 
-def schema_text() -> str:
-    """The JSON Schema of the job file, as published in docs."""
+def schema_text(of: Literal["job", "plan"] = "job") -> str:
+    """The JSON Schema of the job file, or of a plan's, as published in docs."""
     from liftbite.files.job import JobFile
+    from liftbite.files.plan import PlanFile
 
-    found = JobFile.model_json_schema() | {"$schema": "https://json-schema.org/draft/2020-12/schema"}
+    form = JobFile if of == "job" else PlanFile
+    found = form.model_json_schema() | {"$schema": "https://json-schema.org/draft/2020-12/schema"}
     return json.dumps(found, ensure_ascii=False, indent=2, sort_keys=True) + "\n"
 
 

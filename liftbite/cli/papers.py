@@ -103,14 +103,28 @@ def sheet(file: Path, as_html: Path | None, as_pdf: Path | None, appendix: bool)
 @click.command()
 @FILE
 @JSON
-def plan(file: Path, as_json: bool) -> None:
+@click.option("--file", "as_file", type=_OUT, help="Write the plan's own file here: answers, own steps, instructions.")
+@click.option("--with", "taken", type=click.Path(path_type=Path), help="Take another plan's file in first.")
+def plan(file: Path, as_json: bool, as_file: Path | None, taken: Path | None) -> None:
     """Lay out the work of a job FILE: every step in order, what it needs, what is done and open."""
-    from liftbite.api.fit.present import plan_out
+    from liftbite.api.fit.present import plan_out, plan_text
     from liftbite.api.measure.views import bench_of
+    from liftbite.core.errors import UnreadableFile
     from liftbite.core.job.ledger import FOUND
+    from liftbite.files.plan import read_plan
+    from liftbite.store.record import say
 
     with shop_of(file) as (session, job_id):
-        found = plan_out(bench_of(session, job_id, FOUND))
+        try:
+            for line in read_plan(taken.read_text("utf-8")) if taken else ():
+                say(session, job_id, line, datetime.now(UTC))
+        except (UnreadableFile, OSError, UnicodeDecodeError) as error:
+            bad_input(f"{taken}: {error}")
+        bench = bench_of(session, job_id, FOUND)
+        if as_file:
+            write(plan_text(bench).encode(), as_file)
+            return
+        found = plan_out(bench)
     if as_json:
         click.echo(json.dumps(found.model_dump(exclude={"job", "change"}), ensure_ascii=False, indent=1))
         return
@@ -125,7 +139,10 @@ def plan(file: Path, as_json: bool) -> None:
 @click.command(cls=Writes)
 @FILE
 @click.option(
-    "--joint", type=click.Choice(["flywheel", "cover", "spring_bolts"]), default="flywheel", show_default=True
+    "--joint",
+    default="flywheel",
+    show_default=True,
+    help="flywheel, cover or spring_bolts, or a joint of the job's bolt map.",
 )
 @click.option("--count", type=click.IntRange(3, 36), help="How many bolts, where the job does not say.")
 @click.option(
@@ -135,19 +152,19 @@ def plan(file: Path, as_json: bool) -> None:
 def card(file: Path, joint: str, count: int | None, as_svg: Path | None, as_pdf: Path | None) -> None:
     """Draw the bolt card of a joint of a job FILE at 1:1, numbered in the order of tightening."""
     from liftbite.api.fit.card import card_html, card_svg
+    from liftbite.api.fit.present import card_of_job
+    from liftbite.api.measure.views import bench_of
     from liftbite.core.errors import UnreadableEntry
-    from liftbite.core.fit.joints import card_of
-    from liftbite.core.job.build import build_of
-    from liftbite.core.job.ledger import present
+    from liftbite.core.job.ledger import FOUND
 
-    entries = present(read_job(file).revisions)
-    try:
-        found = card_of(build_of(entries), joint, count)
-    except UnreadableEntry as error:
-        bad_input(str(error))
-    name = entries["job_name"].typed if "job_name" in entries else ""
+    with shop_of(file) as (session, job_id):
+        bench = bench_of(session, job_id, FOUND)
+        try:
+            found = card_of_job(bench, joint, count)
+        except UnreadableEntry as error:
+            bad_input(str(error))
     if as_pdf:
-        write_document(card_html(found, name or ""), None, as_pdf)
+        write_document(card_html(found, bench.job_name), None, as_pdf)
     if as_svg or not as_pdf:
         write(f"{card_svg(found)}\n".encode(), as_svg or Path("-"))
 

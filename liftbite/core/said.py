@@ -11,6 +11,8 @@ from collections.abc import Callable, Mapping
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolt_map import read_hole
+from liftbite.core.fit.pattern import read_pattern
+from liftbite.core.fit.tightening import read_way
 from liftbite.core.job.record import Line, read_line, takes_back
 from liftbite.core.measure.own import read_own
 from liftbite.core.measure.scope import SYMPTOMS
@@ -41,6 +43,8 @@ def _fault(line: Line) -> None:
 _READERS: Mapping[str, Callable[[Line], object]] = {
     "own": read_own,
     "hole": lambda line: read_hole(line.key, line.said),
+    "tightening": lambda line: read_way(line.key, line.said),
+    "pattern": lambda line: read_pattern(line.key, line.said),
     "bled": lambda line: used_of(line.said.get("bottles", ""), line.said.get("left", "")),
     "trip": read_trip,
     "drive": lambda line: read_share(line.said.get("share", "")),

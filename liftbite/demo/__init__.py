@@ -14,8 +14,8 @@ from pathlib import Path
 from sqlalchemy.orm import Session
 
 from liftbite.core.fit.case import case_of
-from liftbite.core.fit.joints import sequence_of
 from liftbite.core.fit.plan import plan_of
+from liftbite.core.fit.progress import turns_in
 from liftbite.core.job.build import build_of
 from liftbite.core.job.builds import entering
 from liftbite.core.job.dyno_file import read_curve
@@ -80,8 +80,8 @@ def _fit(session: Session, job: int, until: str, bolts: int) -> None:
     plan = plan_of(case_of(build, {}, "everything", {}))
     said = [read_line("step", p.key, {"answer": "done", "text": SAID_OF.get(p.key, "")}, FITTER) for p in plan.steps
             if p.key in plan.before[until]]  # fmt: skip
-    sequence = sequence_of(plan.by_key[until].step.joint, build.known)
-    said += [read_line("bolt", f"{until}:{bolt}", {"answer": "done"}, FITTER) for bolt in sequence[:bolts]]
+    turns = turns_in(plan, until, build.known, ())
+    said += [read_line("bolt", f"{until}:{turn.key}", {"answer": "done"}, FITTER) for turn in turns[:bolts]]
     for n, line in enumerate(said):
         say(session, job, line, at + timedelta(minutes=11 * n))
 

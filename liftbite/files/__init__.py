@@ -2,6 +2,7 @@
 
 - `job`         a job with its whole record and all that was measured, `*.liftbite.json`
 - `measured`    what was measured, as a job file carries it
+- `plan`        a plan: answers, own steps, instructions, every step to read
 - `readings`    readings as CSV
 - `shelf`       the shelf, `*.liftbite-shelf.json`
 - `shelf_csv`   the shelf as CSV

@@ -1,7 +1,7 @@
 """A reading as a line: value, unit, newline. ASCII or UTF-8, `\\n` or `\\r\\n`; docs/gauge.md describes it.
 
 - `Message`, `parse_message`   a line that came in
-- `write_line`           a line to send
+- `write_line`, `write_pull`   a line to send
 - `check_port`           the addresses that are read
 """
 
@@ -14,7 +14,11 @@ from typing import Literal
 from liftbite.core.errors import UnreadableEntry
 
 MOST = 120
-_VALUE = re.compile(r"^([+\-−]?\d{1,9}(?:[.,]\d{1,9})?)\s*(mm|in|thou|[µμu]m|cm|m|kg|g|lb|s|°|deg)$")
+_NUMBER = r"\d{1,9}(?:[.,]\d{1,9})?"
+_VALUE = re.compile(rf"^([+\-−]?{_NUMBER})\s*(mm|in|thou|[µμu]m|cm|m|kg|g|lb|s|°|deg)$")
+#: A torque, and how far the bolt turned where the wrench measures that.
+_PULL = re.compile(rf"^({_NUMBER})\s*(N·m|N\.m|Nm|lb-ft|lbft|lb-in|lbin)(?:\s+({_NUMBER})\s*(?:°|deg))?$")
+_TORQUES = {"N.m": "N·m", "Nm": "N·m", "lbft": "lb-ft", "lbin": "lb-in"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,15 +36,27 @@ def parse_message(raw: bytes) -> Message | None:
     (Message(kind='value', text='12.30 mm'), Message(kind='said', text='caliper'), Message(kind='odd', text='12.3'))
     """
     text = raw.decode("utf-8", errors="replace").strip()
-    if not text:
-        return None
+    if not text or len(text) > 4 * MOST:
+        return Message("odd", text[:MOST]) if text else None
     if text.startswith("#"):
         return Message("said", text[1:].strip()[:MOST])
+    if pull := _PULL.match(text):
+        turned = f" {pull[3]} °" if pull[3] else ""
+        return Message("value", f"{pull[1]} {_TORQUES.get(pull[2], pull[2])}{turned}")
     match = _VALUE.match(text)
     if match is None:
         return Message("odd", text[:MOST])
     number = match[1].replace("−", "-").removeprefix("+")
     return Message("value", f"{number} {match[2]}")
+
+
+def write_pull(torque: float, angle: float | None) -> bytes:
+    """A pull of a torque wrench as a line [N·m], [°].
+
+    >>> write_pull(94.63, 37.6)
+    b'94.6 Nm 38 deg\\n'
+    """
+    return (f"{torque:.1f} Nm" + ("" if angle is None else f" {angle:.0f} deg") + "\n").encode()
 
 
 def write_line(value: float, unit: str, decimals: int) -> bytes:

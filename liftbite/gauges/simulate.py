@@ -1,6 +1,7 @@
 """A gauge that is not there: sends readings of a caliper, a swept dial or a depth gauge, as the real one would.
 
 - `caliper`, `dial_sweep`, `depths`, `read_values`   the readings
+- `wrench`   the pulls of a torque wrench, and what goes wrong with them
 - `Simulator`   a server that sends them line by line, with drop-outs
 """
 
@@ -16,7 +17,7 @@ from math import cos, radians
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.units.read import read
-from liftbite.gauges.protocol import write_line
+from liftbite.gauges.protocol import write_line, write_pull
 
 
 def caliper(around: float, noise: float, seed: int = 1) -> Iterator[bytes]:
@@ -56,6 +57,31 @@ def depths(values: Iterable[tuple[float, str]], noise: float = 0.0, seed: int = 
     for value, unit in values:
         step = noise / 25.4 if unit == "in" else noise
         yield write_line(chance.gauss(value, step), unit, 3 if unit == "in" else 2)
+
+
+#: What can be wrong with how a simulated wrench is used.
+FAULTS = ("", "low", "double")
+
+
+def wrench(torque: float, bolts: int, angle: float = 0.0, fault: str = "", *, noise: float = 0.01,
+           seed: int = 1) -> Iterator[bytes]:  # fmt: skip
+    """Pulls of a torque wrench on every bolt in turn [N·m], [°]: to its torque, then by its angle where it has one.
+
+    "low" lets go of the third bolt too early and pulls it again; "double" pulls the second bolt twice, which turns no
+    further the second time.
+
+    >>> [line.decode().split()[2] for line in wrench(95.0, 3, fault="double", noise=0.0)]
+    ['35', '35', '1', '35']
+    """
+    chance = random.Random(seed)
+    for turned in (35.0, angle) if angle else (35.0,):
+        for bolt in range(1, bolts + 1):
+            share = chance.gauss(1.0, noise)
+            if fault == "low" and bolt == 3:
+                yield write_pull(torque * 0.8, turned * 0.7)
+            yield write_pull(torque * share * (1 if turned == 35.0 else 1.4), turned)
+            if fault == "double" and bolt == 2:
+                yield write_pull(torque * share * 1.01, 1.0)
 
 
 def read_values(typed: str) -> list[tuple[float, str]]:

@@ -1,12 +1,16 @@
 """What a shop says of itself, over all its jobs.
 
 - `units`, `set_units`   the units it prefers
+- `steps`, `set_step`     steps it adds to the plan of every job
 """
 
 from __future__ import annotations
 
+import json
+from collections.abc import Mapping
 from datetime import datetime
 
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from liftbite.core.units.preference import PREFERENCES, Preference
@@ -33,4 +37,27 @@ def set_units(session: Session, preference: Preference, at: datetime, seen: int)
     there, version = units(session)
     expect(seen, version, "preference", {"units": there})
     session.merge(PracticeRow(name=_UNITS, option=preference, at=at, version=version + 1))
+    session.flush()
+
+
+_STEP = "step "
+
+
+def steps(session: Session) -> dict[str, tuple[Mapping[str, str], int]]:
+    """Title -> what was said of a step the shop adds to every plan, and its version; nothing said of one let go."""
+    rows = session.scalars(select(PracticeRow).where(PracticeRow.name.startswith(_STEP)).order_by(PracticeRow.at))
+    return {row.name.removeprefix(_STEP): (json.loads(row.option), row.version) for row in rows}
+
+
+def set_step(session: Session, title: str, said: Mapping[str, str], at: datetime, seen: int) -> None:
+    """A step the shop adds from now on, or with nothing said lets go, in the place of the version seen.
+
+    Raises
+    ------
+    Stale : somebody else has said it since
+    """
+    there, version = steps(session).get(title, ({}, 0))
+    expect(seen, version, "step", {"said": dict(there)})
+    session.merge(PracticeRow(name=_STEP + title, option=json.dumps(dict(said), ensure_ascii=False), at=at,
+                              version=version + 1))  # fmt: skip
     session.flush()

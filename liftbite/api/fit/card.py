@@ -7,6 +7,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from math import hypot
 
 from markupsafe import Markup, escape
 
@@ -15,47 +16,54 @@ from liftbite.core.fit.joints import Card
 
 #: Room on an A4 sheet inside its margins, how far sheets overlap, and the length of the bar [mm].
 ROOM, LAP, BAR = (180.0, 245.0), 10.0, 100.0
+#: Room under the holes for the bar and the words [mm].
+FOOT = 28.0
 _MM = 1e3
 
 
 def _side(card: Card) -> float:
     """Of the square a card takes [mm]: circle, holes and numbers, and never less than the bar."""
-    return max((card.diameter + 2 * (card.hole or 0.0)) * _MM + 24, BAR + 8)
+    return max(2 * card.reach * _MM + 24, BAR + 8)
 
 
 def card_svg(card: Card) -> Markup:
     """The card as SVG in millimetres, with a bar of 100 mm to hold a rule against."""
     side = _side(card)
-    middle, height, across = side / 2, side + 24, card.diameter * _MM
+    middle, height = side / 2, side + FOOT
     parts = [
-        f'<circle cx="{middle:.3f}" cy="{middle:.3f}" r="{across / 2:.3f}" fill="none" stroke="#13202b" '
-        'stroke-width="0.2" stroke-dasharray="4 1 1 1"/>',
+        ""
+        if card.diameter is None
+        else f'<circle cx="{middle:.3f}" cy="{middle:.3f}" r="{card.diameter * _MM / 2:.3f}" fill="none" '
+        'stroke="#13202b" stroke-width="0.2" stroke-dasharray="4 1 1 1"/>',
         _cross(middle, middle, 4),
         _text(middle, 5, "TOP", 4.2, "700"),
         f'<path d="M{middle:.3f} 6.5v4" stroke="#13202b" stroke-width="0.5"/>',
     ]
-    inwards = 1 - 2 * ((card.hole or 0.0) * _MM / 2 + 5) / across
-    for number, (x, y) in enumerate(((x * _MM, y * _MM) for x, y in card.places), start=1):
-        at, up = middle + x, middle - y
-        parts.append(f'<g data-hole="{number}" data-x="{at:.3f}" data-y="{up:.3f}">{_hole(card, at, up)}</g>')
+    for i, (x, y) in enumerate((x * _MM, y * _MM) for x, y in card.places):
+        at, up, number = middle + x, middle - y, card.numbers[i]
+        inwards = 1 - ((card.holes[i] or 0.0) * _MM / 2 + 5) / max(hypot(x, y), 1e-9)
+        parts.append(f'<g data-hole="{number}" data-x="{at:.3f}" data-y="{up:.3f}">{_hole(card.holes[i], at, up)}</g>')
         parts.append(_text(middle + x * inwards, middle - y * inwards + 1.6, str(number), 4.4, "700"))
+        if card.bolts:
+            parts.append(_text(middle + x * inwards, middle - y * inwards + 4.6, card.bolts[i], 2.6))
     start, low = middle - BAR / 2, side + 6
     parts.append(f'<path data-bar="100" d="M{start:.3f} {low:.3f}h{BAR:.3f}" stroke="#13202b" stroke-width="0.6"/>')
     ends = f"M{start:.3f} {low - 2:.3f}v4M{start + BAR:.3f} {low - 2:.3f}v4"
     parts.append(f'<path d="{ends}" stroke="#13202b" stroke-width="0.4"/>')
     parts.append(_text(middle, low + 5, "100 mm: hold a rule against it", 3.2))
     parts.append(_text(middle, low + 11, f"in the order {', '.join(map(str, card.order))}", 3.2, "700"))
+    parts.append(_text(middle, low + 16, f"{card.starts}; cut the holes out, push each bolt through its own", 2.8))
     return Markup(
         f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {side:.3f} {height:.3f}" width="{side:.3f}mm" '
         f'height="{height:.3f}mm" role="img" aria-label="{escape(card.label)} at 1:1">{"".join(parts)}</svg>'
     )
 
 
-def _hole(card: Card, x: float, y: float) -> str:
+def _hole(across: float | None, x: float, y: float) -> str:
     """A hole as large as its bolt; a cross where nobody said how thick that is."""
-    if card.hole is None:
+    if across is None:
         return _cross(x, y, 2)
-    radius = card.hole * _MM / 2
+    radius = across * _MM / 2
     return f'<circle cx="{x:.3f}" cy="{y:.3f}" r="{radius:.3f}" fill="none" stroke="#13202b" stroke-width="0.4"/>'
 
 
@@ -76,7 +84,7 @@ def sheets_of(card: Card) -> list[Sheet]:
     """The card on as many sheets as it takes, each at 1:1, with crosses where they overlap."""
     whole = card_svg(card)
     side = _side(card)
-    across, down = _cuts(side, ROOM[0]), _cuts(side + 24, ROOM[1])
+    across, down = _cuts(side, ROOM[0]), _cuts(side + FOOT, ROOM[1])
     if len(across) == len(down) == 1:
         return [Sheet("", whole)]
     inside = whole[whole.index(">") + 1 : whole.rindex("</svg>")]

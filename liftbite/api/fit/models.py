@@ -23,6 +23,31 @@ class PlanQuestionOut(BaseModel):
     options: list[NameOut]
 
 
+class TurnOut(BaseModel):
+    """A bolt in a pass."""
+
+    key: str = Field(description="Its name in the record, after the step's.")
+    number: int = Field(description="Which pass, from 1.")
+    bolt: int
+    to: str = Field(description="What it is tightened to; empty where no figure is known.")
+    state: Literal["open", "done", "look again"]
+    says: str = Field(description="What a wrench read, and what is wrong with it.")
+
+
+class WayOut(BaseModel):
+    """An instruction for the bolts of a joint."""
+
+    key: str
+    owner: str
+    chosen: bool
+    words: str = Field(description="All of it in words.")
+    said: dict[str, str]
+    state: Literal["plausible", "low", "high", "refused", "by stretch", "open"]
+    says: str = Field(description="Against thread and grade; what is missing where they are not known.")
+    working: str
+    who: str
+
+
 class FitStepOut(BaseModel):
     """A step of the plan as it stands."""
 
@@ -49,7 +74,11 @@ class FitStepOut(BaseModel):
     said: SaidOut | None
     text: str = Field(description="What was read or found.")
     sequence: list[int] = Field(description="Its bolts in the order they are tightened; nothing where not known.")
-    ticked: list[int] = Field(description="Those that are ticked off.")
+    turns: list[TurnOut] = Field(description="The same pass after pass, with what each is tightened to.")
+    passes: int
+    ways: list[WayOut] = Field(description="Instructions for its bolts, side by side; one is chosen.")
+    help: list[str] = Field(description="What it says by the job's own figures.")
+    has: SaidOut | None = Field(description="Who is at it.")
 
 
 class VanishedOut(BaseModel):
@@ -85,6 +114,7 @@ class HoleOut(BaseModel):
     says: str
     working: str = Field(description="How it comes about.")
     degrees: float | None = Field(description="Clockwise from the top; nothing where nobody said.")
+    out: float = Field(description="How far from the middle of the drawing, whose circle has radius 1.")
     who: str
     at: str
 
@@ -96,6 +126,39 @@ class BoltMapOut(BaseModel):
     holes: list[HoleOut]
     swaps: list[str] = Field(description="Bolts that would harm in another's hole.")
     circle: str = Field(description="In how many ways round it goes on; empty where the angles are not said.")
+    across: str = Field(description="Measured across its circle, as typed.")
+    between: str = Field(description="Measured between two holes, as typed.")
+    starts: Literal["part", "clock"] = Field(description="Where numbers begin.")
+    photo: str = Field(description="The photo it is dragged over, by its digest.")
+    card: str = Field(description="Why there is no card at 1:1 yet; empty where there is.")
+
+
+class ShopStepOut(BaseModel):
+    """A step the shop adds to every plan, or has let go."""
+
+    title: str
+    key: str = Field(description="Its key in a plan.")
+    kept: bool
+    version: int = Field(description="For If-Match.")
+
+
+class ShopStepIn(BaseModel):
+    """A step the shop adds to every plan from now on, or lets go."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    title: Annotated[Words, Field(min_length=1, max_length=100)]
+    after: Annotated[Words, Field(max_length=120)] = ""
+    note: Annotated[Words, Field(max_length=400)] = ""
+    kept: bool = True
+
+
+class PlanFileIn(BaseModel):
+    """The text of a plan's file."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    text: Annotated[Words, Field(min_length=2, max_length=1_000_000)]
 
 
 class PlanOut(BaseModel):
@@ -105,6 +168,8 @@ class PlanOut(BaseModel):
     change: int
     questions: list[PlanQuestionOut]
     steps: list[FitStepOut]
+    wrenches: list[NameOut] = Field(description="Instruments of the shop with a data port, by their keys.")
+    shop_steps: list[ShopStepOut] = Field(description="Steps the shop adds to every plan, and those it has let go.")
     next: str = Field(description="The step to do now; nothing where none is open.")
     done: int
     minutes: int = Field(description="About how long what is left takes.")
@@ -122,8 +187,33 @@ class SayOfPlanIn(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
 
-    kind: Literal["plan", "step", "own step", "bolt", "bag", "mark", "leftover", "hole"]
+    kind: Literal[
+        "plan", "step", "own step", "bolt", "bag", "mark", "leftover", "hole", "tightening", "pattern", "at it"
+    ]
     key: Annotated[Words, Field(min_length=1, max_length=120)]
     said: dict[Annotated[str, Field(max_length=40)], Annotated[Words, Field(max_length=400)]]
     who: Annotated[Words, Field(max_length=60)] = ""
     request: Annotated[Words, Field(max_length=80)] = ""
+
+
+class FromPaperIn(BaseModel):
+    """A filled step list, typed back at once: all of it is kept, or none."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    lines: Annotated[list[SayOfPlanIn], Field(min_length=1, max_length=400)]
+    who: Annotated[Words, Field(max_length=60)] = ""
+
+
+class WrenchIn(BaseModel):
+    """Readings of a torque wrench, each for the next bolt of a step."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    step: Annotated[Words, Field(min_length=1, max_length=80)]
+    instrument: Annotated[Words, Field(min_length=1, max_length=20)]
+    events: Annotated[list[int], Field(min_length=1, max_length=200)]
+    turn: Annotated[Words, Field(max_length=8)] = Field(
+        default="", description="The turn picked; the next one where none."
+    )
+    who: Annotated[Words, Field(max_length=60)] = ""

@@ -2,6 +2,9 @@
 
 - `plan_out`      from a job's bench
 - `kept_out`      bags, marks and what was left over
+- `map_of`, `card_of_job`   the holes of a joint, and its card
+- `own_lines`     steps of the shop's and of the job's own
+- `plan_text`      the plan as a file
 - `plan_of_job`, `progress_of`   the plan and where the job stands in it
 """
 
@@ -16,14 +19,19 @@ from liftbite.api.fit import models as mf
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.measure.bench import Bench, needs_of
 from liftbite.api.measure.models import SaidOut
-from liftbite.core.fit.bolt_map import MATERIALS, Hole, Swap, fits_ways, judge, read_hole, swaps
+from liftbite.core.errors import UnreadableEntry
+from liftbite.core.fit.bolt_map import MATERIALS, Hole, Swap, judge, read_hole, swaps
 from liftbite.core.fit.case import QUESTIONS, Case, case_of
-from liftbite.core.fit.joints import sequence_of
+from liftbite.core.fit.helps import help_of
+from liftbite.core.fit.joints import JOINTS, Card, card_of, card_of_map
+from liftbite.core.fit.pattern import Pattern, drawn_at, places_of, read_pattern, ways_round
 from liftbite.core.fit.plan import Plan, plan_of
-from liftbite.core.fit.progress import PASSED, Progress, Standing, own_steps, progress, ticked
+from liftbite.core.fit.progress import PASSED, Progress, Standing, own_key, own_steps, progress, pulled
 from liftbite.core.fit.step import REACHED, STRETCHES
+from liftbite.core.fit.tightening import Turn, Way, chosen_of, plausible, read_way, turns_at
 from liftbite.core.job.ledger import PLAN
-from liftbite.core.job.record import HERE, ON_ITS_WAY, Line
+from liftbite.core.job.record import HERE, ON_ITS_WAY, Line, in_force
+from liftbite.files.plan import write_plan
 
 
 def _answers(bench: Bench) -> dict[str, str]:
@@ -37,7 +45,19 @@ def case_of_job(bench: Bench) -> Case:
 
 def plan_of_job(bench: Bench) -> Plan:
     """The plan of a job, with the steps it adds."""
-    return plan_of(case_of_job(bench), own_steps(bench.record))
+    return plan_of(case_of_job(bench), own_steps(own_lines(bench)))
+
+
+def own_lines(bench: Bench) -> list[Line]:
+    """The steps the shop adds to every plan, and what the job says of its own; the job's word stands."""
+    shop = [Line("own step", title, said) for title, (said, _) in bench.shop_steps.items() if said]
+    return [*shop, *(line for line in bench.record if line.kind == "own step")]
+
+
+def plan_text(bench: Bench) -> str:
+    """The file of a job's plan."""
+    own = in_force(own_lines(bench), "own step").values()
+    return write_plan(case_of_job(bench), plan_of_job(bench), own, bench.said_of("tightening"))
 
 
 def _orders(bench: Bench) -> dict[str, str]:
@@ -77,6 +97,9 @@ def plan_out(bench: Bench) -> mf.PlanOut:
             for name, answer in case.answers.items()
         ],
         steps=[_step_out(s, plan, hands, known, bench.record) for s in found.standings],
+        wrenches=[NameOut(name=str(number), label=held.name) for number, held in bench.instruments if held.port],
+        shop_steps=[mf.ShopStepOut(title=title, key=own_key(title), kept=bool(said), version=version)
+                    for title, (said, version) in bench.shop_steps.items()],
         next=found.next.planned.key if found.next else "", done=found.done,
         minutes=sum(s.planned.step.minutes for s in found.standings if s.state not in PASSED),
         vanished=[mf.VanishedOut(key=line.key, said=_said_out(line), text=line.said.get("text", ""))
@@ -93,19 +116,50 @@ def bolt_maps_out(bench: Bench) -> list[mf.BoltMapOut]:
     lines = bench.said_of("hole")
     holes = sorted(((read_hole(key, line.said), line) for key, line in lines.items()),
                    key=lambda each: (each[0].joint, each[0].number))  # fmt: skip
-    return [_bolt_map(joint, list(of_joint)) for joint, of_joint in groupby(holes, key=lambda each: each[0].joint)]
+    patterns = bench.said_of("pattern")
+    return [_bolt_map(joint, list(of_joint), patterns.get(joint))
+            for joint, of_joint in groupby(holes, key=lambda each: each[0].joint)]  # fmt: skip
 
 
-def _bolt_map(joint: str, said: Sequence[tuple[Hole, Line]]) -> mf.BoltMapOut:
+def map_of(bench: Bench, joint: str) -> tuple[list[Hole], Pattern]:
+    """The holes of a joint of the bolt map, and what was measured of them."""
+    holes = [read_hole(key, line.said) for key, line in bench.said_of("hole").items()]
+    line = bench.said_of("pattern").get(joint)
+    return [hole for hole in holes if hole.joint == joint], read_pattern(joint, line.said if line else {})
+
+
+def card_of_job(bench: Bench, joint: str, count: int | None = None) -> Card:
+    """The card of a joint the job knows, or of one of the bolt map.
+
+    Raises
+    ------
+    UnreadableEntry : there is no such joint, or nothing was measured of it
+    """
+    holes, pattern = map_of(bench, joint)
+    if holes:
+        return card_of_map(holes, pattern)
+    if joint not in JOINTS:
+        raise UnreadableEntry(f"“{joint}” is no joint of this job; {', '.join(JOINTS)} are, and those of its bolt map")
+    return card_of(bench.seen_as(PLAN).build, joint, count)
+
+
+def _bolt_map(joint: str, said: Sequence[tuple[Hole, Line]], measured: Line | None) -> mf.BoltMapOut:
     holes = [hole for hole, _ in said]
-    angles = [hole.angle for hole in holes if hole.angle is not None]
+    drawn = [place for hole in holes if (place := drawn_at(hole)) is not None]
     circle = ""
-    if len(angles) == len(holes) > 2:
-        ways = fits_ways(angles)
+    if len(drawn) == len(holes) > 2:
+        ways = ways_round(drawn)
         circle = "goes on one way only" if ways == 1 else f"goes on {ways} ways round: mark how it stood"
+    pattern, words = read_pattern(joint, measured.said if measured else {}), measured.said if measured else {}
+    try:
+        places_of(holes, pattern)
+        lacks = ""
+    except UnreadableEntry as error:
+        lacks = str(error)
     return mf.BoltMapOut(
         joint=joint, holes=[_hole_out(hole, line) for hole, line in said], circle=circle,
-        swaps=_swaps_said(swaps(holes)),
+        swaps=_swaps_said(swaps(holes)), across=words.get("across", ""), between=words.get("between", ""),
+        starts=pattern.starts, photo=pattern.photo, card=lacks,
     )  # fmt: skip
 
 
@@ -129,11 +183,11 @@ def _hole_out(hole: Hole, line: Line) -> mf.HoleOut:
     found, said = judge(hole), line.said
     words = [hole.typed, f"{said['length']} long", f"grip {said['grip']}",
              *(f"{name} {said[name]}" for name in ("washer", "shank", "depth") if said.get(name))]  # fmt: skip
-    kept = {name: text for name, text in said.items() if name not in ("answer", "angle")}
+    kept = {name: text for name, text in said.items() if name not in ("answer", "angle", "out")}
     turned = None if hole.angle is None else round(degrees(hole.angle), 1)
     return mf.HoleOut(key=line.key, number=hole.number, words=", ".join(words), said=kept, state=found.state,
                       wrong=found.state not in ("good", "open"), says=found.says, working=found.working,
-                      degrees=turned, who=line.who, at=line.at)  # fmt: skip
+                      degrees=turned, out=hole.out, who=line.who, at=line.at)  # fmt: skip
 
 
 def kept_out(bench: Bench) -> list[mf.KeptOut]:
@@ -160,7 +214,8 @@ def _step_out(
     standing: Standing, plan: Plan, hands: int, known: Mapping[str, object], record: Sequence[Line]
 ) -> mf.FitStepOut:
     step = standing.planned.step
-    sequence = sequence_of(step.joint, known)
+    turns, way = turns_at(step.joint, known, record), chosen_of(record, step.joint)
+    has = in_force(record, "at it").get(step.key)
     return mf.FitStepOut(
         key=step.key, title=step.title, stretch=step.stretch, part=STRETCHES[step.stretch], state=standing.state,
         needs=list(standing.planned.needs), first=[plan.by_key[n].step.title for n in standing.missing],
@@ -169,5 +224,40 @@ def _step_out(
         evidence=step.evidence, hold=step.hold, signed=step.signed, joint=step.joint, minutes=step.minutes,
         own=step.key.startswith("own:"), said=_said_out(standing.said) if standing.said else None,
         text=standing.said.said.get("text", "") if standing.said else "",
-        sequence=list(sequence), ticked=[n for n in ticked(record, step.key) if n in sequence],
+        sequence=list(dict.fromkeys(turn.bolt for turn in turns)), turns=_turns_out(turns, pulled(record, step.key)),
+        passes=max((turn.number for turn in turns), default=0), ways=_ways_out(step.joint, record, way, known),
+        help=help_of(step.key, known, way), has=_said_out(has) if has and standing.state not in PASSED else None,
+    )  # fmt: skip
+
+
+def _turns_out(turns: Sequence[Turn], said: Mapping[str, Line]) -> list[mf.TurnOut]:
+    return [_turn_out(turn, said.get(turn.key)) for turn in turns]
+
+
+def _turn_out(turn: Turn, line: Line | None) -> mf.TurnOut:
+    read = [line.said.get(name, "") for name in ("torque", "angle", "flag")] if line else []
+    state: Literal["open", "done", "look again"] = "open" if line is None else "done" if line.answer == "done" else \
+        "look again"  # fmt: skip
+    return mf.TurnOut(key=turn.key, number=turn.number, bolt=turn.bolt, to=turn.to, state=state,
+                      says=", ".join(filter(None, read)))  # fmt: skip
+
+
+def _ways_out(joint: str, record: Sequence[Line], chosen: Way | None, known: Mapping[str, object]) -> list[mf.WayOut]:
+    if not joint:
+        return []
+    lines = in_force(record, "tightening")
+    return [_way_out(line, read_way(key, line.said), chosen, known) for key, line in lines.items()
+            if key.partition(":")[0].strip() == joint]  # fmt: skip
+
+
+def _way_out(line: Line, way: Way, chosen: Way | None, known: Mapping[str, object]) -> mf.WayOut:
+    found, said = plausible(way, known), line.said
+    told = [said.get("figure") or said.get("how", ""), said.get("passes", ""), said.get("steps", ""),
+            said.get("washers", ""), f"bolts {said['bolts']}" if said.get("bolts") else "",
+            said.get("thread", ""), said.get("grade", "")]  # fmt: skip
+    return mf.WayOut(
+        key=line.key, owner=way.owner, chosen=way == chosen, words=", ".join(filter(None, told)),
+        said={name: text for name, text in said.items() if name != "answer"}, state=found.state if found else "open",
+        says=found.says if found else "" if way.given is None else "type thread and grade to hold it against proof",
+        working=found.working if found else "", who=line.who,
     )  # fmt: skip

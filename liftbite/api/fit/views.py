@@ -2,28 +2,34 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from dataclasses import replace
+from math import degrees
+from typing import Annotated
 
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
-from liftbite.api.common import now, reply, session_of, writing
+from liftbite.api.common import now, reply, seen_version, session_of, writing
 from liftbite.api.fit import models as mf
 from liftbite.api.fit.card import card_html, card_svg
-from liftbite.api.fit.present import kept_out, plan_of_job, plan_out, progress_of
+from liftbite.api.fit.present import card_of_job, kept_out, plan_of_job, plan_out, plan_text, progress_of
 from liftbite.api.jobs.files import file_name
 from liftbite.api.jobs.views import JobPath
-from liftbite.api.measure.views import bench_of
+from liftbite.api.measure.views import bench_of, gauge_of
 from liftbite.api.paper.document import answered, page
 from liftbite.api.problems import problem_responses
+from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolts import MOST
-from liftbite.core.fit.joints import card_of
-from liftbite.core.fit.progress import hold_against
+from liftbite.core.fit.progress import hold_against, ticked, turns_in
+from liftbite.core.fit.tightening import judged, left_of, read_pull
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.said import read_said
+from liftbite.files.fields import Words
+from liftbite.files.plan import read_plan
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
+from liftbite.store import shop
 
 api = APIBlueprint("fit", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="fit")])
 _PROBLEMS = problem_responses(400, 404, 422)
@@ -47,18 +53,97 @@ def say_of_plan(path: JobPath, body: mf.SayOfPlanIn) -> Response:
         return reply(plan_out(bench_of(session, path.job_id, FOUND)))
 
 
+@api.post("/<int:job_id>/plan/paper", responses={"200": mf.PlanOut, **_PROBLEMS})
+def from_paper(path: JobPath, body: mf.FromPaperIn) -> Response:
+    """Takes a filled step list, line by line in its order; where one is refused, none is kept."""
+    with writing() as session:
+        who = body.who or jobs_store.who_of(session)
+        for one in body.lines:
+            line = read_said(one.kind, one.key, one.said, one.who or who)
+            bench = bench_of(session, path.job_id, FOUND)
+            hold_against(line, plan_of_job(bench), progress_of(bench), bench.record, bench.seen_as(PLAN).build.known)
+            record_store.say(session, path.job_id, line, now(), one.request)
+        return reply(plan_out(bench_of(session, path.job_id, FOUND)))
+
+
+@api.put("/<int:job_id>/plan/shop-step", responses={"200": mf.PlanOut, **problem_responses(400, 404, 412, 422, 428)})
+def keep_step(path: JobPath, body: mf.ShopStepIn) -> Response:
+    """A step for every plan of the shop from now on, or no more, in the place of the version seen."""
+    seen = seen_version()
+    said = {"answer": "asked", "after": body.after, "note": body.note}
+    with writing() as session:
+        line = read_said("own step", body.title, said)
+        shop.set_step(session, line.key, line.said if body.kept else {}, now(), seen)
+        return reply(plan_out(bench_of(session, path.job_id, FOUND)))
+
+
+@api.get("/<int:job_id>/plan/file", responses={"200": {"content": {"application/json": {}}}, **problem_responses(404)})
+def plan_file(path: JobPath) -> Response:
+    """The plan as a file: answers, own steps, instructions, and every step to read."""
+    with session_of() as session:
+        bench = bench_of(session, path.job_id, FOUND)
+    found = Response(plan_text(bench), 200, content_type="application/json")
+    found.headers["Content-Disposition"] = f'attachment; filename="{file_name(f"{bench.job_name} plan", ".json")}"'
+    return found
+
+
+@api.post("/<int:job_id>/plan/file", responses={"200": mf.PlanOut, **_PROBLEMS})
+def read_plan_file(path: JobPath, body: mf.PlanFileIn) -> Response:
+    """Takes the answers, the own steps and the instructions of a plan's file into a job."""
+    lines = read_plan(body.text)
+    with writing() as session:
+        who = jobs_store.who_of(session)
+        for line in lines:
+            record_store.say(session, path.job_id, replace(line, who=line.who or who), now(), "")
+        return reply(plan_out(bench_of(session, path.job_id, FOUND)))
+
+
+@api.post("/<int:job_id>/plan/wrench", responses={"200": mf.PlanOut, **_PROBLEMS})
+def from_wrench(path: JobPath, body: mf.WrenchIn) -> Response:
+    """Takes readings of a torque wrench, each once and in order, for the bolts of a step.
+
+    A good one ticks its bolt off; one out of its band, or of a bolt that was tight before, is kept and the bolt stays.
+    """
+    gauge = gauge_of(body.instrument)
+    with gauge.turn, writing() as session:
+        for number in body.events:
+            event = gauge.value(number)
+            pull = read_pull(event.text) if event else None
+            if event is None or pull is None:
+                continue  # another tab has taken it, or it is no wrench's
+            bench = bench_of(session, path.job_id, FOUND)
+            known = bench.seen_as(PLAN).build.known
+            plan = plan_of_job(bench)
+            turns = turns_in(plan, body.step, known, bench.record)
+            left = left_of(turns, ticked(bench.record, body.step))
+            turn = next((each for each in left if each.key == body.turn), left[0] if left else None)
+            if turn is None:
+                raise UnreadableEntry("Every bolt of this step is ticked off; nothing is left for the wrench.")
+            wrong = judged(pull, turn)
+            angle = "" if pull.angle is None else f"{degrees(pull.angle):.0f}°"
+            said = {"answer": "look again" if wrong else "done", "torque": f"{pull.torque:.1f} N·m", "angle": angle,
+                    "flag": wrong}  # fmt: skip
+            line = read_said("bolt", f"{body.step}:{turn.key}", said, body.who or jobs_store.who_of(session))
+            hold_against(line, plan, progress_of(bench), bench.record, known)
+            gauge.claim(number)
+            record_store.say(session, path.job_id, line, now(), f"wrench {body.instrument} {number}")
+        return reply(plan_out(bench_of(session, path.job_id, FOUND)))
+
+
 class CardQuery(BaseModel):
     """Which joint."""
 
-    joint: Literal["flywheel", "cover", "spring_bolts"] = "flywheel"
+    joint: Annotated[Words, Field(max_length=60)] = Field(
+        default="flywheel", description="flywheel, cover or spring_bolts, or a joint of the bolt map.",
+    )  # fmt: skip
     count: int | None = Field(default=None, ge=3, le=MOST, description="How many bolts, where the job does not say.")
 
 
 def _card(job_id: int, query: CardQuery) -> tuple[str, str, str]:
     with session_of() as session:
         bench = bench_of(session, job_id, PLAN)
-    card = card_of(bench.build, query.joint, query.count)
-    return card_svg(card), card_html(card, bench.job_name), file_name(f"{bench.job_name} {query.joint} card", "")
+        drawn = card_of_job(bench, query.joint, query.count)
+    return card_svg(drawn), card_html(drawn, bench.job_name), file_name(f"{bench.job_name} {query.joint} card", "")
 
 
 @api.get("/<int:job_id>/card.svg", responses={"200": {"content": {"image/svg+xml": {}}}, **problem_responses(404, 422)})

@@ -56,6 +56,7 @@ class Bench:
     renewed_in : other job of the vehicle -> parts that came out in it
     record : what was said of the job
     people : names of the shop
+    shop_steps : title -> what was said of a step the shop adds to every plan, and its version
     """
 
     job_id: int
@@ -75,6 +76,7 @@ class Bench:
     renewed_in: Mapping[int, Collection[str]] = field(default_factory=dict)
     record: Sequence[Line] = ()
     people: Sequence[str] = ()
+    shop_steps: Mapping[str, tuple[Mapping[str, str], int]] = field(default_factory=dict)
 
     @cached_property
     def entries(self) -> Mapping[str, Entry]:

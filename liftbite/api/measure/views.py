@@ -44,6 +44,7 @@ from liftbite.gauges.protocol import check_port
 from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as store
 from liftbite.store import record as record_store
+from liftbite.store import shop
 from liftbite.store.jobs import expect
 
 api = APIBlueprint("measure", __name__, abp_tags=[Tag(name="measure")])
@@ -92,7 +93,7 @@ def bench_of(session: Session, job_id: int, which: str = FOUND) -> Bench:
         versions | {name: version for name, (_, version) in practices.items()},
         store.instruments(session), store.renewals_of(session, job_id), now().date(),
         jobs_store.change_of(session, job_id), _renewed_in(session, of_vehicle, job_id), record,
-        record_store.people(session),
+        record_store.people(session), shop.steps(session),
     )  # fmt: skip
 
 
@@ -198,7 +199,7 @@ def add_reading(path: JobPath, query: BenchQuery, body: mi.ReadingIn) -> Respons
 
     A gauge's reading is taken once, by one tab; where no place is named it goes to the first that is not read.
     """
-    gauge = _gauge_of(body.instrument) if body.event else None
+    gauge = gauge_of(body.instrument) if body.event else None
     with gauge.turn if gauge else nullcontext(), writing() as session:
         bench = bench_of(session, path.job_id, query.build)
         check = _check(bench, body.check)
@@ -438,7 +439,7 @@ def get_shop_history() -> Response:
 _WAITING = BoundedSemaphore(THREADS // 2)
 
 
-def _gauge_of(key: str) -> Gauge:
+def gauge_of(key: str) -> Gauge:
     """The gauge at the data port of one of the shop's own instruments."""
     number = int(key) if key.isascii() and key.isdigit() and len(key) < 16 else 0
     with session_of() as session:
@@ -455,7 +456,7 @@ def read_gauge(path: InstrumentPath, body: mi.GaugeIn) -> Response:
     `after` beyond any number asks from now on; whoever opens the port hears all it sends. Of what is no reading only
     that it came is told: what some other device says there is nobody's business.
     """
-    gauge = _gauge_of(str(path.instrument_id))
+    gauge = gauge_of(str(path.instrument_id))
     after = body.after if body.after <= gauge.newest else gauge.join()
     turn = body.wait > 0 and _WAITING.acquire(blocking=False)
     try:

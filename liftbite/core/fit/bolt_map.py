@@ -3,7 +3,6 @@
 - `Hole`, `read_hole`   a hole and its bolt, as said of a job
 - `Judged`, `judge`     what a bolt does in a hole
 - `Swap`, `swaps`       two bolts that go into each other's holes, and harm there
-- `fits_ways`           in how many ways round a circle of unequal holes goes on
 
 [practice], lengths of engagement as the trade asks for them; the manual's own lengths outrank them.
 """
@@ -29,8 +28,6 @@ MATERIALS: Mapping[str, tuple[str, float, float]] = {
 State = Literal["good", "look again", "short", "bottoms", "shank in thread", "open"]
 #: The gravest first.
 STATES: tuple[State, ...] = ("bottoms", "shank in thread", "short", "look again", "open", "good")
-#: Holes of a circle whose angles differ by less are at the same place [rad].
-_SAME = 0.5 * pi / 180
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,6 +45,7 @@ class Hole:
     shank : without thread, under the head; 0 where all of it has thread [m]
     material : of the thread in the hole
     angle : clockwise from the top, None where nobody said [rad]
+    out : how far from the middle of the drawing, whose circle has radius 1 [-]
     """
 
     joint: str
@@ -61,6 +59,7 @@ class Hole:
     depth: float | None = None
     shank: float = 0.0
     angle: float | None = None
+    out: float = 1.0
 
     @property
     def name(self) -> str:
@@ -103,7 +102,7 @@ def read_hole(key: str, said: Mapping[str, str]) -> Hole:
             raise UnreadableEntry(f"Bolt map: {_FIGURES[name].lower()} is missing")
     hole = Hole(joint.strip(), int(number), typed.strip(), thread, figures["length"], figures["grip"], material,
                 figures.get("washer", 0.0), figures.get("depth"), figures.get("shank", 0.0),
-                _angle(said["angle"]) if said.get("angle") else None)  # fmt: skip
+                _angle(said["angle"]) if said.get("angle") else None, _out(said.get("out", "")))  # fmt: skip
     if hole.shank >= hole.length:
         raise UnreadableEntry("Bolt map: the shank is as long as the bolt; measure under the head")
     return hole
@@ -114,6 +113,18 @@ def _length(typed: str, label: str) -> float:
     if not 0 <= found <= 0.5:
         raise UnreadableEntry(f"Bolt map, {label.lower()}: “{typed}” is no length of a bolt's")
     return float(found)
+
+
+def _out(typed: str) -> float:
+    if not typed:
+        return 1.0
+    try:
+        out = float(typed.replace(",", "."))
+    except ValueError:
+        out = 0.0
+    if not 0.02 <= out <= 2:
+        raise UnreadableEntry(f"Bolt map: “{typed}” is no place on the drawing; 1 is on its circle")
+    return out
 
 
 def _angle(typed: str) -> float:
@@ -212,21 +223,3 @@ def swaps(holes: Sequence[Hole]) -> Iterator[Swap]:
             put = judge(replace(hole, length=bolt.length, shank=bolt.shank, washer=bolt.washer))
             if put.state in _HARMS and judge(hole).state not in _HARMS:
                 yield Swap(bolt, hole, put.says)
-
-
-def fits_ways(angles: Sequence[float]) -> int:
-    """In how many ways round a circle of holes at these angles [rad] goes on; 1 for one that is indexed.
-
-    >>> fits_ways([n * pi / 3 for n in range(6)]), fits_ways([0, 1.0, 2.1, 3.2, 4.3, 5.3])
-    (6, 1)
-    """
-    turns = 0
-    for turn in (angle - angles[0] for angle in angles):
-        moved = [(a + turn) % (2 * pi) for a in angles]
-        turns += all(any(_apart(m, a) < _SAME for a in angles) for m in moved)
-    return turns
-
-
-def _apart(one: float, other: float) -> float:
-    off = abs(one - other) % (2 * pi)
-    return min(off, 2 * pi - off)

@@ -1,17 +1,20 @@
 """Joints of several bolts on a circle: what a job says of them, and the card they are worked from.
 
 - `JOINTS`        the joints whose circle or count a job knows
-- `sequence_of`   the order a joint's bolts are tightened in
-- `Card`, `card_of`   a circle at its true size
+- `count_of`      how many bolts a joint has
+- `Card`, `card_of`, `card_of_map`   holes at their true size, of a circle the job knows or of the bolt map
 """
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from math import hypot
 
 from liftbite.core.errors import UnreadableEntry
+from liftbite.core.fit.bolt_map import Hole
 from liftbite.core.fit.bolts import MOST, places_on, star
+from liftbite.core.fit.pattern import Pattern, places_of
 from liftbite.core.job.build import Build, label_of
 
 
@@ -40,37 +43,49 @@ JOINTS: Mapping[str, Joint] = {
 }
 
 
-def sequence_of(joint: str, known: Mapping[str, object]) -> tuple[int, ...]:
-    """The order a joint's bolts are tightened in; nothing where nobody said how many there are.
+def count_of(joint: str, known: Mapping[str, object]) -> int:
+    """How many bolts a joint has, by the job's figures; 0 where nobody said.
 
-    >>> sequence_of("flywheel", {"bolt_count": 6.0}), sequence_of("cover", {})
-    ((1, 4, 2, 5, 3, 6), ())
+    >>> count_of("flywheel", {"bolt_count": 6.0}), count_of("cover", {})
+    (6, 0)
     """
     found = JOINTS.get(joint)
     count = known.get(found.count) if found else None
-    return star(int(count)) if isinstance(count, float | int) and 3 <= count <= MOST else ()
+    return int(count) if isinstance(count, float | int) and 3 <= count <= MOST else 0
 
 
 @dataclass(frozen=True, slots=True)
 class Card:
-    """A bolt circle at its true size, its holes numbered clockwise from the top.
+    """The holes of a joint at their true size, numbered clockwise.
 
     Attributes
     ----------
     label : what the joint is called
-    diameter : of the circle [m]
-    places : of the holes from the centre, x to the right and y up [m]
+    diameter : of the circle they stand on; None where they stand on none [m]
+    places : of the holes from the middle, x to the right and y up [m]
     order : their numbers in the order they are tightened
-    hole : diameter of a bolt [m]; None where nobody said, and no hole is drawn
+    holes : diameter of each bolt [m]; None where nobody said, and no hole is drawn
     tightening : as typed, or empty
+    bolts : what belongs in each hole, in words; empty where nobody said
+    numbers : of the holes
+    starts : where the numbers begin, in words
     """
 
     label: str
-    diameter: float
+    diameter: float | None
     places: tuple[tuple[float, float], ...]
     order: tuple[int, ...]
-    hole: float | None
+    holes: tuple[float | None, ...]
     tightening: str
+    bolts: tuple[str, ...] = ()
+    numbers: tuple[int, ...] = ()
+    starts: str = "numbered clockwise from the part's own mark"
+
+    @property
+    def reach(self) -> float:
+        """From the middle to the outermost edge of a hole, at least the circle [m]."""
+        far = max(hypot(*place) for place in self.places)
+        return max(far, (self.diameter or 0.0) / 2) + max((hole or 0.0) for hole in self.holes)
 
 
 def card_of(build: Build, joint: str, count: int | None = None) -> Card:
@@ -96,4 +111,29 @@ def card_of(build: Build, joint: str, count: int | None = None) -> Card:
     typed = build.entries.get(found.tightening)
     thick = build.known.get(found.bolt)
     return Card(found.label, across, tuple(places_on(many, across)), star(many),
-                None if thick is None else float(thick), (typed.typed or "") if typed else "")  # fmt: skip
+                (None if thick is None else float(thick),) * many, (typed.typed or "") if typed else "",
+                numbers=tuple(range(1, many + 1)))  # fmt: skip
+
+
+#: Where numbers begin, in words.
+STARTS = {"part": "numbered clockwise from the part's own mark", "clock": "numbered clockwise from the top, as seen"}
+
+
+def card_of_map(holes: Sequence[Hole], pattern: Pattern) -> Card:
+    """The card of a joint of the bolt map, each bolt's length in its hole's place.
+
+    Raises
+    ------
+    UnreadableEntry : a hole nobody placed, or no length that was measured
+    """
+    places = places_of(holes, pattern)
+    by_number = {hole.number: hole for hole in holes}
+    numbers = tuple(sorted(places))
+    order = tuple(numbers[n - 1] for n in star(len(numbers)))
+    on_circle = all(hole.out == 1 for hole in holes)
+    bolts = tuple(f"{by_number[n].typed} x {by_number[n].length * 1e3:g}" for n in numbers)
+    return Card(
+        pattern.joint, 2 * hypot(*places[numbers[0]]) if on_circle else None, tuple(places[n] for n in numbers), order,
+        tuple(by_number[n].thread.diameter for n in numbers), "",
+        bolts, numbers, STARTS[pattern.starts],
+    )  # fmt: skip

@@ -77,7 +77,7 @@ def plan_of(case: Case, own: Iterable[Step] = ()) -> Plan:
     >>> [p.key for p in plan_of(bike).steps][:4]
     ['cautions', 'parts_gate', 'oil_out', 'lever_slack']
     """
-    steps = {key: step for key, step in LIBRARY.items() if step.when(case)}
+    steps = {key: _in(case, step) for key, step in LIBRARY.items() if step.when(case)}
     steps |= {step.key: step for step in own}
     needs = {key: _bridged(step.needs, steps) for key, step in steps.items()}
     backs = {BACK + key: step for key, step in steps.items() if step.back}
@@ -95,6 +95,11 @@ def plan_of(case: Case, own: Iterable[Step] = ()) -> Plan:
         needs[_LAST_LOOK] = (*needs[_LAST_LOOK], *loose)
     place = {key: n for n, key in enumerate([*LIBRARY, *steps])}
     return Plan(tuple(Planned(steps[key], tuple(dict.fromkeys(needs[key]))) for key in _in_order(needs, place)))
+
+
+def _in(case: Case, step: Step) -> Step:
+    """A step as it is in a case."""
+    return step if step.hazards_of is None else replace(step, hazards=(*step.hazards, *step.hazards_of(case)))
 
 
 def _bridged(wanted: Iterable[str], steps: Mapping[str, Step]) -> tuple[str, ...]:

@@ -4,7 +4,8 @@
 - `own_steps`                       steps a record adds
 - `hold_against`                    what is said of a plan, where it can be
 - `read_evidence`                   what is said of a step, checked against what proves it
-- `ticked`, `read_tick`             bolts of a step that are ticked off, one by one
+- `turns_in`                        the bolts of a step, turn by turn
+- `pulled`, `ticked`, `read_tick`   those of which something was said, and those that are ticked off
 """
 
 from __future__ import annotations
@@ -15,9 +16,9 @@ from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.case import QUESTIONS
-from liftbite.core.fit.joints import sequence_of
 from liftbite.core.fit.plan import Plan, Planned
 from liftbite.core.fit.step import Step
+from liftbite.core.fit.tightening import Turn, left_of, turns_at
 from liftbite.core.job.record import Line, in_force, plain_name
 
 State = Literal["done", "overridden", "open", "waits", "shut"]
@@ -94,14 +95,14 @@ def _state(line: Line | None, missing: Collection[str], awaits: Collection[str])
     return "shut" if missing else "waits" if awaits else "open"
 
 
-def read_evidence(plan: Plan, line: Line, standing: Mapping[str, Standing], left: Collection[int] = ()) -> Line:
+def read_evidence(plan: Plan, line: Line, standing: Mapping[str, Standing], left: Collection[Turn] = ()) -> Line:
     """What is said of a step, where it proves it.
 
     Parameters
     ----------
     plan, standing : the plan, and where every step stands
     line : what is said
-    left : its bolts that are not ticked off
+    left : turns of its bolts that are not ticked off
 
     Raises
     ------
@@ -119,7 +120,8 @@ def read_evidence(plan: Plan, line: Line, standing: Mapping[str, Standing], left
     if line.answer == "overridden" and not planned.step.hold:
         raise UnreadableEntry(f"{planned.step.title}: only a hold point is overridden")
     if left and line.answer == "done":
-        raise UnreadableEntry(f"{planned.step.title}: not ticked off yet: bolt {', '.join(map(str, left))}")
+        bolts = ", ".join(dict.fromkeys(str(turn.bolt) for turn in left))
+        raise UnreadableEntry(f"{planned.step.title}: not ticked off yet: bolt {bolts}")
     if planned.step.signed and not line.who:
         raise UnreadableEntry(f"{planned.step.title}: say who says so")
     if line.answer == "done" and planned.step.evidence in {"reading", "sentence"} and not line.said.get("text"):
@@ -128,28 +130,33 @@ def read_evidence(plan: Plan, line: Line, standing: Mapping[str, Standing], left
     return line
 
 
-def ticked(record: Iterable[Line], step: str) -> tuple[int, ...]:
-    """The bolts of a step that are ticked, in the order they were.
+def pulled(record: Iterable[Line], step: str) -> dict[str, Line]:
+    """Turn of a step -> what was said of it last, ticked off or to be looked at again, in the order they were.
 
     >>> from liftbite.core.job.record import read_line
-    >>> ticked([read_line("bolt", "flywheel_on:4", {"answer": "done"})], "flywheel_on")
-    (4,)
+    >>> list(pulled([read_line("bolt", "flywheel_on:4", {"answer": "done"})], "flywheel_on"))
+    ['4']
     """
     ahead = f"{step}:"
-    keys = (key for key in in_force(record, "bolt") if key.startswith(ahead))
-    return tuple(int(key.removeprefix(ahead)) for key in keys if key.removeprefix(ahead).isdecimal())
+    found = in_force(record, "bolt")
+    return {key.removeprefix(ahead): line for key, line in found.items() if key.startswith(ahead)}
 
 
-def read_tick(line: Line, standing: Mapping[str, Standing], sequence: Collection[int]) -> Line:
+def ticked(record: Iterable[Line], step: str) -> tuple[str, ...]:
+    """The turns of a step's bolts that are ticked off, in the order they were."""
+    return tuple(key for key, line in pulled(record, step).items() if line.answer == "done")
+
+
+def read_tick(line: Line, standing: Mapping[str, Standing], turns: Collection[Turn]) -> Line:
     """A bolt that is ticked off, where its step has one and its turn has come.
 
     Raises
     ------
     UnreadableEntry : no such bolt, or a step whose turn has not come
     """
-    step, _, number = line.key.rpartition(":")
+    step, _, turn = line.key.rpartition(":")
     here = standing.get(step)
-    if here is None or not number.isdecimal() or int(number) not in sequence:
+    if here is None or turn not in {each.key for each in turns}:
         raise UnreadableEntry(f"“{line.key}” is no bolt of this plan")
     if here.state == "shut":
         raise UnreadableEntry(f"{here.planned.step.title}: its turn has not come")
@@ -176,18 +183,19 @@ def hold_against(line: Line, plan: Plan, found: Progress, record: Iterable[Line]
         if question is None or line.answer not in question.options:
             raise UnreadableEntry(f"“{line.answer}” is no answer to “{line.key}”")
     elif line.kind == "step":
-        done = ticked(record, line.key)
-        read_evidence(plan, line, standing, [n for n in _bolts(plan, line.key, known) if n not in done])
+        record = list(record)
+        read_evidence(plan, line, standing, left_of(turns_in(plan, line.key, known, record), ticked(record, line.key)))
     elif line.kind == "bolt":
-        read_tick(line, standing, _bolts(plan, line.key.rpartition(":")[0], known))
+        read_tick(line, standing, turns_in(plan, line.key.rpartition(":")[0], known, record))
     elif line.kind == "own step" and line.said.get("after") and line.said["after"] not in plan.by_key:
         raise UnreadableEntry(f"“{line.said['after']}” is no step of this plan")
     return line
 
 
-def _bolts(plan: Plan, key: str, known: Mapping[str, object]) -> tuple[int, ...]:
+def turns_in(plan: Plan, key: str, known: Mapping[str, object], record: Iterable[Line]) -> tuple[Turn, ...]:
+    """The turns of a step's bolts; nothing where it has none, or nobody said how many."""
     planned = plan.by_key.get(key)
-    return sequence_of(planned.step.joint, known) if planned else ()
+    return turns_at(planned.step.joint, known, record) if planned else ()
 
 
 def own_steps(record: Iterable[Line]) -> list[Step]:

@@ -50,6 +50,7 @@ class Step:
     tools : what to have at hand
     note : what to know, access included
     hazards : what can hurt
+    hazards_of : what can hurt in a case, where cases differ
     evidence : what proves it
     hold : True for a hold point: what comes after stays shut until it is proved, or a named person overrides it
     parts : parts of the list it takes; while one is awaited it waits
@@ -70,6 +71,7 @@ class Step:
     tools: tuple[str, ...] = ()
     note: str = ""
     hazards: tuple[str, ...] = ()
+    hazards_of: Callable[[Case], tuple[str, ...]] | None = None
     evidence: Evidence = "tick"
     hold: bool = False
     parts: tuple[str, ...] = ()

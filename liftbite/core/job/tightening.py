@@ -1,7 +1,8 @@
 """Instructions for bolts, as a workshop writes them: whose, torque and angle, and what goes with it.
 
 - `FINISHES`   what goes with an instruction -> torque factor
-- `Instruction`, `read_instructions`   `kit: 44 lb-ft + 90°, oiled; maker: 53 lb-ft, blue locker`
+- `Instruction`, `read_instruction`   one of them
+- `read_instructions`   `kit: 44 lb-ft + 90°, oiled; maker: 53 lb-ft, blue locker`
 """
 
 from __future__ import annotations
@@ -58,11 +59,24 @@ def read_instructions(typed: str) -> tuple[Instruction, ...]:
     parts = [part.strip() for part in re.split(r"[;\n]", typed) if part.strip()]
     if len(parts) > MOST:
         raise UnreadableEntry(f"{len(parts)} instructions are too many to stand side by side; {MOST} at most")
-    return tuple(_instruction(part) for part in parts)
+    owned = ((part, *part.rpartition(":")[::2]) for part in parts)
+    return tuple(_instruction(owner, rest, part) for part, owner, rest in owned)
 
 
-def _instruction(part: str) -> Instruction:
-    owner, _, rest = part.rpartition(":")
+def read_instruction(owner: str, typed: str) -> Instruction:
+    """One instruction of one owner, `44 lb-ft + 90°, oiled`.
+
+    Raises
+    ------
+    UnreadableEntry : what would be right
+
+    >>> read_instruction("kit", "44 lb-ft + 90°, oiled").factor
+    0.15
+    """
+    return _instruction(owner, typed, typed)
+
+
+def _instruction(owner: str, rest: str, part: str) -> Instruction:
     first, _, words = rest.partition(",")
     first, words = first.strip(), words.strip()
     both = read_tightening(first)

@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+
 import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.fit.bolt_map import Hole, fits_ways, judge, read_hole, swaps
+from liftbite.core.fit.bolt_map import Hole, judge, read_hole, swaps
+from liftbite.core.fit.pattern import places_of, read_pattern, ways_round
 
 HOUSING = {"thread": "M10 x 1.5", "grip": "30 mm", "material": "aluminium", "depth": "30 mm"}
 
@@ -52,15 +55,19 @@ def test_two_bolts_that_can_be_swapped_with_harm_are_named_and_those_that_cannot
     assert list(swaps([hole(1, length="55 mm"), hole(2, length="55 mm")])) == []
 
 
+def circle(angles: Iterable[float]) -> list[tuple[float, float]]:
+    return [(np.sin(a), np.cos(a)) for a in angles]
+
+
 @given(st.integers(3, 12), st.floats(0, 6.28))
 def test_an_even_circle_goes_on_as_many_ways_as_it_has_holes(count: int, start: float) -> None:
-    assert fits_ways([start + 2 * np.pi * n / count for n in range(count)]) == count
+    assert ways_round(circle(start + 2 * np.pi * n / count for n in range(count))) == count
 
 
 def test_one_hole_off_its_place_indexes_a_circle_and_two_opposite_ones_halve_it() -> None:
     even = [n * np.pi / 3 for n in range(6)]
-    assert fits_ways([0.1, *even[1:]]) == 1
-    assert fits_ways([0.1, even[1], even[2], np.pi + 0.1, even[4], even[5]]) == 2
+    assert ways_round(circle([0.1, *even[1:]])) == 1
+    assert ways_round(circle([0.1, even[1], even[2], np.pi + 0.1, even[4], even[5]])) == 2
 
 
 @pytest.mark.parametrize(
@@ -86,3 +93,36 @@ def test_the_working_says_the_sum_by_which_a_bolt_is_judged() -> None:
     )
     assert "Depth 30 less a pitch: 28.5 mm are free." in found.working
     assert found.engaged == pytest.approx(21.5e-3)
+
+
+def placed(*places: tuple[int, str, str]) -> list[Hole]:
+    return [hole(number, length="55 mm", angle=angle, out=out) for number, angle, out in places]
+
+
+def test_holes_dragged_over_a_photo_come_to_true_size_by_one_length_between_two() -> None:
+    holes = placed((1, "0°", "0.9"), (2, "90°", "0.4"), (3, "180°", "0.9"), (4, "270°", "1.2"))
+    places = places_of(holes, read_pattern("Bell housing", {"between": "1-3: 324 mm"}))
+    assert places[1] == pytest.approx((0, 0.162), abs=1e-9)
+    assert places[2] == pytest.approx((0.072, 0), abs=1e-9)
+    assert places[4] == pytest.approx((-0.216, 0), abs=1e-9)
+
+
+@pytest.mark.parametrize(
+    ("said", "says"),
+    [
+        ({}, "wants a length that was measured"), ({"between": "1-9: 30 mm"}, "there is no hole 9"),
+        ({"across": "324 mm"}, "wants a length that was measured"),  # they stand on no circle
+        ({"between": "1-1: 30 mm"}, "is not understood"), ({"between": "1-3: 30 m"}, "no length between bolts"),
+        ({"photo": "me.jpg"}, "goes by the SHA-256"),
+    ],
+)  # fmt: skip
+def test_no_card_at_true_size_without_a_length_that_was_measured(said: dict[str, str], says: str) -> None:
+    holes = placed((1, "0°", "0.9"), (2, "90°", "0.4"), (3, "180°", "0.9"))
+    with pytest.raises(UnreadableEntry, match=says):
+        places_of(holes, read_pattern("Bell housing", said))
+
+
+def test_a_hole_nobody_placed_is_named() -> None:
+    holes = [*placed((1, "0°", "1"), (2, "90°", "1")), hole(7, length="55 mm")]
+    with pytest.raises(UnreadableEntry, match="place hole 7"):
+        places_of(holes, read_pattern("Bell housing", {"across": "300 mm"}))

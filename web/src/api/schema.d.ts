@@ -1033,6 +1033,78 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/plan/paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a filled step list, line by line in its order; where one is refused, none is kept. */
+        post: operations["fit_from_paper__int_job_id__plan_paper_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/plan/shop-step": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** A step for every plan of the shop from now on, or no more, in the place of the version seen. */
+        put: operations["fit_keep_step__int_job_id__plan_shop_step_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/plan/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The plan as a file: answers, own steps, instructions, and every step to read. */
+        get: operations["fit_plan_file__int_job_id__plan_file_get"];
+        put?: never;
+        /** Takes the answers, the own steps and the instructions of a plan's file into a job. */
+        post: operations["fit_read_plan_file__int_job_id__plan_file_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/plan/wrench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Takes readings of a torque wrench, each once and in order, for the bolts of a step.
+         * @description <br/>A good one ticks its bolt off; one out of its band, or of a bolt that was tight before, is kept and the bolt stays.
+         */
+        post: operations["fit_from_wrench__int_job_id__plan_wrench_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/card.svg": {
         parameters: {
             query?: never;
@@ -4702,6 +4774,16 @@ export interface components {
             /** Steps */
             steps: components["schemas"]["FitStepOut"][];
             /**
+             * Wrenches
+             * @description Instruments of the shop with a data port, by their keys.
+             */
+            wrenches: components["schemas"]["NameOut"][];
+            /**
+             * Shop Steps
+             * @description Steps the shop adds to every plan, and those it has let go.
+             */
+            shop_steps: components["schemas"]["ShopStepOut"][];
+            /**
              * Next
              * @description The step to do now; nothing where none is open.
              */
@@ -4757,6 +4839,32 @@ export interface components {
              * @description In how many ways round it goes on; empty where the angles are not said.
              */
             circle: string;
+            /**
+             * Across
+             * @description Measured across its circle, as typed.
+             */
+            across: string;
+            /**
+             * Between
+             * @description Measured between two holes, as typed.
+             */
+            between: string;
+            /**
+             * Starts
+             * @description Where numbers begin.
+             * @enum {string}
+             */
+            starts: "part" | "clock";
+            /**
+             * Photo
+             * @description The photo it is dragged over, by its digest.
+             */
+            photo: string;
+            /**
+             * Card
+             * @description Why there is no card at 1:1 yet; empty where there is.
+             */
+            card: string;
         };
         /**
          * FitStepOut
@@ -4845,10 +4953,24 @@ export interface components {
              */
             sequence: number[];
             /**
-             * Ticked
-             * @description Those that are ticked off.
+             * Turns
+             * @description The same pass after pass, with what each is tightened to.
              */
-            ticked: number[];
+            turns: components["schemas"]["TurnOut"][];
+            /** Passes */
+            passes: number;
+            /**
+             * Ways
+             * @description Instructions for its bolts, side by side; one is chosen.
+             */
+            ways: components["schemas"]["WayOut"][];
+            /**
+             * Help
+             * @description What it says by the job's own figures.
+             */
+            help: string[];
+            /** @description Who is at it. */
+            has: components["schemas"]["SaidOut"] | null;
         };
         /**
          * HoleOut
@@ -4893,6 +5015,11 @@ export interface components {
              * @description Clockwise from the top; nothing where nobody said.
              */
             degrees: number | null;
+            /**
+             * Out
+             * @description How far from the middle of the drawing, whose circle has radius 1.
+             */
+            out: number;
             /** Who */
             who: string;
             /** At */
@@ -4955,6 +5082,59 @@ export interface components {
             options: components["schemas"]["NameOut"][];
         };
         /**
+         * ShopStepOut
+         * @description A step the shop adds to every plan, or has let go.
+         */
+        ShopStepOut: {
+            /** Title */
+            title: string;
+            /**
+             * Key
+             * @description Its key in a plan.
+             */
+            key: string;
+            /** Kept */
+            kept: boolean;
+            /**
+             * Version
+             * @description For If-Match.
+             */
+            version: number;
+        };
+        /**
+         * TurnOut
+         * @description A bolt in a pass.
+         */
+        TurnOut: {
+            /**
+             * Key
+             * @description Its name in the record, after the step's.
+             */
+            key: string;
+            /**
+             * Number
+             * @description Which pass, from 1.
+             */
+            number: number;
+            /** Bolt */
+            bolt: number;
+            /**
+             * To
+             * @description What it is tightened to; empty where no figure is known.
+             */
+            to: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "open" | "done" | "look again";
+            /**
+             * Says
+             * @description What a wrench read, and what is wrong with it.
+             */
+            says: string;
+        };
+        /**
          * VanishedOut
          * @description What was said of a step the plan no longer has.
          */
@@ -4966,6 +5146,41 @@ export interface components {
             text: string;
         };
         /**
+         * WayOut
+         * @description An instruction for the bolts of a joint.
+         */
+        WayOut: {
+            /** Key */
+            key: string;
+            /** Owner */
+            owner: string;
+            /** Chosen */
+            chosen: boolean;
+            /**
+             * Words
+             * @description All of it in words.
+             */
+            words: string;
+            /** Said */
+            said: {
+                [key: string]: string;
+            };
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "plausible" | "low" | "high" | "refused" | "by stretch" | "open";
+            /**
+             * Says
+             * @description Against thread and grade; what is missing where they are not known.
+             */
+            says: string;
+            /** Working */
+            working: string;
+            /** Who */
+            who: string;
+        };
+        /**
          * SayOfPlanIn
          * @description Something said of the plan: an answer it depends on, a step done or overridden, a bolt ticked, a step of one's
          *     own, a bag, a mark, or something left over.
@@ -4975,7 +5190,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "plan" | "step" | "own step" | "bolt" | "bag" | "mark" | "leftover" | "hole";
+            kind: "plan" | "step" | "own step" | "bolt" | "bag" | "mark" | "leftover" | "hole" | "tightening" | "pattern" | "at it";
             /** Key */
             key: string;
             /** Said */
@@ -4992,6 +5207,73 @@ export interface components {
              * @default
              */
             request?: string;
+        };
+        /**
+         * FromPaperIn
+         * @description A filled step list, typed back at once: all of it is kept, or none.
+         */
+        FromPaperIn: {
+            /** Lines */
+            lines: components["schemas"]["SayOfPlanIn"][];
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+        };
+        /**
+         * ShopStepIn
+         * @description A step the shop adds to every plan from now on, or lets go.
+         */
+        ShopStepIn: {
+            /** Title */
+            title: string;
+            /**
+             * After
+             * @default
+             */
+            after?: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Kept
+             * @default true
+             */
+            kept?: boolean;
+        };
+        /**
+         * PlanFileIn
+         * @description The text of a plan's file.
+         */
+        PlanFileIn: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * WrenchIn
+         * @description Readings of a torque wrench, each for the next bolt of a step.
+         */
+        WrenchIn: {
+            /** Step */
+            step: string;
+            /** Instrument */
+            instrument: string;
+            /** Events */
+            events: number[];
+            /**
+             * Turn
+             * @description The turn picked; the next one where none.
+             * @default
+             */
+            turn?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
         };
         /**
          * ProveOut
@@ -15849,10 +16131,791 @@ export interface operations {
             };
         };
     };
+    fit_from_paper__int_job_id__plan_paper_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FromPaperIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    fit_keep_step__int_job_id__plan_shop_step_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShopStepIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Changed elsewhere */
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Version not named */
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    fit_plan_file__int_job_id__plan_file_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
+    fit_read_plan_file__int_job_id__plan_file_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanFileIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    fit_from_wrench__int_job_id__plan_wrench_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WrenchIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
     fit_card__int_job_id__card_svg_get: {
         parameters: {
             query?: {
-                joint?: "flywheel" | "cover" | "spring_bolts";
+                /** @description flywheel, cover or spring_bolts, or a joint of the bolt map. */
+                joint?: string;
                 /** @description How many bolts, where the job does not say. */
                 count?: number | null;
             };
@@ -15964,7 +17027,8 @@ export interface operations {
     fit_card_pdf__int_job_id__card_pdf_get: {
         parameters: {
             query?: {
-                joint?: "flywheel" | "cover" | "spring_bolts";
+                /** @description flywheel, cover or spring_bolts, or a joint of the bolt map. */
+                joint?: string;
                 /** @description How many bolts, where the job does not say. */
                 count?: number | null;
             };
