@@ -97,7 +97,8 @@ def plan_out(bench: Bench) -> mf.PlanOut:
             for name, answer in case.answers.items()
         ],
         steps=[_step_out(s, plan, hands, known, bench.record) for s in found.standings],
-        wrenches=[NameOut(name=str(number), label=held.name) for number, held in bench.instruments if held.port],
+        wrenches=[NameOut(name=str(number), label=held.name) for number, held in bench.instruments
+                  if held.port and held.kind == "torque_wrench"],
         shop_steps=[mf.ShopStepOut(title=title, key=own_key(title), kept=bool(said), version=version)
                     for title, (said, version) in bench.shop_steps.items()],
         next=found.next.planned.key if found.next else "", done=found.done,

@@ -16,7 +16,7 @@ from liftbite.gauges.simulate import Simulator, wrench
 from tests.api.fit.test_views import plan_of, say, ticked_in, work_on
 from tests.api.jobs.test_views import begin
 from tests.api.measure.test_gauges import heard, own
-from tests.jobs import FULL
+from tests.jobs import FULL, MOTORCYCLE
 
 
 @pytest.fixture
@@ -55,7 +55,7 @@ def test_a_wrench_ticks_bolts_off_and_the_one_pulled_twice_is_seen(
     work_on(client, job, "flywheel_on")
     step = step_of(plan_of(client, job), "flywheel_on")
     torque = step["turns"][0]["to"]
-    key, many = own(client, twice.url, "caliper"), len(step["sequence"])
+    key, many = own(client, twice.url, "torque_wrench"), len(step["sequence"])
     events = [e["number"] for e in heard(client, key, 9)][: many + 1]
     say(client, job, "tightening", "flywheel:kit", answer="chosen", figure="85 N·m", count=str(many))
     body = {"step": "flywheel_on", "instrument": key, "events": events}
@@ -77,7 +77,7 @@ def test_twenty_pulls_a_second_and_none_lost_or_doubled(client: FlaskClient, job
     say(client, job, "tightening", "flywheel:kit", answer="chosen", figure="85 N·m", count="36")
     there = Simulator(wrench(85, 36, noise=0.0), every=0.05).start()
     try:
-        key = own(client, there.url, "caliper")
+        key = own(client, there.url, "torque_wrench")
         after, seen = 2**52, 0
         end = time.monotonic() + 60
         while seen < 36 and time.monotonic() < end:
@@ -177,7 +177,7 @@ def test_a_card_of_holes_that_were_dragged_over_a_photo(client: FlaskClient, job
 def test_cautions_are_those_of_the_case(client: FlaskClient, job: int) -> None:
     car = " ".join(step_of(plan_of(client, job), "cautions")["hazards"])
     assert "gearbox on a jack" in car
-    bike = int(begin(client, {"job_name": "Bike", "layout": "wet_motorcycle"})["id"])
+    bike = int(begin(client, MOTORCYCLE)["id"])
     words = " ".join(step_of(plan_of(client, bike), "cautions")["hazards"])
     assert "Used oil" in words
     assert "gearbox" not in words

@@ -1,7 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { requestName } from "@/lib/request";
 import { patiently } from "@/lib/waiting";
-import { client, Refusal, type SayOfPlan, taken, unanswered } from "./client";
+import { client, type Plan, Refusal, type SayOfPlan, taken, unanswered } from "./client";
+import type { components } from "./schema";
 
 export type PlanChange = Omit<SayOfPlan, "who" | "request">;
 
@@ -40,3 +41,50 @@ export function useSayOfPlan(id: number) {
     }
   };
 }
+
+/** Sends something that answers with the plan; what was refused comes back as a sentence. */
+function usePlanWrite<Asked>(id: number, send: (asked: Asked) => Promise<Plan>) {
+  const queries = useQueryClient();
+  return async (asked: Asked): Promise<string | null> => {
+    try {
+      queries.setQueriesData({ queryKey: key(id) }, await send(asked));
+      return null;
+    } catch (error) {
+      return error instanceof Refusal ? error.message : "It could not be kept; try again.";
+    }
+  };
+}
+
+const of = (id: number) => ({ path: { job_id: id } });
+
+/** Hands readings of a torque wrench on, each for the bolt that is next. */
+export const useWrench = (id: number) =>
+  usePlanWrite(id, (body: components["schemas"]["WrenchIn"]) =>
+    taken(client.POST("/api/jobs/{job_id}/plan/wrench", { params: of(id), body })),
+  );
+
+/** Takes a filled paper, all of it or none. */
+export const useFromPaper = (id: number) =>
+  usePlanWrite(id, (body: components["schemas"]["FromPaperIn"]) =>
+    taken(client.POST("/api/jobs/{job_id}/plan/paper", { params: of(id), body })),
+  );
+
+/** Takes the answers, own steps and instructions of a plan's file. */
+export const usePlanFile = (id: number) =>
+  usePlanWrite(id, (text: string) =>
+    taken(client.POST("/api/jobs/{job_id}/plan/file", { params: of(id), body: { text } })),
+  );
+
+type ShopStep = components["schemas"]["ShopStepIn"] & { version: number };
+
+/** A step for every plan of the shop, or no more, in the place of the version seen. */
+export const useShopStep = (id: number) =>
+  usePlanWrite(id, ({ version, ...body }: ShopStep) =>
+    taken(
+      client.PUT("/api/jobs/{job_id}/plan/shop-step", {
+        params: of(id),
+        body,
+        headers: { "If-Match": `"${version}"` },
+      }),
+    ),
+  );

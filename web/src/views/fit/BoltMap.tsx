@@ -1,7 +1,8 @@
-import { type PointerEvent, useState } from "react";
+import { useState } from "react";
 import type { Plan } from "@/api/client";
 import { Labelled } from "@/components/Labelled";
 import type { Say } from "./FitView";
+import { HolePattern } from "./HolePattern";
 
 type Joint = Plan["bolt_maps"][number];
 const JOINTS = ["Bell housing", "Flywheel", "Cover", "Gearbox mount", "Retainer", "Starter"];
@@ -40,7 +41,7 @@ export function BoltMap({ plan, say }: { plan: Plan; say: Say }) {
         Which bolt goes where
       </h2>
       {plan.bolt_maps.map((map) => (
-        <JointMap key={map.joint} map={map} say={say} onTrouble={setTrouble} />
+        <JointMap key={map.joint} job={plan.job} map={map} say={say} onTrouble={setTrouble} />
       ))}
       <details>
         <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
@@ -94,9 +95,9 @@ export function BoltMap({ plan, say }: { plan: Plan; say: Say }) {
   );
 }
 
-type Said = { map: Joint; say: Say; onTrouble: (trouble: string | null) => void };
+type Said = { job: number; map: Joint; say: Say; onTrouble: (trouble: string | null) => void };
 
-function JointMap({ map, say, onTrouble }: Said) {
+function JointMap({ job, map, say, onTrouble }: Said) {
   return (
     <div className="border-b border-hair py-2" data-joint={map.joint}>
       <div className="flex flex-wrap items-start gap-4">
@@ -126,7 +127,7 @@ function JointMap({ map, say, onTrouble }: Said) {
             </div>
           ))}
         </div>
-        <Clock map={map} say={say} onTrouble={onTrouble} />
+        <HolePattern job={job} map={map} say={say} onTrouble={onTrouble} />
       </div>
       {map.swaps.map((swap) => (
         <p key={swap} className="font-semibold">
@@ -146,62 +147,5 @@ function Working({ words }: { words: string }) {
       </summary>
       <p>{words}</p>
     </details>
-  );
-}
-
-/** The holes on their circle, as seen; one is moved with the pointer, or typed. */
-function Clock({ map, say, onTrouble }: Said) {
-  const [moved, setMoved] = useState<{ key: string; degrees: number } | null>(null);
-  const placed = map.holes.filter((hole) => hole.degrees !== null);
-  if (placed.length === 0) return null;
-  const turn = (event: PointerEvent<SVGSVGElement>) => {
-    if (!moved) return;
-    const box = event.currentTarget.getBoundingClientRect();
-    const x = event.clientX - box.left - box.width / 2;
-    const y = event.clientY - box.top - box.height / 2;
-    setMoved({ ...moved, degrees: Math.round((Math.atan2(x, -y) * 180) / Math.PI + 360) % 360 });
-  };
-  const drop = () => {
-    const hole = map.holes.find((each) => each.key === moved?.key);
-    if (moved && hole && moved.degrees !== hole.degrees) {
-      const said = { answer: "kept", ...hole.said, angle: `${moved.degrees}°` };
-      void say({ kind: "hole", key: hole.key, said }).then(onTrouble);
-    }
-    setMoved(null);
-  };
-  return (
-    <svg
-      viewBox="-60 -60 120 120"
-      className="size-48 touch-none"
-      role="img"
-      aria-label={`${map.joint}: ${placed.map((hole) => `${hole.number} at ${hole.degrees}°`).join(", ")}`}
-      onPointerMove={turn}
-      onPointerUp={drop}
-      onPointerLeave={drop}
-    >
-      <circle r={44} fill="none" stroke="var(--line)" strokeDasharray="4 2 1 2" />
-      <path d="M0 -54 v6 M-2 -50 l2 -4 l2 4" fill="none" stroke="var(--ink)" />
-      {placed.map((hole) => {
-        const degrees = moved?.key === hole.key ? moved.degrees : (hole.degrees ?? 0);
-        const at = (degrees * Math.PI) / 180;
-        return (
-          <g
-            key={hole.key}
-            transform={`translate(${44 * Math.sin(at)} ${-44 * Math.cos(at)})`}
-            className="cursor-grab"
-            onPointerDown={() => setMoved({ key: hole.key, degrees })}
-          >
-            <circle
-              r={8}
-              fill="var(--sheet)"
-              stroke={moved?.key === hole.key ? "var(--now)" : "var(--ink)"}
-            />
-            <text textAnchor="middle" dy="3" fontSize="9" fill="var(--ink)" className="figure select-none">
-              {hole.number}
-            </text>
-          </g>
-        );
-      })}
-    </svg>
   );
 }

@@ -1,23 +1,38 @@
-import type { FitStep } from "@/api/client";
+import { useState } from "react";
+import type { FitStep, GaugeEvent, Plan } from "@/api/client";
+import { useWrench } from "@/api/fit";
+import { beep } from "@/lib/beep";
+import { useGauge } from "@/lib/useGauge";
 import type { Say } from "./FitView";
 
-const SIZE = 168;
+const SIZE = 200;
 const MIDDLE = SIZE / 2;
-const RADIUS = 62;
+const RADIUS = 76;
+const WRENCH = "liftbite.wrench";
 
-/** The bolts of a joint on their circle, the one to do next marked; each is ticked off by one large button. */
-export function Bolts({ step, say }: { step: FitStep; say: Say }) {
-  const next = step.sequence.find((bolt) => !step.ticked.includes(bolt));
-  const last = step.ticked.at(-1);
-  const tick = (bolt: number, answer: "done" | "open") =>
-    void say({ kind: "bolt", key: `${step.key}:${bolt}`, said: { answer } });
+type Turn = FitStep["turns"][number];
+
+/** The bolts of a joint on their circle, pass after pass, the one to do next marked; ticked off by one large button or by the wrench itself. */
+export function Bolts({ plan, step, say }: { plan: Plan; step: FitStep; say: Say }) {
+  const [picked, setPicked] = useState("");
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const open = step.turns.filter((turn) => turn.state !== "done");
+  const next = open.find((turn) => turn.key === picked) ?? open[0];
+  const last = step.turns.findLast((turn) => turn.state === "done");
+  const pass = step.turns.filter((turn) => turn.number === (next ?? last)?.number);
+  const ticked = step.turns.length - open.length;
+  const tick = (turn: Turn, answer: "done" | "open") => {
+    setPicked("");
+    void say({ kind: "bolt", key: `${step.key}:${turn.key}`, said: { answer } }).then(setTrouble);
+  };
+  const wrong = step.turns.filter((turn) => turn.state === "look again");
   return (
     <div className="flex flex-wrap items-center gap-x-6 gap-y-2 pt-3" data-testid="bolts">
       <svg
         viewBox={`0 0 ${SIZE} ${SIZE}`}
-        className="size-44"
+        className="size-56"
         role="img"
-        aria-label={`${step.ticked.length} of ${step.sequence.length} bolts ticked off`}
+        aria-label={`${ticked} of ${step.turns.length} ticked off`}
       >
         <circle
           cx={MIDDLE}
@@ -28,8 +43,25 @@ export function Bolts({ step, say }: { step: FitStep; say: Say }) {
           strokeDasharray="8 3 2 3"
         />
         <path d={`M${MIDDLE} 2v10`} stroke="var(--ink)" strokeWidth="2" />
-        {step.sequence.map((bolt) => (
-          <Bolt key={bolt} step={step} bolt={bolt} next={bolt === next} />
+        {step.passes > 1 && (
+          <text
+            x={MIDDLE}
+            y={MIDDLE + 5}
+            textAnchor="middle"
+            className="font-figure text-[15px] font-bold"
+            fill="var(--ink)"
+          >
+            {pass[0]?.number} of {step.passes}
+          </text>
+        )}
+        {pass.map((turn) => (
+          <Bolt
+            key={turn.key}
+            turn={turn}
+            count={step.sequence.length}
+            next={turn.key === next?.key}
+            onPick={() => setPicked(turn.key)}
+          />
         ))}
       </svg>
       <div className="grid grow basis-64 gap-2">
@@ -37,7 +69,7 @@ export function Bolts({ step, say }: { step: FitStep; say: Say }) {
           <p className="text-field font-bold">Every bolt is ticked off.</p>
         ) : (
           <button type="button" className="button min-h-20 text-state" onClick={() => tick(next, "done")}>
-            Bolt {next} is tight
+            Bolt {next.bolt} {next.to ? `: ${next.to}` : "is tight"}
           </button>
         )}
         {last !== undefined && (
@@ -46,8 +78,23 @@ export function Bolts({ step, say }: { step: FitStep; say: Say }) {
             className="plain-link min-h-11 text-left text-note"
             onClick={() => tick(last, "open")}
           >
-            Take back bolt {last}
+            Take back bolt {last.bolt}
+            {step.passes > 1 && `, pass ${last.number}`}
           </button>
+        )}
+        {wrong.map((turn) => (
+          <p key={turn.key} className="font-semibold" data-testid="look-again">
+            ▲ Bolt {turn.bolt}
+            {step.passes > 1 && `, pass ${turn.number}`}: {turn.says}. It is still open.
+          </p>
+        ))}
+        {plan.wrenches.length > 0 && open.length > 0 && (
+          <Wrench plan={plan} step={step} turn={picked} onTaken={() => setPicked("")} />
+        )}
+        {trouble && (
+          <p role="alert" className="font-semibold">
+            ▲ {trouble}
+          </p>
         )}
         <p className="text-note text-soft">
           In the order {step.sequence.join(", ")}. Numbered clockwise from the mark on the part; a line across
@@ -58,29 +105,98 @@ export function Bolts({ step, say }: { step: FitStep; say: Say }) {
   );
 }
 
-function Bolt({ step, bolt, next }: { step: FitStep; bolt: number; next: boolean }) {
-  const turn = ((bolt - 1) / step.sequence.length) * 2 * Math.PI;
-  const [x, y] = [MIDDLE + RADIUS * Math.sin(turn), MIDDLE - RADIUS * Math.cos(turn)];
-  const done = step.ticked.includes(bolt);
-  const colour = next ? "var(--now)" : "var(--ink)";
+/** A wrench with a data port: what it sends goes to the bolt that is next. */
+function Wrench({
+  plan,
+  step,
+  turn,
+  onTaken,
+}: {
+  plan: Plan;
+  step: FitStep;
+  turn: string;
+  onTaken: () => void;
+}) {
+  const [held, setHeld] = useState(sessionStorage.getItem(WRENCH) ?? "");
+  const instrument = plan.wrenches.some(({ name }) => name === held) ? held : "";
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const take = useWrench(plan.job);
+  const state = useGauge(instrument, async (event: GaugeEvent) => {
+    const refused = await take({ step: step.key, instrument, events: [event.number], turn, who: "" });
+    beep(refused === null);
+    setTrouble(refused);
+    onTaken();
+  });
   return (
-    <g data-bolt={bolt} data-ticked={done}>
+    <div>
+      <label className="flex items-center gap-2 text-note">
+        <span className="font-semibold">With</span>
+        <select
+          value={instrument}
+          onChange={(event) => {
+            sessionStorage.setItem(WRENCH, event.target.value);
+            setHeld(event.target.value);
+          }}
+          className="h-11 min-w-0 grow rounded-cut border border-line bg-sheet px-2 text-body"
+        >
+          <option value="">a wrench without a data port</option>
+          {plan.wrenches.map(({ name, label }) => (
+            <option key={name} value={name}>
+              {label}, data port
+            </option>
+          ))}
+        </select>
+      </label>
+      {state && (
+        <p className="text-note text-soft" role="status">
+          {state.connected ? "It ticks bolts off by itself." : state.says}
+        </p>
+      )}
+      {trouble && (
+        <p role="alert" className="font-semibold">
+          ▲ {trouble}
+        </p>
+      )}
+    </div>
+  );
+}
+
+type BoltProps = { turn: Turn; count: number; next: boolean; onPick: () => void };
+
+function Bolt({ turn, count, next, onPick }: BoltProps) {
+  const at = ((turn.bolt - 1) / count) * 2 * Math.PI;
+  const [x, y] = [MIDDLE + RADIUS * Math.sin(at), MIDDLE - RADIUS * Math.cos(at)];
+  const done = turn.state === "done";
+  const colour = next ? "var(--now)" : "var(--ink)";
+  const size = count > 16 ? 8 : 14;
+  return (
+    // the dial is for the eye; the button beside it is what a hand or a keyboard uses
+    <g
+      data-bolt={turn.bolt}
+      data-ticked={done}
+      onPointerDown={done ? undefined : onPick}
+      className={done ? "" : "cursor-pointer"}
+    >
       <circle
         cx={x}
         cy={y}
-        r="12"
+        r={size}
         fill={done ? "var(--ink)" : next ? "var(--now-wash)" : "var(--sheet)"}
         stroke={colour}
         strokeWidth={next ? 3 : 1.5}
       />
+      {turn.state === "look again" && (
+        <path d={`M${x - size} ${y + size}L${x + size} ${y - size}`} stroke={colour} strokeWidth="2" />
+      )}
       <text
         x={x}
-        y={y + 4.5}
+        y={y + size * 0.36}
         textAnchor="middle"
-        className="font-figure text-[13px] font-bold"
+        className="font-figure font-bold"
+        fontSize={size * 1.05}
         fill={done ? "var(--sheet)" : colour}
       >
-        {bolt}
+        {turn.bolt}
       </text>
     </g>
   );

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Plan } from "@/api/client";
-import { type PlanChange, usePlan, useSayOfPlan } from "@/api/fit";
+import { type PlanChange, usePlan, usePlanFile, useSayOfPlan, useShopStep } from "@/api/fit";
+import { FileButton } from "@/components/FileButton";
 import { Photos } from "@/components/Photos";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
@@ -9,6 +10,7 @@ import { Person } from "@/views/measure/Person";
 import { Answers } from "./Answers";
 import { Bags } from "./Bags";
 import { BoltMap } from "./BoltMap";
+import { FromPaper } from "./FromPaper";
 import { StepCard } from "./StepCard";
 import { StepLine } from "./StepLine";
 
@@ -44,7 +46,13 @@ export function FitView() {
         </div>
         {now ? (
           <>
-            <StepCard key={now.key} step={now} say={say} onDone={() => put({ step: null })} />
+            <StepCard
+              key={now.key}
+              plan={plan.data}
+              step={now}
+              say={say}
+              onDone={() => put({ step: null })}
+            />
             <Photos job={job.id} of={`step:${now.key}`} />
           </>
         ) : (
@@ -74,6 +82,7 @@ export function FitView() {
         <Vanished plan={plan.data} />
         <Bags job={job.id} plan={plan.data} say={say} />
         <BoltMap plan={plan.data} say={say} />
+        <FromPaper plan={plan.data} />
         <Answers plan={plan.data} say={say} />
         <p className="mt-4 flex flex-wrap gap-3">
           <a className="button min-h-11" href={`/api/jobs/${job.id}/plan.pdf`} download>
@@ -82,9 +91,41 @@ export function FitView() {
           <a className="button min-h-11" href={`/api/jobs/${job.id}/card.pdf`} download>
             Flywheel bolt card at 1:1 (PDF)
           </a>
+          <a className="button min-h-11" href={`/api/jobs/${job.id}/plan/file`} download>
+            This plan as a file
+          </a>
+          <TakePlan job={job.id} />
         </p>
       </Scroll>
     </div>
+  );
+}
+
+/** Takes another plan's answers, own steps and instructions into this one. */
+function TakePlan({ job }: { job: number }) {
+  const take = usePlanFile(job);
+  const [told, setTold] = useState("");
+  return (
+    <>
+      <FileButton
+        name="Plan file"
+        accept=".json,application/json"
+        className="button min-h-11"
+        onFile={(file) =>
+          void file
+            .text()
+            .then(take)
+            .then((refused) => setTold(refused ? `▲ ${file.name}: ${refused}` : `${file.name} is taken in.`))
+        }
+      >
+        Take a plan file in
+      </FileButton>
+      {told && (
+        <span role="status" className="self-center font-semibold">
+          {told}
+        </span>
+      )}
+    </>
   );
 }
 
@@ -123,17 +164,46 @@ function Vanished({ plan }: { plan: Plan }) {
 function AddStep({ plan, say }: { plan: Plan; say: Say }) {
   const [title, setTitle] = useState("");
   const [after, setAfter] = useState("");
+  const [always, setAlways] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const keep = useShopStep(plan.job);
+  const version = plan.shop_steps.find((each) => each.title === title.trim())?.version ?? 0;
+  const send = () =>
+    always
+      ? keep({ title: title.trim(), after, note: "", kept: true, version })
+      : say({ kind: "own step", key: title, said: { answer: "asked", after } });
+  const own = plan.steps.filter((step) => step.own && step.state !== "done");
+  const letGo = async (key: string, name: string) => {
+    const shop = plan.shop_steps.find((each) => each.key === key && each.kept);
+    const refused = shop
+      ? await keep({ title: shop.title, after: "", note: "", kept: false, version: shop.version })
+      : await say({ kind: "own step", key: name, said: { answer: "open" } });
+    setTrouble(refused);
+  };
   return (
     <details className="mt-3">
       <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center text-note">
-        Add a step of this job
+        Add a step of your own
       </summary>
+      {own.map((step) => (
+        <p key={step.key} className="text-note">
+          {step.title}{" "}
+          <button
+            type="button"
+            className="plain-link min-h-11"
+            onClick={() => void letGo(step.key, step.title)}
+          >
+            {plan.shop_steps.some(({ key, kept }) => key === step.key && kept)
+              ? "No longer in every job"
+              : "Leave it out"}
+          </button>
+        </p>
+      ))}
       <form
         className="grid gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          void say({ kind: "own step", key: title, said: { answer: "asked", after } }).then((refused) => {
+          void send().then((refused) => {
             setTrouble(refused);
             if (refused === null) setTitle("");
           });
@@ -159,6 +229,15 @@ function AddStep({ plan, say }: { plan: Plan; say: Say }) {
             </option>
           ))}
         </select>
+        <label className="flex min-h-11 items-center gap-2 text-note">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={always}
+            onChange={(event) => setAlways(event.target.checked)}
+          />
+          In every job of the shop
+        </label>
         <button type="submit" className="button min-h-11" disabled={!title.trim()}>
           Add the step
         </button>

@@ -1,9 +1,10 @@
 import { useState } from "react";
-import type { FitStep } from "@/api/client";
+import type { FitStep, Plan } from "@/api/client";
 import { person } from "@/lib/person";
 import { moment } from "@/lib/words";
 import { Bolts } from "./Bolts";
 import type { Say } from "./FitView";
+import { Tightening } from "./Tightening";
 
 const ASKS: Record<FitStep["evidence"], string> = {
   tick: "",
@@ -13,7 +14,17 @@ const ASKS: Record<FitStep["evidence"], string> = {
 };
 
 /** One step in large type: its cautions, its tools, what proves it, and a button for a gloved hand. */
-export function StepCard({ step, say, onDone }: { step: FitStep; say: Say; onDone: () => void }) {
+export function StepCard({
+  plan,
+  step,
+  say,
+  onDone,
+}: {
+  plan: Plan;
+  step: FitStep;
+  say: Say;
+  onDone: () => void;
+}) {
   const [text, setText] = useState(step.text);
   const [reason, setReason] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -47,6 +58,12 @@ export function StepCard({ step, say, onDone }: { step: FitStep; say: Say; onDon
         </p>
       ))}
       {step.note && <p className="pt-2 text-field">{step.note}</p>}
+      {step.help.map((help) => (
+        <p key={help} className="pt-1 text-field">
+          {help}
+        </p>
+      ))}
+      {!done && <AtIt step={step} say={say} />}
       {step.first.length > 0 && (
         <p className="pt-2" data-testid="comes-first">
           First: {step.first.join("; ")}.
@@ -77,7 +94,8 @@ export function StepCard({ step, say, onDone }: { step: FitStep; say: Say; onDon
               void tell({ answer: "done", text });
             }}
           >
-            {step.sequence.length > 0 && <Bolts step={step} say={say} />}
+            {step.joint && step.evidence === "bolts" && <Tightening step={step} say={say} />}
+            {step.turns.length > 0 && <Bolts plan={plan} step={step} say={say} />}
             {ASKS[step.evidence] && (
               <label>
                 <span className="font-semibold">{ASKS[step.evidence]}</span>
@@ -93,7 +111,7 @@ export function StepCard({ step, say, onDone }: { step: FitStep; say: Say; onDon
             <button
               type="submit"
               className="button min-h-16 text-head"
-              disabled={(wants && !text.trim()) || step.ticked.length < step.sequence.length}
+              disabled={(wants && !text.trim()) || step.turns.some(({ state }) => state !== "done")}
             >
               {step.hold ? "Proved" : "Done"}
               {person() ? `, ${person()}` : ""}
@@ -130,5 +148,30 @@ export function StepCard({ step, say, onDone }: { step: FitStep; say: Say; onDon
         </p>
       )}
     </article>
+  );
+}
+
+/** Who is at a step, so that two people do not do it twice. */
+function AtIt({ step, say }: { step: FitStep; say: Say }) {
+  const me = person();
+  const mine = step.has !== null && step.has.who === me;
+  const tell = (answer: string) => void say({ kind: "at it", key: step.key, said: { answer } });
+  if (step.has && !mine)
+    return (
+      <p className="pt-2 font-semibold" data-testid="at-it">
+        ▲ {step.has.who} is at this step since {moment(step.has.at)}.
+      </p>
+    );
+  if (!me) return null;
+  return (
+    <p className="pt-1" data-testid="at-it">
+      <button
+        type="button"
+        className="plain-link min-h-11 text-note"
+        onClick={() => tell(mine ? "open" : "at it")}
+      >
+        {mine ? `${me} is at it: let go of it` : `I am at it, ${me}`}
+      </button>
+    </p>
   );
 }

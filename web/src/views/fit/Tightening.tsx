@@ -1,0 +1,178 @@
+import { useState } from "react";
+import type { FitStep } from "@/api/client";
+import { Labelled } from "@/components/Labelled";
+import type { Say } from "./FitView";
+
+const HOW = ["figure", "no figure known", "by feel"];
+const PASSES = ["at once", "in thirds", "half, then by fifths", "as given"];
+const FIELDS = [
+  { name: "figure", label: "Figure, and what is on the thread", hint: "44 lb-ft + 90°, oiled" },
+  { name: "count", label: "How many bolts", hint: "as the job says" },
+  { name: "thread", label: "Thread", hint: "M8" },
+  { name: "grade", label: "Class", hint: "10.9" },
+  { name: "washers", label: "Washers", hint: "as the kit says" },
+];
+
+/** By whose instruction a joint is tightened: instructions side by side, one chosen, never mixed. */
+export function Tightening({ step, say }: { step: FitStep; say: Say }) {
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const tell = async (key: string, said: Record<string, string>) => {
+    const refused = await say({ kind: "tightening", key, said });
+    setTrouble(refused);
+    return refused === null;
+  };
+  return (
+    <section className="pt-3" aria-label="By whose instruction" data-testid="tightening">
+      {step.ways.map((way) => (
+        <div key={way.key} className="border-b border-hair py-1" data-chosen={way.chosen}>
+          <p className="text-field">
+            <b>{way.owner || "Nobody named"}</b>: {way.words}
+            {way.chosen ? <b> · goes by this</b> : ""}
+          </p>
+          {way.says && (
+            <p className={way.state === "plausible" || way.state === "open" ? "" : "font-semibold"}>
+              {way.state === "plausible" || way.state === "open" ? "" : "▲ "}
+              {way.says}
+            </p>
+          )}
+          {way.working && (
+            <details className="text-note">
+              <summary className="plain-link inline-flex min-h-6 cursor-pointer items-center">
+                How it comes about
+              </summary>
+              <p>{way.working}</p>
+            </details>
+          )}
+          <p className="flex gap-4">
+            {!way.chosen && (
+              <button
+                type="button"
+                className="plain-link min-h-11"
+                onClick={() => void tell(way.key, { ...way.said, answer: "chosen" })}
+              >
+                Go by {way.owner || "this"}
+              </button>
+            )}
+            <button
+              type="button"
+              className="plain-link min-h-11"
+              onClick={() => void tell(way.key, { answer: "open" })}
+            >
+              Take it off
+            </button>
+          </p>
+        </div>
+      ))}
+      {trouble && (
+        <p role="alert" className="font-semibold">
+          ▲ {trouble}
+        </p>
+      )}
+      <New step={step} tell={tell} />
+    </section>
+  );
+}
+
+type Tell = (key: string, said: Record<string, string>) => Promise<boolean>;
+
+function New({ step, tell }: { step: FitStep; tell: Tell }) {
+  const [owner, setOwner] = useState("");
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const [how, setHow] = useState("figure");
+  const [passes, setPasses] = useState("at once");
+  const [steps, setSteps] = useState("");
+  const [bolts, setBolts] = useState("");
+  const box = "mt-0.5 block h-11 w-full rounded-cut border border-line bg-sheet px-2 font-normal";
+  const keep = async () => {
+    const given = Object.fromEntries(Object.entries(typed).filter(([, text]) => text.trim()));
+    if (how !== "figure") delete given.figure;
+    const said: Record<string, string> = {
+      ...given,
+      how,
+      answer: step.ways.length > 0 ? "beside" : "chosen",
+    };
+    if (how === "figure") said.passes = passes;
+    if (how === "figure" && passes === "as given") said.steps = steps;
+    if (bolts) said.bolts = bolts;
+    if (await tell(`${step.joint}:${owner.trim()}`, said)) {
+      setOwner("");
+      setTyped({ count: typed.count ?? "" });
+    }
+  };
+  return (
+    <details open={step.ways.length === 0 && step.turns.length === 0}>
+      <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
+        {step.ways.length > 0 ? "Another instruction beside it …" : "Say how it is tightened …"}
+      </summary>
+      <div className="grid grid-cols-2 items-end gap-2 tablet:grid-cols-4">
+        <Labelled
+          label="Whose it is"
+          value={owner}
+          placeholder="the manual"
+          maxLength={40}
+          onText={setOwner}
+        />
+        <Pick label="What is known" value={how} options={HOW} box={box} onPick={setHow} />
+        {FIELDS.filter(({ name }) => name !== "figure" || how === "figure").map(({ name, label, hint }) => (
+          <Labelled
+            key={name}
+            label={label}
+            value={typed[name] ?? ""}
+            placeholder={hint}
+            maxLength={80}
+            onText={(text) => setTyped({ ...typed, [name]: text })}
+          />
+        ))}
+        {how === "figure" && (
+          <Pick label="In passes" value={passes} options={PASSES} box={box} onPick={setPasses} />
+        )}
+        {how === "figure" && passes === "as given" && (
+          <Labelled
+            label="Each pass"
+            value={steps}
+            placeholder="35; 55; 75 lb-ft"
+            maxLength={60}
+            onText={setSteps}
+          />
+        )}
+        <Pick
+          label="The bolts"
+          value={bolts}
+          options={["", "renewed", "used again"]}
+          box={box}
+          onPick={setBolts}
+        />
+        <button
+          type="button"
+          className="button col-span-full min-h-11 tablet:col-span-1"
+          onClick={() => void keep()}
+        >
+          Keep the instruction
+        </button>
+      </div>
+    </details>
+  );
+}
+
+type PickProps = {
+  label: string;
+  value: string;
+  options: string[];
+  box: string;
+  onPick: (value: string) => void;
+};
+
+function Pick({ label, value, options, box, onPick }: PickProps) {
+  return (
+    <label className="text-note font-semibold">
+      {label}
+      <select className={box} value={value} onChange={(event) => onPick(event.target.value)}>
+        {options.map((each) => (
+          <option key={each} value={each}>
+            {each || "not said"}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
