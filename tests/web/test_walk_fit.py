@@ -76,7 +76,7 @@ def test_the_plan_follows_its_answers_and_lists_what_vanished(page: Page, shop: 
     page.get_by_label("Kind of vehicle").select_option(label="Torque tube, rear transaxle")
     expect(steps.locator("[data-step=tube]")).to_have_count(1)
     expect(page.get_by_test_id("vanished")).to_contain_text("drain")  # it was done, and is not forgotten
-    page.get_by_text("Add a step of this job").click()
+    page.get_by_text("Add a step of your own").click()
     page.get_by_label("What is to be done").fill("Paint every bolt")
     page.get_by_role("button", name="Add the step").click()
     expect(steps).to_contain_text("Paint every bolt")

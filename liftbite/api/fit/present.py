@@ -28,7 +28,8 @@ from liftbite.core.fit.pattern import Pattern, drawn_at, places_of, read_pattern
 from liftbite.core.fit.plan import Plan, plan_of
 from liftbite.core.fit.progress import PASSED, Progress, Standing, own_key, own_steps, progress, pulled
 from liftbite.core.fit.step import REACHED, STRETCHES
-from liftbite.core.fit.tightening import Turn, Way, chosen_of, plausible, read_way, turns_at
+from liftbite.core.fit.tightening import Plausible, Turn, Way, chosen_of, head_pressure, plausible, read_way, turns_at
+from liftbite.core.job.build import both
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.record import HERE, ON_ITS_WAY, Line, in_force
 from liftbite.files.plan import write_plan
@@ -251,14 +252,30 @@ def _ways_out(joint: str, record: Sequence[Line], chosen: Way | None, known: Map
             if key.partition(":")[0].strip() == joint]  # fmt: skip
 
 
+def _against_proof(way: Way, found: Plausible | None) -> str:
+    if found is not None:
+        return found.says
+    return "" if way.given is None else "type thread and class to hold it against proof"
+
+
+def _under_head(way: Way) -> str:
+    found = head_pressure(way)
+    if found is None:
+        return ""
+    pressure, stands = found
+    words = "it sinks in: a washer" if pressure > stands else "stands it"
+    return f"under the head {both(pressure, 'Pa', 2)} of {both(stands, 'Pa', 2)}, {way.under} {words}"
+
+
 def _way_out(line: Line, way: Way, chosen: Way | None, known: Mapping[str, object]) -> mf.WayOut:
     found, said = plausible(way, known), line.said
     told = [said.get("figure") or said.get("how", ""), said.get("passes", ""), said.get("steps", ""),
-            said.get("washers", ""), f"bolts {said['bolts']}" if said.get("bolts") else "",
+            f"washers {said['washers']}" if said.get("washers") else "",
+            f"bolts {said['bolts']}" if said.get("bolts") else "",
             said.get("thread", ""), said.get("grade", "")]  # fmt: skip
     return mf.WayOut(
         key=line.key, owner=way.owner, chosen=way == chosen, words=", ".join(filter(None, told)),
         said={name: text for name, text in said.items() if name != "answer"}, state=found.state if found else "open",
-        says=found.says if found else "" if way.given is None else "type thread and grade to hold it against proof",
+        says="; ".join(filter(None, (_against_proof(way, found), _under_head(way)))),
         working=found.working if found else "", who=line.who,
     )  # fmt: skip

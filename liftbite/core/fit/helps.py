@@ -31,8 +31,8 @@ def _holder(known: Known, way: Way | None) -> list[str]:
     torque = way.given.torque if way and way.given else known.get("bolt_torque")
     if not isinstance(torque, float | int) or torque <= 0:
         return []
-    forces = " or ".join(f"{both(torque / lever, 'N')} at {lever * 1e3:.0f} mm" for lever in HELD_AT)
-    return [f"Whoever holds the crank carries the wrench's {both(float(torque), 'N·m')}: {forces} from the middle."]
+    forces = " or ".join(f"{both(torque / lever, 'N', 2)} at {lever * 1e3:.0f} mm" for lever in HELD_AT)
+    return [f"Whoever holds the crank carries the wrench's {both(float(torque), 'N·m', 3)}: {forces} from the middle."]
 
 
 _HELPS: Mapping[str, Callable[[Known, Way | None], list[str]]] = {

@@ -2,7 +2,7 @@
 
 - `Way`, `read_way`      what was said of a joint's tightening
 - `ways_of`, `chosen_of`   every instruction of a joint, and the one it goes by
-- `plausible`            an instruction held against thread and grade
+- `plausible`, `head_pressure`   an instruction held against thread and grade, and against what the head bears on
 - `Turn`, `turns_of`     the bolts in order, pass after pass, each with what it is tightened to
 - `turns_at`             those of a joint as a job knows it
 - `Pull`, `read_pull`, `judged`   what a torque wrench with a data port sends of a bolt, held against its turn
@@ -16,7 +16,7 @@ import re
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
-from math import degrees
+from math import degrees, pi
 from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
@@ -41,6 +41,8 @@ HOW = ("figure", "no figure known", "by feel")
 TORQUE_BAND, ANGLE_BAND, STILL = 0.05, 5.0, 3.0
 #: Preload over proof below which a bolt is looked at again [practice].
 LOW = 0.5
+#: A bolt's hole over the bolt, and what stands under a head [-], [Pa].
+HOLE, STANDS = 1.1, {"aluminium": 200e6, "steel": 500e6}
 #: Torque factor where nobody says what is on the thread: zinc plated, or as received [memory: Shigley].
 AS_RECEIVED = 0.20
 
@@ -59,6 +61,8 @@ class Way:
     renewed : False where bolts are used again, None where nobody said
     count : how many bolts; 0 where nobody said
     thread, proof : of the bolts, proof strength [Pa]; None where nobody said
+    head : diameter of the head or its washer, on what it bears [m]; None where nobody said
+    under : what it bears on
     """
 
     joint: str
@@ -72,6 +76,8 @@ class Way:
     count: int
     thread: Thread | None
     proof: float | None
+    head: float | None = None
+    under: str = ""
 
 
 def read_way(key: str, said: Mapping[str, str]) -> Way:
@@ -101,7 +107,8 @@ def read_way(key: str, said: Mapping[str, str]) -> Way:
         raise UnreadableEntry(f"Tightening: the last pass goes to {both(given.torque, 'N·m')}, as the figure says")
     renewed = {"renewed": True, "used again": False}.get(said.get("bolts", ""))
     way = Way(joint.strip(), owner.strip(), how, given, passes, steps, said.get("washers", ""), renewed,
-              _count(said.get("count", "")), thread, proof)  # fmt: skip
+              _count(said.get("count", "")), thread, proof, _head(said.get("head", ""), thread),
+              said.get("under", ""))  # fmt: skip
     found = plausible(way)
     if found is not None and found.state == "refused" and not way.owner:
         raise UnreadableEntry(f"Tightening: {found.says}; say whose figure it is, if the manual's it stands")
@@ -114,6 +121,15 @@ def _count(typed: str) -> int:
     if not typed.isdecimal() or not 3 <= int(typed) <= MOST:
         raise UnreadableEntry(f"Tightening: “{typed}” is no number of bolts from 3 to {MOST}")
     return int(typed)
+
+
+def _head(typed: str, thread: Thread | None) -> float | None:
+    if not typed:
+        return None
+    found = float(read(typed, "m", "mm").si)
+    if not 0.004 <= found <= 0.08 or (thread is not None and found <= HOLE * thread.diameter):
+        raise UnreadableEntry(f"Tightening: “{typed}” is no head or washer that covers its hole")
+    return found
 
 
 def _fastener(said: Mapping[str, str]) -> tuple[Thread | None, float | None]:
@@ -208,6 +224,24 @@ def plausible(way: Way, known: Mapping[str, object] | None = None) -> Plausible 
                      f"{both(preload, 'N')}; proof {both(load, 'N')}. Wrenches scatter 25 to 30 %.")  # fmt: skip
 
 
+def head_pressure(way: Way) -> tuple[float, float] | None:
+    """Pressure under the head or washer, and what the material under it stands [Pa]; None where something is not said.
+
+    p = F/(π/4·(d_w² − d_h²)), d_h = 1.1·d
+
+    Source: [memory: about 200 MPa for cast aluminium, 500 for steel, as VDI 2230 lists; ISO 273 medium, holes].
+
+    >>> said = {"figure": "30 N·m", "thread": "M8", "head": "13 mm", "under": "aluminium"}
+    >>> [round(p / 1e6) for p in head_pressure(read_way("cover:kit", said))]
+    [261, 200]
+    """
+    if way.given is None or way.given.angle > 0 or way.thread is None or way.head is None or not way.under:
+        return None
+    d = way.thread.diameter
+    preload = way.given.torque / ((way.given.factor or AS_RECEIVED) * d)
+    return preload / (pi / 4 * (way.head**2 - (HOLE * d) ** 2)), STANDS[way.under]
+
+
 @dataclass(frozen=True, slots=True)
 class Turn:
     """A bolt in a pass.
@@ -237,7 +271,7 @@ def turns_of(count: int, way: Way | None) -> tuple[Turn, ...]:
 
     >>> way = read_way("cover:kit", {"figure": "30 N·m + 90°"})
     >>> [(t.key, t.to) for t in turns_of(3, way)][2:4]
-    [('1.3', '30 N·m (22.13 lb-ft)'), ('1', '90° further')]
+    [('1.3', '30 N·m (22.1 lb-ft)'), ('1', '90° further')]
     """
     if count < 3:
         return ()
@@ -247,11 +281,11 @@ def turns_of(count: int, way: Way | None) -> tuple[Turn, ...]:
         words = {"by feel": "by feel", "no figure known": "no figure known"}.get(way.how if way else "", "")
         return tuple(Turn(str(bolt), 1, bolt, words) for bolt in order)
     torques = way.steps or tuple(share * given.torque for share in PASSES.get(way.passes) or (1.0,))
-    rounds: list[tuple[str, float, float | None, bool]] = [(both(t, "N·m"), t, None, False) for t in torques]
+    rounds: list[tuple[str, float, float | None, bool]] = [(both(t, "N·m", 3), t, None, False) for t in torques]
     if given.angle > 0:
         rounds.append((f"{degrees(given.angle):g}° further", given.torque, given.angle, False))
     elif len(torques) > 1:
-        rounds.append((f"once more at {both(given.torque, 'N·m')}", given.torque, None, True))
+        rounds.append((f"once more at {both(given.torque, 'N·m', 3)}", given.torque, None, True))
     tight = len(rounds) - (1 if rounds[-1][3] else 0)
     return tuple(
         Turn(str(bolt) if number == tight else f"{number}.{bolt}", number, bolt, to, torque, angle, again)

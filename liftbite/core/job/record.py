@@ -84,7 +84,8 @@ KINDS: Mapping[str, Kind] = {
     "tightening": Kind("Tightening", {
         "answer": ("chosen", "beside", "open"), "how": ("figure", "no figure known", "by feel"), "figure": (),
         "passes": ("at once", "in thirds", "half, then by fifths", "as given"), "steps": (), "washers": (),
-        "bolts": ("renewed", "used again"), "count": (), "thread": (), "grade": (),
+        "bolts": ("renewed", "used again"), "count": (), "thread": (), "grade": (), "head": (),
+        "under": ("aluminium", "steel"),
     }, ("answer",), takes_back=_BACK, at="plan"),
     "at it": Kind("At a step", {"answer": ("at it", "open")}, ("answer",), named=True, takes_back=_BACK, at="plan"),
     "pattern": Kind("Pattern of holes", {"answer": ("kept", "open"), "across": (), "between": (), "photo": (),

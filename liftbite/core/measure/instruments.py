@@ -55,7 +55,9 @@ INSTRUMENT_KINDS: Mapping[str, InstrumentKind] = {
         InstrumentKind("micrometer", "Micrometer", "m", 1e-6, 4e-6, "practice", "0.004 mm"),
         InstrumentKind("scale", "Scale", "kg", 1e-3, 5e-3, "practice", "5 g on a bench scale"),
         InstrumentKind("force_gauge", "Force gauge", "N", 1.0, 5.0, "practice", "5 N, as a luggage scale reads"),
-        InstrumentKind("torque_wrench", "Torque wrench", "N·m", 0.1, 4.0, "memory", "4 % of 100 N·m, as ISO 6789 allows"),
+        InstrumentKind(
+            "torque_wrench", "Torque wrench", "N·m", 0.1, 4.0, "memory", "4 % of 100 N·m, as ISO 6789 allows"
+        ),
         InstrumentKind("stopwatch", "Stopwatch", "s", 1e-2, 0.2, "memory", "0.2 s, two reactions of a thumb"),
     )
 }

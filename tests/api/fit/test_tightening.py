@@ -33,11 +33,11 @@ def test_a_joint_goes_by_the_instruction_that_is_chosen(client: FlaskClient, job
            "passes": "in thirds", "bolts": "renewed", "washers": "as the kit says"}  # fmt: skip
     cover = step_of(say(client, job, "tightening", "cover:kit", **kit).get_json(), "cover_on")
     assert (len(cover["turns"]), cover["passes"], cover["ways"][0]["state"]) == (24, 4, "plausible")
-    assert cover["turns"][0]["to"] == "8.587 N·m (6.333 lb-ft)"
+    assert cover["turns"][0]["to"] == "8.59 N·m (6.33 lb-ft)"
     two = step_of(say(client, job, "tightening", "cover:maker", answer="chosen", figure="25 N·m", count="6").get_json(),
                   "cover_on")  # fmt: skip
     assert [(w["owner"], w["chosen"]) for w in two["ways"]] == [("kit", False), ("maker", True)]
-    assert (len(two["turns"]), two["ways"][1]["says"]) == (6, "type thread and grade to hold it against proof")
+    assert (len(two["turns"]), two["ways"][1]["says"]) == (6, "type thread and class to hold it against proof")
     refused = say(client, job, "tightening", "cover:", answer="chosen", figure="35 lb-ft", thread="M8", grade="8.8")
     assert (refused.status_code, "say whose figure" in refused.get_json()["detail"]) == (422, True)
 

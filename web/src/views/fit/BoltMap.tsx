@@ -100,8 +100,8 @@ type Said = { job: number; map: Joint; say: Say; onTrouble: (trouble: string | n
 function JointMap({ job, map, say, onTrouble }: Said) {
   return (
     <div className="border-b border-hair py-2" data-joint={map.joint}>
-      <div className="flex flex-wrap items-start gap-4">
-        <div className="min-w-60 grow">
+      <div className="grid items-start gap-4 wide:grid-cols-[1fr_18rem]">
+        <div>
           <h3 className="font-bold">{map.joint}</h3>
           {map.holes.map((hole) => (
             <div key={hole.key} className="py-0.5">

@@ -27,7 +27,7 @@ export function Bolts({ plan, step, say }: { plan: Plan; step: FitStep; say: Say
   };
   const wrong = step.turns.filter((turn) => turn.state === "look again");
   return (
-    <div className="flex flex-wrap items-center gap-x-6 gap-y-2 pt-3" data-testid="bolts">
+    <div className="flex flex-wrap-reverse items-center gap-x-6 gap-y-2 pt-3" data-testid="bolts">
       <svg
         viewBox={`0 0 ${SIZE} ${SIZE}`}
         className="size-56"
@@ -69,7 +69,7 @@ export function Bolts({ plan, step, say }: { plan: Plan; step: FitStep; say: Say
           <p className="text-field font-bold">Every bolt is ticked off.</p>
         ) : (
           <button type="button" className="button min-h-20 text-state" onClick={() => tick(next, "done")}>
-            Bolt {next.bolt} {next.to ? `: ${next.to}` : "is tight"}
+            {next.to ? `Bolt ${next.bolt}: ${next.to}` : `Bolt ${next.bolt} is tight`}
           </button>
         )}
         {last !== undefined && (

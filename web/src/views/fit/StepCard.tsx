@@ -94,8 +94,8 @@ export function StepCard({
               void tell({ answer: "done", text });
             }}
           >
-            {step.joint && step.evidence === "bolts" && <Tightening step={step} say={say} />}
             {step.turns.length > 0 && <Bolts plan={plan} step={step} say={say} />}
+            {step.joint && step.evidence === "bolts" && <Tightening step={step} say={say} />}
             {ASKS[step.evidence] && (
               <label>
                 <span className="font-semibold">{ASKS[step.evidence]}</span>

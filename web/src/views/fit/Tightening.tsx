@@ -10,6 +10,7 @@ const FIELDS = [
   { name: "count", label: "How many bolts", hint: "as the job says" },
   { name: "thread", label: "Thread", hint: "M8" },
   { name: "grade", label: "Class", hint: "10.9" },
+  { name: "head", label: "Across the head or washer", hint: "16 mm" },
   { name: "washers", label: "Washers", hint: "as the kit says" },
 ];
 
@@ -35,15 +36,7 @@ export function Tightening({ step, say }: { step: FitStep; say: Say }) {
               {way.says}
             </p>
           )}
-          {way.working && (
-            <details className="text-note">
-              <summary className="plain-link inline-flex min-h-6 cursor-pointer items-center">
-                How it comes about
-              </summary>
-              <p>{way.working}</p>
-            </details>
-          )}
-          <p className="flex gap-4">
+          <p className="flex flex-wrap gap-x-4">
             {!way.chosen && (
               <button
                 type="button"
@@ -61,6 +54,14 @@ export function Tightening({ step, say }: { step: FitStep; say: Say }) {
               Take it off
             </button>
           </p>
+          {way.working && (
+            <details className="text-note">
+              <summary className="plain-link inline-flex min-h-6 cursor-pointer items-center">
+                How it comes about
+              </summary>
+              <p>{way.working}</p>
+            </details>
+          )}
         </div>
       ))}
       {trouble && (
@@ -82,6 +83,7 @@ function New({ step, tell }: { step: FitStep; tell: Tell }) {
   const [passes, setPasses] = useState("at once");
   const [steps, setSteps] = useState("");
   const [bolts, setBolts] = useState("");
+  const [under, setUnder] = useState("");
   const box = "mt-0.5 block h-11 w-full rounded-cut border border-line bg-sheet px-2 font-normal";
   const keep = async () => {
     const given = Object.fromEntries(Object.entries(typed).filter(([, text]) => text.trim()));
@@ -94,6 +96,7 @@ function New({ step, tell }: { step: FitStep; tell: Tell }) {
     if (how === "figure") said.passes = passes;
     if (how === "figure" && passes === "as given") said.steps = steps;
     if (bolts) said.bolts = bolts;
+    if (under) said.under = under;
     if (await tell(`${step.joint}:${owner.trim()}`, said)) {
       setOwner("");
       setTyped({ count: typed.count ?? "" });
@@ -141,6 +144,13 @@ function New({ step, tell }: { step: FitStep; tell: Tell }) {
           options={["", "renewed", "used again"]}
           box={box}
           onPick={setBolts}
+        />
+        <Pick
+          label="The head bears on"
+          value={under}
+          options={["", "aluminium", "steel"]}
+          box={box}
+          onPick={setUnder}
         />
         <button
           type="button"
