@@ -9,6 +9,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Browser, Page, expect
 
+from liftbite.gauges.simulate import Simulator, wrench
 from tests.web.steps import open_job, sheet_of, turn
 
 
@@ -154,3 +155,92 @@ def test_bolts_are_written_down_moved_round_their_circle_and_told_where_they_har
     page.mouse.move(x - r, y, steps=4)
     page.mouse.up()
     expect(clock).to_have_attribute("aria-label", re.compile("3 at 270°"))
+
+
+def test_a_wrench_ticks_the_flywheels_bolts_by_the_instruction_that_was_chosen(page: Page, shop: str) -> None:
+    """Two instructions side by side, passes on the dial, a bolt pulled twice, and the rest by hand."""
+    wired = Simulator(wrench(31.7, 8, fault="double", noise=0.0), every=0.1).start()
+    try:
+        open_job(page, shop, "Halvern coupé, twin-disc plan", "fit")
+        job = re.search(r"/jobs/(\d+)", page.url)
+        assert job
+        page.request.post(f"{shop}/api/jobs/{job[1]}/instruments",
+                          data={"kind": "torque_wrench", "name": "Bench wrench", "port": wired.url})  # fmt: skip
+        page.goto(f"{shop}/jobs/{job[1]}/fit?step=flywheel_on")
+        sign(page)
+        page.get_by_text("Say how it is tightened").click()
+        ways = page.get_by_test_id("tightening")
+        ways.get_by_label("Whose it is").fill("kit maker")
+        ways.get_by_label("Figure, and what is on the thread").fill("95 N·m, blue locker")
+        ways.get_by_label("In passes").select_option("in thirds")
+        ways.get_by_role("button", name="Keep the instruction").click()
+        expect(ways).to_contain_text("goes by this")
+        expect(ways).to_contain_text("plausible: 78.3 % of proof")
+        page.get_by_text("Another instruction beside it").click()
+        ways.get_by_label("Whose it is").fill("vehicle maker")
+        ways.get_by_label("Figure, and what is on the thread").fill("44 lb-ft + 90°")
+        ways.get_by_role("button", name="Keep the instruction").click()
+        expect(ways).to_contain_text("used once: renew them")
+        bolts = page.get_by_test_id("bolts")
+        ticked = bolts.locator("[data-ticked=true]")
+        before = ticked.count()
+        bolts.get_by_role("combobox").select_option(label="Bench wrench, data port")
+        expect(bolts.get_by_role("button", name="63.3 N·m")).to_be_visible()  # the first pass is round
+        expect(ticked).to_have_count(0)
+        assert before < 8
+        bolts.get_by_role("button", name="63.3 N·m").click()
+        expect(ticked).to_have_count(1)
+        expect(page.get_by_test_id("step").locator("button[type=submit]")).to_be_disabled()
+    finally:
+        wired.stop()
+
+
+def test_a_filled_paper_is_typed_back(page: Page, shop: str) -> None:
+    open_job(page, shop, "Merrix 600", "fit")
+    paper = page.get_by_test_id("from-paper")
+    paper.get_by_text("Type a filled paper back").click()
+    paper.get_by_label("Whose hand it is").fill("Ines Marrow")
+    for row in ("Read the cautions", "Lay out the parts", "Pack in, in its order"):
+        paper.get_by_role("checkbox", name=row).check()
+    paper.get_by_role("button", name="Keep 3 steps").click()
+    expect(paper.get_by_role("alert")).to_contain_text("its turn has not come")
+    expect(page.get_by_test_id("plan-progress")).to_contain_text("0 of")
+    paper.get_by_role("checkbox", name="Pack in, in its order").uncheck()
+    paper.get_by_role("button", name="Keep 2 steps").click()
+    expect(page.get_by_test_id("plan-progress")).to_contain_text("2 of")
+
+
+def test_holes_are_dragged_over_a_photo_and_a_length_makes_the_card(page: Page, shop: str) -> None:
+    open_job(page, shop, "Halvern coupé, twin-disc plan", "fit")
+    api = re.sub(r"/jobs/(\d+)/.*", r"/api/jobs/\1", page.url)
+    seen = io.BytesIO()
+    Image.new("RGB", (600, 600), (120, 124, 121)).save(seen, "JPEG")
+    page.request.post(f"{api}/photos?of=job&request=a", data=seen.getvalue(),
+                      headers={"Content-Type": "application/octet-stream"})  # fmt: skip
+    bolt = {"answer": "kept", "thread": "M10", "length": "55 mm", "grip": "30 mm", "material": "steel"}
+    for number in (1, 2, 3):
+        said = {"kind": "hole", "key": f"Bell housing:{number}", "said": bolt, "who": "", "request": ""}
+        assert page.request.post(f"{api}/plan", data=said).ok
+    page.reload()
+    joint = page.locator("[data-joint='Bell housing']")
+    joint.get_by_role("button", name="Put 3 holes on the drawing").click()
+    expect(joint.locator("svg[role=img] g")).to_have_count(3)
+    joint.get_by_text("Card at 1:1, photo").click()
+    joint.get_by_label("Over a photo").select_option(index=1)
+    drawing = joint.locator("svg[role=img]")
+    expect(drawing.locator("image")).to_have_count(1)
+    drawing.scroll_into_view_if_needed()
+    drawn, hole = drawing.bounding_box(), drawing.locator("g").first.bounding_box()
+    assert drawn
+    assert hole
+    page.mouse.move(hole["x"] + hole["width"] / 2, hole["y"] + hole["height"] / 2)
+    page.mouse.down()
+    page.mouse.move(drawn["x"] + drawn["width"] * 0.5, drawn["y"] + drawn["height"] * 0.25, steps=4)
+    page.mouse.up()
+    joint.get_by_label("or between two holes").fill("1-2: 220 mm")
+    joint.get_by_role("button", name="Keep the length").click()
+    card = joint.get_by_role("link", name="Bell housing card at 1:1")
+    expect(card).to_be_visible()
+    svg = page.request.get(f"{api}/card.svg?joint=Bell%20housing").text()
+    (ax, ay), (bx, by) = ((float(x), float(y)) for x, y in re.findall(r'data-x="([\d.]+)" data-y="([\d.]+)"', svg)[:2])
+    assert ((ax - bx) ** 2 + (ay - by) ** 2) ** 0.5 == pytest.approx(220, abs=0.01)

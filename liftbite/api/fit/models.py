@@ -92,7 +92,7 @@ class VanishedOut(BaseModel):
 class KeptOut(BaseModel):
     """A bag, a mark, or something left over."""
 
-    kind: Literal["bag", "mark", "leftover"]
+    kind: Literal["bag", "mark", "leftover", "noted"]
     key: str = Field(description="What it is of: an assembly, a pair of parts, a fastener.")
     number: int = Field(description="Of bags, in the order they were filled; 0 for the rest.")
     words: str = Field(description="What is in it, how it is marked, or what it was and where it belongs.")
@@ -188,7 +188,18 @@ class SayOfPlanIn(BaseModel):
     model_config = ConfigDict(extra="forbid")
 
     kind: Literal[
-        "plan", "step", "own step", "bolt", "bag", "mark", "leftover", "hole", "tightening", "pattern", "at it"
+        "plan",
+        "step",
+        "own step",
+        "bolt",
+        "bag",
+        "mark",
+        "leftover",
+        "hole",
+        "tightening",
+        "pattern",
+        "at it",
+        "noted",
     ]
     key: Annotated[Words, Field(min_length=1, max_length=120)]
     said: dict[Annotated[str, Field(max_length=40)], Annotated[Words, Field(max_length=400)]]

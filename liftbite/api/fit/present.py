@@ -198,14 +198,19 @@ def kept_out(bench: Bench) -> list[mf.KeptOut]:
     return [
         mf.KeptOut(
             kind=kind, key=key, number=bags.index(key) + 1 if kind == "bag" else 0,
-            words=line.said.get("holds") or line.said.get("reason") or line.said.get("note", ""),
+            words=_kept_words(line),
             count=line.said.get("count", ""), open=line.answer == "unexplained", who=line.who, at=line.at,
         )
         for kind in _KEPT for key, line in bench.said_of(kind).items()
     ]  # fmt: skip
 
 
-_KEPT: tuple[Literal["bag", "mark", "leftover"], ...] = ("bag", "mark", "leftover")
+def _kept_words(line: Line) -> str:
+    words = line.said.get("holds") or line.said.get("reason") or line.said.get("note", "")
+    return ": ".join(filter(None, (line.answer, words))) if line.kind == "noted" else words
+
+
+_KEPT: tuple[Literal["bag", "mark", "leftover", "noted"], ...] = ("bag", "mark", "leftover", "noted")
 
 
 def _said_out(line: Line) -> SaidOut:

@@ -5034,7 +5034,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "bag" | "mark" | "leftover";
+            kind: "bag" | "mark" | "leftover" | "noted";
             /**
              * Key
              * @description What it is of: an assembly, a pair of parts, a fastener.
@@ -5190,7 +5190,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "plan" | "step" | "own step" | "bolt" | "bag" | "mark" | "leftover" | "hole" | "tightening" | "pattern" | "at it";
+            kind: "plan" | "step" | "own step" | "bolt" | "bag" | "mark" | "leftover" | "hole" | "tightening" | "pattern" | "at it" | "noted";
             /** Key */
             key: string;
             /** Said */

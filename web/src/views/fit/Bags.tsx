@@ -10,19 +10,25 @@ const KINDS = [
     words: "Bolts, washers and shims, in the order they came off",
   },
   { kind: "mark", label: "Mark", of: "Pair", words: "Which halves, which face, how marked" },
+  { kind: "noted", label: "Noted", of: "Part", words: "What was agreed, and by whose word" },
   { kind: "leftover", label: "Left over", of: "What", words: "Where it belongs; nothing while nobody knows" },
 ] as const;
+
+const SO = ["missing", "broken", "loose", "wrong part", "substituted", "left out"];
+const labelOf = (kind: string) => KINDS.find((each) => each.kind === kind)?.label ?? "";
 
 /** Bags by number, marks on pairs, and what was left over: the job is not handed over while that is unexplained. */
 export function Bags({ job, plan, say }: { job: number; plan: Plan; say: Say }) {
   const [kind, setKind] = useState<(typeof KINDS)[number]["kind"]>("bag");
   const [of, setOf] = useState("");
+  const [so, setSo] = useState(SO[0] as string);
   const [words, setWords] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
   const asked = KINDS.find((each) => each.kind === kind) ?? KINDS[0];
   const said = (): Record<string, string> => {
     if (kind === "bag") return { answer: "filled", holds: words };
     if (kind === "mark") return { answer: "made", note: words };
+    if (kind === "noted") return { answer: so, note: words };
     return words.trim() ? { answer: "explained", reason: words } : { answer: "unexplained" };
   };
   const look = "h-11 rounded-cut border border-line bg-sheet px-2";
@@ -39,11 +45,7 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: Say }) 
           <span className="grow">
             {each.open && "▲ "}
             <b>
-              {each.kind === "bag"
-                ? `Bag ${each.number}: `
-                : each.kind === "leftover"
-                  ? "Left over: "
-                  : "Mark: "}
+              {each.kind === "bag" ? `Bag ${each.number}: ` : `${labelOf(each.kind)}: `}
               {each.key}
             </b>{" "}
             {each.words || (each.open && "unexplained")}{" "}
@@ -74,7 +76,7 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: Say }) 
         }}
       >
         <select
-          aria-label="Bag, mark or left over"
+          aria-label="Bag, mark, noted or left over"
           className={look}
           value={kind}
           onChange={(event) => setKind(event.target.value as typeof kind)}
@@ -93,6 +95,18 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: Say }) 
           maxLength={100}
           onChange={(event) => setOf(event.target.value)}
         />
+        {kind === "noted" && (
+          <select
+            aria-label="What is so"
+            className={look}
+            value={so}
+            onChange={(event) => setSo(event.target.value)}
+          >
+            {SO.map((each) => (
+              <option key={each}>{each}</option>
+            ))}
+          </select>
+        )}
         <input
           aria-label={asked.words}
           placeholder={asked.words}
