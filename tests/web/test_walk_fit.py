@@ -176,7 +176,6 @@ def test_a_wrench_ticks_the_flywheels_bolts_by_the_instruction_that_was_chosen(p
         ways.get_by_role("button", name="Keep the instruction").click()
         expect(ways).to_contain_text("goes by this")
         expect(ways).to_contain_text("plausible: 78.3 % of proof")
-        page.get_by_text("Another instruction beside it").click()
         ways.get_by_label("Whose it is").fill("vehicle maker")
         ways.get_by_label("Figure, and what is on the thread").fill("44 lb-ft + 90°")
         ways.get_by_role("button", name="Keep the instruction").click()
