@@ -16,10 +16,14 @@ from scipy.integrate import solve_ivp
 
 from liftbite.core.analysis.tolerance import Tolerance, spread
 from liftbite.core.job.build import build_of
+from liftbite.core.job.ledger import present
 from liftbite.core.parts.finder import FinderPart, search
 from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import LaunchCase
 from liftbite.core.quantities.launch_run import GRASP
+from liftbite.core.verdicts.answers import answer
+from liftbite.core.verdicts.next_question import ranking
+from liftbite.demo import JOBS, ledger_of
 from tests.jobs import FULL, built, entries
 
 Row = Callable[[str, str, str], None]
@@ -127,6 +131,11 @@ def computation(row: Row) -> None:
     runs = [float(subprocess.run([sys.executable, "-c", code], capture_output=True, text=True, check=True).stdout)
             for _ in range(5)]  # fmt: skip
     row("import of the core, median", f"{statistics.median(runs):.2f} s", "< 0.5 s")
+    for name, at in (("fullest demo job", 2), ("motorcycle with its start", 3)):
+        asked = present(ledger_of(JOBS[at]))
+        row(f"four answers, {name}, median", f"{seconds(lambda: answer(asked), 200) * 1e3:.1f} ms", "< 8 ms")  # noqa: B023
+        answers = answer(asked)
+        row(f"next question, {name}, median", f"{seconds(lambda: ranking(answers), 20) * 1e3:.0f} ms", "< 150 ms")  # noqa: B023
     launches(row)
     monte_carlo(row)
     searches(row)

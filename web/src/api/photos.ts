@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { requestName } from "@/lib/request";
-import { client, type Photo, Refusal, sendFile, taken } from "./client";
+import { patiently } from "@/lib/waiting";
+import { client, type Photo, Refusal, sendFile, taken, unanswered } from "./client";
 
 const key = (id: number) => ["photos", id] as const;
 type Photos = { photos: Photo[] };
@@ -22,10 +23,10 @@ type Change = { bring: File; of: string } | { say: string; of: string; words: st
 async function sent(id: number, change: Change): Promise<Photos> {
   if ("bring" in change) {
     const query = new URLSearchParams({ of: change.of, request: requestName() });
-    const answer = await sendFile(
-      `/api/jobs/${id}/photos?${query}`,
-      change.bring,
-      "application/octet-stream",
+    // where the server does not answer it waits in the tab; its name counts it once
+    const answer = await patiently(
+      () => sendFile(`/api/jobs/${id}/photos?${query}`, change.bring, "application/octet-stream"),
+      unanswered,
     );
     return answer.json();
   }

@@ -1,8 +1,9 @@
+import { everythingShown, showEverything } from "@/lib/folds";
 import type { Group } from "@/lib/groups";
 import { useJobEditor } from "@/lib/useJobEditor";
 
 /** The topics of a long column, each with how many of its figures nobody entered; one press away. */
-export function Jumps({ groups }: { groups: readonly Group[] }) {
+export function Jumps({ groups, onTurn }: { groups: readonly Group[]; onTurn: () => void }) {
   const editor = useJobEditor();
   const topics = groups
     .map((group) => ({
@@ -33,6 +34,17 @@ export function Jumps({ groups }: { groups: readonly Group[] }) {
           {open > 0 && <span className="sr-only"> not entered</span>}
         </button>
       ))}
+      <label className="ml-auto inline-flex min-h-7 items-center gap-1.5">
+        <input
+          type="checkbox"
+          defaultChecked={everythingShown()}
+          onChange={(event) => {
+            showEverything(event.target.checked);
+            onTurn();
+          }}
+        />
+        What is usual too
+      </label>
     </nav>
   );
 }

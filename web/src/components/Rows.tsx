@@ -1,7 +1,8 @@
-import type { ReactNode } from "react";
-import { Link } from "react-router";
+import { type ReactNode, useRef, useState } from "react";
+import { Link, useSearchParams } from "react-router";
 import { useCatalogue } from "@/api/queries";
 import { usePanel } from "@/lib/address";
+import { everythingShown, foldable } from "@/lib/folds";
 import { type Group, slotsOf } from "@/lib/groups";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { Choice } from "./Choice";
@@ -26,6 +27,7 @@ type Props = { group: Group; children?: (name: string) => ReactNode };
 export function Rows({ group, children }: Props) {
   const editor = useJobEditor();
   const rows = group.rows.filter((name) => editor.picked(name) || editor.field(name));
+  const folded = useFolded(rows);
   if (rows.length === 0) return null;
   return (
     <section className="mb-6 scroll-mt-16 break-inside-avoid" aria-label={group.title}>
@@ -33,8 +35,38 @@ export function Rows({ group, children }: Props) {
         <h2 className="text-head font-bold">{group.title}</h2>
         <Shelves group={group} />
       </div>
-      {rows.map((name) => children?.(name) ?? <Row key={name} name={name} />)}
+      {rows
+        .filter((name) => !folded.names.includes(name))
+        .map((name) => children?.(name) ?? <Row key={name} name={name} />)}
+      {folded.names.length > 0 && <Folded names={folded.names} onOpen={folded.open} />}
     </section>
+  );
+}
+
+/** The figures of a group that are taken as usual and nobody touched: folded until they are asked for. What was on
+ *  screen once stays, so that nothing moves under a hand. */
+function useFolded(rows: readonly string[]): { names: readonly string[]; open: () => void } {
+  const editor = useJobEditor();
+  const [search] = useSearchParams();
+  const [opened, setOpened] = useState(everythingShown);
+  const seen = useRef(new Set<string>());
+  const names = opened ? [] : foldable(rows, editor.field, seen.current);
+  const asked = search.get("field");
+  const open = () => setOpened(true);
+  if (asked !== null && names.includes(asked)) open();
+  for (const name of rows) if (!names.includes(name)) seen.current.add(name);
+  return { names, open };
+}
+
+function Folded({ names, onOpen }: { names: readonly string[]; onOpen: () => void }) {
+  const inputs = useCatalogue().data?.inputs;
+  const label = (name: string) => inputs?.find((input) => input.name === name)?.label ?? name;
+  return (
+    <button type="button" className="w-full py-1.5 text-left text-note text-soft" onClick={onOpen}>
+      <span className="plain-link">{names.length} more, taken as usual</span>:{" "}
+      {names.slice(0, 4).map(label).join(", ")}
+      {names.length > 4 && " …"}
+    </button>
   );
 }
 

@@ -1,3 +1,4 @@
+import { useReducer } from "react";
 import { useCatalogue } from "@/api/queries";
 import { Jumps } from "@/components/Jumps";
 import { Photos } from "@/components/Photos";
@@ -21,13 +22,14 @@ const OUTPUT = [
 export function Brief() {
   const { shown, entered: job } = useJobEditor();
   const groups = groupsOf(useCatalogue().data, "brief", null);
+  const [turned, turn] = useReducer((n: number) => n + 1, 0);
   const row = (name: string) => (name.endsWith("_curve") ? <CurveRow key={name} name={name} /> : undefined);
   return (
     <div className={TWO_COLUMNS}>
       <Scroll label="Brief" className={ENTRIES_COLUMN}>
-        <Jumps groups={groups} />
+        <Jumps groups={groups} onTurn={turn} />
         {groups.map((group) => (
-          <Rows key={group.name} group={group}>
+          <Rows key={`${group.name} ${turned}`} group={group}>
             {row}
           </Rows>
         ))}

@@ -90,7 +90,7 @@ export function Chance({ moves }: { moves: Moves }) {
         {moves.tolerances > 0
           ? `From ${moves.tolerances} tolerances typed and the friction band.`
           : "From the friction band alone: type a figure with its tolerance, 240 ± 0.2 mm, and it counts too."}{" "}
-        {spread.samples.toLocaleString("en-GB")} draws.
+        {spread.samples.toLocaleString()} draws.
       </p>
     </figure>
   );

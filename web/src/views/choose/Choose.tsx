@@ -1,3 +1,4 @@
+import { useReducer } from "react";
 import { NavLink, Outlet, useLocation, useSearchParams } from "react-router";
 import { useCatalogue } from "@/api/queries";
 import { Jumps } from "@/components/Jumps";
@@ -25,6 +26,7 @@ export function Choose() {
   const [search] = useSearchParams();
   const part = view === "section" ? search.get("part") : null;
   const groups = groupsOf(useCatalogue().data, view, part);
+  const [turned, turn] = useReducer((n: number) => n + 1, 0);
   return (
     <div className="flex h-full min-h-0 flex-col">
       <div className="flex shrink-0 flex-wrap border-b border-ink">
@@ -50,10 +52,10 @@ export function Choose() {
       <div className={`${groups.length > 0 ? TWO_COLUMNS : "grid h-full min-h-0 grid-cols-1"} grow`}>
         {groups.length > 0 && (
           <Scroll label="Parts" className={ENTRIES_COLUMN}>
-            <Jumps groups={groups} />
+            <Jumps groups={groups} onTurn={turn} />
             <Misfits />
             {groups.map((group) => (
-              <Rows key={group.name} group={group} />
+              <Rows key={`${group.name} ${turned}`} group={group} />
             ))}
           </Scroll>
         )}
