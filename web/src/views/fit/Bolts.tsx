@@ -18,7 +18,7 @@ export function Bolts({ plan, step, say }: { plan: Plan; step: FitStep; say: Say
   const [trouble, setTrouble] = useState<string | null>(null);
   const open = step.turns.filter((turn) => turn.state !== "done");
   const next = open.find((turn) => turn.key === picked) ?? open[0];
-  const last = step.turns.findLast((turn) => turn.state === "done");
+  const last = step.turns.filter((turn) => turn.state === "done").at(-1);
   const pass = step.turns.filter((turn) => turn.number === (next ?? last)?.number);
   const ticked = step.turns.length - open.length;
   const tick = (turn: Turn, answer: "done" | "open") => {
