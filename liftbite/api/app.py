@@ -34,7 +34,7 @@ from liftbite.api.prove import views as prove
 from liftbite.api.serving import MOST_BODY
 from liftbite.api.sheet import views as sheet
 from liftbite.api.shelf import views as shelf
-from liftbite.api.upkeep import archive, shop
+from liftbite.api.upkeep import archive, learned, shop
 from liftbite.api.upkeep import views as upkeep
 from liftbite.core.errors import UnreadableFile
 from liftbite.core.parts.stock import generic_parts
@@ -89,6 +89,7 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     app.register_api(measure.api)
     app.register_api(bench_files.api)
     app.register_api(fit.api)
+    app.register_api(learned.api)
     app.register_api(sheet.api)
     app.register_api(prove.api)
     app.register_api(photos.api)

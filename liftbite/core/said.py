@@ -16,10 +16,12 @@ from liftbite.core.fit.tightening import read_way
 from liftbite.core.job.record import Line, read_line, takes_back
 from liftbite.core.measure.own import read_own
 from liftbite.core.measure.scope import SYMPTOMS
-from liftbite.core.prove.bleeding import used_of
+from liftbite.core.prove.bleeding import read_step, used_of
+from liftbite.core.prove.cards import ITEMS, NOISE
 from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, TESTS
 from liftbite.core.prove.driven import read_share
-from liftbite.core.prove.running_in import read_trip
+from liftbite.core.prove.fluids import read_filled
+from liftbite.core.prove.running_in import read_drive_as_trip, read_trip
 
 
 def _complaint(line: Line) -> None:
@@ -39,6 +41,21 @@ def _fault(line: Line) -> None:
         raise UnreadableEntry(f"“{line.key}” is no cause")
 
 
+def _drive(line: Line) -> None:
+    read_share(line.said.get("share", ""))
+    read_drive_as_trip(line)
+
+
+def _card(line: Line) -> None:
+    if line.key not in ITEMS:
+        raise UnreadableEntry(f"“{line.key}” is on no card")
+
+
+def _heard(line: Line) -> None:
+    if line.key not in NOISE:
+        raise UnreadableEntry(f"“{line.key}” is no noise of the list; {', '.join(NOISE)} are")
+
+
 #: Kind -> what else has to be so of a line of it, than that it has the kind's words.
 _READERS: Mapping[str, Callable[[Line], object]] = {
     "own": read_own,
@@ -47,7 +64,11 @@ _READERS: Mapping[str, Callable[[Line], object]] = {
     "pattern": lambda line: read_pattern(line.key, line.said),
     "bled": lambda line: used_of(line.said.get("bottles", ""), line.said.get("left", "")),
     "trip": read_trip,
-    "drive": lambda line: read_share(line.said.get("share", "")),
+    "drive": _drive,
+    "bleed step": read_step,
+    "card": _card,
+    "heard": _heard,
+    "fluid": read_filled,
     "complaint": _complaint,
     "fault test": _fault_test,
     "fault": _fault,

@@ -8,5 +8,6 @@
 - `measurements`   the bench's record
 - `parts`    the shelf
 - `shop`     what the shop says of itself
+- `learned`  what its jobs hold that teaches something
 - `backups`  copies of the file, out and back
 """

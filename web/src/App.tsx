@@ -23,6 +23,7 @@ const ShelfView = lazy(() => import("./views/shelf/ShelfView").then((m) => ({ de
 const FindView = lazy(() => import("./views/find/FindView").then((m) => ({ default: m.FindView })));
 const FitView = lazy(() => import("./views/fit/FitView").then((m) => ({ default: m.FitView })));
 const Prove = lazy(() => import("./views/prove/Prove").then((m) => ({ default: m.Prove })));
+const ProofStartView = lazy(() => import("./views/prove/StartView").then((m) => ({ default: m.StartView })));
 const BleedView = lazy(() => import("./views/prove/BleedView").then((m) => ({ default: m.BleedView })));
 const RoadView = lazy(() => import("./views/prove/RoadView").then((m) => ({ default: m.RoadView })));
 const FaultView = lazy(() => import("./views/prove/FaultView").then((m) => ({ default: m.FaultView })));
@@ -102,6 +103,7 @@ const router = createBrowserRouter([
         children: [
           opensOn("road"),
           { path: "bleed", element: late(<BleedView />) },
+          { path: "start", element: late(<ProofStartView />) },
           { path: "road", element: late(<RoadView />) },
           { path: "fault", element: late(<FaultView />) },
           { path: "hand-over", element: late(<HandOverView />) },

@@ -70,6 +70,7 @@ class FitStepOut(BaseModel):
     signed: bool = Field(description="It wants a name.")
     joint: str
     minutes: int
+    learned: str = Field(description="Whose minutes these are, where they are the shop's own.")
     own: bool
     said: SaidOut | None
     text: str = Field(description="What was read or found.")

@@ -27,7 +27,7 @@ from liftbite.core.fit.joints import JOINTS, Card, card_of, card_of_map
 from liftbite.core.fit.pattern import Pattern, drawn_at, places_of, read_pattern, ways_round
 from liftbite.core.fit.plan import Plan, plan_of
 from liftbite.core.fit.progress import PASSED, Progress, Standing, own_key, own_steps, progress, pulled
-from liftbite.core.fit.step import REACHED, STRETCHES
+from liftbite.core.fit.step import REACHED, STRETCHES, Step
 from liftbite.core.fit.tightening import Plausible, Turn, Way, chosen_of, head_pressure, plausible, read_way, turns_at
 from liftbite.core.job.build import both
 from liftbite.core.job.ledger import PLAN
@@ -97,13 +97,13 @@ def plan_out(bench: Bench) -> mf.PlanOut:
             )
             for name, answer in case.answers.items()
         ],
-        steps=[_step_out(s, plan, hands, known, bench.record) for s in found.standings],
+        steps=[_step_out(s, plan, hands, known, bench) for s in found.standings],
         wrenches=[NameOut(name=str(number), label=held.name) for number, held in bench.instruments
                   if held.port and held.kind == "torque_wrench"],
         shop_steps=[mf.ShopStepOut(title=title, key=own_key(title), kept=bool(said), version=version)
                     for title, (said, version) in bench.shop_steps.items()],
         next=found.next.planned.key if found.next else "", done=found.done,
-        minutes=sum(s.planned.step.minutes for s in found.standings if s.state not in PASSED),
+        minutes=sum(_minutes(bench, s.planned.step) for s in found.standings if s.state not in PASSED),
         vanished=[mf.VanishedOut(key=line.key, said=_said_out(line), text=line.said.get("text", ""))
                   for line in found.vanished],
         kept=kept_out(bench), bolt_maps=bolt_maps_out(bench),
@@ -217,10 +217,9 @@ def _said_out(line: Line) -> SaidOut:
     return SaidOut(answer=line.answer, reason=line.said.get("reason", ""), who=line.who, at=line.at)
 
 
-def _step_out(
-    standing: Standing, plan: Plan, hands: int, known: Mapping[str, object], record: Sequence[Line]
-) -> mf.FitStepOut:
-    step = standing.planned.step
+def _step_out(standing: Standing, plan: Plan, hands: int, known: Mapping[str, object], bench: Bench) -> mf.FitStepOut:
+    step, record = standing.planned.step, bench.record
+    learned = bench.minutes.get(step.key)
     turns, way = turns_at(step.joint, known, record), chosen_of(record, step.joint)
     has = in_force(record, "at it").get(step.key)
     return mf.FitStepOut(
@@ -228,13 +227,20 @@ def _step_out(
         needs=list(standing.planned.needs), first=[plan.by_key[n].step.title for n in standing.missing],
         awaits=list(standing.awaits), reached=REACHED[step.reached],
         hands=step.hands, short=step.hands > hands, tools=list(step.tools), note=step.note, hazards=list(step.hazards),
-        evidence=step.evidence, hold=step.hold, signed=step.signed, joint=step.joint, minutes=step.minutes,
+        evidence=step.evidence, hold=step.hold, signed=step.signed, joint=step.joint, minutes=_minutes(bench, step),
+        learned="" if learned is None else f"as {learned.jobs} of your jobs took",
         own=step.key.startswith("own:"), said=_said_out(standing.said) if standing.said else None,
         text=standing.said.said.get("text", "") if standing.said else "",
         sequence=list(dict.fromkeys(turn.bolt for turn in turns)), turns=_turns_out(turns, pulled(record, step.key)),
         passes=max((turn.number for turn in turns), default=0), ways=_ways_out(step.joint, record, way, known),
         help=help_of(step.key, known, way), has=_said_out(has) if has and standing.state not in PASSED else None,
     )  # fmt: skip
+
+
+def _minutes(bench: Bench, step: Step) -> int:
+    """About how long a step takes: as the shop's own jobs took, else as the library has it [min]."""
+    learned = bench.minutes.get(step.key)
+    return step.minutes if learned is None else max(round(learned.middle), 1)
 
 
 def _turns_out(turns: Sequence[Turn], said: Mapping[str, Line]) -> list[mf.TurnOut]:

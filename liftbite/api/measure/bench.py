@@ -32,6 +32,7 @@ from liftbite.core.measure.scope import asked_in
 from liftbite.core.measure.setup import CALCULATIONS, told_of
 from liftbite.core.measure.sweep import LIMIT_AT, Sweep, judge_sweep, places_taken, scale_of, sweep_of, tir_alone
 from liftbite.core.measure.whose import life_of, of_build, part_read
+from liftbite.core.prove.learned import Learned
 from liftbite.store.measurements import Instrument, Series
 
 
@@ -57,6 +58,7 @@ class Bench:
     record : what was said of the job
     people : names of the shop
     shop_steps : title -> what was said of a step the shop adds to every plan, and its version
+    minutes : step -> how long it takes in this shop
     """
 
     job_id: int
@@ -77,6 +79,7 @@ class Bench:
     record: Sequence[Line] = ()
     people: Sequence[str] = ()
     shop_steps: Mapping[str, tuple[Mapping[str, str], int]] = field(default_factory=dict)
+    minutes: Mapping[str, Learned] = field(default_factory=dict)
 
     @cached_property
     def entries(self) -> Mapping[str, Entry]:

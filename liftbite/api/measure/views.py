@@ -23,6 +23,7 @@ from liftbite.api.measure.history import history_out, shop_history_out
 from liftbite.api.measure.present import effects_out, measure_out
 from liftbite.api.problems import problem_responses
 from liftbite.api.serving import THREADS
+from liftbite.api.upkeep.learned import minutes_learned
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
 from liftbite.core.job.builds import apart
@@ -93,7 +94,7 @@ def bench_of(session: Session, job_id: int, which: str = FOUND) -> Bench:
         versions | {name: version for name, (_, version) in practices.items()},
         store.instruments(session), store.renewals_of(session, job_id), now().date(),
         jobs_store.change_of(session, job_id), _renewed_in(session, of_vehicle, job_id), record,
-        record_store.people(session), shop.steps(session),
+        record_store.people(session), shop.steps(session), minutes_learned(session),
     )  # fmt: skip
 
 

@@ -10,7 +10,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from datetime import date, timedelta
 
-from icalendar import Calendar, Event
+from icalendar import Calendar, Event, Todo
 from sqlalchemy.orm import Session
 
 from liftbite.api.measure.views import bench_of
@@ -20,7 +20,7 @@ from liftbite.api.prove.present import prove_out
 from liftbite.api.sheet.gathered import Sheet, helpers, sheet_of
 from liftbite.core.job.ledger import FOUND
 from liftbite.core.job.record import Line, in_force
-from liftbite.core.prove.hand_over import briefing, dues
+from liftbite.core.prove.hand_over import FLUID, briefing, dues
 
 
 @dataclass(frozen=True)
@@ -67,7 +67,10 @@ def calendar_of(name: str, prove: mp.ProveOut, today: date, job_id: int) -> byte
     calendar.add("prodid", "-//Lift Bite//hand-over//EN")
     calendar.add("version", "2.0")
     running = prove.running_in
-    for due in dues(share=running.share, looked=running.looked is not None, fluid=prove.bleeding.fluid):
+    fluids = {f.name: (f.label, f.due) for f in prove.fluids if f.due}
+    if prove.bleeding.fluid:
+        fluids.setdefault("clutch", ("Clutch fluid", FLUID))
+    for due in dues(share=running.share, looked=running.looked is not None, fluids=fluids):
         event = Event()
         event.add("uid", f"{due.name}-{job_id}@liftbite")
         event.add("dtstamp", today)
@@ -75,4 +78,10 @@ def calendar_of(name: str, prove: mp.ProveOut, today: date, job_id: int) -> byte
         event.add("dtend", today + timedelta(days=due.days + 1))
         event.add("summary", f"{name or 'Clutch'}: {due.words}")
         calendar.add_component(event)
+    for number, words in enumerate(prove.ahead.says):  # due by distance, which no date says
+        todo = Todo()
+        todo.add("uid", f"ahead-{number}-{job_id}@liftbite")
+        todo.add("dtstamp", today)
+        todo.add("summary", f"{name or 'Clutch'}: {words}")
+        calendar.add_component(todo)
     return bytes(calendar.to_ical())

@@ -59,10 +59,28 @@ class LogColumnOut(BaseModel):
     unit: str
 
 
+class LogHeadingOut(BaseModel):
+    """A column of a log: its heading, and what it is taken for."""
+
+    heading: str
+    taken: str = Field(description="As role:unit; empty where it is left out.")
+
+
+class LogTopOut(BaseModel):
+    """The columns of a log, and what each may be."""
+
+    headings: list[LogHeadingOut]
+    offered: list[NameOut] = Field(description="What a column may be, as role:unit.")
+
+
 class DriveOut(BaseModel):
     """A logger's drive against a job."""
 
     columns: list[LogColumnOut]
+    distance: str = Field(description="How far it was, to be typed; empty where no speed of the road was logged.")
+    starts: int
+    start_heat: str = Field(description="Mean heat of its starts, to be typed; empty where it is not known.")
+    how: Literal["gentle", "hard"] = Field(description="Hard where it slipped.")
     rate: float = Field(description="Rows a second.")
     minutes: float
     notes: list[str] = Field(description="What is odd about the file.")
@@ -83,6 +101,14 @@ class DriveOut(BaseModel):
     trace: DrivenTraceOut
 
 
+class ClosesOut(BaseModel):
+    """What a cause closes into."""
+
+    parts: list[str]
+    scope: str
+    scope_label: str
+
+
 class CauseOut(BaseModel):
     """A cause with how likely it is."""
 
@@ -93,6 +119,7 @@ class CauseOut(BaseModel):
     why: list[str]
     mends: str
     found: SaidOut | None
+    closes: ClosesOut
 
 
 class FaultTestOut(BaseModel):
@@ -163,6 +190,16 @@ class LacksOut(BaseModel):
     leads: str = Field(description="The view of the job that mends it.")
 
 
+class BleedStepOut(BaseModel):
+    """A step of bleeding."""
+
+    key: str
+    you: str
+    helper: str
+    seconds: int
+    done: bool
+
+
 class BleedMethodOut(BaseModel):
     """A way to bleed the hydraulics."""
 
@@ -171,8 +208,9 @@ class BleedMethodOut(BaseModel):
     hands: int
     minutes: int
     takes: list[str]
-    steps: list[str]
+    steps: list[BleedStepOut] = Field(description="Of the round that is under way.")
     suits: str
+    short: bool = Field(description="It takes more people than there are.")
 
 
 class BledOut(BaseModel):
@@ -200,6 +238,59 @@ class BleedingOut(BaseModel):
     bled: list[BledOut]
     says: str = Field(description="What travel and bite point came to; nothing until they were read.")
     frees: Literal["reuse", "put right", "stop", ""] = Field(description="Whether it frees as it is.")
+    next: str = Field(description="What to do next.")
+
+
+class CardItemOut(BaseModel):
+    """Something that is tried."""
+
+    key: str
+    do: str
+    listen: str
+    symptom: str = Field(description="The complaint it becomes where it is odd; empty where it is none.")
+    said: SaidOut | None
+
+
+class CardOut(BaseModel):
+    """What is tried in one go."""
+
+    name: str
+    title: str
+    caution: str
+    first: list[str] = Field(description="Steps of the plan that come before it and are not done.")
+    items: list[CardItemOut]
+
+
+class NoiseOut(BaseModel):
+    """A noise that is not the clutch."""
+
+    name: str
+    heard: str
+    what: str
+    said: SaidOut | None
+
+
+class FluidOut(BaseModel):
+    """A fluid of the vehicle."""
+
+    name: str
+    label: str
+    classes: list[str]
+    note: str
+    filled: SaidOut | None
+    kind: str = Field(description="The class that was filled.")
+    used: FigureOut | None
+    again: bool = Field(description="Its level was looked at again.")
+    wrong: str = Field(description="What is wrong with its class.")
+    due: int | None = Field(description="Days until it is renewed.")
+
+
+class AheadOut(BaseModel):
+    """What lies ahead of the clutch."""
+
+    says: list[str]
+    glove: str = Field(description="A line to leave in the vehicle.")
+    working: str
 
 
 class ProveOut(BaseModel):
@@ -211,6 +302,10 @@ class ProveOut(BaseModel):
     bleeding: BleedingOut
     drives: list[KeptDriveOut]
     running_in: RunningInOut
+    cards: list[CardOut]
+    noises: list[NoiseOut]
+    fluids: list[FluidOut]
+    ahead: AheadOut
     lacks: list[LacksOut]
     editions: list[SaidOut]
     changed_since: bool = Field(description="The job is another than the edition last signed.")
@@ -223,6 +318,10 @@ class SayOfProofIn(BaseModel):
 
     kind: Literal[
         "bled",
+        "bleed step",
+        "card",
+        "heard",
+        "fluid",
         "complaint",
         "fault test",
         "fault",
@@ -237,3 +336,12 @@ class SayOfProofIn(BaseModel):
     said: dict[Annotated[str, Field(max_length=40)], Annotated[Words, Field(max_length=400)]]
     who: Annotated[Words, Field(max_length=60)] = ""
     request: Annotated[Words, Field(max_length=80)] = ""
+
+
+class CloseIn(BaseModel):
+    """A cause that was found."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    cause: Annotated[Words, Field(min_length=1, max_length=60)]
+    who: Annotated[Words, Field(max_length=60)] = ""

@@ -8,46 +8,58 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from typing import Any
 
 import numpy as np
 
-from liftbite.api.fit.present import progress_of
+from liftbite.api.fit.present import case_of_job, progress_of
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.jobs.present import figure_out
 from liftbite.api.measure.bench import Bench, findings_of
 from liftbite.api.measure.models import SaidOut
 from liftbite.api.prove import models as mp
-from liftbite.core.job.build import Build, build_of
+from liftbite.api.prove.start import ahead_out, bleeding_out, cards_out, fluids_out, noises_out, said_out
+from liftbite.core.job.build import build_of
 from liftbite.core.job.ledger import FOUND, PLAN, Entry
 from liftbite.core.job.record import Line
-from liftbite.core.measure.scope import SYMPTOMS, symptoms_in
-from liftbite.core.measure.setup import told_of
-from liftbite.core.prove.bleeding import ALWAYS, METHODS, a_stroke, strokes_for, used_of
+from liftbite.core.measure.scope import SCOPES, SYMPTOMS, symptoms_in
 from liftbite.core.prove.causes import TESTS, Test
+from liftbite.core.prove.closing import close_of
 from liftbite.core.prove.drive import Drive
 from liftbite.core.prove.driven import Driven, Event, driven, driven_said, driven_working, friction_driven
 from liftbite.core.prove.faults import Finder, find, known_of
 from liftbite.core.prove.hand_over import LOOK_AT
-from liftbite.core.prove.road_log import LogMapping, RoadLog, propose_log, read_log
+from liftbite.core.prove.road_log import ROLES, LogMapping, RoadLog, headings_of, propose_log, read_log
 from liftbite.core.prove.running_in import HOW, SCHOOLS, read_trip, running_in, school_of
 from liftbite.core.units.constants import RPM
 
 #: Points a drive is drawn with at most.
 _POINTS = 1_200
-#: Fluid that strokes are counted for [m³].
-_BOTTLE = 100e-6
 #: Causes and tests shown at once.
 _CAUSES, _TESTS = 8, 5
 
 
-def driven_of(entries: Mapping[str, Entry], data: bytes) -> tuple[RoadLog, LogMapping, Driven, float | None]:
+def top_of(data: bytes) -> mp.LogTopOut:
+    """The columns of a log, for somebody who knows better than its headings."""
+    offered = [NameOut(name=f"{role}:{unit}", label=f"{_ROLES[role]} in {unit}") for role, units in ROLES.items()
+               for unit in units]  # fmt: skip
+    return mp.LogTopOut(headings=[mp.LogHeadingOut(heading=h, taken=t) for h, t in headings_of(data)], offered=offered)
+
+
+_ROLES = {"time": "time", "engine": "engine speed", "road": "speed of the road", "shaft": "speed of a shaft",
+          "throttle": "throttle"}  # fmt: skip
+
+
+def driven_of(
+    entries: Mapping[str, Entry], data: bytes, columns: Sequence[str] = ()
+) -> tuple[RoadLog, LogMapping, Driven, float | None]:
     """A logger's file against a build's entries: the log, its columns, what was driven, the friction known before.
 
     Raises
     ------
     UnreadableFile : it is no log; the sentence says where and what would be right
     """
-    mapping = propose_log(data)
+    mapping = propose_log(data, columns)
     log, build = read_log(data, mapping), build_of(entries)
     nominal = build.known.get("friction_nominal")
     return log, mapping, driven(build, log), float(nominal) if isinstance(nominal, int | float) else None
@@ -58,6 +70,7 @@ def drive_out(log: RoadLog, mapping: LogMapping, found: Driven, nominal: float |
     drive = found.drive
     return mp.DriveOut(
         columns=[mp.LogColumnOut(heading=c.heading, role=c.role, unit=c.unit) for c in mapping.columns],
+        **_as_trip(log, found),
         rate=round(log.rate, 3), minutes=round(float(log.time[-1]) / 60, 3), notes=list(log.notes),
         gears=[mp.DrivenGearOut(name=name, ratio=round(ratio, 4)) for name, ratio in
                zip(drive.gears.names, drive.gears.ratios, strict=True)],
@@ -68,6 +81,19 @@ def drive_out(log: RoadLog, mapping: LogMapping, found: Driven, nominal: float |
         puts=friction_driven(found), working=list(driven_working(found, nominal)),
         hottest=None if found.hottest is None else figure_out(found.hottest, "K"), trace=_trace(log, drive),
     )  # fmt: skip
+
+
+def _as_trip(log: RoadLog, found: Driven) -> dict[str, Any]:
+    """What a drive counts for: how far, how many starts, what they heat, whether it was driven hard."""
+    metres = sum(float(np.trapezoid(log.output[s], log.time[s])) for s in log.stretches) if log.of_road else 0.0
+    starts = [event for event in found.events if event.stretch.kind == "start"]
+    heats = [event.heat[1] for event in starts if event.heat]
+    return {
+        "distance": f"{metres / 1e3:.2f} km" if metres else "",
+        "starts": len(starts),
+        "start_heat": f"{np.mean(heats):.0f} J" if heats else "",
+        "how": "hard" if found.slips else "gentle",
+    }
 
 
 def _three(band: tuple[float, float, float] | None, unit: str) -> mp.ThreeOut | None:
@@ -150,13 +176,19 @@ def _fault(
         causes=[
             mp.CauseOut(
                 name=r.cause.name, words=r.cause.words, word=r.word, odds=round(r.odds, 4), why=list(r.why),
-                mends=r.cause.mends, found=_said(closed.get(r.cause.name)),
+                mends=r.cause.mends, found=said_out(closed.get(r.cause.name)), closes=_closes(r.cause.name),
             )
             for r in found.ranked[:_CAUSES]
         ],
         next=tests[0] if tests else None, then=tests[1:],
         asked=[_test(TESTS[name], line) for name, line in said.items() if name in TESTS],
     )  # fmt: skip
+
+
+def _closes(cause: str) -> mp.ClosesOut:
+    found = close_of(cause)
+    return mp.ClosesOut(parts=list(found.parts), scope=found.scope,
+                        scope_label=SCOPES[found.scope][0] if found.scope else "")  # fmt: skip
 
 
 def fault_alone(complaints: Sequence[str], answers: Mapping[str, str], found: Finder) -> mp.LookedIntoOut:
@@ -168,45 +200,7 @@ def fault_alone(complaints: Sequence[str], answers: Mapping[str, str], found: Fi
 def _test(test: Test, line: Line | None) -> mp.FaultTestOut:
     return mp.FaultTestOut(
         name=test.name, ask=test.ask, minutes=test.minutes, opens=test.opens,
-        answers=[*test.answers, "cannot tell"], said=_said(line),
-    )  # fmt: skip
-
-
-def _said(line: Line | None) -> SaidOut | None:
-    if line is None:
-        return None
-    return SaidOut(
-        answer=line.answer, reason=line.said.get("reason", line.said.get("note", "")), who=line.who, at=line.at
-    )
-
-
-# --- bleeding
-
-
-def _bled_out(key: str, line: Line, build: Build) -> mp.BledOut:
-    bottles, left = (line.said.get(name, "") for name in ("bottles", "left"))
-    used = used_of(bottles, left)
-    return mp.BledOut(
-        key=key, label=METHODS[line.answer].label, fluid=line.said.get("fluid", ""), note=line.said.get("note", ""),
-        used=None if used is None else figure_out(used, "m³"), working=" − ".join(filter(None, (bottles, left))),
-        strokes=None if not used else strokes_for(build, used), who=line.who, at=line.at,
-    )  # fmt: skip
-
-
-def bleeding_out(bench: Bench) -> mp.BleedingOut:
-    """Ways to bleed, the times it was, and what the slave's travel says now."""
-    plan = bench.seen_as(PLAN)
-    told = {c.name: t for c, t in told_of(plan.build, plan.readings, plan.said, plan.manual)}.get("travel")
-    return mp.BleedingOut(
-        fluid="line_pressure" in plan.build.graph.functions, always=list(ALWAYS),
-        methods=[
-            mp.BleedMethodOut(name=m.name, label=m.label, hands=m.hands, minutes=m.minutes, takes=list(m.takes),
-                              steps=list(m.steps), suits=m.suits)
-            for m in METHODS.values()
-        ],
-        strokes=strokes_for(plan.build, _BOTTLE), stroke=(a_stroke(plan.build) or (0.0, ""))[1],
-        bled=[_bled_out(key, line, plan.build) for key, line in bench.said_of("bled").items()],
-        says=told.sentence if told else "", frees=told.verdict if told else "",
+        answers=[*test.answers, "cannot tell"], said=said_out(line),
     )  # fmt: skip
 
 
@@ -225,8 +219,8 @@ def _running_in(bench: Bench) -> mp.RunningInOut:
         trips=[mp.TripOut(key=key, distance=figure_out(t.distance, "m driven"), starts=t.starts, how=t.how, who=t.who,
                           at=t.at) for key, t in trips],
         hows=[NameOut(name=name, label=label) for name, label in HOW.items()], look_at=LOOK_AT,
-        allowed=_said(bench.said_of("full load").get("")), look_again=found.look_again,
-        looked=_said(bench.said_of("look again").get("")),
+        allowed=said_out(bench.said_of("full load").get("")), look_again=found.look_again,
+        looked=said_out(bench.said_of("look again").get("")),
     )  # fmt: skip
 
 
@@ -260,6 +254,8 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
     """Where a job stands in Prove."""
     signed = [line for line in bench.record if line.kind == "hand-over" and line.answer == "signed"]
     last = signed[-1].key if signed else ""
+    case = case_of_job(bench)
+    fluids = fluids_out(bench, case)
     return mp.ProveOut(
         job=bench.job_id, change=bench.change, fault=fault_out(bench), bleeding=bleeding_out(bench),
         drives=[
@@ -267,7 +263,8 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
                             who=line.who, at=line.at)
             for key, line in bench.said_of("drive").items()
         ],
-        running_in=_running_in(bench), lacks=lacks_of(bench),
+        cards=cards_out(bench, case, progress_of(bench)), noises=noises_out(bench, case), fluids=fluids,
+        ahead=ahead_out(bench, fluids), running_in=_running_in(bench), lacks=lacks_of(bench),
         editions=[SaidOut(answer=f"edition {n}, revision {line.key}", reason=line.said.get("note", ""), who=line.who,
                           at=line.at) for n, line in enumerate(signed, start=1)],
         changed_since=bool(last) and last != str(revision),

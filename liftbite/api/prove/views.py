@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Annotated, Literal
 
 from flask import Response, request
 from flask_openapi3 import APIBlueprint, Tag
@@ -18,18 +18,25 @@ from liftbite.api.paper.document import answered
 from liftbite.api.problems import problem_responses
 from liftbite.api.prove import models as mp
 from liftbite.api.prove.handed import calendar_of, hand_over_html, hand_over_of, owner_html
-from liftbite.api.prove.present import drive_out, driven_of, prove_out, unexplained
+from liftbite.api.prove.present import drive_out, driven_of, prove_out, top_of, unexplained
 from liftbite.api.serving import MOST_LARGE
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import Line
+from liftbite.core.prove.causes import CAUSES
+from liftbite.core.prove.closing import close_of
 from liftbite.core.prove.logger import simulated, vehicle_of, written
 from liftbite.core.said import read_said
+from liftbite.files.fields import Words
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
 
 api = APIBlueprint("prove", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="prove")])
 _PROBLEMS = problem_responses(400, 404, 422)
+
+
+#: Of a log that is enough to see its columns [bytes].
+_TOP = 65_536
 
 
 def _prove(bench: Bench, revision: int) -> Response:
@@ -69,14 +76,51 @@ def _signs(line: Line, bench: Bench, revision: int) -> None:
             raise UnreadableEntry(f"it cannot be handed over with {', '.join(loose)} left over and unexplained")
 
 
+class ColumnsQuery(BaseModel):
+    """Which column is what."""
+
+    columns: Annotated[Words, Field(max_length=600)] = Field(
+        default="", description="role:unit for every column in order, parted by commas; empty to go by the headings.",
+    )  # fmt: skip
+
+
+@api.post("/<int:job_id>/log/columns", responses={"200": mp.LogTopOut, **problem_responses(400, 404, 413, 422)})
+def log_columns(path: JobPath) -> Response:
+    """The columns of a logger's CSV, sent as it is or its first lines, and what each is taken for."""
+    request.max_content_length = MOST_LARGE
+    with session_of() as session:
+        jobs_store.newest_revision(session, path.job_id)
+    return reply(top_of(request.get_data()[:_TOP]))
+
+
+@api.post("/<int:job_id>/fault/close", responses={"200": mp.ProveOut, **_PROBLEMS})
+def close_fault(path: JobPath, body: mp.CloseIn) -> Response:
+    """A cause that was found: into the record, its parts onto the list, and how far the job goes from now on."""
+    with writing() as session:
+        who = body.who or jobs_store.who_of(session)
+        found = read_said("fault", body.cause, {"answer": "found"}, who)
+        closes, words = close_of(found.key), CAUSES[found.key].words
+        lines = [
+            found,
+            *(read_said("own part", part, {"answer": "to get", "reason": words}, who) for part in closes.parts),
+        ]
+        if closes.scope:
+            lines.append(read_said("scope", "", {"answer": closes.scope}, who))
+        for line in lines:
+            record_store.say(session, path.job_id, line, now(), "")
+        revision = jobs_store.newest_revision(session, path.job_id)
+        return _prove(bench_of(session, path.job_id, FOUND), revision)
+
+
 @api.post("/<int:job_id>/log", responses={"200": mp.DriveOut, **problem_responses(400, 404, 413, 422)})
-def read_drive(path: JobPath) -> Response:
+def read_drive(path: JobPath, query: ColumnsQuery) -> Response:
     """A logger's CSV, sent as it is, against the job: gears, starts, shifts, slip, heat, margin. Nothing is kept."""
+    columns = query.columns.split(",") if query.columns else []
     request.max_content_length = MOST_LARGE
     with session_of() as session:
         entries = dict(bench_of(session, path.job_id, PLAN).entries)
     data = request.get_data()
-    return reply(drive_out(*by_size(len(data), driven_of, entries, data)))
+    return reply(drive_out(*by_size(len(data), driven_of, entries, data, columns)))
 
 
 class LoggerQuery(BaseModel):

@@ -2,5 +2,6 @@
 
 - `models`, `views`   copies of the file
 - `archive`           everything in one archive, out and in
+- `learned`           what the shop's own jobs teach
 - `shop`              the units the shop prefers, in force for every request
 """

@@ -7,6 +7,11 @@
 - `logger`      a simulated logger: it drives the job's vehicle, healthy or with a fault
 - `faults`      causes of a complaint, ranked by what is known, and the test that separates most
 - `causes`      what causes there are, what they show, and the tests that tell them apart
+- `closing`     what a fault that was found closes into: parts for the list, and how far the job goes
+- `cards`       first start, first metres, road test, look again; noises that are not the clutch
+- `fluids`      fluids and oils: class, how much, level again, when due
+- `ahead`       when it is measured again, when its floater wants shims
+- `learned`     what a shop's own jobs teach
 - `bleeding`    ways to bleed the hydraulics, and what a stroke moves
 - `hand_over`   what an owner is told, and the dates to come
 - `running_in`  how far a new clutch is bedded in, and what may be asked of it

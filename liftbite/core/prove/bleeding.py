@@ -1,6 +1,8 @@
 """Ways to bleed a clutch's hydraulics, and how much fluid a stroke of the master moves.
 
 - `Method`, `METHODS`   each with hands, time, what it takes, and its steps
+- `read_step`           a step that was done
+- `next_bleed`          what to do next
 - `a_stroke`            fluid that a full stroke of the pedal moves, with its working
 - `strokes_for`         strokes that move so much fluid
 - `used_of`             fluid that was used: bottles opened less what is left in them
@@ -12,13 +14,14 @@ until it frees.
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from math import ceil
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
+from liftbite.core.job.record import Line
 from liftbite.core.measure.setup.calculation import mm
 from liftbite.core.units.read import read
 from liftbite.core.units.show import figure
@@ -30,6 +33,19 @@ ALWAYS = (
     "A new slave is pushed out by hand first; the pedal is never pressed with the slave off.",
     "Where brakes share the reservoir, it never falls below their wall.",
 )
+
+
+#: So many rounds without freeing, and it is no air.
+LOOPS = 4
+
+
+@dataclass(frozen=True, slots=True)
+class BleedStep:
+    """A step of bleeding: what whoever is at the screw does, what the helper does, how long it is held [s]."""
+
+    you: str
+    helper: str = ""
+    seconds: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,33 +67,78 @@ class Method:
     hands: int
     minutes: int
     takes: tuple[str, ...]
-    steps: tuple[str, ...]
+    steps: tuple[BleedStep, ...]
     suits: str
 
 
+def _do(you: str, helper: str = "", seconds: int = 0) -> BleedStep:
+    return BleedStep(you, helper, seconds)
+
+
 METHODS: Mapping[str, Method] = {m.name: m for m in (
-    Method("open", "Screw open, pumped", 1, 15, ("clear hose", "bottle with fluid"),
-           ("Hose on the screw, its end under fluid", "Screw open half a turn",
-           "Pump slowly, fill up every ten strokes",
-            "No bubble for ten strokes: screw shut with the pedal down", "Level, cap, ten strokes: firm?"),
-           "alone, with a hose that stays under fluid"),
-    Method("helper", "Pump, hold, open, close", 2, 20, ("clear hose", "bottle"),
-           ("Helper pumps three times and holds", "Open: the pedal sinks", "Close before it is let up",
-            "Again until no bubble comes; fill up every five times"), "after a cylinder was renewed"),
+    Method("open", "Screw open, pumped", 1, 15, ("clear hose", "bottle with fluid"), (
+        _do("Hose on the screw, its end under fluid; reservoir full"),
+        _do("Screw open half a turn"),
+        _do("Pump slowly ten times, all the way, then fill the reservoir up"),
+        _do("Ten more: no bubble in the hose? If there is one, once more", seconds=60),
+        _do("Pedal down, and screw shut"),
+        _do("Level, cap, ten strokes: firm?"),
+    ), "alone, with a hose that stays under fluid"),
+    Method("helper", "Pump, hold, open, close", 2, 20, ("clear hose", "bottle"), (
+        _do("Hose on the screw, its end under fluid; reservoir full", "Sit in; agree on the words"),
+        _do("Wait for “held”", "Pump three times, hold it down, call “held”"),
+        _do("Open a quarter turn, watch the bubbles, close", "Keep it down; call when it sinks to the floor"),
+        _do("Call “up” only when the screw is shut", "Let it up slowly", seconds=5),
+        _do("Again until no bubble comes; every fifth time fill up", "The same again"),
+        _do("Screw tight, hose off, wiped", "Ten strokes: firm?"),
+    ), "after a cylinder was renewed"),
     Method("pressure", "Pressure from the reservoir", 1, 15, ("pressure bottle, 10 to 20 psi, never above 20",
-           "clear hose"),
-           ("Cap with the bottle's lid; at most 1.4 bar", "Screw open until the hose runs clear",
-           "Shut, let the pressure off, level"),
-           "where the line runs uphill, and for a concentric slave"),
-    Method("vacuum", "Vacuum at the master", 1, 25, ("hand pump with a lid for the reservoir",),
-           ("Pull the reservoir down and hold for five minutes", "Let go slowly; tap the line from the slave up",
-           "Three times, then level"),
-           "when air stands at the top, under the master"),
-    Method("gravity", "By itself, overnight", 1, 10, ("clear hose", "bottle"),
-           ("Reservoir full, cap loose", "Screw open until it drips without bubbles, then leave it",
-           "Never let it run dry; shut and level"),
-           "when nothing hurries"),
+           "clear hose"), (
+        _do("Reservoir full; the bottle's lid on; at most 1.4 bar (20 psi)"),
+        _do("Look for leaks before anything is opened", seconds=60),
+        _do("Screw open until the hose runs clear, tapping the line from the slave up", seconds=120),
+        _do("Screw shut, then the pressure off, then the lid"),
+        _do("Level, cap, ten strokes: firm?"),
+    ), "where the line runs uphill, and for a concentric slave"),
+    Method("vacuum", "Vacuum at the master", 1, 25, ("hand pump with a lid for the reservoir",), (
+        _do("Lid on the reservoir, half full"),
+        _do("Pull it down and hold: bubbles rise in the reservoir", seconds=300),
+        _do("Let go slowly; tap the line from the slave up"),
+        _do("Pull and hold once more", seconds=300),
+        _do("And a third time", seconds=300),
+        _do("Level, cap, ten strokes: firm?"),
+    ), "when air stands at the top, under the master"),
+    Method("gravity", "By itself, overnight", 1, 10, ("clear hose", "bottle"), (
+        _do("Reservoir full, cap loose; hose on the screw, its end under fluid"),
+        _do("Screw open until it drips without bubbles"),
+        _do("Leave it, and never let it run dry", seconds=3600),
+        _do("Screw shut, level, cap, ten strokes: firm?"),
+    ), "when nothing hurries"),
 )}  # fmt: skip
+
+
+def next_bleed(frees: str, tried: Sequence[str], hands: int) -> str:
+    """What to do next: read the travel, go on, bleed another way, or look for what is not air.
+
+    Parameters
+    ----------
+    frees : what the slave's travel came to: "reuse" where it frees, "put right" or "stop" where not, "" where not read
+    tried : ways it was bled, in order
+    hands : people there are
+
+    >>> next_bleed("put right", ["open"], 1)
+    'Bleed again: pressure from the reservoir, then read the travel once more.'
+    """
+    if not frees:
+        return "Read the slave's travel now: foot feel is no measure." if tried else \
+            "Bleed it, then read the slave's travel."  # fmt: skip
+    if frees == "reuse":
+        return "It frees as it is: go on."
+    left = [m for m in ("pressure", "helper", "vacuum", "open", "gravity") if m not in tried]
+    able = [m for m in left if METHODS[m].hands <= hands] or left
+    if not able or len(tried) >= LOOPS:
+        return "Bled enough: it is no air. Look at what the travel names, then at master, line and slave."
+    return f"Bleed again: {METHODS[able[0]].label.lower()}, then read the travel once more."
 
 
 def used_of(bottles: str, left: str) -> float | None:
@@ -126,3 +187,21 @@ def strokes_for(build: Build, volume: float) -> int | None:
     """Full strokes of the pedal that move a volume of fluid [m³]; None where `a_stroke` cannot be said."""
     found = a_stroke(build)
     return None if found is None else ceil(volume / found[0])
+
+
+def read_step(line: Line) -> BleedStep:
+    """A step that was done, `helper 2:3`: the way, which round of it, and which step.
+
+    Raises
+    ------
+    UnreadableEntry : there is no such step
+
+    >>> read_step(Line("bleed step", "helper 2:3", {})).helper
+    'Keep it down; call when it sinks to the floor'
+    """
+    way, _, place = line.key.partition(" ")
+    turn, _, number = place.partition(":")
+    steps = METHODS[way].steps if way in METHODS else ()
+    if not turn.isdecimal() or not number.isdecimal() or not 1 <= int(number) <= len(steps):
+        raise UnreadableEntry(f"“{line.key}” is no step of bleeding")
+    return steps[int(number) - 1]

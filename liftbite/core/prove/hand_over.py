@@ -9,7 +9,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 
 from liftbite.core.verdicts.verdict import GOOD_STATES, OPEN_STATES
@@ -52,23 +52,22 @@ class Due:
     words: str
 
 
-def dues(*, share: float, looked: bool, fluid: bool) -> tuple[Due, ...]:
+def dues(*, share: float, looked: bool, fluids: Mapping[str, tuple[str, int]]) -> tuple[Due, ...]:
     """What is due, from the day of the hand-over.
 
     Parameters
     ----------
     share : how far it is bedded in, 0 to 1 [-]
     looked : True once it was looked at again
-    fluid : True where fluid works it
+    fluids : name -> what it is called, and days until it is renewed
 
-    >>> [(due.name, due.days) for due in dues(share=0.5, looked=True, fluid=True)]
-    [('bedded-in', 21), ('fluid', 730)]
+    >>> [(due.name, due.days) for due in dues(share=0.5, looked=True, fluids={"clutch": ("Clutch fluid", 730)})]
+    [('bedded-in', 21), ('fluid-clutch', 730)]
     """
     found = []
     if not looked:
         found.append(Due("look-again", LOOK_AGAIN, "look again, after 50 to 100 km"))
     if share < 1:
         found.append(Due("bedded-in", max(round((1 - share) * BEDDED), 1), "bedded in, if driven every day"))
-    if fluid:
-        found.append(Due("fluid", FLUID, "renew the hydraulic fluid"))
+    found += [Due(f"fluid-{name}", days, f"renew: {label.lower()}") for name, (label, days) in fluids.items()]
     return tuple(found)

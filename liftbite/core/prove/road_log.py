@@ -1,7 +1,7 @@
 """A logger's file: time, engine speed, road or shaft speed, and throttle where there is one.
 
 - `RoadLog`        what was logged [SI]
-- `Mapping_`, `propose_log`   which column is what, in which unit, as the headings say
+- `headings_of`, `propose_log`   which column is what, in which unit, as the headings say
 - `read_log`       a file read, every doubt about it said
 
 Rows are read by NumPy at once where every cell is a figure, so that an hour at 100 Hz takes a second; a file with gaps
@@ -103,8 +103,54 @@ class RoadLog:
         return [slice(a, b) for a, b in itertools.pairwise(ends) if b - a > 2]
 
 
-def propose_log(data: bytes) -> LogMapping:
-    """Which column of a file is what, by its headings.
+@dataclass(frozen=True, slots=True)
+class _Top:
+    """The top of a log: headings with the units under them, the first row of figures, and what parts them."""
+
+    heads: list[str]
+    units: list[str]
+    first: list[str]
+    begin: int
+    delimiter: str
+    decimal: str
+
+
+def headings_of(data: bytes) -> tuple[tuple[str, str], ...]:
+    """The headings of a log, each with what it is taken for, `engine:rpm`, or nothing.
+
+    Raises
+    ------
+    UnreadableFile : it is no table
+
+    >>> headings_of(b"Time (s),RPM,Oil" + b"\\n0.0,900,80" * 3)
+    (('Time (s)', 'time:s'), ('RPM', 'engine:rpm'), ('Oil', ''))
+    """
+    top = _top(data)
+    found = {c.index: f"{c.role}:{c.unit}" for c in _by_heads(top).values()}
+    return tuple((heading.strip()[:80], found.get(i, "")) for i, heading in enumerate(top.heads))
+
+
+def _as_said(top: _Top, said: Sequence[str]) -> dict[str, Column]:
+    columns: dict[str, Column] = {}
+    for index, each in enumerate(said):
+        role, _, unit = each.partition(":")
+        if not role:
+            continue
+        if role not in ROLES or unit not in ROLES[role] or role in columns or index >= len(top.heads):
+            raise UnreadableFile(
+                f"“{each}” is no column of a drive, or stands twice; time:s, engine:rpm, road:km/h are"
+            )
+        columns[role] = Column(index, top.heads[index].strip()[:80], role, unit)
+    return columns
+
+
+def propose_log(data: bytes, said: Sequence[str] = ()) -> LogMapping:
+    """Which column of a file is what, by its headings, or as somebody said.
+
+    Parameters
+    ----------
+    data : the file
+    said : `role:unit` for every column in order, empty for one that is left out; nothing to go by the headings
 
     Raises
     ------
@@ -114,6 +160,19 @@ def propose_log(data: bytes) -> LogMapping:
     >>> [(c.role, c.unit) for c in found.columns]
     [('time', 's'), ('engine', 'rpm'), ('road', 'km/h'), ('throttle', '%')]
     """
+    top = _top(data)
+    columns = _as_said(top, said) if said else _by_heads(top)
+    missing = [words for role, words in _WANTED.items() if not any(r in columns for r in role.split("/"))]
+    if missing:
+        raise UnreadableFile(
+            f"the headings name no {' and no '.join(missing)}; they are {', '.join(top.heads)[:300]}", top.begin
+        )
+    if "road" in columns and "shaft" in columns:
+        del columns["shaft"]
+    return LogMapping(tuple(columns.values()), top.delimiter, top.decimal, top.begin + 1)
+
+
+def _top(data: bytes) -> _Top:
     lines = decode(data[:65_536]).splitlines()[:200]
     delimiter = _delimiter(lines)
     decimal = "," if delimiter != "," and any(re.search(r"\d,\d", line) for line in lines[1:50]) else "."
@@ -124,23 +183,20 @@ def propose_log(data: bytes) -> LogMapping:
     heads, units = rows[begin - 1], [""] * len(rows[begin])
     if begin > 1 and all(not cell.strip() or cell.strip().strip("[]()") in _ALL_UNITS for cell in heads):
         heads, units = rows[begin - 2], [cell.strip().strip("[]()") for cell in heads]
+    return _Top(heads, units, rows[begin], begin, delimiter, decimal)
+
+
+def _by_heads(top: _Top) -> dict[str, Column]:
+    heads, units = top.heads, top.units
     columns: dict[str, Column] = {}
     for index, heading in enumerate(heads):
         role = next((name for name, words in _HEADS if re.search(words, heading.strip()[:80], re.IGNORECASE)), None)
         if role is not None and role not in columns:
             unit = units[index] if index < len(units) and units[index] in ROLES[role] else _unit_of(heading, role)
             columns[role] = Column(index, heading.strip()[:80], role, unit)
-    first = rows[begin]
-    if "time" in columns and ":" in first[columns["time"].index]:
+    if "time" in columns and ":" in top.first[columns["time"].index]:
         columns["time"] = replace(columns["time"], unit="h:m:s")
-    missing = [words for role, words in _WANTED.items() if not any(r in columns for r in role.split("/"))]
-    if missing:
-        raise UnreadableFile(
-            f"the headings name no {' and no '.join(missing)}; they are {', '.join(heads)[:300]}", begin
-        )
-    if "road" in columns and "shaft" in columns:
-        del columns["shaft"]
-    return LogMapping(tuple(columns.values()), delimiter, decimal, begin + 1)
+    return columns
 
 
 _WANTED = {"time": "time", "engine": "engine speed", "road/shaft": "speed of the road or of a shaft"}

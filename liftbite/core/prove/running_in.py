@@ -3,6 +3,7 @@
 - `SCHOOLS`, `school_of`   the two ways the trade does it, and which one a build takes
 - `HOW`         how a trip was driven
 - `Trip`, `read_trip`   one trip, as said
+- `read_drive_as_trip`   a logged drive that was kept, counted as one
 - `RunningIn`, `running_in`   how far it is, what was asked too early, and when to look again
 
 Until it is done the build carries "do not load fully"; a trip driven hard before is a breach, and stays one.
@@ -116,21 +117,33 @@ def read_trip(line: Line) -> Trip:
     return Trip(distance, starts, said.get("how", "gentle"), line.who, line.at)
 
 
+def read_drive_as_trip(line: Line) -> Trip | None:
+    """A drive that was kept as a trip: what its logger counted; None of one that says neither distance nor starts.
+
+    >>> read_drive_as_trip(Line("drive", "a.csv", {"distance": "3.2 km", "starts": "9", "how": "gentle"})).starts
+    9
+    """
+    counted = any(line.said.get(name) for name in ("distance", "starts"))
+    return read_trip(line) if counted else None
+
+
 def running_in(lines: Iterable[Line], school: School) -> RunningIn:
-    """How far it is, from what was said of trips and of the look again.
+    """How far it is, from trips that were said, drives that were kept, and the look again.
 
     >>> trips = [Line("trip", str(n), {"distance": "300 km", "starts": "100"}) for n in (1, 2)]
     >>> running_in(trips, "distance").share, running_in(trips, "starts").starts
     (0.75, 200)
     """
     all_lines = list(lines)
-    latest = {line.key: line for line in all_lines if line.kind == "trip"}
+    latest = {(line.kind, line.key): line for line in all_lines if line.kind in {"trip", "drive"}}
     distance, starts, breaches = 0.0, 0, []
     asked = SCHOOLS[school][1]
     for line in latest.values():
         if line.answer == "open":
             continue
-        trip = read_trip(line)
+        trip = read_trip(line) if line.kind == "trip" else read_drive_as_trip(line)
+        if trip is None:
+            continue
         if trip.how == "hard" and (distance if school == "distance" else starts) < asked:
             breaches.append(trip)
         distance += trip.distance

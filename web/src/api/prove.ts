@@ -43,11 +43,45 @@ export function useSayOfProof(id: number): SayProof {
   };
 }
 
-/** A logger's file against the job; nothing is kept. */
+/** A cause that was found: into the record, its parts onto the list, how far the job goes. */
+export function useCloseFault(id: number) {
+  const queries = useQueryClient();
+  return async (cause: string): Promise<string | null> => {
+    try {
+      const prove = await taken(
+        client.POST("/api/jobs/{job_id}/fault/close", {
+          params: { path: { job_id: id } },
+          body: { cause, who: "" },
+        }),
+      );
+      queries.setQueriesData({ queryKey: key(id) }, prove);
+      return null;
+    } catch (error) {
+      return error instanceof Refusal ? error.message : "It could not be kept; try again.";
+    }
+  };
+}
+
+export type LogTop = Schemas["LogTopOut"];
+/** Of a log that is enough to see its columns [bytes]. */
+const TOP = 65_536;
+
+/** The columns of a log, and what each may be. */
+export const logColumns = async (id: number, file: File): Promise<LogTop> => {
+  const top = new File([file.slice(0, TOP)], file.name);
+  return (await sendFile(`/api/jobs/${id}/log/columns`, top, "text/csv")).json();
+};
+
+export type DriveFile = { file: File; columns: string };
+
+/** A logger's file against the job, by its headings or by columns that were picked; nothing is kept. */
 export const useReadDrive = (id: number) =>
   useMutation({
-    mutationFn: async (file: File): Promise<{ name: string; drive: Drive }> => ({
-      name: file.name,
-      drive: await (await sendFile(`/api/jobs/${id}/log`, file, "text/csv")).json(),
-    }),
+    mutationFn: async ({ file, columns }: DriveFile): Promise<{ name: string; drive: Drive }> => {
+      const query = columns ? `?${new URLSearchParams({ columns })}` : "";
+      return {
+        name: file.name,
+        drive: await (await sendFile(`/api/jobs/${id}/log${query}`, file, "text/csv")).json(),
+      };
+    },
   });

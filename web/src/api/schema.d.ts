@@ -1173,6 +1173,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shop/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the shop's own jobs teach: minutes of steps, parts that came back, wear by use; from at least five each. */
+        get: operations["learned_learned_learned_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/sheet.html": {
         parameters: {
             query?: never;
@@ -1219,6 +1236,40 @@ export interface paths {
         put?: never;
         /** Appends what is said in Prove: never stale, and sent twice it counts once. */
         post: operations["prove_say_of_proof__int_job_id__prove_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/log/columns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The columns of a logger's CSV, sent as it is or its first lines, and what each is taken for. */
+        post: operations["prove_log_columns__int_job_id__log_columns_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/fault/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A cause that was found: into the record, its parts onto the list, and how far the job goes from now on. */
+        post: operations["prove_close_fault__int_job_id__fault_close_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4939,6 +4990,11 @@ export interface components {
             joint: string;
             /** Minutes */
             minutes: number;
+            /**
+             * Learned
+             * @description Whose minutes these are, where they are the shop's own.
+             */
+            learned: string;
             /** Own */
             own: boolean;
             said: components["schemas"]["SaidOut"] | null;
@@ -5276,6 +5332,81 @@ export interface components {
             who?: string;
         };
         /**
+         * LearnedOut
+         * @description What the shop's own jobs teach.
+         */
+        LearnedOut: {
+            /**
+             * Least
+             * @description Fewest jobs anything is said from.
+             */
+            least: number;
+            /** Steps */
+            steps: components["schemas"]["LearnedStepOut"][];
+            /** Parts */
+            parts: components["schemas"]["LearnedPartOut"][];
+            /** Wear */
+            wear: components["schemas"]["LearnedWearOut"][];
+        };
+        /**
+         * LearnedPartOut
+         * @description How often a part that was left was renewed later.
+         */
+        LearnedPartOut: {
+            /** Part */
+            part: string;
+            /** Label */
+            label: string;
+            /** Jobs */
+            jobs: number;
+            /** Back */
+            back: number;
+        };
+        /**
+         * LearnedStepOut
+         * @description How long a step takes in this shop.
+         */
+        LearnedStepOut: {
+            /** Key */
+            key: string;
+            /** Title */
+            title: string;
+            /** Minutes */
+            minutes: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Jobs */
+            jobs: number;
+            /**
+             * Usual
+             * @description What is taken where nothing was learned [min].
+             */
+            usual: number;
+        };
+        /**
+         * LearnedWearOut
+         * @description How fast a facing wears in a kind of use.
+         */
+        LearnedWearOut: {
+            /** Use */
+            use: string;
+            /** Label */
+            label: string;
+            /**
+             * Per Distance
+             * @description Middle [µm/km].
+             */
+            per_distance: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Jobs */
+            jobs: number;
+        };
+        /**
          * ProveOut
          * @description Where a job stands in Prove.
          */
@@ -5289,6 +5420,13 @@ export interface components {
             /** Drives */
             drives: components["schemas"]["KeptDriveOut"][];
             running_in: components["schemas"]["RunningInOut"];
+            /** Cards */
+            cards: components["schemas"]["CardOut"][];
+            /** Noises */
+            noises: components["schemas"]["NoiseOut"][];
+            /** Fluids */
+            fluids: components["schemas"]["FluidOut"][];
+            ahead: components["schemas"]["AheadOut"];
             /** Lacks */
             lacks: components["schemas"]["LacksOut"][];
             /** Editions */
@@ -5298,6 +5436,21 @@ export interface components {
              * @description The job is another than the edition last signed.
              */
             changed_since: boolean;
+        };
+        /**
+         * AheadOut
+         * @description What lies ahead of the clutch.
+         */
+        AheadOut: {
+            /** Says */
+            says: string[];
+            /**
+             * Glove
+             * @description A line to leave in the vehicle.
+             */
+            glove: string;
+            /** Working */
+            working: string;
         };
         /**
          * BledOut
@@ -5344,10 +5497,34 @@ export interface components {
             minutes: number;
             /** Takes */
             takes: string[];
-            /** Steps */
-            steps: string[];
+            /**
+             * Steps
+             * @description Of the round that is under way.
+             */
+            steps: components["schemas"]["BleedStepOut"][];
             /** Suits */
             suits: string;
+            /**
+             * Short
+             * @description It takes more people than there are.
+             */
+            short: boolean;
+        };
+        /**
+         * BleedStepOut
+         * @description A step of bleeding.
+         */
+        BleedStepOut: {
+            /** Key */
+            key: string;
+            /** You */
+            you: string;
+            /** Helper */
+            helper: string;
+            /** Seconds */
+            seconds: number;
+            /** Done */
+            done: boolean;
         };
         /**
          * BleedingOut
@@ -5383,6 +5560,48 @@ export interface components {
              * @enum {string}
              */
             frees: "reuse" | "put right" | "stop" | "";
+            /**
+             * Next
+             * @description What to do next.
+             */
+            next: string;
+        };
+        /**
+         * CardItemOut
+         * @description Something that is tried.
+         */
+        CardItemOut: {
+            /** Key */
+            key: string;
+            /** Do */
+            do: string;
+            /** Listen */
+            listen: string;
+            /**
+             * Symptom
+             * @description The complaint it becomes where it is odd; empty where it is none.
+             */
+            symptom: string;
+            said: components["schemas"]["SaidOut"] | null;
+        };
+        /**
+         * CardOut
+         * @description What is tried in one go.
+         */
+        CardOut: {
+            /** Name */
+            name: string;
+            /** Title */
+            title: string;
+            /** Caution */
+            caution: string;
+            /**
+             * First
+             * @description Steps of the plan that come before it and are not done.
+             */
+            first: string[];
+            /** Items */
+            items: components["schemas"]["CardItemOut"][];
         };
         /**
          * CauseOut
@@ -5405,6 +5624,19 @@ export interface components {
             /** Mends */
             mends: string;
             found: components["schemas"]["SaidOut"] | null;
+            closes: components["schemas"]["ClosesOut"];
+        };
+        /**
+         * ClosesOut
+         * @description What a cause closes into.
+         */
+        ClosesOut: {
+            /** Parts */
+            parts: string[];
+            /** Scope */
+            scope: string;
+            /** Scope Label */
+            scope_label: string;
         };
         /**
          * FaultTestOut
@@ -5422,6 +5654,42 @@ export interface components {
             /** Answers */
             answers: string[];
             said: components["schemas"]["SaidOut"] | null;
+        };
+        /**
+         * FluidOut
+         * @description A fluid of the vehicle.
+         */
+        FluidOut: {
+            /** Name */
+            name: string;
+            /** Label */
+            label: string;
+            /** Classes */
+            classes: string[];
+            /** Note */
+            note: string;
+            filled: components["schemas"]["SaidOut"] | null;
+            /**
+             * Kind
+             * @description The class that was filled.
+             */
+            kind: string;
+            used: components["schemas"]["FigureOut"] | null;
+            /**
+             * Again
+             * @description Its level was looked at again.
+             */
+            again: boolean;
+            /**
+             * Wrong
+             * @description What is wrong with its class.
+             */
+            wrong: string;
+            /**
+             * Due
+             * @description Days until it is renewed.
+             */
+            due: number | null;
         };
         /**
          * KeptDriveOut
@@ -5470,6 +5738,19 @@ export interface components {
             asked: components["schemas"]["FaultTestOut"][];
             /** Settled */
             settled: boolean;
+        };
+        /**
+         * NoiseOut
+         * @description A noise that is not the clutch.
+         */
+        NoiseOut: {
+            /** Name */
+            name: string;
+            /** Heard */
+            heard: string;
+            /** What */
+            what: string;
+            said: components["schemas"]["SaidOut"] | null;
         };
         /**
          * RunningInOut
@@ -5532,7 +5813,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "bled" | "complaint" | "fault test" | "fault" | "drive" | "trip" | "bedding in" | "look again" | "full load" | "hand-over";
+            kind: "bled" | "bleed step" | "card" | "heard" | "fluid" | "complaint" | "fault test" | "fault" | "drive" | "trip" | "bedding in" | "look again" | "full load" | "hand-over";
             /**
              * Key
              * @default
@@ -5554,12 +5835,69 @@ export interface components {
             request?: string;
         };
         /**
+         * LogTopOut
+         * @description The columns of a log, and what each may be.
+         */
+        LogTopOut: {
+            /** Headings */
+            headings: components["schemas"]["LogHeadingOut"][];
+            /**
+             * Offered
+             * @description What a column may be, as role:unit.
+             */
+            offered: components["schemas"]["NameOut"][];
+        };
+        /**
+         * LogHeadingOut
+         * @description A column of a log: its heading, and what it is taken for.
+         */
+        LogHeadingOut: {
+            /** Heading */
+            heading: string;
+            /**
+             * Taken
+             * @description As role:unit; empty where it is left out.
+             */
+            taken: string;
+        };
+        /**
+         * CloseIn
+         * @description A cause that was found.
+         */
+        CloseIn: {
+            /** Cause */
+            cause: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+        };
+        /**
          * DriveOut
          * @description A logger's drive against a job.
          */
         DriveOut: {
             /** Columns */
             columns: components["schemas"]["LogColumnOut"][];
+            /**
+             * Distance
+             * @description How far it was, to be typed; empty where no speed of the road was logged.
+             */
+            distance: string;
+            /** Starts */
+            starts: number;
+            /**
+             * Start Heat
+             * @description Mean heat of its starts, to be typed; empty where it is not known.
+             */
+            start_heat: string;
+            /**
+             * How
+             * @description Hard where it slipped.
+             * @enum {string}
+             */
+            how: "gentle" | "hard";
             /**
              * Rate
              * @description Rows a second.
@@ -17414,6 +17752,35 @@ export interface operations {
             };
         };
     };
+    learned_learned_learned_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnedOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"][];
+                };
+            };
+        };
+    };
     sheet_sheet__int_job_id__sheet_html_get: {
         parameters: {
             query?: {
@@ -17916,9 +18283,361 @@ export interface operations {
             };
         };
     };
-    prove_read_drive__int_job_id__log_post: {
+    prove_log_columns__int_job_id__log_columns_post: {
         parameters: {
             query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogTopOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Too large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    prove_close_fault__int_job_id__fault_close_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CloseIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProveOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": {
+                        /**
+                         * Type
+                         * @default about:blank
+                         */
+                        type?: string;
+                        /** Title */
+                        title: string;
+                        /** Status */
+                        status: number;
+                        /** Detail */
+                        detail: string;
+                        /**
+                         * Errors
+                         * @default []
+                         */
+                        errors?: components["schemas"]["FaultOut"][];
+                        /**
+                         * Newest
+                         * @default null
+                         */
+                        newest?: number | null;
+                        /**
+                         * Seen
+                         * @default null
+                         */
+                        seen?: number | null;
+                        /**
+                         * Stands
+                         * @default null
+                         */
+                        stands?: {
+                            [key: string]: unknown;
+                        } | null;
+                    };
+                };
+            };
+        };
+    };
+    prove_read_drive__int_job_id__log_post: {
+        parameters: {
+            query?: {
+                /** @description role:unit for every column in order, parted by commas; empty to go by the headings. */
+                columns?: string;
+            };
             header?: never;
             path: {
                 job_id: number;

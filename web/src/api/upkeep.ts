@@ -27,3 +27,7 @@ export function useBringArchive() {
     onSuccess: () => cache.invalidateQueries(),
   });
 }
+
+/** What the shop's own jobs teach. */
+export const useLearned = () =>
+  useQuery({ queryKey: ["learned"], queryFn: () => taken(client.GET("/api/shop/learned")) });

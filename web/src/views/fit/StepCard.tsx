@@ -44,7 +44,7 @@ export function StepCard({
           step.reached,
           step.hands > 1 ? `${step.hands} people` : "",
           step.tools.join(", "),
-          `about ${step.minutes} min`,
+          `about ${step.minutes} min${step.learned && `, ${step.learned}`}`,
         ]
           .filter(Boolean)
           .join(" · ")}

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Measure } from "@/api/client";
+import { useLearned } from "@/api/upkeep";
 import { figureIn } from "@/lib/money";
 import type { Send } from "./send";
 
@@ -27,6 +28,9 @@ export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const figures = FIELDS.map(({ name }) =>
     name === "extra" && !typed.extra.trim() ? 0 : figureIn(typed[name]),
+  );
+  const learned = useLearned().data?.parts.find(
+    ({ label }) => label.toLowerCase() === part.trim().toLowerCase(),
   );
   const ready = part.trim() !== "" && figures.every((figure) => figure !== null);
   return (
@@ -107,6 +111,12 @@ export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
           Work it out
         </button>
       </form>
+      {learned && (
+        <p className="text-note" data-testid="learned-chance">
+          In this shop it was left {learned.jobs} times and came back {learned.back}:{" "}
+          {((100 * learned.back) / learned.jobs).toFixed(0)} %.
+        </p>
+      )}
       {trouble && (
         <p role="alert" className="font-semibold">
           ▲ {trouble}

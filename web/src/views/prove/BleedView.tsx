@@ -6,6 +6,7 @@ import { Scroll } from "@/components/Scroll";
 import { Toggle } from "@/components/Toggle";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { moment } from "@/lib/words";
+import { BleedSteps } from "./BleedSteps";
 import { useProof } from "./Prove";
 
 /** Bleeding: a way picked, its steps, what it took; then the slave's travel says whether it frees. */
@@ -52,13 +53,17 @@ export function BleedView() {
                 {method.hands} {method.hands === 1 ? "person" : "people"}, about {method.minutes} min; good{" "}
                 {method.suits}. Takes {method.takes.join(", ")}.
               </p>
-              <ol className="list-decimal py-2 pl-6 text-field">
-                {method.steps.map((step) => (
-                  <li key={step} className="py-0.5">
-                    {step}
-                  </li>
-                ))}
-              </ol>
+              {method.short && (
+                <p className="font-semibold">▲ It takes {method.hands} people; fewer are said to be here.</p>
+              )}
+              <BleedSteps
+                method={method}
+                onTick={(key, done) =>
+                  void say({ kind: "bleed step", key, said: { answer: done ? "done" : "open" } }).then(
+                    setTrouble,
+                  )
+                }
+              />
               {bleeding.strokes !== null && (
                 <p>
                   <b className="figure">{bleeding.strokes}</b> full strokes move 100 mL through this master.
@@ -135,9 +140,9 @@ export function BleedView() {
             {bleeding.says ||
               "Read the slave's travel at half and full pedal, and where it bites: that tells."}
           </p>
-          {bleeding.frees === "put right" && (
-            <p className="pb-2">Bleed again or mend what it names, and read the travel once more.</p>
-          )}
+          <p className="pb-2 text-field" data-testid="bleed-next">
+            {bleeding.next}
+          </p>
           <Link className="button inline-flex min-h-11 items-center" to={measure}>
             Read the slave's travel
           </Link>

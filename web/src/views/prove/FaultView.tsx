@@ -1,7 +1,9 @@
 import { useState } from "react";
-import type { Prove } from "@/api/prove";
+import { Link } from "react-router";
+import { type Prove, useCloseFault } from "@/api/prove";
 import { Scroll } from "@/components/Scroll";
 import { Toggle } from "@/components/Toggle";
+import { useJobEditor } from "@/lib/useJobEditor";
 import { useProof } from "./Prove";
 
 type Test = NonNullable<Prove["fault"]["next"]>;
@@ -82,7 +84,7 @@ export function FaultView() {
         {fault.causes.length === 0 && <p className="py-2 text-soft">Say what it does first.</p>}
         <ol>
           {fault.causes.map((cause) => (
-            <Likely key={cause.name} cause={cause} tell={tell} />
+            <Likely key={cause.name} cause={cause} />
           ))}
         </ol>
         <p className="pt-3 text-note text-soft">
@@ -121,7 +123,11 @@ function Ask({ test, tell, large = false }: { test: Test; tell: Tell; large?: bo
   );
 }
 
-function Likely({ cause, tell }: { cause: Cause; tell: Tell }) {
+function Likely({ cause }: { cause: Cause }) {
+  const { entered: job } = useJobEditor();
+  const closeIt = useCloseFault(job.id);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const close = () => closeIt(cause.name).then(setTrouble);
   return (
     <li className="border-b border-hair py-2" data-cause={cause.name}>
       <p className="flex flex-wrap items-baseline gap-x-3">
@@ -142,15 +148,30 @@ function Likely({ cause, tell }: { cause: Cause; tell: Tell }) {
             {cause.found ? (
               <b>Found{cause.found.who && `, ${cause.found.who}`}</b>
             ) : (
-              <button
-                type="button"
-                className="plain-link min-h-9"
-                onClick={() => tell({ kind: "fault", key: cause.name, said: { answer: "found" } })}
-              >
+              <button type="button" className="plain-link min-h-11" onClick={() => void close()}>
                 This was it
               </button>
             )}
           </p>
+          {cause.found ? (
+            <p className="text-note" data-testid="closed">
+              {cause.closes.parts.length > 0 && `On the list: ${cause.closes.parts.join(", ")}. `}
+              {cause.closes.scope_label &&
+                `The job goes as far as: ${cause.closes.scope_label.toLowerCase()}. `}
+              <Link className="plain-link" to={`/jobs/${job.id}/measure/decide`}>
+                Decide
+              </Link>
+              {", "}
+              <Link className="plain-link" to={`/jobs/${job.id}/fit`}>
+                lay out the work
+              </Link>
+            </p>
+          ) : (
+            cause.closes.parts.length > 0 && (
+              <p className="text-note text-soft">Closes into: {cause.closes.parts.join(", ")}.</p>
+            )
+          )}
+          {trouble && <p role="alert">▲ {trouble}</p>}
         </>
       )}
     </li>

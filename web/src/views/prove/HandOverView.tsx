@@ -18,6 +18,7 @@ export function HandOverView() {
       <div className="mx-auto grid max-w-[72rem] gap-x-8 gap-y-6 tablet:grid-cols-2">
         <BeddingIn tell={tell} />
         <section aria-labelledby="hand">
+          <Ahead />
           <h1 id="hand" className="border-b-2 border-ink pb-1 text-head font-bold">
             Hand-over
           </h1>
@@ -80,6 +81,37 @@ export function HandOverView() {
         </section>
       </div>
     </Scroll>
+  );
+}
+
+/** What lies ahead: measured again, re-shimmed, and the line for the glove box. */
+function Ahead() {
+  const { ahead } = useProof().prove;
+  return (
+    <div className="pb-4" data-testid="ahead">
+      <h2 className="lettering border-b border-ink pb-0.5">What lies ahead</h2>
+      {ahead.says.length === 0 && (
+        <p className="py-1 text-soft">
+          How fast it wears is not known: enter starts a distance, or keep drives.
+        </p>
+      )}
+      {ahead.says.map((line) => (
+        <p key={line} className="py-1 text-field">
+          {line}
+        </p>
+      ))}
+      {ahead.working && (
+        <details className="text-note">
+          <summary className="plain-link inline-flex min-h-6 cursor-pointer items-center">
+            How it comes about
+          </summary>
+          <p>{ahead.working}</p>
+        </details>
+      )}
+      <p className="text-note">
+        For the glove box: <b>{ahead.glove}</b>
+      </p>
+    </div>
   );
 }
 

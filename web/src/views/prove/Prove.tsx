@@ -7,6 +7,7 @@ import { Person } from "@/views/measure/Person";
 
 const VIEWS = [
   { to: "bleed", label: "Bleed" },
+  { to: "start", label: "First start" },
   { to: "road", label: "Road" },
   { to: "fault", label: "Fault" },
   { to: "hand-over", label: "Hand-over" },

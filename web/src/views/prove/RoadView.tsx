@@ -6,6 +6,7 @@ import { Scroll } from "@/components/Scroll";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { moment } from "@/lib/words";
 import { DriveChart } from "./DriveChart";
+import { LogColumns } from "./LogColumns";
 import { useProof } from "./Prove";
 
 /** A logger's drive: dropped here, read against the job, kept where it is worth keeping. */
@@ -13,10 +14,11 @@ export function RoadView() {
   const { entered: job } = useJobEditor();
   const { prove } = useProof();
   const read = useReadDrive(job.id);
+  const take = (file: File) => read.mutate({ file, columns: "" });
   const drop = (event: DragEvent) => {
     event.preventDefault();
     const [file] = event.dataTransfer.files;
-    if (file) read.mutate(file);
+    if (file) take(file);
   };
   return (
     <Scroll label="Road" className="h-full overflow-y-auto px-5 py-4">
@@ -28,7 +30,7 @@ export function RoadView() {
       >
         <div className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
           <h1 className="text-big font-bold">On the road</h1>
-          <FileButton name="Log" className="button min-h-11" onFile={(file) => read.mutate(file)}>
+          <FileButton name="Log" className="button min-h-11" onFile={take}>
             {read.isPending ? "Reading …" : "Read a log (CSV)"}
           </FileButton>
         </div>
@@ -55,6 +57,14 @@ export function RoadView() {
             ▲ {read.error.message}
           </p>
         )}
+        {read.variables && (read.error || read.data) && (
+          <LogColumns
+            key={`${read.variables.file.name} ${read.variables.file.lastModified}`}
+            file={read.variables.file}
+            open={read.error !== null}
+            onRead={(columns) => read.variables && read.mutate({ file: read.variables.file, columns })}
+          />
+        )}
         {read.data && <Read key={read.submittedAt} name={read.data.name} drive={read.data.drive} />}
         {prove.drives.length > 0 && (
           <section className="mt-6" aria-labelledby="kept">
@@ -77,11 +87,12 @@ export function RoadView() {
 }
 
 function Read({ name, drive }: { name: string; drive: Drive }) {
-  const { say } = useProof();
+  const { prove, say } = useProof();
   const { put } = useJobEditor();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [kept, setKept] = useState(false);
   const [at, setAt] = useState<number | null>(null);
+  const [how, setHow] = useState<string>(drive.how);
   const keep = () =>
     say({
       kind: "drive",
@@ -91,6 +102,10 @@ function Read({ name, drive }: { name: string; drive: Drive }) {
         says: drive.says.slice(0, 2).join(" ").slice(0, 400),
         friction: drive.friction === null ? "" : drive.friction.toFixed(3),
         share: drive.share === null ? "" : drive.share.toFixed(4),
+        distance: drive.distance,
+        starts: String(drive.starts),
+        heat: drive.start_heat,
+        how,
       },
     }).then((refused) => {
       setTrouble(refused);
@@ -111,6 +126,21 @@ function Read({ name, drive }: { name: string; drive: Drive }) {
       ))}
       <DriveChart drive={drive} at={at} />
       <p className="flex flex-wrap gap-3 py-2">
+        <label className="flex items-center gap-2 text-note">
+          Counts for bedding-in: {drive.distance || "no distance"}, {drive.starts} starts, driven
+          <select
+            aria-label="How it was driven"
+            value={how}
+            onChange={(event) => setHow(event.target.value)}
+            className="h-11 rounded-cut border border-line bg-sheet px-2"
+          >
+            {prove.running_in.hows.map(({ name: one, label }) => (
+              <option key={one} value={one}>
+                {label}
+              </option>
+            ))}
+          </select>
+        </label>
         <button type="button" className="button min-h-11" disabled={kept} onClick={keep}>
           {kept ? "Kept" : "Keep this drive"}
         </button>

@@ -4,6 +4,7 @@ import { FileButton } from "@/components/FileButton";
 import { TopBar } from "@/components/TopBar";
 import { agoSaid, sizeSaid } from "@/lib/size";
 import { moment } from "@/lib/words";
+import { Learned } from "./Learned";
 
 /** The copies of the shop's file: how old, how large, and how to bring one back. */
 export function BackupsView() {
@@ -69,6 +70,7 @@ export function BackupsView() {
               </tbody>
             </table>
             <Whole />
+            <Learned />
             <h2 className="mt-6 border-b border-ink pb-1 text-head font-bold">Bringing one back</h2>
             <p className="py-2">
               A copy is taken every hour in which something changed. The newest of each of the last 24 hours,

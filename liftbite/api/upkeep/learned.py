@@ -1,0 +1,112 @@
+"""What the shop's own jobs teach, with counts and spread, and nothing from fewer than five of them.
+
+- `minutes_learned`   step -> how long it takes in this shop
+- `api`     all of it
+"""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from threading import Lock
+
+from flask import Response
+from flask_openapi3 import APIBlueprint, Tag
+from pydantic import BaseModel, Field
+from sqlalchemy.orm import Session
+
+from liftbite.api.common import reply, session_of
+from liftbite.core.fit.library import LIBRARY
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.fates import FATED
+from liftbite.core.prove.learned import LEAST, Learned, learned_from, left_and_back, rates_of, step_minutes
+from liftbite.store import learned as store
+
+api = APIBlueprint("learned", __name__, url_prefix="/api/shop", abp_tags=[Tag(name="upkeep")])
+#: So many lines of the record later, what was learned is worked out anew.
+_FRESH = 200
+_kept: dict[str, tuple[int, dict[str, Learned]]] = {}
+_lock = Lock()
+
+
+class LearnedStepOut(BaseModel):
+    """How long a step takes in this shop."""
+
+    key: str
+    title: str
+    minutes: float
+    low: float
+    high: float
+    jobs: int
+    usual: int = Field(description="What is taken where nothing was learned [min].")
+
+
+class LearnedPartOut(BaseModel):
+    """How often a part that was left was renewed later."""
+
+    part: str
+    label: str
+    jobs: int
+    back: int
+
+
+class LearnedWearOut(BaseModel):
+    """How fast a facing wears in a kind of use."""
+
+    use: str
+    label: str
+    per_distance: float = Field(description="Middle [µm/km].")
+    low: float
+    high: float
+    jobs: int
+
+
+class LearnedOut(BaseModel):
+    """What the shop's own jobs teach."""
+
+    least: int = Field(description="Fewest jobs anything is said from.")
+    steps: list[LearnedStepOut]
+    parts: list[LearnedPartOut]
+    wear: list[LearnedWearOut]
+
+
+def minutes_learned(session: Session) -> dict[str, Learned]:
+    """Step -> how long it takes in this shop; looked at again after some hundred lines of the record."""
+    shop, now = str(session.get_bind().engine.url), store.newest_line(session) // _FRESH
+    with _lock:
+        if shop not in _kept or _kept[shop][0] != now:
+            _kept.clear()
+            _kept[shop] = now, _minutes(session)
+        return _kept[shop][1]
+
+
+def _minutes(session: Session) -> dict[str, Learned]:
+    by_step: dict[str, list[float]] = defaultdict(list)
+    for ticks in store.step_ticks(session).values():
+        for key, minutes in step_minutes(ticks).items():
+            by_step[key].append(minutes)
+    return {key: found for key, minutes in by_step.items() if (found := learned_from(minutes))}
+
+
+@api.get("/learned", responses={"200": LearnedOut})
+def learned() -> Response:
+    """What the shop's own jobs teach: minutes of steps, parts that came back, wear by use; from at least five each."""
+    with session_of() as session:
+        steps, parts = _minutes(session), left_and_back(store.fates(session))
+        by_use: dict[str, list[float]] = defaultdict(list)
+        for use, rate in rates_of(store.thicknesses(session)):
+            by_use[use].append(rate * 1e9)
+    wear = {use: found for use, rates in by_use.items() if (found := learned_from(rates))}
+    return reply(LearnedOut(
+        least=LEAST,
+        steps=[LearnedStepOut(key=key, title=LIBRARY[key].title, minutes=f.middle, low=f.low, high=f.high, jobs=f.jobs,
+                              usual=LIBRARY[key].minutes) for key, f in steps.items() if key in LIBRARY],
+        parts=[LearnedPartOut(part=name, label=FATED[name].label, jobs=f.jobs, back=f.back)
+               for name, f in parts.items()],
+        wear=[LearnedWearOut(use=use, label=_use(use), per_distance=f.middle, low=f.low, high=f.high, jobs=f.jobs)
+              for use, f in wear.items()],
+    ))  # fmt: skip
+
+
+def _use(name: str) -> str:
+    option = CHOICES["use"].option(name)
+    return option.label if option else "use not said"
