@@ -22,6 +22,7 @@ from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, TESTS
 from liftbite.core.prove.driven import read_share
 from liftbite.core.prove.fluids import read_filled
 from liftbite.core.prove.running_in import read_drive_as_trip, read_trip
+from liftbite.core.units.read import read
 
 
 def _complaint(line: Line) -> None:
@@ -44,6 +45,8 @@ def _fault(line: Line) -> None:
 def _drive(line: Line) -> None:
     read_share(line.said.get("share", ""))
     read_drive_as_trip(line)
+    if line.said.get("heat"):
+        read(line.said["heat"], "J", "J")
 
 
 def _card(line: Line) -> None:

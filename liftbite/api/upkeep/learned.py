@@ -54,7 +54,7 @@ class LearnedWearOut(BaseModel):
 
     use: str
     label: str
-    per_distance: float = Field(description="Middle [µm/km].")
+    per_distance: float = Field(description="Middle [µm in 1,000 km].")
     low: float
     high: float
     jobs: int
@@ -94,7 +94,7 @@ def learned() -> Response:
         steps, parts = _minutes(session), left_and_back(store.fates(session))
         by_use: dict[str, list[float]] = defaultdict(list)
         for use, rate in rates_of(store.thicknesses(session)):
-            by_use[use].append(rate * 1e9)
+            by_use[use].append(rate * 1e12)
     wear = {use: found for use, rates in by_use.items() if (found := learned_from(rates))}
     return reply(LearnedOut(
         least=LEAST,

@@ -91,8 +91,8 @@ def ahead(build: Build, measured: float | None = None) -> Ahead | None:
     first = min(left * AGAIN, MOST, *(() if inner is None else (inner,)))
     return Ahead(
         rate, whose, ends, left, first, inner,
-        f"{both(at - worn, 'm')} until the {ends} end it, at {rate * 1e9:.3g} µm/km ({whose}); measured again at half "
-        "of that, or with the shims [practice].",
+        f"{both(at - worn, 'm')} until the {ends} end it, at {rate * 1e12:.3g} µm in 1,000 km ({whose}); measured "
+        "again at half of that, or with the shims [practice].",
     )  # fmt: skip
 
 

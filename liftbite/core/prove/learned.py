@@ -101,7 +101,7 @@ def rates_of(series: Iterable[tuple[str, str, float, float]]) -> list[tuple[str,
     ----------
     series : vehicle and check as one name, use, odometer [m driven], mean thickness [m]; in the order of time
 
-    >>> [(use, round(rate * 1e9)) for use, rate in rates_of([("a", "road", 1e7, 2.0e-3), ("a", "road", 3e7, 1.6e-3)])]
+    >>> [(use, round(rate * 1e12)) for use, rate in rates_of([("a", "road", 1e7, 2.0e-3), ("a", "road", 3e7, 1.6e-3)])]
     [('road', 20)]
     """
     before: dict[str, tuple[float, float]] = {}

@@ -5396,7 +5396,7 @@ export interface components {
             label: string;
             /**
              * Per Distance
-             * @description Middle [µm/km].
+             * @description Middle [µm in 1,000 km].
              */
             per_distance: number;
             /** Low */
