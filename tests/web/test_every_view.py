@@ -31,6 +31,7 @@ VIEWS = {
     "fit": "/jobs/3/fit",
     "a step": "/jobs/5/fit?step=springs_in",
     "bleed": "/jobs/3/prove/bleed",
+    "first start": "/jobs/3/prove/start",
     "road": "/jobs/3/prove/road",
     "fault": "/jobs/1/prove/fault",
     "hand-over": "/jobs/3/prove/hand-over",

@@ -87,7 +87,7 @@ def cards_out(bench: Bench, case: Case, found: Progress) -> list[mp.CardOut]:
     said = bench.said_of("card")
     return [
         mp.CardOut(
-            name=each.card.name, title=each.card.title, caution=each.card.caution, first=list(each.first),
+            name=each.card.name, title=each.card.title, caution=each.caution, first=list(each.first),
             items=[mp.CardItemOut(key=key, do=item.do, listen=item.listen, symptom=item.symptom,
                                   said=said_out(said.get(key)))
                    for item in each.items for key in (f"{each.card.name}:{item.name}",)],

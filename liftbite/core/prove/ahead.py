@@ -105,6 +105,11 @@ def _worked_out(build: Build) -> float | None:
     return float(found[0]) * float(found[1])
 
 
+#: What ends a life, in words that go before how long it lasts.
+_ENDS = {"facings": "the facings last", "clamp": "the clamp holds", "bearing": "the bearing's travel lasts",
+         "sleeve": "the sleeve's length lasts"}  # fmt: skip
+
+
 def _about(metres: float) -> str:
     """A distance ahead, to no more figures than it is worth.
 
@@ -118,8 +123,8 @@ def _about(metres: float) -> str:
 
 def says(found: Ahead) -> list[str]:
     """What lies ahead, a sentence each."""
-    told = [f"Measured again in about {_about(found.measure)}; its {found.ends} last about {_about(found.left)} more."]
-    if found.shims is not None:
+    told = [f"Measured again in about {_about(found.measure)}; {_ENDS[found.ends]} about {_about(found.left)} more."]
+    if found.shims is not None and found.shims < found.left:
         told.append(f"Re-shim clock: the floater wants new shims in about {_about(found.shims)}.")
     return told
 
@@ -138,7 +143,7 @@ def glove_box(found: Ahead | None, fluid_due: int | None) -> str:
     parts = ["look again at 50 to 100 km"]
     if found is not None:
         parts.append(f"measure at {_about(found.measure)}")
-        if found.shims is not None:
+        if found.shims is not None and found.shims < found.left:
             parts.append(f"floater shims at {_about(found.shims)}")
     if fluid_due is not None:
         parts.append(f"fluid in {round(fluid_due / 30.4)} months")

@@ -51,6 +51,7 @@ class Card:
     ----------
     name, title : in the record, on screen
     caution : what can hurt
+    on_two : the same for a motorcycle
     first : steps of the plan that are proved before it
     items : in order
     """
@@ -58,6 +59,7 @@ class Card:
     name: str
     title: str
     caution: str
+    on_two: str
     first: tuple[str, ...]
     items: tuple[Item, ...]
 
@@ -73,7 +75,7 @@ def _bike(case: Case) -> bool:
 CARDS: Sequence[Card] = (
     Card("start", "First start",
          "Exhaust on, doors open. On stands every driven wheel is up, and nobody stands in line with one. All-wheel "
-         "drive: all four.", ("prove_start", "static_release"), (
+         "drive: all four.", "Exhaust on, doors open. On its stand the rear wheel is up, and nobody stands behind it.", ("prove_start", "static_release"), (
         Item("neutral", "Start it in neutral, pedal up", "Turns freely, no scrape, no smell", "noise"),
         Item("down", "Pedal down, held for ten seconds", "No howl from the bearing, no shake that was not there", "noise"),
         Item("into_first", "Still down: into first", "Goes in without a grind; the wheels do not turn", "drags"),
@@ -82,13 +84,15 @@ CARDS: Sequence[Card] = (
         Item("level", "Levels again after the run", "Where they were"),
     )),
     Card("metres", "First metres", "A yard, nobody in front or behind. The brakes are proved before the wheels turn freely.",
+         "A yard, nobody in front or behind; helmet and gloves. The brakes are proved first.",
          ("prove_drive",), (
         Item("brakes", "Brake pedal, standing and at a walk", "Firm, and it stops"),
         Item("forward", "A few metres forward and back, twice", "No jerk, no drag, the same each time", "judders"),
         Item("reverse", "Into reverse after three seconds of pedal down", "Goes in without a grind", "drags"),
         Item("gates", "Every gear, standing", "Each where it was, or the driver is told of the new gate"),
     )),
-    Card("road", "Road test", "By day, alone, a road where one can stop. No full load before it is bedded in.", ("prove_drive",), (
+    Card("road", "Road test", "By day, alone, a road where one can stop. No full load before it is bedded in.",
+         "By day, alone, dressed for it, a road where one can stop. No full load before it is bedded in.", ("prove_drive",), (
         Item("up_down", "Up and down through the gears, gently", "Clean changes both ways", "drags"),
         Item("pull", "Half throttle from low revs in a high gear", "The revs follow the road; they do not run away", "slips"),
         Item("hill", "One start on a slope, short slip", "Takes hold without shudder", "judders"),
@@ -97,7 +101,7 @@ CARDS: Sequence[Card] = (
         Item("lever", "Lever free play once it is warm", "Where it was set", "pedal", _bike),
         Item("after", "Parked for ten minutes, then into gear", "Goes in as before; the pedal stands where it did", "drags"),
     )),
-    Card("recheck", "Again after 50 to 100 km", "Cold, chocked, off the road.", ("drive",), (
+    Card("recheck", "Again after 50 to 100 km", "Cold, chocked, off the road.", "Cold, on its stand, off the road.", ("drive",), (
         Item("fluid", "Fluid and oil levels", "Where they were set"),
         Item("leaks", "Slave, line, seals, sump", "Dry", "pedal"),
         Item("mounts", "Mounts, crossmember, exhaust", "Tight", "", _car),
@@ -134,9 +138,10 @@ NOISES: Sequence[Noise] = (
 
 @dataclass(frozen=True, slots=True)
 class CardStanding:
-    """A card with the titles of what comes first and is not done, and its items of the case."""
+    """A card with its caution and items of the case, and the titles of what comes first and is not done."""
 
     card: Card
+    caution: str
     items: tuple[Item, ...]
     first: tuple[str, ...]
 
@@ -151,7 +156,7 @@ def cards_of(case: Case, found: Progress) -> list[CardStanding]:
     """
     open_steps = {s.planned.key: s.planned.step.title for s in found.standings if s.state not in PASSED}
     return [
-        CardStanding(card, tuple(item for item in card.items if item.when(case)),
+        CardStanding(card, card.caution if case.car else card.on_two, tuple(item for item in card.items if item.when(case)),
                      tuple(open_steps[key] for key in card.first if key in open_steps))
         for card in CARDS
     ]  # fmt: skip

@@ -133,9 +133,8 @@ def test_a_shop_learns_from_five_jobs_and_not_from_four(client: FlaskClient) -> 
         enter(client, job, pilot_fate="stays")
         with writing(client.application.extensions["liftbite.sessions"]) as session:
             for minutes, key in ((0, "cautions"), (20 + 2 * n, "parts_gate")):
-                record.say(
-                    session, job["id"], read_line("step", key, {"answer": "done"}), at + timedelta(minutes=minutes)
-                )
+                line = read_line("step", key, {"answer": "done"})
+                record.say(session, job["id"], line, at + timedelta(minutes=minutes))
     told = client.get("/api/shop/learned").get_json()
     assert [(s["key"], s["minutes"], s["jobs"]) for s in told["steps"]] == [("parts_gate", 24.0, 5)]
     assert [(p["part"], p["jobs"], p["back"]) for p in told["parts"]] == [("pilot", 5, 0)]

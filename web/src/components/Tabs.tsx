@@ -11,13 +11,13 @@ type Props = {
 /** The views of a station, one beside the other. */
 export function Tabs({ label, views, search = "" }: Props) {
   return (
-    <nav aria-label={label} className="flex shrink-0 gap-1">
+    <nav aria-label={label} className="flex min-w-0 flex-wrap gap-x-1">
       {views.map((view) => (
         <NavLink
           key={view.to}
           to={{ pathname: view.to, search }}
           className={({ isActive }) =>
-            `flex min-h-11 items-center whitespace-nowrap border-b-[3px] px-3 ${
+            `flex min-h-11 items-center whitespace-nowrap border-b-[3px] px-2 tablet:px-3 ${
               isActive ? "border-ink font-bold" : "border-transparent text-soft hover:text-ink"
             }`
           }

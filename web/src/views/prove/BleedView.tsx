@@ -138,7 +138,7 @@ export function BleedView() {
           </h1>
           <p className="py-2 text-field font-semibold" data-testid="frees">
             {bleeding.says ||
-              "Read the slave's travel at half and full pedal, and where it bites: that tells."}
+              "Not known yet: the slave's travel at half and full pedal, and where it bites, tell."}
           </p>
           <p className="pb-2 text-field" data-testid="bleed-next">
             {bleeding.next}

@@ -19,7 +19,7 @@ export function StartView() {
   const [picked, setPicked] = useState<string | null>(null);
   const card = prove.cards.find(({ name }) => name === picked) ?? begun ?? prove.cards[0];
   return (
-    <Scroll label="First start" className="h-full overflow-y-auto px-5 py-4">
+    <Scroll label="Cards and fluids" className="h-full overflow-y-auto px-5 py-4">
       <div className="mx-auto grid max-w-[72rem] gap-x-8 gap-y-6 wide:grid-cols-[1fr_22rem]">
         <section aria-labelledby="card">
           <nav aria-label="Cards" className="flex flex-wrap gap-x-5">
@@ -49,32 +49,34 @@ export function StartView() {
               Noises that are not the clutch
             </h2>
             {prove.noises.map((noise) => (
-              <label
-                key={noise.name}
-                className="flex min-h-11 items-center gap-3 border-b border-hair py-1 leading-tight"
-              >
-                <input
-                  type="checkbox"
-                  className="size-6 shrink-0"
-                  checked={noise.said !== null}
-                  onChange={(event) =>
-                    tell({
-                      kind: "heard",
-                      key: noise.name,
-                      said: { answer: event.target.checked ? "heard" : "open" },
-                    })
-                  }
-                />
-                <span>
-                  {noise.heard}
-                  <span className="block text-note text-soft">is {noise.what}</span>
-                </span>
-              </label>
+              <Heard key={`${noise.name} ${noise.said?.at ?? ""}`} noise={noise} tell={tell} />
             ))}
           </section>
         </div>
       </div>
     </Scroll>
+  );
+}
+
+/** A noise that was heard, ticked at once; the server's word comes after. */
+function Heard({ noise, tell }: { noise: Prove["noises"][number]; tell: Tell }) {
+  const [on, setOn] = useState(noise.said !== null);
+  return (
+    <label className="flex min-h-11 items-center gap-3 border-b border-hair py-1 leading-tight">
+      <input
+        type="checkbox"
+        className="size-6 shrink-0"
+        checked={on}
+        onChange={(event) => {
+          setOn(event.target.checked);
+          tell({ kind: "heard", key: noise.name, said: { answer: event.target.checked ? "heard" : "open" } });
+        }}
+      />
+      <span>
+        {noise.heard}
+        <span className="block text-note text-soft">is {noise.what}</span>
+      </span>
+    </label>
   );
 }
 

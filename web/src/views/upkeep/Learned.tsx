@@ -51,7 +51,8 @@ export function Learned() {
                 Wear of a face or plate, {wear.label.toLowerCase()}
               </th>
               <td className="figure py-1 text-right">
-                {wear.per_distance.toFixed(0)} µm in 1,000 km ({wear.low.toFixed(0)} to {wear.high.toFixed(0)})
+                {wear.per_distance.toFixed(0)} µm in 1,000 km ({wear.low.toFixed(0)} to {wear.high.toFixed(0)}
+                )
               </td>
               <td className="py-1 pl-3 text-note text-soft">{wear.jobs} pairs of readings</td>
             </tr>
