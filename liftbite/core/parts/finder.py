@@ -30,7 +30,7 @@ from liftbite.core.quantities.torque_curve import Array
 from liftbite.core.verdicts.criteria import CRITERIA, LOW
 from liftbite.core.verdicts.looked import Samples, reserves
 
-CHUNK = 16_384
+CHUNK = 32_768
 Mask: TypeAlias = npt.NDArray[np.bool_]
 Places: TypeAlias = npt.NDArray[np.intp]
 
@@ -108,7 +108,7 @@ STEPS: Mapping[str, float] = {
     "bite": 0.05, "lift": 0.05, "effort": 5.0, "inertia": 0.005, "heat": 0.25, "price": 10.0,
 }  # fmt: skip
 #: Rows held against others at once, and how many of the others are tried first.
-_BLOCK, _STRONGEST = 512, 128
+_BLOCK, _STRONGEST = 512, 64
 
 
 def non_dominated(rows: Array) -> Array:
@@ -322,7 +322,7 @@ def _merge(
     """The front with a chunk's passing rows taken in; rows that differ by less than `STEPS` count as one."""
     steps, had = np.array([STEPS[o] for o in OBJECTIVES]), len(rows)
     every = np.vstack([rows, found[:, 1:]])
-    stepped = np.floor(every / steps)
+    stepped = np.floor(every / steps).astype(np.float32)  # whole numbers: exact, and half as much to go through
     new = _distinct(stepped)
     new = new[new >= had]
     new = new[~_beaten(stepped[new], stepped[:had])]

@@ -21,6 +21,8 @@ from liftbite.core.quantities.launch_run import EASY, MANY, SINGLE, full_load, i
 from liftbite.core.quantities.torque_curve import Array, TorqueCurve
 
 Places: TypeAlias = npt.NDArray[np.intp]
+#: A temperature no clutch comes to [K].
+_ANY = 1e6
 #: So few starts are integrated one after the other, which is quicker.
 _FEW = 8
 
@@ -33,10 +35,13 @@ def launch(case: LaunchCase, fineness: float = 1.0) -> Launch:
     case : what the start needs
     fineness : how many times shorter than usual the steps are
     """
+    curve, *figures = vars(case).values()
+    if all(isinstance(value, float | int) for value in figures):
+        return _single(curve, *figures, fineness=fineness)
     case = _without_capacity(case)
     shape = np.broadcast_shapes(*(np.shape(value) for name, value in vars(case).items() if name != "curve"))
     if shape == ():
-        return _kept(*(v if n == "curve" else float(v) for n, v in vars(case).items()), fineness=fineness)
+        return _single(curve, *map(float, figures), fineness=fineness)
     size = int(np.prod(shape))
     if not 0 < size <= _FEW or len(shape) > 1:
         return _each_once(case, shape, fineness)
@@ -91,6 +96,22 @@ def _alike(columns: Array) -> tuple[Places, Places]:
 
 def _case(values: Mapping[str, Any]) -> LaunchCase:
     return LaunchCase(**values)
+
+
+@lru_cache(maxsize=1024)
+def _single(curve: TorqueCurve, *figures: float, fineness: float) -> Launch:
+    """One start. Where no capacity matters, how warm the clutch is moves nothing: it is integrated once for all
+    temperatures, and is so much warmer afterwards.
+    """
+    case = LaunchCase(curve, *figures)
+    plain = _without_capacity(case)
+    if plain.capacity == case.capacity:
+        return _kept(*vars(plain).values(), fineness=fineness)
+    cold = replace(plain, start_temperature=0.0, sustained=_ANY, brief=2 * _ANY)
+    found = _kept(*vars(cold).values(), fineness=fineness)
+    warmth = {"temperature": found.trace["temperature"] + case.start_temperature} if found.trace else {}
+    return replace(found, bulk_temperature=found.bulk_temperature + case.start_temperature,
+                   trace=found.trace | warmth)  # fmt: skip
 
 
 @lru_cache(maxsize=256)

@@ -10,6 +10,7 @@ form, and no step size comes into it.
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -40,6 +41,14 @@ class HeatNetwork:
         """How many of them the facings rub on: the first ones."""
         return int(np.count_nonzero(self.shares))
 
+    @cached_property
+    def modes(self) -> tuple[Array, Array, Array]:
+        """√C of each mass, and the rates [1/s] and modes at which they even out."""
+        root = np.sqrt(self.stores)
+        flows = np.diag(self.links.sum(axis=1) + self.outside) - self.links
+        rates, modes = np.linalg.eigh(flows / np.outer(root, root))
+        return root, np.maximum(rates, 0.0), modes
+
 
 def settle(network: HeatNetwork, begin: Array, around: float, power: float, times: Array) -> Array:
     """Temperatures of every mass at some times, while the facings make a steady power.
@@ -64,10 +73,7 @@ def settle(network: HeatNetwork, begin: Array, around: float, power: float, time
     >>> settle(one, np.array([300.0]), 300.0, 25e3, np.array([1.0])).tolist()
     [[310.0]]
     """
-    root = np.sqrt(network.stores)
-    flows = np.diag(network.links.sum(axis=1) + network.outside) - network.links
-    rates, modes = np.linalg.eigh(flows / np.outer(root, root))
-    rates = np.maximum(rates, 0.0)
+    root, rates, modes = network.modes
     start = modes.T @ (root * (begin - around))
     drive = modes.T @ (network.shares * power / root)
     decay = np.outer(times, rates)

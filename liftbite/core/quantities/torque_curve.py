@@ -9,7 +9,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cached_property, lru_cache
 
 import numpy as np
 import numpy.typing as npt
@@ -33,8 +33,8 @@ class TorqueCurve:
     ValueError : shapes differ, fewer than two points, or speed not ascending
 
     >>> curve = TorqueCurve.of([100.0, 200.0], [50.0, 60.0])
-    >>> curve.peak_torque, curve.torque_at(150.0)
-    (60.0, 55.0)
+    >>> curve.peak_torque, curve.torque_at(150.0), curve == TorqueCurve.of([100.0, 200.0], [50.0, 60.0])
+    (60.0, 55.0, True)
     """
 
     speed: Array
@@ -47,6 +47,17 @@ class TorqueCurve:
             raise ValueError("a torque curve wants finite figures")
         if np.any(np.diff(self.speed) <= 0):
             raise ValueError("the speeds of a torque curve ascend without repeats")
+
+    @cached_property
+    def _content(self) -> bytes:
+        return self.speed.tobytes() + self.torque.tobytes()
+
+    def __eq__(self, other: object) -> bool:
+        """True for a curve through the same points: what was worked out with one holds for the other."""
+        return isinstance(other, TorqueCurve) and self._content == other._content
+
+    def __hash__(self) -> int:
+        return hash(self._content)
 
     @classmethod
     def of(cls, speed: Sequence[float] | Array, torque: Sequence[float] | Array) -> TorqueCurve:

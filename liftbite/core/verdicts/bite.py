@@ -26,12 +26,14 @@ from liftbite.core.verdicts.verdict import Band, Verdict
 
 def band_of(value: Any) -> Any:
     """A result over the friction band; what has no value stays as it is."""
+    if isinstance(value, float):
+        return Band(float(value), float(value), float(value))
+    if isinstance(value, np.ndarray) and value.shape == (3,):
+        return Band(*value.tolist())
     if isinstance(value, Needs | Refused):
         return value
-    if isinstance(value, float | int) or np.ndim(value) == 0:
+    if np.ndim(value) == 0:
         return Band(float(value), float(value), float(value))
-    if value.shape == (3,):
-        return Band(*value.tolist())
     low, nominal, high = np.broadcast_to(np.asarray(value, dtype=np.float64), 3)
     return Band(float(low), float(nominal), float(high))
 
