@@ -28,7 +28,6 @@ VIEWS = {
     "section-motorcycle-night": ("/jobs/4/choose/section?pedal=100&sizes", 1280, "dark"),
     "torque": ("/jobs/2/choose/bite", 1280, "light"),
     "start": ("/jobs/3/choose/start", 1280, "light"),
-    "flywheel": ("/jobs/3/choose/flywheel", 1280, "light"),
     "find": ("/jobs/3/choose/find", 1280, "light"),
     "against": ("/jobs/3/choose/against", 1280, "light"),
     "sheet": ("/jobs/3/sheet", 1280, "light"),
@@ -37,6 +36,7 @@ VIEWS = {
     "measure-phone": ("/jobs/5/measure/bench?check=spring_free_length&place=Spring%203", 390, "dark"),
     "decide": ("/jobs/5/measure/decide", 1280, "light"),
     "fit": ("/jobs/3/fit?step=flywheel_on", 1280, "light"),
+    "first-start": ("/jobs/3/prove/start", 1280, "light"),
     "road": ("/jobs/3/prove/road", 1280, "light"),
     "fault": ("/jobs/3/prove/fault", 1280, "light"),
 }
