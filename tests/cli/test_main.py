@@ -79,6 +79,7 @@ def test_bad_files_are_said_and_exit_2(tmp_path: Path) -> None:
 
 def test_schema_and_quantities_are_those_kept_in_docs() -> None:
     assert run("schema").output == (ROOT / "docs" / "job-file.schema.json").read_text()
+    assert run("schema", "--plan").output == (ROOT / "docs" / "plan.schema.json").read_text()
     assert run("quantities", "--markdown").output == (ROOT / "docs" / "quantities.md").read_text()
     rows = json.loads(run("quantities", "--json").output)
     margin = next(row for row in rows if row["name"] == "bite_margin")
