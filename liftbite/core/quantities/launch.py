@@ -38,8 +38,7 @@ def launch(case: LaunchCase, fineness: float = 1.0) -> Launch:
     curve, *figures = vars(case).values()
     if all(isinstance(value, float | int) for value in figures):
         return _single(curve, *figures, fineness=fineness)
-    case = _without_capacity(case)
-    shape = np.broadcast_shapes(*(np.shape(value) for name, value in vars(case).items() if name != "curve"))
+    shape = np.broadcast_shapes(*map(np.shape, figures))
     if shape == ():
         return _single(curve, *map(float, figures), fineness=fineness)
     size = int(np.prod(shape))
@@ -66,15 +65,26 @@ def _without_capacity(case: LaunchCase) -> LaunchCase:
 
 
 def _each_once(case: LaunchCase, shape: tuple[int, ...], fineness: float) -> Launch:
-    """Many starts, those that are alike integrated once."""
-    varied = {n: np.broadcast_to(v, shape).ravel() for n, v in vars(case).items() if n != "curve" and np.ndim(v)}
-    if len(shape) > 1 or not varied or not all(np.isfinite(v).all() for v in varied.values()):
-        return integrated(case, fineness)
+    """Many starts, those that are alike integrated once: alike as they are given, and then as far as it matters."""
+    if len(shape) > 1:
+        return integrated(_without_capacity(case), fineness)
+    given, size, back = _distinct(case, shape[0])
+    plain, _, again = _distinct(_without_capacity(given), size)
+    found = integrated(plain, fineness)
+    for places in (again, back):
+        found = found if places is None else found.taken_at(places)
+    return found
+
+
+def _distinct(case: LaunchCase, size: int) -> tuple[LaunchCase, int, Places | None]:
+    """The distinct ones of many starts, how many, and which of them each is; None where most are distinct anyway."""
+    varied = {n: np.broadcast_to(v, size) for n, v in vars(case).items() if n != "curve" and np.ndim(v)}
+    if not varied or not all(np.isfinite(v).all() for v in varied.values()):
+        return case, size, None
     first, back = _alike(np.array(list(varied.values())))
-    if 2 * len(first) > shape[0]:
-        return integrated(case, fineness)
-    once = integrated(_case(vars(case) | {n: v[first] for n, v in varied.items()}), fineness)
-    return once.taken_at(back)
+    if 2 * len(first) > size:
+        return case, size, None
+    return _case(vars(case) | {n: v[first] for n, v in varied.items()}), len(first), back
 
 
 def _alike(columns: Array) -> tuple[Places, Places]:

@@ -196,10 +196,11 @@ class Samples:
     def values(self, names: Sequence[str], friction: float = NOMINAL, **states: Values) -> dict[str, Any]:
         """Values of the candidates at a place in the friction band and other states; None for what has none."""
         key = friction, tuple(sorted(states))
-        kept = self._kept.setdefault(key, {**self._known, "friction_state": friction, **states})
-        found = self.build.graph.evaluate(names, kept)
-        kept.update({n: v for n, v in found.items() if not isinstance(v, Needs)})
-        return {n: _plain(found[n], self.at.size) for n in names}
+        if key not in self._kept:
+            self._kept[key] = {**self._known, "friction_state": friction, **states}
+        kept = self._kept[key]
+        self.build.graph.extend(kept, names)
+        return {n: _plain(kept[n], self.at.size) for n in names}
 
 
 def _plain(value: Any, size: int) -> Any:
