@@ -82,8 +82,8 @@ def reply(model: BaseModel, status: int = 200) -> Response:
     return Response(model.model_dump_json(), status, content_type="application/json")
 
 
-def download(text: str, content_type: str, name: str) -> Response:
-    """A text as a file to keep."""
-    response = Response(text, 200, content_type=content_type)
+def download(content: str | bytes, content_type: str, name: str) -> Response:
+    """A text, or bytes, as a file to keep."""
+    response = Response(content, 200, content_type=content_type)
     response.headers["Content-Disposition"] = f'attachment; filename="{name}"'
     return response

@@ -15,6 +15,8 @@ from collections.abc import Iterable, Iterator
 
 from liftbite.core.errors import UnreadableFile
 
+#: The folder of what was made from a job for people to read; it is passed over when an archive comes back in.
+DOCUMENTS = "documents/"
 #: Most files of an archive, and bytes of one and of all once unpacked.
 MOST_FILES, MOST_OF_ONE, MOST_OF_ALL = 20_000, 32 * 2**20, 512 * 2**20
 #: What an archive that is damaged, locked or packed in an unknown way is told by.

@@ -76,6 +76,13 @@ def test_a_number_no_revision_has_is_refused(client: FlaskClient, number: Any) -
         assert client.post("/api/jobs/file", data=json.dumps(file)).status_code == 422, key
 
 
+@pytest.mark.parametrize("number", [2**63, 2**70, 10**30, -1, 0])
+def test_a_number_no_part_has_is_refused(client: FlaskClient, number: int) -> None:
+    job = begin(client, BIKE)
+    compared = client.post(f"/api/jobs/{job['id']}/compare", json={"candidates": [{"parts": [number]}, {}]})
+    assert compared.status_code == 422
+
+
 TABLES = [
     'a,b\n"open', "check,place,reading\nplate_thickness", "check,place,reading\n" + "x" * 140_000 + ",1,2",
     "sep=a\ncheck,place,reading\nplate_thickness,a,2.9 mm", "\r", "\x00,b\n1,2",

@@ -36,6 +36,21 @@ def test_a_plan_is_laid_out_in_words_and_as_json(tmp_path: Path) -> None:
     assert all(set(step["needs"]) <= set(keys[: keys.index(step["key"])]) for step in told["steps"])
 
 
+def test_a_plans_file_goes_into_another_job(tmp_path: Path) -> None:
+    job, out = write(tmp_path / "full.liftbite.json", FULL), tmp_path / "plan.json"
+    assert run("plan", job, "--file", str(out)).exit_code == 0
+    plan = json.loads(out.read_text())
+    plan["own"] = [{"title": "Torch put away", "after": "cautions", "note": ""}]
+    plan["answers"]["lift"] = "floor"
+    out.write_text(json.dumps(plan))
+    told = run("plan", job, "--with", str(out))
+    assert "Torch put away" in told.output
+    assert "Works on: The floor, on stands" in told.output
+    out.write_text("{}x")
+    refused = run("plan", job, "--with", str(out))
+    assert (refused.exit_code, "not JSON" in refused.stderr) == (2, True)
+
+
 def test_a_card_goes_to_a_file_or_down_a_pipe(tmp_path: Path) -> None:
     job = write(tmp_path / "full.liftbite.json", FULL)
     assert run("card", job, "--svg").output.startswith("<svg ")

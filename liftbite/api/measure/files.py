@@ -12,7 +12,7 @@ from liftbite.api.common import download, now, reply, session_of, writing
 from liftbite.api.jobs.views import JobPath
 from liftbite.api.measure import models as mm
 from liftbite.api.measure import models_in as mi
-from liftbite.api.measure.bench import needs_of
+from liftbite.api.measure.bench import Bench, needs_of
 from liftbite.api.measure.present import measure_out
 from liftbite.api.measure.views import BenchQuery, bench_of
 from liftbite.api.problems import problem_responses
@@ -35,13 +35,17 @@ def _rows(series: Sequence[store.Series], checks: Mapping[str, Check]) -> list[C
     ]  # fmt: skip
 
 
+def readings_of(bench: Bench) -> str:
+    """The readings of a bench's vehicle as CSV."""
+    return write_readings(_rows(bench.life or bench.series, bench.known), bench.known)
+
+
 @api.get("/api/jobs/<int:job_id>/readings.csv", responses={"200": None, **problem_responses(404)})
 def export_readings(path: JobPath) -> Response:
     """The readings of the vehicle as CSV, as typed, in UTC."""
     with session_of() as session:
         bench = bench_of(session, path.job_id)
-    text = write_readings(_rows(bench.life or bench.series, bench.known), bench.known)
-    return download(text, "text/csv; charset=utf-8", "readings.csv")
+    return download(readings_of(bench), "text/csv; charset=utf-8", "readings.csv")
 
 
 @api.post("/api/jobs/<int:job_id>/readings/csv", responses={"200": mm.ImportedOut, **_PROBLEMS})

@@ -2,6 +2,7 @@
 
 - `HandOver`, `hand_over_of`   everything it says, gathered from sheet, Fit and Prove
 - `hand_over_html`, `owner_html`   as documents
+- `documents_of`   all of a job as files of an archive
 - `calendar_of`   re-check, fluid and the end of bedding-in as iCalendar
 """
 
@@ -13,6 +14,9 @@ from datetime import date, timedelta
 from icalendar import Calendar, Event, Todo
 from sqlalchemy.orm import Session
 
+from liftbite.api.fit.present import plan_text
+from liftbite.api.jobs.files import file_of
+from liftbite.api.measure.files import readings_of
 from liftbite.api.measure.views import bench_of
 from liftbite.api.paper.document import page
 from liftbite.api.prove import models as mp
@@ -21,6 +25,8 @@ from liftbite.api.sheet.gathered import Sheet, helpers, sheet_of
 from liftbite.core.job.ledger import FOUND
 from liftbite.core.job.record import Line, in_force
 from liftbite.core.prove.hand_over import FLUID, briefing, dues
+from liftbite.files.archive import DOCUMENTS
+from liftbite.store.photos import photo_bytes
 
 
 @dataclass(frozen=True)
@@ -59,6 +65,24 @@ def owner_html(found: HandOver) -> str:
     """One page for the owner."""
     running = (found.sheet.job.name, found.sheet.about[-1])
     return page("owner", sheet=found.sheet, hand=found, running=running)
+
+
+def documents_of(session: Session, job_id: int, today: date) -> list[tuple[str, str | bytes]]:
+    """All of a job as files of an archive: the job's file, readings, plan, documents, dates, photos.
+
+    What is no job file and no photo was made from it, and is passed over when the archive comes back in.
+    """
+    name, text = file_of(session, job_id)
+    found, bench = hand_over_of(session, job_id, today), bench_of(session, job_id, FOUND)
+    files: list[tuple[str, str | bytes]] = [
+        (f"jobs/{job_id:05}-{name}", text), (f"{DOCUMENTS}readings.csv", readings_of(bench)),
+        (f"{DOCUMENTS}plan.json", plan_text(bench)), (f"{DOCUMENTS}hand-over.html", hand_over_html(found)),
+        (f"{DOCUMENTS}owner.html", owner_html(found)),
+        (f"{DOCUMENTS}dates.ics", calendar_of(bench.job_name, found.prove, today, job_id)),
+    ]  # fmt: skip
+    digests = dict.fromkeys(line.key for line in bench.record if line.kind == "photo")
+    photos = ((digest, photo_bytes(session, digest)) for digest in digests)
+    return [*files, *((f"photos/{digest}.jpg", jpeg) for digest, jpeg in photos if jpeg)]
 
 
 def calendar_of(name: str, prove: mp.ProveOut, today: date, job_id: int) -> bytes:

@@ -17,7 +17,7 @@ from liftbite.api.own_process import by_size
 from liftbite.api.paper.document import answered
 from liftbite.api.problems import problem_responses
 from liftbite.api.prove import models as mp
-from liftbite.api.prove.handed import calendar_of, hand_over_html, hand_over_of, owner_html
+from liftbite.api.prove.handed import calendar_of, documents_of, hand_over_html, hand_over_of, owner_html
 from liftbite.api.prove.present import drive_out, driven_of, prove_out, top_of, unexplained
 from liftbite.api.serving import MOST_LARGE
 from liftbite.core.errors import UnreadableEntry
@@ -27,6 +27,7 @@ from liftbite.core.prove.causes import CAUSES
 from liftbite.core.prove.closing import close_of
 from liftbite.core.prove.logger import simulated, vehicle_of, written
 from liftbite.core.said import read_said
+from liftbite.files.archive import write_archive
 from liftbite.files.fields import Words
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
@@ -166,6 +167,15 @@ def handover(path: JobPath, query: HandQuery) -> Response:
 def handover_pdf(path: JobPath, query: HandQuery) -> Response:
     """The same as PDF."""
     return answered(*_handed(path.job_id, query), "pdf")
+
+
+@api.get("/<int:job_id>/archive.zip", responses={"200": None, **problem_responses(404)})
+def job_archive(path: JobPath) -> Response:
+    """All of a job in one archive: its file, readings, plan, documents, dates, photos; it comes back in unchanged."""
+    with session_of() as session:
+        packed = write_archive(documents_of(session, path.job_id, now().date()))
+        name = bench_of(session, path.job_id, FOUND).job_name
+    return download(packed, "application/zip", file_name(name, ".zip"))
 
 
 @api.get("/<int:job_id>/calendar.ics", responses={"200": None, **problem_responses(404)})

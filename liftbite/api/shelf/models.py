@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, Field
 
 from liftbite.api.jobs.models import BuildName, EntryIn, NameOut, Text, VerdictOut, _In
-from liftbite.files.fields import Finite, Words
+from liftbite.files.fields import Count, Finite, Words
 
 PartName = Annotated[Words, Field(min_length=1, max_length=200)]
 Price = Annotated[float, Field(ge=0, lt=1e9, allow_inf_nan=False)]
@@ -113,7 +113,7 @@ class OffersOut(BaseModel):
 class TakeIn(_In):
     """Parts to take into a job, with figures beside them."""
 
-    parts: list[Annotated[int, Field(ge=1)]] = Field(default_factory=list, max_length=20)
+    parts: list[Count] = Field(default_factory=list, max_length=20)
     entries: list[EntryIn] = Field(default_factory=list, max_length=40)
     build: BuildName = ""
 

@@ -18,7 +18,7 @@ from liftbite.api.problems import problem_responses
 from liftbite.api.serving import MOST_LARGE
 from liftbite.core.errors import LiftBiteError
 from liftbite.core.job.dyno_table import decode
-from liftbite.files.archive import read_archive, write_archive
+from liftbite.files.archive import DOCUMENTS, read_archive, write_archive
 from liftbite.files.job import read_job_file
 from liftbite.files.photo import read_photo
 from liftbite.files.shelf_csv import read_shelf
@@ -70,7 +70,7 @@ def bring_archive() -> Response:
                 told.photos += _bring_photo(content, at)
             elif name.endswith("shelf.csv"):
                 told.parts += _bring_shelf(content, at)
-            else:
+            elif not name.startswith(DOCUMENTS):
                 told.faults.append(f"{name[:80]}: no job file, no shelf and no photo.")
         except LiftBiteError as error:
             told.faults.append(f"{name[:80]}: {error}")

@@ -12,6 +12,7 @@ from flask.testing import FlaskClient
 from liftbite.api.app import create_app
 from tests.api.jobs.test_views import begin
 from tests.api.measure.test_views import bench, check, take
+from tests.api.photos.test_views import picture
 from tests.jobs import CAR, MOTORCYCLE
 
 
@@ -47,6 +48,29 @@ def test_a_shop_goes_out_whole_and_comes_into_another(client: FlaskClient, tmp_p
         names = {line["name"]: line["id"] for line in there.get("/api/jobs").get_json()["jobs"]}
         readings = check(bench(there, {"id": names["Test coupé"]}), "rivet_depth")["readings"]
         assert [r["typed"] for r in readings] == ["1.1 mm"]
+    finally:
+        other.extensions["liftbite.refresher"].stop()
+        other.extensions["liftbite.sessions"].kw["bind"].dispose()
+
+
+def test_a_job_goes_out_with_its_documents_and_comes_back_unchanged(client: FlaskClient, tmp_path: Path) -> None:
+    job = begin(client, CAR | {"vehicle": "Merrow van"})
+    take(client, job, "rivet_depth", {"Disc 1, flywheel side, 1": "1.1 mm"})
+    shot = client.post(f"/api/jobs/{job['id']}/photos?of=job", data=picture(), content_type="application/octet-stream")
+    assert shot.status_code == 201
+    client.post(f"/api/jobs/{job['id']}/prove", json={"kind": "trip", "key": "1", "said": {"distance": "12 km"}})
+    whole = client.get(f"/api/jobs/{job['id']}/archive.zip").data
+    with zipfile.ZipFile(io.BytesIO(whole)) as archive:
+        names = archive.namelist()
+        assert b"Merrow van" in archive.read("documents/hand-over.html")
+        assert b"1.1 mm" in archive.read("documents/readings.csv")
+    assert {"documents/plan.json", "documents/owner.html", "documents/dates.ics"} <= set(names)
+    other = create_app(tmp_path / "other.sqlite", web=tmp_path / "web", testing=True)
+    try:
+        there = other.test_client()
+        assert sent(there, whole) == {"jobs": 1, "already": 0, "parts": 0, "photos": 1, "faults": []}
+        number = there.get("/api/jobs").get_json()["jobs"][0]["id"]
+        assert there.get(f"/api/jobs/{number}/file").data == client.get(f"/api/jobs/{job['id']}/file").data
     finally:
         other.extensions["liftbite.refresher"].stop()
         other.extensions["liftbite.sessions"].kw["bind"].dispose()

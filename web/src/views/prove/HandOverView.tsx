@@ -56,6 +56,9 @@ export function HandOverView() {
             <a className="button inline-flex min-h-11 items-center" href={file("calendar.ics")} download>
               Dates to come (.ics)
             </a>
+            <a className="button inline-flex min-h-11 items-center" href={file("archive.zip")} download>
+              All of it in one archive
+            </a>
           </p>
           {trouble && (
             <p role="alert" className="font-semibold">
