@@ -125,6 +125,7 @@ function Ask({ test, tell, large = false }: { test: Test; tell: Tell; large?: bo
 
 function Likely({ cause }: { cause: Cause }) {
   const { entered: job } = useJobEditor();
+  const { say } = useProof();
   const closeIt = useCloseFault(job.id);
   const [trouble, setTrouble] = useState<string | null>(null);
   const close = () => closeIt(cause.name).then(setTrouble);
@@ -146,7 +147,18 @@ function Likely({ cause }: { cause: Cause }) {
           <p className="flex flex-wrap items-baseline justify-between gap-x-3 text-note">
             <span>Mended by: {cause.mends}.</span>
             {cause.found ? (
-              <b>Found{cause.found.who && `, ${cause.found.who}`}</b>
+              <span>
+                <b>Found{cause.found.who && `, ${cause.found.who}`}</b>{" "}
+                <button
+                  type="button"
+                  className="plain-link min-h-11"
+                  onClick={() =>
+                    void say({ kind: "fault", key: cause.name, said: { answer: "open" } }).then(setTrouble)
+                  }
+                >
+                  Take back
+                </button>
+              </span>
             ) : (
               <button type="button" className="plain-link min-h-11" onClick={() => void close()}>
                 This was it

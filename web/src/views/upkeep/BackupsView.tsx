@@ -41,8 +41,8 @@ export function BackupsView() {
             <p className="py-3 text-head" role="status">
               {kept[0] ? (
                 <>
-                  The last copy is <b>{agoSaid(kept[0].at, now)}</b>; {kept.length} are kept, {total(kept)} in
-                  all.
+                  The last copy is <b>{agoSaid(kept[0].at, now)}</b>;{" "}
+                  {kept.length === 1 ? "one is" : `${kept.length} are`} kept, {total(kept)} in all.
                 </>
               ) : (
                 "No copy has been taken yet."
@@ -70,7 +70,6 @@ export function BackupsView() {
               </tbody>
             </table>
             <Whole />
-            <Learned />
             <h2 className="mt-6 border-b border-ink pb-1 text-head font-bold">Bringing one back</h2>
             <p className="py-2">
               A copy is taken every hour in which something changed. The newest of each of the last 24 hours,
@@ -85,6 +84,7 @@ export function BackupsView() {
               shop along: keep one elsewhere with <code>liftbite backup FILE</code>. The shop is{" "}
               <span className="break-all">{upkeep.data.file}</span>, {sizeSaid(upkeep.data.size)}.
             </p>
+            <Learned />
             {upkeep.data.open && (
               <p className="mt-2 border-l-4 border-now pl-3 font-semibold">
                 This shop is open to the network: whoever reaches this machine can read and change everything.
@@ -107,8 +107,8 @@ function Whole() {
         Everything in one archive
       </h2>
       <p className="py-2">
-        Every job as a job file and the shelf as CSV. Brought into another shop, what is there already is not
-        doubled.
+        Every job as a job file, the shelf as CSV, and the photos. Brought into another shop, what is there
+        already is not doubled.
       </p>
       <p className="flex flex-wrap items-center gap-4">
         <a className="button inline-flex min-h-11 items-center" href="/api/archive" download>
