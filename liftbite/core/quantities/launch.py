@@ -110,15 +110,16 @@ def _case(values: Mapping[str, Any]) -> LaunchCase:
 
 @lru_cache(maxsize=1024)
 def _single(curve: TorqueCurve, *figures: float, fineness: float) -> Launch:
-    """One start. Where no capacity matters, how warm the clutch is moves nothing: it is integrated once for all
-    temperatures, and is so much warmer afterwards.
+    """One start. As long as nothing fades, or no capacity matters, how warm the clutch is moves nothing: it is
+    integrated once for all temperatures, and is so much warmer afterwards.
     """
     case = LaunchCase(curve, *figures)
     plain = _without_capacity(case)
-    if plain.capacity == case.capacity:
-        return _kept(*vars(plain).values(), fineness=fineness)
     cold = replace(plain, start_temperature=0.0, sustained=_ANY, brief=2 * _ANY)
     found = _kept(*vars(cold).values(), fineness=fineness)
+    free = plain.capacity != case.capacity
+    if not free and case.start_temperature + found.bulk_temperature > case.sustained:  # the cold one begins at 0
+        return _kept(*vars(plain).values(), fineness=fineness)
     warmth = {"temperature": found.trace["temperature"] + case.start_temperature} if found.trace else {}
     return replace(found, bulk_temperature=found.bulk_temperature + case.start_temperature,
                    trace=found.trace | warmth)  # fmt: skip
