@@ -26,9 +26,9 @@ from liftbite.core.fit.helps import help_of
 from liftbite.core.fit.joints import JOINTS, Card, card_of, card_of_map
 from liftbite.core.fit.pattern import Pattern, drawn_at, places_of, read_pattern, ways_round
 from liftbite.core.fit.plan import Plan, plan_of
-from liftbite.core.fit.progress import PASSED, Progress, Standing, own_key, own_steps, progress, pulled
+from liftbite.core.fit.progress import PASSED, Progress, Standing, own_key, own_steps, progress, pulled, turns_of_step
 from liftbite.core.fit.step import REACHED, STRETCHES, Step
-from liftbite.core.fit.tightening import Plausible, Turn, Way, chosen_of, head_pressure, plausible, read_way, turns_at
+from liftbite.core.fit.tightening import Plausible, Turn, Way, chosen_of, head_pressure, plausible, read_way
 from liftbite.core.job.build import both
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.record import HERE, ON_ITS_WAY, Line, in_force
@@ -220,7 +220,7 @@ def _said_out(line: Line) -> SaidOut:
 def _step_out(standing: Standing, plan: Plan, hands: int, known: Mapping[str, object], bench: Bench) -> mf.FitStepOut:
     step, record = standing.planned.step, bench.record
     learned = bench.minutes.get(step.key)
-    turns, way = turns_at(step.joint, known, record), chosen_of(record, step.joint)
+    turns, way = turns_of_step(step, known, record), chosen_of(record, step.joint)
     has = in_force(record, "at it").get(step.key)
     return mf.FitStepOut(
         key=step.key, title=step.title, stretch=step.stretch, part=STRETCHES[step.stretch], state=standing.state,

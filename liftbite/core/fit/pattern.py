@@ -13,7 +13,7 @@ from __future__ import annotations
 import re
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from math import cos, dist, hypot, pi, sin
+from math import cos, dist, pi, sin
 from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
@@ -136,8 +136,3 @@ def ways_round(places: Sequence[Place]) -> int:
     outer = next(hole for hole in holes if abs(hole) == reach)
     turns = [other / outer / abs(other / outer) for other in holes if abs(abs(other) - reach) < near]
     return sum(all(any(abs(hole * turn - other) < near for other in holes) for hole in holes) for turn in turns)
-
-
-def reach_of(places: Mapping[int, Place]) -> float:
-    """How far from the middle of the drawing the farthest hole is [m]."""
-    return max(hypot(*place) for place in places.values())

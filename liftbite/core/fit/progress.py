@@ -4,7 +4,7 @@
 - `own_steps`                       steps a record adds
 - `hold_against`                    what is said of a plan, where it can be
 - `read_evidence`                   what is said of a step, checked against what proves it
-- `turns_in`                        the bolts of a step, turn by turn
+- `turns_in`, `turns_of_step`       the bolts of a step, turn by turn
 - `pulled`, `ticked`, `read_tick`   those of which something was said, and those that are ticked off
 """
 
@@ -187,6 +187,12 @@ def hold_against(line: Line, plan: Plan, found: Progress, record: Iterable[Line]
         read_evidence(plan, line, standing, left_of(turns_in(plan, line.key, known, record), ticked(record, line.key)))
     elif line.kind == "bolt":
         read_tick(line, standing, turns_in(plan, line.key.rpartition(":")[0], known, record))
+    elif line.kind == "tightening":
+        joint = line.key.partition(":")[0].strip()
+        if joint not in {p.step.joint for p in plan.steps if p.step.joint}:
+            raise UnreadableEntry(f"“{joint}” is no joint of this plan")
+    elif line.kind == "at it" and line.key not in plan.by_key:
+        raise UnreadableEntry(f"“{line.key}” is no step of this plan")
     elif line.kind == "own step" and line.said.get("after") and line.said["after"] not in plan.by_key:
         raise UnreadableEntry(f"“{line.said['after']}” is no step of this plan")
     return line
@@ -195,7 +201,12 @@ def hold_against(line: Line, plan: Plan, found: Progress, record: Iterable[Line]
 def turns_in(plan: Plan, key: str, known: Mapping[str, object], record: Iterable[Line]) -> tuple[Turn, ...]:
     """The turns of a step's bolts; nothing where it has none, or nobody said how many."""
     planned = plan.by_key.get(key)
-    return turns_at(planned.step.joint, known, record) if planned else ()
+    return turns_of_step(planned.step, known, record) if planned else ()
+
+
+def turns_of_step(step: Step, known: Mapping[str, object], record: Iterable[Line]) -> tuple[Turn, ...]:
+    """The turns of a step that is proved by its bolts; nothing of one that only names its joint."""
+    return turns_at(step.joint, known, record) if step.evidence == "bolts" else ()
 
 
 def own_steps(record: Iterable[Line]) -> list[Step]:

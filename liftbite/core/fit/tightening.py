@@ -1,7 +1,7 @@
 """How a joint is tightened: by whose instruction, in which passes, and what a wrench says of each bolt.
 
 - `Way`, `read_way`      what was said of a joint's tightening
-- `ways_of`, `chosen_of`   every instruction of a joint, and the one it goes by
+- `chosen_of`            the one a joint goes by
 - `plausible`, `head_pressure`   an instruction held against thread and grade, and against what the head bears on
 - `Turn`, `turns_of`     the bolts in order, pass after pass, each with what it is tightened to
 - `turns_at`             those of a joint as a job knows it
@@ -23,7 +23,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolts import MOST, star
 from liftbite.core.fit.joints import count_of
 from liftbite.core.job.build import both
-from liftbite.core.job.record import Line, in_force
+from liftbite.core.job.record import Line
 from liftbite.core.job.tightening import Instruction, read_instruction
 from liftbite.core.quantities.joint import bolt_proof_load, bolt_stress_area
 from liftbite.core.units.fasteners import Thread, read_class, read_thread
@@ -152,12 +152,6 @@ def _steps(typed: str) -> tuple[float, ...]:
     if not all(0 < a < b for a, b in pairwise(found)):
         raise UnreadableEntry("Tightening: each pass goes further than the one before it")
     return found
-
-
-def ways_of(record: Iterable[Line], joint: str) -> list[Way]:
-    """Every instruction that was said of a joint and stands, in the order they came."""
-    lines = in_force(record, "tightening")
-    return [read_way(key, line.said) for key, line in lines.items() if key.partition(":")[0].strip() == joint]
 
 
 def chosen_of(record: Iterable[Line], joint: str) -> Way | None:

@@ -15,9 +15,6 @@ from dataclasses import dataclass
 from liftbite.core.fit.case import Case
 from liftbite.core.fit.progress import PASSED, Progress
 
-#: What may come of an item.
-OUTCOMES = ("good", "odd", "not tried")
-
 
 def _always(_: Case) -> bool:
     return True

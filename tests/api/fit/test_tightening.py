@@ -38,6 +38,8 @@ def test_a_joint_goes_by_the_instruction_that_is_chosen(client: FlaskClient, job
                   "cover_on")  # fmt: skip
     assert [(w["owner"], w["chosen"]) for w in two["ways"]] == [("kit", False), ("maker", True)]
     assert (len(two["turns"]), two["ways"][1]["says"]) == (6, "type thread and class to hold it against proof")
+    nowhere = say(client, job, "tightening", "sump:kit", answer="chosen", figure="25 N·m")
+    assert (nowhere.status_code, "no joint of this plan" in nowhere.get_json()["detail"]) == (422, True)
     refused = say(client, job, "tightening", "cover:", answer="chosen", figure="35 lb-ft", thread="M8", grade="8.8")
     assert (refused.status_code, "say whose figure" in refused.get_json()["detail"]) == (422, True)
 
@@ -152,6 +154,7 @@ def test_who_is_at_a_step_is_seen_by_the_other(client: FlaskClient, job: int) ->
     body = {"kind": "at it", "key": "cautions", "said": {"answer": "at it"}}
     nobody = client.post(f"/api/jobs/{job}/plan", json=body)
     assert (nobody.status_code, "say who" in nobody.get_json()["detail"]) == (422, True)
+    assert client.post(f"/api/jobs/{job}/plan", json=body | {"key": "nowhere", "who": "Rika"}).status_code == 422
     plan = client.post(f"/api/jobs/{job}/plan", json=body | {"who": "Rika"}).get_json()
     assert step_of(plan, "cautions")["has"]["who"] == "Rika"
 
