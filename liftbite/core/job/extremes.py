@@ -37,7 +37,7 @@ def value_at(x: Figures, xs: Figures, ys: Figures) -> Figures:
     array([20., 30.])
     """
     last = xs.shape[-1] - 1
-    i = np.clip((xs <= x).sum(axis=-1, keepdims=True) - 1, 0, last - 1)
+    i = np.clip(np.count_nonzero(xs <= x, axis=-1, keepdims=True) - 1, 0, last - 1)
     x0, x1, y0, y1 = (np.take_along_axis(v, j, axis=-1) for v, j in ((xs, i), (xs, i + 1), (ys, i), (ys, i + 1)))
     with np.errstate(divide="ignore", invalid="ignore"):
         share = np.where(x1 > x0, (x - x0) / (x1 - x0), 0.0)

@@ -246,10 +246,14 @@ class _Left(Samples):
         """Keeps what is `ok` among what is left."""
         if np.all(ok):
             return
-        size, self.at = self.at.size, self.at[ok]
+        shape, self.at = self.at.shape, self.at[ok]
         for store in (self._known, *self._kept.values()):
-            store.update({n: v[ok] for n, v in store.items() if isinstance(v, np.ndarray) and v.shape == (size,)})
-            store.update({n: v.taken(ok) for n, v in store.items() if isinstance(v, LaunchCase | Launch)})
+            for name, value in store.items():
+                kind = type(value)
+                if kind is np.ndarray and value.shape == shape:
+                    store[name] = value[ok]
+                elif kind is LaunchCase or kind is Launch:
+                    store[name] = value.taken(ok)
 
 
 def _evaluate(

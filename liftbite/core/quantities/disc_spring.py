@@ -36,10 +36,11 @@ def disc_spring_force(
     >>> round(float(disc_spring_force(0.75 * 1.1e-3, 0.05, 0.0254, 0.003, 1.1e-3)) / 1e3, 1)
     12.0
     """
-    t, h0 = thickness, cone_height
-    s = deflection / t
+    t, a = thickness, cone_height / thickness
     stiffness = 4 * YOUNG / (1 - POISSON**2) * t**4 / (shape_factor(outer / inner) * outer**2)
-    return stiffness * s * ((h0 / t - s) * (h0 / t - s / 2) + 1)
+    # (s/t)·((a − s/t)·(a − s/2t) + 1) as a cubic in s: what a spring's own figures give is worked with once
+    cubic, square, straight = 0.5 * stiffness / t**3, -1.5 * a * stiffness / t**2, (a * a + 1) * stiffness / t
+    return ((cubic * deflection + square) * deflection + straight) * deflection
 
 
 def disc_spring_stress(
