@@ -30,7 +30,7 @@ from liftbite.core.quantities.torque_curve import Array
 from liftbite.core.verdicts.criteria import CRITERIA, LOW
 from liftbite.core.verdicts.looked import Samples, reserves
 
-CHUNK = 32_768
+CHUNK = 65_536
 Mask: TypeAlias = npt.NDArray[np.bool_]
 Places: TypeAlias = npt.NDArray[np.intp]
 
