@@ -178,6 +178,7 @@ class PlanOut(BaseModel):
     awaited: list[str] = Field(description="Parts that are ordered and not here.")
     kept: list[KeptOut] = Field(description="Bags, marks and what was left over, in the order they were said.")
     bolt_maps: list[BoltMapOut]
+    offered: dict[str, list[str]] = Field(description="Words a field of an instruction, or what is noted, may have.")
     materials: list[NameOut] = Field(description="What a thread may be in.")
     to_get: list[str] = Field(description="Parts of the list of which nobody said that they are here.")
 

@@ -29,9 +29,8 @@ from liftbite.core.fit.plan import Plan, plan_of
 from liftbite.core.fit.progress import PASSED, Progress, Standing, own_key, own_steps, progress, pulled, turns_of_step
 from liftbite.core.fit.step import REACHED, STRETCHES, Step
 from liftbite.core.fit.tightening import Plausible, Turn, Way, chosen_of, head_pressure, plausible, read_way
-from liftbite.core.job.build import both
 from liftbite.core.job.ledger import PLAN
-from liftbite.core.job.record import HERE, ON_ITS_WAY, Line, in_force
+from liftbite.core.job.record import HERE, KINDS, ON_ITS_WAY, Line, in_force
 from liftbite.files.plan import write_plan
 
 
@@ -107,6 +106,8 @@ def plan_out(bench: Bench) -> mf.PlanOut:
         vanished=[mf.VanishedOut(key=line.key, said=_said_out(line), text=line.said.get("text", ""))
                   for line in found.vanished],
         kept=kept_out(bench), bolt_maps=bolt_maps_out(bench),
+        offered={name: list(KINDS["tightening"].fields[name]) for name in ("how", "passes", "bolts", "under")}
+        | {"noted": [so for so in KINDS["noted"].fields["answer"] if so != "open"]},
         materials=[NameOut(name=name, label=label) for name, (label, _, _) in MATERIALS.items()],
         awaited=[part for part, state in orders.items() if state in ON_ITS_WAY],
         to_get=[part for part, state in orders.items() if state not in (*ON_ITS_WAY, *HERE)],
@@ -265,21 +266,12 @@ def _ways_out(joint: str, record: Sequence[Line], chosen: Way | None, known: Map
 
 def _against_proof(way: Way, found: Plausible | None) -> str:
     if found is not None:
-        return found.says
+        return "; ".join(filter(None, (found.says, found.taken)))
     return "" if way.given is None else "type thread and class to hold it against proof"
 
 
-def _under_head(way: Way) -> str:
-    found = head_pressure(way)
-    if found is None:
-        return ""
-    pressure, stands = found
-    words = "it sinks in: a washer" if pressure > stands else "stands it"
-    return f"under the head {both(pressure, 'Pa', 2)} of {both(stands, 'Pa', 2)}, {way.under} {words}"
-
-
 def _way_out(line: Line, way: Way, chosen: Way | None, known: Mapping[str, object]) -> mf.WayOut:
-    found, said = plausible(way, known), line.said
+    found, pressed, said = plausible(way, known), head_pressure(way), line.said
     told = [said.get("figure") or said.get("how", ""), said.get("passes", ""), said.get("steps", ""),
             f"washers {said['washers']}" if said.get("washers") else "",
             f"bolts {said['bolts']}" if said.get("bolts") else "",
@@ -287,6 +279,6 @@ def _way_out(line: Line, way: Way, chosen: Way | None, known: Mapping[str, objec
     return mf.WayOut(
         key=line.key, owner=way.owner, chosen=way == chosen, words=", ".join(filter(None, told)),
         said={name: text for name, text in said.items() if name != "answer"}, state=found.state if found else "open",
-        says="; ".join(filter(None, (_against_proof(way, found), _under_head(way)))),
-        working=found.working if found else "", who=line.who,
+        says="; ".join(filter(None, (_against_proof(way, found), pressed.says if pressed else ""))),
+        working=" ".join(each.working for each in (found, pressed) if each), who=line.who,
     )  # fmt: skip

@@ -9,6 +9,7 @@ from typing import Annotated
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
+from sqlalchemy.orm import Session
 
 from liftbite.api.common import now, reply, seen_version, session_of, writing
 from liftbite.api.fit import models as mf
@@ -46,11 +47,15 @@ def get_plan(path: JobPath) -> Response:
 def say_of_plan(path: JobPath, body: mf.SayOfPlanIn) -> Response:
     """Appends what is said of the plan: never stale, and sent twice it counts once."""
     with writing() as session:
-        line = read_said(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
-        bench = bench_of(session, path.job_id, FOUND)
-        hold_against(line, plan_of_job(bench), progress_of(bench), bench.record, bench.seen_as(PLAN).build.known)
-        record_store.say(session, path.job_id, line, now(), body.request)
+        _say(session, path.job_id, body, body.who or jobs_store.who_of(session))
         return reply(plan_out(bench_of(session, path.job_id, FOUND)))
+
+
+def _say(session: Session, job_id: int, said: mf.SayOfPlanIn, who: str) -> None:
+    """Appends one thing said of a plan, held against the plan as it stands."""
+    line, bench = read_said(said.kind, said.key, said.said, who), bench_of(session, job_id, FOUND)
+    hold_against(line, plan_of_job(bench), progress_of(bench), bench.record, bench.seen_as(PLAN).build.known)
+    record_store.say(session, job_id, line, now(), said.request)
 
 
 @api.post("/<int:job_id>/plan/paper", responses={"200": mf.PlanOut, **_PROBLEMS})
@@ -59,10 +64,7 @@ def from_paper(path: JobPath, body: mf.FromPaperIn) -> Response:
     with writing() as session:
         who = body.who or jobs_store.who_of(session)
         for one in body.lines:
-            line = read_said(one.kind, one.key, one.said, one.who or who)
-            bench = bench_of(session, path.job_id, FOUND)
-            hold_against(line, plan_of_job(bench), progress_of(bench), bench.record, bench.seen_as(PLAN).build.known)
-            record_store.say(session, path.job_id, line, now(), one.request)
+            _say(session, path.job_id, one, one.who or who)
         return reply(plan_out(bench_of(session, path.job_id, FOUND)))
 
 

@@ -283,6 +283,8 @@ class FluidOut(BaseModel):
     again: bool = Field(description="Its level was looked at again.")
     wrong: str = Field(description="What is wrong with its class.")
     due: int | None = Field(description="Days until it is renewed.")
+    renewed: str = Field(description="The same in words; empty where no round figure is used.")
+    said: dict[str, str] = Field(description="What was said of it, to be said again with a word more.")
 
 
 class AheadOut(BaseModel):

@@ -27,7 +27,7 @@ from liftbite.core.prove.ahead import ahead, driven_rate, glove_box
 from liftbite.core.prove.ahead import says as ahead_says
 from liftbite.core.prove.bleeding import ALWAYS, METHODS, Method, a_stroke, next_bleed, strokes_for, used_of
 from liftbite.core.prove.cards import NOISES, cards_of
-from liftbite.core.prove.fluids import Fluid, due_in, fluids_of, read_filled
+from liftbite.core.prove.fluids import Fluid, due_in, fluids_of, in_months, read_filled
 from liftbite.core.prove.hand_over import FLUID
 
 #: Fluid that strokes are counted for [m³].
@@ -112,11 +112,13 @@ def fluids_out(bench: Bench, case: Case) -> list[mp.FluidOut]:
 def _fluid_out(fluid: Fluid, line: Line | None, today: date) -> mp.FluidOut:
     filled = read_filled(line) if line is not None else None
     age = (today - date.fromisoformat(line.at[:10])).days if line is not None and line.at else 0
+    due = due_in(fluid, age) if filled else None
     return mp.FluidOut(
         name=fluid.name, label=fluid.label, classes=list(fluid.classes), note=fluid.note, filled=said_out(line),
         kind=filled.kind if filled else "", again=filled is not None and filled.again,
         used=None if filled is None or filled.used is None else figure_out(filled.used, "m³"),
-        wrong=filled.wrong if filled else "", due=due_in(fluid, age) if filled else None,
+        wrong=filled.wrong if filled else "", due=due, renewed=f"in about {in_months(due)}" if due else "",
+        said=dict(line.said) if line is not None else {},
     )  # fmt: skip
 
 

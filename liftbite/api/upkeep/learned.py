@@ -47,6 +47,7 @@ class LearnedPartOut(BaseModel):
     label: str
     jobs: int
     back: int
+    share: float = Field(description="How often leaving it came back.")
 
 
 class LearnedWearOut(BaseModel):
@@ -100,7 +101,7 @@ def learned() -> Response:
         least=LEAST,
         steps=[LearnedStepOut(key=key, title=LIBRARY[key].title, minutes=f.middle, low=f.low, high=f.high, jobs=f.jobs,
                               usual=LIBRARY[key].minutes) for key, f in steps.items() if key in LIBRARY],
-        parts=[LearnedPartOut(part=name, label=FATED[name].label, jobs=f.jobs, back=f.back)
+        parts=[LearnedPartOut(part=name, label=FATED[name].label, jobs=f.jobs, back=f.back, share=f.share)
                for name, f in parts.items()],
         wear=[LearnedWearOut(use=use, label=_use(use), per_distance=f.middle, low=f.low, high=f.high, jobs=f.jobs)
               for use, f in wear.items()],

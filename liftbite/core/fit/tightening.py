@@ -2,6 +2,7 @@
 
 - `Way`, `read_way`      what was said of a joint's tightening
 - `chosen_of`            the one a joint goes by
+- `of_proof`             what a preload over proof is called
 - `plausible`, `head_pressure`   an instruction held against thread and grade, and against what the head bears on
 - `Turn`, `turns_of`     the bolts in order, pass after pass, each with what it is tightened to
 - `turns_at`             those of a joint as a job knows it
@@ -16,7 +17,7 @@ import re
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
-from math import degrees, pi
+from math import degrees, inf, pi
 from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
@@ -25,7 +26,7 @@ from liftbite.core.fit.joints import count_of
 from liftbite.core.job.build import both
 from liftbite.core.job.record import Line
 from liftbite.core.job.tightening import Instruction, read_instruction
-from liftbite.core.quantities.joint import bolt_proof_load, bolt_stress_area
+from liftbite.core.quantities.joint import bolt_preload, bolt_proof_load, bolt_stress_area
 from liftbite.core.units.fasteners import Thread, read_class, read_thread
 from liftbite.core.units.read import read
 from liftbite.core.units.show import figure
@@ -174,11 +175,12 @@ _STRETCH = "Past the snug torque the angle stretches bolt and joint; torque says
 
 @dataclass(frozen=True, slots=True)
 class Plausible:
-    """An instruction against thread and grade: a state, in words, and how it comes about."""
+    """An instruction against thread and grade: a state, in words, how it comes about, and what was taken for it."""
 
     state: State
     says: str
     working: str
+    taken: str = ""
 
 
 def plausible(way: Way, known: Mapping[str, object] | None = None) -> Plausible | None:
@@ -206,34 +208,68 @@ def plausible(way: Way, known: Mapping[str, object] | None = None) -> Plausible 
         proof = proof if proof is not None else float(strength) if isinstance(strength, float) else None
     if thread is None or proof is None:
         return None
-    factor = given.factor or AS_RECEIVED
-    preload = given.torque / (factor * thread.diameter)
+    preload = _preload(given, thread)
     load = float(bolt_proof_load(bolt_stress_area(thread.diameter, thread.pitch), proof))
-    share = preload / load
-    state: State = "refused" if share > 1 / PROOF_BAD else "high" if share > 1 / PROOF_GOOD else \
-        "low" if share < LOW else "plausible"  # fmt: skip
-    words = {"high": "look again, high", "low": "look again, low"}.get(state, state)
-    return Plausible(state, f"{words}: {figure(100 * share, 3)} % of proof",
-                     f"{both(given.torque, 'N·m')} at K {factor:.2f} on {thread.diameter * 1e3:g} mm: preload "
-                     f"{both(preload, 'N')}; proof {both(load, 'N')}. Wrenches scatter 25 to 30 %.")  # fmt: skip
+    state = of_proof(preload / load)
+    words = f"look again, {state}" if state in {"high", "low"} else state
+    taken = "" if given.factor else "nobody said what is on the thread: taken as received"
+    return Plausible(state, f"{words}: {figure(100 * preload / load, 3)} % of proof",
+                     f"{both(given.torque, 'N·m')} at K {given.factor or AS_RECEIVED:.2f} on "
+                     f"{thread.diameter * 1e3:g} mm: preload {both(preload, 'N')}; proof {both(load, 'N')}. Wrenches "
+                     "scatter 25 to 30 %.", taken)  # fmt: skip
 
 
-def head_pressure(way: Way) -> tuple[float, float] | None:
-    """Pressure under the head or washer, and what the material under it stands [Pa]; None where something is not said.
+def of_proof(share: float) -> State:
+    """What a preload over proof is called.
+
+    >>> of_proof(0.75), of_proof(0.95)
+    ('plausible', 'high')
+    """
+    if share > 1 / PROOF_BAD:
+        return "refused"
+    if share > 1 / PROOF_GOOD:
+        return "high"
+    return "low" if share < LOW else "plausible"
+
+
+def _preload(given: Instruction, thread: Thread) -> float:
+    """Preload of a torque alone [N]; no stretch, so neither grip nor yield enters."""
+    area = bolt_stress_area(thread.diameter, thread.pitch)
+    return float(bolt_preload(given.torque, given.factor or AS_RECEIVED, thread.diameter, 0.0, thread.pitch, area, 1.0,
+                              inf))  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Pressed:
+    """Pressure under a head or washer, what the material under it stands [Pa], in words, and how it comes about."""
+
+    pressure: float
+    stands: float
+    says: str
+    working: str
+
+
+def head_pressure(way: Way) -> Pressed | None:
+    """What a head or washer does to what it bears on; None where something is not said.
 
     p = F/(π/4·(d_w² − d_h²)), d_h = 1.1·d
 
     Source: [memory: about 200 MPa for cast aluminium, 500 for steel, as VDI 2230 lists; ISO 273 medium, holes].
 
     >>> said = {"figure": "30 N·m", "thread": "M8", "head": "13 mm", "under": "aluminium"}
-    >>> [round(p / 1e6) for p in head_pressure(read_way("cover:kit", said))]
-    [261, 200]
+    >>> found = head_pressure(read_way("cover:kit", said))
+    >>> round(found.pressure / 1e6), round(found.stands / 1e6)
+    (261, 200)
     """
     if way.given is None or way.given.angle > 0 or way.thread is None or way.head is None or not way.under:
         return None
-    d = way.thread.diameter
-    preload = way.given.torque / ((way.given.factor or AS_RECEIVED) * d)
-    return preload / (pi / 4 * (way.head**2 - (HOLE * d) ** 2)), STANDS[way.under]
+    hole, preload = HOLE * way.thread.diameter, _preload(way.given, way.thread)
+    pressure, stands = preload / (pi / 4 * (way.head**2 - hole**2)), STANDS[way.under]
+    words = "it sinks in: a washer" if pressure > stands else "stands it"
+    return Pressed(
+        pressure, stands, f"under the head {both(pressure, 'Pa', 2)} of {both(stands, 'Pa', 2)}, {way.under} {words}",
+        f"Under the head: {both(preload, 'N')} on {both(way.head, 'm')} less a hole of {both(hole, 'm')}.",
+    )  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)

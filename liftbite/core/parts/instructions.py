@@ -8,12 +8,12 @@ from __future__ import annotations
 
 import numpy as np
 
+from liftbite.core.fit.tightening import of_proof
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.job.tightening import Instruction, read_instructions
 from liftbite.core.parts.beside import Beside, Row
 from liftbite.core.units.show import figure
-from liftbite.core.verdicts.criteria import PROOF_BAD, PROOF_GOOD
 
 _WANTED = ("bolt_preload", "low_preload", "proof_margin", "joint_margin", "bolt_proof_load")
 
@@ -62,8 +62,5 @@ def _word(share: float, angle: float) -> tuple[str, bool]:
     """What a preload over proof is called, and whether it is sound."""
     if angle > 0:
         return ("to yield, one use" if share > 1 else "by stretch"), True
-    if share > 1 / PROOF_BAD:
-        return "refused", False
-    if share > 1 / PROOF_GOOD:
-        return "look again: high", False
-    return ("look again: low", False) if share < 0.5 else ("plausible", True)
+    state = of_proof(share)
+    return f"look again: {state}" if state in {"high", "low"} else state, state == "plausible"

@@ -18,6 +18,7 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, both
 from liftbite.core.job.record import Line
 from liftbite.core.measure.keyed import read_distance
+from liftbite.core.prove.fluids import in_months
 from liftbite.core.units.read import read
 
 #: Share of what is left after which it is measured again, and the longest it waits [m driven].
@@ -146,5 +147,5 @@ def glove_box(found: Ahead | None, fluid_due: int | None) -> str:
         if found.shims is not None and found.shims < found.left:
             parts.append(f"floater shims at {_about(found.shims)}")
     if fluid_due is not None:
-        parts.append(f"fluid in {round(fluid_due / 30.4)} months")
+        parts.append(f"fluid in {in_months(fluid_due)}")
     return f"Clutch: {'; '.join(parts)}."

@@ -2,7 +2,7 @@
 
 - `Fluid`, `FLUIDS`, `fluids_of`   what a case holds
 - `Filled`, `read_filled`   a filling as said
-- `due_in`         days until it is renewed
+- `due_in`, `in_months`   days until it is renewed, and as one says it
 
 [practice]: what a class does to a wet clutch and to brass synchronisers; the manual names the class and wins.
 """
@@ -102,3 +102,13 @@ def due_in(fluid: Fluid, age: int) -> int | None:
     (181, None)
     """
     return max(fluid.days - age, 1) if fluid.days else None
+
+
+def in_months(days: int) -> str:
+    """Days as months, as one says it.
+
+    >>> in_months(730), in_months(20)
+    ('24 months', '1 month')
+    """
+    months = max(round(days / 30.4), 1)
+    return f"{months} month{'' if months == 1 else 's'}"

@@ -40,6 +40,13 @@ def test_a_joint_goes_by_the_instruction_that_is_chosen(client: FlaskClient, job
     assert (len(two["turns"]), two["ways"][1]["says"]) == (6, "type thread and class to hold it against proof")
     nowhere = say(client, job, "tightening", "sump:kit", answer="chosen", figure="25 N·m")
     assert (nowhere.status_code, "no joint of this plan" in nowhere.get_json()["detail"]) == (422, True)
+    bare = {"figure": "25 N·m", "thread": "M8", "grade": "10.9", "head": "13 mm", "under": "aluminium"}
+    told = say(client, job, "tightening", "cover:shop", answer="beside", **bare).get_json()
+    way = step_of(told, "cover_on")["ways"][-1]
+    assert "nobody said what is on the thread: taken as received" in way["says"]
+    assert "it sinks in: a washer" in way["says"]
+    assert "Under the head:" in way["working"]
+    assert told["offered"]["passes"] == ["at once", "in thirds", "half, then by fifths", "as given"]
     refused = say(client, job, "tightening", "cover:", answer="chosen", figure="35 lb-ft", thread="M8", grade="8.8")
     assert (refused.status_code, "say whose figure" in refused.get_json()["detail"]) == (422, True)
 

@@ -55,6 +55,10 @@ def test_fluids_their_class_their_level_and_their_day(client: FlaskClient) -> No
     assert (again.get_json()["fluids"][0]["again"], again.get_json()["fluids"][0]["wrong"]) == (True, "")
     assert say(client, bike, "fluid", "engine", answer="filled", **{"class": "for wet clutches", "bottles": "2 pt"}
                ).status_code == 422  # fmt: skip
+    kept = again.get_json()["fluids"][0]
+    assert kept["used"]["si"] == pytest.approx(3.0536e-3, rel=1e-3), "looked at again, it is as much as was filled"
+    assert kept["said"] == {"answer": "filled", "again": "right", **said, "class": "for wet clutches"}
+    assert kept["renewed"] == "in about 12 months"
     calendar = Calendar.from_ical(client.get(f"/api/jobs/{bike['id']}/calendar.ics").data)
     assert "engine oil" in " ".join(str(e["summary"]) for e in calendar.walk("VEVENT"))
 

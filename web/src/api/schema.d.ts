@@ -4878,6 +4878,13 @@ export interface components {
             /** Bolt Maps */
             bolt_maps: components["schemas"]["BoltMapOut"][];
             /**
+             * Offered
+             * @description Words a field of an instruction, or what is noted, may have.
+             */
+            offered: {
+                [key: string]: string[];
+            };
+            /**
              * Materials
              * @description What a thread may be in.
              */
@@ -5378,6 +5385,11 @@ export interface components {
             jobs: number;
             /** Back */
             back: number;
+            /**
+             * Share
+             * @description How often leaving it came back.
+             */
+            share: number;
         };
         /**
          * LearnedStepOut
@@ -5707,6 +5719,18 @@ export interface components {
              * @description Days until it is renewed.
              */
             due: number | null;
+            /**
+             * Renewed
+             * @description The same in words; empty where no round figure is used.
+             */
+            renewed: string;
+            /**
+             * Said
+             * @description What was said of it, to be said again with a word more.
+             */
+            said: {
+                [key: string]: string;
+            };
         };
         /**
          * KeptDriveOut

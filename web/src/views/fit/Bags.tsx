@@ -14,14 +14,13 @@ const KINDS = [
   { kind: "leftover", label: "Left over", of: "What", words: "Where it belongs; nothing while nobody knows" },
 ] as const;
 
-const SO = ["missing", "broken", "loose", "wrong part", "substituted", "left out"];
 const labelOf = (kind: string) => KINDS.find((each) => each.kind === kind)?.label ?? "";
 
 /** Bags by number, marks on pairs, and what was left over: the job is not handed over while that is unexplained. */
 export function Bags({ job, plan, say }: { job: number; plan: Plan; say: Say }) {
   const [kind, setKind] = useState<(typeof KINDS)[number]["kind"]>("bag");
   const [of, setOf] = useState("");
-  const [so, setSo] = useState(SO[0] as string);
+  const [so, setSo] = useState(plan.offered.noted?.[0] ?? "");
   const [words, setWords] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
   const asked = KINDS.find((each) => each.kind === kind) ?? KINDS[0];
@@ -102,7 +101,7 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: Say }) 
             value={so}
             onChange={(event) => setSo(event.target.value)}
           >
-            {SO.map((each) => (
+            {plan.offered.noted?.map((each) => (
               <option key={each}>{each}</option>
             ))}
           </select>

@@ -95,7 +95,7 @@ export function StepCard({
             }}
           >
             {step.turns.length > 0 && <Bolts plan={plan} step={step} say={say} />}
-            {step.joint && step.evidence === "bolts" && <Tightening step={step} say={say} />}
+            {step.joint && step.evidence === "bolts" && <Tightening plan={plan} step={step} say={say} />}
             {ASKS[step.evidence] && (
               <label>
                 <span className="font-semibold">{ASKS[step.evidence]}</span>

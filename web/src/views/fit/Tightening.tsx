@@ -1,10 +1,8 @@
 import { useState } from "react";
-import type { FitStep } from "@/api/client";
+import type { FitStep, Plan } from "@/api/client";
 import { Labelled } from "@/components/Labelled";
 import type { Say } from "./FitView";
 
-const HOW = ["figure", "no figure known", "by feel"];
-const PASSES = ["at once", "in thirds", "half, then by fifths", "as given"];
 const FIELDS = [
   { name: "figure", label: "Figure, and what is on the thread", hint: "44 lb-ft + 90°, oiled" },
   { name: "count", label: "How many bolts", hint: "as the job says" },
@@ -15,7 +13,7 @@ const FIELDS = [
 ];
 
 /** By whose instruction a joint is tightened: instructions side by side, one chosen, never mixed. */
-export function Tightening({ step, say }: { step: FitStep; say: Say }) {
+export function Tightening({ plan, step, say }: { plan: Plan; step: FitStep; say: Say }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const tell = async (key: string, said: Record<string, string>) => {
     const refused = await say({ kind: "tightening", key, said });
@@ -69,14 +67,14 @@ export function Tightening({ step, say }: { step: FitStep; say: Say }) {
           ▲ {trouble}
         </p>
       )}
-      <New step={step} tell={tell} />
+      <New offered={plan.offered} step={step} tell={tell} />
     </section>
   );
 }
 
 type Tell = (key: string, said: Record<string, string>) => Promise<boolean>;
 
-function New({ step, tell }: { step: FitStep; tell: Tell }) {
+function New({ offered, step, tell }: { offered: Plan["offered"]; step: FitStep; tell: Tell }) {
   const [owner, setOwner] = useState("");
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [how, setHow] = useState("figure");
@@ -115,7 +113,7 @@ function New({ step, tell }: { step: FitStep; tell: Tell }) {
           maxLength={40}
           onText={setOwner}
         />
-        <Pick label="What is known" value={how} options={HOW} box={box} onPick={setHow} />
+        <Pick label="What is known" value={how} options={offered.how ?? []} box={box} onPick={setHow} />
         {FIELDS.filter(({ name }) => name !== "figure" || how === "figure").map(({ name, label, hint }) => (
           <Labelled
             key={name}
@@ -127,7 +125,13 @@ function New({ step, tell }: { step: FitStep; tell: Tell }) {
           />
         ))}
         {how === "figure" && (
-          <Pick label="In passes" value={passes} options={PASSES} box={box} onPick={setPasses} />
+          <Pick
+            label="In passes"
+            value={passes}
+            options={offered.passes ?? []}
+            box={box}
+            onPick={setPasses}
+          />
         )}
         {how === "figure" && passes === "as given" && (
           <Labelled
@@ -141,14 +145,14 @@ function New({ step, tell }: { step: FitStep; tell: Tell }) {
         <Pick
           label="The bolts"
           value={bolts}
-          options={["", "renewed", "used again"]}
+          options={["", ...(offered.bolts ?? [])]}
           box={box}
           onPick={setBolts}
         />
         <Pick
           label="The head bears on"
           value={under}
-          options={["", "aluminium", "steel"]}
+          options={["", ...(offered.under ?? [])]}
           box={box}
           onPick={setUnder}
         />

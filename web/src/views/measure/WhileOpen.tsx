@@ -114,7 +114,7 @@ export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
       {learned && (
         <p className="text-note" data-testid="learned-chance">
           In this shop it was left {learned.jobs} times and came back {learned.back}:{" "}
-          {((100 * learned.back) / learned.jobs).toFixed(0)} %.
+          {(100 * learned.share).toFixed(0)} %.
         </p>
       )}
       {trouble && (

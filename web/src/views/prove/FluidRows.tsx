@@ -42,11 +42,7 @@ function OneFluid({ fluid, tell }: { fluid: Fluid; tell: Tell }) {
               </>
             )}{" "}
             <span className="text-note text-soft">{fluid.filled.who}</span>
-            {fluid.due !== null && (
-              <span className="block text-note">
-                Renewed again in about {Math.round(fluid.due / 30.4)} months.
-              </span>
-            )}
+            {fluid.renewed && <span className="block text-note">Renewed again {fluid.renewed}.</span>}
           </p>
           {fluid.wrong && <p className="font-semibold">▲ {fluid.wrong}</p>}
           <p className="flex flex-wrap gap-x-4">
@@ -56,7 +52,7 @@ function OneFluid({ fluid, tell }: { fluid: Fluid; tell: Tell }) {
               <button
                 type="button"
                 className="button min-h-11"
-                onClick={() => say({ answer: "filled", class: fluid.kind, again: "right" })}
+                onClick={() => say({ ...fluid.said, again: "right" })}
               >
                 Level looked at again, right
               </button>
