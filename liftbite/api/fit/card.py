@@ -16,6 +16,8 @@ from liftbite.core.fit.joints import Card
 
 #: Room on an A4 sheet inside its margins, how far sheets overlap, and the length of the bar [mm].
 ROOM, LAP, BAR = (180.0, 245.0), 10.0, 100.0
+#: How far inside a hole's edge its number stands, alone and with its bolt's words under it [mm].
+_NUMBER, _BOLT = 5.0, 9.0
 #: Room under the holes for the bar and the words [mm].
 FOOT = 28.0
 _MM = 1e3
@@ -41,7 +43,8 @@ def card_svg(card: Card) -> Markup:
     ]
     for i, (x, y) in enumerate((x * _MM, y * _MM) for x, y in card.places):
         at, up, number = middle + x, middle - y, card.numbers[i]
-        inwards = 1 - ((card.holes[i] or 0.0) * _MM / 2 + 5) / max(hypot(x, y), 1e-9)
+        beside = _BOLT if card.bolts else _NUMBER
+        inwards = 1 - ((card.holes[i] or 0.0) * _MM / 2 + beside) / max(hypot(x, y), 1e-9)
         parts.append(f'<g data-hole="{number}" data-x="{at:.3f}" data-y="{up:.3f}">{_hole(card.holes[i], at, up)}</g>')
         parts.append(_text(middle + x * inwards, middle - y * inwards + 1.6, str(number), 4.4, "700"))
         if card.bolts:
