@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Plan } from "@/api/client";
+import { HowItComesAbout } from "@/components/HowItComesAbout";
 import { Labelled } from "@/components/Labelled";
 import type { Say } from "./FitView";
 import { HolePattern } from "./HolePattern";
@@ -123,7 +124,7 @@ function JointMap({ job, map, say, onTrouble }: Said) {
                   Take off
                 </button>
               </span>
-              <Working words={hole.working} />
+              <HowItComesAbout words={hole.working} />
             </div>
           ))}
         </div>
@@ -136,16 +137,5 @@ function JointMap({ job, map, say, onTrouble }: Said) {
       ))}
       {map.circle && <p className="text-note">It {map.circle}.</p>}
     </div>
-  );
-}
-
-function Working({ words }: { words: string }) {
-  return (
-    <details className="text-note">
-      <summary className="plain-link inline-flex min-h-6 cursor-pointer items-center">
-        How it comes about
-      </summary>
-      <p>{words}</p>
-    </details>
   );
 }

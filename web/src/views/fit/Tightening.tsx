@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { FitStep, Plan } from "@/api/client";
+import { HowItComesAbout } from "@/components/HowItComesAbout";
 import { Labelled } from "@/components/Labelled";
 import type { Say } from "./FitView";
 
@@ -52,14 +53,7 @@ export function Tightening({ plan, step, say }: { plan: Plan; step: FitStep; say
               Take it off
             </button>
           </p>
-          {way.working && (
-            <details className="text-note">
-              <summary className="plain-link inline-flex min-h-6 cursor-pointer items-center">
-                How it comes about
-              </summary>
-              <p>{way.working}</p>
-            </details>
-          )}
+          <HowItComesAbout words={way.working} />
         </div>
       ))}
       {trouble && (

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { Figure } from "@/components/Figure";
+import { HowItComesAbout } from "@/components/HowItComesAbout";
 import { Scroll } from "@/components/Scroll";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { moment } from "@/lib/words";
@@ -103,14 +104,7 @@ function Ahead() {
           {line}
         </p>
       ))}
-      {ahead.working && (
-        <details className="text-note">
-          <summary className="plain-link inline-flex min-h-6 cursor-pointer items-center">
-            How it comes about
-          </summary>
-          <p>{ahead.working}</p>
-        </details>
-      )}
+      <HowItComesAbout words={ahead.working} />
       <p className="text-note">
         For the glove box: <b>{ahead.glove}</b>
       </p>
