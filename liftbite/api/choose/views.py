@@ -239,7 +239,7 @@ def moves(path: JobPath, body: MovesIn) -> Response:
     stage, friction = build.stage, friction_of(body.result)
     unit = unit_of(body.result, build.graph)
     found = build.evaluate((body.result,), stage=stage, friction=friction)[body.result]
-    ready = [n for n in results_in(build.graph) if not build.lacks((n,))]
+    ready = build.ready(results_in(build.graph))
     told: dict[str, Any] = {
         "result": name_out(body.result), "results": [name_out(n) for n in ready], "influences": [], "spread": None,
         "tolerances": len(tolerances(build)), "needs": [], "trouble": None,

@@ -1,5 +1,6 @@
 """Quantities made from other quantities: turned round, taken along a state, or of another part.
 
+- `Course`    the quantities of a graph along a state, what is read off them worked out once
 - `inverse`   the state at which another quantity takes a value
 - `along`     what becomes of other quantities along a state: a maximum over a stroke, a minimum over a life
 - `renamed`   the quantities of a module under other names
@@ -10,6 +11,7 @@ from __future__ import annotations
 import inspect
 import re
 from collections.abc import Callable, Iterable, Mapping, Sequence
+from functools import lru_cache
 from types import ModuleType
 from typing import Any, TypeAlias
 
@@ -33,49 +35,111 @@ def _named(function: Quantity, name: str, parameters: Iterable[str], doc: str) -
     return function
 
 
-def inverse(name: str, graph: Graph, *, of: str, equals: str, over: str, reach: str, doc: str) -> Quantity:
-    """The quantity `name`: the state `over`, from 0 to `reach`, at which `of` equals `equals`.
+#: Lines of single figures that are kept: those of a job in a few states, several times over.
+_LINES_KEPT = 1024
+
+
+class Course:
+    """The quantities of a graph along a state, from 0 to the quantity it runs to.
+
+    What several are read off is worked out once: a line of single figures is kept for as long as it is among the last.
+
+    Parameters
+    ----------
+    graph : the arrangement's quantities
+    over, until : the state and the quantity it runs to
+    points : how many values of the state
+
+    >>> def height(time, speed): return time * (speed - time)
+    >>> Course(Graph([height]), over="time", until="most", points=3).line("height", {"most": 4.0, "speed": 4.0})
+    array([0., 4., 0.])
+    """
+
+    def __init__(self, graph: Graph, *, over: str, until: str, points: int) -> None:
+        self.graph, self.over, self.until, self.points = graph, over, until, points
+        self.share = np.linspace(0.0, 1.0, points)
+        self.moving = graph.downstream([over])
+        self._fixed: dict[str, tuple[str, ...]] = {}
+
+    def fixed(self, of: str) -> tuple[str, ...]:
+        """What a quantity needs along the state that does not depend on it, and where the state ends."""
+        if of not in self._fixed:
+            passed = {p for f in _moving(self.graph, [of], self.over) for p in self.graph.parameters[f]}
+            self._fixed[of] = tuple(sorted((passed | {self.until}) - self.moving - {self.over}))
+        return self._fixed[of]
+
+    def line(self, of: str, known: Known) -> Figures:
+        """A quantity, or the state itself, at every point, from single figures of what is fixed."""
+        if of == self.over:
+            return np.asarray(known[self.until] * self.share)
+        return _line(self, of, *(known[n] for n in self.fixed(of)))
+
+
+@lru_cache(maxsize=_LINES_KEPT)
+def _line(course: Course, of: str, *figures: float) -> Figures:
+    known = dict(zip(course.fixed(of), figures, strict=True))
+    found = course.graph.functions[of](
+        *(known[p] if p in known else course.line(p, known) for p in course.graph.parameters[of])
+    )
+    line = np.broadcast_to(np.asarray(found, dtype=np.float64), course.share.shape)
+    line.flags.writeable = False
+    return line
+
+
+def inverse(name: str, course: Course, *, of: str, equals: str, doc: str = "") -> Quantity:
+    """The quantity `name`: the state of a course at which `of` equals `equals`.
 
     It is a quantity like any other. Its parameters are what `of` needs that does not itself depend on the state, so
     the graph works those out once; the rest is evaluated again at each trial. `of` has to rise with the state; where
-    it lies above the goal already at 0, the answer is 0, where it never gets there, `reach`.
+    it lies above the goal already at 0, the answer is 0, where it never gets there, the end of the course.
 
     Parameters
     ----------
     name : the quantity's name
-    graph : the arrangement's quantities
-    of, equals, over, reach : the names above
+    course : the arrangement's quantities along the state; for single figures the trials begin between two of its points
+    of, equals : the names above
     doc : docstring with the parameters left out; they are taken from the quantities passed through
 
     >>> def height(time, speed): return time * speed
-    >>> when = inverse("when", Graph([height]), of="height", equals="goal", over="time", reach="most", doc="")
+    >>> course = Course(Graph([height]), over="time", until="most", points=9)
+    >>> when = inverse("when", course, of="height", equals="goal")
     >>> inspect.signature(when), round(when(3.0, 10.0, 2.0), 9)
     (<Signature (goal, most, speed)>, 1.5)
     """
+    graph, over, reach = course.graph, course.over, course.until
     moving = _moving(graph, [of], over)
-    passed = {p for f in moving for p in graph.parameters[f]} - set(moving) - {over}
-    names = sorted(passed | {equals, reach})
+    names = sorted({*course.fixed(of), equals})
 
     def solve(*arguments: Values) -> Values:
         known = dict(zip(names, arguments, strict=True))
+        goal = known[equals]
 
         def miss(state: Values) -> Values:
             values = {**known, over: state}
             for f in moving:
                 values[f] = graph.functions[f](*(values[p] for p in graph.parameters[f]))
-            found: Values = values[of] - known[equals]
+            found: Values = values[of] - goal
             return found
 
-        low, high = np.zeros(np.shape(miss(known[reach]))), np.asarray(known[reach], dtype=np.float64)
-        low, high = np.broadcast_arrays(low, high)
-        return plain(_illinois(miss, low, high))
+        if all(isinstance(v, float | int) for v in arguments):
+            missed = course.line(of, known) - goal
+            first = int((missed >= 0).argmax())
+            between = (first - 1, first) if missed[0] < 0 < missed[-1] else (0, -1)
+            low, high = (np.asarray(known[reach] * course.share[i]) for i in between)
+            at_low, at_high = (missed[i] for i in between)
+        else:
+            at_high = np.asarray(miss(known[reach]))
+            low, high = np.broadcast_arrays(np.zeros(at_high.shape), np.asarray(known[reach], dtype=np.float64))
+            at_low = miss(low)
+        return plain(_illinois(miss, low, high, at_low, at_high))
 
     return _named(solve, name, names, doc)
 
 
-def _illinois(miss: Callable[[Values], Values], low: Figures, high: Figures, trials: int = 40) -> Figures:
+def _illinois(
+    miss: Callable[[Values], Values], low: Figures, high: Figures, at_low: Values, at_high: Values, trials: int = 40
+) -> Figures:
     """Root between `low` and `high`, element by element, by false position with the Illinois step."""
-    at_low, at_high = miss(low), miss(high)
     root = np.where(at_low >= 0, low, high) + 0 * (at_low + at_high)  # an impossible candidate stays NaN
     inside = (at_low < 0) & (at_high > 0)
     if not np.any(inside):
@@ -102,11 +166,11 @@ _BLOCK = 1024
 
 
 def along(
-    name: str, graph: Graph, *, of: Sequence[str], over: str, until: str, points: int,
-    take: Callable[[Along], Figures], near: Callable[[Along], Places] | None = None,
-    near_of: Sequence[str] | None = None, stride: int = 10, beside: Sequence[str] = (), doc: str = "",
+    name: str, course: Course, *, of: Sequence[str], take: Callable[[Along], Figures],
+    near: Callable[[Along], Places] | None = None, near_of: Sequence[str] | None = None, stride: int = 10,
+    beside: Sequence[str] = (), doc: str = "",
 ) -> Quantity:  # fmt: skip
-    """The quantity `name`: what `take` makes of others along the state `over`, from 0 to `until`.
+    """The quantity `name`: what `take` makes of others along a state.
 
     It is a quantity like any other, of one figure or of many: the state is a trailing axis of its own, so that a single
     job and a thousand candidates are worked out by the same code and come to the same figure.
@@ -114,12 +178,10 @@ def along(
     Parameters
     ----------
     name : the quantity's name
-    graph : the arrangement's quantities
+    course : the arrangement's quantities along the state; with `near` it has one point more than a multiple of `stride`
     of : the quantities along the state
-    over, until : the state and the quantity it runs to, from 0
-    points : how many values of the state; with `near` one more than a multiple of `stride`
     take : the values of `of` along the state, by name and with the state's axis last, and those of `beside`, each with
-        an axis of one, to the result
+        an axis of one where they are many, to the result
     near : from every `stride`-th point to the index of the one around which the rest is looked at, where the result
         hangs on a stretch of the state only; the points are those of the whole
     near_of : the quantities `near` looks at, `of` where nothing is said
@@ -127,44 +189,48 @@ def along(
     doc : docstring with the parameters left out
 
     >>> def height(time, speed): return time * (speed - time)
-    >>> highest = along("highest", Graph([height]), of=["height"], over="time", until="most", points=5,
-    ...                 take=lambda v: v["height"].max(axis=-1))
+    >>> course = Course(Graph([height]), over="time", until="most", points=5)
+    >>> highest = along("highest", course, of=["height"], take=lambda v: v["height"].max(axis=-1))
     >>> inspect.signature(highest), highest(4.0, 4.0)
     (<Signature (most, speed)>, 4.0)
     >>> highest(np.array([4.0, 2.0]), 4.0)
     array([4., 4.])
     """
-    moving = _moving(graph, of, over)
-    passed = {p for f in moving for p in graph.parameters[f]} - set(moving) - {over}
-    names = sorted(passed | {until, *beside} | {n for n in of if n not in moving and n != over})
-    share = np.linspace(0.0, 1.0, points)
+    graph, over = course.graph, course.over
+    names = sorted({course.until, *beside, *(p for n in of for p in course.fixed(n))})
+    wanted = tuple(dict.fromkeys((over, *of)))
+    looked = wanted if near_of is None else tuple(dict.fromkeys((over, *near_of)))
+    orders = {asked: _moving(graph, asked, over) for asked in (wanted, looked)}
+    around = np.arange(2 * stride + 1)
 
-    looked = tuple(of) if near_of is None else tuple(near_of)
-    orders = {wanted: _moving(graph, wanted, over) for wanted in {tuple(of), looked}}
-
-    def lines(known: Known, shares: Figures, wanted: tuple[str, ...]) -> Along:
-        values = {**known, over: known[until] * shares}
-        for f in orders[wanted]:
+    def lines(known: Known, asked: tuple[str, ...], at: Places | slice) -> Along:
+        values = {**known, over: known[course.until] * course.share[at]}
+        for f in orders[asked]:
             values[f] = graph.functions[f](*(values[p] for p in graph.parameters[f]))
-        shape = np.broadcast_shapes(*(np.shape(values[n]) for n in (over, *wanted)))
-        there = {n: np.broadcast_to(np.asarray(values[n], dtype=np.float64), shape) for n in (over, *wanted)}
-        return {**there, **{n: np.asarray(known[n], dtype=np.float64) for n in beside}}
+        shape = np.broadcast_shapes(*(np.shape(values[n]) for n in asked))
+        return {n: np.broadcast_to(np.asarray(values[n], dtype=np.float64), shape) for n in asked}
 
-    def block(known: Known) -> Figures:
+    def kept(known: Known, asked: tuple[str, ...], at: Places | slice) -> Along:
+        return {n: course.line(n, known)[at] for n in asked}
+
+    def block(known: Known, lines: Callable[[Known, tuple[str, ...], Places | slice], Along]) -> Figures:
+        more = {n: np.asarray(known[n], dtype=np.float64) for n in beside}
         if near is None:
-            return take(lines(known, share, tuple(of)))
-        middle = near(lines(known, share[::stride], looked)) * stride
-        first = np.clip(middle - stride, 0, points - 1 - 2 * stride)
-        return take(lines(known, share[np.asarray(first)[..., np.newaxis] + np.arange(2 * stride + 1)], tuple(of)))
+            return take({**lines(known, wanted, slice(None)), **more})
+        middle = near({**lines(known, looked, slice(None, None, stride)), **more}) * stride
+        first = np.clip(middle - stride, 0, course.points - 1 - 2 * stride)
+        return take({**lines(known, wanted, np.asarray(first)[..., np.newaxis] + around), **more})
 
     def taken(*arguments: Values) -> Values:
+        if all(isinstance(v, float | int) for v in arguments):
+            return float(block(dict(zip(names, arguments, strict=True)), kept))
         known = {n: _with_axis(v) for n, v in zip(names, arguments, strict=True)}
         many = max((v.shape[0] for v in known.values() if isinstance(v, np.ndarray) and v.ndim == 2), default=0)
         if many <= _BLOCK:
-            return plain(block(known))
+            return plain(block(known, lines))
         parts = (slice(at, min(at + _BLOCK, many)) for at in range(0, many, _BLOCK))
         return np.concatenate([
-            np.broadcast_to(block({n: _cut(v, many, part) for n, v in known.items()}), part.stop - part.start)
+            np.broadcast_to(block({n: _cut(v, many, part) for n, v in known.items()}, lines), part.stop - part.start)
             for part in parts
         ])  # fmt: skip
 

@@ -21,7 +21,7 @@ from __future__ import annotations
 import inspect
 from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, lru_cache
 from graphlib import TopologicalSorter
 from types import ModuleType
 from typing import Any, TypeAlias, cast
@@ -57,6 +57,10 @@ class Refused:
     error: OutOfRange
 
 
+#: What stands where there is no value.
+NO_VALUE = (Needs, Refused)
+
+
 def within(
     ok: Flags | np.bool_, quantity: str, value: Values, relation: str, limit: Values, limit_of: str | None = None
 ) -> Values:
@@ -85,7 +89,7 @@ def plain(value: Values) -> Values:
     >>> plain(np.array(2.0)), plain(np.array([1.0, 2.0]))
     (2.0, array([1., 2.]))
     """
-    return float(value) if np.ndim(value) == 0 else value
+    return value if isinstance(value, np.ndarray) and value.ndim else float(value)
 
 
 def functions_of(module: ModuleType) -> list[Quantity]:
@@ -150,6 +154,10 @@ class Graph:
             self._downstream[key] = frozenset(moved - key)
         return self._downstream[key]
 
+    def split(self, wanted: frozenset[str], changed: frozenset[str]) -> tuple[frozenset[str], frozenset[str]]:
+        """The quantities `wanted` rests on that `changed` does not touch, and all that it does, itself included."""
+        return _split(self, wanted, changed)
+
     def inputs(self, wanted: Iterable[str]) -> frozenset[str]:
         """The inputs, names no function supplies, that `wanted` rests on."""
         key = frozenset(wanted)
@@ -195,6 +203,12 @@ class Graph:
         for name in wanted:
             if name not in values:
                 values[name] = Needs(frozenset({name}))
+
+
+@lru_cache(maxsize=4096)
+def _split(graph: Graph, wanted: frozenset[str], changed: frozenset[str]) -> tuple[frozenset[str], frozenset[str]]:
+    moved = graph.downstream(changed) | changed
+    return (graph.upstream(wanted) & graph.functions.keys()) - moved, moved
 
 
 @cache

@@ -22,7 +22,7 @@ def positive(quantity: str, value: Values) -> Values:
     ------
     OutOfRange : a single value that is not
     """
-    return within(np.greater(value, 0), quantity, value, "above", 0)
+    return 1.0 if isinstance(value, float) and value > 0 else within(np.greater(value, 0), quantity, value, "above", 0)
 
 
 def ring_exists(outer_diameter: Values, inner_diameter: Values) -> Values:

@@ -35,6 +35,7 @@ FieldMark = Literal["entered", "measured", "assumed", "missing"]
 NOW, PLANNED = 0.0, 1.0
 #: How many states a build keeps: those the verdicts look at, twice over.
 _STATES_KEPT = 24
+_FIGURE = (float, int)
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,6 +49,7 @@ class Build:
     known : input or state -> value [SI], entered values over assumed ones, states at rest
     _rest : what was worked out with every state at rest; it serves again where a state does not touch it
     _states : what was worked out at other states, the last few of them
+    _blocked : what else is given -> the names that lack an input
     """
 
     entries: Mapping[str, Entry]
@@ -57,6 +59,7 @@ class Build:
     _states: dict[tuple[tuple[str, float], ...], dict[str, Any]] = field(
         default_factory=dict, compare=False, repr=False
     )
+    _blocked: dict[frozenset[str], frozenset[str]] = field(default_factory=dict, compare=False, repr=False)
 
     @property
     def graph(self) -> Graph:
@@ -83,6 +86,16 @@ class Build:
         """The inputs and choices `wanted` rests on that have no value, without working anything out."""
         return self.graph.inputs(wanted) - self.known.keys()
 
+    def ready(self, wanted: Iterable[str], given: Iterable[str] = ()) -> list[str]:
+        """Those of `wanted` that lack no input where `given` have a value as well, without working anything out."""
+        given = frozenset(given)
+        if given not in self._blocked:
+            missing = self.graph.inputs(self.graph.functions) - self.known.keys() - given
+            self._blocked[given] = self.graph.downstream(missing) | missing
+        blocked = self._blocked[given]
+        known = self.graph.functions.keys() | self.known.keys() | given
+        return [n for n in wanted if n in given or (n not in blocked and n in known)]
+
     def evaluate(self, wanted: Iterable[str], *, stage: float = 0.0, friction: Any = 0.0, **states: Any) -> Known:
         """Values of `wanted` and what they rest on, at a stage, a place in the friction band and other states.
 
@@ -90,11 +103,12 @@ class Build:
         out at a state of single figures is kept, and there the next time.
         """
         changes = {"stage": stage, "friction_state": friction, **states}
-        changed = frozenset(n for n, v in changes.items() if np.ndim(v) or v != self.known.get(n))
-        moved = self.graph.downstream(changed) | changed
+        single = all(isinstance(v, _FIGURE) for v in changes.values())
+        changed = frozenset(n for n, v in changes.items() if not isinstance(v, _FIGURE) or v != self.known.get(n))
         wanted = frozenset(wanted)
-        rest = self._at_rest((self.graph.upstream(wanted) & self.graph.functions.keys()) - moved)
-        if not all(isinstance(v, float | int) for v in changes.values()):
+        resting, moved = self.graph.split(wanted, changed)
+        rest = self._at_rest(resting)
+        if not single:
             kept = {n: v for n, v in rest.items() if n not in moved}
             return self.graph.evaluate(wanted, kept | changes)
         state = tuple(sorted(changes.items()))
@@ -103,8 +117,8 @@ class Build:
                 self._states.clear()
             self._states[state] = {n: v for n, v in rest.items() if n not in moved} | changes
         values = self._states[state]
-        for name in self.graph.upstream(wanted) - values.keys() - moved:
-            if name in rest:
+        for name in resting:
+            if name not in values:
                 values[name] = rest[name]
         self.graph.extend(values, wanted)
         return values

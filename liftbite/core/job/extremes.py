@@ -20,7 +20,7 @@ from typing import TypeAlias
 
 import numpy as np
 
-from liftbite.core.graph.derived import Along, Places, along, inverse
+from liftbite.core.graph.derived import Along, Course, Places, along, inverse
 from liftbite.core.graph.docstring import Argument, read_doc
 from liftbite.core.graph.graph import Figures, Graph, Quantity
 
@@ -37,11 +37,16 @@ def value_at(x: Figures, xs: Figures, ys: Figures) -> Figures:
     array([20., 30.])
     """
     last = xs.shape[-1] - 1
-    i = np.clip(np.count_nonzero(xs <= x, axis=-1, keepdims=True) - 1, 0, last - 1)
-    x0, x1, y0, y1 = (np.take_along_axis(v, j, axis=-1) for v, j in ((xs, i), (xs, i + 1), (ys, i), (ys, i + 1)))
+    i = np.minimum(np.maximum(np.count_nonzero(xs <= x, axis=-1, keepdims=True) - 1, 0), last - 1)
+    x0, x1, y0, y1 = (_taken(v, j) for v, j in ((xs, i), (xs, i + 1), (ys, i), (ys, i + 1)))
     with np.errstate(divide="ignore", invalid="ignore"):
         share = np.where(x1 > x0, (x - x0) / (x1 - x0), 0.0)
-    return (y0 + np.clip(share, 0.0, 1.0) * (y1 - y0))[..., 0]
+    return (y0 + np.minimum(np.maximum(share, 0.0), 1.0) * (y1 - y0))[..., 0]
+
+
+def _taken(values: Figures, at: Places) -> Figures:
+    """`values` at places of their last axis, row by row."""
+    return values[at] if values.ndim == 1 else np.take_along_axis(values, at, axis=-1)
 
 
 def _highest(of: str) -> Take:
@@ -85,7 +90,7 @@ def _lift_at_highest(v: Along) -> Figures:
     inside = v["pedal_travel"] <= v["pedal_stroke"]
     at = np.where(inside, np.nan_to_num(v["pedal_effort"], nan=-np.inf), -np.inf).argmax(axis=-1)[..., None]
     lift = np.broadcast_to(v["plate_lift"], inside.shape)
-    found: Figures = np.take_along_axis(lift, at, axis=-1)[..., 0] + 0 * v["pedal_effort"].sum(axis=-1)
+    found: Figures = _taken(lift, at)[..., 0] + 0 * v["pedal_effort"].sum(axis=-1)
     return found
 
 
@@ -133,9 +138,6 @@ class _Made:
     result: str
     range: str
     source: str
-    over: str = "plate_lift"
-    until: str = "plate_lift_reach"
-    points: int = LIFTS
     also: tuple[str, ...] = ()
 
 
@@ -211,9 +213,8 @@ def _documented(made: Quantity, functions: list[Quantity], head: str, result: st
     return made
 
 
-def _plate_lift_available(functions: list[Quantity], graph: Graph) -> Quantity:
-    made = inverse("plate_lift_available", graph, of="pedal_travel", equals="pedal_stroke", over="plate_lift",
-                   reach="plate_lift_reach", doc="")  # fmt: skip
+def _plate_lift_available(functions: list[Quantity], course: Course) -> Quantity:
+    made = inverse("plate_lift_available", course, of="pedal_travel", equals="pedal_stroke")
     head = (
         "Lift of the plate at full pedal, with what hose, air or cable swallow.\n\nx_full = x where x_p(x) = x_stroke"
     )
@@ -229,13 +230,13 @@ def made_of(functions: list[Quantity]) -> Iterator[Quantity]:
     graph = Graph(functions)
     names = graph.functions.keys()
     released = {"pedal_travel", "plate_lift_reach", "release_lever_ratio"} <= names
-    if released:
-        yield _plate_lift_available(functions, graph)
+    if not released:
+        return
+    course = Course(graph, over="plate_lift", until="plate_lift_reach", points=LIFTS)
+    yield _plate_lift_available(functions, course)
     for m in _MADE:
-        parts = {*m.of, *m.also, m.until} - {m.over}
-        if parts <= names and (released or m.over != "plate_lift"):
-            made = along(m.name, graph, of=m.of, over=m.over, until=m.until, points=m.points, take=m.take,
-                         near=m.near, near_of=m.near_of, beside=m.beside)  # fmt: skip
+        if {*m.of, *m.also} - {course.over} <= names:
+            made = along(m.name, course, of=m.of, take=m.take, near=m.near, near_of=m.near_of, beside=m.beside)
             head = f"{m.meaning}\n\n{m.formula}"
             tail = f"Range: {m.range}.\nSource: [{m.source}]."
             yield _documented(made, functions, head, m.result, tail)

@@ -7,7 +7,7 @@ In the order in which it is used:
 - margins      `lift_margin`, `least_lift_margin`, `overtravel_margin`
 
 `plate_lift` is a state: every force and travel of the stroke is a function of it. How far the plate is lifted at full
-pedal, `plate_lift_available`, is that function turned round (`liftbite.core.graph.graph.inverse`).
+pedal, `plate_lift_available`, is that function turned round (`liftbite.core.graph.derived.inverse`).
 """
 
 from __future__ import annotations
@@ -90,7 +90,7 @@ def cushion_force(spring_clamp: Values, cushion_stack: Values, plate_lift: Value
     (2000, 0.0)
     """
     stack = np.where(np.greater(cushion_stack, 0), cushion_stack, 1.0)
-    left = np.clip(1 - plate_lift / stack, 0, 1)
+    left = np.minimum(np.maximum(1 - plate_lift / stack, 0.0), 1.0)
     return plain(np.where(np.greater(cushion_stack, 0), spring_clamp * left**2, 0.0))
 
 

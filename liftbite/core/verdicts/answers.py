@@ -14,6 +14,7 @@ from __future__ import annotations
 
 from collections.abc import Collection, Mapping
 from dataclasses import dataclass, replace
+from functools import cache
 
 import numpy as np
 
@@ -168,7 +169,7 @@ def _if_typical(verdict: Verdict, build: Build) -> Verdict:
 
 def _rests_on(build: Build, questions: Collection[Question]) -> tuple[tuple[str, ...], Collection[str]]:
     """The inputs the answers to `questions` rest on, in the order of work, and all they pass through."""
-    looked = [n for q in questions for n in MARGINS[q] if n in build.graph.functions and not build.lacks((n,))]
+    looked = build.ready([n for q in questions for n in MARGINS[q] if n in build.graph.functions])
     looked += _ALWAYS if "bite" in questions else ()
     needed = build.graph.inputs(looked)
     return tuple(name for name in INPUTS if name in needed), build.graph.upstream(looked)
@@ -202,6 +203,13 @@ def _picked_by_class(build: Build) -> dict[str, str]:
     return {name: f"typical of this class ({o.label.lower()})" for o in options if o for name in o.picks}
 
 
+@cache
+def _brought(choice: str, option: str) -> frozenset[str]:
+    """The quantities an option brings."""
+    modules = CHOICES[choice].modules_of(CHOICES[choice].option(option))
+    return frozenset(f.__name__ for module in modules for f in functions_of(module))
+
+
 def _assumptions(build: Build, asked: tuple[str, ...], used: Collection[str]) -> tuple[Assumption, ...]:
     listed = [
         Assumption(name, build.known.get(name, a.value), None, a.mark, a.why)
@@ -209,14 +217,12 @@ def _assumptions(build: Build, asked: tuple[str, ...], used: Collection[str]) ->
         if name not in build.entries and (a := build.chosen.assumed.get(name))
     ]
     picked = _picked_by_class(build)
-    for name in build.chosen.begun:
+    for name in (n for n in CHOICES if n in build.chosen.begun):  # in the order of work, which a set has not
         choice = CHOICES[name]
         option = choice.option(build.chosen.options[name])
-        brought = (
-            {f.__name__ for module in choice.modules_of(option) for f in functions_of(module)} if option else set()
-        )
+        brought = _brought(name, option.value) if option else frozenset()
         if name in picked and option:
             listed.append(Assumption(name, None, option.label, "practice", picked[name]))
-        elif choice.assumption and option and brought & set(used):
+        elif choice.assumption and option and not brought.isdisjoint(used):
             listed.append(Assumption(name, None, option.label, "practice", option.meaning))
     return tuple(listed)

@@ -12,6 +12,8 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
+from functools import cache, cached_property
+from typing import NamedTuple
 
 import numpy as np
 
@@ -29,7 +31,15 @@ Figures = Mapping[str, float]
 Says = Callable[[Figures, Build], str]
 
 
-@dataclass(frozen=True, slots=True)
+class Case(NamedTuple):
+    """A state at a place of the friction band, and what tells it from others."""
+
+    state: State
+    friction: float
+    key: tuple[float, str]
+
+
+@dataclass(frozen=True, eq=False)
 class Criterion:
     """Something an answer is judged by.
 
@@ -87,12 +97,12 @@ class Criterion:
     excludes: str = ""
     works: bool = False
 
-    @property
+    @cached_property
     def names(self) -> tuple[str, ...]:
         """The quantities it needs to be judged."""
         return (self.value, self.need) if isinstance(self.need, str) else (self.value,)
 
-    @property
+    @cached_property
     def wants(self) -> tuple[str, ...]:
         """The quantities it needs to be judged and told."""
         return (*self.names, *self.uses, *(self.shows or ()))
@@ -101,6 +111,11 @@ class Criterion:
     def places(self) -> tuple[float, ...]:
         """The places of the friction band it is looked at in."""
         return (LOW, NOMINAL, HIGH) if self.band else (self.friction,)
+
+    @cached_property
+    def cases(self) -> tuple[Case, ...]:
+        """All that it is looked at in: every state at every place of the friction band."""
+        return tuple(Case(state, place, (place, repr(state))) for state in self.states for place in self.places)
 
     def counts(self, build: Build) -> bool:
         """True where the arrangement works its quantity out, or where that is something a builder enters."""
@@ -357,6 +372,7 @@ CRITERIA: tuple[Criterion, ...] = (
 )  # fmt: skip
 
 
+@cache
 def criteria_of(question: Question) -> tuple[Criterion, ...]:
     """The rows of a question, in the order they are told."""
     return tuple(c for c in CRITERIA if c.question == question)

@@ -11,22 +11,23 @@ candidate exactly where every row of its job is met.
 
 from __future__ import annotations
 
+from collections import defaultdict
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
-from itertools import product
+from functools import lru_cache
 from typing import Any
 
 import numpy as np
 
-from liftbite.core.graph.graph import Known, Needs, Refused, Values
+from liftbite.core.graph.graph import NO_VALUE, Graph, Known, Needs, Refused, Values
 from liftbite.core.job.build import Build, unit_of
 from liftbite.core.job.inputs import INPUTS
-from liftbite.core.verdicts.criteria import ASKS, HIGH, LOW, NOMINAL, Criterion, State, criteria_of
+from liftbite.core.verdicts.criteria import ASKS, HIGH, LOW, NOMINAL, Case, Criterion, criteria_of
 from liftbite.core.verdicts.verdict import GRAVITY, Answer, Basis, Grade, Link, Question
 
 
 def _missing(*values: object) -> bool:
-    return any(value is None or isinstance(value, Needs | Refused) for value in values)
+    return any(value is None or isinstance(value, NO_VALUE) for value in values)
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,36 +94,43 @@ _PLACE_OF = {name: place for place, name in enumerate(INPUTS)}
 def basis_of(build: Build, names: Sequence[str]) -> Basis:
     """The inputs that quantities stand on, in the order of work, by where their values come from."""
     stands: dict[str, list[str]] = {"entered": [], "measured": [], "assumed": [], "missing": []}
-    for name in sorted(build.graph.inputs(names) & INPUTS.keys(), key=_PLACE_OF.__getitem__):
+    for name in _inputs_in_order(build.graph, tuple(names)):
         stands[build.mark(name)].append(name)
     return Basis(tuple(stands["entered"]), tuple(stands["measured"]), tuple(stands["assumed"]))
+
+
+@lru_cache(maxsize=4096)
+def _inputs_in_order(graph: Graph, names: tuple[str, ...]) -> tuple[str, ...]:
+    return tuple(sorted(graph.inputs(names) & INPUTS.keys(), key=_PLACE_OF.__getitem__))
 
 
 class _Sheet:
     """Rows of a job with their values; rows of one state are worked out together."""
 
     def __init__(self, build: Build, rows: Sequence[Criterion]) -> None:
-        self.build, self.rows = build, rows
+        self.build = build
+        self._wanted: defaultdict[tuple[float, str], set[str]] = defaultdict(set)
+        for row in rows:
+            for case in row.cases:
+                self._wanted[case.key].update(row.wants)
         self._kept: dict[tuple[float, str], tuple[dict[str, float], Known] | None] = {}
 
-    def at(self, friction: float, state: State) -> tuple[dict[str, float], Known] | None:
+    def at(self, case: Case) -> tuple[dict[str, float], Known] | None:
         """The state in figures, and the values of every row looked at in it; None where there is no such state."""
-        key = friction, repr(state)
-        if key not in self._kept:
-            self._kept[key] = self._worked_out(friction, state)
-        return self._kept[key]
+        if case.key not in self._kept:
+            self._kept[case.key] = self._worked_out(case)
+        return self._kept[case.key]
 
-    def _worked_out(self, friction: float, state: State) -> tuple[dict[str, float], Known] | None:
+    def _worked_out(self, case: Case) -> tuple[dict[str, float], Known] | None:
         build = self.build
-        named = [v for v in state.values() if isinstance(v, str)]
+        named = [v for v in case.state.values() if isinstance(v, str)]
         values = build.evaluate(named, stage=build.stage) if named else {}
-        taken = {name: values[v] if isinstance(v, str) else v for name, v in state.items()}
+        taken = {name: values[v] if isinstance(v, str) else v for name, v in case.state.items()}
         if _missing(*taken.values()):
             return None
         figures = {name: float(v) for name, v in taken.items()}
-        wanted = {n for c in self.rows if friction in c.places and state in c.states for n in c.wants}
-        ready = [n for n in wanted if n in figures or not build.lacks((n,)) - figures.keys()]
-        return figures, build.evaluate(ready, stage=build.stage, friction=friction, **figures)
+        ready = build.ready(self._wanted[case.key], figures)
+        return figures, build.evaluate(ready, stage=build.stage, friction=case.friction, **figures)
 
 
 #: Where in the friction band a row was worst, in words.
@@ -133,8 +141,8 @@ def _judged(sheet: _Sheet, criterion: Criterion) -> tuple[Link | None] | None:
     """The link of a row, in a tuple: empty of it where there is nothing to tell; None where it cannot be looked at."""
     build = sheet.build
     worst: tuple[float, dict[str, float], float] | None = None
-    for asked, friction in product(criterion.states, criterion.places):
-        found = sheet.at(friction, asked)
+    for case in criterion.cases:
+        found = sheet.at(case)
         if found is None or _missing(*(found[1].get(name) for name in criterion.wants)):
             continue
         state, v = found
@@ -144,7 +152,7 @@ def _judged(sheet: _Sheet, criterion: Criterion) -> tuple[Link | None] | None:
         need = figures[criterion.need] if isinstance(criterion.need, str) else criterion.need
         reserve = float(criterion.reserve(figures[criterion.value], need))
         if worst is None or reserve < worst[0]:
-            worst = reserve, figures, friction
+            worst = reserve, figures, case.friction
     if worst is None or np.isnan(worst[0]):
         return None
     return (_link(build, criterion, *worst),)

@@ -24,7 +24,7 @@ _STANDS = (_FIRST, "certified_margin")
 def true_verdict(build: Build) -> Verdict:
     """Does it run true?"""
     rows = [c for c in criteria_of("true") if c.value in build.graph.functions]
-    seen = [c.value for c in rows if not build.lacks((c.value,))]
+    seen = build.ready([c.value for c in rows])
     first = _FIRST if _FIRST in build.graph.functions else "plain_warp_margin"
     if not seen:
         return still_open("true", build, build.lacks((first,)))

@@ -11,7 +11,7 @@ from scipy.optimize import brentq
 from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.arrangements.floater_stop import stands
 from liftbite.core.arrangements.release import hydraulics
-from liftbite.core.graph.derived import inverse
+from liftbite.core.graph.derived import Course, inverse
 from liftbite.core.graph.graph import Graph, Needs, Refused
 from liftbite.core.quantities import release
 from tests.jobs import CAR, FULL, MOTORCYCLE, built
@@ -151,7 +151,8 @@ def test_an_inverse_outside_its_reach() -> None:
     def rises(time, speed):  # type: ignore[no-untyped-def]
         return time * speed
 
-    when = inverse("when", Graph([rises]), of="rises", equals="goal", over="time", reach="most", doc="")
+    course = Course(Graph([rises]), over="time", until="most", points=9)
+    when = inverse("when", course, of="rises", equals="goal")
     graph = Graph([rises, when])
     assert graph.evaluate(["when"], {"speed": 2.0, "goal": 100.0, "most": 10.0})["when"] == 10.0
     assert graph.evaluate(["when"], {"speed": 2.0, "goal": -1.0, "most": 10.0})["when"] == 0.0
