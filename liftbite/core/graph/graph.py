@@ -208,7 +208,7 @@ class Graph:
 @lru_cache(maxsize=4096)
 def _split(graph: Graph, wanted: frozenset[str], changed: frozenset[str]) -> tuple[frozenset[str], frozenset[str]]:
     moved = graph.downstream(changed) | changed
-    return (graph.upstream(wanted) & graph.functions.keys()) - moved, moved
+    return frozenset(graph.upstream(wanted) & graph.functions.keys()) - moved, moved
 
 
 @cache

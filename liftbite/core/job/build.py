@@ -11,9 +11,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass, field
-from typing import Any, Literal
+from typing import Any, Literal, TypeAlias
 
 import numpy as np
 
@@ -33,6 +33,8 @@ from liftbite.core.units.show import show, show_fine
 FieldMark = Literal["entered", "measured", "assumed", "missing"]
 #: The engine as it is, and as it is planned.
 NOW, PLANNED = 0.0, 1.0
+#: A state by what tells it from others.
+State: TypeAlias = tuple[tuple[str, float], ...]
 #: How many states a build keeps: those the verdicts look at, twice over.
 _STATES_KEPT = 24
 _FIGURE = (float, int)
@@ -56,9 +58,7 @@ class Build:
     chosen: Chosen
     known: Known
     _rest: dict[str, Any] = field(default_factory=dict, compare=False, repr=False)
-    _states: dict[tuple[tuple[str, float], ...], dict[str, Any]] = field(
-        default_factory=dict, compare=False, repr=False
-    )
+    _states: dict[State, dict[str, Any]] = field(default_factory=dict, compare=False, repr=False)
     _blocked: dict[frozenset[str], frozenset[str]] = field(default_factory=dict, compare=False, repr=False)
 
     @property
@@ -92,31 +92,48 @@ class Build:
         if given not in self._blocked:
             missing = self.graph.inputs(self.graph.functions) - self.known.keys() - given
             self._blocked[given] = self.graph.downstream(missing) | missing
-        blocked = self._blocked[given]
-        known = self.graph.functions.keys() | self.known.keys() | given
-        return [n for n in wanted if n in given or (n not in blocked and n in known)]
+        blocked, functions, known = self._blocked[given], self.graph.functions, self.known
+        return [n for n in wanted if n in given or (n not in blocked and (n in functions or n in known))]
 
     def evaluate(self, wanted: Iterable[str], *, stage: float = 0.0, friction: Any = 0.0, **states: Any) -> Known:
         """Values of `wanted` and what they rest on, at a stage, a place in the friction band and other states.
 
         `states` may be any state or quantity, a value or an array: `wear=np.linspace(0, 1e-3, 50)`. What was worked
-        out at a state of single figures is kept, and there the next time.
+        out at a state of single figures is kept, and there the next time; what a state leaves as it is at its stage
+        is worked out once for all of them.
         """
-        changes = {"stage": stage, "friction_state": friction, **states}
-        single = all(isinstance(v, _FIGURE) for v in changes.values())
-        changed = frozenset(n for n, v in changes.items() if not isinstance(v, _FIGURE) or v != self.known.get(n))
         wanted = frozenset(wanted)
-        resting, moved = self.graph.split(wanted, changed)
-        rest = self._at_rest(resting)
-        if not single:
-            kept = {n: v for n, v in rest.items() if n not in moved}
-            return self.graph.evaluate(wanted, kept | changes)
-        state = tuple(sorted(changes.items()))
-        if state not in self._states:
-            if len(self._states) == _STATES_KEPT:
+        given = {"friction_state": friction, **states}
+        single = all(isinstance(v, _FIGURE) for v in given.values())
+        changes = {n: v for n, v in given.items() if not isinstance(v, _FIGURE) or v != self.known.get(n)}
+
+        def of_stage(names: frozenset[str]) -> dict[str, Any]:
+            if stage == self.known.get("stage"):
+                return self._at_rest(names)
+            return self._moved(names, self._at_rest, (("stage", stage),), {"stage": stage})
+
+        if not changes:
+            return of_stage(wanted)
+        if single:
+            return self._moved(wanted, of_stage, (("stage", stage), *sorted(changes.items())), changes)
+        resting, moved = self.graph.split(wanted, frozenset(changes))
+        kept = {n: v for n, v in of_stage(resting).items() if n not in moved}
+        return self.graph.evaluate(wanted, kept | changes)
+
+    def _moved(
+        self, wanted: frozenset[str], base: Callable[[frozenset[str]], dict[str, Any]], state: State,
+        changes: Mapping[str, float],
+    ) -> dict[str, Any]:  # fmt: skip
+        """What is worked out in a state, with at least `wanted` in it; what its changes do not touch is the base's."""
+        values = self._states.get(state)
+        if values is not None and wanted <= values.keys():
+            return values
+        resting, moved = self.graph.split(wanted, frozenset(changes))
+        rest = base(resting)
+        if values is None:
+            if len(self._states) >= _STATES_KEPT:
                 self._states.clear()
-            self._states[state] = {n: v for n, v in rest.items() if n not in moved} | changes
-        values = self._states[state]
+            values = self._states[state] = {**{n: v for n, v in rest.items() if n not in moved}, **changes}
         for name in resting:
             if name not in values:
                 values[name] = rest[name]

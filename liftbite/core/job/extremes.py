@@ -79,7 +79,7 @@ def _near_highest(of: str) -> Near:
     def near(v: Along) -> Places:
         inside = v["pedal_travel"] <= v["pedal_stroke"]
         beyond = np.concatenate([np.ones_like(inside[..., :1]), inside[..., :-1]], axis=-1)
-        found: Places = np.where(inside | beyond, np.nan_to_num(v[of]), -np.inf).argmax(axis=-1)
+        found: Places = np.where(inside | beyond, np.fmax(v[of], -np.inf), -np.inf).argmax(axis=-1)
         return found
 
     return near
@@ -88,7 +88,7 @@ def _near_highest(of: str) -> Near:
 def _lift_at_highest(v: Along) -> Figures:
     """The lift at which the effort is highest down to the end of the pedal."""
     inside = v["pedal_travel"] <= v["pedal_stroke"]
-    at = np.where(inside, np.nan_to_num(v["pedal_effort"], nan=-np.inf), -np.inf).argmax(axis=-1)[..., None]
+    at = np.where(inside, np.fmax(v["pedal_effort"], -np.inf), -np.inf).argmax(axis=-1)[..., None]
     lift = np.broadcast_to(v["plate_lift"], inside.shape)
     found: Figures = _taken(lift, at)[..., 0] + 0 * v["pedal_effort"].sum(axis=-1)
     return found

@@ -12,13 +12,14 @@ Bite is judged for the planned stage: that is the day it has to hold.
 
 from __future__ import annotations
 
-from collections.abc import Collection, Mapping
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
-from functools import cache
+from functools import cache, lru_cache
+from typing import Any
 
 import numpy as np
 
-from liftbite.core.graph.graph import Known, Refused, functions_of
+from liftbite.core.graph.graph import Known, Needs, Refused, functions_of
 from liftbite.core.job.build import NOW, PLANNED, Build, build_of, refusal
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
@@ -33,8 +34,6 @@ from liftbite.core.verdicts.results import MARGINS, RESULTS_OF, asked_of, result
 from liftbite.core.verdicts.rolled import misfitted
 from liftbite.core.verdicts.true import true_verdict
 from liftbite.core.verdicts.verdict import Band, Question, Verdict
-
-_BAND = np.array([LOW, NOMINAL, HIGH])
 
 #: Results of the first question, which no job is without.
 RESULTS = RESULTS_OF["bite"]
@@ -111,9 +110,9 @@ def answer(entries: Mapping[str, Entry]) -> Answers:
     graph = build.graph
     shown = results_in(graph)
     wanted = (*(n for n in shown if n not in RESULTS or n == "spring_rate"), *_WANTED)
-    values_now = build.evaluate(wanted, stage=NOW, friction=_BAND)
+    values_now = _over_band(build, wanted, NOW)
     has_plan = build.has_plan
-    values = build.evaluate(wanted, stage=PLANNED, friction=_BAND) if has_plan else values_now
+    values = _over_band(build, wanted, PLANNED) if has_plan else values_now
     asked = asked_of(build)
     refusals = _refusals(values, build)
     clashes = misfit_links(build)
@@ -146,10 +145,27 @@ def bite_alone(entries: Mapping[str, Entry]) -> Verdict:
     'open'
     """
     build = build_of(entries)
-    values_now = build.evaluate(_WANTED, stage=NOW, friction=_BAND)
-    values = build.evaluate(_WANTED, stage=PLANNED, friction=_BAND) if build.has_plan else values_now
+    values_now = _over_band(build, _WANTED, NOW)
+    values = _over_band(build, _WANTED, PLANNED) if build.has_plan else values_now
     found = bite_verdict(build, values, values_now, _refusals(values, build))
     return _if_typical(misfitted(found, misfit_links(build).get("bite", ())), build)
+
+
+def _over_band(build: Build, wanted: Sequence[str], stage: float) -> Known:
+    """Values over the friction band, as three or as the one they all are; worked out in states the verdicts look at."""
+    ends = [build.evaluate(wanted, stage=stage, friction=place) for place in (LOW, NOMINAL, HIGH)]
+    return {name: _three(*(values[name] for values in ends)) for name in wanted}
+
+
+def _three(low: Any, nominal: Any, high: Any) -> Any:
+    """Three values as one array, NaN where one is refused; what is the same in all three, or has no value, as it is."""
+    if low is nominal and nominal is high:  # friction does not enter
+        return nominal
+    each = (low, nominal, high)
+    refused = [isinstance(v, Refused) for v in each]
+    if all(refused) or isinstance(nominal, Needs) or (not any(refused) and low == nominal == high):
+        return nominal
+    return np.array([np.nan if no else v for v, no in zip(each, refused, strict=True)], dtype=np.float64)
 
 
 def _refusals(values: Known, build: Build) -> dict[str, str]:
@@ -197,10 +213,11 @@ def stands_on(build: Build, question: Question) -> tuple[Assumption, ...]:
     return _assumptions(build, *_rests_on(build, [question]))
 
 
-def _picked_by_class(build: Build) -> dict[str, str]:
+@lru_cache(maxsize=512)
+def _picked_by_class(options: tuple[tuple[str, str], ...]) -> Mapping[str, str]:
     """Choices nobody made that begin as the class of vehicle has them, and the sentence that says so."""
-    options = ((CHOICES[name].option(value)) for name, value in build.chosen.options.items())
-    return {name: f"typical of this class ({o.label.lower()})" for o in options if o for name in o.picks}
+    found = (CHOICES[name].option(value) for name, value in options)
+    return {name: f"typical of this class ({o.label.lower()})" for o in found if o for name in o.picks}
 
 
 @cache
@@ -216,7 +233,7 @@ def _assumptions(build: Build, asked: tuple[str, ...], used: Collection[str]) ->
         for name in asked
         if name not in build.entries and (a := build.chosen.assumed.get(name))
     ]
-    picked = _picked_by_class(build)
+    picked = _picked_by_class(tuple(build.chosen.options.items()))
     for name in (n for n in CHOICES if n in build.chosen.begun):  # in the order of work, which a set has not
         choice = CHOICES[name]
         option = choice.option(build.chosen.options[name])

@@ -128,8 +128,9 @@ def lasts_until(build: Build, target: float) -> float | None:
     wear = np.linspace(start, float(limit), _POINTS)
     hot = build.evaluate(("hot_temperature",), stage=build.stage)["hot_temperature"]
     states = {} if isinstance(hot, Needs | Refused) else {"facing_temperature": float(hot)}
+    cases = [(NOMINAL, target, {}), (LOW, 1.0, {}), *([(LOW, 1.0, states)] if states else [])]
     reserve = np.full(_POINTS, np.inf)
-    for place, need, more in ((NOMINAL, target, {}), (LOW, 1.0, {}), (LOW, 1.0, states)):
+    for place, need, more in cases:
         found = build.evaluate(("bite_margin",), stage=build.stage, friction=place, wear=wear, **more)["bite_margin"]
         if not isinstance(found, Needs | Refused):
             reserve = np.minimum(reserve, np.nan_to_num(np.broadcast_to(found, _POINTS), nan=0.0) / need)
