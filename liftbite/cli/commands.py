@@ -326,7 +326,8 @@ def _said(cell: str | tuple[float, str] | None) -> str:
 @CSV
 def find(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
     """Evaluate every combination of a SHELF of parts against the brief of a job FILE."""
-    from liftbite.core.parts.finder import LIMITS, OBJECTIVES, search
+    from liftbite.core.parts.combinations import LIMITS, OBJECTIVES
+    from liftbite.core.parts.finder import search
     from liftbite.files.shelf import read_shelf_file
 
     build = build_in(file)

@@ -12,7 +12,7 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.ledger import read_entry
-from liftbite.core.parts.finder import FinderPart
+from liftbite.core.parts.combinations import FinderPart
 from liftbite.files.json_text import read_json
 from liftbite.files.versions import name_now
 

@@ -34,7 +34,8 @@ from liftbite.core.job import ledger
 from liftbite.core.job.build import build_of, label_of, unit_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
-from liftbite.core.parts.finder import LIMITS, OBJECTIVES, Candidates, FinderPart, search
+from liftbite.core.parts.combinations import LIMITS, OBJECTIVES, FinderPart
+from liftbite.core.parts.finder import Candidates, search
 from liftbite.core.parts.shelf import finder_part, misfits
 from liftbite.core.parts.slots import SLOTS
 from liftbite.core.units.kinds import KINDS

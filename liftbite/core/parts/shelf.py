@@ -21,7 +21,7 @@ from liftbite.core.job.build import Build, both, build_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import FITS, INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
-from liftbite.core.parts.finder import FinderPart
+from liftbite.core.parts.combinations import FinderPart
 from liftbite.core.parts.mismatch import BARE, Mismatch, bare_aluminium, mismatches
 from liftbite.core.parts.slots import SLOTS
 

@@ -11,7 +11,9 @@ import pytest
 
 from liftbite.core.job.arrangement import choose
 from liftbite.core.job.ledger import Entry
-from liftbite.core.parts.finder import LIMITS, OBJECTIVES, Candidates, FinderPart, search
+from liftbite.core.parts import combinations
+from liftbite.core.parts.combinations import LIMITS, OBJECTIVES, FinderPart
+from liftbite.core.parts.finder import Candidates, search
 from liftbite.core.parts.mismatch import bare_aluminium
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.verdict import GOOD_STATES
@@ -211,3 +213,33 @@ def test_parts_are_held_against_what_the_job_has() -> None:
 
 def test_every_limit_says_what_it_is() -> None:
     assert all(says == says.strip() and len(says) > 10 for says in LIMITS.values())
+
+
+@pytest.mark.parametrize("seed", range(6))
+@pytest.mark.parametrize("base", BASES)
+def test_cells_of_some_slots_come_to_what_every_combination_comes_to(
+    base: str, seed: int, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """A limit worked out once for the parts it hangs on, and for every combination by itself: the same in all."""
+    chance = np.random.default_rng(100 + seed)
+    names = [str(n) for n in chance.choice(sorted(set(DRAWN) - {"disc_count"}), size=6, replace=False)]
+    shelf = {
+        f"slot {i}": [
+            FinderPart(
+                f"{i}.{k}", float(chance.uniform(50, 400)), {n: float(chance.uniform(*DRAWN[n])) for n in names[i::3]}
+            )
+            for k in range(6)
+        ]
+        for i in range(3)
+    }
+    brief, all_four = entries(BASES[base]), bool(seed % 2)
+    by_cells = search(brief, shelf, stage=0.0, all_four=all_four)
+    monkeypatch.setattr(combinations, "_CELLS", 0)
+    one_by_one = search(brief, shelf, stage=0.0, all_four=all_four)
+    assert (by_cells.kept, by_cells.excluded, by_cells.unseen) == (
+        one_by_one.kept, one_by_one.excluded, one_by_one.unseen,
+    )  # fmt: skip
+    parts = [{slot: row[slot] for slot in shelf} for row in by_cells.front]
+    assert parts == [{slot: row[slot] for slot in shelf} for row in one_by_one.front]
+    for mine, other in zip(by_cells.front, one_by_one.front, strict=True):
+        assert [mine[o] for o in OBJECTIVES if o in mine] == pytest.approx([other[o] for o in OBJECTIVES if o in other])

@@ -12,7 +12,9 @@ from hypothesis import strategies as st
 from liftbite.core.analysis.tolerance import Spread, Tolerance, sensitivity, spread, tolerances
 from liftbite.core.graph.graph import Needs
 from liftbite.core.job.build import build_of
-from liftbite.core.parts.finder import OBJECTIVES, STEPS, Candidates, FinderPart, _merge, non_dominated, search
+from liftbite.core.parts.combinations import OBJECTIVES, FinderPart
+from liftbite.core.parts.finder import STEPS, Candidates, search
+from liftbite.core.parts.front import merged, non_dominated
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.cure import soonest
 from tests.jobs import CAR, FULL, built, entries
@@ -169,16 +171,15 @@ def test_the_front_of_thousands_is_the_same_whichever_way_they_come() -> None:
     """More rows than are held against each other at once, put together piece by piece as the finder does."""
     steps = np.array(list(STEPS.values()))
     rows = np.random.default_rng(7).integers(0, 9, (3000, len(steps))) * steps
-    parts = {"disc": [FinderPart(str(i)) for i in range(len(rows))]}
-    names: list[dict[str, object]] = []
-    front = np.empty((0, len(steps)))
+    front, names = np.empty((0, len(steps))), np.empty(0, dtype=np.int64)
     for start in range(0, len(rows), 700):
-        at = np.arange(start, min(start + 700, len(rows)))
-        names, front = _merge(names, front, parts, {"disc": at}, np.column_stack([np.arange(at.size), rows[at]]))
+        found = np.arange(start, min(start + 700, len(rows)))
+        places = merged(front, rows[found], steps)
+        front, names = np.vstack([front, rows[found]])[places], np.append(names, found)[places]
     whole = {tuple(r) for r in np.unique(rows, axis=0)[non_dominated(np.unique(rows, axis=0))]}
     assert {tuple(r) for r in front} == whole
     assert len(front) == len(whole)
-    assert all(tuple(rows[int(str(n["disc"]))]) == tuple(r) for n, r in zip(names, front, strict=True))
+    np.testing.assert_array_equal(rows[names], front)
     few = np.unique(rows, axis=0)[:300]
     np.testing.assert_array_equal(non_dominated(few), [not beaten(few, i) for i in range(len(few))])
 
