@@ -190,16 +190,21 @@ class Graph:
         wanted = frozenset(wanted)
         if wanted <= values.keys():
             return
+        get = values.__getitem__
         for name, function, parameters in self._plan(wanted):
-            if name not in values:
-                arguments = [values.get(p, _MISSING) for p in parameters]
-                if not _NO_VALUES.isdisjoint(map(type, arguments)):
-                    values[name] = _why_not(parameters, arguments)
-                    continue
-                try:
-                    values[name] = function(*arguments)
-                except OutOfRange as error:
-                    values[name] = Refused(error)
+            if name in values:
+                continue
+            try:
+                arguments = tuple(map(get, parameters))
+            except KeyError:
+                arguments = tuple(values.get(p, _MISSING) for p in parameters)
+            if not _NO_VALUES.isdisjoint(map(type, arguments)):
+                values[name] = _why_not(parameters, arguments)
+                continue
+            try:
+                values[name] = function(*arguments)
+            except OutOfRange as error:
+                values[name] = Refused(error)
         for name in wanted:
             if name not in values:
                 values[name] = Needs(frozenset({name}))
@@ -225,7 +230,7 @@ _MISSING = _Missing()
 _NO_VALUES = frozenset({_Missing, Needs, Refused})
 
 
-def _why_not(parameters: tuple[str, ...], arguments: list[Any]) -> Needs | Refused:
+def _why_not(parameters: tuple[str, ...], arguments: tuple[Any, ...]) -> Needs | Refused:
     """Why a quantity has no value: what is refused upstream goes before what is missing."""
     missing: set[str] = set()
     for name, argument in zip(parameters, arguments, strict=True):

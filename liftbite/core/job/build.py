@@ -78,8 +78,9 @@ class Build:
 
     def mark(self, name: str) -> FieldMark:
         """Where an input's value comes from: "entered", "measured", "assumed" or "missing"."""
-        if name in self.entries:
-            return self.entries[name].mark
+        entry = self.entries.get(name)
+        if entry is not None:
+            return entry.mark
         return "assumed" if name in self.chosen.assumed else "missing"
 
     def lacks(self, wanted: Iterable[str]) -> frozenset[str]:

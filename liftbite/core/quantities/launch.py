@@ -16,6 +16,7 @@ from typing import Any, TypeAlias
 import numpy as np
 import numpy.typing as npt
 
+from liftbite.core.graph.graph import Values
 from liftbite.core.quantities.launch_case import Launch, LaunchCase
 from liftbite.core.quantities.launch_run import EASY, MANY, SINGLE, full_load, integrated
 from liftbite.core.quantities.torque_curve import Array, TorqueCurve
@@ -25,6 +26,7 @@ Places: TypeAlias = npt.NDArray[np.intp]
 _ANY = 1e6
 #: So few starts are integrated one after the other, which is quicker.
 _FEW = 8
+_FIGURE = (float, int)
 
 
 def launch(case: LaunchCase, fineness: float = 1.0) -> Launch:
@@ -36,9 +38,10 @@ def launch(case: LaunchCase, fineness: float = 1.0) -> Launch:
     fineness : how many times shorter than usual the steps are
     """
     curve, *figures = vars(case).values()
-    if all(isinstance(value, float | int) for value in figures):
+    many = [np.shape(value) for value in figures if not isinstance(value, _FIGURE)]
+    if not many:
         return _single(curve, *figures, fineness=fineness)
-    shape = np.broadcast_shapes(*map(np.shape, figures))
+    shape = np.broadcast_shapes(*many)
     if shape == ():
         return _single(curve, *map(float, figures), fineness=fineness)
     size = int(np.prod(shape))
@@ -50,18 +53,20 @@ def launch(case: LaunchCase, fineness: float = 1.0) -> Launch:
     return Launch(**joined)
 
 
-def _without_capacity(case: LaunchCase) -> LaunchCase:
-    """The same start with a capacity that depends on nothing where no capacity matters: a driver lets the clutch carry
-    less than it holds even faded, less than the tyres hold, and less than the engine gives.
+def _capacity_that_counts(c: LaunchCase, *, single: bool) -> Values:
+    """Its capacity, or one that depends on nothing where no capacity matters: a driver lets the clutch carry less than
+    it holds even faded, less than the tyres hold, and less than the engine gives.
     """
-    c = case
-    single = all(np.ndim(value) == 0 for name, value in vars(c).items() if name != "curve")
-    pick = SINGLE.pick if single else MANY.pick
+    ops = SINGLE if single else MANY
     full = c.throttle_share * c.primary * full_load(c.curve, c.limiter, single)(c.start_speed * c.ratio)
-    free = np.less_equal(c.clutch_torque, c.fade * c.capacity) & np.less(c.clutch_torque, EASY * full)
-    free = free & np.less(c.clutch_torque, c.grip_torque) & np.less(c.held, 1)
-    least = c.clutch_torque / np.maximum(c.fade, 1e-3)
-    return replace(c, capacity=pick(bool(free) if single else free, float(least) if single else least, c.capacity))
+    free = ops.both(c.clutch_torque <= c.fade * c.capacity, c.clutch_torque < EASY * full)
+    free = ops.both(free, ops.both(c.clutch_torque < c.grip_torque, c.held < 1))
+    return ops.pick(free, c.clutch_torque / ops.most(c.fade, 1e-3), c.capacity)
+
+
+def _without_capacity(case: LaunchCase) -> LaunchCase:
+    """Many starts, with a capacity that depends on nothing where no capacity matters."""
+    return replace(case, capacity=_capacity_that_counts(case, single=False))
 
 
 def _each_once(case: LaunchCase, shape: tuple[int, ...], fineness: float) -> Launch:
@@ -114,12 +119,12 @@ def _single(curve: TorqueCurve, *figures: float, fineness: float) -> Launch:
     integrated once for all temperatures, and is so much warmer afterwards.
     """
     case = LaunchCase(curve, *figures)
-    plain = _without_capacity(case)
-    cold = replace(plain, start_temperature=0.0, sustained=_ANY, brief=2 * _ANY)
-    found = _kept(*vars(cold).values(), fineness=fineness)
-    free = plain.capacity != case.capacity
+    capacity = _capacity_that_counts(case, single=True)
+    cold = vars(case) | {"capacity": capacity, "start_temperature": 0.0, "sustained": _ANY, "brief": 2 * _ANY}
+    found = _kept(*cold.values(), fineness=fineness)
+    free = capacity != case.capacity
     if not free and case.start_temperature + found.bulk_temperature > case.sustained:  # the cold one begins at 0
-        return _kept(*vars(plain).values(), fineness=fineness)
+        return _kept(curve, *figures, fineness=fineness)
     warmth = {"temperature": found.trace["temperature"] + case.start_temperature} if found.trace else {}
     return replace(found, bulk_temperature=found.bulk_temperature + case.start_temperature,
                    trace=found.trace | warmth)  # fmt: skip

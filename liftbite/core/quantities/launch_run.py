@@ -41,7 +41,7 @@ def full_load(curve: TorqueCurve, limiter: Values, single: bool) -> Callable[[Va
 
     Below the first row of a curve nothing was measured; the straight line to rest is an estimate.
     """
-    speed, torque = [0.0, *curve.speed.tolist()], [0.0, *curve.torque.tolist()]
+    speed, torque = curve.from_rest
     if not single:
         xs, ys = np.array(speed), np.array(torque)
         return lambda w: np.interp(w, xs, ys) * np.clip((limiter + GRASP - w) / GRASP, 0.0, 1.0)
@@ -93,12 +93,14 @@ def integrated(case: LaunchCase, fineness: float) -> Launch:
 
 
 class _Now(NamedTuple):
-    """How things stand at the beginning of a step: the clutch's torque, whether it slips, what moves the vehicle."""
+    """How things stand at the beginning of a step: the clutch's torque, whether it slips, what moves the vehicle, what
+    the driver asks of the engine and what it gives."""
 
     torque: Values
     slips: Flags
     pull: Values
     asked: Values
+    given: Values
 
 
 class _Move(NamedTuple):
@@ -110,14 +112,15 @@ class _Move(NamedTuple):
     engine: tuple[Values, Values]
     gearbox: tuple[Values, Values]
     vehicle: tuple[Values, Values]
-    asked: tuple[Values, Values, Values]
+    asked: tuple[Values, Values]
 
 
 class _Run:
     """A start under way. Speeds are those of engine side, gearbox side and vehicle [rad/s] at the clutch shaft."""
 
     def __init__(self, case: LaunchCase, fineness: float) -> None:
-        shape = np.broadcast_shapes(*(np.shape(value) for name, value in vars(case).items() if name != "curve"))
+        many = [value.shape for value in vars(case).values() if isinstance(value, np.ndarray)]
+        shape = np.broadcast_shapes(*many)
         self.c, self.fineness, self.single = case, fineness, shape == ()
         self.ops = SINGLE if self.single else MANY
         self.full = full_load(case.curve, case.limiter, self.single)
@@ -136,12 +139,13 @@ class _Run:
         c, ops = self.c, self.ops
         peak = c.curve.peak_torque
         self.most = c.throttle_share * c.primary * peak
+        self.gives = c.throttle_share * c.primary  # torque at the clutch over that of full load at the crank
         self.stiff = c.primary * c.ratio * peak / GRASP  # the driver's hold on the engine's speed
         self.drag = -c.drag_share * peak * c.primary
         self.whole, self.engaged = c.gearbox_inertia + c.vehicle_inertia, c.engine_inertia + c.gearbox_inertia
         self.wants = ops.least(c.clutch_torque, c.capacity)
         # a driver holds the engine's speed up to this
-        self.fed = EASY * c.throttle_share * c.primary * self.full(c.start_speed * c.ratio)
+        self.fed = EASY * self.gives * self.full(c.start_speed * c.ratio)
         self.calm = 1.2 * c.engine_inertia / self.stiff  # a step over which a held speed stays stable
         pulls = ops.most(ops.most(self.wants - c.load_torque, 1e-3 * self.wants), 1e-9)
         longest = c.start_speed * self.whole / pulls + 2 * c.release_time
@@ -163,7 +167,7 @@ class _Run:
     def throttle(self, speed: Values, asked: Values) -> Values:
         """Torque of the engine at the clutch: what the driver gives, or held open."""
         c, ops = self.c, self.ops
-        full = c.throttle_share * c.primary * self.full(speed * c.ratio)
+        full = self.gives * self.full(speed * c.ratio)
         fed = ops.most(ops.least(asked + self.stiff * (c.start_speed - speed), full), self.drag)
         return ops.pick(c.held > 0, full, fed)
 
@@ -189,9 +193,9 @@ class _Run:
     def now(self) -> _Now:
         """What holds and what gives way, from how things stand; ends what is over."""
         c, ops, pick, both = self.c, self.ops, self.ops.pick, self.ops.both
-        given = self.throttle(self.engine, self.wants)
-        alone = (given * c.gearbox_inertia + c.grip_torque * c.engine_inertia) / self.engaged
-        together = (given * self.whole + c.load_torque * c.engine_inertia) / (c.engine_inertia + self.whole)
+        wanted = self.throttle(self.engine, self.wants)
+        alone = (wanted * c.gearbox_inertia + c.grip_torque * c.engine_inertia) / self.engaged
+        together = (wanted * self.whole + c.load_torque * c.engine_inertia) / (c.engine_inertia + self.whole)
         carried = pick(self.spinning, alone, together)
         self.locked = both(self.locked, carried <= self.capacity(self.q))
         slips = ops.but_not(self.yes, self.locked)
@@ -206,7 +210,8 @@ class _Run:
         self.peak_torque = ops.most(self.peak_torque, pick(self.going, torque, 0.0))
         power = pick(both(self.going, slips), torque * (self.engine - self.gearbox), 0.0)
         self.peak_power = ops.most(self.peak_power, power)
-        return _Now(torque, slips, pull, pick(slips, torque, self.wants))
+        asked = pick(slips, torque, self.wants)
+        return _Now(torque, slips, pull, asked, self.throttle(self.engine, asked))
 
     def _keep(self, torque: Values) -> None:
         if self.single:
@@ -217,8 +222,8 @@ class _Run:
         """Changes of the three speeds at the beginning of a step [rad/s²]."""
         c, pick = self.c, self.ops.pick
         alike = now.pull / self.whole
-        engine = pick(now.slips, (self.throttle(self.engine, now.torque) - now.torque) / c.engine_inertia,
-                      (self.throttle(self.engine, self.wants) - c.grip_torque) / self.engaged)  # fmt: skip
+        engine = pick(now.slips, (now.given - now.torque) / c.engine_inertia,
+                      (now.given - c.grip_torque) / self.engaged)  # fmt: skip
         gearbox = pick(now.slips, (now.torque - c.grip_torque) / c.gearbox_inertia, engine)
         vehicle = self.driven() / c.vehicle_inertia
         return engine, pick(self.spinning, gearbox, alike), pick(self.spinning, vehicle, alike)
@@ -256,8 +261,8 @@ class _Run:
         gearbox_half, gearbox = h * (5 * f0 + 8 * fm - f1) / 24 / alone, h * (f0 + 4 * fm + f1) / 6 / alone
         turns = pick(slips, c.engine_inertia, self.engaged)
         r0, rm, r1 = (pick(slips, torque, c.grip_torque) for torque in (now.torque, half, end))
-        a0, am, a1 = (pick(slips, torque, self.wants) for torque in (now.torque, half, end))
-        k1 = (self.throttle(self.engine, a0) - r0) / turns
+        am, a1 = (pick(slips, torque, self.wants) for torque in (half, end))
+        k1 = (now.given - r0) / turns
         k2 = (self.throttle(self.engine + h / 2 * k1, am) - rm) / turns
         k3 = (self.throttle(self.engine + h / 2 * k2, am) - rm) / turns
         k4 = (self.throttle(self.engine + h * k3, a1) - r1) / turns
@@ -269,7 +274,7 @@ class _Run:
         return _Move(
             h, half, end, (engine_half, engine),
             (pick(with_engine, engine_half, gearbox_half), pick(with_engine, engine, gearbox)),
-            (vehicle_half, vehicle), (a0, am, a1),
+            (vehicle_half, vehicle), (am, a1),
         )  # fmt: skip
 
     def take(self, now: _Now, m: _Move) -> None:
@@ -306,8 +311,8 @@ class _Run:
         step = pick(self.going, m.h * share, 0.0)
         self.q = self.q + pick(both(self.going, now.slips), ops.most(heat, 0.0), 0.0)
         self.tyre = self.tyre + pick(self.spinning, step * c.grip_torque * ops.most(slides, 0.0), 0.0)
-        at = (self.engine, self.engine + m.engine[0], self.engine + m.engine[1])
-        did = [self.throttle(w, asked) * w for w, asked in zip(at, m.asked, strict=True)]
+        half, end = self.engine + m.engine[0], self.engine + m.engine[1]
+        did = (now.given * self.engine, self.throttle(half, m.asked[0]) * half, self.throttle(end, m.asked[1]) * end)
         self.work = self.work + step * (did[0] + 4 * did[1] + did[2]) / 6
         self.road = self.road + step * c.load_torque * (self.vehicle + share * m.vehicle[0])
         self.slipped = self.slipped + pick(now.slips, step, 0.0)
@@ -331,7 +336,8 @@ class _Run:
         if self.single:
             self._keep(self.trace[-1][4])
         locks = self.ops.but_not(self.locked, self.stalled)
-        words = np.where(self.stalled, "stalls", np.where(locks, np.where(self.spun, "spins", "locks"), "never locks"))
+        pick = (lambda flag, a, b: a if flag else b) if self.single else np.where
+        words = pick(self.stalled, "stalls", pick(locks, pick(self.spun, "spins", "locks"), "never locks"))
         names = ("time", "engine_side", "gearbox_side", "vehicle_side", "torque", "heat", "temperature")
         trace = (
             {n: np.array(v) for n, v in zip(names, zip(*self.trace, strict=True), strict=True)} if self.single else {}

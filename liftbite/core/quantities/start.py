@@ -209,8 +209,7 @@ def start_full_torque(
     Range: ω_s above 0; below the first row torque falls in a straight line to rest.
     Source: [definition: torque through a gear pair].
     """
-    speed, torque = np.array([0.0, *engine_curve.speed]), np.array([0.0, *engine_curve.torque])
-    made = np.interp(start_engine_speed, speed, torque)
+    made = np.interp(start_engine_speed, *engine_curve.from_rest)
     return plain(start_engine_share * made * primary_ratio * primary_efficiency)
 
 

@@ -68,7 +68,12 @@ class TorqueCurve:
         """The same curve with every torque times `factor` [-]."""
         return TorqueCurve(self.speed, self.torque * factor)
 
-    @property
+    @cached_property
+    def from_rest(self) -> tuple[list[float], list[float]]:
+        """The points with one at rest before them: no speed [rad/s] and no torque [N·m]."""
+        return [0.0, *self.speed.tolist()], [0.0, *self.torque.tolist()]
+
+    @cached_property
     def peak_torque(self) -> float:
         """Largest torque [N·m]."""
         return float(self.torque.max())

@@ -153,14 +153,15 @@ def bite_alone(entries: Mapping[str, Entry]) -> Verdict:
 
 def _over_band(build: Build, wanted: Sequence[str], stage: float) -> Known:
     """Values over the friction band, as three or as the one they all are; worked out in states the verdicts look at."""
-    ends = [build.evaluate(wanted, stage=stage, friction=place) for place in (LOW, NOMINAL, HIGH)]
-    return {name: _three(*(values[name] for values in ends)) for name in wanted}
+    nominal = build.evaluate(wanted, stage=stage, friction=NOMINAL)
+    moved = build.graph.downstream(["friction_state"])
+    moving = [name for name in wanted if name in moved]
+    low, high = (build.evaluate(moving, stage=stage, friction=place) for place in (LOW, HIGH))
+    return {n: _three(low[n], nominal[n], high[n]) if n in moved else nominal[n] for n in wanted}
 
 
 def _three(low: Any, nominal: Any, high: Any) -> Any:
     """Three values as one array, NaN where one is refused; what is the same in all three, or has no value, as it is."""
-    if low is nominal and nominal is high:  # friction does not enter
-        return nominal
     each = (low, nominal, high)
     refused = [isinstance(v, Refused) for v in each]
     if all(refused) or isinstance(nominal, Needs) or (not any(refused) and low == nominal == high):

@@ -94,8 +94,9 @@ _PLACE_OF = {name: place for place, name in enumerate(INPUTS)}
 def basis_of(build: Build, names: Sequence[str]) -> Basis:
     """The inputs that quantities stand on, in the order of work, by where their values come from."""
     stands: dict[str, list[str]] = {"entered": [], "measured": [], "assumed": [], "missing": []}
+    mark = build.mark
     for name in _inputs_in_order(build.graph, tuple(names)):
-        stands[build.mark(name)].append(name)
+        stands[mark(name)].append(name)
     return Basis(tuple(stands["entered"]), tuple(stands["measured"]), tuple(stands["assumed"]))
 
 
