@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import UTC, datetime
 from typing import Any
 
-from sqlalchemy import JSON, DateTime, ForeignKey, Index, MetaData, String, UniqueConstraint
+from sqlalchemy import JSON, DateTime, ForeignKey, Index, MetaData, String, UniqueConstraint, text
 from sqlalchemy.engine import Dialect
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
@@ -43,6 +43,11 @@ class Base(DeclarativeBase):
     metadata = MetaData(naming_convention=NAMING)
 
 
+def _named(table: str) -> Index:
+    """The index by which names are found in a table, from one to the next."""
+    return Index(f"ix_{table}_who", "who", "at", sqlite_where=text("who > ''"))
+
+
 class JobRow(Base):
     """A job of the shop; `change` counts every write to anything of it."""
 
@@ -59,7 +64,7 @@ class RevisionRow(Base):
     """Entries made at one moment."""
 
     __tablename__ = "revision"
-    __table_args__ = (UniqueConstraint("job_id", "number"),)
+    __table_args__ = (UniqueConstraint("job_id", "number"), _named("revision"))
 
     id: Mapped[int] = mapped_column(primary_key=True)
     job_id: Mapped[int] = mapped_column(ForeignKey("job.id"))
@@ -94,7 +99,7 @@ class RecordRow(Base):
     """Something said of a job, by whom and when; appended, never changed. `request` counts a repeat once."""
 
     __tablename__ = "record"
-    __table_args__ = (Index("ix_record_job_id", "job_id"), Index("ix_record_request", "request"))
+    __table_args__ = (Index("ix_record_job_id", "job_id"), Index("ix_record_request", "request"), _named("record"))
 
     id: Mapped[int] = mapped_column(primary_key=True)
     job_id: Mapped[int] = mapped_column(ForeignKey("job.id"))
@@ -164,7 +169,9 @@ class ReadingRow(Base):
     """
 
     __tablename__ = "reading"
-    __table_args__ = (Index("ix_reading_series_id", "series_id"), Index("ix_reading_request", "request"))
+    __table_args__ = (
+        Index("ix_reading_series_id", "series_id"), Index("ix_reading_request", "request"), _named("reading"),
+    )  # fmt: skip
 
     id: Mapped[int] = mapped_column(primary_key=True)
     series_id: Mapped[int] = mapped_column(ForeignKey("series.id"))

@@ -10,7 +10,7 @@ from __future__ import annotations
 from dataclasses import replace
 from datetime import datetime
 
-from sqlalchemy import func, select
+from sqlalchemy import Select, func, literal_column, select
 from sqlalchemy.orm import Session
 
 from liftbite.core.job.record import Line
@@ -49,8 +49,17 @@ def say(session: Session, job_id: int, line: Line, at: datetime, request: str = 
 def people(session: Session) -> list[str]:
     """Names of the shop, those used last first."""
     found: dict[str, str] = {}
-    for table, at in ((RecordRow, RecordRow.at), (RevisionRow, RevisionRow.at), (ReadingRow, ReadingRow.at)):
-        query = select(table.who, func.max(at)).where(table.who != "").group_by(table.who)
-        for who, last in session.execute(query):
+    for table in (RecordRow, RevisionRow, ReadingRow):
+        for who, last in session.execute(_names_in(table)):
             found[who] = max(found.get(who, ""), str(last))
     return sorted(found, key=lambda who: found[who], reverse=True)[:_MOST_PEOPLE]
+
+
+def _names_in(table: type[RecordRow | RevisionRow | ReadingRow]) -> Select[str, datetime]:
+    """Every name of a table and when it was used last, from name to next name by the index, however many rows."""
+    named = table.who > literal_column("''")  # as the index says it; last, for SQLite searches by what comes first
+    names = select(func.min(table.who).label("who")).where(named).cte("names", recursive=True)
+    after = select(func.min(table.who)).where(table.who > names.c.who, named).scalar_subquery()
+    names = names.union_all(select(after).where(names.c.who.is_not(None)))
+    last = select(func.max(table.at)).where(table.who == names.c.who, named).scalar_subquery()
+    return select(names.c.who, last).where(names.c.who.is_not(None))
