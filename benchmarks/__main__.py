@@ -18,8 +18,10 @@ from benchmarks.computation import computation
 from benchmarks.growth import grown
 from benchmarks.measuring import measuring
 from benchmarks.proving import proving
+from liftbite.api import own_process
 from liftbite.api.app import WEB, create_app
 from liftbite.api.serving import serving
+from liftbite.cli.main import keep_loaded
 from liftbite.core.job.build import build_of
 from liftbite.core.job.ledger import present
 from liftbite.core.verdicts.answers import answer
@@ -129,6 +131,8 @@ def scripts() -> None:
 def main() -> None:
     print(f"{platform.machine()}, {os.cpu_count()} cores, Python {platform.python_version()}")
     print(f"machine figure {machine_figure() * 1e3:.0f} ms\n")
+    own_process.warm()  # as a served shop does
+    keep_loaded()
     whole_job()
     candidates()
     computation(row)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 import json
 import signal
 import sys
@@ -73,6 +74,7 @@ def _serve(host: str, port: int, *, demo: bool, open_: bool = False) -> None:
     except OSError as error:
         raise click.ClickException(f"Port {port} cannot be used ({error.strerror}); name another with PORT=.") from None
     threading.Thread(target=_warm, daemon=True).start()
+    keep_loaded()
     click.echo(f"Lift Bite is at  http://{host}:{port_of(server)}")
     click.echo(f"Its records are  {path}")
     if open_:
@@ -146,6 +148,12 @@ def gauge(kind: str, port: int, value: float, values: str, off: float, towards: 
     except (KeyboardInterrupt, EOFError):
         pass
     there.stop()
+
+
+def keep_loaded() -> None:
+    """Takes all that is loaded by now out of what is searched for garbage, so that no request waits for that search."""
+    gc.collect()
+    gc.freeze()
 
 
 def _warm() -> None:

@@ -13,7 +13,6 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 import numpy as np
-from scipy.optimize import brentq
 
 from liftbite.core.analysis.repeated_starts import kind_of_start
 from liftbite.core.graph.graph import Known, Needs, Refused
@@ -242,6 +241,8 @@ class _Run:
 
         if over(0.0) <= 0:
             return 0.0
+        from scipy.optimize import brentq  # here: it takes longer to load than all of the core
+
         return None if over(_LONGEST) > 0 else float(brentq(over, 0.0, _LONGEST, xtol=1.0))
 
 

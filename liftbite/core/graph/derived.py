@@ -168,7 +168,7 @@ _BLOCK = 1024
 def along(
     name: str, course: Course, *, of: Sequence[str], take: Callable[[Along], Figures],
     near: Callable[[Along], Places] | None = None, near_of: Sequence[str] | None = None, stride: int = 10,
-    beside: Sequence[str] = (), doc: str = "",
+    beyond: bool = True, beside: Sequence[str] = (), doc: str = "",
 ) -> Quantity:  # fmt: skip
     """The quantity `name`: what `take` makes of others along a state.
 
@@ -185,6 +185,7 @@ def along(
     near : from every `stride`-th point to the index of the one around which the rest is looked at, where the result
         hangs on a stretch of the state only; the points are those of the whole
     near_of : the quantities `near` looks at, `of` where nothing is said
+    beyond : False where only what lies before that point is looked at
     beside : what `take` needs besides
     doc : docstring with the parameters left out
 
@@ -201,7 +202,7 @@ def along(
     wanted = tuple(dict.fromkeys((over, *of)))
     looked = wanted if near_of is None else tuple(dict.fromkeys((over, *near_of)))
     orders = {asked: _moving(graph, asked, over) for asked in (wanted, looked)}
-    around = np.arange(2 * stride + 1)
+    around = np.arange((2 if beyond else 1) * stride + 1)
 
     def lines(known: Known, asked: tuple[str, ...], at: Places | slice) -> Along:
         values = {**known, over: known[course.until] * course.share[at]}
@@ -218,7 +219,7 @@ def along(
         if near is None:
             return take({**lines(known, wanted, slice(None)), **more})
         middle = near({**lines(known, looked, slice(None, None, stride)), **more}) * stride
-        first = np.clip(middle - stride, 0, course.points - 1 - 2 * stride)
+        first = np.minimum(np.maximum(middle - stride, 0), course.points - around.size)
         return take({**lines(known, wanted, np.asarray(first)[..., np.newaxis] + around), **more})
 
     def taken(*arguments: Values) -> Values:

@@ -140,6 +140,11 @@ class _Made:
     source: str
     also: tuple[str, ...] = ()
 
+    @property
+    def beyond(self) -> bool:
+        """False for a limit that is reached: it lies before the first point beyond it; what is highest lies around it."""
+        return self.near_of is None
+
 
 _STROKE = "worked out at 161 lifts from none to the lift with nothing soft"
 _MADE = (
@@ -236,7 +241,8 @@ def made_of(functions: list[Quantity]) -> Iterator[Quantity]:
     yield _plate_lift_available(functions, course)
     for m in _MADE:
         if {*m.of, *m.also} - {course.over} <= names:
-            made = along(m.name, course, of=m.of, take=m.take, near=m.near, near_of=m.near_of, beside=m.beside)
+            made = along(m.name, course, of=m.of, take=m.take, near=m.near, near_of=m.near_of, beside=m.beside,
+                         beyond=m.beyond)  # fmt: skip
             head = f"{m.meaning}\n\n{m.formula}"
             tail = f"Range: {m.range}.\nSource: [{m.source}]."
             yield _documented(made, functions, head, m.result, tail)

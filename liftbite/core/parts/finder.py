@@ -23,7 +23,8 @@ from liftbite.core.parts.combinations import OBJECTIVES, Combinations, FinderPar
 from liftbite.core.parts.front import merged
 from liftbite.core.quantities.torque_curve import Array
 
-CHUNK = 65_536
+#: So many are worked out at once; the first are fewer, so that something is seen soon.
+CHUNK, _FIRST = 65_536, 8_192
 
 
 @dataclass(frozen=True, eq=False)
@@ -66,6 +67,18 @@ def _groups(shelf: Shelf) -> Iterator[dict[str, list[FinderPart]]]:
         yield dict(zip(shelf, pieces, strict=True))
 
 
+def _chunks(count: int) -> Iterator[range]:
+    """All places, a chunk at a time, each twice as many as the one before until they are `CHUNK`.
+
+    >>> [len(some) for some in _chunks(100_000)]
+    [8192, 16384, 32768, 42656]
+    """
+    start, size = 0, _FIRST
+    while start < count:
+        yield range(start, min(start + size, count))
+        start, size = start + size, min(2 * size, CHUNK)
+
+
 def search(
     brief: Mapping[str, Entry],
     shelf: Shelf,
@@ -96,8 +109,7 @@ def search(
         options = {c: o for parts in piece.values() for c, o in parts[0].options.items()}
         build = build_of({**brief, **{c: Entry(c, o) for c, o in options.items()}})
         combinations = Combinations(build, piece, stage, all_four=all_four)
-        for start in range(0, combinations.count, CHUNK):
-            some = range(start, min(start + CHUNK, combinations.count))
+        for some in _chunks(combinations.count):
             passed = combinations.passed(some)
             excluded.update(passed.excluded)
             unseen |= passed.unseen
