@@ -93,7 +93,20 @@ class Bench:
 
     def seen_as(self, which: str) -> Bench:
         """The same bench, another build looked at."""
-        return self if which == self.which else replace(self, which=which)
+        if which == self.which:
+            return self
+        if which not in self._seen:
+            self._seen[which] = replace(self, which=which)
+        return self._seen[which]
+
+    @cached_property
+    def _seen(self) -> dict[str, Bench]:
+        return {}
+
+    @cached_property
+    def read(self) -> dict[str, tuple[Finding, Sweep | None]]:
+        """Check -> what its readings say by themselves, of those looked at so far."""
+        return {}
 
     def said_of(self, kind: str) -> Mapping[str, Line]:
         """Of what -> what was said last, of one kind."""
@@ -245,7 +258,13 @@ def found_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
 
 
 def read_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
-    """What the readings of a check say by themselves, and for a sweep its fit."""
+    """What the readings of a check say by themselves, and for a sweep its fit; worked out once."""
+    if check.name not in bench.read:
+        bench.read[check.name] = _read(bench, check)
+    return bench.read[check.name]
+
+
+def _read(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
     series, limits = bench.latest(check.name), bench.limits(check)
     readings = series.readings if series else ()
     held = () if check.kind in {"sweep", "figure"} else limits

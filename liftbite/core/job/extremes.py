@@ -142,7 +142,7 @@ class _Made:
 
     @property
     def beyond(self) -> bool:
-        """False for a limit that is reached: it lies before the first point beyond it; what is highest lies around it."""
+        """False for a limit that is reached, which lies before the first point beyond it; a maximum lies around it."""
         return self.near_of is None
 
 

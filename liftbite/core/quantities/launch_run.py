@@ -44,7 +44,7 @@ def full_load(curve: TorqueCurve, limiter: Values, single: bool) -> Callable[[Va
     speed, torque = curve.from_rest
     if not single:
         xs, ys = np.array(speed), np.array(torque)
-        return lambda w: np.interp(w, xs, ys) * np.clip((limiter + GRASP - w) / GRASP, 0.0, 1.0)
+        return lambda w: np.interp(w, xs, ys) * np.minimum(np.maximum((limiter + GRASP - w) / GRASP, 0.0), 1.0)
     cut = float(limiter)
 
     def at(w: Values) -> float:
