@@ -10,6 +10,7 @@ import numpy as np
 import pytest
 
 from liftbite.core.job.arrangement import choose
+from liftbite.core.job.build import build_of
 from liftbite.core.job.ledger import Entry
 from liftbite.core.parts import combinations
 from liftbite.core.parts.combinations import LIMITS, OBJECTIVES, FinderPart
@@ -18,6 +19,7 @@ from liftbite.core.parts.mismatch import bare_aluminium
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.verdict import GOOD_STATES
 from tests.core.test_every_quantity import WHOLE_MOTORCYCLE
+from tests.jobs import CAR as BARE
 from tests.jobs import FULL, entries
 
 CAR = {
@@ -243,3 +245,70 @@ def test_cells_of_some_slots_come_to_what_every_combination_comes_to(
     assert parts == [{slot: row[slot] for slot in shelf} for row in one_by_one.front]
     for mine, other in zip(by_cells.front, one_by_one.front, strict=True):
         assert [mine[o] for o in OBJECTIVES if o in mine] == pytest.approx([other[o] for o in OBJECTIVES if o in other])
+
+
+FEW = {
+    "disc": [
+        FinderPart("organic 240", 100, {"outer_diameter": 0.24, "inner_diameter": 0.155},
+                   {"facing_material": "organic"}, {"spline_count": 24}),
+        FinderPart("cermet 240", 220, {"outer_diameter": 0.24, "inner_diameter": 0.16},
+                   {"facing_material": "cermet"}, {"spline_count": 24}),
+        FinderPart("cermet, odd spline", 200, {"outer_diameter": 0.24, "inner_diameter": 0.16},
+                   {"facing_material": "cermet"}, {"spline_count": 10}),
+    ],
+    "shaft": [FinderPart("24-tooth", 0, {}, {}, {"spline_count": 24})],
+    "cover": [FinderPart(f"t {t}", 300 + 40 * i, {"diaphragm_thickness": t / 1e3})
+              for i, t in enumerate((2.8, 3.0, 3.2))],
+    "master": [FinderPart(f"{b}", 60, {"master_diameter": b / 1e3}) for b in (17.78, 19.05, 20.64, 22.23)],
+}  # fmt: skip
+BRIEF = {q: t for q, t in FULL.items() if q not in {"facing_material", "pressure_limit"}}
+
+
+def test_a_search_equals_one_job_after_the_other() -> None:
+    found = search(entries(BRIEF), FEW, stage=0.0)
+    assert isinstance(found, Candidates)
+    assert found.total == 36
+    passing = []
+    for disc, cover, master in product(FEW["disc"], FEW["cover"], FEW["master"]):
+        if disc.properties["spline_count"] != 24:
+            continue
+        build = build_of(entries(BRIEF) | entries({"facing_material": disc.options["facing_material"]}))
+        given_ = {**disc.values, **cover.values, **master.values}
+        wanted = ("bite_margin", "use_factor", "least_lift_margin", "overtravel_margin",
+                  "plate_lift_available")  # fmt: skip
+        v = build.evaluate(wanted, friction=-1.0, **given_)
+        effort = max(float(build.evaluate(("pedal_effort",), plate_lift=x, **given_)["pedal_effort"])
+                     for x in (v["plate_lift_available"], build.known["cushion_travel"]))  # fmt: skip
+        nominal = build.evaluate(("bite_margin",), **given_)["bite_margin"]
+        if (nominal >= v["use_factor"] and v["bite_margin"] >= 1 and v["least_lift_margin"] >= 1
+                and v["overtravel_margin"] >= 1 and effort <= 250):  # fmt: skip
+            passing.append((disc.name, cover.name, master.name))
+    assert found.kept == len(passing)
+    assert passing
+    assert {(r["disc"], r["cover"], r["master"]) for r in found.front} <= set(passing)
+    assert found.kept + sum(found.excluded.values()) == found.total
+    assert found.excluded["mismatch"] == 12
+    assert set(OBJECTIVES) <= set(found.front[0])
+
+
+def test_a_search_can_be_cancelled_and_tells_its_progress() -> None:
+    told: list[tuple[int, int]] = []
+
+    def progress(done: int, total: int) -> bool:
+        told.append((done, total))
+        return False
+
+    found = search(entries(BRIEF), FEW, stage=0.0, progress=progress)
+    assert not found.complete
+    assert told == [(found.total, 36)]
+    assert found.total < 36
+
+
+def test_what_brief_and_shelf_do_not_say_is_left_out_and_named() -> None:
+    found = search(entries({q: t for q, t in BARE.items() if q != "cover_clamp"}),
+                  {"cover": [FinderPart("soft", 100, {"cover_clamp": 9e3}),
+                             FinderPart("hard", 200, {"cover_clamp": 11e3})]},
+                  stage=0.0)  # fmt: skip
+    assert found.unseen == ("effort", "heat", "inertia", "lift")
+    assert found.excluded == {}
+    assert found.kept == 2

@@ -2,19 +2,11 @@
 
 from __future__ import annotations
 
-from itertools import product
-
 import numpy as np
 import pytest
-from hypothesis import given
-from hypothesis import strategies as st
 
 from liftbite.core.analysis.tolerance import Spread, Tolerance, sensitivity, spread, tolerances
 from liftbite.core.graph.graph import Needs
-from liftbite.core.job.build import build_of
-from liftbite.core.parts.combinations import OBJECTIVES, FinderPart
-from liftbite.core.parts.finder import STEPS, Candidates, search
-from liftbite.core.parts.front import merged, non_dominated
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.cure import soonest
 from tests.jobs import CAR, FULL, built, entries
@@ -152,103 +144,6 @@ def test_sensitivity_is_the_exponent_of_a_product() -> None:
     assert found["outer_diameter"] == pytest.approx(0.6, abs=1e-3), "r_e = (D_o + D_i)/4, D_o 240 of 400"
     ranked = [abs(v) for v in found.values()]
     assert ranked == sorted(ranked, reverse=True)
-
-
-# --- sweep
-
-
-def beaten(rows: np.ndarray, i: int) -> bool:  # type: ignore[type-arg]
-    return any(np.all(r >= rows[i]) and np.any(r > rows[i]) for r in rows)
-
-
-@given(st.lists(st.tuples(*[st.integers(0, 5)] * 3), min_size=1, max_size=60))
-def test_the_front_is_what_nothing_beats(points: list[tuple[int, int, int]]) -> None:
-    rows = np.array(points, dtype=np.float64)
-    np.testing.assert_array_equal(non_dominated(rows), [not beaten(rows, i) for i in range(len(rows))])
-
-
-def test_the_front_of_thousands_is_the_same_whichever_way_they_come() -> None:
-    """More rows than are held against each other at once, put together piece by piece as the finder does."""
-    steps = np.array(list(STEPS.values()))
-    rows = np.random.default_rng(7).integers(0, 9, (3000, len(steps))) * steps
-    front, names = np.empty((0, len(steps))), np.empty(0, dtype=np.int64)
-    for start in range(0, len(rows), 700):
-        found = np.arange(start, min(start + 700, len(rows)))
-        places = merged(front, rows[found], steps)
-        front, names = np.vstack([front, rows[found]])[places], np.append(names, found)[places]
-    whole = {tuple(r) for r in np.unique(rows, axis=0)[non_dominated(np.unique(rows, axis=0))]}
-    assert {tuple(r) for r in front} == whole
-    assert len(front) == len(whole)
-    np.testing.assert_array_equal(rows[names], front)
-    few = np.unique(rows, axis=0)[:300]
-    np.testing.assert_array_equal(non_dominated(few), [not beaten(few, i) for i in range(len(few))])
-
-
-SHELF = {
-    "disc": [
-        FinderPart("organic 240", 100, {"outer_diameter": 0.24, "inner_diameter": 0.155},
-                   {"facing_material": "organic"}, {"spline_count": 24}),
-        FinderPart("cermet 240", 220, {"outer_diameter": 0.24, "inner_diameter": 0.16},
-                   {"facing_material": "cermet"}, {"spline_count": 24}),
-        FinderPart("cermet, odd spline", 200, {"outer_diameter": 0.24, "inner_diameter": 0.16},
-                   {"facing_material": "cermet"}, {"spline_count": 10}),
-    ],
-    "shaft": [FinderPart("24-tooth", 0, {}, {}, {"spline_count": 24})],
-    "cover": [FinderPart(f"t {t}", 300 + 40 * i, {"diaphragm_thickness": t / 1e3})
-              for i, t in enumerate((2.8, 3.0, 3.2))],
-    "master": [FinderPart(f"{b}", 60, {"master_diameter": b / 1e3}) for b in (17.78, 19.05, 20.64, 22.23)],
-}  # fmt: skip
-BRIEF = {q: t for q, t in FULL.items() if q not in {"facing_material", "pressure_limit"}}
-
-
-def test_a_sweep_equals_one_job_after_the_other() -> None:
-    found = search(entries(BRIEF), SHELF, stage=0.0)
-    assert isinstance(found, Candidates)
-    assert found.total == 36
-    passing = []
-    for disc, cover, master in product(SHELF["disc"], SHELF["cover"], SHELF["master"]):
-        if disc.properties["spline_count"] != 24:
-            continue
-        build = build_of(entries(BRIEF) | entries({"facing_material": disc.options["facing_material"]}))
-        given_ = {**disc.values, **cover.values, **master.values}
-        wanted = ("bite_margin", "use_factor", "least_lift_margin", "overtravel_margin",
-                  "plate_lift_available")  # fmt: skip
-        v = build.evaluate(wanted, friction=-1.0, **given_)
-        effort = max(float(build.evaluate(("pedal_effort",), plate_lift=x, **given_)["pedal_effort"])
-                     for x in (v["plate_lift_available"], build.known["cushion_travel"]))  # fmt: skip
-        nominal = build.evaluate(("bite_margin",), **given_)["bite_margin"]
-        if (nominal >= v["use_factor"] and v["bite_margin"] >= 1 and v["least_lift_margin"] >= 1
-                and v["overtravel_margin"] >= 1 and effort <= 250):  # fmt: skip
-            passing.append((disc.name, cover.name, master.name))
-    assert found.kept == len(passing)
-    assert passing
-    assert {(r["disc"], r["cover"], r["master"]) for r in found.front} <= set(passing)
-    assert found.kept + sum(found.excluded.values()) == found.total
-    assert found.excluded["mismatch"] == 12
-    assert set(OBJECTIVES) <= set(found.front[0])
-
-
-def test_a_sweep_can_be_cancelled_and_tells_its_progress() -> None:
-    told: list[tuple[int, int]] = []
-
-    def progress(done: int, total: int) -> bool:
-        told.append((done, total))
-        return False
-
-    found = search(entries(BRIEF), SHELF, stage=0.0, progress=progress)
-    assert not found.complete
-    assert told == [(found.total, 36)]
-    assert found.total < 36
-
-
-def test_what_brief_and_shelf_do_not_say_is_left_out_and_named() -> None:
-    found = search(entries({q: t for q, t in CAR.items() if q != "cover_clamp"}),
-                  {"cover": [FinderPart("soft", 100, {"cover_clamp": 9e3}),
-                             FinderPart("hard", 200, {"cover_clamp": 11e3})]},
-                  stage=0.0)  # fmt: skip
-    assert found.unseen == ("effort", "heat", "inertia", "lift")
-    assert found.excluded == {}
-    assert found.kept == 2
 
 
 def test_of_several_crossings_the_nearest_comes_first_with_its_own_direction() -> None:
