@@ -60,7 +60,9 @@ def still_shop(tmp_path_factory: pytest.TempPathFactory, demo_shop: Path) -> Ite
 @pytest.fixture
 def page(context: BrowserContext) -> Iterator[Page]:
     """A page that fails the test when a script fails or the policy is broken; what is taken as usual is not folded."""
-    context.add_init_script("localStorage.getItem('liftbite.columns') ?? localStorage.setItem('liftbite.columns', 'all')")
+    context.add_init_script(
+        "localStorage.getItem('liftbite.columns') ?? localStorage.setItem('liftbite.columns', 'all')"
+    )
     page = context.new_page()
     troubles: list[str] = []
     page.on("pageerror", lambda error: troubles.append(str(error)))

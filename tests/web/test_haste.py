@@ -61,7 +61,7 @@ def test_a_station_opens_on_its_first_view_and_goes_back_in_one_step(page: Page,
 def test_a_reading_that_is_taken_in_late_calls_nobody_back(page: Page, shop: str) -> None:
     open_job(page, shop, "Ostrel 900", "measure")
     on_its_way: list[Route] = []
-    page.route("**/readings?*", lambda route: on_its_way.append(route))
+    page.route("**/readings?*", lambda route: on_its_way.append(route))  # noqa: PLW0108
     page.locator("[data-check=spring_free_length]").click()
     page.locator("[data-testid=keypad] input").fill("46.8")
     page.locator("[data-testid=keypad] input").press("Enter")
@@ -139,7 +139,9 @@ def test_a_bench_that_was_asked_for_before_a_reading_does_not_take_it_off_the_sc
     before = rows.count()
     late: list[tuple[Route, bytes]] = []
     page.route("**/measure?*", lambda route: late.append((route, route.fetch().body())))
-    page.evaluate("document.dispatchEvent(new Event('visibilitychange', { bubbles: true }))")  # the tab is looked at again
+    page.evaluate(
+        "document.dispatchEvent(new Event('visibilitychange', { bubbles: true }))"
+    )  # the tab is looked at again
     for _ in range(1_000):
         if late:
             break

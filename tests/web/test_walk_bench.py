@@ -1,4 +1,4 @@
-"""The workbench: a twin-disc car and a wet motorcycle chosen by hand, stroked, aged, tried with faults, found by sweep."""
+"""The workbench: a twin-disc car and a wet motorcycle chosen by hand, stroked, aged, tried with faults, and found."""
 
 from __future__ import annotations
 
@@ -41,7 +41,8 @@ CAR_BY_HAND: Mapping[str, tuple[Mapping[str, str], Mapping[str, str]]] = {
         "Mass of the hottest plate": "3.4 kg", "Crank inertia": "0.055", "Cover inertia": "0.031",
         "Flywheel inertia": "0.057"}),
     "Flywheel": ({"Flywheel of": "Steel"}, {
-        "Flywheel, outside": "275", "Flywheel, bore": "38", "Redline": "7200", "Flywheel, tensile strength": "900 MPa"}),
+        "Flywheel, outside": "275", "Flywheel, bore": "38", "Redline": "7200",
+        "Flywheel, tensile strength": "900 MPa"}),
 }  # fmt: skip
 
 PACK = {
@@ -131,7 +132,9 @@ def test_stroked_by_keys_the_gaps_on_the_drawing_are_the_cores(page: Page, shop:
             drawn = faces.nth(face).locator("[data-drawn]")
             scale = float(drawn.get_attribute("data-scale") or "nan")
             assert float(drawn.get_attribute("width") or "nan") == pytest.approx(shown * scale, abs=0.02 * scale)
-        assert gaps_in_section(page) == pytest.approx([np.interp(at, np.arange(61), g[0]) * 1e3 for g in worked.gaps], abs=0.02)
+        assert gaps_in_section(page) == pytest.approx(
+            [np.interp(at, np.arange(61), g[0]) * 1e3 for g in worked.gaps], abs=0.02
+        )
 
 
 def gaps_in_section(page: Page) -> list[float]:
@@ -165,7 +168,9 @@ def test_the_pedal_can_be_dragged_and_the_address_keeps_where_it_stands(page: Pa
     page.mouse.up()
     expect(page).to_have_url(re.compile(r"pedal=\d"))
     share = page.get_by_test_id("bench").get_attribute("data-pedal")
-    expect(page).to_have_url(re.compile(f"pedal={int(100 * float(share or 0))}"))  # the address has come to rest as well
+    expect(page).to_have_url(
+        re.compile(f"pedal={int(100 * float(share or 0))}")
+    )  # the address has come to rest as well
     page.locator("[aria-label^='3 ']").click()
     expect(page).to_have_url(re.compile("part=disc"))
     expect(page.get_by_role("region", name="Lift that is needed")).to_be_visible()
@@ -233,7 +238,9 @@ def test_found_by_sweep_pinned_compared_and_taken(page: Page, shop: str) -> None
     for i in range(2):
         rows.nth(i).get_by_role("checkbox").check()
     compare = page.get_by_test_id("compare")
-    expect(compare.get_by_role("columnheader")).to_have_text(["", re.compile("As it is"), re.compile("Pin 1"), re.compile("Pin 2")])
+    expect(compare.get_by_role("columnheader")).to_have_text(
+        ["", re.compile("As it is"), re.compile("Pin 1"), re.compile("Pin 2")]
+    )
     expect(compare).to_contain_text("≠")
     page.reload()
     expect(says).to_contain_text("Found:")

@@ -1,4 +1,4 @@
-"""Fit, on a tablet and by keyboard: one step after the other, a hold point, a refresh half way, two people at one job."""
+"""Fit, on a tablet and by keyboard: one step after the other, a hold point, a refresh half way, two at one job."""
 
 from __future__ import annotations
 
@@ -105,8 +105,10 @@ def test_what_is_next_is_in_sight_and_large_enough_for_gloves(page: Page, shop: 
     box = button.bounding_box()
     assert box is not None
     assert min(box["width"], box["height"]) >= 44
-    small = page.get_by_test_id("steps").locator("button").evaluate_all(
-        "all => all.filter(b => b.getBoundingClientRect().height < 44).length"
+    small = (
+        page.get_by_test_id("steps")
+        .locator("button")
+        .evaluate_all("all => all.filter(b => b.getBoundingClientRect().height < 44).length")
     )
     assert small == 0
 

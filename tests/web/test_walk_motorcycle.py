@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import re
 
-import pytest
 from playwright.sync_api import BrowserContext, Page, expect
 
 from liftbite.demo import JOBS

@@ -59,7 +59,9 @@ def test_the_one_that_goes_in_is_measured_too(page: Page, shop: str) -> None:
     page.goto(page.url.split("?")[0] + "?check=flywheel_weight")
     for build, weight in (("found", "11.4 kg"), ("planned", "6.3 kg")):
         whose.select_option(build)
-        expect(page.locator("[data-check=flywheel_weight]")).to_contain_text("comes out" if build == "found" else "goes in")
+        expect(page.locator("[data-check=flywheel_weight]")).to_contain_text(
+            "comes out" if build == "found" else "goes in"
+        )
         expect(page.get_by_test_id("readings").locator("tr")).to_have_count(0)
         page.locator("[data-testid=keypad] input").fill(weight)
         page.locator("[data-testid=keypad] input").press("Enter")

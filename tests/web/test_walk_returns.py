@@ -77,7 +77,7 @@ def test_a_car_that_slips_hot(page: Page, shop: str, tmp_path: Path) -> None:
     expect(page.get_by_text("facing overheated, glazed or fading").first).to_be_visible()
     proof(page, "First start")
     try_all(page, "First start")
-    hand_over(page, "slips when it is hot", "Start it in neutral", "facing overheated", "Driven hard 1 times before")
+    hand_over(page, "slips when it is hot", "Start it in neutral", "facing overheated", "Driven hard once before")
 
 
 def test_a_motorcycle_that_drags(page: Page, shop: str) -> None:

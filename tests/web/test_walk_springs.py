@@ -7,8 +7,8 @@ from pathlib import Path
 
 from playwright.sync_api import Page, expect
 
-from tests.jobs import FULL
 from tests.cli.test_main import write
+from tests.jobs import FULL
 from tests.web.steps import fill, open_job, pick, result, sentence, sheet_of, show, state
 
 

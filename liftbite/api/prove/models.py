@@ -167,7 +167,7 @@ class RunningInOut(BaseModel):
     trips: list[TripOut]
     hows: list[NameOut] = Field(description="How a trip may have been driven.")
     look_at: str = Field(description="What is looked at again.")
-    breaches: int
+    driven_hard: str
     allowed: SaidOut | None = Field(description="Who allowed full load before, and why.")
     look_again: bool
     looked: SaidOut | None

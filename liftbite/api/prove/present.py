@@ -215,7 +215,7 @@ def _running_in(bench: Bench) -> mp.RunningInOut:
     trips = [(line.key, read_trip(line)) for line in bench.said_of("trip").values()]
     return mp.RunningInOut(
         school=school, schools=[NameOut(name=name, label=words) for name, (words, _) in SCHOOLS.items()],
-        share=found.share, done=found.done, says=found.said, breaches=len(found.breaches),
+        share=found.share, done=found.done, says=found.said, driven_hard=found.driven_hard,
         trips=[mp.TripOut(key=key, distance=figure_out(t.distance, "m driven"), starts=t.starts, how=t.how, who=t.who,
                           at=t.at) for key, t in trips],
         hows=[NameOut(name=name, label=label) for name, label in HOW.items()], look_at=LOOK_AT,

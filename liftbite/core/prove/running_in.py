@@ -77,6 +77,13 @@ class RunningIn:
         asked = "of 800 km" if self.school == "distance" else "of 1,200 gentle starts"
         return f"Do not load it fully yet: {100 * self.share:.0f} % {asked}; {km} so far."
 
+    @property
+    def driven_hard(self) -> str:
+        """In a sentence, how often it was driven hard before it was done; empty where it never was."""
+        times = len(self.breaches)
+        often = {0: "", 1: "once", 2: "twice"}.get(times, f"{times} times")
+        return f"Driven hard {often} before it was bedded in." if often else ""
+
 
 def school_of(facing: str, said: str = "") -> School:
     """The way it is counted: as said; else by starts where the facing is metallic, by distance where not [practice].

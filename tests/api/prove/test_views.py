@@ -113,13 +113,17 @@ def test_bedding_in_by_trips_with_a_breach_and_a_look_again(client: FlaskClient)
         told = say(client, job, "trip", f"trip {n}", distance=distance, starts="40", how=how).get_json()
     running = told["running_in"]
     assert running["share"] == pytest.approx((60 + 160.934 + 90) / 800, rel=1e-3)
-    assert (running["breaches"], running["look_again"], running["done"]) == (1, True, False)
+    assert (running["driven_hard"], running["look_again"], running["done"]) == (
+        "Driven hard once before it was bedded in.",
+        True,
+        False,
+    )
     running = say(client, job, "bedding in", answer="starts").get_json()["running_in"]
     assert running["share"] == pytest.approx(80 / 1200), "hard starts do not count"
     running = say(client, job, "look again", who="Nell", answer="done").get_json()["running_in"]
     assert (running["look_again"], running["looked"]["who"]) == (False, "Nell")
     running = say(client, job, "trip", "trip 2", answer="open").get_json()["running_in"]
-    assert (len(running["trips"]), running["breaches"]) == (2, 0)
+    assert (len(running["trips"]), running["driven_hard"]) == (2, "")
 
 
 def test_a_hand_over_is_signed_and_a_later_change_makes_a_new_edition(client: FlaskClient) -> None:

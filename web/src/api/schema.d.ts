@@ -5820,8 +5820,8 @@ export interface components {
              * @description What is looked at again.
              */
             look_at: string;
-            /** Breaches */
-            breaches: number;
+            /** Driven Hard */
+            driven_hard: string;
             /** @description Who allowed full load before, and why. */
             allowed: components["schemas"]["SaidOut"] | null;
             /** Look Again */

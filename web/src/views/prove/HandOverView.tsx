@@ -202,9 +202,7 @@ function BeddingIn({ tell }: { tell: Tell }) {
           Add the trip
         </button>
       </form>
-      {running.breaches > 0 && (
-        <p className="py-2 font-semibold">▲ Driven hard {running.breaches} times before it was bedded in.</p>
-      )}
+      {running.driven_hard && <p className="py-2 font-semibold">▲ {running.driven_hard}</p>}
       {running.trips.map((trip) => (
         <p key={trip.key} className="flex flex-wrap items-baseline gap-x-3 border-b border-hair py-1">
           <span className="grow">
