@@ -161,12 +161,16 @@ def _over_band(build: Build, wanted: Sequence[str], stage: float) -> Known:
 
 
 def _three(low: Any, nominal: Any, high: Any) -> Any:
-    """Three values as one array, NaN where one is refused; what is the same in all three, or has no value, as it is."""
+    """Three values as an array, NaN where friction has one refused; what is alike in all three, or missing, as it is."""
     each = (low, nominal, high)
-    refused = [isinstance(v, Refused) for v in each]
-    if all(refused) or isinstance(nominal, Needs) or (not any(refused) and low == nominal == high):
+    missing = next((v for v in each if isinstance(v, Needs)), None)
+    if missing is not None:
+        return missing
+    refused = [v.error for v in each if isinstance(v, Refused)]
+    alike = len({(e.quantity, e.value) for e in refused}) == 1 if len(refused) == len(each) else low == nominal == high
+    if alike:
         return nominal
-    return np.array([np.nan if no else v for v, no in zip(each, refused, strict=True)], dtype=np.float64)
+    return np.array([np.nan if isinstance(v, Refused) else v for v in each], dtype=np.float64)
 
 
 def _refusals(values: Known, build: Build) -> dict[str, str]:
