@@ -161,7 +161,7 @@ def _over_band(build: Build, wanted: Sequence[str], stage: float) -> Known:
 
 
 def _three(low: Any, nominal: Any, high: Any) -> Any:
-    """Three values as an array, NaN where friction has one refused; what is alike in all three, or missing, as it is."""
+    """Three values as an array, NaN where friction has one refused; what is alike in all, or missing, as it is."""
     each = (low, nominal, high)
     missing = next((v for v in each if isinstance(v, Needs)), None)
     if missing is not None:

@@ -22,6 +22,8 @@ from liftbite.core.verdicts.verdict import Band, Grade, Link, Verdict
 
 #: What the answer shows beside its rows.
 _SHOWN = ("slip_energy", "slip_time", "starts_to_limit", "start_run", "bite_margin")
+#: What is looked at over the whole friction band.
+_OVER = ("heat_margin", "sustained_margin", "start_run")
 _WHERE = {LOW: " at low friction", NOMINAL: "", HIGH: " at high friction"}
 _SLIPPING = ("full_load_slip_power", "full_load_temperature", "brief_temperature")
 
@@ -39,10 +41,9 @@ def heat_verdict(build: Build) -> Verdict:
         return stopped("heat", build, refused)
     if float(v["bite_margin"]) < 1:
         return _slips_at_full_load(build)
-    over = {place: build.evaluate(("heat_margin", "sustained_margin", "start_run"), stage=build.stage, friction=place)
-            for place in (LOW, NOMINAL, HIGH)}  # fmt: skip
+    over = {place: build.evaluate(_OVER, stage=build.stage, friction=place) for place in (LOW, NOMINAL, HIGH)}
     for place in (NOMINAL, LOW, HIGH):
-        refused = next((x for x in over[place].values() if isinstance(x, Refused)), None)
+        refused = next((over[place][n] for n in _OVER if isinstance(over[place][n], Refused)), None)
         if refused is not None:
             return stopped("heat", build, refused)
         run = over[place]["start_run"]
