@@ -92,6 +92,22 @@ def test_an_impossible_set_up_is_a_sentence_not_an_exception() -> None:
     assert isinstance(answers.results["peak_engine_torque"], Band)
 
 
+@pytest.mark.parametrize(("impossible", "stopped"), [
+    ({"slave_outer_diameter": "35 mm"}, "lift"), ({"flywheel_bore": "500 mm"}, "true"), ({"drill_radius": "0.1 µm"}, ""),
+])  # fmt: skip
+def test_an_impossible_part_stops_what_rests_on_it_and_nothing_else(impossible: dict[str, str], stopped: str) -> None:
+    before, after = answer(entries(FULL)), answer(entries(FULL, **impossible))
+    for was, now in zip((before.verdict, *before.others), (after.verdict, *after.others), strict=True):
+        assert now.state == ("cannot be" if now.question == stopped else was.state), now.sentence
+
+
+def test_options_nobody_picked_are_listed_in_the_order_of_work() -> None:
+    """A set has no order: without one the list changed from run to run."""
+    listed = [a.name for a in answer(entries({"layout": "dry_car", "vehicle_class": "saloon"})).assumptions if a.option]
+    assert len(listed) > 2
+    assert listed == sorted(listed, key=list(CHOICES).index)
+
+
 def test_contradicting_peaks_are_a_sentence() -> None:
     sentence = answer(entries(CAR, peak_power="400 kW")).verdict.sentence
     assert sentence.startswith("Peak power “400 kW” has to be at most 259.7 kW")
