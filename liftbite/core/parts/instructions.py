@@ -43,7 +43,7 @@ def _row(build: Build, one: Instruction) -> Row | Refused:
     if one.factor is not None:
         taken["torque_factor"] = one.factor
     v = build.evaluate(_WANTED, stage=build.stage, friction=1.0, **taken)
-    refused = next((v[n] for n in _WANTED if isinstance(v[n], Refused)), None)
+    refused = next((x for n in _WANTED if isinstance(x := v[n], Refused)), None)
     if refused is not None:
         return refused
     preload, share = float(v["bolt_preload"]), float(v["bolt_preload"]) / float(v["bolt_proof_load"])

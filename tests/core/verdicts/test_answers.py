@@ -93,7 +93,8 @@ def test_an_impossible_set_up_is_a_sentence_not_an_exception() -> None:
 
 
 @pytest.mark.parametrize(("impossible", "stopped"), [
-    ({"slave_outer_diameter": "35 mm"}, "lift"), ({"flywheel_bore": "500 mm"}, "true"), ({"drill_radius": "0.1 µm"}, ""),
+    ({"slave_outer_diameter": "35 mm"}, "lift"), ({"flywheel_bore": "500 mm"}, "true"),
+    ({"drill_radius": "0.1 µm"}, ""),
 ])  # fmt: skip
 def test_an_impossible_part_stops_what_rests_on_it_and_nothing_else(impossible: dict[str, str], stopped: str) -> None:
     before, after = answer(entries(FULL)), answer(entries(FULL, **impossible))
