@@ -13,6 +13,7 @@ from dataclasses import dataclass
 from typing import Any, Literal
 
 from sqlalchemy import Select, and_, func, or_, select
+from sqlalchemy.dialects.sqlite import insert
 from sqlalchemy.orm import Session
 
 from liftbite.store.models import JobRow, KeptLineRow, KeptRow, RevisionRow
@@ -44,11 +45,11 @@ class Listed:
 
 def keep(session: Session, job_id: int, found: Kept) -> None:
     """Keeps the line of a job."""
-    session.merge(KeptRow(job_id=job_id, revision=found.revision, rules=found.rules, words=found.words.casefold(),
-                          state=found.state, changed_at=found.changed_at))  # fmt: skip
-    session.flush()
-    session.merge(KeptLineRow(job_id=job_id, line=dict(found.line)))
-    session.flush()
+    head = {"revision": found.revision, "rules": found.rules, "words": found.words.casefold(), "state": found.state,
+            "changed_at": found.changed_at}  # fmt: skip
+    for table, values in ((KeptRow, head), (KeptLineRow, {"line": dict(found.line)})):
+        row = insert(table).values(job_id=job_id, **values)
+        session.execute(row.on_conflict_do_update(index_elements=["job_id"], set_=values))
 
 
 _NEWEST = (
