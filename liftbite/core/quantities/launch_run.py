@@ -78,7 +78,17 @@ SINGLE = _Ops(
     min, max, lambda flag, a, b: a if flag else b,
     lambda a, b: a and b, lambda a, b: a or b, lambda a, b: a and not b, bool,
 )  # fmt: skip
-MANY = _Ops(np.minimum, np.maximum, np.where, np.logical_and, np.logical_or, np.greater, np.any)
+
+
+def _picked(flag: Flags, a: Values, b: Values) -> Values:
+    """`a` where the flag is up, else `b`; where all flags are alike, as in most steps, nothing is picked one by one."""
+    if not isinstance(flag, np.ndarray) or not flag.ndim:
+        return a if flag else b
+    one = a if flag.all() else None if flag.any() else b
+    return one if isinstance(one, np.ndarray) and one.shape == flag.shape else np.where(flag, a, b)
+
+
+MANY = _Ops(np.minimum, np.maximum, _picked, np.logical_and, np.logical_or, np.greater, np.any)
 
 
 def integrated(case: LaunchCase, fineness: float) -> Launch:
