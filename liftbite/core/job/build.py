@@ -101,7 +101,7 @@ class Build:
 
         `states` may be any state or quantity, a value or an array: `wear=np.linspace(0, 1e-3, 50)`. What was worked
         out at a state of single figures is kept, and there the next time; what a state leaves as it is at its stage
-        is worked out once for all of them.
+        is worked out once for all of them. What comes back may so hold more than was asked for.
         """
         wanted = frozenset(wanted)
         given = {"friction_state": friction, **states}
