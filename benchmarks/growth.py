@@ -48,9 +48,9 @@ def grow(session: Session) -> None:
         {counted.format(10_000)} SELECT x, 1 + x % {JOBS_KEPT}, 'bore_runout', 'v' || x, at, '{{}}' FROM c, {began}""")
     )
     session.execute(text(f"""INSERT INTO reading
-        (series_id, place, si, typed, instrument, uncertainty, skipped, source, at)
-        {counted.format(READINGS)} SELECT 1 + x % 10000, (x % 360) || '°', 1e-4, '0.1 mm', 'dial', 1e-5, '', 'typed', at
-        FROM c, {began}"""))  # fmt: skip
+        (series_id, place, si, typed, instrument, uncertainty, skipped, source, at, who)
+        {counted.format(READINGS)} SELECT 1 + x % 10000, (x % 360) || '°', 1e-4, '0.1 mm', 'dial', 1e-5, '', 'typed', at,
+        'Mechanic ' || x % 12 FROM c, {began}"""))  # fmt: skip
 
 
 def grown(row: Row) -> None:
