@@ -49,7 +49,8 @@ def grow(session: Session) -> None:
     )
     session.execute(text(f"""INSERT INTO reading
         (series_id, place, si, typed, instrument, uncertainty, skipped, source, at, who)
-        {counted.format(READINGS)} SELECT 1 + x % 10000, (x % 360) || '°', 1e-4, '0.1 mm', 'dial', 1e-5, '', 'typed', at,
+        {counted.format(READINGS)}
+        SELECT 1 + x % 10000, (x % 360) || '°', 1e-4, '0.1 mm', 'dial', 1e-5, '', 'typed', at,
         'Mechanic ' || x % 12 FROM c, {began}"""))  # fmt: skip
 
 
