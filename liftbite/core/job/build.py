@@ -34,7 +34,7 @@ FieldMark = Literal["entered", "measured", "assumed", "missing"]
 #: The engine as it is, and as it is planned.
 NOW, PLANNED = 0.0, 1.0
 #: A state by what tells it from others.
-State: TypeAlias = tuple[tuple[str, float], ...]
+_Key: TypeAlias = tuple[tuple[str, float], ...]
 #: How many states a build keeps: those the verdicts look at, twice over.
 _STATES_KEPT = 24
 _FIGURE = (float, int)
@@ -58,7 +58,7 @@ class Build:
     chosen: Chosen
     known: Known
     _rest: dict[str, Any] = field(default_factory=dict, compare=False, repr=False)
-    _states: dict[State, dict[str, Any]] = field(default_factory=dict, compare=False, repr=False)
+    _states: dict[_Key, dict[str, Any]] = field(default_factory=dict, compare=False, repr=False)
     _blocked: dict[frozenset[str], frozenset[str]] = field(default_factory=dict, compare=False, repr=False)
 
     @property
@@ -122,7 +122,7 @@ class Build:
         return self.graph.evaluate(wanted, kept | changes)
 
     def _moved(
-        self, wanted: frozenset[str], base: Callable[[frozenset[str]], dict[str, Any]], state: State,
+        self, wanted: frozenset[str], base: Callable[[frozenset[str]], dict[str, Any]], state: _Key,
         changes: Mapping[str, float],
     ) -> dict[str, Any]:  # fmt: skip
         """What is worked out in a state, with at least `wanted` in it; what its changes do not touch is the base's."""

@@ -85,7 +85,7 @@ _EFFORT = next(c for c in CRITERIA if c.excludes == "effort")
 #: What an objective is read off.
 _READ_OFF: Mapping[str, tuple[str, ...]] = {
     "bite": ("bite_margin",), "lift": ("lift_margin",), "inertia": ("engine_inertia",),
-    "heat": ("heat_margin", "sustained_margin"), "effort": ("peak_pedal_effort", "effort_limit", "wear_limit"),
+    "heat": ("heat_margin", "sustained_margin"), "effort": ("peak_pedal_effort", "effort_limit"),
 }  # fmt: skip
 
 
@@ -239,8 +239,7 @@ class Combinations:
         for block in cells.open_blocks(places):
             every = np.arange(block.start, block.stop)
             index = dict(zip(cells.slots, np.unravel_index(every, cells.sizes), strict=True)) if cells.slots else {}
-            before, _ = self._missed_by_cells(fewer, index, every.size)
-            missed = before.copy()
+            missed, _ = self._missed_by_cells(fewer, index, every.size)
             at, told = self._worked_out(index, missed, cells.tests, cells.tells)
             cells.missed[block] = missed
             for name, found in told.items():
