@@ -207,7 +207,7 @@ class Graph:
                 values[name] = Refused(error)
         for name in wanted:
             if name not in values:
-                values[name] = Needs(frozenset({name}))
+                values[name] = need_of(name)
 
 
 @lru_cache(maxsize=4096)
@@ -232,13 +232,23 @@ _NO_VALUES = frozenset({_Missing, Needs, Refused})
 
 def _why_not(parameters: tuple[str, ...], arguments: tuple[Any, ...]) -> Needs | Refused:
     """Why a quantity has no value: what is refused upstream goes before what is missing."""
-    missing: set[str] = set()
+    missing: dict[int, Needs] = {}  # by identity: one need stands in many places
     for name, argument in zip(parameters, arguments, strict=True):
         kind = type(argument)
         if kind is Refused:
             return cast(Refused, argument)
-        if kind is Needs:
-            missing |= argument.names
-        elif kind is _Missing:
-            missing.add(name)
-    return Needs(frozenset(missing))
+        if kind is Needs or kind is _Missing:
+            need = argument if kind is Needs else need_of(name)
+            missing[id(need)] = need
+    return need if len(missing) == 1 else _all_of(*missing.values())
+
+
+@cache
+def need_of(name: str) -> Needs:
+    """What stands for an input that nobody gave."""
+    return Needs(frozenset({name}))
+
+
+@lru_cache(maxsize=4096)
+def _all_of(*needs: Needs) -> Needs:
+    return Needs(frozenset().union(*(need.names for need in needs)))

@@ -100,17 +100,22 @@ class Chosen:
         >>> choose({"layout": "dry_car"}).to_ask({"friction_low", "friction_high", "disc_count"})
         ('disc_count', 'facing_material')
         """
-        layout = self.options.get("layout", "")
-        stands_in = {
-            name: choice.name
-            for choice in CHOICES.values()
-            if choice.name not in self.options
-            for option in choice.options
-            if layout in option.layouts
-            for name in (*option.assumes, *option.assumes_in.get(layout, {}))
-        }
+        stands_in = _stands_in(self.layout, frozenset(self.options))
         asked = {stands_in.get(name, name) for name in missing}
         return tuple(name for name in _ORDER_OF_WORK if name in asked)
+
+
+@lru_cache(maxsize=512)
+def _stands_in(layout: str, made: frozenset[str]) -> Mapping[str, str]:
+    """Input -> the choice not made whose options would stand in for it."""
+    return {
+        name: choice.name
+        for choice in CHOICES.values()
+        if choice.name not in made
+        for option in choice.options
+        if layout in option.layouts
+        for name in (*option.assumes, *option.assumes_in.get(layout, {}))
+    }
 
 
 def choose(picked: Mapping[str, str]) -> Chosen:

@@ -19,7 +19,7 @@ import numpy as np
 
 from liftbite.core.errors import OutOfRange
 from liftbite.core.graph.docstring import read_doc
-from liftbite.core.graph.graph import Graph, Known
+from liftbite.core.graph.graph import Graph, Known, need_of
 from liftbite.core.graph.guards import AS_MANY
 from liftbite.core.job.arrangement import QUANTITIES, Chosen, choose
 from liftbite.core.job.choices import CHOICES
@@ -144,6 +144,7 @@ class Build:
     def _at_rest(self, resting: frozenset[str]) -> dict[str, Any]:
         """What is worked out with every state at rest, with at least `resting` in it."""
         if not self._rest:
+            self._rest.update({n: need_of(n) for n in self.graph.inputs(self.graph.functions) - self.known.keys()})
             self._rest.update(self.known)
         self.graph.extend(self._rest, resting)
         return self._rest
