@@ -2,9 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from datetime import UTC, datetime, timedelta, timezone
-from pathlib import Path
 
 import pytest
 from sqlalchemy import func, select, text
@@ -15,18 +13,9 @@ from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.practices import PRACTICES
 from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as bench
-from liftbite.store.database import open_database
 from liftbite.store.models import ReadingRow, VehicleLimitRow
 
 NOW = datetime(2026, 5, 4, 9, 30, tzinfo=UTC)
-
-
-@pytest.fixture
-def session(tmp_path: Path) -> Iterator[Session]:
-    made = open_database(tmp_path / "shop.sqlite")
-    with made() as found:
-        yield found
-    made.kw["bind"].dispose()
 
 
 def job(session: Session, vehicle: str = "Alder GT") -> int:

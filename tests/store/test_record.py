@@ -2,9 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from datetime import UTC, datetime, timedelta
-from pathlib import Path
 
 import pytest
 from sqlalchemy import text
@@ -13,19 +11,10 @@ from sqlalchemy.orm import Session
 
 from liftbite.core.job.ledger import Entry, Revision
 from liftbite.store import jobs as jobs_store
-from liftbite.store.database import open_database
 from liftbite.store.models import ReadingRow, RecordRow, RevisionRow, SeriesRow
 from liftbite.store.record import _names_in, people
 
 NOW = datetime(2026, 5, 4, 9, 30, tzinfo=UTC)
-
-
-@pytest.fixture
-def session(tmp_path: Path) -> Iterator[Session]:
-    made = open_database(tmp_path / "shop.sqlite")
-    with made() as found:
-        yield found
-    made.kw["bind"].dispose()
 
 
 def _signed(session: Session) -> None:
