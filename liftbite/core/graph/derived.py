@@ -18,7 +18,7 @@ from typing import Any, TypeAlias
 import numpy as np
 import numpy.typing as npt
 
-from liftbite.core.graph.graph import Figures, Graph, Known, Quantity, Values, functions_of, plain
+from liftbite.core.graph.graph import Figures, Graph, Known, Quantity, Values, functions_of, is_figure, plain
 
 
 def _moving(graph: Graph, of: Iterable[str], over: str) -> list[str]:
@@ -121,7 +121,7 @@ def inverse(name: str, course: Course, *, of: str, equals: str, doc: str = "") -
             found: Values = values[of] - goal
             return found
 
-        if all(isinstance(v, float | int) for v in arguments):
+        if all(map(is_figure, arguments)):
             missed = course.line(of, known) - goal
             first = int((missed >= 0).argmax())
             between = (first - 1, first) if missed[0] < 0 < missed[-1] else (0, -1)
@@ -214,16 +214,16 @@ def along(
     def kept(known: Known, asked: tuple[str, ...], at: Places | slice) -> Along:
         return {n: course.line(n, known)[at] for n in asked}
 
-    def block(known: Known, lines: Callable[[Known, tuple[str, ...], Places | slice], Along]) -> Figures:
+    def block(known: Known, found: Callable[[Known, tuple[str, ...], Places | slice], Along]) -> Figures:
         more = {n: np.asarray(known[n], dtype=np.float64) for n in beside}
         if near is None:
-            return take({**lines(known, wanted, slice(None)), **more})
-        middle = near({**lines(known, looked, slice(None, None, stride)), **more}) * stride
+            return take({**found(known, wanted, slice(None)), **more})
+        middle = near({**found(known, looked, slice(None, None, stride)), **more}) * stride
         first = np.minimum(np.maximum(middle - stride, 0), course.points - around.size)
-        return take({**lines(known, wanted, np.asarray(first)[..., np.newaxis] + around), **more})
+        return take({**found(known, wanted, np.asarray(first)[..., np.newaxis] + around), **more})
 
     def taken(*arguments: Values) -> Values:
-        if all(isinstance(v, float | int) for v in arguments):
+        if all(map(is_figure, arguments)):
             return float(block(dict(zip(names, arguments, strict=True)), kept))
         known = {n: _with_axis(v) for n, v in zip(names, arguments, strict=True)}
         many = max((v.shape[0] for v in known.values() if isinstance(v, np.ndarray) and v.ndim == 2), default=0)

@@ -5,6 +5,7 @@ A graph is made of modules; choosing an arrangement chooses the modules. Nothing
 
 - `Needs`, `Refused`   why a quantity has no value: inputs are missing, or a value cannot exist
 - `within`             how a quantity function guards its documented range, for scalars and arrays alike
+- `is_figure`, `plain`  a single figure, told from many and from a curve
 - `Graph`              orders the functions and evaluates what is asked for
 
 >>> def area(width, height): return width * height
@@ -81,6 +82,18 @@ def within(
     if ok:
         return 1.0
     raise OutOfRange(quantity, float(value), Bound(relation, float(limit), limit_of))
+
+
+def is_figure(value: object) -> bool:
+    """True for a single figure, which many of one are not, nor a curve.
+
+    >>> is_figure(2.0), is_figure(np.array([2.0]))
+    (True, False)
+    """
+    return isinstance(value, _FIGURE)
+
+
+_FIGURE = (float, int)
 
 
 def plain(value: Values) -> Values:

@@ -19,7 +19,7 @@ import numpy as np
 
 from liftbite.core.errors import OutOfRange
 from liftbite.core.graph.docstring import read_doc
-from liftbite.core.graph.graph import Graph, Known, need_of
+from liftbite.core.graph.graph import Graph, Known, is_figure, need_of
 from liftbite.core.graph.guards import AS_MANY
 from liftbite.core.job.arrangement import QUANTITIES, Chosen, choose
 from liftbite.core.job.choices import CHOICES
@@ -37,7 +37,6 @@ NOW, PLANNED = 0.0, 1.0
 _Key: TypeAlias = tuple[tuple[str, float], ...]
 #: How many states a build keeps: those the verdicts look at, twice over.
 _STATES_KEPT = 24
-_FIGURE = (float, int)
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,8 +104,8 @@ class Build:
         """
         wanted = frozenset(wanted)
         given = {"friction_state": friction, **states}
-        single = all(isinstance(v, _FIGURE) for v in given.values())
-        changes = {n: v for n, v in given.items() if not isinstance(v, _FIGURE) or v != self.known.get(n)}
+        single = all(map(is_figure, given.values()))
+        changes = {n: v for n, v in given.items() if not is_figure(v) or v != self.known.get(n)}
 
         def of_stage(names: frozenset[str]) -> dict[str, Any]:
             if stage == self.known.get("stage"):

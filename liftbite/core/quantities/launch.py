@@ -16,7 +16,7 @@ from typing import Any, TypeAlias
 import numpy as np
 import numpy.typing as npt
 
-from liftbite.core.graph.graph import Values
+from liftbite.core.graph.graph import Values, is_figure
 from liftbite.core.quantities.launch_case import Launch, LaunchCase
 from liftbite.core.quantities.launch_run import EASY, MANY, SINGLE, full_load, integrated
 from liftbite.core.quantities.torque_curve import Array, TorqueCurve
@@ -26,7 +26,6 @@ Places: TypeAlias = npt.NDArray[np.intp]
 _ANY = 1e6
 #: So few starts are integrated one after the other, which is quicker.
 _FEW = 8
-_FIGURE = (float, int)
 
 
 def launch(case: LaunchCase, fineness: float = 1.0) -> Launch:
@@ -38,7 +37,7 @@ def launch(case: LaunchCase, fineness: float = 1.0) -> Launch:
     fineness : how many times shorter than usual the steps are
     """
     curve, *figures = vars(case).values()
-    many = [np.shape(value) for value in figures if not isinstance(value, _FIGURE)]
+    many = [np.shape(value) for value in figures if not is_figure(value)]
     if not many:
         return _single(curve, *figures, fineness=fineness)
     shape = np.broadcast_shapes(*many)
