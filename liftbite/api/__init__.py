@@ -7,6 +7,7 @@
 - `measure`          the bench
 - `problems`         every error as a problem document (RFC 9457), mapped in one place
 - `guard`            Host header, origin, security headers
+- `turns`            who has to wait for long work, and in which order
 - `common`           the store, the moment, ways to answer
 
 Models are Pydantic's; the OpenAPI document that the web's types are made from follows from them.

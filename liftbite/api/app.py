@@ -19,6 +19,7 @@ from liftbite import __version__
 from liftbite.api import problems
 from liftbite.api.brief import views as curves
 from liftbite.api.choose import views as workbench
+from liftbite.api.common import heed_state
 from liftbite.api.find import views as finding
 from liftbite.api.fit import views as fit
 from liftbite.api.guard import protect
@@ -34,8 +35,10 @@ from liftbite.api.prove import views as prove
 from liftbite.api.serving import MOST_BODY
 from liftbite.api.sheet import views as sheet
 from liftbite.api.shelf import views as shelf
+from liftbite.api.turns import heed_turns
 from liftbite.api.upkeep import archive, learned, shop
 from liftbite.api.upkeep import views as upkeep
+from liftbite.api.upkeep.transfers import Transfers
 from liftbite.core.errors import UnreadableFile
 from liftbite.core.parts.stock import generic_parts
 from liftbite.files.job import JobFile
@@ -98,6 +101,7 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     app.register_api(shop.api)
     app.extensions["liftbite.runs"] = finding.Runs()
     app.extensions["liftbite.gauges"] = Gauges()
+    app.extensions["liftbite.transfers"] = Transfers(data, sessions)
     with writing(sessions) as session:
         stock(session, generic_parts(), datetime.now(UTC))
     _add_catalogue(app, sessions)
@@ -106,6 +110,8 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     app.extensions["liftbite.refresher"] = Refresher(sessions)
     app.extensions["liftbite.open"] = open_to_network
     protect(app, hosts, open_to_network=open_to_network)
+    heed_state(app)
+    heed_turns(app)
     shop.heed_units(app)
     _add_web(app, web)
     return app

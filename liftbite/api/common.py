@@ -1,46 +1,99 @@
 """What every group of views needs: the store, the time, and ways to answer.
 
-- `session_of`, `writing`   a session of the shop's store to read, or to write in one transaction
+- `sessions_of`, `session_of`, `writing`   the shop's store, a session of it to read, or to write in one transaction
 - `now`   the moment, UTC
 - `seen_version`, `tagged`   the version a write replaces, and the one an answer is of
+- `current_state`, `heed_state`   the state of the shop an answer is of; it stands on every answer and in every tag
 - `reply`, `download`   a model as JSON; a text as a file to keep
 """
 
 from __future__ import annotations
 
 import re
-from contextlib import AbstractContextManager
+from collections.abc import Iterator
+from contextlib import AbstractContextManager, contextmanager
 from datetime import UTC, datetime
 from urllib.parse import unquote
 
-from flask import Response, current_app, request
+from flask import Flask, Response, current_app, g, request
 from pydantic import BaseModel
+from sqlalchemy.exc import SQLAlchemyError
 from sqlalchemy.orm import Session, sessionmaker
 
 from liftbite.core.errors import LiftBiteError
 from liftbite.core.job.record import read_name
 from liftbite.store import database
 from liftbite.store.database import check_identity
+from liftbite.store.state import expect_state, identity_of
+
+#: The header by which answers say of which state of the shop they are, and requests for which one they are made.
+STATE = "Shop-State"
+_TAG = re.compile(r'(?:W/)?"(?:([0-9a-f]{12})\.)?(\d{1,12})"')
 
 
 class NeedsPrecondition(LiftBiteError):
     """A write that replaces something without saying in If-Match which version of it."""
 
 
-def _sessions() -> sessionmaker[Session]:
+def sessions_of() -> sessionmaker[Session]:
+    """The shop's store."""
     found: sessionmaker[Session] = current_app.extensions["liftbite.sessions"]
     return found
 
 
 def session_of() -> Session:
     """A session of the shop's store, for one request that only reads."""
-    check_identity(_sessions())
-    return _sessions()()
+    check_identity(sessions_of())
+    return sessions_of()()
 
 
 def writing() -> AbstractContextManager[Session]:
-    """A session whose block is one transaction: all of it is kept, or nothing; under the name of who sent it."""
-    return database.writing(_sessions(), who())
+    """A session whose block is one transaction: all of it is kept, or nothing; under the name of who sent it.
+
+    A request made for another state of the shop than stands is refused before it writes: its numbers are another's.
+    """
+    return _writing(who(), asked_states())
+
+
+@contextmanager
+def _writing(name: str, states: frozenset[str]) -> Iterator[Session]:
+    with database.writing(sessions_of(), name) as session:
+        for state in states:
+            expect_state(session, state)
+        yield session
+
+
+def asked_states() -> frozenset[str]:
+    """The states a request says it is made for, in its own header and in the version it replaces."""
+    tag = _TAG.fullmatch(request.headers.get("If-Match", "").strip())
+    return frozenset(filter(None, (request.headers.get(STATE, "").strip()[:40], tag[1] if tag else "")))
+
+
+def current_state() -> str:
+    """The state of the shop as the request began; empty where its file cannot be read."""
+    if "state" not in g:
+        try:
+            with session_of() as session:
+                g.state = identity_of(session).state
+        except (SQLAlchemyError, database.Replaced):
+            g.state = ""
+    state: str = g.state
+    return state
+
+
+def heed_state(app: Flask) -> None:
+    """Every answer of the interface says of which state of the shop it is."""
+
+    @app.before_request
+    def look() -> None:
+        if request.path.startswith("/api/"):
+            current_state()
+
+    @app.after_request
+    def say(response: Response) -> Response:
+        if "state" in g and g.state:
+            response.headers[STATE] = g.state
+        return response
 
 
 def who() -> str:
@@ -60,15 +113,15 @@ def seen_version() -> int:
     ------
     NeedsPrecondition : none is
     """
-    match = re.fullmatch(r'(?:W/)?"(\d{1,12})"', request.headers.get("If-Match", "").strip())
+    match = _TAG.fullmatch(request.headers.get("If-Match", "").strip())
     if match is None:
         raise NeedsPrecondition
-    return int(match[1])
+    return int(match[2])
 
 
 def tagged(response: Response, version: int) -> Response:
-    """The answer with its version as ETag."""
-    response.headers["ETag"] = f'"{version}"'
+    """The answer with its version, of the state of the shop it is of, as ETag."""
+    response.headers["ETag"] = f'"{current_state()}.{version}"'
     return response
 
 

@@ -15,15 +15,23 @@ from liftbite.api.common import NeedsPrecondition
 from liftbite.api.own_process import Broken, TooLong
 from liftbite.api.paper.document import NoPdf
 from liftbite.api.serving import MOST_BODY
+from liftbite.api.turns import AGAIN, NoTurn
+from liftbite.api.upkeep.transfers import NoSuchTransfer
 from liftbite.core.errors import LiftBiteError, UnreadableEntry, UnreadableFile
 from liftbite.files.json_text import read_json
-from liftbite.store.database import Busy, Full, Replaced, reason_of
+from liftbite.store.database import Busy, Crowded, Full, Replaced, reason_of
+from liftbite.store.instruments import NoSuchInstrument
 from liftbite.store.jobs import NoSuchJob, Stale, UnreadableJob
-from liftbite.store.measurements import NoSuchInstrument, NoSuchSeries
+from liftbite.store.measurements import NoSuchSeries
 from liftbite.store.parts import NoSuchPart
 from liftbite.store.photos import NoSuchPhoto
+from liftbite.store.state import AnotherState
 
 MEDIA_TYPE = "application/problem+json"
+#: What a problem is of whose cause is that a backup was brought back.
+ANOTHER_STATE = "urn:liftbite:another-state"
+#: What a problem is of that goes away when it is asked again.
+WAITS = "urn:liftbite:waits"
 log = logging.getLogger(__name__)
 
 
@@ -60,6 +68,27 @@ class Faults(LiftBiteError):
         self.faults = faults
 
 
+class ChangedJob(LiftBiteError):
+    """A file is of a job that is here, and says something else of it.
+
+    Attributes
+    ----------
+    job : its number here
+    how : "ahead" where the file goes on where the job here ends, "apart" where each has what the other lacks
+    """
+
+    def __init__(self, job: int, how: str) -> None:
+        super().__init__(f"job {job} is here, and the file is {how}")
+        self.job, self.how = job, how
+
+
+#: What a file that says something else of a job says of it.
+_CHANGED = {
+    "ahead": "The file goes on where the job here ends: bring the job up to date with it, or bring it as a second job.",
+    "apart": "Both were changed since, each otherwise: keep the job here, or bring the file as a second job.",
+}
+
+
 def respond(problem: Problem) -> Response:
     """A problem as a response."""
     return Response(problem.model_dump_json(exclude_none=True), problem.status, content_type=MEDIA_TYPE)
@@ -88,6 +117,7 @@ _NOT_THERE: dict[type[Exception], tuple[str, str]] = {
     NoSuchPart: ("No such part", "There is no part of this number."),
     NoSuchSeries: ("No such series", "This job has no series of this number."),
     NoSuchPhoto: ("No such photo", "This job has no such photo, or its shop's archive has not been brought in."),
+    NoSuchTransfer: ("No such archive", "No archive of this name is on its way; begin again."),
     NoSuchInstrument: ("No such instrument", "No instrument has this number."),
 }
 
@@ -105,11 +135,38 @@ def register(app: Flask) -> None:
         return respond(Problem(title="Changed elsewhere", status=412, detail=detail, newest=error.newest,
                                seen=error.seen, stands=error.stands or None))  # fmt: skip
 
+    @app.errorhandler(AnotherState)
+    def another_state(_: AnotherState) -> Response:
+        detail = (
+            "A backup was brought back since this was opened: numbers of jobs and revisions may mean others now. "
+            "Nothing was written. Open it again; what is typed can be kept as a new job."
+        )
+        return respond(Problem(type=ANOTHER_STATE, title="Another state of the shop", status=412, detail=detail))
+
+    @app.errorhandler(ChangedJob)
+    def changed_job(error: ChangedJob) -> Response:
+        return respond(Problem(type="urn:liftbite:changed-job", title="This job is here, changed", status=409,
+                               detail=_CHANGED[error.how], stands={"job": error.job, "how": error.how}))  # fmt: skip
+
     @app.errorhandler(Busy)
     def busy(_: Exception) -> Response:
         detail = "Another program holds the shop's file. Nothing was written; it is tried again in a moment."
         response = respond(Problem(title="Busy", status=503, detail=detail))
         response.headers["Retry-After"] = "1"
+        return response
+
+    @app.errorhandler(Crowded)
+    def crowded(_: Exception) -> Response:
+        detail = "Many writes came at once and this one's turn did not come. Nothing was written; try it again."
+        response = respond(Problem(title="Busy", status=503, detail=detail))
+        response.headers["Retry-After"] = "1"
+        return response
+
+    @app.errorhandler(NoTurn)
+    def no_turn(error: NoTurn) -> Response:
+        response = respond(Problem(type=WAITS, title="Not yet", status=503, detail=str(error),
+                                   stands={"before": error.before}))  # fmt: skip
+        response.headers["Retry-After"] = str(AGAIN * (5 if error.refused else 1))
         return response
 
     @app.errorhandler(TooLong)
@@ -193,7 +250,8 @@ def register(app: Flask) -> None:
 
 def problem_responses(*codes: int) -> dict[str | int, Any]:
     """The OpenAPI entries of the problems a view can answer with."""
-    titles = {400: "Malformed", 404: "No such job", 412: "Changed elsewhere", 413: "Too large", 501: "No PDF here",
+    titles = {400: "Malformed", 404: "No such job", 409: "Here, changed", 412: "Changed elsewhere",
+              413: "Too large", 501: "No PDF here",
               422: "Cannot be taken", 428: "Version not named", 503: "Busy, or not done in time"}  # fmt: skip
     schema = Problem.model_json_schema(ref_template="#/components/schemas/{model}")
     schema.pop("$defs", None)

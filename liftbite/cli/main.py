@@ -48,10 +48,12 @@ def demo(host: str, port: int, open_: bool) -> None:
 
 
 def _serve(host: str, port: int, *, demo: bool, open_: bool = False) -> None:
+    from datetime import UTC, datetime
+
     from liftbite.api.app import create_app, data_path, hosts_from_environment
     from liftbite.api.guard import is_loopback
     from liftbite.api.serving import port_of, server_of
-    from liftbite.store.database import UnusableShop, close
+    from liftbite.store.database import UnusableShop, begin_use, close
 
     path = data_path("data/demo.sqlite" if demo else "").absolute()
     if not open_ and not is_loopback(host):
@@ -73,6 +75,7 @@ def _serve(host: str, port: int, *, demo: bool, open_: bool = False) -> None:
         server = server_of(app, host, port)
     except OSError as error:
         raise click.ClickException(f"Port {port} cannot be used ({error.strerror}); name another with PORT=.") from None
+    begin_use(app.extensions["liftbite.sessions"], f"since {datetime.now(UTC):%Y-%m-%d %H:%M} UTC")
     threading.Thread(target=_warm, daemon=True).start()
     keep_loaded()
     click.echo(f"Lift Bite is at  http://{host}:{port_of(server)}")
@@ -90,6 +93,7 @@ def _serve(host: str, port: int, *, demo: bool, open_: bool = False) -> None:
     finally:
         keeper.stop()
         app.extensions["liftbite.refresher"].stop()
+        app.extensions["liftbite.transfers"].stop()
         close(app.extensions["liftbite.sessions"])
 
 

@@ -24,14 +24,14 @@ from liftbite.cli.commands import FILE, JSON, bad_input, read_job
 @contextmanager
 def shop_of(file: Path) -> Iterator[tuple[Session, int]]:
     """A shop that holds nothing but the job of a file, for as long as it is looked at; the session and its number."""
-    from liftbite.api.jobs.files import bring_in
+    from liftbite.store.carry import bring_job
     from liftbite.store.database import open_database, writing
 
     filed = read_job(file)
     with TemporaryDirectory(prefix="liftbite-") as folder:
         sessions = open_database(Path(folder) / "shop.sqlite")
         with writing(sessions) as session:
-            job_id = bring_in(session, filed, datetime.now(UTC))
+            job_id = bring_job(session, filed, datetime.now(UTC), uid=filed.uid)
         with sessions() as session:
             yield session, job_id
 

@@ -1,20 +1,25 @@
 """What is said of a job, read as what it is of: whoever says it, the bench, Fit, Prove or a job file.
 
-`read_said`   a line of the record, its words checked by what its kind means
+- `read_said`     a line of the record, its words checked by what its kind means
+- `readable`      the lines of a record that can be read, and those that cannot
+- `names_of_now`, `under_names_of_now`   what own steps and checks went by before; a record by the names of now
 
 `job.record` knows which words a kind has; what a hole, a trip or a cause is, the rooms above it know.
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import replace
+from functools import lru_cache
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolt_map import read_hole
 from liftbite.core.fit.pattern import read_pattern
+from liftbite.core.fit.progress import own_keys_of_before
 from liftbite.core.fit.tightening import read_way
 from liftbite.core.job.record import Line, read_line, takes_back
-from liftbite.core.measure.own import read_own
+from liftbite.core.measure.own import own_names_of_before, read_own
 from liftbite.core.measure.scope import SYMPTOMS
 from liftbite.core.prove.bleeding import read_step, used_of
 from liftbite.core.prove.cards import ITEMS, NOISE
@@ -95,4 +100,67 @@ def read_said(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
     reads = _READERS.get(kind)
     if reads is not None and not takes_back(line):
         reads(line)
+    return line
+
+
+@lru_cache(maxsize=65_536)
+def _fault_of(kind: str, key: str, said: tuple[tuple[str, str], ...], who: str) -> str:
+    """Why a line cannot be read; empty where it can."""
+    try:
+        read_said(kind, key, dict(said), who)
+    except UnreadableEntry as error:
+        return error.reason
+    return ""
+
+
+def readable(record: Iterable[Line]) -> tuple[list[Line], list[tuple[Line, str]]]:
+    """The lines of a record that can be read, and with why those that cannot: a line of before keeps no job shut.
+
+    >>> good, bad = readable([Line("trip", "1", {"distance": "42 km"}), Line("own", "Gap", {"unit": "furlong"})])
+    >>> len(good), bad[0][1]
+    (1, 'Gap: “furlong” is no unit; mm, in, °, N, bar and the like are')
+    """
+    good, bad = [], []
+    for line in record:
+        try:
+            fault = _fault_of(line.kind, line.key, tuple(sorted(line.said.items())), line.who)
+        except TypeError:  # words that are none
+            fault = "its words are damaged"
+        if fault:
+            bad.append((line, fault))
+        else:
+            good.append(line)
+    return good, bad
+
+
+def names_of_now(record: Iterable[Line], shop_steps: Iterable[str] = ()) -> dict[str, str]:
+    """What a job's own steps and checks went by before -> what they go by, where only one can be meant.
+
+    Parameters
+    ----------
+    record : what was said of the job
+    shop_steps : titles of steps the shop adds
+    """
+    lines = list(record)
+    titles = [*shop_steps, *(line.key for line in lines if line.kind == "own step")]
+    return own_names_of_before(lines) | own_keys_of_before(dict.fromkeys(titles))
+
+
+def under_names_of_now(record: Iterable[Line], names: Mapping[str, str]) -> list[Line]:
+    """A record with every own step and check by the name of now."""
+    return [_renamed(line, names) for line in record] if names else list(record)
+
+
+def _renamed(line: Line, names: Mapping[str, str]) -> Line:
+    if line.kind in {"step", "at it", "check", "verdict"}:
+        return replace(line, key=names.get(line.key, line.key))
+    if line.kind == "bolt":
+        step, colon, turn = line.key.rpartition(":")
+        return replace(line, key=names.get(step, step) + colon + turn)
+    if line.kind == "photo":
+        kind, colon, name = line.said.get("of", "").partition(":")
+        return replace(line, said={**line.said, "of": kind + colon + names.get(name, name)}) if name in names else line
+    if line.kind == "own step":
+        after = line.said.get("after", "")
+        return replace(line, said={**line.said, "after": names[after]}) if after in names else line
     return line

@@ -6,6 +6,9 @@
 - `readings`    readings as CSV
 - `shelf`       the shelf, `*.liftbite-shelf.json`
 - `shelf_csv`   the shelf as CSV
+- `shop`        what a shop holds besides its jobs and photos
+- `relation`    how a job of a file stands to the same job here
+- `photo`       photos as they are kept
 - `archive`     everything of a shop in one
 - `versions`    files of before, read as they are now
 - `table`       rows out of a text

@@ -1,6 +1,7 @@
 """Kinds of fields that requests and files share.
 
 - `Finite`, `Count`   a number that is one, and one that counts
+- `Money`, `Hours`, `Share`, `Named`   what the sums of a shop are made of
 - `Words`, `Short`    text that can be stored
 - `Moment`, `moment_of`   when something was
 """
@@ -10,7 +11,7 @@ from __future__ import annotations
 from datetime import UTC, datetime
 from typing import Annotated
 
-from pydantic import AfterValidator, Field
+from pydantic import AfterValidator, Field, StringConstraints
 
 
 def storable(text: str) -> str:
@@ -58,3 +59,8 @@ Moment = Annotated[str, Field(max_length=40), AfterValidator(_moment)]
 #: A number that counts: revisions, lines.
 Count = Annotated[int, Field(strict=True, ge=1, le=2**53)]
 Finite = Annotated[float, Field(strict=True, allow_inf_nan=False)]
+#: Money and hours of a shop's sums, a share, the name of a part: as requests and files take them.
+Money = Annotated[Finite, Field(ge=0, lt=1e9)]
+Hours = Annotated[Finite, Field(ge=0, le=1e6)]
+Share = Annotated[Finite, Field(ge=0, le=1)]
+Named = Annotated[Words, StringConstraints(strip_whitespace=True, min_length=1, max_length=80)]

@@ -1,48 +1,62 @@
 """What was measured, as a job file carries it: series with their readings, the manual's limits, sums.
 
-- `Filed`, `FiledSeries`, `FiledReading`, `FiledLimit`   what a bench holds, without numbers of a store
+- `Filed`, `FiledSeries`, `FiledReading`, `FiledLimit`, `FiledInstrument`   what a bench holds, less its numbers
 - `FileBench`      the same as a model of the file
 - `to_bench`, `from_bench`   there and back; every reading is read again as if it had been keyed
+- `line_back`, `series_back`, `reading_back`, `limit_back`, `renewal_back`   one of each, there and back
 """
 
 from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from datetime import UTC, datetime
+from datetime import UTC, date, datetime
 from math import isclose
 from typing import Annotated, Any, Literal, get_args
 
 from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
-from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.job.ledger import FOUND, MAX_TEXT, PLAN
 from liftbite.core.job.record import MAX_NAME, MAX_WORDS, Line
 from liftbite.core.measure.check import Check
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import ASKS, how_said, read_filed, read_how, read_limit
 from liftbite.core.measure.own import known_checks
 from liftbite.core.measure.parts_list import Renewal
 from liftbite.core.said import read_said
-from liftbite.files.fields import Finite, Moment, Short, Words, moment_of
+from liftbite.files.fields import Finite, Hours, Moment, Money, Named, Share, Short, Words, moment_of
 
 Source = Literal["typed", "gauge", "file"]
+#: Most lines of the record of a job.
+MOST_LINES = 20_000
+#: An identity, made once; what a vehicle was called.
+Identity = Annotated[Words, Field(max_length=40, pattern=r"^[0-9a-f-]*$")]
+Called = Annotated[Words, Field(max_length=MAX_TEXT)] | None
 
 
 @dataclass(frozen=True, slots=True)
 class FiledReading:
-    """A reading, when it was taken (UTC), where it came from, and whether it was taken back since."""
+    """A reading, when it was taken (UTC), where it came from, and whether it was taken back since.
+
+    `back` where it was the last thing done to its series, so that it can still be brought back.
+    """
 
     reading: Reading
     at: datetime
     source: str = "typed"
     withdrawn: bool = False
     who: str = ""
+    back: bool = False
 
 
 @dataclass(frozen=True, slots=True)
 class FiledSeries:
-    """Readings taken together: of which check and which build's part, since when (UTC), at what mileage [m], how."""
+    """Readings taken together: of which check and which build's part, since when (UTC), at what mileage [m], how.
+
+    `vehicle` is what the vehicle was called then; None for what the job calls it.
+    """
 
     check: str
     begun_at: datetime
@@ -50,27 +64,51 @@ class FiledSeries:
     settings: Mapping[str, Any] = field(default_factory=dict)
     readings: tuple[FiledReading, ...] = ()
     build: str = FOUND
+    vehicle: str | None = None
 
 
 @dataclass(frozen=True, slots=True)
 class FiledLimit:
-    """A limit of the vehicle's manual: which of which check, as typed [SI], and where it stands."""
+    """A limit of the vehicle's manual: which of which check, as typed [SI], where it stands, and since when.
+
+    `vehicle` is what the vehicle was called then; None for what the job calls it.
+    """
 
     check: str
     name: str
     typed: str
     si: float
     source: str = ""
+    vehicle: str | None = None
+    at: datetime | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class FiledInstrument:
+    """An instrument of the shop: its identity, what it is, its step and doubt [SI], its calibration, its port."""
+
+    uid: str
+    kind: str
+    name: str
+    resolution: float
+    uncertainty: float
+    calibrated_on: str = ""
+    port: str = ""
 
 
 @dataclass(frozen=True, slots=True)
 class Filed:
-    """All that a bench holds of a job."""
+    """All that a bench holds of a job, with the shop's own instruments its readings were taken with.
+
+    `unread` are lines of the record that no version can read; they go along as they stand.
+    """
 
     series: tuple[FiledSeries, ...] = ()
     limits: tuple[FiledLimit, ...] = ()
     renewals: tuple[Renewal, ...] = ()
     record: tuple[Line, ...] = ()
+    instruments: tuple[FiledInstrument, ...] = ()
+    unread: tuple[Line, ...] = ()
 
 
 class _Strict(BaseModel):
@@ -91,7 +129,9 @@ class FileReading(_Strict):
     at: Moment = Field(description="When, ISO 8601 with its zone.")
     source: Source = "typed"
     withdrawn: bool = Field(default=False, description="Taken back since; it counts no more, and is kept.")
+    back: bool = Field(default=False, description="It was taken back last, and can still be brought back.")
     who: Words = Field(default="", max_length=MAX_NAME, description="Who read it.")
+    held: Identity = Field(default="", description="Identity of the instrument, where it was one of `instruments`.")
 
 
 class FileSeries(_Strict):
@@ -109,6 +149,7 @@ class FileSeries(_Strict):
         default_factory=dict, max_length=10, description="What a calculation asks: a floater's shims raise or lower."
     )
     build: Literal["found", "planned"] = Field(default="found", description="Of the part that was found, or goes in.")
+    vehicle: Called = Field(default=None, description="What the vehicle was called then, where that differs.")
     readings: list[FileReading] = Field(max_length=10_000)
 
 
@@ -119,17 +160,31 @@ class FileLimit(_Strict):
     limit: Words = Field(max_length=20, description="new, least, most or spread.")
     typed: Short = Field(description="As typed, with its unit.")
     source: Words = Field(default="", max_length=200)
+    vehicle: Called = Field(default=None, description="What the vehicle was called then, where that differs.")
+    at: Moment | None = Field(default=None, description="When it was typed.")
+
+
+class FileInstrument(_Strict):
+    """An instrument of the shop, that readings were taken with."""
+
+    uid: Identity = Field(min_length=1)
+    kind: Words = Field(max_length=40)
+    name: Words = Field(min_length=1, max_length=80)
+    resolution: Annotated[Finite, Field(gt=0, le=1e6)]
+    uncertainty: Annotated[Finite, Field(gt=0, le=1e6)]
+    calibrated_on: Words = Field(default="", max_length=10, description="ISO date, or empty.")
+    port: Words = Field(default="", max_length=200, description="Where its data port is read; only in a shop's file.")
 
 
 class FileRenewal(_Strict):
     """The figures of a sum of renewing a part while it is open."""
 
-    part: Words = Field(min_length=1, max_length=80)
-    price: Annotated[Finite, Field(ge=0, le=1e9)]
-    chance: Annotated[Finite, Field(ge=0, le=1)]
-    hours: Annotated[Finite, Field(ge=0, le=1e6)]
-    rate: Annotated[Finite, Field(ge=0, le=1e9)]
-    extra_hours: Annotated[Finite, Field(ge=0, le=1e6)] = 0.0
+    part: Named
+    price: Money
+    chance: Share
+    hours: Hours
+    rate: Money
+    extra_hours: Hours = 0.0
 
 
 class FileLine(_Strict):
@@ -142,13 +197,29 @@ class FileLine(_Strict):
     at: Moment = Field(description="When, ISO 8601 with its zone.")
 
 
+class FileRawLine(_Strict):
+    """A line of the record as it stands, that no version can read."""
+
+    kind: Words = Field(max_length=200)
+    key: Words = Field(default="", max_length=4000)
+    said: dict[Words, Words] = Field(default_factory=dict, max_length=100)
+    who: Words = Field(default="", max_length=200)
+    at: Moment = Field(description="When, ISO 8601 with its zone.")
+
+
 class FileBench(_Strict):
     """What was measured."""
 
     series: list[FileSeries] = Field(default_factory=list, max_length=10_000)
     limits: list[FileLimit] = Field(default_factory=list, max_length=1_000)
     renewals: list[FileRenewal] = Field(default_factory=list, max_length=200)
-    record: list[FileLine] = Field(default_factory=list, max_length=20_000, description="What was said, in order.")
+    record: list[FileLine] = Field(default_factory=list, max_length=MOST_LINES, description="What was said, in order.")
+    instruments: list[FileInstrument] = Field(default_factory=list, max_length=1_000)
+    unread: list[FileRawLine] = Field(
+        default_factory=list,
+        max_length=MOST_LINES,
+        description="Lines of the record nobody can read; kept as they are.",
+    )
 
 
 def _text(moment: datetime) -> str:
@@ -159,13 +230,51 @@ def to_bench(filed: Filed) -> FileBench | None:
     """What a bench holds, as a job file has it; None where it holds nothing."""
     if filed == Filed():
         return None
+    checks = known_checks(filed.record)
     return FileBench(
-        series=[_to_series(t, known_checks(filed.record)) for t in filed.series],
-        limits=[FileLimit(check=x.check, limit=x.name, typed=x.typed, source=x.source) for x in filed.limits],
-        renewals=[FileRenewal(part=s.part, price=s.price, chance=s.chance, hours=s.hours, rate=s.rate,
-                      extra_hours=s.extra_hours) for s in filed.renewals],
-        record=[FileLine(kind=x.kind, key=x.key, said=dict(x.said), who=x.who, at=x.at) for x in filed.record],
-    )  # fmt: skip
+        series=[_to_series(t, checks) for t in filed.series],
+        limits=[_to_limit(x) for x in filed.limits],
+        renewals=[_to_renewal(s) for s in filed.renewals],
+        record=[_to_line(x) for x in filed.record],
+        instruments=[to_instrument(each) for each in filed.instruments],
+        unread=[FileRawLine(kind=x.kind, key=x.key, said=dict(x.said), who=x.who, at=x.at) for x in filed.unread],
+    )
+
+
+def _to_limit(x: FiledLimit) -> FileLimit:
+    return FileLimit(check=x.check, limit=x.name, typed=x.typed, source=x.source, vehicle=x.vehicle,
+                     at=_text(x.at) if x.at else None)  # fmt: skip
+
+
+def _to_renewal(s: Renewal) -> FileRenewal:
+    return FileRenewal(part=s.part, price=s.price, chance=s.chance, hours=s.hours, rate=s.rate,
+                       extra_hours=s.extra_hours)  # fmt: skip
+
+
+def _to_line(x: Line) -> FileLine:
+    return FileLine(kind=x.kind, key=x.key, said=dict(x.said), who=x.who, at=x.at)
+
+
+def to_instrument(each: FiledInstrument) -> FileInstrument:
+    """An instrument as files have it."""
+    return FileInstrument(uid=each.uid, kind=each.kind, name=each.name, resolution=each.resolution,
+                          uncertainty=each.uncertainty, calibrated_on=each.calibrated_on, port=each.port)  # fmt: skip
+
+
+def from_instrument(each: FileInstrument) -> FiledInstrument:
+    """An instrument of a file.
+
+    Raises
+    ------
+    UnreadableFile : a kind there is none of, or no day
+    """
+    if each.kind not in INSTRUMENT_KINDS:
+        raise UnreadableFile(f"instrument “{each.name}”: “{each.kind}” is no kind of instrument")
+    try:
+        day = date.fromisoformat(each.calibrated_on).isoformat() if each.calibrated_on else ""
+    except ValueError:
+        raise UnreadableFile(f"instrument “{each.name}”: “{each.calibrated_on}” is no day") from None
+    return FiledInstrument(each.uid, each.kind, each.name, each.resolution, each.uncertainty, day, each.port)
 
 
 def _to_series(series: FiledSeries, checks: Mapping[str, Check]) -> FileSeries:
@@ -174,7 +283,7 @@ def _to_series(series: FiledSeries, checks: Mapping[str, Check]) -> FileSeries:
     return FileSeries(
         check=series.check, at=_text(series.begun_at), distance=series.distance,
         label=str(series.settings.get("label", "")), readings=[_to_reading(r) for r in series.readings],
-        asked=asked, build="found" if series.build == FOUND else "planned", **how,
+        asked=asked, build="found" if series.build == FOUND else "planned", vehicle=series.vehicle, **how,
     )  # fmt: skip
 
 
@@ -183,7 +292,7 @@ def _to_reading(filed: FiledReading) -> FileReading:
     source: Source = next((s for s in get_args(Source) if s == filed.source), "file")
     return FileReading(place=r.place, typed=r.typed, si=r.si, instrument=r.instrument,
                        uncertainty=r.uncertainty or None, skipped=r.skipped, at=_text(filed.at), source=source,
-                       withdrawn=filed.withdrawn, who=filed.who)  # fmt: skip
+                       withdrawn=filed.withdrawn, back=filed.back, who=filed.who, held=r.held)  # fmt: skip
 
 
 def from_bench(file: FileBench | None) -> Filed:
@@ -203,8 +312,65 @@ def from_bench(file: FileBench | None) -> Filed:
         raise UnreadableFile("the same limit of the same check is given twice")
     if len({s.part for s in file.renewals}) < len(file.renewals):
         raise UnreadableFile("the same part stands twice among the renewals")
-    renewals = tuple(Renewal(s.part, s.price, s.chance, s.hours, s.rate, s.extra_hours) for s in file.renewals)
-    return Filed(series, limits, renewals, record)
+    renewals = tuple(_from_renewal(s) for s in file.renewals)
+    instruments = tuple(from_instrument(each) for each in file.instruments)
+    unread = tuple(Line(x.kind, x.key, dict(x.said), x.who, _text(moment_of(x.at))) for x in file.unread)
+    return Filed(series, limits, renewals, record, instruments, unread)
+
+
+def line_back(line: Line) -> Line:
+    """A line of the record as a file would carry it, read again.
+
+    Raises
+    ------
+    UnreadableFile, ValidationError : no file could
+    """
+    return _from_line(_to_line(line), "this line")
+
+
+def series_back(check: str, at: datetime, distance: float | None, settings: Mapping[str, Any], build: str,
+                checks: Mapping[str, Check]) -> FiledSeries:  # fmt: skip
+    """Readings taken together, without them, as a file would carry them, read again.
+
+    Raises
+    ------
+    UnreadableFile, ValidationError : no file could
+    """
+    return _from_series(_to_series(FiledSeries(check, at, distance, settings, (), build), checks), checks, check)
+
+
+def reading_back(check: Check, reading: Reading, at: datetime, source: str, who: str) -> FiledReading:
+    """A reading as a file would carry it, read again.
+
+    Raises
+    ------
+    UnreadableFile, ValidationError : no file could
+    """
+    return _from_reading(check, _to_reading(FiledReading(reading, at, source, False, who)), check.label)
+
+
+def limit_back(limit: FiledLimit, checks: Mapping[str, Check]) -> FiledLimit:
+    """A limit as a file would carry it, read again.
+
+    Raises
+    ------
+    UnreadableFile, ValidationError : no file could
+    """
+    return _from_limit(_to_limit(limit), checks, "this limit")
+
+
+def renewal_back(found: Renewal) -> Renewal:
+    """The figures of a renewal as a file would carry them, read again.
+
+    Raises
+    ------
+    ValidationError : no file could
+    """
+    return _from_renewal(_to_renewal(found))
+
+
+def _from_renewal(s: FileRenewal) -> Renewal:
+    return Renewal(s.part, s.price, s.chance, s.hours, s.rate, s.extra_hours)
 
 
 def _from_line(line: FileLine, where: str) -> Line:
@@ -236,17 +402,17 @@ def _from_series(series: FileSeries, checks: Mapping[str, Check], where: str) ->
         settings["label"] = series.label
     readings = tuple(_from_reading(check, r, f"{where}, {r.place}") for r in series.readings)
     return FiledSeries(check.name, moment_of(series.at), series.distance, settings, readings,
-                       FOUND if series.build == "found" else PLAN)  # fmt: skip
+                       FOUND if series.build == "found" else PLAN, series.vehicle)  # fmt: skip
 
 
 def _from_reading(check: Check, read: FileReading, where: str) -> FiledReading:
     try:
-        found = read_filed(check, read.place, read.typed, read.instrument, read.uncertainty, read.skipped)
+        found = read_filed(check, read.place, read.typed, read.instrument, read.uncertainty, read.skipped, read.held)
     except UnreadableEntry as error:
         raise UnreadableFile(f"{where}: {error.reason}") from None
     if read.si is not None and (found.si is None or not isclose(read.si, found.si, rel_tol=1e-9, abs_tol=1e-12)):
         raise UnreadableFile(f"{where}: “{read.typed}” is not {read.si:.6g} in SI, as the file says")
-    return FiledReading(found, moment_of(read.at), read.source, read.withdrawn, read.who)
+    return FiledReading(found, moment_of(read.at), read.source, read.withdrawn, read.who, read.back)
 
 
 def _from_limit(limit: FileLimit, checks: Mapping[str, Check], where: str) -> FiledLimit:
@@ -255,4 +421,5 @@ def _from_limit(limit: FileLimit, checks: Mapping[str, Check], where: str) -> Fi
         keyed = read_limit(check, limit.limit, limit.typed)
     except UnreadableEntry as error:
         raise UnreadableFile(f"{where}: {error.reason}") from None
-    return FiledLimit(check.name, limit.limit, keyed.typed, keyed.si, limit.source)
+    return FiledLimit(check.name, limit.limit, keyed.typed, keyed.si, limit.source, limit.vehicle,
+                      moment_of(limit.at) if limit.at else None)  # fmt: skip

@@ -19,10 +19,10 @@ from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.fit.case import QUESTIONS, Case
 from liftbite.core.fit.library import LIBRARY
 from liftbite.core.fit.plan import BACK, Plan
-from liftbite.core.fit.progress import own_key
+from liftbite.core.fit.progress import fits, own_key, own_keys_of_before, own_steps
 from liftbite.core.fit.step import Evidence, Stretch
 from liftbite.core.job.record import Line
-from liftbite.core.said import read_said
+from liftbite.core.said import read_said, under_names_of_now
 from liftbite.files.fields import Words
 from liftbite.files.json_text import read_json
 
@@ -106,11 +106,14 @@ def read_plan(text: str) -> list[Line]:
         *(BACK + key for key, step in LIBRARY.items() if step.back),
         *(own_key(o.title) for o in filed.own),
     }
+    before = own_keys_of_before(o.title for o in filed.own)
     for key in (*(step.key for step in filed.steps), *(o.after for o in filed.own if o.after)):
-        if key not in known:
+        if before.get(key, key) not in known:
             raise UnreadableFile(f"“{key}” is no step of any plan")
     try:
-        return [*_answers(filed), *(read_said("own step", o.title, _own(o)) for o in filed.own),
+        own = [read_said("own step", o.title, _own(o)) for o in filed.own]
+        fits(own_steps(under_names_of_now(own, before)))
+        return [*_answers(filed), *own,
                 *(read_said("tightening", way.key, way.said) for way in filed.tightening)]  # fmt: skip
     except UnreadableEntry as error:
         raise UnreadableFile(str(error)) from None

@@ -49,7 +49,9 @@ def write_shelf(parts: Iterable[ShelfPart]) -> str:
     """
     parts = list(parts)
     columns = [c for c in _columns() if any(c in p.values for p in parts)]
-    rows = [[p.slot, p.name, f"{p.price:g}", p.source, p.notes, *(p.values.get(c, "") for c in columns)] for p in parts]
+    rows = [
+        [p.slot, p.name, f"{p.price:.15g}", p.source, p.notes, *(p.values.get(c, "") for c in columns)] for p in parts
+    ]
     return write_table([[*_PLAIN, *columns], *rows])
 
 

@@ -15,32 +15,44 @@ from itertools import islice
 
 from liftbite.core.errors import UnreadableFile
 
-#: What a spreadsheet takes for a formula, or for one of ours that was defused before.
-_FORMULA = re.compile(r"'*+[=+\-@\t\r]")
-#: A figure with its unit, which begins like one and is none.
-_FIGURE = re.compile(r"[+\-−]?\d[\d.,/ ]*+[^\d=+@|!()]{0,12}")
+#: Where a spreadsheet may begin a cell inside one of ours: it splits at its own separator, whatever the file's is.
+_SPLITS = "\t\r\n,;|"
+#: What it takes for a formula, full-width signs as well, behind quotes and blanks it does not mind.
+_BEGINS = re.compile(r"['\"\s]*+[=+\-@＝＋－＠]")
+#: A figure with its unit, which begins like a formula and is none.
+_FIGURE = re.compile(r"[+\-−]?\d[\d./ ]*+(?:[^\W\d_]|[%°·²³ ]|(?<=lb|ft|oz)-(?=ft|lb|in)){0,12}")
+_INDENTED = re.compile(r"'*+[\t\r]")
+_PARTS = re.compile(f"([{re.escape(_SPLITS)}])")
 
 
-def _like_a_formula(cell: str) -> bool:
-    return _FORMULA.match(cell) is not None and _FIGURE.fullmatch(cell[:60]) is None
+def _like_a_formula(part: str) -> bool:
+    return _BEGINS.match(part) is not None and _FIGURE.fullmatch(part) is None
 
 
 def defused(cell: str) -> str:
-    """A cell as it is written: one that begins a formula is led by an apostrophe, as a spreadsheet marks text.
+    """A cell as it is written: whatever in it a spreadsheet would take for a formula is led by an apostrophe.
 
-    >>> defused("=1+1"), defused("-0.02 mm"), defused("Cover, 240 mm")
-    ("'=1+1", '-0.02 mm', 'Cover, 240 mm')
+    Looked at is the whole of it, and what stands behind every separator some spreadsheet splits at.
+
+    >>> defused("=1+1"), defused("-0.02 mm"), defused("Cover; =cmd()"), defused("Cover, 240 mm")
+    ("'=1+1", '-0.02 mm', "Cover;' =cmd()", 'Cover, 240 mm')
     """
-    return f"'{cell}" if _like_a_formula(cell) else cell
+    parts = _PARTS.split(cell)
+    found = "".join(f"'{part}" if n % 2 == 0 and _like_a_formula(part) else part for n, part in enumerate(parts))
+    return f"'{found}" if _INDENTED.match(cell) else found
 
 
 def as_meant(cell: str) -> str:
     """A cell as it was before it was defused.
 
-    >>> as_meant("'=1+1"), as_meant("'tis so"), as_meant(defused("'=1"))
-    ('=1+1', "'tis so", "'=1")
+    >>> as_meant("'=1+1"), as_meant("'tis so"), as_meant(defused("'=1")), as_meant("Cover;' =cmd()")
+    ('=1+1', "'tis so", "'=1", 'Cover; =cmd()')
     """
-    return cell[1:] if cell.startswith("'") and _like_a_formula(cell[1:]) else cell
+    if cell.startswith("'") and _INDENTED.match(cell[1:]):
+        cell = cell[1:]
+    parts = _PARTS.split(cell)
+    return "".join(part[1:] if n % 2 == 0 and part.startswith("'") and _like_a_formula(part[1:]) else part
+                   for n, part in enumerate(parts))  # fmt: skip
 
 
 def write_table(rows: Iterable[Sequence[object]]) -> str:

@@ -40,10 +40,11 @@ def newest_job(raw: Mapping[str, Any]) -> dict[str, Any]:
     """The fields of a job file, as the newest version has them; what does not have the shape of one is left as it is.
 
     >>> newest_job({"version": 1, "revisions": [], "bench": {"sums": []}})
-    {'version': 3, 'revisions': [], 'bench': {'renewals': []}}
+    {'version': 4, 'revisions': [], 'bench': {'renewals': []}}
     """
     found = _of_2(raw) if raw.get("version") == 1 else dict(raw)
-    return _of_3(found) if found.get("version") == 2 else found
+    found = _of_3(found) if found.get("version") == 2 else found
+    return found | {"version": 4} if found.get("version") == 3 else found
 
 
 def _of_3(raw: Mapping[str, Any]) -> dict[str, Any]:

@@ -1,10 +1,14 @@
 """Copies of the shop's file that can be brought back: taken while it is in use, and looked at before they count.
 
-- `Backup`, `backups_of`   what is kept beside a file, newest first
+- `Backup`, `WHY`, `backups_of`   what is kept beside a file and why, newest first
 - `back_up`, `restore`     a copy out, and one back in under a program that may be running
 - `keep`, `thin`, `Keeper`   the copy of the hour, which of the older ones stay, and who sees to it
-- `faults_of`              what is wrong with a file
+- `room_for`, `room_said`  how much room the copies of the hour may take, and what it is too little for
+- `faults_of`, `lacks`     what is wrong with a file, and what is missing beside one
 - `last_good`              the newest copy that can be used
+
+A copy somebody took, and what stood there before a copy was brought back, are kept until somebody takes them away. Only
+the copies of the hour give way to newer ones.
 """
 
 from __future__ import annotations
@@ -13,9 +17,11 @@ import contextlib
 import logging
 import os
 import re
+import shutil
 import sqlite3
 import threading
-from collections.abc import Iterable, Iterator
+import uuid
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
@@ -23,9 +29,16 @@ from pathlib import Path
 log = logging.getLogger(__name__)
 #: The newest copies of so many different hours, days and weeks stay.
 HOURS, DAYS, WEEKS = 24, 14, 8
-#: All copies together take no more than this, but for the newest [bytes].
-ROOM = 2 * 1024**3
-_NAME = re.compile(r"(\d{8}T\d{6}Z)(?:-\d+)?\.sqlite")
+#: What is left free on the disk for the shop to grow: so much, and so many times its own size [bytes].
+FREE, FREE_TIMES = 512 * 1024**2, 2
+#: Why a copy is there; files of before say nothing and are taken for copies of the hour.
+WHY: Mapping[str, str] = {
+    "hour": "copy of the hour", "hand": "taken by hand", "restore": "what stood there before a copy was brought back",
+    "": "copy of the hour",
+}  # fmt: skip
+#: Copies that give way to newer ones.
+_GIVE_WAY = ("hour", "")
+_NAME = re.compile(r"(\d{8}T\d{6}Z)(?:-\d+)?(?:-(hour|hand|restore))?\.sqlite")
 _WAIT = 5.0
 
 
@@ -35,11 +48,12 @@ class NotBackedUp(Exception):
 
 @dataclass(frozen=True, slots=True)
 class Backup:
-    """A copy: its file, when it was taken (UTC) and its size [bytes]."""
+    """A copy: its file, when it was taken (UTC), its size [bytes] and why it was taken, of `WHY`."""
 
     path: Path
     at: datetime
     size: int
+    why: str = ""
 
 
 def folder_of(shop: Path) -> Path:
@@ -55,7 +69,8 @@ def backups_of(shop: Path) -> list[Backup]:
         named = _NAME.fullmatch(path.name)
         if named:
             at = datetime.strptime(named[1], "%Y%m%dT%H%M%SZ").replace(tzinfo=UTC)
-            found.append(Backup(path, at, path.stat().st_size))
+            with contextlib.suppress(FileNotFoundError):  # gone since the folder was read
+                found.append(Backup(path, at, path.stat().st_size, named[2] or ""))
     return sorted(found, key=lambda b: (b.at, b.path.name), reverse=True)
 
 
@@ -95,12 +110,23 @@ def back_up(shop: Path, to: Path) -> Backup:
 
 
 def _copy(from_: Path, to: Path) -> None:
-    """One file's content into another, page by page, by SQLite's own online copy; the target is for its owner only."""
+    """One file's content into another, page by page, by SQLite's own online copy; the target is for its owner only.
+
+    The copy is whole in itself, so it does not say that it is in use.
+    """
     if not to.exists():
         os.close(os.open(to, os.O_CREAT | os.O_RDWR, 0o600))
     with _opened(f"{from_.absolute().as_uri()}?mode=ro") as source, _opened(str(to)) as target:
         source.backup(target, pages=256, sleep=0.01)
         target.execute("PRAGMA journal_mode=DELETE").close()
+        if _has_identity(target):
+            target.execute("UPDATE shop SET in_use = ''").close()
+            target.commit()
+
+
+def _has_identity(connection: sqlite3.Connection) -> bool:
+    query = "SELECT 1 FROM sqlite_master WHERE type = 'table' AND name = 'shop'"
+    return connection.execute(query).fetchone() is not None
 
 
 @contextlib.contextmanager
@@ -115,7 +141,8 @@ def _opened(name: str) -> Iterator[sqlite3.Connection]:
 def restore(shop: Path, source: Path) -> Path | None:
     """Puts a copy back in the place of a shop's file; what stood there is kept as a copy of its own, if it was whole.
 
-    A program that has the file open goes on with what was put back.
+    A program that has the file open goes on with what was put back. The file is in another state then, so that what
+    was asked of the state before is told apart, and no number of a job is given a second time.
 
     Raises
     ------
@@ -126,42 +153,108 @@ def restore(shop: Path, source: Path) -> Path | None:
         raise NotBackedUp(f"{source} cannot be brought back: {faults[0]}.")
     before = None
     if shop.exists() and not faults_of(shop):
-        before = back_up(shop, new_name(shop, datetime.now(UTC))).path
+        before = back_up(shop, new_name(shop, datetime.now(UTC), "restore")).path
     elif shop.exists():
         before = shop.with_name(f"{shop.name}.damaged-{datetime.now(UTC):%Y%m%dT%H%M%SZ}")
         shop.replace(before)
         for rest in ("-wal", "-shm"):
             shop.with_name(shop.name + rest).unlink(missing_ok=True)
+    ready = shop.with_name(f".{shop.name}.{uuid.uuid4().hex[:8]}.ready")
     try:
         shop.parent.mkdir(parents=True, exist_ok=True, mode=0o700)
+        last_job, in_use = _said_of(before) if before is not None else (0, "")
+        _copy(source, ready)
+        _as_new_state(ready, last_job, _in_use(shop) or in_use)
         if not shop.exists():
             os.close(os.open(shop, os.O_CREAT | os.O_RDWR, 0o600))
-        with _opened(f"{source.absolute().as_uri()}?mode=ro") as copy, _opened(str(shop)) as target:
+        with _opened(f"{ready.absolute().as_uri()}?mode=ro") as copy, _opened(str(shop)) as target:
             target.execute("PRAGMA synchronous=FULL").close()
             copy.backup(target)
     except (OSError, sqlite3.Error) as error:
         raise NotBackedUp(f"{shop} could not be written: {getattr(error, 'strerror', None) or error}.") from None
+    finally:
+        for rest in ("", "-wal", "-shm"):
+            ready.with_name(ready.name + rest).unlink(missing_ok=True)
     return before
 
 
-def new_name(shop: Path, at: datetime) -> Path:
-    """Where a copy taken at a moment is kept, beside the shop's file."""
-    folder, stem = folder_of(shop), f"{at:%Y%m%dT%H%M%SZ}"
-    names = (folder / f"{stem}{tail}.sqlite" for tail in ("", *(f"-{n}" for n in range(2, 1000))))
+def _said_of(path: Path) -> tuple[int, str]:
+    """The highest number a job ever had in a file, and since when it was in use; a damaged one says nothing."""
+    try:
+        with _opened(f"{path.absolute().as_uri()}?mode=ro") as connection:
+            highest = connection.execute("SELECT coalesce(max(id), 0) FROM job").fetchone()[0]
+            if not _has_identity(connection):
+                return highest, ""
+            last_job, in_use = connection.execute("SELECT last_job, in_use FROM shop").fetchone()
+            return max(highest, last_job), in_use
+    except sqlite3.Error:
+        return 0, ""
+
+
+def _in_use(path: Path) -> str:
+    return _said_of(path)[1] if path.exists() else ""
+
+
+def _as_new_state(path: Path, last_job: int, in_use: str) -> None:
+    """Brings a copy up to date and makes it a state of its own, before it takes the place of another."""
+    from liftbite.store.database import close, open_database
+
+    close(open_database(path))
+    with _opened(str(path)) as connection:
+        connection.execute("PRAGMA journal_mode=DELETE").close()
+        connection.execute(
+            "UPDATE shop SET state = ?, in_use = ?, "
+            "last_job = max(last_job, ?, (SELECT coalesce(max(id), 0) FROM job))",
+            (uuid.uuid4().hex[:12], in_use, last_job),
+        ).close()
+        connection.commit()
+
+
+def new_name(shop: Path, at: datetime, why: str) -> Path:
+    """Where a copy taken at a moment is kept, beside the shop's file, and why it is taken, of `WHY`."""
+    folder, stem, end = folder_of(shop), f"{at:%Y%m%dT%H%M%SZ}", f"-{why}" if why else ""
+    names = (folder / f"{stem}{tail}{end}.sqlite" for tail in ("", *(f"-{n}" for n in range(2, 1000))))
     return next(name for name in names if not name.exists())
+
+
+def room_for(shop: Path) -> int:
+    """How much the copies of the hour may take: what the disk has free, less what the shop itself may want [bytes]."""
+    folder = folder_of(shop)
+    taken = sum(b.size for b in backups_of(shop) if b.why in _GIVE_WAY)
+    free = shutil.disk_usage(folder if folder.is_dir() else shop.parent).free
+    return max(free + taken - FREE - FREE_TIMES * shop.stat().st_size, 0)
+
+
+def room_said(shop: Path) -> str:
+    """What the disk is too small for; empty where every copy of the hour finds its room."""
+    if not shop.is_file():
+        return ""
+    size, room = max(shop.stat().st_size, 1), room_for(shop)
+    fit, wanted = max(room // size, 1), HOURS + DAYS + WEEKS
+    if fit >= wanted:
+        return ""
+    copies = "one copy" if fit == 1 else f"{fit} copies"
+    return (
+        f"The disk has room for {copies} of the hour of this size, not for the {wanted} that would be kept; "
+        "older ones give way sooner. Copies taken by hand stay."
+    )
 
 
 def keep(shop: Path, at: datetime, *, every: timedelta = timedelta(hours=1)) -> Backup | None:
     """The copy of the hour: taken where the newest one is older than `every` and the shop has changed since."""
     if not shop.is_file():
         raise NotBackedUp(f"There is no shop at {shop}.")
-    newest = next(iter(backups_of(shop)), None)
+    there = [backup for backup in backups_of(shop) if backup.at <= at]  # one dated ahead stops none to come
+    newest = next(iter(there), None)
+    last = next((backup for backup in there if backup.why in _GIVE_WAY), None)
     written = (p.stat() for p in (shop, shop.with_name(f"{shop.name}-wal")) if p.exists())
     changed = max(there.st_mtime for there in written if there.st_size)
-    if newest is not None and (at - newest.at < every or newest.path.stat().st_mtime >= changed):
+    if last is not None and at - last.at < every:
         return None
-    made = back_up(shop, new_name(shop, at))
-    for old in thin(backups_of(shop)):
+    if newest is not None and changed <= newest.path.stat().st_mtime <= at.timestamp():
+        return None
+    made = back_up(shop, new_name(shop, at, "hour"))
+    for old in thin(backups_of(shop), room_for(shop), at):
         old.path.unlink(missing_ok=True)
     return made
 
@@ -172,10 +265,11 @@ class Keeper:
     Attributes
     ----------
     trouble : why the last copy could not be made; empty where it could
+    short : what the disk is too small for; empty where it is not
     """
 
     def __init__(self, shop: Path, look: float = 60.0) -> None:
-        self.shop, self.trouble = shop, ""
+        self.shop, self.trouble, self.short = shop, "", ""
         self._look = look
         self._ended = threading.Event()
         self._thread = threading.Thread(target=self._run, name="backups", daemon=True)
@@ -194,7 +288,7 @@ class Keeper:
         while True:
             try:
                 keep(self.shop, datetime.now(UTC))
-                self.trouble = ""
+                self.trouble, self.short = "", room_said(self.shop)
             except (NotBackedUp, OSError) as error:
                 if str(error) != self.trouble:
                     log.warning("no backup was taken: %s", error)
@@ -203,13 +297,21 @@ class Keeper:
                 return
 
 
-def thin(kept: Iterable[Backup], room: int = ROOM) -> list[Backup]:
-    """Which copies go: all but the newest of each of the last hours, days and weeks, and what finds no room.
+def thin(kept: Iterable[Backup], room: int = 2**63, now: datetime | None = None) -> list[Backup]:
+    """Which copies go: of those of the hour all but the newest of each of the last hours, days and weeks, and what
+    finds no room. Copies taken by hand or by a restore stay, and so do those dated ahead.
+
+    Parameters
+    ----------
+    kept : every copy
+    room : what the copies of the hour may take together, but for the newest [bytes]
+    now : the moment; the newest copy's where left out
 
     >>> thin([])
     []
     """
-    newest_first = sorted(kept, key=lambda b: b.at, reverse=True)
+    found = [backup for backup in kept if backup.why in _GIVE_WAY]
+    newest_first = sorted((b for b in found if now is None or b.at <= now), key=lambda b: b.at, reverse=True)
     stays: set[Path] = set()
     for most, mark in ((HOURS, "%Y%m%d%H"), (DAYS, "%Y%m%d"), (WEEKS, "%G%V")):
         first: dict[str, Backup] = {}
@@ -222,6 +324,28 @@ def thin(kept: Iterable[Backup], room: int = ROOM) -> list[Backup]:
         if backup.path not in stays or (used > room and backup is not newest_first[0]):
             goes.append(backup)
     return goes
+
+
+def lacks(path: Path) -> str:
+    """What is missing beside a file that was copied alone while its shop was served; empty where nothing is.
+
+    What is written goes to a log beside the file first. A file that says it is in use, and has no log, lost it.
+    """
+    if path.with_name(f"{path.name}-wal").exists():
+        return ""
+    with _opened(f"{path.absolute().as_uri()}?mode=ro&immutable=1") as connection:
+        if not connection.execute("SELECT 1 FROM sqlite_master LIMIT 1").fetchone():
+            return (
+                "it holds no table at all: a copy of the file alone, taken while its shop was new and in use; what "
+                f"was written stands in {path.name}-wal, which is not beside it"
+            )
+        since = connection.execute("SELECT in_use FROM shop").fetchone()[0] if _has_identity(connection) else ""
+    if not since:
+        return ""
+    return (
+        f"it is a copy of the file alone, taken while the shop was in use ({since}); what was written since stands in "
+        f"{path.name}-wal, which is not beside it"
+    )
 
 
 def is_shop(path: Path) -> bool:
@@ -254,6 +378,9 @@ def faults_of(path: Path) -> list[str]:
     if path.stat().st_size == 0 and not path.with_name(f"{path.name}-wal").exists():
         return ["it is empty"]
     try:
+        missing = lacks(path)
+        if missing:
+            return [missing]
         with _opened(f"{path.absolute().as_uri()}?mode=ro") as connection:
             tables = {name for (name,) in connection.execute("SELECT name FROM sqlite_master WHERE type = 'table'")}
             if not {"alembic_version", "job"} <= tables:

@@ -2,7 +2,8 @@
 
 - `open_database`   sessions on a file, or `UnusableShop` with a sentence and the way out
 - `writing`         a session whose whole block is one transaction, begun before anything is read
-- `UnusableShop`, `Replaced`, `Busy`, `Full`   why a file cannot be used, now or at all
+- `begin_use`, `close`   while a shop is served its file says so; once all of it stands in the file it does not
+- `UnusableShop`, `Replaced`, `Busy`, `Crowded`, `Full`   why a file cannot be used, now or at all
 - `newest_migration`, `versions`, `migrate`   the tables' version
 """
 
@@ -10,6 +11,7 @@ from __future__ import annotations
 
 import contextlib
 import os
+import socket
 import sqlite3
 from collections.abc import Iterator
 from contextlib import contextmanager
@@ -23,7 +25,10 @@ from sqlalchemy import Connection, Engine, create_engine, event
 from sqlalchemy.exc import DBAPIError
 from sqlalchemy.orm import Session, sessionmaker
 
+from liftbite.store import state
 from liftbite.store.jobs import LedgerCache
+from liftbite.store.read_back import note_written, read_back
+from liftbite.store.turns import TooMany, Turns
 
 MIGRATIONS = Path(__file__).parent / "migrations"
 #: How long a write waits for another one [ms].
@@ -40,7 +45,11 @@ class Replaced(Exception):
 
 
 class Busy(Exception):
-    """Another program, or another write, held the file for longer than a write waits."""
+    """Another program held the file for longer than a write waits."""
+
+
+class Crowded(Exception):
+    """So many writes of this program were before one that its turn did not come in time."""
 
 
 class Full(Exception):
@@ -49,7 +58,8 @@ class Full(Exception):
 
 def _on_connect(connection: sqlite3.Connection, _record: Any) -> None:
     connection.isolation_level = None  # transactions begin where we say
-    for pragma in ("journal_mode=WAL", "foreign_keys=ON", f"busy_timeout={PATIENCE}", "synchronous=FULL"):
+    for pragma in ("journal_mode=WAL", "foreign_keys=ON", f"busy_timeout={PATIENCE}", "synchronous=FULL",
+                   "secure_delete=ON"):  # fmt: skip
         connection.execute(f"PRAGMA {pragma}").close()
 
 
@@ -81,7 +91,54 @@ def open_database(path: Path) -> sessionmaker[Session]:
         engine.dispose()
         raise
     opened = (path, _identity(path))
-    return sessionmaker(engine, expire_on_commit=False, info={"ledgers": LedgerCache(), "opened": opened})
+    sessions = sessionmaker(
+        engine, expire_on_commit=False, info={"ledgers": LedgerCache(), "opened": opened, "turns": Turns()}
+    )
+    event.listen(sessions, "after_flush", note_written)
+    _forget_ended_use(sessions)
+    return sessions
+
+
+def _forget_ended_use(sessions: sessionmaker[Session]) -> None:
+    """A process of this machine that ended without closing the file uses it no more."""
+    with sessions() as session:
+        since = state.in_use_since(session)
+    if since and _has_ended(since):
+        with contextlib.suppress(Busy, Crowded), writing(sessions) as session:
+            state.mark_closed(session)
+
+
+def _has_ended(since: str) -> bool:
+    """Whether the process of this machine that uses a file has ended; of another machine's nothing is known."""
+    number, _, rest = since.partition("@")
+    if rest.partition(" ")[0] != socket.gethostname() or not number.isdecimal():
+        return False
+    try:
+        os.kill(int(number), 0)
+    except ProcessLookupError:
+        return True
+    except (PermissionError, OverflowError):
+        return False
+    return False
+
+
+def begin_use(sessions: sessionmaker[Session], at: str) -> None:
+    """Notes in the file itself, not only in its log, that it is served: a copy of it alone can be told by that.
+
+    Parameters
+    ----------
+    at : the moment, in words
+    """
+    with writing(sessions) as session:
+        state.mark_in_use(session, f"{os.getpid()}@{socket.gethostname()} {at}")
+    settle(sessions)
+
+
+def settle(sessions: sessionmaker[Session]) -> None:
+    """Brings what stands in the log into the file, and empties the log, as far as nobody reads there."""
+    engine: Engine = sessions.kw["bind"]
+    with contextlib.suppress(DBAPIError), engine.connect() as connection:
+        connection.connection.execute("PRAGMA wal_checkpoint(TRUNCATE)")
 
 
 def look_at(path: Path) -> None:
@@ -114,8 +171,33 @@ def look_at(path: Path) -> None:
     _tables(path)
 
 
+def accept_as_it_stands(path: Path) -> None:
+    """Goes on with what a file holds that was copied without its log; what the log held is not in it.
+
+    Raises
+    ------
+    UnusableShop : it cannot be written
+    """
+    try:
+        with contextlib.closing(sqlite3.connect(path, timeout=PATIENCE / 1000)) as connection, connection:
+            connection.execute("UPDATE shop SET in_use = ''")
+    except sqlite3.DatabaseError as error:
+        raise _unusable(error, path) from None
+
+
 def _tables(path: Path) -> None:
     """Looks at what stands in a file before anything is written to it."""
+    from liftbite.store.backups import lacks
+
+    try:
+        missing = lacks(path)
+    except sqlite3.DatabaseError as error:
+        raise _unusable(error, path) from None
+    if missing:
+        raise UnusableShop(
+            f"{path} is not whole: {missing}. Put that file beside it, or go on without with “liftbite check "
+            f"--as-it-stands {path}”. {way_out(path)}"
+        )
     connection = sqlite3.connect(path, timeout=PATIENCE / 1000)
     try:
         tables = {name for (name,) in connection.execute("SELECT name FROM sqlite_master WHERE type = 'table'")}
@@ -175,7 +257,9 @@ def way_out(path: Path) -> str:
 def writing(sessions: sessionmaker[Session], who: str = "") -> Iterator[Session]:
     """A session whose block is one transaction: all of it is kept, or nothing.
 
-    It holds the right to write from the start, so nothing it reads can change before it has written.
+    It holds the right to write from the start, so nothing it reads can change before it has written. Writes of one
+    program take turns in the order they come, and what was written counts only where a job's file can carry it and
+    bring it back (`read_back`).
 
     Parameters
     ----------
@@ -183,16 +267,26 @@ def writing(sessions: sessionmaker[Session], who: str = "") -> Iterator[Session]
 
     Raises
     ------
-    Busy : another write held the file for too long
+    UnreadableEntry : what was written could not be read back
+    Busy : another program held the file for too long
+    Crowded : so many writes of this one were before it that its turn did not come
     Full : no room is left
     Replaced : the file is another one than was opened
     """
     check_identity(sessions)
-    with sessions() as session:
+    turns: Turns = sessions.kw["info"]["turns"]
+    try:
+        turn = contextlib.ExitStack()
+        turn.enter_context(turns.one(PATIENCE / 1000))
+    except TooMany:
+        raise Crowded from None
+    with turn, sessions() as session:
         session.info["who"] = who
         try:
             session.connection(execution_options={"writes": True})
             yield session
+            session.flush()
+            read_back(session)
             session.commit()
         except DBAPIError as error:
             session.rollback()
@@ -231,9 +325,14 @@ def _identity(path: Path) -> tuple[int, int] | None:
 
 def close(sessions: sessionmaker[Session]) -> None:
     """Closes the file: what stands in its log goes into it, and the log goes."""
+    with contextlib.suppress(DBAPIError, Busy, Crowded, Full, Replaced):
+        with sessions() as session:
+            mine = state.in_use_since(session).startswith(f"{os.getpid()}@{socket.gethostname()} ")
+        if mine:
+            with writing(sessions) as session:
+                state.mark_closed(session)
+    settle(sessions)
     engine: Engine = sessions.kw["bind"]
-    with contextlib.suppress(DBAPIError), engine.connect() as connection:
-        connection.connection.execute("PRAGMA wal_checkpoint(TRUNCATE)")
     engine.dispose()
 
 

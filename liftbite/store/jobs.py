@@ -1,7 +1,8 @@
 """Jobs and their ledger, read and appended to.
 
 - `list_jobs`, `count_jobs`, `revisions_of`   reading, through a `LedgerCache`
-- `create`, `append`, `archive`   writing; `Stale` when the writer had not seen what he replaces
+- `create`, `append`, `go_on`, `archive`   writing; `Stale` when the writer had not seen what he replaces
+- `uid_of`, `job_of`   the identity of a job, and the job of one
 - `touch`, `change_of`   the counter of all that is written to a job
 
 Whoever writes opens the session with `database.writing`: its block is the transaction, and nothing here ends it.
@@ -20,7 +21,9 @@ from sqlalchemy.orm import Session, selectinload
 
 from liftbite.core.job.ledger import Entry, Revision, RevisionKind
 from liftbite.core.quantities.torque_curve import TorqueCurve
-from liftbite.store.models import BroughtRow, EntryRow, JobRow, RevisionRow
+from liftbite.files.job import tidy_source
+from liftbite.store.models import BroughtRow, EntryRow, JobRow, RevisionRow, new_identity
+from liftbite.store.state import next_job
 
 
 class Stale(Exception):
@@ -86,16 +89,23 @@ def _to_row(entry: Entry) -> EntryRow:
                     build=entry.build)  # fmt: skip
 
 
-def _from_row(row: EntryRow) -> Entry:
+def entry_of(row: EntryRow) -> Entry:
+    """An entry of its row.
+
+    Raises
+    ------
+    ValueError : its points are damaged
+    """
     try:
         curve = TorqueCurve.of(row.curve["speed"], row.curve["torque"]) if row.curve else None
     except (ValueError, TypeError, KeyError):
         raise ValueError(f"the points of “{row.quantity}” are damaged") from None
-    return Entry(row.quantity, row.typed, row.si, row.mark, curve, row.file, row.build)
+    file = None if row.file is None else tidy_source(row.file)
+    return Entry(row.quantity, row.typed, row.si, row.mark, curve, file, row.build)
 
 
 def _revision(row: RevisionRow) -> Revision:
-    return Revision(row.number, row.kind, utc_text(row.at), tuple(_from_row(e) for e in row.entries), row.of,
+    return Revision(row.number, row.kind, utc_text(row.at), tuple(entry_of(e) for e in row.entries), row.of,
                     row.who)  # fmt: skip
 
 
@@ -235,15 +245,31 @@ def is_archived(session: Session, job_id: int) -> bool:
     return job is not None and job.archived_at is not None
 
 
-def create(session: Session, revisions: Iterable[Revision], at: datetime) -> int:
-    """A new job with the ledger given; its number."""
-    job = JobRow(created_at=at)
+def create(
+    session: Session, revisions: Iterable[Revision], at: datetime, uid: str = "", archived_at: datetime | None = None
+) -> int:
+    """A new job with the ledger given; its number.
+
+    Parameters
+    ----------
+    uid : its identity, where it has one from another shop
+    archived_at : when it was put out of sight there
+    """
+    job = JobRow(id=next_job(session), uid=uid or new_identity(), created_at=at, archived_at=archived_at)
     session.add(job)
     session.flush()
     for revision in revisions:
         _add(session, job.id, revision)
     touch(session, job.id)
     return job.id
+
+
+def go_on(session: Session, job_id: int, revisions: Sequence[Revision]) -> None:
+    """Adds to a job what a ledger has that goes on where its own ends."""
+    newest = newest_revision(session, job_id)
+    for revision in revisions[newest:]:
+        _add(session, job_id, revision)
+    touch(session, job_id)
 
 
 def append(
@@ -270,6 +296,24 @@ def append(
     _add(session, job_id, revision)
     touch(session, job_id)
     return revision
+
+
+def uid_of(session: Session, job_id: int) -> str:
+    """The identity of a job, in any shop.
+
+    Raises
+    ------
+    NoSuchJob : no job has this number
+    """
+    uid = session.scalar(select(JobRow.uid).where(JobRow.id == job_id))
+    if uid is None:
+        raise NoSuchJob(job_id)
+    return uid
+
+
+def job_of(session: Session, uid: str) -> int | None:
+    """The number here of a job of this identity; None where it is not here."""
+    return session.scalar(select(JobRow.id).where(JobRow.uid == uid)) if uid else None
 
 
 def newest_revision(session: Session, job_id: int) -> int:

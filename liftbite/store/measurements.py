@@ -1,4 +1,4 @@
-"""The bench's record: series and readings, limits of vehicles, the shop's practices, instruments and sums.
+"""The bench's record: series and readings, limits of vehicles, the shop's practices and sums.
 
 - `Taken`, `Series`     a reading and the readings taken together, with their numbers
 - `series_of`, `latest_series`   reading them
@@ -6,9 +6,7 @@
 - `withdraw_last`, `withdraw_series`, `bring_back`   taking readings back; nothing is ever deleted
 - `TypedLimit`, `limits_of`, `set_limit`     a manual's figure, remembered for its vehicle
 - `practices`, `set_practice`              where builders differ
-- `instruments`, `instrument_of`, `add_instrument`, `archive_instrument`
 - `renewals_of`, `set_renewal`, `drop_renewal`     renewing while it is open
-- `filed_of`, `bring`     all of a job's bench, out to a file and in from one
 """
 
 from __future__ import annotations
@@ -24,29 +22,20 @@ from sqlalchemy.orm import Session, selectinload
 from liftbite.core.job.ledger import FOUND
 from liftbite.core.measure.check import LimitName
 from liftbite.core.measure.judgement import Reading
-from liftbite.core.measure.own import known_checks
 from liftbite.core.measure.parts_list import Renewal
 from liftbite.core.measure.practices import PRACTICES
-from liftbite.files.measured import Filed, FiledLimit, FiledReading, FiledSeries
-from liftbite.store.jobs import expect, touch, utc_moment, who_of
+from liftbite.store.jobs import expect, touch, who_of
 from liftbite.store.models import (
-    InstrumentRow,
     PracticeRow,
     ReadingRow,
-    RecordRow,
     RenewalRow,
     SeriesRow,
     VehicleLimitRow,
 )
-from liftbite.store.record import record_of
 
 
 class NoSuchSeries(Exception):
     """No series of this job has this number."""
-
-
-class NoSuchInstrument(Exception):
-    """No instrument has this number."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -78,6 +67,7 @@ class Series:
     taken : readings, withdrawn ones among them, in the order taken
     version : how often its distance and settings were said
     build : whose part was read: the one found, or the plan's, which goes in
+    vehicle : what the vehicle was called then
     """
 
     id: int
@@ -89,6 +79,7 @@ class Series:
     taken: tuple[Taken, ...]
     version: int = 1
     build: str = FOUND
+    vehicle: str = ""
 
     @property
     def readings(self) -> tuple[Reading, ...]:
@@ -99,12 +90,12 @@ class Series:
 def _series(row: SeriesRow) -> Series:
     newest = row.readings[-1].id if row.readings else 0
     taken = tuple(
-        Taken(r.id, Reading(r.place, r.si, r.typed, r.instrument, r.uncertainty, r.skipped), r.at, r.source,
+        Taken(r.id, Reading(r.place, r.si, r.typed, r.instrument, r.uncertainty, r.skipped, r.held), r.at, r.source,
               r.withdrawn_at is not None, r.withdrawn_seen == newest, r.who)
         for r in row.readings
     )  # fmt: skip
     return Series(row.id, row.job_id, row.check, row.begun_at, row.distance, dict(row.settings), taken,
-                  row.version, row.build)  # fmt: skip
+                  row.version, row.build, row.vehicle)  # fmt: skip
 
 
 def series_of(session: Session, job_id: int, vehicle: str = "") -> tuple[list[Series], list[Series]]:
@@ -197,7 +188,7 @@ def add_readings(session: Session, job_id: int, series_id: int, readings: Iterab
         there = session.scalars(query.where(ReadingRow.request == request, SeriesRow.job_id == job_id)).all()
         if there:
             return list(there)
-    rows = [_reading_row(reading, at, source) for reading in readings]
+    rows = [reading_row(reading, at, source) for reading in readings]
     for row in rows:
         row.series_id, row.request, row.who = series_id, request or None, who_of(session)
     session.add_all(rows)
@@ -205,11 +196,13 @@ def add_readings(session: Session, job_id: int, series_id: int, readings: Iterab
     return [row.id for row in rows]
 
 
-def _reading_row(
+def reading_row(
     r: Reading, at: datetime, source: str, withdrawn_at: datetime | None = None, who: str = ""
 ) -> ReadingRow:
+    """A reading as a row that belongs to no series yet."""
     return ReadingRow(place=r.place, si=r.si, typed=r.typed, instrument=r.instrument, uncertainty=r.uncertainty,
-                      skipped=r.skipped, source=source, at=at, withdrawn_at=withdrawn_at, who=who)  # fmt: skip
+                      skipped=r.skipped, source=source, at=at, withdrawn_at=withdrawn_at, who=who,
+                      held=r.held)  # fmt: skip
 
 
 def any_in_force(session: Session, series_ids: Iterable[int]) -> bool:
@@ -282,7 +275,7 @@ def limits_of(session: Session, job_id: int, vehicle: str) -> dict[str, dict[Lim
     only the job's own.
     """
     found: dict[str, dict[LimitName, TypedLimit]] = {}
-    for row in _in_force(session, job_id, vehicle):
+    for row in limits_in_force(session, job_id, vehicle):
         then = f"typed for “{row.vehicle}”" if row.vehicle else "typed before the vehicle had a name"
         source = row.source if row.vehicle == vehicle else ", ".join(filter(None, (row.source, then)))
         found.setdefault(row.check, {})[row.name] = TypedLimit(row.si or 0.0, source, row.id)
@@ -296,7 +289,8 @@ def _latest(session: Session, job_id: int, vehicle: str) -> list[VehicleLimitRow
     return list({(r.check, r.name): r for r in sorted(rows, key=lambda r: (r.vehicle == vehicle, r.id))}.values())
 
 
-def _in_force(session: Session, job_id: int, vehicle: str) -> list[VehicleLimitRow]:
+def limits_in_force(session: Session, job_id: int, vehicle: str) -> list[VehicleLimitRow]:
+    """The limits of a vehicle in force, those of the job under another name among them."""
     return [row for row in _latest(session, job_id, vehicle) if row.typed is not None and row.si is not None]
 
 
@@ -313,7 +307,7 @@ def set_limit(session: Session, job_id: int, vehicle: str, check: str, name: Lim
     NoSuchJob : no job has this number
     Stale : somebody else has typed it since
     """
-    there = next((r for r in _in_force(session, job_id, vehicle) if (r.check, r.name) == (check, name)), None)
+    there = next((r for r in limits_in_force(session, job_id, vehicle) if (r.check, r.name) == (check, name)), None)
     expect(seen, there.id if there else 0, "limit", {"typed": there.typed, "source": there.source} if there else {})
     touch(session, job_id)
     session.add(VehicleLimitRow(job_id=job_id, vehicle=vehicle, check=check, name=name, typed=typed, si=si,
@@ -339,66 +333,6 @@ def set_practice(session: Session, name: str, option: str, at: datetime, seen: i
     expect(seen, version, "practice", {"option": there})
     session.merge(PracticeRow(name=name, option=option, at=at, version=version + 1))
     session.flush()
-
-
-# --- instruments
-
-
-@dataclass(frozen=True, slots=True)
-class Instrument:
-    """An instrument of the shop; lengths in SI, `calibrated_on` an ISO date or empty, `port` a device or address."""
-
-    kind: str
-    name: str
-    resolution: float
-    uncertainty: float
-    calibrated_on: str = ""
-    port: str = ""
-
-
-def _instrument(r: InstrumentRow) -> Instrument:
-    return Instrument(r.kind, r.name, r.resolution, r.uncertainty, r.calibrated_on, r.port)
-
-
-def instruments(session: Session) -> list[tuple[int, Instrument]]:
-    """The shop's instruments with their numbers."""
-    query = select(InstrumentRow).where(InstrumentRow.archived_at.is_(None)).order_by(InstrumentRow.id)
-    return [(r.id, _instrument(r)) for r in session.scalars(query)]
-
-
-def instrument_of(session: Session, number: int) -> Instrument:
-    """An instrument on the bench.
-
-    Raises
-    ------
-    NoSuchInstrument : none there has this number
-    """
-    row = session.get(InstrumentRow, number)
-    if row is None or row.archived_at is not None:
-        raise NoSuchInstrument(number)
-    return _instrument(row)
-
-
-def add_instrument(session: Session, found: Instrument) -> int:
-    """A new instrument; its number."""
-    row = InstrumentRow(kind=found.kind, name=found.name, resolution=found.resolution, uncertainty=found.uncertainty,
-                        calibrated_on=found.calibrated_on, port=found.port)  # fmt: skip
-    session.add(row)
-    session.flush()
-    return row.id
-
-
-def archive_instrument(session: Session, number: int, at: datetime | None) -> None:
-    """Takes an instrument off the bench, or with `at` None puts it back; done twice it is done once.
-
-    Raises
-    ------
-    NoSuchInstrument : no instrument has this number
-    """
-    row = session.get(InstrumentRow, number)
-    if row is None:
-        raise NoSuchInstrument(number)
-    row.archived_at = at if at is None or row.archived_at is None else row.archived_at
 
 
 # --- renewing while it is open
@@ -446,52 +380,3 @@ def drop_renewal(session: Session, job_id: int, part: str, seen: int) -> None:
     if row is not None:
         session.delete(row)
         touch(session, job_id)
-
-
-# --- files
-
-
-def filed_of(session: Session, job_id: int, vehicle: str) -> Filed:
-    """All that a job's bench holds: its series, the limits in force, its sums."""
-    record = tuple(record_of(session, job_id))
-    checks = known_checks(record)
-    series = tuple(
-        FiledSeries(t.check, t.begun_at, t.distance, t.settings,
-                    tuple(FiledReading(r.reading, r.at, r.source, r.withdrawn, r.who) for r in t.taken), t.build)
-        for t in series_of(session, job_id)[0] if t.check in checks
-    )  # fmt: skip
-    limits = tuple(
-        FiledLimit(row.check, row.name, row.typed or "", row.si or 0.0, row.source)
-        for row in _in_force(session, job_id, vehicle)
-    )  # fmt: skip
-    renewals = tuple(renewal for renewal, _ in renewals_of(session, job_id))
-    return Filed(series, limits, renewals, record)
-
-
-def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetime) -> list[int]:
-    """Takes all that a file says was measured into a job; the numbers of the series.
-
-    Raises
-    ------
-    NoSuchJob : no job has this number
-    """
-    rows = []
-    for series in filed.series:
-        row = SeriesRow(job_id=job_id, check=series.check, vehicle=vehicle, begun_at=series.begun_at,
-                        distance=series.distance, settings=dict(series.settings), build=series.build)  # fmt: skip
-        row.readings = [
-            _reading_row(r.reading, r.at, r.source, r.at if r.withdrawn else None, r.who) for r in series.readings
-        ]
-        rows.append(row)
-    session.add_all(rows)
-    for limit in filed.limits:
-        session.add(VehicleLimitRow(job_id=job_id, vehicle=vehicle, check=limit.check, name=limit.name,
-                                    typed=limit.typed, si=limit.si, source=limit.source, at=at))  # fmt: skip
-    for line in filed.record:
-        session.add(RecordRow(job_id=job_id, kind=line.kind, key=line.key, said=dict(line.said), who=line.who,
-                              at=utc_moment(line.at)))  # fmt: skip
-    for found in filed.renewals:
-        session.add(RenewalRow(job_id=job_id, part=found.part, price=found.price, chance=found.chance,
-                               hours=found.hours, rate=found.rate, extra_hours=found.extra_hours))  # fmt: skip
-    touch(session, job_id)
-    return [row.id for row in rows]

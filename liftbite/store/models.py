@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import uuid
 from datetime import UTC, datetime
 from typing import Any
 
@@ -48,12 +49,36 @@ def _named(table: str) -> Index:
     return Index(f"ix_{table}_who", "who", "at", sqlite_where=text("who > ''"))
 
 
-class JobRow(Base):
-    """A job of the shop; `change` counts every write to anything of it."""
+def new_identity() -> str:
+    """An identity nothing else has, wherever it was made."""
+    return uuid.uuid4().hex
 
-    __tablename__ = "job"
+
+class ShopRow(Base):
+    """What this file is: of which shop, and in which of its states.
+
+    `state` is another one after every copy that is brought back, so that what was asked of the state before is told
+    apart; `last_job` is the highest number a job ever had, so that none is given twice; `in_use` says since when, and
+    by which process, the shop is served.
+    """
+
+    __tablename__ = "shop"
 
     id: Mapped[int] = mapped_column(primary_key=True)
+    shop: Mapped[str]
+    state: Mapped[str]
+    last_job: Mapped[int] = mapped_column(default=0, server_default="0")
+    in_use: Mapped[str] = mapped_column(default="", server_default="")
+
+
+class JobRow(Base):
+    """A job of the shop; `uid` is its identity in any shop, `change` counts every write to anything of it."""
+
+    __tablename__ = "job"
+    __table_args__ = (Index("ix_job_uid", "uid", unique=True),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    uid: Mapped[str] = mapped_column(default=new_identity, server_default="")
     created_at: Mapped[datetime] = mapped_column(UtcDateTime)
     archived_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
     change: Mapped[int] = mapped_column(default=0, server_default="0")
@@ -166,6 +191,7 @@ class ReadingRow(Base):
 
     `withdrawn_seen` is the newest reading of the series when this one was withdrawn: once another is read, what was
     withdrawn before is not brought back any more. `request` is what its sender called it, so that it counts once.
+    `held` is the identity of the shop's own instrument it was taken with, empty for one of a kind.
     """
 
     __tablename__ = "reading"
@@ -187,6 +213,7 @@ class ReadingRow(Base):
     withdrawn_seen: Mapped[int | None] = mapped_column(default=None)
     request: Mapped[str | None] = mapped_column(default=None)
     who: Mapped[str] = mapped_column(default="", server_default="")
+    held: Mapped[str] = mapped_column(default="", server_default="")
     series: Mapped[SeriesRow] = relationship(back_populates="readings")
 
 
@@ -219,11 +246,13 @@ class PracticeRow(Base):
 
 
 class InstrumentRow(Base):
-    """An instrument of the shop; `port` is where its data port is read, or empty."""
+    """An instrument of the shop; `uid` is its identity, `port` is where its data port is read, or empty."""
 
     __tablename__ = "instrument"
+    __table_args__ = (Index("ix_instrument_uid", "uid", unique=True),)
 
     id: Mapped[int] = mapped_column(primary_key=True)
+    uid: Mapped[str] = mapped_column(default=new_identity, server_default="")
     kind: Mapped[str]
     name: Mapped[str]
     resolution: Mapped[float]

@@ -26,7 +26,8 @@ class NoSuchPart(Exception):
     """No part has this number."""
 
 
-def _part(row: PartRow) -> ShelfPart:
+def part_in(row: PartRow) -> ShelfPart:
+    """What a row says of its part."""
     return ShelfPart(row.slot, row.name, dict(row.values), row.price, row.source, row.notes)
 
 
@@ -62,7 +63,7 @@ def list_parts(
     """
     query = _narrowed(select(PartRow), slot, archived, find).order_by(PartRow.slot, PartRow.name, PartRow.id)
     query = query.offset(first).limit(most) if most is not None else query
-    return [Shelved(row.id, row.version, _part(row)) for row in session.scalars(query)]
+    return [Shelved(row.id, row.version, part_in(row)) for row in session.scalars(query)]
 
 
 def count_parts(session: Session, *, slot: str = "", archived: bool = False, find: str = "") -> int:
@@ -82,7 +83,7 @@ def parts_named(session: Session, names: Collection[str]) -> list[Shelved]:
     wanted = sorted(set(names))
     for begin in range(0, len(wanted), 500):
         query = _narrowed(select(PartRow), "", False, "").where(PartRow.name.in_(wanted[begin : begin + 500]))
-        found += [Shelved(row.id, row.version, _part(row)) for row in session.scalars(query)]
+        found += [Shelved(row.id, row.version, part_in(row)) for row in session.scalars(query)]
     return found
 
 
@@ -101,7 +102,7 @@ def part_of(session: Session, part_id: int) -> Shelved:
     NoSuchPart : no part has this number
     """
     row = _row(session, part_id)
-    return Shelved(row.id, row.version, _part(row))
+    return Shelved(row.id, row.version, part_in(row))
 
 
 def parts_of(session: Session, part_ids: Sequence[int]) -> list[ShelfPart]:
@@ -109,11 +110,13 @@ def parts_of(session: Session, part_ids: Sequence[int]) -> list[ShelfPart]:
     return [part_of(session, part_id).part for part_id in part_ids]
 
 
-def add_parts(session: Session, parts: Iterable[ShelfPart], at: datetime) -> list[int]:
-    """New parts; their numbers."""
+def add_parts(
+    session: Session, parts: Iterable[ShelfPart], at: datetime, archived_at: datetime | None = None
+) -> list[int]:
+    """New parts, or such as were taken off the shelf before; their numbers."""
     rows = [
         PartRow(slot=p.slot, name=p.name, price=p.price, values=dict(p.values), source=p.source, notes=p.notes,
-                changed_at=at)
+                changed_at=at, archived_at=archived_at)
         for p in parts
     ]  # fmt: skip
     session.add_all(rows)
@@ -130,7 +133,7 @@ def change_part(session: Session, part_id: int, part: ShelfPart, at: datetime, s
     Stale : somebody else has changed it since
     """
     row = _row(session, part_id)
-    expect(seen, row.version, "part", asdict(_part(row)))
+    expect(seen, row.version, "part", asdict(part_in(row)))
     row.slot, row.name, row.price, row.values = part.slot, part.name, part.price, dict(part.values)
     row.source, row.notes, row.changed_at, row.version = part.source, part.notes, at, row.version + 1
     return Shelved(row.id, row.version, part)
@@ -145,9 +148,9 @@ def archive_part(session: Session, part_id: int, at: datetime | None, seen: int)
     Stale : somebody else has changed it since
     """
     row = _row(session, part_id)
-    expect(seen, row.version, "part", asdict(_part(row)))
+    expect(seen, row.version, "part", asdict(part_in(row)))
     row.archived_at, row.version = at, row.version + 1
-    return Shelved(row.id, row.version, _part(row))
+    return Shelved(row.id, row.version, part_in(row))
 
 
 def stock(session: Session, parts: Iterable[ShelfPart], at: datetime) -> int:

@@ -5,6 +5,8 @@
 - `photo_bytes`   one as JPEG
 - `sizes_of`      width and height of those that are here
 - `all_digests`   every one
+- `mentioned_digests`, `erased_digests`   those that a job's record names; those that somebody erased
+- `photo_lines`, `replace_photo`   the jobs that have one; another in its place, or none: the bytes go
 """
 
 from __future__ import annotations
@@ -16,8 +18,10 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from liftbite.core.errors import LiftBiteError
+from liftbite.core.job.record import Line
 from liftbite.files.photo import Photo
-from liftbite.store.models import PhotoRow
+from liftbite.store.models import PhotoRow, RecordRow
+from liftbite.store.record import line_of
 
 
 class NoSuchPhoto(LiftBiteError):
@@ -49,3 +53,49 @@ def sizes_of(session: Session, digests: Iterable[str]) -> dict[str, tuple[int, i
 def all_digests(session: Session) -> list[str]:
     """Every photo of the shop, in an order that stays."""
     return list(session.scalars(select(PhotoRow.digest).order_by(PhotoRow.digest)))
+
+
+def _named(session: Session, digest: str, erased: bool) -> set[str]:
+    query = select(RecordRow.key).where(RecordRow.kind == "photo")
+    if digest:
+        query = query.where(RecordRow.key == digest)
+    if erased:
+        query = query.where(RecordRow.said["answer"].as_string() == "erased")
+    return set(session.scalars(query.distinct()))
+
+
+def mentioned_digests(session: Session, digest: str = "") -> set[str]:
+    """The photos that the record of a job names; of one where it is asked for alone."""
+    return _named(session, digest, erased=False)
+
+
+def erased_digests(session: Session, digest: str = "") -> set[str]:
+    """The photos somebody erased; of one where it is asked for alone. They do not come back with an archive."""
+    return _named(session, digest, erased=True)
+
+
+def photo_lines(session: Session, digest: str) -> dict[int, Line]:
+    """Job -> what its record says last of a photo, of every job that has it."""
+    query = select(RecordRow).where(RecordRow.kind == "photo", RecordRow.key == digest).order_by(RecordRow.id)
+    return {row.job_id: line_of(row) for row in session.scalars(query)}
+
+
+def replace_photo(session: Session, digest: str, by: Photo | None, at: datetime) -> None:
+    """Takes the bytes of a photo out of the file, and puts others in under their own name where there are some.
+
+    What was said to be seen on it goes as well.
+
+    Raises
+    ------
+    NoSuchPhoto : it is not here
+    """
+    row = session.get(PhotoRow, digest)
+    if row is None:
+        raise NoSuchPhoto
+    session.delete(row)
+    for line in session.scalars(select(RecordRow).where(RecordRow.kind == "photo", RecordRow.key == digest)):
+        if line.said.get("words"):
+            line.said = {name: words for name, words in line.said.items() if name != "words"}
+    session.flush()
+    if by is not None:
+        keep_photo(session, by, at)

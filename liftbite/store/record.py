@@ -1,6 +1,6 @@
 """The record of a job: what was said of it, by whom and when; appended, never changed.
 
-- `record_of`   all that was said, in the order it was said
+- `record_of`, `line_of`   all that was said, in the order it was said; one line of it
 - `say`         appends a line; sent again under the same request it counts once
 - `people`      the names that stand under anything, the latest first
 """
@@ -24,7 +24,12 @@ _MOST_PEOPLE = 50
 def record_of(session: Session, job_id: int) -> list[Line]:
     """Everything said of a job, oldest first."""
     query = select(RecordRow).where(RecordRow.job_id == job_id).order_by(RecordRow.id)
-    return [Line(r.kind, r.key, dict(r.said), r.who, utc_text(r.at)) for r in session.scalars(query)]
+    return [line_of(row) for row in session.scalars(query)]
+
+
+def line_of(row: RecordRow) -> Line:
+    """A line of the record as its row stands."""
+    return Line(row.kind, row.key, dict(row.said), row.who, utc_text(row.at))
 
 
 def say(session: Session, job_id: int, line: Line, at: datetime, request: str = "") -> Line:

@@ -2,6 +2,7 @@
 
 - `units`, `set_units`   the units it prefers
 - `steps`, `set_step`     steps it adds to the plan of every job
+- `SAID`, `label_of`, `step_name`   what else it can say, and what that goes by
 """
 
 from __future__ import annotations
@@ -13,16 +14,30 @@ from datetime import datetime
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.units.preference import PREFERENCES, Preference
 from liftbite.store.jobs import expect
 from liftbite.store.models import PracticeRow
 
-_UNITS = "units"
+UNITS = "units"
+_STEP = "step "
+#: Practice -> its options in words.
+SAID: Mapping[str, Mapping[str, str]] = {name: options for name, (_, options) in PRACTICES.items()}
+
+
+def label_of(name: str) -> str:
+    """What something the shop says is called."""
+    return "units" if name == UNITS else PRACTICES[name][0]
+
+
+def step_name(title: str) -> str:
+    """Under which name the shop keeps a step it adds."""
+    return _STEP + title
 
 
 def units(session: Session) -> tuple[Preference, int]:
     """The units preferred, and their version; both systems, of version 0, where nobody said."""
-    row = session.get(PracticeRow, _UNITS)
+    row = session.get(PracticeRow, UNITS)
     found = next((p for p in PREFERENCES if row is not None and p == row.option), None)
     return ("both", 0) if row is None or found is None else (found, row.version)
 
@@ -36,11 +51,8 @@ def set_units(session: Session, preference: Preference, at: datetime, seen: int)
     """
     there, version = units(session)
     expect(seen, version, "preference", {"units": there})
-    session.merge(PracticeRow(name=_UNITS, option=preference, at=at, version=version + 1))
+    session.merge(PracticeRow(name=UNITS, option=preference, at=at, version=version + 1))
     session.flush()
-
-
-_STEP = "step "
 
 
 def steps(session: Session) -> dict[str, tuple[Mapping[str, str], int]]:
@@ -58,6 +70,6 @@ def set_step(session: Session, title: str, said: Mapping[str, str], at: datetime
     """
     there, version = steps(session).get(title, ({}, 0))
     expect(seen, version, "step", {"said": dict(there)})
-    session.merge(PracticeRow(name=_STEP + title, option=json.dumps(dict(said), ensure_ascii=False), at=at,
+    session.merge(PracticeRow(name=step_name(title), option=json.dumps(dict(said), ensure_ascii=False), at=at,
                               version=version + 1))  # fmt: skip
     session.flush()

@@ -140,6 +140,7 @@ def test_what_can_be_entered_can_be_taken_out_and_brought_in(client: FlaskClient
     assert first.status_code == 200, first.text
     out = client.get(f"/api/jobs/{number}/file")
     assert out.status_code == 200
-    back = client.post("/api/jobs/file", data=out.data)
+    back = client.post("/api/jobs/file?again=true", data=out.data)
     assert back.status_code == 201, back.text
-    assert client.get(f"/api/jobs/{back.get_json()['id']}/file").data == out.data
+    copy = client.get(f"/api/jobs/{back.get_json()['id']}/file")
+    assert copy.get_json() | {"job": ""} == out.get_json() | {"job": ""}

@@ -10,8 +10,8 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from liftbite.api import own_process
 from liftbite.api.own_process import AT_ONCE, Broken, Send, TooLong, Work, by_size, wait_for
+from liftbite.api.turns import Gate, NoTurn
 from liftbite.core.errors import UnreadableFile
 from liftbite.core.job.dyno_file import read_curve
 from tests.api.find.test_views import LONG, ended
@@ -54,14 +54,12 @@ def test_work_that_takes_too_long_is_ended() -> None:
 
 
 def test_work_waits_for_its_turn_and_says_so_where_none_comes(monkeypatch: pytest.MonkeyPatch) -> None:
-    for _ in range(own_process.MOST):
-        assert own_process._turns.acquire(timeout=1)
-    try:
-        with pytest.raises(TooLong, match="Other long work"):
-            wait_for(here, limit=0.1)
-    finally:
-        for _ in range(own_process.MOST):
-            own_process._turns.release()
+    gate = Gate(1, 1)
+    monkeypatch.setattr("liftbite.api.turns.gate", gate)
+    gate.enter()
+    with pytest.raises(NoTurn, match="Other long work"):
+        wait_for(here)
+    gate.leave()
     assert wait_for(here) != os.getpid()
 
 

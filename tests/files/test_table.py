@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import re
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -28,6 +30,23 @@ def test_defusing_is_undone(cell: str) -> None:
 )
 def test_no_cell_begins_a_formula(cell: str) -> None:
     assert write_table([["x"], [cell]]).splitlines()[1].lstrip('"').startswith("'")
+
+
+@pytest.mark.parametrize("by", [",", ";", "\t", "|"])
+@pytest.mark.parametrize(
+    "cell",
+    ["Disc;=cmd()", "a,+1+1", "x\n=y", "x\r@SUM(1)", "a|-2+3", 'note; "=1"', "－1+1", "\t=1"],
+)
+def test_whatever_a_spreadsheet_splits_at_no_cell_begins_a_formula(cell: str, by: str) -> None:
+    """A spreadsheet of another country splits at its own separator, inside our cells and their quotes."""
+    for line in write_table([["first", "second"], ["plain", cell]]).splitlines():
+        for part in line.split(by):
+            assert not re.match(r"""[\s"]*[=+@－]|[\s"]*-\D*\d\+""", part), line
+    assert as_meant(defused(cell)) == cell
+
+
+def test_a_formula_behind_the_sixtieth_character_is_seen() -> None:
+    assert defused("-1" + " " * 60 + "+cmd|' /C calc'!A0").startswith("'-1")
 
 
 @pytest.mark.parametrize("cell", ["-0.02 mm", "+0.5", "-1 1/2 in", "−3 °C", "smooth", "-12,5 N·m"])

@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 from liftbite.core.job.ledger import Entry, Revision
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.practices import PRACTICES
+from liftbite.store import instruments as held
 from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as bench
 from liftbite.store.models import ReadingRow, VehicleLimitRow
@@ -184,15 +185,15 @@ def test_a_shop_begins_with_the_first_of_each_school(session: Session) -> None:
 
 
 def test_instruments_are_put_away_and_back(session: Session) -> None:
-    own = bench.Instrument("micrometer", "Old screw", 1e-6, 8e-6, "2026-01-15", "")
-    number = bench.add_instrument(session, own)
-    assert bench.instruments(session) == [(number, own)]
-    bench.archive_instrument(session, number, NOW)
-    assert bench.instruments(session) == []
-    bench.archive_instrument(session, number, None)
-    assert bench.instruments(session) == [(number, own)]
-    with pytest.raises(bench.NoSuchInstrument, match=r"^99$"):
-        bench.archive_instrument(session, 99, NOW)
+    own = held.Instrument("micrometer", "Old screw", 1e-6, 8e-6, "2026-01-15", "", "5a")
+    number = held.add_instrument(session, own)
+    assert held.instruments(session) == [(number, own)]
+    held.archive_instrument(session, number, NOW)
+    assert held.instruments(session) == []
+    held.archive_instrument(session, number, None)
+    assert held.instruments(session) == [(number, own)]
+    with pytest.raises(held.NoSuchInstrument, match=r"^99$"):
+        held.archive_instrument(session, 99, NOW)
 
 
 def test_a_sum_of_a_part_is_changed_not_doubled(session: Session) -> None:

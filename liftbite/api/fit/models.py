@@ -181,6 +181,7 @@ class PlanOut(BaseModel):
     offered: dict[str, list[str]] = Field(description="Words a field of an instruction, or what is noted, may have.")
     materials: list[NameOut] = Field(description="What a thread may be in.")
     to_get: list[str] = Field(description="Parts of the list of which nobody said that they are here.")
+    left_out: list[str] = Field(description="What of the plan or the record has no place, a sentence each.")
 
 
 class SayOfPlanIn(BaseModel):

@@ -111,6 +111,7 @@ def plan_out(bench: Bench) -> mf.PlanOut:
         materials=[NameOut(name=name, label=label) for name, (label, _, _) in MATERIALS.items()],
         awaited=[part for part, state in orders.items() if state in ON_ITS_WAY],
         to_get=[part for part, state in orders.items() if state not in (*ON_ITS_WAY, *HERE)],
+        left_out=[*bench.unread, *plan.left_out],
     )  # fmt: skip
 
 

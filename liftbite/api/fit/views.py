@@ -14,23 +14,28 @@ from sqlalchemy.orm import Session
 from liftbite.api.common import now, reply, seen_version, session_of, writing
 from liftbite.api.fit import models as mf
 from liftbite.api.fit.card import card_html, card_svg
-from liftbite.api.fit.present import card_of_job, kept_out, plan_of_job, plan_out, plan_text, progress_of
-from liftbite.api.jobs.files import file_name
+from liftbite.api.fit.present import card_of_job, kept_out, own_lines, plan_of_job, plan_out, plan_text, progress_of
 from liftbite.api.jobs.views import JobPath
+from liftbite.api.measure.bench import Bench
 from liftbite.api.measure.views import bench_of, gauge_of
 from liftbite.api.paper.document import answered, page
 from liftbite.api.problems import problem_responses
+from liftbite.api.turns import in_turn
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolts import MOST
-from liftbite.core.fit.progress import hold_against, ticked, turns_in
+from liftbite.core.fit.library import LIBRARY
+from liftbite.core.fit.plan import BACK, OWN
+from liftbite.core.fit.progress import fits, hold_against, own_key, own_steps, ticked, turns_in
 from liftbite.core.fit.tightening import judged, left_of, read_pull
 from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.job.record import Line
 from liftbite.core.said import read_said
 from liftbite.files.fields import Words
 from liftbite.files.plan import read_plan
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
 from liftbite.store import shop
+from liftbite.store.carry import file_name
 
 api = APIBlueprint("fit", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="fit")])
 _PROBLEMS = problem_responses(400, 404, 422)
@@ -54,7 +59,8 @@ def say_of_plan(path: JobPath, body: mf.SayOfPlanIn) -> Response:
 def _say(session: Session, job_id: int, said: mf.SayOfPlanIn, who: str) -> None:
     """Appends one thing said of a plan, held against the plan as it stands."""
     line, bench = read_said(said.kind, said.key, said.said, who), bench_of(session, job_id, FOUND)
-    hold_against(line, plan_of_job(bench), progress_of(bench), bench.record, bench.seen_as(PLAN).build.known)
+    hold_against(line, plan_of_job(bench), progress_of(bench), bench.record, bench.seen_as(PLAN).build.known,
+                 own_lines(bench))  # fmt: skip
     record_store.say(session, job_id, line, now(), said.request)
 
 
@@ -74,9 +80,27 @@ def keep_step(path: JobPath, body: mf.ShopStepIn) -> Response:
     seen = seen_version()
     said = {"answer": "asked", "after": body.after, "note": body.note}
     with writing() as session:
-        line = read_said("own step", body.title, said)
+        line, bench = read_said("own step", body.title, said), bench_of(session, path.job_id, FOUND)
+        _has_a_place(line, bench)
         shop.set_step(session, line.key, line.said if body.kept else {}, now(), seen)
         return reply(plan_out(bench_of(session, path.job_id, FOUND)))
+
+
+def _has_a_place(line: Line, bench: Bench) -> None:
+    """A step of the shop's comes after a step every job can have, and not after itself, in this job or any other.
+
+    Raises
+    ------
+    UnreadableEntry : it does not
+    """
+    after, shops = line.said.get("after", ""), {own_key(title) for title, (said, _) in bench.shop_steps.items() if said}
+    if after.startswith(OWN) and after not in shops:
+        raise UnreadableEntry(
+            f"“{after}” is a step of this job alone; a step for every job comes after one that all have"
+        )
+    if after and after not in shops and after.removeprefix(BACK) not in LIBRARY:
+        raise UnreadableEntry(f"“{after}” is no step of any plan")
+    fits(own_steps([*own_lines(bench), line]))
 
 
 @api.get("/<int:job_id>/plan/file", responses={"200": {"content": {"application/json": {}}}, **problem_responses(404)})
@@ -94,7 +118,8 @@ def read_plan_file(path: JobPath, body: mf.PlanFileIn) -> Response:
     """Takes the answers, the own steps and the instructions of a plan's file into a job."""
     lines = read_plan(body.text)
     with writing() as session:
-        who = jobs_store.who_of(session)
+        who, bench = jobs_store.who_of(session), bench_of(session, path.job_id, FOUND)
+        fits(own_steps([*own_lines(bench), *(line for line in lines if line.kind == "own step")]))
         for line in lines:
             record_store.say(session, path.job_id, replace(line, who=line.who or who), now(), "")
         return reply(plan_out(bench_of(session, path.job_id, FOUND)))
@@ -156,6 +181,7 @@ def card(path: JobPath, query: CardQuery) -> Response:
 
 @api.get("/<int:job_id>/card.pdf", responses={"200": {"content": {"application/pdf": {}}},
                                               **problem_responses(404, 422, 501)})  # fmt: skip
+@in_turn
 def card_pdf(path: JobPath, query: CardQuery) -> Response:
     """The bolt card of a joint at 1:1, as PDF."""
     _, html, name = _card(path.job_id, query)
@@ -165,6 +191,7 @@ def card_pdf(path: JobPath, query: CardQuery) -> Response:
 @api.get(
     "/<int:job_id>/bags.pdf", responses={"200": {"content": {"application/pdf": {}}}, **problem_responses(404, 501)}
 )
+@in_turn
 def bags_pdf(path: JobPath) -> Response:
     """A label for every bag, to cut out."""
     with session_of() as session:
@@ -178,6 +205,7 @@ def bags_pdf(path: JobPath) -> Response:
 @api.get(
     "/<int:job_id>/plan.pdf", responses={"200": {"content": {"application/pdf": {}}}, **problem_responses(404, 501)}
 )
+@in_turn
 def plan_pdf(path: JobPath) -> Response:
     """The steps with boxes to tick on paper."""
     with session_of() as session:

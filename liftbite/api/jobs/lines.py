@@ -24,7 +24,7 @@ from liftbite.core.units.preference import Preference, preferring
 from liftbite.core.verdicts.verdict import gravest
 from liftbite.store import jobs as store
 from liftbite.store import kept
-from liftbite.store.database import Busy, Full, Replaced, writing
+from liftbite.store.database import Busy, Crowded, Full, Replaced, writing
 from liftbite.store.rules import rules_version
 from liftbite.store.shop import units
 
@@ -152,7 +152,7 @@ class Refresher:
             while not self._ended and self._batch():
                 time.sleep(0.01)
             self.done = not self._ended
-        except (Busy, Full, Replaced) as error:
+        except (Busy, Crowded, Full, Replaced) as error:
             log.warning("the job list is not up to date: %s", error)
         except Exception:
             log.exception("the job list is not up to date")

@@ -15,10 +15,10 @@ from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs import present as out
 from liftbite.api.jobs.entries import changes, read_entries
-from liftbite.api.jobs.files import bring_in, file_name, file_of, raw_text
 from liftbite.api.jobs.lines import keep_line, list_out
 from liftbite.api.jobs.workings import sought_out, working_out
-from liftbite.api.problems import Faults, problem_responses
+from liftbite.api.own_process import by_size
+from liftbite.api.problems import ChangedJob, Faults, problem_responses
 from liftbite.core.analysis.goal_seek import seek_all
 from liftbite.core.analysis.working import working
 from liftbite.core.errors import UnreadableEntry
@@ -33,6 +33,7 @@ from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.results import friction_of, target_of
 from liftbite.files.job import read_job_file
 from liftbite.store import jobs as store
+from liftbite.store.carry import bring_job, bring_up_to_date, file_name, file_of, raw_text, stands_to
 from liftbite.store.kept import Sort
 
 api = APIBlueprint("jobs", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="jobs")])
@@ -308,24 +309,36 @@ def export_raw(path: JobPath) -> Response:
 
 
 class ImportQuery(BaseModel):
-    """Whether a file that is here already becomes a second job."""
+    """What becomes of a file whose job is here already."""
 
-    again: bool = False
+    again: bool = Field(default=False, description="It becomes a second job.")
+    update: bool = Field(
+        default=False, description="Where it goes on where the job here ends, the job goes on with it."
+    )
 
 
-@api.post("/file", responses={"200": m.JobOut, "201": m.JobOut, **problem_responses(400, 413, 422)})
+@api.post("/file", responses={"200": m.JobOut, "201": m.JobOut, **problem_responses(400, 409, 413, 422, 503)})
 def import_job(query: ImportQuery) -> Response:
     """A job file, sent as it is, becomes a job with its whole ledger and all that was measured; all of it or nothing.
 
-    A file whose job is here already is known by its content: the answer is 200 and that job as it stands now.
+    A job is the same job by its identity. One that is here as it is answers 200 and that job; one that was changed
+    since answers 409 and says how, until somebody says what is to be done.
     """
     data = request.get_data()
-    filed, digest, at = read_job_file(data), hashlib.sha256(data).hexdigest(), now()
+    filed, digest, at = by_size(len(data), read_job_file, data), hashlib.sha256(data).hexdigest(), now()
     with writing() as session:
-        known = None if query.again else store.brought(session, digest)
-        if known is not None:
-            return answer_with_job(session, known.job_id, store.revisions_of(session, known.job_id), 200)
-        job_id = bring_in(session, filed, at)
+        if not query.again:
+            known = store.brought(session, digest)
+            there = (known.job_id, "same") if known is not None else stands_to(session, filed)
+            if there is not None:
+                number, how = there
+                if how == "ahead" and query.update:
+                    bring_up_to_date(session, number, filed, at)
+                elif how in {"ahead", "apart"}:
+                    raise ChangedJob(number, how)
+                return answer_with_job(session, number, store.revisions_of(session, number), 200)
+        uid = "" if query.again else filed.uid
+        job_id = bring_job(session, filed, at, uid=uid)
         store.note_brought(session, digest, job_id, at, {})
         return answer_with_job(session, job_id, filed.revisions, 201)
 

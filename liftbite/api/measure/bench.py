@@ -33,7 +33,8 @@ from liftbite.core.measure.setup import CALCULATIONS, told_of
 from liftbite.core.measure.sweep import LIMIT_AT, Sweep, judge_sweep, places_taken, scale_of, sweep_of, tir_alone
 from liftbite.core.measure.whose import life_of, of_build, part_read
 from liftbite.core.prove.learned import Learned
-from liftbite.store.measurements import Instrument, Series
+from liftbite.store.instruments import Instrument
+from liftbite.store.measurements import Series
 
 
 @dataclass(frozen=True)
@@ -59,6 +60,8 @@ class Bench:
     people : names of the shop
     shop_steps : title -> what was said of a step the shop adds to every plan, and its version
     minutes : step -> how long it takes in this shop
+    unread : what of the record cannot be read, in a sentence each
+    held : identity -> instrument the shop has or had
     """
 
     job_id: int
@@ -80,6 +83,8 @@ class Bench:
     people: Sequence[str] = ()
     shop_steps: Mapping[str, tuple[Mapping[str, str], int]] = field(default_factory=dict)
     minutes: Mapping[str, Learned] = field(default_factory=dict)
+    unread: Sequence[str] = ()
+    held: Mapping[str, Instrument] = field(default_factory=dict)
 
     @cached_property
     def entries(self) -> Mapping[str, Entry]:

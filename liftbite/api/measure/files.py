@@ -21,6 +21,7 @@ from liftbite.files.measured import Filed, FiledReading, FiledSeries
 from liftbite.files.readings import CsvReading, read_readings, write_readings
 from liftbite.files.table import write_table
 from liftbite.store import measurements as store
+from liftbite.store.filed import bring
 from liftbite.store.jobs import brought, note_brought
 
 api = APIBlueprint("bench_files", __name__, abp_tags=[Tag(name="measure")])
@@ -78,7 +79,7 @@ def import_readings(path: JobPath, query: BenchQuery, body: mi.ReadingsFileIn) -
             else:
                 groups.setdefault((row.series, row.check), []).append(row)
         filed = Filed(tuple(_filed_taking(check, rows, bench.whose(check)) for (_, check), rows in groups.items()))
-        numbers = store.bring(session, path.job_id, bench.vehicle, filed, moment)
+        numbers = bring(session, path.job_id, bench.vehicle, filed, moment)
         taken = sum(map(len, groups.values()))
         told = mm.ImportedOut(taken=taken, already=already, series=numbers, faults=faults[:200])
         if taken:

@@ -298,6 +298,7 @@ class MeasureOut(BaseModel):
     overrulings: list[Verdict] = Field(description="Verdicts that may be put in the place of one.")
     complaints: list[ComplaintOut]
     people: list[str] = Field(description="Names of the shop, those used last first.")
+    left_out: list[str] = Field(description="What of the record cannot be read, a sentence each.")
 
 
 class MeasuredEffectOut(BaseModel):

@@ -9,11 +9,10 @@ from pydantic import AfterValidator, Field
 
 from liftbite.api.jobs.models import _In
 from liftbite.core.measure.check import LimitName
-from liftbite.files.fields import Short, Words
+from liftbite.files.fields import Hours, Money, Named, Share, Short, Words
 
 #: What its sender calls an append, so that one sent twice counts once.
 RequestName = Annotated[str, Field(max_length=64, pattern=r"^[A-Za-z0-9._-]*$")]
-Amount = Annotated[float, Field(ge=0, lt=1e9, allow_inf_nan=False)]
 
 
 def _a_day(text: str) -> str:
@@ -102,12 +101,12 @@ class InstrumentIn(_In):
 class RenewalIn(_In):
     """The shop's own figures for renewing a part while it is open."""
 
-    part: Annotated[Words, Field(min_length=1, max_length=80)]
-    price: Amount
-    chance: Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
-    hours: Amount
-    rate: Amount
-    extra_hours: Amount = 0.0
+    part: Named
+    price: Money
+    chance: Share
+    hours: Hours
+    rate: Money
+    extra_hours: Hours = 0.0
 
 
 class GaugeIn(_In):

@@ -146,13 +146,20 @@ def sweep_out(check: Check, sweep: Sweep, limit: float | None) -> mm.SweepOut:
     )  # fmt: skip
 
 
-def _taken(check: Check, series: Series) -> list[mm.TakenOut]:
+def _held_by(bench: Bench, reading: Reading) -> str:
+    """What a reading was taken with: one of the shop's own by its name, else its kind."""
+    own = bench.held.get(reading.held)
+    kind = INSTRUMENT_KINDS.get(reading.instrument)
+    return own.name if own is not None else kind.label if kind is not None else ""
+
+
+def _taken(bench: Bench, check: Check, series: Series) -> list[mm.TakenOut]:
     words = {g.value: g.word for g in check.grades}
     return [
         mm.TakenOut(
             id=t.id, place=t.reading.place, typed=words.get(t.reading.typed, typeset(t.reading.typed)),
             value=None if t.reading.si is None else fine_out(t.reading.si, check.unit),
-            instrument=INSTRUMENT_KINDS[t.reading.instrument].label if t.reading.instrument in INSTRUMENT_KINDS else "",
+            instrument=_held_by(bench, t.reading),
             uncertainty=fine_out(t.reading.uncertainty, check.unit) if t.reading.uncertainty else None,
             skipped=t.reading.skipped, at=utc_text(t.at), source=t.source, who=t.who,
         )
@@ -237,7 +244,7 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         begun_at=utc_text(series.begun_at) if series else None,
         distance=figure_out(series.distance, "m driven") if series and series.distance is not None else None,
         settings=_settings_out(check, series), asked=_asked_out(check, series),
-        readings=_taken(check, series) if series else [], can_undo=bool(readings),
+        readings=_taken(bench, check, series) if series else [], can_undo=bool(readings),
         can_redo=bool(series and any(t.back for t in series.taken)),
         finding=mm.FindingOut(
             verdict=finding.verdict, sentence=finding.sentence, place=finding.place,
@@ -326,7 +333,7 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
         job=bench.job_id, change=bench.change, vehicle=bench.vehicle,
         checks=[_check_out(bench, check, finding, sweep) for check, finding, sweep in found],
         worst=worst(findings), done=sum(f.taken >= f.wanted for f in asked), wanted=len(asked),
-        next_check=following, instruments=instruments_out(bench),
+        next_check=following, instruments=instruments_out(bench), left_out=list(bench.unread),
         practices=[
             mm.PracticeOut(name=name, about=about, option=bench.shop[name], here=bench.here.get(name, ""),
                          version=bench.versions.get(name, 0),

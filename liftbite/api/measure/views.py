@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from contextlib import nullcontext
+from dataclasses import replace
 from threading import BoundedSemaphore
 from typing import Any, Literal
 
@@ -28,7 +29,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
 from liftbite.core.job.builds import apart
 from liftbite.core.job.ledger import FOUND, PLAN
-from liftbite.core.job.record import KINDS
+from liftbite.core.job.record import KINDS, Line
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
@@ -38,14 +39,15 @@ from liftbite.core.measure.parts_list import Renewal
 from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.setup import asked_of_check
 from liftbite.core.measure.sweep import read_angle
-from liftbite.core.said import read_said
+from liftbite.core.said import names_of_now, read_said, readable, under_names_of_now
 from liftbite.core.units.show import typeset
 from liftbite.gauges.gauge import Gauge, Gauges
 from liftbite.gauges.protocol import check_port
+from liftbite.store import instruments, shop
 from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as store
 from liftbite.store import record as record_store
-from liftbite.store import shop
+from liftbite.store.instruments import Instrument
 from liftbite.store.jobs import expect
 
 api = APIBlueprint("measure", __name__, abp_tags=[Tag(name="measure")])
@@ -83,8 +85,11 @@ def bench_of(session: Session, job_id: int, which: str = FOUND) -> Bench:
     entries = layers[PLAN]
     named = entries.get("vehicle")
     vehicle = (named.typed if named else "") or ""
-    of_job, of_vehicle = store.series_of(session, job_id, vehicle)
-    record = record_store.record_of(session, job_id)
+    record, bad = readable(record_store.record_of(session, job_id))
+    steps = shop.steps(session)
+    names = names_of_now(record, steps)
+    record = under_names_of_now(record, names)
+    of_job, of_vehicle = ([_under(t, names) for t in found] for found in store.series_of(session, job_id, vehicle))
     limits, practices = store.limits_of(session, job_id, vehicle), store.practices(session)
     versions = {f"{check}.{name}": limit.version for check, named in limits.items() for name, limit in named.items()}
     return Bench(
@@ -92,10 +97,23 @@ def bench_of(session: Session, job_id: int, which: str = FOUND) -> Bench:
         {check: {name: (f.value, f.source) for name, f in named.items()} for check, named in limits.items()},
         {name: option for name, (option, _) in practices.items()},
         versions | {name: version for name, (_, version) in practices.items()},
-        store.instruments(session), store.renewals_of(session, job_id), now().date(),
+        instruments.instruments(session), store.renewals_of(session, job_id), now().date(),
         jobs_store.change_of(session, job_id), _renewed_in(session, of_vehicle, job_id), record,
-        record_store.people(session), shop.steps(session), minutes_learned(session),
+        record_store.people(session), steps, minutes_learned(session), [_unread(line, why) for line, why in bad],
+        {held.uid: held for held, _ in instruments.instruments_ever(session)},
     )  # fmt: skip
+
+
+def _under(series: store.Series, names: Mapping[str, str]) -> store.Series:
+    """Readings under the name of now of the check they are of."""
+    return replace(series, check=names[series.check]) if series.check in names else series
+
+
+def _unread(line: Line, why: str) -> str:
+    """What is said of a line that cannot be read."""
+    kind = KINDS[line.kind].label if line.kind in KINDS else line.kind
+    by = ", ".join(filter(None, (line.who, line.at[:10])))
+    return f"{kind} “{line.key}” ({by}) cannot be read and is left out: {why}"
 
 
 def _renewed_in(session: Session, life: Sequence[store.Series], job_id: int) -> dict[int, tuple[str, ...]]:
@@ -143,17 +161,17 @@ def preview_reading(path: JobPath, query: BenchQuery, body: mi.ReadingIn) -> Res
         return reply(mm.KeyedOut(value=None, typeset=body.typed, question="", instead=[], problem=error.reason))
 
 
-def _instrument(bench: Bench, check: Check, key: str) -> tuple[str, float]:
-    """Kind and uncertainty of what a reading is taken with."""
+def _instrument(bench: Bench, check: Check, key: str) -> tuple[str, float, str]:
+    """Kind and uncertainty of what a reading is taken with, and its identity where it is one of the shop's own."""
     if not check.suited:
-        return "", 0.0
+        return "", 0.0, ""
     own = next((i for n, i in bench.instruments if str(n) == key), None)
     if own is not None:
-        return own.kind, own.uncertainty
+        return own.kind, own.uncertainty, own.uid
     kind = key or check.suited[0]
     if kind not in INSTRUMENT_KINDS:
         raise UnreadableEntry(f"“{key}” is no instrument on the bench; pick one of {', '.join(check.suited)}.")
-    return kind, uncertainty_of(kind, check.unit)
+    return kind, uncertainty_of(kind, check.unit), ""
 
 
 def _next_place(bench: Bench, check: Check, came: str) -> str:
@@ -187,11 +205,11 @@ def _reading(bench: Bench, check: Check, body: mi.ReadingIn) -> Reading:
             offered = ", ".join(g.value for g in check.grades)
             raise UnreadableEntry(f"{check.label}: “{body.grade}” is no grade of it; pick one of {offered}.")
         return Reading(place, None, body.grade)
-    kind, uncertainty = _instrument(bench, check, body.instrument)
+    kind, uncertainty, held = _instrument(bench, check, body.instrument)
     keyed = read_keyed(check, body.typed, body.unit)
     if keyed.question and not body.sure:
         raise UnreadableEntry(keyed.question)
-    return Reading(place, keyed.si, keyed.typed, kind, uncertainty)
+    return Reading(place, keyed.si, keyed.typed, kind, uncertainty, held=held)
 
 
 @api.post("/api/jobs/<int:job_id>/readings", responses={"200": mm.MeasureOut, **_PROBLEMS})
@@ -335,8 +353,8 @@ def add_instrument(path: JobPath, query: BenchQuery, body: mi.InstrumentIn) -> R
     resolution, uncertainty = read_trust(kind, body.resolution, body.uncertainty)
     port = check_port(body.port) if body.port.strip() else ""
     with writing() as session:
-        store.add_instrument(session, store.Instrument(kind.name, body.name.strip(), resolution, uncertainty,
-                                                       body.calibrated_on, port))  # fmt: skip
+        found = Instrument(kind.name, body.name.strip(), resolution, uncertainty, body.calibrated_on, port)
+        instruments.add_instrument(session, found)
         return _measure(session, path.job_id, query.build)
 
 
@@ -344,7 +362,7 @@ def add_instrument(path: JobPath, query: BenchQuery, body: mi.InstrumentIn) -> R
 def archive_instrument(path: InstrumentPath, body: m.ArchiveIn) -> Response:
     """Takes an instrument off the bench, or puts it back; its readings keep their uncertainty."""
     with writing() as session:
-        store.archive_instrument(session, path.instrument_id, now() if body.archived else None)
+        instruments.archive_instrument(session, path.instrument_id, now() if body.archived else None)
     return reply(body)
 
 
@@ -444,7 +462,7 @@ def gauge_of(key: str) -> Gauge:
     """The gauge at the data port of one of the shop's own instruments."""
     number = int(key) if key.isascii() and key.isdigit() and len(key) < 16 else 0
     with session_of() as session:
-        held = store.instrument_of(session, number)
+        held = instruments.instrument_of(session, number)
     if not held.port:
         raise UnreadableEntry(f"{held.name} has no data port.")
     return _gauges().at(held.port)
@@ -476,6 +494,6 @@ def read_gauge(path: InstrumentPath, body: mi.GaugeIn) -> Response:
 def close_gauge(path: InstrumentPath) -> Response:
     """Lets an instrument's data port go."""
     with session_of() as session:
-        held = store.instrument_of(session, path.instrument_id)
+        held = instruments.instrument_of(session, path.instrument_id)
     _gauges().close(held.port)
     return reply(mm.GaugeOut(connected=False, newest=0, events=[]))

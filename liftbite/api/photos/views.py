@@ -4,19 +4,20 @@ from __future__ import annotations
 
 from flask import Response, request
 from flask_openapi3 import APIBlueprint, Tag
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, ConfigDict, Field
 
-from liftbite.api.common import now, reply, session_of, writing
+from liftbite.api.common import now, reply, session_of, sessions_of, writing
 from liftbite.api.jobs.views import JobPath
 from liftbite.api.own_process import wait_for
 from liftbite.api.photos.models import PhotosOut
-from liftbite.api.photos.present import photos_of
+from liftbite.api.photos.present import kept_photos, photos_of
 from liftbite.api.problems import problem_responses
-from liftbite.core.job.record import in_force, read_line
-from liftbite.files.photo import MOST_IN, read_photo
+from liftbite.core.job.record import read_line
+from liftbite.files.photo import MOST_IN, covered, read_photo
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
-from liftbite.store.photos import NoSuchPhoto, keep_photo, photo_bytes
+from liftbite.store.database import settle
+from liftbite.store.photos import NoSuchPhoto, keep_photo, photo_bytes, photo_lines, replace_photo
 
 api = APIBlueprint("photos", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="photos")])
 _PROBLEMS = problem_responses(404, 422)
@@ -53,6 +54,25 @@ class PhotoSaidIn(BaseModel):
     request: str = Field(default="", max_length=64)
 
 
+class BoxIn(BaseModel):
+    """A box of a photo, as shares of its width and height."""
+
+    left: float = Field(ge=0, le=1)
+    top: float = Field(ge=0, le=1)
+    right: float = Field(ge=0, le=1)
+    bottom: float = Field(ge=0, le=1)
+
+
+class EraseIn(BaseModel):
+    """What is erased of a photo, by whom and why."""
+
+    model_config = ConfigDict(extra="forbid")
+    boxes: list[BoxIn] = Field(default_factory=list, max_length=50, description="Covered; empty to erase all of it.")
+    reason: str = Field(min_length=1, max_length=400)
+    who: str = Field(default="", max_length=60, description="Who erases it; the name of who sends it where left out.")
+    request: str = Field(default="", max_length=58)
+
+
 def _photos(job_id: int, status: int = 200) -> Response:
     with session_of() as session:
         jobs_store.change_of(session, job_id)
@@ -76,7 +96,7 @@ def bring_photo(path: JobPath, query: BringQuery) -> Response:
     line = read_line("photo", photo.digest, {"answer": "kept", "of": query.of, "words": query.words}, query.who)
     with writing() as session:
         keep_photo(session, photo, now())
-        there = in_force(record_store.record_of(session, path.job_id), "photo").get(photo.digest)
+        there = kept_photos(record_store.record_of(session, path.job_id)).get(photo.digest)
         if there is None or there.said != line.said:
             record_store.say(session, path.job_id, line, now(), query.request)
     return _photos(path.job_id, 201)
@@ -88,15 +108,43 @@ def say_of_photo(path: PhotoPath, body: PhotoSaidIn) -> Response:
     answer = {"answer": "open"} if body.off else {"answer": "kept", "of": body.of, "words": body.words}
     line = read_line("photo", path.digest, answer, body.who)
     with writing() as session:
-        if path.digest not in in_force(record_store.record_of(session, path.job_id), "photo"):
+        if path.digest not in kept_photos(record_store.record_of(session, path.job_id)):
             raise NoSuchPhoto
         record_store.say(session, path.job_id, line, now(), body.request)
     return _photos(path.job_id)
 
 
+@api.post("/<int:job_id>/photos/<string:digest>/erased", responses={"200": PhotosOut, **_PROBLEMS})
+def erase_photo(path: PhotoPath, body: EraseIn) -> Response:
+    """Erases a photo, or boxes of it such as a plate or a face: its bytes leave the file, and copies to come.
+
+    What is left of it is a photo of its own. Who erased it and why stands in the record of every job that had it, and
+    what it showed is taken out there. Copies taken before still hold it.
+    """
+    with session_of() as session:
+        if path.digest not in kept_photos(record_store.record_of(session, path.job_id)):
+            raise NoSuchPhoto
+        jpeg = photo_bytes(session, path.digest)
+    if jpeg is None:
+        raise NoSuchPhoto
+    boxes = [(box.left, box.top, box.right, box.bottom) for box in body.boxes]
+    left = wait_for(covered, jpeg, boxes) if boxes else None
+    with writing() as session:
+        name = body.who or jobs_store.who_of(session)
+        gone = read_line("photo", path.digest, {"answer": "erased", "reason": body.reason}, name)
+        for job_id, line in photo_lines(session, path.digest).items():
+            record_store.say(session, job_id, gone, now(), body.request)
+            if left is not None and line.answer == "kept":
+                kept = read_line("photo", left.digest, {"answer": "kept", "of": line.said["of"]}, name)
+                record_store.say(session, job_id, kept, now(), f"{body.request} left" if body.request else "")
+        replace_photo(session, path.digest, left, now())
+    settle(sessions_of())
+    return _photos(path.job_id)
+
+
 @api.get("/<int:job_id>/photos/<string:digest>.jpg", responses={"200": {"content": {"image/jpeg": {}}}, **_PROBLEMS})
 def get_photo(path: PhotoPath, query: PhotoQuery) -> Response:
-    """One photo; what it shows never changes under its name."""
+    """One photo; what it shows never changes under its name, but it may be erased."""
     with session_of() as session:
         said = any(line.kind == "photo" and line.key == path.digest
                    for line in record_store.record_of(session, path.job_id))  # fmt: skip
@@ -104,5 +152,7 @@ def get_photo(path: PhotoPath, query: PhotoQuery) -> Response:
     if found is None:
         raise NoSuchPhoto
     answer = Response(found, 200, content_type="image/jpeg")
-    answer.headers["Cache-Control"] = "private, max-age=31536000, immutable"
+    answer.headers["Cache-Control"] = "private, no-cache"
+    answer.set_etag(f"{path.digest}{'-small' if query.small else ''}")
+    answer.make_conditional(request)
     return answer

@@ -9,13 +9,13 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from datetime import date, timedelta
+from datetime import UTC, date, datetime, timedelta
 
 from icalendar import Calendar, Event, Todo
 from sqlalchemy.orm import Session
 
+from liftbite.api.fit import models as mf
 from liftbite.api.fit.present import plan_text
-from liftbite.api.jobs.files import file_of
 from liftbite.api.measure.files import readings_of
 from liftbite.api.measure.views import bench_of
 from liftbite.api.paper.document import page
@@ -23,9 +23,10 @@ from liftbite.api.prove import models as mp
 from liftbite.api.prove.present import prove_out
 from liftbite.api.sheet.gathered import Sheet, helpers, sheet_of
 from liftbite.core.job.ledger import FOUND
-from liftbite.core.job.record import Line, in_force
 from liftbite.core.prove.hand_over import FLUID, briefing, dues
 from liftbite.files.archive import DOCUMENTS
+from liftbite.store.carry import file_of
+from liftbite.store.jobs import uid_of
 from liftbite.store.photos import photo_bytes
 
 
@@ -35,8 +36,8 @@ class HandOver:
 
     sheet: Sheet
     prove: mp.ProveOut
-    bags: tuple[Line, ...]
-    leftovers: tuple[Line, ...]
+    bags: tuple[mf.KeptOut, ...]
+    leftovers: tuple[mf.KeptOut, ...]
     briefing: tuple[str, ...]
 
 
@@ -49,7 +50,7 @@ def hand_over_of(session: Session, job_id: int, today: date) -> HandOver:
     """
     sheet, bench = sheet_of(session, job_id, today, appendix=True), bench_of(session, job_id, FOUND)
     prove = prove_out(bench, sheet.job.revision)
-    kept = {kind: tuple(in_force(bench.record, kind).values()) for kind in ("bag", "leftover")}
+    kept = {kind: tuple(k for k in sheet.plan.kept if k.kind == kind) for kind in ("bag", "leftover")}
     bedding = "" if prove.running_in.done else prove.running_in.says
     told = briefing(((v.question, v.state, v.sentence) for v in sheet.job.verdicts), bedding)
     return HandOver(sheet, prove, kept["bag"], kept["leftover"], tuple(told))
@@ -67,26 +68,35 @@ def owner_html(found: HandOver) -> str:
     return page("owner", sheet=found.sheet, hand=found, running=running)
 
 
-def documents_of(session: Session, job_id: int, today: date) -> list[tuple[str, str | bytes]]:
+def documents_of(session: Session, job_id: int, now: datetime) -> list[tuple[str, str | bytes]]:
     """All of a job as files of an archive: the job's file, readings, plan, documents, dates, photos.
 
     What is no job file and no photo was made from it, and is passed over when the archive comes back in.
     """
     name, text = file_of(session, job_id)
-    found, bench = hand_over_of(session, job_id, today), bench_of(session, job_id, FOUND)
+    found, bench = hand_over_of(session, job_id, now.date()), bench_of(session, job_id, FOUND)
     files: list[tuple[str, str | bytes]] = [
         (f"jobs/{job_id:05}-{name}", text), (f"{DOCUMENTS}readings.csv", readings_of(bench)),
         (f"{DOCUMENTS}plan.json", plan_text(bench)), (f"{DOCUMENTS}hand-over.html", hand_over_html(found)),
         (f"{DOCUMENTS}owner.html", owner_html(found)),
-        (f"{DOCUMENTS}dates.ics", calendar_of(bench.job_name, found.prove, today, job_id)),
+        (f"{DOCUMENTS}dates.ics", calendar_of(bench.job_name, found.prove, now, uid_of(session, job_id))),
     ]  # fmt: skip
     digests = dict.fromkeys(line.key for line in bench.record if line.kind == "photo")
     photos = ((digest, photo_bytes(session, digest)) for digest in digests)
     return [*files, *((f"photos/{digest}.jpg", jpeg) for digest, jpeg in photos if jpeg)]
 
 
-def calendar_of(name: str, prove: mp.ProveOut, today: date, job_id: int) -> bytes:
-    """Dates to come, as iCalendar."""
+def calendar_of(name: str, prove: mp.ProveOut, now: datetime, uid: str) -> bytes:
+    """Dates to come, as iCalendar.
+
+    Parameters
+    ----------
+    name : of the job
+    prove : where it stands
+    now : the moment, with its zone
+    uid : the job's identity, by which a calendar knows its dates again, of whichever shop
+    """
+    today = now.date()
     calendar = Calendar()
     calendar.add("prodid", "-//Lift Bite//hand-over//EN")
     calendar.add("version", "2.0")
@@ -96,16 +106,16 @@ def calendar_of(name: str, prove: mp.ProveOut, today: date, job_id: int) -> byte
         fluids.setdefault("clutch", ("Clutch fluid", FLUID))
     for due in dues(share=running.share, looked=running.looked is not None, fluids=fluids):
         event = Event()
-        event.add("uid", f"{due.name}-{job_id}@liftbite")
-        event.add("dtstamp", today)
+        event.add("uid", f"{due.name}-{uid}@liftbite")
+        event.add("dtstamp", now.astimezone(UTC))
         event.add("dtstart", today + timedelta(days=due.days))
         event.add("dtend", today + timedelta(days=due.days + 1))
         event.add("summary", f"{name or 'Clutch'}: {due.words}")
         calendar.add_component(event)
     for number, words in enumerate(prove.ahead.says):  # due by distance, which no date says
         todo = Todo()
-        todo.add("uid", f"ahead-{number}-{job_id}@liftbite")
-        todo.add("dtstamp", today)
+        todo.add("uid", f"ahead-{number}-{uid}@liftbite")
+        todo.add("dtstamp", now.astimezone(UTC))
         todo.add("summary", f"{name or 'Clutch'}: {words}")
         calendar.add_component(todo)
     return bytes(calendar.to_ical())

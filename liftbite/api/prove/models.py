@@ -311,6 +311,7 @@ class ProveOut(BaseModel):
     lacks: list[LacksOut]
     editions: list[SaidOut]
     changed_since: bool = Field(description="The job is another than the edition last signed.")
+    left_out: list[str] = Field(description="What of the record cannot be read, a sentence each.")
 
 
 class SayOfProofIn(BaseModel):

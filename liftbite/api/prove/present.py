@@ -247,6 +247,7 @@ def lacks_of(bench: Bench) -> list[mp.LacksOut]:
         )
     if not bench.said_of("drive"):
         found.append(mp.LacksOut(words="no drive was kept", leads="prove"))
+    found += [mp.LacksOut(words=sentence, leads="fit") for sentence in (*bench.unread, *standing.left_out)]
     return found
 
 
@@ -267,5 +268,5 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
         ahead=ahead_out(bench, fluids), running_in=_running_in(bench), lacks=lacks_of(bench),
         editions=[SaidOut(answer=f"edition {n}, revision {line.key}", reason=line.said.get("note", ""), who=line.who,
                           at=line.at) for n, line in enumerate(signed, start=1)],
-        changed_since=bool(last) and last != str(revision),
+        changed_since=bool(last) and last != str(revision), left_out=list(bench.unread),
     )  # fmt: skip

@@ -9,7 +9,6 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
 from liftbite.api.common import download, now, reply, session_of, writing
-from liftbite.api.jobs.files import file_name
 from liftbite.api.jobs.views import JobPath
 from liftbite.api.measure.bench import Bench
 from liftbite.api.measure.views import bench_of
@@ -20,6 +19,7 @@ from liftbite.api.prove import models as mp
 from liftbite.api.prove.handed import calendar_of, documents_of, hand_over_html, hand_over_of, owner_html
 from liftbite.api.prove.present import drive_out, driven_of, prove_out, top_of, unexplained
 from liftbite.api.serving import MOST_LARGE
+from liftbite.api.turns import in_turn
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import Line
@@ -31,6 +31,7 @@ from liftbite.files.archive import write_archive
 from liftbite.files.fields import Words
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
+from liftbite.store.carry import file_name
 
 api = APIBlueprint("prove", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="prove")])
 _PROBLEMS = problem_responses(400, 404, 422)
@@ -164,6 +165,7 @@ def handover(path: JobPath, query: HandQuery) -> Response:
 
 @api.get("/<int:job_id>/handover.pdf", responses={"200": {"content": {"application/pdf": {}}},
                                                   **problem_responses(404, 422, 501)})  # fmt: skip
+@in_turn
 def handover_pdf(path: JobPath, query: HandQuery) -> Response:
     """The same as PDF."""
     return answered(*_handed(path.job_id, query), "pdf")
@@ -173,7 +175,7 @@ def handover_pdf(path: JobPath, query: HandQuery) -> Response:
 def job_archive(path: JobPath) -> Response:
     """All of a job in one archive: its file, readings, plan, documents, dates, photos; it comes back in unchanged."""
     with session_of() as session:
-        packed = write_archive(documents_of(session, path.job_id, now().date()))
+        packed = write_archive(documents_of(session, path.job_id, now()))
         name = bench_of(session, path.job_id, FOUND).job_name
     return download(packed, "application/zip", file_name(name, ".zip"))
 
@@ -181,9 +183,9 @@ def job_archive(path: JobPath) -> Response:
 @api.get("/<int:job_id>/calendar.ics", responses={"200": None, **problem_responses(404)})
 def calendar(path: JobPath) -> Response:
     """Dates to come as iCalendar: the look again, the end of bedding-in, the fluid."""
-    today = now().date()
     with session_of() as session:
         bench = bench_of(session, path.job_id, FOUND)
         prove = prove_out(bench, jobs_store.newest_revision(session, path.job_id))
-    text = calendar_of(bench.job_name, prove, today, path.job_id).decode()
+        uid = jobs_store.uid_of(session, path.job_id)
+    text = calendar_of(bench.job_name, prove, now(), uid).decode()
     return download(text, "text/calendar; charset=utf-8", file_name(f"{bench.job_name} dates", ".ics"))

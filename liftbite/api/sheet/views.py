@@ -7,12 +7,13 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
 from liftbite.api.common import now, session_of
-from liftbite.api.jobs.files import file_name
 from liftbite.api.jobs.views import JobPath
 from liftbite.api.paper.document import answered
 from liftbite.api.problems import problem_responses
 from liftbite.api.sheet.gathered import sheet_html, sheet_of
+from liftbite.api.turns import in_turn
 from liftbite.core.units.preference import Preference, prefer
+from liftbite.store.carry import file_name
 
 api = APIBlueprint("sheet", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="sheet")])
 _PROBLEMS = problem_responses(404, 422)
@@ -43,6 +44,7 @@ def sheet(path: JobPath, query: SheetQuery) -> Response:
 
 @api.get("/<int:job_id>/sheet.pdf", responses={"200": {"content": {"application/pdf": {}}},
                                                **problem_responses(404, 422, 501)})  # fmt: skip
+@in_turn
 def sheet_pdf(path: JobPath, query: SheetQuery) -> Response:
     """The sheet as PDF."""
     return answered(*_html(path.job_id, query), "pdf")

@@ -12,6 +12,8 @@ class BackupOut(BaseModel):
     path: str
     at: str
     size: int = Field(description="Bytes.")
+    why: str = Field(description="Why it was taken.")
+    ahead: bool = Field(description="Dated in the future, by a clock that ran ahead.")
 
 
 class UpkeepOut(BaseModel):
@@ -20,6 +22,7 @@ class UpkeepOut(BaseModel):
     file: str
     size: int
     backups: list[BackupOut]
-    room: int = Field(description="Bytes that all copies together may take.")
+    room: int = Field(description="Bytes that the copies of the hour may take together.")
+    short: str = Field(description="What the disk is too small for; empty where it is not.")
     trouble: str = Field(description="Why the last copy could not be made; empty where it could.")
     open: bool = Field(description="True where other machines of the network are let in.")

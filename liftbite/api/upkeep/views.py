@@ -25,12 +25,14 @@ def _keeper() -> backups.Keeper:
 
 def _told(shop: Path) -> Response:
     kept = [
-        mu.BackupOut(name=b.path.name, path=str(b.path), at=utc_text(b.at), size=b.size)
+        mu.BackupOut(name=b.path.name, path=str(b.path), at=utc_text(b.at), size=b.size, why=backups.WHY[b.why],
+                     ahead=b.at > datetime.now(UTC))
         for b in backups.backups_of(shop)
     ]  # fmt: skip
     written = [p.stat().st_size for p in (shop, shop.with_name(f"{shop.name}-wal")) if p.exists()]
     return reply(mu.UpkeepOut(
-        file=str(shop), size=sum(written), backups=kept, room=backups.ROOM, trouble=_keeper().trouble,
+        file=str(shop), size=sum(written), backups=kept, room=backups.room_for(shop), trouble=_keeper().trouble,
+        short=backups.room_said(shop),
         open=current_app.extensions["liftbite.open"],
     ))  # fmt: skip
 
@@ -46,9 +48,7 @@ def take_backup() -> Response:
     """One more copy, now."""
     shop = _keeper().shop
     try:
-        backups.back_up(shop, backups.new_name(shop, datetime.now(UTC)))
+        backups.back_up(shop, backups.new_name(shop, datetime.now(UTC), "hand"))
     except backups.NotBackedUp as error:
         raise UnreadableFile(str(error)) from None
-    for old in backups.thin(backups.backups_of(shop)):
-        old.path.unlink(missing_ok=True)
     return _told(shop)

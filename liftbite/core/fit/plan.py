@@ -2,6 +2,7 @@
 
 - `Planned`, `Plan`   a step in its plan, and the whole
 - `plan_of`           from a case, with the steps a shop adds of its own
+- `without_circles`   steps of one's own that have a place, and those that have none
 
 The plan of a case is a graph without a circle. A step that a case does not have hands its needs on, so nothing loses
 what had to come before it. What came off goes back in the reverse order it came off, by construction, and nothing is
@@ -19,7 +20,9 @@ from liftbite.core.fit.case import Case
 from liftbite.core.fit.library import LIBRARY
 from liftbite.core.fit.step import Step
 
-BACK = "back:"
+BACK, OWN = "back:", "own:"
+#: Most steps of one's own a plan takes.
+MOST_OWN = 200
 #: The step after which what came off begins to go back, the first of these a case has.
 _TURNS = ("housing_tight", "lifted_by_hand")
 #: The step nothing of a plan may stay behind of.
@@ -41,9 +44,16 @@ class Planned:
 
 @dataclass(frozen=True, eq=False)
 class Plan:
-    """The steps of a case in an order that keeps every need."""
+    """The steps of a case in an order that keeps every need.
+
+    Attributes
+    ----------
+    steps : in that order
+    left_out : what of the steps of one's own has no place, in a sentence each
+    """
 
     steps: tuple[Planned, ...]
+    left_out: tuple[str, ...] = ()
 
     @cached_property
     def by_key(self) -> Mapping[str, Planned]:
@@ -70,7 +80,7 @@ def plan_of(case: Case, own: Iterable[Step] = ()) -> Plan:
     Parameters
     ----------
     case : what it depends on
-    own : steps added by the shop or the job; each needs a step that is there, or begins at the beginning
+    own : steps added by the shop or the job; one that comes after itself has no place, and is left out by name
 
     >>> from liftbite.core.fit.case import Case
     >>> bike = Case({"helpers": "0"}, False, False, False, False, 1, "everything", {"plates": "renewed"}, {})
@@ -78,7 +88,8 @@ def plan_of(case: Case, own: Iterable[Step] = ()) -> Plan:
     ['cautions', 'parts_gate', 'oil_out', 'lever_slack']
     """
     steps = {key: _in(case, step) for key, step in LIBRARY.items() if step.when(case)}
-    steps |= {step.key: step for step in own}
+    placed, left_out = without_circles(own)
+    steps |= {step.key: step for step in placed}
     needs = {key: _bridged(step.needs, steps) for key, step in steps.items()}
     backs = {BACK + key: step for key, step in steps.items() if step.back}
     ahead = _ahead(needs)
@@ -91,10 +102,59 @@ def plan_of(case: Case, own: Iterable[Step] = ()) -> Plan:
         wanted = tuple(n for n in step.needs if n.startswith(BACK) and n in steps)
         needs[key] = (*needs[key], *wanted)
     if _LAST_LOOK in steps:
-        loose = (key for key in steps if key in backs or key.startswith("own:"))
+        after = _after(_LAST_LOOK, needs)
+        loose = (key for key in steps if key in backs or (key.startswith(OWN) and key not in after))
         needs[_LAST_LOOK] = (*needs[_LAST_LOOK], *loose)
     place = {key: n for n, key in enumerate([*LIBRARY, *steps])}
-    return Plan(tuple(Planned(steps[key], tuple(dict.fromkeys(needs[key]))) for key in _in_order(needs, place)))
+    order = _in_order(needs, place)
+    return Plan(tuple(Planned(steps[key], tuple(dict.fromkeys(needs[key]))) for key in order), left_out)
+
+
+def without_circles(own: Iterable[Step]) -> tuple[list[Step], tuple[str, ...]]:
+    """Steps of one's own that come after something else than themselves, and in sentences those that do not.
+
+    >>> from liftbite.core.fit.step import Step
+    >>> without_circles([Step("own:a", "A", "fit", ("own:b",)), Step("own:b", "B", "fit", ("own:a",))])[1]
+    ('“A” comes after itself, so it has no place in the plan', '“B” comes after itself, so it has no place in the plan')
+    """
+    steps = {step.key: step for step in own}
+    rings = {key for key in steps if key in _before(key, steps)}
+    kept = [step for key, step in steps.items() if key not in rings]
+    sentences = [
+        f"“{steps[key].title}” comes after itself, so it has no place in the plan" for key in steps if key in rings
+    ]
+    if len(kept) > MOST_OWN:
+        sentences.append(
+            f"{len(kept) - MOST_OWN} of {len(kept)} steps of one's own are left out; a plan takes {MOST_OWN}"
+        )
+    return kept[:MOST_OWN], tuple(sentences)
+
+
+def _before(key: str, steps: Mapping[str, Step]) -> set[str]:
+    """The steps of one's own that one comes after, directly or by way of others."""
+    found: set[str] = set()
+    ahead = list(steps[key].needs)
+    while ahead:
+        need = ahead.pop()
+        if need in steps and need not in found:
+            found.add(need)
+            ahead += steps[need].needs
+    return found
+
+
+def _after(key: str, needs: Mapping[str, tuple[str, ...]]) -> set[str]:
+    """Everything that waits for a step, directly or by way of others."""
+    waits: dict[str, list[str]] = {}
+    for each, wanted in needs.items():
+        for need in wanted:
+            waits.setdefault(need, []).append(each)
+    found, ahead = {key}, [key]
+    while ahead:
+        for each in waits.get(ahead.pop(), ()):
+            if each not in found:
+                found.add(each)
+                ahead.append(each)
+    return found
 
 
 def _in(case: Case, step: Step) -> Step:

@@ -1,7 +1,8 @@
 """Where a job stands in its plan.
 
 - `State`, `Standing`, `progress`   every step with its state, and what comes next
-- `own_steps`                       steps a record adds
+- `own_steps`, `fits`               steps a record adds; whether they have a place
+- `own_key`, `own_keys_of_before`   what such a step goes by, and went by before
 - `hold_against`                    what is said of a plan, where it can be
 - `read_evidence`                   what is said of a step, checked against what proves it
 - `turns_in`, `turns_of_step`       the bolts of a step, turn by turn
@@ -16,10 +17,10 @@ from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.case import QUESTIONS
-from liftbite.core.fit.plan import Plan, Planned
+from liftbite.core.fit.plan import MOST_OWN, OWN, Plan, Planned, without_circles
 from liftbite.core.fit.step import Step
 from liftbite.core.fit.tightening import Turn, left_of, turns_at
-from liftbite.core.job.record import Line, in_force, plain_name
+from liftbite.core.job.record import Line, in_force, keys_of_before, name_key
 
 State = Literal["done", "overridden", "open", "waits", "shut"]
 #: States with which what comes after may begin.
@@ -54,11 +55,13 @@ class Progress:
     standings : every step in order
     next : the step to do now: the first that is open; None where none is
     vanished : what was said of steps the plan no longer has
+    left_out : what has no place in the plan, in a sentence each
     """
 
     standings: tuple[Standing, ...]
     next: Standing | None
     vanished: tuple[Line, ...]
+    left_out: tuple[str, ...] = ()
 
     @property
     def done(self) -> int:
@@ -86,7 +89,7 @@ def progress(plan: Plan, record: Iterable[Line], awaited: Collection[str] = ()) 
         standings.append(Standing(planned, state[planned.key], line, missing, awaits))
     following = next((s for s in standings if s.state == "open"), None)
     gone = tuple(line for key, line in said.items() if key not in plan.by_key)
-    return Progress(tuple(standings), following, gone)
+    return Progress(tuple(standings), following, gone, plan.left_out)
 
 
 def _state(line: Line | None, missing: Collection[str], awaits: Collection[str]) -> State:
@@ -163,7 +166,10 @@ def read_tick(line: Line, standing: Mapping[str, Standing], turns: Collection[Tu
     return line
 
 
-def hold_against(line: Line, plan: Plan, found: Progress, record: Iterable[Line], known: Mapping[str, object]) -> Line:
+def hold_against(
+    line: Line, plan: Plan, found: Progress, record: Iterable[Line], known: Mapping[str, object],
+    shop: Iterable[Line] = (),
+) -> Line:  # fmt: skip
     """What is said of a plan, where it can be: an answer it depends on, a step, a bolt, a step of one's own.
 
     Parameters
@@ -172,6 +178,7 @@ def hold_against(line: Line, plan: Plan, found: Progress, record: Iterable[Line]
     plan, found : the plan, and where the job stands in it
     record : what was said before
     known : figures of the planned build [SI]
+    shop : the steps the shop adds to every plan, as lines
 
     Raises
     ------
@@ -193,9 +200,25 @@ def hold_against(line: Line, plan: Plan, found: Progress, record: Iterable[Line]
             raise UnreadableEntry(f"“{joint}” is no joint of this plan")
     elif line.kind == "at it" and line.key not in plan.by_key:
         raise UnreadableEntry(f"“{line.key}” is no step of this plan")
-    elif line.kind == "own step" and line.said.get("after") and line.said["after"] not in plan.by_key:
-        raise UnreadableEntry(f"“{line.said['after']}” is no step of this plan")
+    elif line.kind == "own step" and line.answer == "asked":
+        if line.said.get("after") and line.said["after"] not in plan.by_key:
+            raise UnreadableEntry(f"“{line.said['after']}” is no step of this plan")
+        fits(own_steps([*shop, *record, line]))
     return line
+
+
+def fits(own: Iterable[Step]) -> None:
+    """Whether steps of one's own have a place in every plan.
+
+    Raises
+    ------
+    UnreadableEntry : one comes after itself, or there are more than a plan takes
+    """
+    steps = list(own)
+    if len(steps) > MOST_OWN:
+        raise UnreadableEntry(f"a plan takes {MOST_OWN} steps of one's own")
+    for sentence in without_circles(steps)[1]:
+        raise UnreadableEntry(sentence)
 
 
 def turns_in(plan: Plan, key: str, known: Mapping[str, object], record: Iterable[Line]) -> tuple[Turn, ...]:
@@ -224,4 +247,13 @@ def own_key(title: str) -> str:
     >>> own_key("Paint the trace on every bolt")
     'own:paint_the_trace_on_every_bolt'
     """
-    return "own:" + plain_name(title, "step", 60)
+    return OWN + name_key(title, "step", 60)
+
+
+def own_keys_of_before(titles: Iterable[str]) -> dict[str, str]:
+    """Key of before -> key, of steps of one's own.
+
+    >>> own_keys_of_before(["Paint bolt #1"])
+    {'own:paint_bolt_1': 'own:paint_bolt_1_243fb335506c'}
+    """
+    return {OWN + old: OWN + key for old, key in keys_of_before(titles, "step", 60).items()}

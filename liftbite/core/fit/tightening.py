@@ -148,8 +148,9 @@ def _steps(typed: str) -> tuple[float, ...]:
     parts = [part.strip() for part in typed.split(";") if part.strip()]
     if not 2 <= len(parts) <= 6:
         raise UnreadableEntry("Tightening: give the passes as “35; 55; 75 lb-ft”, two to six")
-    unit = re.sub(r"^[\d.,\s]+", "", parts[-1]) or "N·m"
-    found = tuple(float(read(part, "N·m", unit).si) for part in parts)
+    unit = re.sub(r"^[\d.,/\s-]+", "", parts[-1]) or "N·m"
+    said = (part if re.search(r"[^\d.,/\s-]", part) else f"{part} {unit}" for part in parts)
+    found = tuple(float(read(part, "N·m", "N·m").si) for part in said)
     if not all(0 < a < b for a, b in pairwise(found)):
         raise UnreadableEntry("Tightening: each pass goes further than the one before it")
     return found

@@ -20,7 +20,7 @@ import numpy as np
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.classes import CLASSES, VehicleClass
-from liftbite.core.job.dyno_mapping import OWN_UNITS, ROLES, ColumnMapping, units_of
+from liftbite.core.job.dyno_mapping import ROLES, ColumnMapping, factor_of, units_of
 from liftbite.core.job.dyno_table import Lines, Rows, cells_of, figure_of, figures_in, lines_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.quantities.torque_curve import Array, TorqueCurve
@@ -105,16 +105,6 @@ def _raw(text: str, mapping: ColumnMapping) -> tuple[dict[str, Array], Counter[s
              and (mapping.last_row is None or line[0] <= mapping.last_row)]  # fmt: skip
     plain = _plain_columns(lines, mapping.delimiter, used) if mapping.decimal == "." else None
     return plain or _columns_of_cells(cells_of(lines, mapping.delimiter), used, mapping.decimal)
-
-
-def factor_of(role: str, unit: str) -> float:
-    """SI per unit of a column.
-
-    >>> round(factor_of("speed", "rpm × 1000"), 3)
-    104.72
-    """
-    own = OWN_UNITS.get(role, {}).get(unit)
-    return own[0] * to_si(1, own[1]) if own else to_si(1, unit)
 
 
 def _of_run(raw: dict[str, Array], mapping: ColumnMapping) -> dict[str, Array]:

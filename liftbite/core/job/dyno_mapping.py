@@ -3,6 +3,7 @@
 - `Column`, `ColumnMapping`, `Proposal`   a column, how a file is to be read, and what was made of it
 - `spoken_of`    what a file says of its figures, as choices of the job
 - `propose`      guesses delimiter, decimal mark, header, columns and units; the builder confirms or changes them
+- `factor_of`    SI per unit of a column
 
 Columns come in any order and under any name.
 """
@@ -304,6 +305,16 @@ def propose(text: str) -> Proposal:
                     (corrected[1].upper() if corrected[1].isupper() else "corrected") if corrected else "")  # fmt: skip
 
 
+def factor_of(role: str, unit: str) -> float:
+    """SI per unit of a column.
+
+    >>> round(factor_of("speed", "rpm × 1000"), 3)
+    104.72
+    """
+    own = OWN_UNITS.get(role, {}).get(unit)
+    return own[0] * to_si(1, own[1]) if own else to_si(1, unit)
+
+
 def _settle_unit(columns: list[Column], at: dict[str, Column], data: Rows, decimal: str) -> list[str]:
     """Where torque and power both stand in the file and one says no unit, P = T·ω tells it."""
     unknown = [role for role in ("torque", "power") if role in at and not at[role].unit]
@@ -315,11 +326,11 @@ def _settle_unit(columns: list[Column], at: dict[str, Column], data: Rows, decim
     except (ValueError, IndexError):
         return []
     speed, figures, known = np.asarray(rows).T
-    omega = to_si(1, at["speed"].unit) * speed
+    omega = factor_of("speed", at["speed"].unit) * speed
     with np.errstate(divide="ignore", invalid="ignore"):
-        says = to_si(1, at[other].unit) * known * (1 / omega if role == "torque" else omega) / figures
+        says = factor_of(other, at[other].unit) * known * (1 / omega if role == "torque" else omega) / figures
     for unit in KINDS[ROLES[role]].units:
-        if abs(float(np.nanmedian(says)) / to_si(1, unit) - 1) < 0.03:
+        if abs(float(np.nanmedian(says)) / factor_of(role, unit) - 1) < 0.03:
             column = Column(at[role].index, at[role].heading, role, unit)
             at[role] = columns[column.index] = column
             return [f"The heading “{column.heading}” names no unit; by the {other} column it is {unit}. Is it?"]

@@ -5,7 +5,7 @@
 - `read_line`       what came in, checked, as the words that are kept
 - `takes_back`      whether a line takes back what was said before
 - `in_force`        the latest line of each kind and key
-- `plain_name`      words as a name
+- `name_key`, `keys_of_before`   what a thing goes by that somebody names, and what it went by before
 
 The record is appended to and never changed: what is said later of the same thing stands in its place, and what was said
 before stays in the record with its name.
@@ -13,6 +13,7 @@ before stays in the record with its name.
 
 from __future__ import annotations
 
+import hashlib
 import re
 import unicodedata
 from collections.abc import Iterable, Mapping
@@ -129,8 +130,8 @@ KINDS: Mapping[str, Kind] = {
     "noted": Kind("Noted of a part", {"answer": ("missing", "broken", "loose", "wrong part", "substituted", "left out",
                                                  "open"), "note": ()}, ("answer",), named=True, takes_back=_BACK,
                   at="plan"),
-    "photo": Kind("Photo", {"answer": ("kept", "open"), "of": (), "words": ()}, ("answer",), takes_back=_BACK,
-                  at="photo"),
+    "photo": Kind("Photo", {"answer": ("kept", "erased", "open"), "of": (), "words": (), "reason": ()}, ("answer",),
+                  takes_back=_BACK, at="photo"),
     "practice": Kind("Practice of this job", {"answer": ()}, takes_back=("answer", "")),
 }  # fmt: skip
 
@@ -159,14 +160,47 @@ class Line:
         return self.said.get("answer", "")
 
 
-def plain_name(words: str, otherwise: str, most: int) -> str:
-    """Words as a name of letters, figures and underscores, for what somebody adds under a name of his own.
+def name_key(name: str, otherwise: str, most: int) -> str:
+    """What a thing goes by that somebody names, in any script: two names never share one.
 
-    >>> plain_name("Sensor gap, 2 o'clock", "check", 40)
-    'sensor_gap_2_o_clock'
+    A plain English name is its own key, so that records stay readable. Any other is told apart by a digest of it.
+
+    Parameters
+    ----------
+    name : as typed
+    otherwise : what stands before the digest where a name has no Latin letter
+    most : longest readable part
+
+    >>> name_key("Sensor gap", "check", 40), name_key("Sensor gap #2", "check", 40)
+    ('sensor_gap', 'sensor_gap_2_d75dd33f0ac9')
+    >>> name_key("Болт 1", "check", 40) == name_key("ボルト 1", "check", 40)
+    False
     """
-    plain = unicodedata.normalize("NFKD", words).encode("ascii", "ignore").decode().lower()
+    said = " ".join(unicodedata.normalize("NFC", name).split())
+    plain = _plain_name(said, otherwise, most)
+    if plain.replace("_", " ").capitalize() == said:
+        return plain
+    return f"{plain}_{hashlib.sha256(said.encode()).hexdigest()[:12]}"
+
+
+def _plain_name(name: str, otherwise: str, most: int) -> str:
+    """The letters, figures and underscores of a name: its key before digests told names apart."""
+    plain = unicodedata.normalize("NFKD", name).encode("ascii", "ignore").decode().lower()
     return (re.sub(r"[^a-z0-9]++", "_", plain).strip("_") or otherwise)[:most]
+
+
+def keys_of_before(names: Iterable[str], otherwise: str, most: int) -> dict[str, str]:
+    """Key of before -> key, where only one name can be meant by it.
+
+    Names that shared one were told apart by nothing, so what was said under it is of none of them.
+
+    >>> keys_of_before(["Gap (mm)", "Болт", "ボルト"], "check", 40)
+    {'gap_mm': 'gap_mm_bb75caadc3a7'}
+    """
+    claims: dict[str, set[str]] = {}
+    for name in names:
+        claims.setdefault(_plain_name(name, otherwise, most), set()).add(name_key(name, otherwise, most))
+    return {old: key for old, keys in claims.items() if len(keys) == 1 for key in keys if key != old}
 
 
 def _words(text: str, most: int, what: str) -> str:
@@ -231,7 +265,7 @@ def read_line(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
     if kind == "step" and line.answer == "overridden" and not (line.who and kept.get("reason")):
         raise UnreadableEntry("Step: say who overrides the hold point, and why")
     if kind == "photo":
-        _photo(key, kept)
+        _photo(key, kept, line.who)
     if kind == "own part" and line.answer == "to get" and not (line.key and kept.get("reason")):
         raise UnreadableEntry("Part of the list: say which part, and why it is got")
     if kind == "line" and line.answer == "struck" and not kept.get("reason"):
@@ -241,9 +275,11 @@ def read_line(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
     return line
 
 
-def _photo(key: str, said: Mapping[str, str]) -> None:
+def _photo(key: str, said: Mapping[str, str], who: str) -> None:
     if not _DIGEST.fullmatch(key):
         raise UnreadableEntry("Photo: it goes by the SHA-256 of its JPEG")
+    if said["answer"] == "erased" and not (who and said.get("reason")):
+        raise UnreadableEntry("Photo: say who erases it, and why")
     if said["answer"] == "kept" and not _PHOTO_OF.fullmatch(said.get("of", "")):
         raise UnreadableEntry("Photo: say what it is of: job, or check:, step: or bag: and its name")
 

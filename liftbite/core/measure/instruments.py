@@ -4,6 +4,7 @@
 - `GUARD_RULES`, `guard_band`   how much of the uncertainty a verdict keeps away from its limit
 - `zone`, `zone_of`   pass, fail or too close to call
 - `settles_it`   the plainest instrument that would settle what is too close to call
+- `worst_trust`   the largest uncertainty a reading can have
 - `read_trust`   step and uncertainty of a shop's own instrument, as typed
 - `calibration_warns`   what an old calibration is worth saying
 """
@@ -161,6 +162,27 @@ def settles_it(distance: float, suited: Iterable[str], now: float, rule: str = "
     return max(better, key=lambda k: k.uncertainty, default=None)
 
 
+#: How much worse than its kind an instrument may be and still be one of it.
+WORSE = 1000
+
+
+def worst_trust(kind: str, unit: str) -> float:
+    """The largest uncertainty a reading of a unit can have; of the kind it was taken with, where that is known.
+
+    Parameters
+    ----------
+    kind : a key of `INSTRUMENT_KINDS`, or empty
+    unit : SI unit of what is read
+
+    >>> worst_trust("force_gauge", "N"), worst_trust("", "m"), worst_trust("", "Hz")
+    (5000.0, 0.3, inf)
+    """
+    kinds = [k for k in INSTRUMENT_KINDS.values() if k.name == kind] or [
+        k for k in INSTRUMENT_KINDS.values() if k.unit == unit
+    ]
+    return max((float(f"{WORSE * k.uncertainty:.12g}") for k in kinds), default=float("inf"))
+
+
 def read_trust(kind: InstrumentKind, resolution: str, uncertainty: str) -> tuple[float, float]:
     """Step and expanded uncertainty of a shop's own instrument, as typed; what is left empty is as its kind has it.
 
@@ -190,7 +212,7 @@ def read_trust(kind: InstrumentKind, resolution: str, uncertainty: str) -> tuple
             found = read(typed, kind.unit, shown).si
         except UnreadableEntry as error:
             raise UnreadableEntry(f"{label}: {error.reason}.") from None
-        if not 0 < found <= 1000 * usual:
+        if not 0 < found <= WORSE * usual:
             raise UnreadableEntry(f"{label}: “{typed}” is not one of a {kind.label.lower()}.")
         return found
 

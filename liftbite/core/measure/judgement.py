@@ -60,6 +60,7 @@ class Reading:
     instrument : kind it was taken with
     uncertainty : expanded uncertainty, k = 2 [SI]
     skipped : why nothing was taken there, or empty
+    held : identity of the shop's own instrument it was taken with; empty for one of its kind
     """
 
     place: str
@@ -68,6 +69,7 @@ class Reading:
     instrument: str = ""
     uncertainty: float = 0.0
     skipped: str = ""
+    held: str = ""
 
 
 #: Check -> its readings in force, in the order taken.

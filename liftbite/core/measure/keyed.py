@@ -16,7 +16,7 @@ from typing import Any
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.measure.check import Check
-from liftbite.core.measure.instruments import INSTRUMENT_KINDS
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS, worst_trust
 from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.core.measure.setup import CALCULATIONS, asked_of_check
 from liftbite.core.units.kinds import KINDS
@@ -141,8 +141,10 @@ def read_distance(typed: str) -> float | None:
 
 
 def read_filed(check: Check, place: str, typed: str, instrument: str = "", uncertainty: float | None = None,
-               skipped: str = "") -> Reading:  # fmt: skip
+               skipped: str = "", held: str = "") -> Reading:  # fmt: skip
     """A reading as a file has it: `typed` with its unit or a grade's name, `uncertainty` in SI or the instrument's own.
+
+    `held` is the identity of the shop's own instrument, where it was taken with one.
 
     Raises
     ------
@@ -166,9 +168,9 @@ def read_filed(check: Check, place: str, typed: str, instrument: str = "", uncer
         return Reading(place, None, typed)
     keyed = read_keyed(check, typed)
     trusted = uncertainty_of(instrument, check.unit) if uncertainty is None else uncertainty
-    if not 0 <= trusted < 1:
-        raise UnreadableEntry(f"“{trusted:g}” is no uncertainty")
-    return Reading(place, keyed.si, keyed.typed, instrument, trusted)
+    if not 0 <= trusted <= worst_trust(instrument, check.unit):
+        raise UnreadableEntry(f"“{trusted:g}” is no uncertainty of {check.label.lower()} [{check.unit}]")
+    return Reading(place, keyed.si, keyed.typed, instrument, trusted, held=held)
 
 
 #: What calculations of the set-up ask of a series: name -> what may be said; "" where nothing was.

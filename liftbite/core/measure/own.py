@@ -1,6 +1,6 @@
 """Checks a job adds of its own: a sensor gap, hub to bolts, the roughness of a face.
 
-- `own_name`     what one goes by in the record of readings
+- `own_name`, `own_names_of_before`   what one goes by in the record of readings, and went by before
 - `read_own`     what was said of one, checked, as a check
 - `own_checks`   those of a record
 - `known_checks` these and the ones every job has
@@ -14,7 +14,7 @@ import re
 from collections.abc import Iterable, Mapping
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.job.record import Line, in_force, plain_name
+from liftbite.core.job.record import Line, in_force, keys_of_before, name_key
 from liftbite.core.measure.check import Check, Limit, LimitName, Place
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
@@ -27,12 +27,18 @@ _AHEAD = "own_"
 
 
 def own_name(label: str) -> str:
-    """A name of letters, figures and underscores.
+    """A name of letters, figures and underscores, of every label one.
 
-    >>> own_name("Sensor gap, 2 o'clock")
-    'own_sensor_gap_2_o_clock'
+    >>> own_name("Sensor gap"), own_name("Sensor gap, 2 o'clock")
+    ('own_sensor_gap', 'own_sensor_gap_2_o_clock_4d7b56944524')
     """
-    return _AHEAD + plain_name(label, "check", 40)
+    return _AHEAD + name_key(label, "check", 40)
+
+
+def own_names_of_before(record: Iterable[Line]) -> dict[str, str]:
+    """Name of before -> name, of the checks a record adds or added."""
+    found = keys_of_before(dict.fromkeys(line.key for line in record if line.kind == "own"), "check", 40)
+    return {_AHEAD + old: _AHEAD + key for old, key in found.items()}
 
 
 def read_own(line: Line) -> Check:
@@ -56,7 +62,6 @@ def read_own(line: Line) -> Check:
         raise UnreadableEntry(f"{line.key}: at least {said['least']} and at most {said['most']} leaves nothing")
     suited = tuple(sorted((name for name, kind in INSTRUMENT_KINDS.items() if kind.unit == si), key=_usual_first))
     places = tuple(Place(p) for p in _places(line))
-    part, anything = said.get("part") or "Of this job", (-float("inf"), float("inf"))
     part, anything = said.get("part") or "Of this job", (-float("inf"), float("inf"))
     return Check(own_name(line.key), part, line.key, said.get("how", ""), "reading", si, unit, suited,
                  places=lambda _: places, limits=limits, if_failed="put right", usual=anything, own=True)  # fmt: skip

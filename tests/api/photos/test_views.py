@@ -102,7 +102,7 @@ def test_they_go_out_with_the_archive_and_come_back_to_their_job(client: FlaskCl
 
     with writing(sessions) as session:
         session.delete(session.get(PhotoRow, photo["digest"]))
-    back = client.post("/api/jobs/file", data=file).get_json()
+    back = client.post("/api/jobs/file?again=true", data=file).get_json()
     (named,) = client.get(f"/api/jobs/{back['id']}/photos").get_json()["photos"]
     assert (named["here"], named["label"]) == (False, "Bag 3")
     assert client.post("/api/archive", data=packed).get_json()["photos"] == 1

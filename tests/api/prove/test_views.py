@@ -163,7 +163,7 @@ def test_what_is_said_in_prove_goes_along_in_the_job_file(client: FlaskClient) -
     say(client, job, "trip", "1", distance="60 km")
     say(client, job, "complaint", answer="drags")
     file = client.get(f"/api/jobs/{job['id']}/file").data.replace(b"Test coup", b"Best coup")
-    back = client.post("/api/jobs/file", data=file).get_json()
+    back = client.post("/api/jobs/file?again=true", data=file).get_json()
     assert prove(client, back)["fault"]["complaints"] == ["drags"]
     assert len(prove(client, back)["running_in"]["trips"]) == 1
 
@@ -220,7 +220,7 @@ def test_a_job_file_whose_record_says_what_cannot_be_is_refused_by_its_line(clie
     job = begin(client)
     say(client, job, "bled", "1", answer="open", bottles="500 mL", left="320 mL")
     file = client.get(f"/api/jobs/{job['id']}/file").data
-    assert client.post("/api/jobs/file", data=file).status_code == 201
+    assert client.post("/api/jobs/file?again=true", data=file).status_code == 201
     refused = client.post("/api/jobs/file", data=file.replace(b"500 mL", b"plenty"))
     assert refused.status_code == 422
     assert "line 1 of the record" in refused.get_json()["detail"]

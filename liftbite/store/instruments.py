@@ -1,0 +1,88 @@
+"""The instruments of a shop, each with an identity that readings taken with it name.
+
+- `Instrument`, `NoSuchInstrument`
+- `instruments`, `instruments_ever`, `instrument_of`   those on the bench; those there ever were; one of them
+- `add_instrument`, `archive_instrument`
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from liftbite.store.models import InstrumentRow, new_identity
+
+
+class NoSuchInstrument(Exception):
+    """No instrument has this number."""
+
+
+@dataclass(frozen=True, slots=True)
+class Instrument:
+    """An instrument of the shop; lengths in SI, `calibrated_on` an ISO date or empty, `port` a device or address.
+
+    `uid` is its identity, which readings taken with it name.
+    """
+
+    kind: str
+    name: str
+    resolution: float
+    uncertainty: float
+    calibrated_on: str = ""
+    port: str = ""
+    uid: str = ""
+
+
+def _instrument(r: InstrumentRow) -> Instrument:
+    return Instrument(r.kind, r.name, r.resolution, r.uncertainty, r.calibrated_on, r.port, r.uid)
+
+
+def instruments(session: Session) -> list[tuple[int, Instrument]]:
+    """The shop's instruments with their numbers."""
+    query = select(InstrumentRow).where(InstrumentRow.archived_at.is_(None)).order_by(InstrumentRow.id)
+    return [(r.id, _instrument(r)) for r in session.scalars(query)]
+
+
+def instruments_ever(session: Session) -> list[tuple[Instrument, datetime | None]]:
+    """Every instrument the shop has or had, and when it was put away; None for one on the bench."""
+    query = select(InstrumentRow).order_by(InstrumentRow.id)
+    return [(_instrument(r), r.archived_at) for r in session.scalars(query)]
+
+
+def instrument_of(session: Session, number: int) -> Instrument:
+    """An instrument on the bench.
+
+    Raises
+    ------
+    NoSuchInstrument : none there has this number
+    """
+    row = session.get(InstrumentRow, number)
+    if row is None or row.archived_at is not None:
+        raise NoSuchInstrument(number)
+    return _instrument(row)
+
+
+def add_instrument(session: Session, found: Instrument, archived_at: datetime | None = None) -> int:
+    """A new instrument; its number. One of another shop keeps its identity."""
+    row = InstrumentRow(kind=found.kind, name=found.name, resolution=found.resolution, uncertainty=found.uncertainty,
+                        calibrated_on=found.calibrated_on, port=found.port, uid=found.uid or new_identity(),
+                        archived_at=archived_at)  # fmt: skip
+    session.add(row)
+    session.flush()
+    return row.id
+
+
+def archive_instrument(session: Session, number: int, at: datetime | None) -> None:
+    """Takes an instrument off the bench, or with `at` None puts it back; done twice it is done once.
+
+    Raises
+    ------
+    NoSuchInstrument : no instrument has this number
+    """
+    row = session.get(InstrumentRow, number)
+    if row is None:
+        raise NoSuchInstrument(number)
+    row.archived_at = at if at is None or row.archived_at is None else row.archived_at
