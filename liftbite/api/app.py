@@ -19,7 +19,7 @@ from liftbite import __version__
 from liftbite.api import problems
 from liftbite.api.brief import views as curves
 from liftbite.api.choose import views as workbench
-from liftbite.api.common import heed_state
+from liftbite.api.common import current_state, heed_state
 from liftbite.api.find import views as finding
 from liftbite.api.fit import views as fit
 from liftbite.api.guard import protect
@@ -204,8 +204,9 @@ def _page(web: Path) -> Response:
     if not (web / "index.html").is_file():
         raise NotFound("The web pages are not built yet: run “make build”.")
     text = (web / "index.html").read_text("utf-8")
-    # the page shows figures in the shop's units from its first moment on
-    response = Response(text.replace("<html ", f'<html data-units="{shop.preferred()}" ', 1), mimetype="text/html")
+    # the page shows figures in the shop's units from its first moment on, and knows which state of the shop it is of
+    told = f'<html data-units="{shop.preferred()}" data-state="{current_state()}" '
+    response = Response(text.replace("<html ", told, 1), mimetype="text/html")
     response.headers["Cache-Control"] = "no-cache"
     return response
 

@@ -167,6 +167,7 @@ def register(app: Flask) -> None:
         response = respond(Problem(type=WAITS, title="Not yet", status=503, detail=str(error),
                                    stands={"before": error.before}))  # fmt: skip
         response.headers["Retry-After"] = str(AGAIN * (5 if error.refused else 1))
+        response.headers["Waits"] = str(error.before)
         return response
 
     @app.errorhandler(TooLong)

@@ -169,7 +169,7 @@ class FileInstrument(_Strict):
 
     uid: Identity = Field(min_length=1)
     kind: Words = Field(max_length=40)
-    name: Words = Field(min_length=1, max_length=80)
+    name: Words = Field(max_length=80)
     resolution: Annotated[Finite, Field(gt=0, le=1e6)]
     uncertainty: Annotated[Finite, Field(gt=0, le=1e6)]
     calibrated_on: Words = Field(default="", max_length=10, description="ISO date, or empty.")

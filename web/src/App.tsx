@@ -1,6 +1,7 @@
 import { lazy, Suspense } from "react";
 import { createBrowserRouter, type LoaderFunctionArgs, redirect, replace } from "react-router";
 import { RouterProvider } from "react-router/dom";
+import { AnotherState } from "./components/AnotherState";
 import { Brief } from "./views/brief/Brief";
 import { BiteView } from "./views/choose/BiteView";
 import { Choose } from "./views/choose/Choose";
@@ -118,4 +119,9 @@ const router = createBrowserRouter([
   { path: "*", element: <Trouble sentence="There is no page at this address." /> },
 ]);
 
-export const App = () => <RouterProvider router={router} />;
+export const App = () => (
+  <>
+    <RouterProvider router={router} />
+    <AnotherState />
+  </>
+);

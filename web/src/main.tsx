@@ -2,9 +2,9 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./App";
-import { postKept, Refusal, unanswered } from "./api/client";
+import { notNow, postKept, Refusal } from "./api/client";
 import { applyPrint, storedPrint } from "./lib/theme";
-import { sendKept } from "./lib/waiting";
+import { dropTyped, sendKept, stayAlive, takeOver } from "./lib/waiting";
 import "./styles.css";
 
 applyPrint(storedPrint());
@@ -20,8 +20,13 @@ const queries = new QueryClient({
   },
 });
 
-// what this tab could not send before it was loaded anew
-void sendKept(postKept, unanswered).then((sent) => (sent > 0 ? queries.invalidateQueries() : undefined));
+// what this tab could not send before it was loaded anew, and what tabs could not that are closed
+const send = () =>
+  void sendKept(postKept, notNow).then((sent) => (sent > 0 ? queries.invalidateQueries() : undefined));
+dropTyped(localStorage, sessionStorage);
+takeOver(localStorage);
+send();
+stayAlive(localStorage, send);
 
 const root = document.getElementById("root");
 if (root === null) throw new Error("the page has no root");

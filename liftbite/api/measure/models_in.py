@@ -91,7 +91,7 @@ class InstrumentIn(_In):
     """An instrument of the shop."""
 
     kind: Short
-    name: Annotated[Words, Field(min_length=1, max_length=80)]
+    name: Named
     resolution: Short = Field(default="", description="Smallest step it shows; empty takes its kind's.")
     uncertainty: Short = Field(default="", description="Expanded, k = 2; empty takes its kind's, half a step at least.")
     calibrated_on: Annotated[str, AfterValidator(_a_day)] = Field(default="", description="ISO date, or empty.")

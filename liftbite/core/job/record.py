@@ -136,6 +136,10 @@ KINDS: Mapping[str, Kind] = {
 }  # fmt: skip
 
 
+#: What somebody gives a name of his own.
+_NAMED = frozenset({"own step", "own", "bag", "mark", "leftover", "noted"})
+
+
 @dataclass(frozen=True, slots=True)
 class Line:
     """One thing said of a job.
@@ -252,6 +256,8 @@ def read_line(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
     for name in found.needs:
         if name not in kept:
             raise UnreadableEntry(f"{found.label}: say its {name}")
+    if kind in _NAMED and not key and kept.get("answer") != "open":
+        raise UnreadableEntry(f"{found.label}: say what it is called")
     line = Line(kind, key, kept, read_name(who))
     if not takes_back(line) and found.signed:
         if not line.who:

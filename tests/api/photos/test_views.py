@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import io
+import zipfile
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -109,3 +111,58 @@ def test_they_go_out_with_the_archive_and_come_back_to_their_job(client: FlaskCl
     (there,) = client.get(f"/api/jobs/{back['id']}/photos").get_json()["photos"]
     assert there["here"]
     assert client.post("/api/archive", data=packed).get_json()["photos"] == 0
+
+
+def test_a_plate_is_erased_from_the_photo_the_file_and_what_goes_out(client: FlaskClient, tmp_path: Path) -> None:
+    """Covered, with the bytes of before gone from the file and from copies to come, and who did it said."""
+    job = begin(client)
+    (photo,) = bring(client, job, picture(size=(320, 200)), words="plate KV 1 40").get_json()["photos"]
+    path = f"/api/jobs/{job['id']}/photos/{photo['digest']}"
+    before = client.get(f"{path}.jpg").data
+    older = client.get("/api/archive").data
+    box = {"left": 0.2, "top": 0.2, "right": 0.6, "bottom": 0.6}
+    nobody = client.post(f"{path}/erased", json={"boxes": [box], "reason": "the customer asked"})
+    assert nobody.status_code == 422
+    assert "who erases it" in nobody.get_json()["detail"]
+    told = client.post(f"{path}/erased", json={"boxes": [box], "reason": "the customer asked", "who": "Nell"})
+    (left,) = told.get_json()["photos"]
+    assert left["digest"] != photo["digest"]
+    assert client.get(f"{path}.jpg").status_code == 404
+    assert client.get(f"/api/jobs/{job['id']}/photos/{left['digest']}.jpg").status_code == 200
+    shop = client.application.extensions["liftbite.sessions"].kw["info"]["opened"][0]
+    from liftbite.store.backups import back_up
+
+    whole = b"".join(p.read_bytes() for p in (shop, shop.with_name(f"{shop.name}-wal")) if p.exists())
+    copy = back_up(shop, tmp_path / "copy.sqlite").path.read_bytes()
+    for held in (whole, copy, client.get("/api/archive").data):
+        assert before[400:464] not in held
+        assert b"KV 1 40" not in held
+    record = client.get(f"/api/jobs/{job['id']}/file").get_json()["bench"]["record"]
+    assert ["erased", "the customer asked", "Nell"] in [
+        [line["said"]["answer"], line["said"].get("reason"), line.get("who")] for line in record
+    ]
+    assert client.post("/api/archive", data=older).get_json()["photos"] == 0, "an archive of before brings it not back"
+    assert client.get(f"{path}.jpg").status_code == 404
+
+
+def test_a_whole_photo_is_erased_from_every_job_that_has_it(client: FlaskClient) -> None:
+    first, second = begin(client), begin(client)
+    for job in (first, second):
+        (photo,) = bring(client, job, picture()).get_json()["photos"]
+    path = f"/api/jobs/{first['id']}/photos/{photo['digest']}"
+    assert client.post(f"{path}/erased", json={"reason": "a face", "who": "Nell"}).get_json()["photos"] == []
+    assert client.get(f"/api/jobs/{second['id']}/photos").get_json()["photos"] == []
+    assert client.post(f"{path}/erased", json={"reason": "a face", "who": "Nell"}).status_code == 404
+
+
+def test_a_photo_of_no_job_does_not_come_in(client: FlaskClient, tmp_path: Path) -> None:
+    job = begin(client)
+    bring(client, job, picture())
+    packed = client.get("/api/archive").data
+    with zipfile.ZipFile(io.BytesIO(packed)) as archive:
+        photo = next(name for name in archive.namelist() if name.endswith(".jpg"))
+        alone = io.BytesIO()
+        with zipfile.ZipFile(alone, "w") as other:
+            other.writestr(f"photos/{'5a' * 32}.jpg", archive.read(photo))
+    told = client.post("/api/archive", data=alone.getvalue()).get_json()
+    assert (told["photos"], told["faults"]) == (0, [])

@@ -1,5 +1,5 @@
-import { describe, expect, it } from "vitest";
-import { Refusal, seen, taken } from "@/api/client";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import { asked, notNow, Refusal, seen, taken } from "@/api/client";
 
 const answer = (status: number, body: { data?: unknown; error?: unknown }) =>
   Promise.resolve({ ...body, response: new Response(null, { status }) });
@@ -36,5 +36,34 @@ describe("what the server says", () => {
 
   it("names the revision a change was made on", () => {
     expect(seen(17)).toEqual({ "If-Match": '"17"' });
+  });
+});
+
+describe("long work that waits for its turn", () => {
+  afterEach(() => void vi.unstubAllGlobals());
+
+  it("is asked for again under the same name until it is there", async () => {
+    const turns: (string | null)[] = [];
+    let before = 2;
+    vi.stubGlobal("fetch", async (request: Request) => {
+      turns.push(request.headers.get("Turn"));
+      const waits = { Waits: String(before), "Retry-After": "0" };
+      return before-- > 0 ? new Response(null, { status: 503, headers: waits }) : new Response("paper");
+    });
+    const answer = await asked(new Request("http://127.0.0.1/api/jobs/1/sheet.pdf"));
+    expect(await answer.text()).toBe("paper");
+    expect(turns).toHaveLength(3);
+    expect(new Set(turns).size).toBe(1);
+  });
+
+  it("is told from a server that is busy, which waits where it was asked", async () => {
+    vi.stubGlobal("fetch", async () => new Response(null, { status: 503, headers: { "Retry-After": "1" } }));
+    expect((await asked(new Request("http://127.0.0.1/api/jobs"))).status).toBe(503);
+    expect([0, 503, 507, 422].map((status) => notNow(new Refusal(status, "no")))).toEqual([
+      true,
+      true,
+      true,
+      false,
+    ]);
   });
 });

@@ -1,5 +1,7 @@
 import createClient from "openapi-fetch";
 import { person } from "@/lib/person";
+import { requestName } from "@/lib/request";
+import { heard, pageState, STATE, tag } from "@/lib/state";
 import type { Kept } from "@/lib/waiting";
 import type { components, paths } from "./schema.d";
 
@@ -74,6 +76,8 @@ export class Refusal extends Error {
   /** Where something else stands by now: its version, and what it says. */
   readonly newest: number | null;
   readonly stands: Record<string, unknown>;
+  /** What kind of problem it is. */
+  readonly type: string;
 
   constructor(status: number, detail: string, faults: Record<string, string> = {}, problem: Problem = {}) {
     super(detail);
@@ -81,6 +85,7 @@ export class Refusal extends Error {
     this.faults = faults;
     this.newest = problem.newest ?? null;
     this.stands = problem.stands ?? {};
+    this.type = problem.type ?? "";
   }
 }
 
@@ -88,6 +93,7 @@ const UNREACHABLE =
   "Lift Bite does not answer. What you typed stays here; it goes on when the program is back.";
 
 type Problem = {
+  type?: string;
   detail?: string;
   errors?: { field: string; message: string }[];
   newest?: number;
@@ -116,51 +122,111 @@ export async function taken<T>(
   return answer.data;
 }
 
-export const client = createClient<paths>({ baseUrl: "/" });
-// whoever works at this screen stands under what is written
+/** What every request of this page says of itself. */
+function own(reads: boolean): Record<string, string> {
+  const name = reads ? "" : person();
+  const state = pageState();
+  return { ...(state && { [STATE]: state }), ...(name && { Person: encodeURIComponent(name) }) };
+}
+
+/** How long work that waits for its turn is asked for again [ms]. */
+const PATIENCE = 10 * 60_000;
+
+/**
+ * Asks, and asks again where long work is under way: what waits holds nothing of the server but its place, by the name
+ * it goes by.
+ */
+export async function asked(request: Request): Promise<Response> {
+  const until = Date.now() + PATIENCE;
+  const turn = requestName();
+  for (;;) {
+    const again = request.clone();
+    again.headers.set("Turn", turn);
+    const response = await fetch(again);
+    heard(response);
+    const waits = response.status === 503 && response.headers.has("Waits");
+    if (!waits || Date.now() > until) return response;
+    const pause = Number(response.headers.get("Retry-After") ?? 1) * 1000;
+    await new Promise((done) => setTimeout(done, pause));
+    request.signal.throwIfAborted();
+  }
+}
+
+export const client = createClient<paths>({ baseUrl: "/", fetch: asked });
+// whoever works at this screen stands under what is written; and it is written for the state this page shows
 client.use({
   onRequest: ({ request }) => {
-    const name = request.method === "GET" ? "" : person();
-    if (name) request.headers.set("Person", encodeURIComponent(name));
+    for (const [name, value] of Object.entries(own(request.method === "GET")))
+      request.headers.set(name, value);
     return request;
   },
 });
 
 /** The header that says which revision a change was made on. */
-export const seen = (revision: number) => ({ "If-Match": `"${revision}"` });
+export const seen = (revision: number) => ({ "If-Match": tag(revision) });
 
 /** Whether an error is a server that does not answer, rather than what one answered. */
 export const unanswered = (error: unknown) => error instanceof Refusal && error.status === 0;
 
-/** Posts what was kept over a reload. */
-export async function postKept({ address, body }: Kept): Promise<void> {
-  const name = person();
-  const headers = {
-    "Content-Type": "application/json",
-    ...(name && { Person: encodeURIComponent(name) }),
-  };
-  const response = await fetch(address, { method: "POST", body: JSON.stringify(body), headers }).catch(() => {
-    throw new Refusal(0, UNREACHABLE);
-  });
-  if (!response.ok) throw refusal(response.status, await response.json().catch(() => null));
-}
+/** Whether an error is a server that cannot take it now: none answers, it is busy, or its disk is full. */
+export const notNow = (error: unknown) =>
+  error instanceof Refusal && (error.status === 0 || error.status === 503 || error.status === 507);
 
-/** Sends a file as it is, under the name of who works here. */
-export async function sendFile(address: string, file: File, kind: string): Promise<Response> {
-  const name = person();
-  const response = await fetch(address, {
-    method: "POST",
-    body: await file.arrayBuffer(),
-    headers: { "Content-Type": kind, ...(name && { Person: encodeURIComponent(name) }) },
-  }).catch(() => {
+/** Whether an error is a backup that was brought back meanwhile. */
+export const ofAnotherState = (error: unknown) =>
+  error instanceof Refusal && error.type === "urn:liftbite:another-state";
+
+async function sentTo(address: string, init: RequestInit): Promise<Response> {
+  const response = await asked(new Request(new URL(address, location.href), init)).catch((error: unknown) => {
+    if (error instanceof DOMException) throw error;
     throw new Refusal(0, UNREACHABLE);
   });
   if (!response.ok) throw refusal(response.status, await response.json().catch(() => null));
   return response;
 }
 
+/** Posts what was kept, for the state it was kept for. */
+export async function postKept({ address, body, state, tag: of }: Kept, file?: Blob): Promise<void> {
+  const headers = {
+    ...own(false),
+    "Content-Type": file ? "application/octet-stream" : "application/json",
+    ...(state && { [STATE]: state }),
+    ...(of && { "If-Match": of }),
+  };
+  await sentTo(address, { method: "POST", body: file ?? JSON.stringify(body), headers });
+}
+
+/** Sends a file as it is, under the name of who works here. */
+export async function sendFile(
+  address: string,
+  file: Blob,
+  kind: string,
+  method = "POST",
+): Promise<Response> {
+  return sentTo(address, {
+    method,
+    body: await file.arrayBuffer(),
+    headers: { ...own(false), "Content-Type": kind },
+  });
+}
+
+/** Fetches a document that is made for the asking, and saves it under the name the server gives it. */
+export async function saveDocument(address: string): Promise<void> {
+  const response = await sentTo(address, { headers: own(true) });
+  const named = /filename="?([^";]+)/.exec(response.headers.get("Content-Disposition") ?? "")?.[1];
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(await response.blob());
+  link.download = named ?? "document";
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
+}
+
+/** What becomes of a file whose job is here: it becomes a second one, or the job goes on with it. */
+export type Becomes = "again" | "update" | null;
+
 /** Sends a job file as it is. One whose job is here already is that job, unless it is brought again. */
-export async function importJob(file: File, again: boolean): Promise<{ job: Job; isNew: boolean }> {
-  const response = await sendFile(`/api/jobs/file${again ? "?again=true" : ""}`, file, "application/json");
+export async function importJob(file: File, becomes: Becomes): Promise<{ job: Job; isNew: boolean }> {
+  const query = becomes ? `?${becomes}=true` : "";
+  const response = await sendFile(`/api/jobs/file${query}`, file, "application/json");
   return { job: await response.json(), isNew: response.status === 201 };
 }

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { requestName } from "@/lib/request";
 import { patiently } from "@/lib/waiting";
-import { client, type Plan, Refusal, type SayOfPlan, taken, unanswered } from "./client";
+import { client, notNow, type Plan, Refusal, type SayOfPlan, seen, taken } from "./client";
 import type { components } from "./schema";
 
 export type PlanChange = Omit<SayOfPlan, "who" | "request">;
@@ -26,8 +26,8 @@ export function useSayOfPlan(id: number) {
       const body = { ...change, who: "", request: requestName() };
       return patiently(
         () => taken(client.POST("/api/jobs/{job_id}/plan", { params: { path: { job_id: id } }, body })),
-        unanswered,
-        { address: `/api/jobs/${id}/plan`, body },
+        notNow,
+        { address: `/api/jobs/${id}/plan`, body, what: `Step ${change.key}` },
       );
     },
     onSuccess: (plan) => queries.setQueriesData({ queryKey: key(id) }, plan),
@@ -84,7 +84,7 @@ export const useShopStep = (id: number) =>
       client.PUT("/api/jobs/{job_id}/plan/shop-step", {
         params: of(id),
         body,
-        headers: { "If-Match": `"${version}"` },
+        headers: seen(version),
       }),
     ),
   );

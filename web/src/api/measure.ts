@@ -6,13 +6,13 @@ import {
   type InstrumentIn,
   type LimitIn,
   type Measure,
+  notNow,
   type ReadingIn,
   Refusal,
   type RenewalIn,
   type SeriesIn,
   seen,
   taken,
-  unanswered,
 } from "./client";
 import { useChange } from "./queries";
 
@@ -64,10 +64,14 @@ function sent(id: number, build: Whose, change: BenchChange, bench: Measure | un
   const params = at(id, build);
   const headers = replaced(bench, change);
   if ("read" in change) {
-    const kept = { address: `/api/jobs/${id}/readings?build=${build}`, body: change.read };
+    const kept = {
+      address: `/api/jobs/${id}/readings?build=${build}`,
+      body: change.read,
+      what: `Reading ${change.read.check}, ${change.read.place || change.read.typed}`,
+    };
     return patiently(
       () => taken(client.POST("/api/jobs/{job_id}/readings", { params, body: change.read })),
-      unanswered,
+      notNow,
       kept,
     );
   }
@@ -87,9 +91,10 @@ function sent(id: number, build: Whose, change: BenchChange, bench: Measure | un
     return taken(client.POST("/api/jobs/{job_id}/instruments", { params, body: change.instrument }));
   if ("record" in change) {
     const body = { ...change.record, who: "", request: requestName() };
-    return patiently(() => taken(client.POST("/api/jobs/{job_id}/record", { params, body })), unanswered, {
+    return patiently(() => taken(client.POST("/api/jobs/{job_id}/record", { params, body })), notNow, {
       address: `/api/jobs/${id}/record?build=${build}`,
       body,
+      what: `${change.record.kind} ${change.record.key ?? ""}`,
     });
   }
   if ("sum" in change)

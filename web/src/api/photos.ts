@@ -1,7 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { requestName } from "@/lib/request";
 import { patiently } from "@/lib/waiting";
-import { client, type Photo, Refusal, sendFile, taken, unanswered } from "./client";
+import { client, notNow, type Photo, Refusal, sendFile, taken } from "./client";
+import type { components } from "./schema";
 
 const key = (id: number) => ["photos", id] as const;
 type Photos = { photos: Photo[] };
@@ -18,17 +19,35 @@ export const usePhotos = (id: number) =>
 export const photoAddress = (id: number, digest: string, small = false) =>
   `/api/jobs/${id}/photos/${digest}.jpg${small ? "?small=true" : ""}`;
 
-type Change = { bring: File; of: string } | { say: string; of: string; words: string } | { off: string };
+type Box = components["schemas"]["BoxIn"];
+type Change =
+  | { bring: File; of: string }
+  | { say: string; of: string; words: string }
+  | { off: string }
+  | { erase: string; boxes: Box[]; reason: string; who: string };
 
 async function sent(id: number, change: Change): Promise<Photos> {
   if ("bring" in change) {
-    const query = new URLSearchParams({ of: change.of, request: requestName() });
-    // where the server does not answer it waits in the tab; its name counts it once
+    const request = requestName();
+    const address = `/api/jobs/${id}/photos?${new URLSearchParams({ of: change.of, request })}`;
+    // where the server does not take it now it waits, over a reload and a closed tab; its name counts it once
     const answer = await patiently(
-      () => sendFile(`/api/jobs/${id}/photos?${query}`, change.bring, "application/octet-stream"),
-      unanswered,
+      () => sendFile(address, change.bring, "application/octet-stream"),
+      notNow,
+      { address, body: { request }, what: `Photo of ${change.of}` },
+      localStorage,
+      change.bring,
     );
     return answer.json();
+  }
+  if ("erase" in change) {
+    const { erase: digest, ...body } = change;
+    return taken(
+      client.POST("/api/jobs/{job_id}/photos/{digest}/erased", {
+        params: { path: { job_id: id, digest } },
+        body: { ...body, request: requestName() },
+      }),
+    );
   }
   const digest = "off" in change ? change.off : change.say;
   const said = "off" in change ? { off: true } : { of: change.of, words: change.words };

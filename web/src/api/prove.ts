@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { requestName } from "@/lib/request";
-import { client, Refusal, sendFile, taken } from "./client";
+import { patiently } from "@/lib/waiting";
+import { client, notNow, Refusal, sendFile, taken } from "./client";
 import type { components } from "./schema";
 
 type Schemas = components["schemas"];
@@ -24,13 +25,14 @@ export const useProve = (id: number, change: number) =>
 export function useSayOfProof(id: number): SayProof {
   const queries = useQueryClient();
   const say = useMutation({
-    mutationFn: (change: ProofChange) =>
-      taken(
-        client.POST("/api/jobs/{job_id}/prove", {
-          params: { path: { job_id: id } },
-          body: { key: "", ...change, who: "", request: requestName() },
-        }),
-      ),
+    mutationFn: (change: ProofChange) => {
+      const body = { key: "", ...change, who: "", request: requestName() };
+      return patiently(
+        () => taken(client.POST("/api/jobs/{job_id}/prove", { params: { path: { job_id: id } }, body })),
+        notNow,
+        { address: `/api/jobs/${id}/prove`, body, what: `${change.kind} ${change.key ?? ""}` },
+      );
+    },
     onSuccess: (prove) => queries.setQueriesData({ queryKey: key(id) }, prove),
   });
   return async (change) => {

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { photoAddress, usePhotoChange, usePhotos } from "@/api/photos";
 import { moment } from "@/lib/words";
+import { ErasePhoto } from "./ErasePhoto";
 import { FileButton } from "./FileButton";
 import { Labelled } from "./Labelled";
 import { Panel } from "./Panel";
@@ -71,12 +72,29 @@ function PhotoPanel({ job, digest, onClose }: { job: number; digest: string; onC
   const { send } = usePhotoChange(job);
   const [words, setWords] = useState(photo?.words ?? "");
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [erasing, setErasing] = useState(false);
   if (!photo) return null;
   const tell = async (change: Parameters<typeof send>[0]) => {
     const refused = await send(change);
     setTrouble(refused);
     if (!refused) onClose();
   };
+  if (erasing) {
+    return (
+      <Panel title={`Erase: ${photo.label}`} onClose={onClose}>
+        <ErasePhoto
+          address={photoAddress(job, digest)}
+          onErase={(boxes, reason, who) => void tell({ erase: digest, boxes, reason, who })}
+          onLeave={() => setErasing(false)}
+        />
+        {trouble && (
+          <p role="alert" className="font-semibold">
+            ▲ {trouble}
+          </p>
+        )}
+      </Panel>
+    );
+  }
   return (
     <Panel title={`Photo: ${photo.label}`} onClose={onClose}>
       {photo.here ? (
@@ -104,7 +122,7 @@ function PhotoPanel({ job, digest, onClose }: { job: number; digest: string; onC
         }}
       >
         <Labelled label="What it shows" value={words} maxLength={400} onText={setWords} />
-        <div className="flex gap-3">
+        <div className="flex flex-wrap gap-3">
           <button type="submit" className="button min-h-11" disabled={words === photo.words}>
             Keep the words
           </button>
@@ -115,6 +133,11 @@ function PhotoPanel({ job, digest, onClose }: { job: number; digest: string; onC
           >
             Take it off the job
           </button>
+          {photo.here && (
+            <button type="button" className="button min-h-11" onClick={() => setErasing(true)}>
+              Erase a plate or a face
+            </button>
+          )}
         </div>
       </form>
       {trouble && (

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { asEntries, loadDrafts, NO_DRAFTS, saveDrafts, typing, without } from "./drafts";
+import { asEntries, heldOfOthers, letGo, loadDrafts, NO_DRAFTS, saveDrafts, typing, without } from "./drafts";
 
 describe("drafts", () => {
   const store = () => {
@@ -40,9 +40,34 @@ describe("drafts", () => {
   });
 
   it("are dropped when what was kept cannot be read", () => {
-    for (const kept of ["{", "null", "7", '{"a": 1}']) {
+    for (const kept of ["{", "null", "7", '{"a": 1}', '{"drafts": {"a": 1}}']) {
       expect(loadDrafts(3, { getItem: () => kept })).toEqual({});
     }
+  });
+});
+
+describe("drafts of another state of the shop", () => {
+  it("are not this state's, and can be shown and let go", () => {
+    const kept = new Map<string, string>();
+    const storage = {
+      get length() {
+        return kept.size;
+      },
+      clear: () => kept.clear(),
+      key: (n: number) => [...kept.keys()][n] ?? null,
+      getItem: (key: string) => kept.get(key) ?? null,
+      setItem: (key: string, value: string) => void kept.set(key, value),
+      removeItem: (key: string) => void kept.delete(key),
+    };
+    const base = { name: "Twin", vehicle: "Merrow", layout: "dry_car", entered: { disc_count: "2" } };
+    saveDrafts("3/sintered twin", { notes: "half" }, storage, base, "before");
+    saveDrafts(3, { notes: "now" }, storage, null, "now");
+    expect(loadDrafts("3/sintered twin", storage, "now")).toEqual({});
+    const held = heldOfOthers(storage, "now");
+    expect(held).toEqual([{ job: "3/sintered twin", state: "before", drafts: { notes: "half" }, base }]);
+    for (const each of held) letGo(each, storage);
+    expect(heldOfOthers(storage, "now")).toEqual([]);
+    expect(loadDrafts(3, storage, "now")).toEqual({ notes: "now" });
   });
 });
 

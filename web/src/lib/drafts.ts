@@ -1,5 +1,13 @@
+import { pageState } from "./state";
+
 /** What is typed but not entered yet, by quantity. Kept in the tab, so that a reload loses nothing. */
 export type Drafts = Readonly<Record<string, string>>;
+
+/** What a job was when something was typed into it: enough to make another one of it. */
+export type Base = { name: string; vehicle: string; layout: string; entered: Record<string, string> };
+
+/** What is typed for a job, of which state of the shop. */
+export type Held = { job: string; state: string; drafts: Drafts; base: Base | null };
 
 export const NO_DRAFTS: Drafts = {};
 
@@ -20,26 +28,56 @@ export function asEntries(drafts: Drafts): { quantity: string; typed: string | n
   return Object.entries(drafts).map(([quantity, typed]) => ({ quantity, typed: typed.trim() || null }));
 }
 
-const key = (job: number | string) => `liftbite.drafts.${job}`;
+const AHEAD = "liftbite.drafts.";
+// a draft is of a job of one state of the shop: after a backup was brought back the number is another job's
+const key = (job: number | string, state: string) => `${AHEAD}${state}/${job}`;
 
-export function loadDrafts(job: number | string, storage: Pick<Storage, "getItem">): Drafts {
+function texts(found: unknown): Record<string, string> {
+  if (typeof found !== "object" || found === null) return {};
+  const pairs = Object.entries(found).filter((pair): pair is [string, string] => typeof pair[1] === "string");
+  return Object.fromEntries(pairs);
+}
+
+function parsed(text: string | null): { drafts: Drafts; base: Base | null } {
   try {
-    const found: unknown = JSON.parse(storage.getItem(key(job)) ?? "{}");
-    if (typeof found !== "object" || found === null) return NO_DRAFTS;
-    const texts = Object.entries(found).filter(
-      (pair): pair is [string, string] => typeof pair[1] === "string",
-    );
-    return Object.fromEntries(texts);
+    const found = JSON.parse(text ?? "{}");
+    const drafts = texts(found?.drafts);
+    const base = found?.base ? { ...found.base, entered: texts(found.base.entered) } : null;
+    return { drafts: Object.keys(drafts).length === 0 ? NO_DRAFTS : drafts, base };
   } catch {
-    return NO_DRAFTS;
+    return { drafts: NO_DRAFTS, base: null };
   }
 }
+
+export const loadDrafts = (
+  job: number | string,
+  storage: Pick<Storage, "getItem">,
+  state = pageState(),
+): Drafts => parsed(storage.getItem(key(job, state))).drafts;
 
 export function saveDrafts(
   job: number | string,
   drafts: Drafts,
   storage: Pick<Storage, "setItem" | "removeItem">,
+  base: Base | null = null,
+  state = pageState(),
 ): void {
-  if (Object.keys(drafts).length === 0) storage.removeItem(key(job));
-  else storage.setItem(key(job), JSON.stringify(drafts));
+  if (Object.keys(drafts).length === 0) storage.removeItem(key(job, state));
+  else storage.setItem(key(job, state), JSON.stringify({ drafts, base }));
 }
+
+/** What is typed for jobs of other states of the shop than the one given. */
+export function heldOfOthers(storage: Storage, state: string): Held[] {
+  const keys = Array.from({ length: storage.length }, (_, n) => storage.key(n) ?? "");
+  return keys
+    .filter((each) => each.startsWith(AHEAD) && !each.startsWith(`${AHEAD}${state}/`))
+    .map((each) => {
+      const [of, job = ""] = each.slice(AHEAD.length).split(/\/(.*)/s);
+      return { job, state: of ?? "", ...parsed(storage.getItem(each)) };
+    })
+    .filter((held) => Object.keys(held.drafts).length > 0);
+}
+
+/** Lets what is typed for a job of some state go. */
+export const letGo = (held: Pick<Held, "job" | "state">, storage: Pick<Storage, "removeItem">): void =>
+  storage.removeItem(key(held.job, held.state));

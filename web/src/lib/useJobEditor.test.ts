@@ -34,7 +34,10 @@ const job = (typed: string | null, more: Partial<Job> = {}) =>
     revision: 4,
     build: "",
     fields: [{ name: "cover_clamp", typed, question: null }],
-    picked: [],
+    choices: [],
+    name: "Twin",
+    vehicle: "Merrow",
+    layout: "dry_car",
     problems: [],
     ...more,
   }) as unknown as Job;

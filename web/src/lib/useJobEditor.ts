@@ -1,9 +1,18 @@
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
-import { type EntryIn, type Field, type Job, type Picked, Refusal, unanswered } from "@/api/client";
+import {
+  type EntryIn,
+  type Field,
+  type Job,
+  notNow,
+  ofAnotherState,
+  type Picked,
+  Refusal,
+  seen,
+} from "@/api/client";
 import { type Looked, useEnter, usePreview, useReread, useTurn } from "@/api/queries";
-import { patiently } from "@/lib/waiting";
+import { keepOne, patiently } from "@/lib/waiting";
 import { triedIn, tryKey, useAddress } from "./address";
-import { asEntries, type Drafts, loadDrafts, saveDrafts, typing, without } from "./drafts";
+import { asEntries, type Base, type Drafts, loadDrafts, saveDrafts, typing, without } from "./drafts";
 
 /** How long a figure rests before it is entered by itself, so that nothing needs saving. */
 const REST_MS = 1500;
@@ -91,10 +100,11 @@ export function useJobEditorState(entered: Job): JobEditor {
   // job again makes this tab's next write valid, and a field that loses its focus would slip its figure in
   const undecided = useRef(false);
 
-  useEffect(() => saveDrafts(kept, drafts, sessionStorage), [kept, drafts]);
+  useEffect(() => saveDrafts(kept, drafts, sessionStorage, baseOf(entered)), [kept, drafts, entered]);
 
   const failed = useCallback(
     async (error: unknown, mine: EntryIn[]) => {
+      if (ofAnotherState(error)) return; // the page says so, and holds what was typed
       if (error instanceof Refusal && error.status === 412) {
         undecided.current = true;
         setConflict({ mine, theirs: await reread(id, build) });
@@ -112,16 +122,26 @@ export function useJobEditorState(entered: Job): JobEditor {
   const { mutateAsync: enterNow } = enterChange;
   // what was entered while the server does not answer, the last of each: sent as one change once it does
   const held = useRef<Map<string, EntryIn> | null>(null);
+  const keepAgain = useRef(() => {});
+  const latest = useRef({ drafts, entered });
+  latest.current = { drafts, entered };
   const hold = useCallback(
     (mine: EntryIn[]) => {
       const all = new Map(mine.map((entry) => [entry.quantity, entry]));
       held.current = all;
       let sent = mine;
+      const named = () => ({
+        address: `/api/jobs/${id}/entries`,
+        body: { request: `entries ${kept}`, entries: [...all.values()], build },
+        what: [...all.values()].map((each) => `${each.quantity} ${each.typed ?? "withdrawn"}`).join(", "),
+        tag: seen(latest.current.entered.revision)["If-Match"],
+      });
+      keepAgain.current = () => keepOne(localStorage, named());
       const send = () => {
         sent = [...all.values()];
         return enterNow(sent);
       };
-      patiently(send, unanswered)
+      patiently(send, notNow, named())
         .finally(() => {
           held.current = null;
         })
@@ -130,7 +150,7 @@ export function useJobEditorState(entered: Job): JobEditor {
           (error) => failed(error, sent),
         );
     },
-    [enterNow, failed],
+    [enterNow, failed, id, build, kept],
   );
   const put = useCallback(
     (mine: EntryIn[]) => {
@@ -138,18 +158,16 @@ export function useJobEditorState(entered: Job): JobEditor {
       setTrouble(null);
       if (held.current !== null) {
         for (const entry of mine) held.current.set(entry.quantity, entry);
+        keepAgain.current();
         return;
       }
       enterNow(mine).then(
         () => setDrafts((now) => dropEntered(now, mine)),
-        (error) => (unanswered(error) ? hold(mine) : failed(error, mine)),
+        (error) => (notNow(error) ? hold(mine) : failed(error, mine)),
       );
     },
     [enterNow, failed, hold],
   );
-
-  const latest = useRef({ drafts, entered });
-  latest.current = { drafts, entered };
 
   const enter = useCallback(
     (quantity: string) => {
@@ -249,6 +267,16 @@ export function useJobEditorState(entered: Job): JobEditor {
     trouble,
     busy: enterChange.isPending || turnChange.isPending,
   };
+}
+
+/** What a job is, as far as another one can be made of it. */
+function baseOf(job: Job): Base {
+  const picked = job.choices.flatMap((choice) =>
+    choice.option && !choice.begun ? [[choice.name, choice.option]] : [],
+  );
+  const typed = job.fields.flatMap((field) => (field.typed ? [[field.name, field.typed]] : []));
+  const entered = Object.fromEntries([...picked, ...typed]);
+  return { name: job.name, vehicle: job.vehicle, layout: job.layout, entered };
 }
 
 /** A draft goes once it is entered, unless more was typed in the meantime. */

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Plan } from "@/api/client";
+import { SaveLink } from "@/components/SaveLink";
 import type { Say } from "./FitView";
 
 const KINDS = [
@@ -120,9 +121,9 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: Say }) 
       </form>
       {trouble && <p role="alert">▲ {trouble}</p>}
       {plan.kept.some((each) => each.kind === "bag") && (
-        <a className="button inline-flex min-h-11 items-center" href={`/api/jobs/${job}/bags.pdf`} download>
+        <SaveLink className="button inline-flex min-h-11 items-center" address={`/api/jobs/${job}/bags.pdf`}>
           Labels for the bags (PDF)
-        </a>
+        </SaveLink>
       )}
     </section>
   );

@@ -2,7 +2,9 @@ import { useState } from "react";
 import type { Plan } from "@/api/client";
 import { type PlanChange, usePlan, usePlanFile, useSayOfPlan, useShopStep } from "@/api/fit";
 import { FileButton } from "@/components/FileButton";
+import { LeftOut } from "@/components/LeftOut";
 import { Photos } from "@/components/Photos";
+import { SaveLink } from "@/components/SaveLink";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
 import { useJobEditor } from "@/lib/useJobEditor";
@@ -33,6 +35,7 @@ export function FitView() {
         label="The order of work"
         className="order-2 px-3 py-3 tablet:order-none tablet:overflow-y-auto tablet:border-r tablet:border-ink"
       >
+        <LeftOut sentences={plan.data.left_out} />
         <Progress plan={plan.data} />
         <StepLine plan={plan.data} now={now?.key ?? ""} onStep={(key) => put({ step: key })} />
         <AddStep plan={plan.data} say={say} />
@@ -85,12 +88,8 @@ export function FitView() {
         <FromPaper plan={plan.data} />
         <Answers plan={plan.data} say={say} />
         <p className="mt-4 flex flex-wrap gap-3">
-          <a className="button min-h-11" href={`/api/jobs/${job.id}/plan.pdf`} download>
-            Steps on paper (PDF)
-          </a>
-          <a className="button min-h-11" href={`/api/jobs/${job.id}/card.pdf`} download>
-            Flywheel bolt card at 1:1 (PDF)
-          </a>
+          <SaveLink address={`/api/jobs/${job.id}/plan.pdf`}>Steps on paper (PDF)</SaveLink>
+          <SaveLink address={`/api/jobs/${job.id}/card.pdf`}>Flywheel bolt card at 1:1 (PDF)</SaveLink>
           <a className="button min-h-11" href={`/api/jobs/${job.id}/plan/file`} download>
             This plan as a file
           </a>

@@ -2,6 +2,7 @@ import { type PointerEvent, useState } from "react";
 import type { Plan } from "@/api/client";
 import { photoAddress, usePhotos } from "@/api/photos";
 import { Labelled } from "@/components/Labelled";
+import { SaveLink } from "@/components/SaveLink";
 import type { Say } from "./FitView";
 
 type Joint = Plan["bolt_maps"][number];
@@ -91,13 +92,9 @@ export function HolePattern({ job, map, say, onTrouble }: Props) {
       {map.card ? (
         <p className="text-note text-soft">{map.card}.</p>
       ) : (
-        <a
-          className="button min-h-11"
-          href={`/api/jobs/${job}/card.pdf?joint=${encodeURIComponent(map.joint)}`}
-          download
-        >
+        <SaveLink address={`/api/jobs/${job}/card.pdf?joint=${encodeURIComponent(map.joint)}`}>
           {map.joint} card at 1:1 (PDF)
-        </a>
+        </SaveLink>
       )}
     </div>
   );

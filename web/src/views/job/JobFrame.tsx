@@ -8,7 +8,6 @@ import { TopBar } from "@/components/TopBar";
 import { BUILD, triesOf, usePanel, withSearch } from "@/lib/address";
 import { actionOf, keysOn } from "@/lib/keys";
 import { JobEditorContext, useJobEditor, useJobEditorState } from "@/lib/useJobEditor";
-import { readRefused, useRefused, useWaiting } from "@/lib/waiting";
 import { Trouble } from "@/views/Trouble";
 import { NextQuestion } from "./NextQuestion";
 import { Panels } from "./Panels";
@@ -94,7 +93,6 @@ function OpenJob({ job }: { job: Job }) {
             </Link>
           </div>
         </TopBar>
-        <Waits />
         {editor.trouble && (
           <p role="alert" className="shrink-0 border-b border-ink bg-sheet px-4 py-2 font-semibold">
             <span aria-hidden="true">▲ </span>
@@ -150,29 +148,4 @@ function useKeys(id: number) {
     addEventListener("keydown", onKey);
     return () => removeEventListener("keydown", onKey);
   }, [id, navigate, panel, search]);
-}
-
-/** What waits in this tab while the server does not answer. */
-function Waits() {
-  const waiting = useWaiting();
-  const refused = useRefused();
-  if (refused.length > 0) {
-    return (
-      <div role="alert" className="border-b border-ink bg-sheet px-5 py-2 font-semibold">
-        {refused.map((sentence) => (
-          <p key={sentence}>▲ Sent before this page was loaded, and not taken: {sentence}</p>
-        ))}
-        <button type="button" className="button mt-1" onClick={readRefused}>
-          Read
-        </button>
-      </div>
-    );
-  }
-  if (waiting === 0) return null;
-  return (
-    <p role="status" className="border-b border-ink bg-sheet px-5 py-2 font-semibold">
-      ▲ Lift Bite does not answer. {waiting === 1 ? "One thing waits" : `${waiting} things wait`} in this tab
-      and {waiting === 1 ? "goes" : "go"} when it is back; go on reading.
-    </p>
-  );
 }

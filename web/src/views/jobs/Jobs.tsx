@@ -1,6 +1,6 @@
 import { type DragEvent, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { importJob, type Job, type JobLine, Refusal } from "@/api/client";
+import { type Becomes, importJob, type Job, type JobLine, Refusal } from "@/api/client";
 import { useArchive, useCatalogue, useCopyJob, useJobs, useKeepJob } from "@/api/queries";
 import { FileButton } from "@/components/FileButton";
 import { Glyph } from "@/components/Glyph";
@@ -285,15 +285,22 @@ function BringJob({ dropped }: { dropped: File | null }) {
   const navigate = useNavigate();
   const keep = useKeepJob();
   const [there, setThere] = useState<{ file: File; job: Job } | null>(null);
-  const bring = async (file: File, again = false) => {
+  const [asked, setAsked] = useState<{ file: File; job: number; ahead: boolean; says: string } | null>(null);
+  const bring = async (file: File, becomes: Becomes = null) => {
     setTrouble(null);
     setThere(null);
+    setAsked(null);
     try {
-      const { job, isNew } = await importJob(file, again);
+      const { job, isNew } = await importJob(file, becomes);
       keep(job);
       if (isNew) navigate(`/jobs/${job.id}/choose`);
       else setThere({ file, job });
     } catch (error) {
+      if (error instanceof Refusal && error.status === 409) {
+        const { job, how } = error.stands as { job: number; how: string };
+        setAsked({ file, job, ahead: how === "ahead", says: error.message });
+        return;
+      }
       setTrouble(error instanceof Refusal ? `${file.name}: ${error.message}` : "The file could not be read.");
     }
   };
@@ -316,15 +323,46 @@ function BringJob({ dropped }: { dropped: File | null }) {
       {there && (
         <div role="status" className="mt-2 border-l-4 border-now pl-3">
           <p>
-            This very file is here already, as{" "}
+            This job is here already, as{" "}
             <Link className="plain-link font-semibold" to={`/jobs/${there.job.id}/choose`}>
               {there.job.name || "a job without a name"}
             </Link>
             .
           </p>
-          <button type="button" className="button mt-1 min-h-11" onClick={() => void bring(there.file, true)}>
+          <button
+            type="button"
+            className="button mt-1 min-h-11"
+            onClick={() => void bring(there.file, "again")}
+          >
             Bring it a second time
           </button>
+        </div>
+      )}
+      {asked && (
+        <div role="status" className="mt-2 border-l-4 border-now pl-3" data-testid="changed-job">
+          <p>
+            <Link className="plain-link font-semibold" to={`/jobs/${asked.job}/record`}>
+              The job here
+            </Link>{" "}
+            says something else. {asked.says}
+          </p>
+          <p className="mt-1 flex flex-wrap gap-3">
+            {asked.ahead && (
+              <button
+                type="button"
+                className="button min-h-11"
+                onClick={() => void bring(asked.file, "update")}
+              >
+                Bring the job here up to date
+              </button>
+            )}
+            <button type="button" className="button min-h-11" onClick={() => void bring(asked.file, "again")}>
+              Bring it as a second job
+            </button>
+            <button type="button" className="button min-h-11" onClick={() => setAsked(null)}>
+              Leave the job here
+            </button>
+          </p>
         </div>
       )}
       {trouble && (

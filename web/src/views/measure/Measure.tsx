@@ -1,5 +1,6 @@
 import { Outlet, useSearchParams } from "react-router";
 import { useBenchChange, useMeasure, type Whose } from "@/api/measure";
+import { LeftOut } from "@/components/LeftOut";
 import { Tabs } from "@/components/Tabs";
 import { BUILD, useAddress } from "@/lib/address";
 import { useJobEditor } from "@/lib/useJobEditor";
@@ -44,6 +45,7 @@ export function Measure() {
           </p>
         )}
       </div>
+      <LeftOut sentences={bench.data?.left_out ?? []} />
       <div className="min-h-0 grow">
         {bench.data ? (
           <Outlet context={{ bench: bench.data, send } satisfies Bench} />

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { Figure } from "@/components/Figure";
 import { HowItComesAbout } from "@/components/HowItComesAbout";
+import { SaveLink } from "@/components/SaveLink";
 import { Scroll } from "@/components/Scroll";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { moment } from "@/lib/words";
@@ -44,16 +45,15 @@ export function HandOverView() {
             >
               Look at it
             </a>
-            <a className="button inline-flex min-h-11 items-center" href={file("handover.pdf")} download>
+            <SaveLink className="button inline-flex min-h-11 items-center" address={file("handover.pdf")}>
               Hand-over (PDF)
-            </a>
-            <a
+            </SaveLink>
+            <SaveLink
               className="button inline-flex min-h-11 items-center"
-              href={file("handover.pdf?owner=true")}
-              download
+              address={file("handover.pdf?owner=true")}
             >
               One page for the owner (PDF)
-            </a>
+            </SaveLink>
             <a className="button inline-flex min-h-11 items-center" href={file("calendar.ics")} download>
               Dates to come (.ics)
             </a>

@@ -1,6 +1,7 @@
 import { createContext, useContext } from "react";
 import { Outlet } from "react-router";
 import { type Prove as ProveData, type SayProof, useProve, useSayOfProof } from "@/api/prove";
+import { LeftOut } from "@/components/LeftOut";
 import { Tabs } from "@/components/Tabs";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { Person } from "@/views/measure/Person";
@@ -37,6 +38,7 @@ export function Prove() {
           <Tabs label="Prove" views={VIEWS} />
           <Person people={[]} />
         </div>
+        <LeftOut sentences={prove.data?.left_out ?? []} />
         <div className="min-h-0 grow">
           <Outlet />
         </div>

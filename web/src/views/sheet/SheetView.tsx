@@ -1,4 +1,5 @@
 import { useRef, useState } from "react";
+import { SaveLink } from "@/components/SaveLink";
 import { Scroll } from "@/components/Scroll";
 import { useNight } from "@/lib/theme";
 import { useJobEditor } from "@/lib/useJobEditor";
@@ -20,9 +21,9 @@ export function SheetView() {
         <button type="button" className="button" onClick={() => paper.current?.contentWindow?.print()}>
           Print the sheet
         </button>
-        <a className="button" href={address("pdf")} download>
+        <SaveLink className="button" address={address("pdf")}>
           Sheet (PDF)
-        </a>
+        </SaveLink>
         <a className="button" href={`/api/jobs/${job.id}/file`} download>
           Job file (.liftbite.json)
         </a>

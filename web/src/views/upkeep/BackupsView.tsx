@@ -1,10 +1,10 @@
 import { useEffect } from "react";
-import { useBackUp, useBringArchive, useUpkeep } from "@/api/upkeep";
-import { FileButton } from "@/components/FileButton";
+import { useBackUp, useUpkeep } from "@/api/upkeep";
 import { TopBar } from "@/components/TopBar";
 import { agoSaid, sizeSaid } from "@/lib/size";
 import { moment } from "@/lib/words";
 import { Learned } from "./Learned";
+import { Whole } from "./Whole";
 
 /** The copies of the shop's file: how old, how large, and how to bring one back. */
 export function BackupsView() {
@@ -36,6 +36,7 @@ export function BackupsView() {
             ▲ {trouble}
           </p>
         )}
+        {upkeep.data?.short && <p className="py-2 font-semibold">▲ {upkeep.data.short}</p>}
         {upkeep.data && (
           <>
             <p className="py-3 text-head" role="status">
@@ -53,6 +54,7 @@ export function BackupsView() {
                 <tr className="border-b border-ink text-left text-note">
                   <th className="py-1 font-semibold">Taken</th>
                   <th className="py-1 font-semibold">Age</th>
+                  <th className="py-1 font-semibold">Why</th>
                   <th className="py-1 text-right font-semibold">Size</th>
                 </tr>
               </thead>
@@ -63,7 +65,10 @@ export function BackupsView() {
                       {moment(copy.at)}
                       <span className="figure block break-all text-note text-soft">{copy.name}</span>
                     </td>
-                    <td className="py-2">{agoSaid(copy.at, now)}</td>
+                    <td className="py-2">
+                      {copy.ahead ? "dated in the future: a clock ran ahead" : agoSaid(copy.at, now)}
+                    </td>
+                    <td className="py-2">{copy.why}</td>
                     <td className="figure py-2 text-right">{sizeSaid(copy.size)}</td>
                   </tr>
                 ))}
@@ -73,8 +78,9 @@ export function BackupsView() {
             <h2 className="mt-6 border-b border-ink pb-1 text-head font-bold">Bringing one back</h2>
             <p className="py-2">
               A copy is taken every hour in which something changed. The newest of each of the last 24 hours,
-              14 days and 8 weeks stay, together no more than {sizeSaid(upkeep.data.room)}. On this machine,
-              in a terminal:
+              14 days and 8 weeks stay, as far as the disk has room; copies taken by hand, and what stood
+              there before a copy was brought back, stay until you take them away. On this machine, in a
+              terminal:
             </p>
             <p className="figure overflow-x-auto border-l-4 border-ink bg-sheet px-3 py-2">
               <code>liftbite restore {kept[0]?.path ?? "FILE"}</code>
@@ -94,49 +100,6 @@ export function BackupsView() {
         )}
       </main>
     </div>
-  );
-}
-
-/** Everything in open formats: out as one archive, and such an archive in. */
-function Whole() {
-  const bring = useBringArchive();
-  const brought = bring.data;
-  return (
-    <section aria-labelledby="whole">
-      <h2 id="whole" className="mt-6 border-b border-ink pb-1 text-head font-bold">
-        Everything in one archive
-      </h2>
-      <p className="py-2">
-        Every job as a job file, the shelf as CSV, and the photos. Brought into another shop, what is there
-        already is not doubled.
-      </p>
-      <p className="flex flex-wrap items-center gap-4">
-        <a className="button inline-flex min-h-11 items-center" href="/api/archive" download>
-          Save the archive
-        </a>
-        <FileButton name="Archive" accept=".zip,application/zip" onFile={(file) => bring.mutate(file)}>
-          {bring.isPending ? "Reading …" : "Bring an archive"}
-        </FileButton>
-      </p>
-      {bring.error && (
-        <p role="alert" className="py-2 font-semibold">
-          ▲ {bring.error.message}
-        </p>
-      )}
-      {brought && (
-        <div role="status" className="py-2">
-          <p>
-            {brought.jobs} jobs and {brought.parts} parts are new here; {brought.already} jobs were here
-            already.
-          </p>
-          {brought.faults.map((fault) => (
-            <p key={fault} className="text-note">
-              ▲ {fault}
-            </p>
-          ))}
-        </div>
-      )}
-    </section>
   );
 }
 

@@ -1,0 +1,166 @@
+import { Dialog } from "radix-ui";
+import { useState } from "react";
+import { client, type EntryIn, postKept, Refusal, taken } from "@/api/client";
+import { type Held, heldOfOthers, letGo } from "@/lib/drafts";
+import { pageState, useAnotherState } from "@/lib/state";
+import { type Kept, keptOfOthers, letKeptGo } from "@/lib/waiting";
+
+type Holding = { job: string; state: string; held: Held | null; kept: Kept[] };
+
+/** What is typed or waits here for another state of the shop, job by job. */
+function holdings(now: string): Holding[] {
+  const found = new Map<string, Holding>();
+  const of = (state: string, job: string) => {
+    const there = found.get(`${state}/${job}`) ?? { job, state, held: null, kept: [] };
+    found.set(`${state}/${job}`, there);
+    return there;
+  };
+  for (const held of heldOfOthers(sessionStorage, now)) of(held.state, held.job).held = held;
+  for (const kept of keptOfOthers(localStorage, now)) {
+    const job = /\/api\/jobs\/(\d+)/.exec(kept.address)?.[1] ?? "";
+    of(kept.state ?? "", job).kept.push(kept);
+  }
+  return [...found.values()];
+}
+
+/** Makes a new job of what is held of one that has another number now; the sentences say what could not be taken. */
+async function asNewJob({ held, kept }: Holding): Promise<{ job: number; faults: string[] }> {
+  const base = held?.base;
+  const body = { layout: base?.layout || "dry_car", name: `${base?.name || "Job"} (kept from a tab)` };
+  const job = await taken(client.POST("/api/jobs", { body: { ...body, vehicle: base?.vehicle ?? "" } }));
+  const typed = { ...base?.entered, ...held?.drafts };
+  const own = new Set(["layout", "job_name", "vehicle"]);
+  let entries: EntryIn[] = Object.entries(typed)
+    .filter(([quantity, text]) => !own.has(quantity) && text.trim())
+    .map(([quantity, text]) => ({ quantity, typed: text }));
+  const faults: string[] = [];
+  for (let turn = 0; turn < 2 && entries.length > 0; turn += 1) {
+    try {
+      await taken(
+        client.POST("/api/jobs/{job_id}/entries", {
+          params: { path: { job_id: job.id } },
+          body: { entries, build: "" },
+          headers: { "If-Match": `"${job.revision}"` },
+        }),
+      );
+      break;
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      const wrong = error.faults;
+      faults.push(...Object.values(wrong));
+      entries = entries.filter((each) => !(each.quantity in wrong));
+    }
+  }
+  for (const each of kept) {
+    const address = each.address.replace(/\/api\/jobs\/\d+/, `/api/jobs/${job.id}`);
+    const { state: _, tag: __, ...rest } = each;
+    await postKept({ ...rest, address }).catch((error: Error) =>
+      faults.push(`${each.what ?? "One thing"}: ${error.message}`),
+    );
+  }
+  return { job: job.id, faults };
+}
+
+const words = ({ held, kept }: Holding) => [
+  ...Object.entries(held?.drafts ?? {}).map(
+    ([quantity, typed]) => `${quantity.replaceAll("_", " ")}: ${typed}`,
+  ),
+  ...kept.map((each) => each.what ?? "something said"),
+];
+
+/**
+ * A backup was brought back while this page was open, or before it was loaded anew: numbers of jobs mean others now. It
+ * says so, shows what it holds, and offers it as a new job.
+ */
+export function AnotherState() {
+  const another = useAnotherState();
+  const [list, setList] = useState(() => holdings(pageState()));
+  const [told, setTold] = useState<{ job: number; faults: string[] }[]>([]);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  if (!another && list.length === 0) return null;
+  // while the page is open what it holds is of its own state; once it is loaded anew, of the one before
+  const shown = another ? holdings("") : list;
+  const done = (holding: Holding) => {
+    if (holding.held) letGo(holding.held, sessionStorage);
+    letKeptGo(localStorage, holding.kept);
+    setList(holdings(pageState()));
+  };
+  const keep = async (holding: Holding) => {
+    setTrouble(null);
+    try {
+      const made = await asNewJob(holding);
+      done(holding);
+      setTold((now) => [...now, made]);
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : "It could not be kept.");
+    }
+  };
+  return (
+    <Dialog.Root open modal={false}>
+      <Dialog.Portal>
+        <div className="fixed inset-0 z-40 bg-paper/70" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          data-testid="another-state"
+          onEscapeKeyDown={(event) => event.preventDefault()}
+          onInteractOutside={(event) => event.preventDefault()}
+          className="framed fixed left-1/2 top-1/2 z-40 max-h-[90vh] w-[min(42rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto bg-sheet p-6"
+        >
+          <Dialog.Title className="text-head font-bold">A backup was brought back</Dialog.Title>
+          <p className="mt-1">
+            {another
+              ? "This tab was opened before that. Job numbers may mean other jobs now, so nothing more is sent from it."
+              : "This tab still holds what was typed before that. It is not sent by itself: job numbers may mean other jobs now."}
+          </p>
+          {shown.length === 0 && another && (
+            <p className="mt-2">Nothing typed here is waiting to be entered.</p>
+          )}
+          {shown.map((holding) => (
+            <section key={`${holding.state}/${holding.job}`} className="mt-4 border-t border-ink pt-2">
+              <h2 className="font-semibold">{holding.held?.base?.name || `Job ${holding.job}`}</h2>
+              <ul className="figure list-disc pl-5">
+                {words(holding).map((each) => (
+                  <li key={each}>{each}</li>
+                ))}
+              </ul>
+              {!another && (
+                <p className="mt-2 flex flex-wrap gap-3">
+                  <button type="button" className="button min-h-11" onClick={() => void keep(holding)}>
+                    Keep it as a new job
+                  </button>
+                  <button type="button" className="button min-h-11" onClick={() => done(holding)}>
+                    Let it go
+                  </button>
+                </p>
+              )}
+            </section>
+          ))}
+          {told.map((made) => (
+            <p key={made.job} role="status" className="mt-3">
+              Kept as{" "}
+              <a className="plain-link font-semibold" href={`/jobs/${made.job}/brief`}>
+                a new job
+              </a>
+              .
+              {made.faults.map((fault) => (
+                <span key={fault} className="block">
+                  ▲ {fault}
+                </span>
+              ))}
+            </p>
+          ))}
+          {trouble && (
+            <p role="alert" className="mt-2 font-semibold">
+              ▲ {trouble}
+            </p>
+          )}
+          {another && (
+            <button type="button" className="button mt-5 min-h-11" onClick={() => location.assign("/")}>
+              Open the shop as it is now{shown.length > 0 && ", and decide there what to keep"}
+            </button>
+          )}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
