@@ -29,12 +29,12 @@ from liftbite.store.instruments import Instrument, add_instrument, instruments_e
 from liftbite.store.jobs import touch, utc_moment
 from liftbite.store.measurements import Taken, limits_in_force, reading_row, renewals_of, series_of
 from liftbite.store.models import ReadingRow, RecordRow, RenewalRow, SeriesRow, VehicleLimitRow
-from liftbite.store.record import record_of
+from liftbite.store.record import all_lines
 
 
 def filed_of(session: Session, job_id: int, vehicle: str) -> Filed:
     """All that a job's bench holds: its series, the limits in force, its sums, what was said, with what it was read."""
-    record, bad = readable(record_of(session, job_id))
+    record, bad = readable(all_lines(session, job_id))
     checks, names = known_checks(record), names_of_now(record)
     of_job = [replace(t, check=names.get(t.check, t.check)) for t in series_of(session, job_id)[0]]
     series = tuple(

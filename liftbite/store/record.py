@@ -1,6 +1,6 @@
 """The record of a job: what was said of it, by whom and when; appended, never changed.
 
-- `record_of`, `line_of`   all that was said, in the order it was said; one line of it
+- `record_of`, `all_lines`, `line_of`   what was said, in its order; with what cannot be read; one line of it
 - `say`         appends a line; sent again under the same request it counts once
 - `people`      the names that stand under anything, the latest first
 """
@@ -14,6 +14,7 @@ from sqlalchemy import Select, func, literal_column, select
 from sqlalchemy.orm import Session
 
 from liftbite.core.job.record import Line
+from liftbite.core.said import readable
 from liftbite.store.jobs import touch, utc_text, who_of
 from liftbite.store.models import ReadingRow, RecordRow, RevisionRow
 
@@ -22,7 +23,12 @@ _MOST_PEOPLE = 50
 
 
 def record_of(session: Session, job_id: int) -> list[Line]:
-    """Everything said of a job, oldest first."""
+    """What was said of a job, oldest first, as far as it can be read."""
+    return readable(all_lines(session, job_id))[0]
+
+
+def all_lines(session: Session, job_id: int) -> list[Line]:
+    """Everything said of a job, oldest first, whether it can be read or not."""
     query = select(RecordRow).where(RecordRow.job_id == job_id).order_by(RecordRow.id)
     return [line_of(row) for row in session.scalars(query)]
 

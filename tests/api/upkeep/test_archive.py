@@ -4,7 +4,10 @@ from __future__ import annotations
 
 import io
 import json
+import time
 import zipfile
+from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 from typing import Any
 
@@ -12,9 +15,10 @@ import pytest
 from flask.testing import FlaskClient
 
 from liftbite.api.app import create_app
-from tests.api.jobs.test_views import begin
+from tests.api.jobs.test_views import begin, enter
 from tests.api.measure.test_views import bench, check, take
 from tests.api.photos.test_views import picture
+from tests.api.whole import alike, differing, looks_at_shop
 from tests.jobs import CAR, MOTORCYCLE
 
 
@@ -108,3 +112,153 @@ def test_a_stranger_and_a_path_are_refused(client: FlaskClient, data: bytes, wor
     answer = client.post("/api/archive", data=data, content_type="application/zip")
     assert answer.status_code == 422
     assert words in answer.get_json()["detail"]
+
+
+# --- what a shop holds besides its jobs; what stands otherwise; large ones
+
+
+@contextmanager
+def another(tmp_path: Path, name: str) -> Iterator[FlaskClient]:
+    app = create_app(tmp_path / f"{name}.sqlite", web=tmp_path / "web", testing=True)
+    try:
+        yield app.test_client()
+    finally:
+        app.extensions["liftbite.transfers"].stop()
+        app.extensions["liftbite.refresher"].stop()
+        app.extensions["liftbite.sessions"].kw["bind"].dispose()
+
+
+def furnished(client: FlaskClient) -> dict[str, Any]:
+    """A shop with something of everything; a job of it."""
+    job = begin(client, CAR | {"vehicle": "Merrow van"})
+    at = f"/api/jobs/{job['id']}"
+    gauge = {
+        "kind": "force_gauge",
+        "name": "Nell's spring balance",
+        "calibrated_on": "2026-02-03",
+        "uncertainty": "3 N",
+    }
+    measured = client.post(f"{at}/instruments", json=gauge).get_json()
+    own = next(i["key"] for i in measured["instruments"] if i["label"].startswith("Nell"))
+    pedal = {"check": "pedal_force", "place": "Once", "instrument": own, "sure": True}
+    assert client.post(f"{at}/readings", json=pedal | {"typed": "150 N"}).status_code == 200
+    assert client.post(f"{at}/readings", json=pedal | {"typed": "155 N"}).status_code == 200
+    client.post(f"{at}/readings/undo", json={"check": "pedal_force"})
+    client.put(f"{at}/practices", json={"name": "guard", "option": "share95"}, headers={"If-Match": '"0"'})
+    client.put(f"{at}/plan/shop-step", json={"title": "Болт 1", "after": "", "note": "краска", "kept": True},
+               headers={"If-Match": '"0"'})  # fmt: skip
+    client.put("/api/shop", json={"units": "inch"}, headers={"If-Match": '"0"'})
+    client.put(f"{at}/limits", json={"check": "rivet_depth", "name": "least", "typed": "0.5 mm", "source": "p. 7"},
+               headers={"If-Match": '"0"'})  # fmt: skip
+    client.post("/api/shelf", json={"slot": "disc", "name": "Tarlow 240", "price": 1234567.89,
+                                    "values": {"outer_diameter": "240 mm"}})  # fmt: skip
+    old = client.post("/api/shelf", json={"slot": "disc", "name": "Off the shelf", "values": {}}).get_json()
+    client.put(f"/api/shelf/{old['id']}/archived", json={"archived": True}, headers={"If-Match": '"1"'})
+    gone = begin(client, MOTORCYCLE)
+    seen = client.get(f"/api/jobs/{gone['id']}").get_json()["change"]
+    client.put(f"/api/jobs/{gone['id']}/archived", json={"archived": True}, headers={"If-Match": f'"{seen}"'})
+    return job
+
+
+def test_a_shop_with_something_of_everything_says_the_same_in_every_view(client: FlaskClient, tmp_path: Path) -> None:
+    job = furnished(client)
+    here = looks_at_shop(client)
+    with another(tmp_path, "there") as there:
+        told = sent(there, client.get("/api/archive").data)
+        assert (told["jobs"], told["instruments"], "changed" in told) == (2, 1, False)
+        assert list(differing(alike(here), alike(looks_at_shop(there)))) == []
+        number = next(line["id"] for line in there.get("/api/jobs").get_json()["jobs"])
+        force = check(bench(there, {"id": number}), "pedal_force")
+        assert [r["instrument"] for r in force["readings"]] == ["Nell's spring balance"], "which one, not only its kind"
+        redone = there.post(f"/api/jobs/{number}/readings/redo", json={"check": "pedal_force"}).get_json()
+        readings = next(c for c in redone["checks"] if c["name"] == "pedal_force")["readings"]
+        assert [r["typed"] for r in readings] == ["150 N", "155 N"], "an undone reading can be brought back there"
+    file = client.get(f"/api/jobs/{job['id']}/file").data
+    with another(tmp_path, "alone") as there:
+        assert there.post("/api/jobs/file", data=file).status_code == 201, "a reading of a pedal's force comes back"
+
+
+def test_what_stands_otherwise_is_asked_and_done_as_decided(client: FlaskClient, tmp_path: Path) -> None:
+    """Its own older archive doubled every job that was changed since."""
+    job = furnished(client)
+    older = client.get("/api/archive").data
+    enter(client, client.get(f"/api/jobs/{job['id']}").get_json(), notes="since then")
+    told = sent(client, older)
+    (asked,) = told["changed"]
+    assert (asked["job"], told["already"], asked["offered"]) == (job["id"], 1, ["copy"])
+    assert "goes on where the archive" in asked["says"]
+    newer = client.get("/api/archive").data
+    with another(tmp_path, "there") as there:
+        sent(there, older)
+        (asked,) = sent(there, newer)["changed"]
+        assert asked["offered"] == ["update", "copy"]
+        part = there.get("/api/shelf?find=Tarlow").get_json()["parts"][0]
+        changed = {name: part[name] for name in ("slot", "name", "source", "notes")} | {"price": 5, "values": {}}
+        there.put(f"/api/shelf/{part['id']}", json=changed, headers={"If-Match": f'"{part["version"]}"'})
+        begun = through(there, newer)
+        keys = {each["key"]: each["what"] for each in begun["brought"]["changed"]}
+        assert set(keys) == {asked["key"], "part disc Tarlow 240"}
+        decided = {asked["key"]: "update", "part disc Tarlow 240": "update"}
+        done = read_in(there, begun["name"], decided)["brought"]
+        assert (done["updated"], done["parts"], done["changed"]) == (1, 1, [])
+        assert list(differing(alike(looks_at_shop(client)), alike(looks_at_shop(there)))) == []
+
+
+def through(client: FlaskClient, data: bytes, piece: int = 20_000) -> dict[str, Any]:
+    """Sends an archive piece by piece, one of them twice, and has it read."""
+    name = client.post("/api/archive/in").get_json()["name"]
+    for at in range(0, len(data), piece):
+        path = f"/api/archive/in/{name}?at={at}"
+        assert client.put(path, data=data[at : at + piece]).status_code == 200
+        again = client.put(path, data=data[at : at + piece])
+        assert again.status_code == 422
+        assert "the next piece begins at" in again.get_json()["detail"]
+    return read_in(client, name, {})
+
+
+def read_in(client: FlaskClient, name: str, decided: dict[str, str]) -> dict[str, Any]:
+    begun = client.post(f"/api/archive/in/{name}/read", json={"decided": decided})
+    assert begun.status_code == 200, begun.text
+    return ended(client, name)
+
+
+def ended(client: FlaskClient, name: str) -> dict[str, Any]:
+    until = time.monotonic() + 120
+    while time.monotonic() < until:
+        found: dict[str, Any] = client.get(f"/api/archive/transfers/{name}").get_json()
+        if found["state"] in {"done", "failed"}:
+            return found
+        time.sleep(0.02)
+    raise AssertionError("it takes for ever")
+
+
+def test_a_shop_is_written_beside_the_requests_fetched_and_let_go(client: FlaskClient, tmp_path: Path) -> None:
+    furnished(client)
+    begun = client.post("/api/archive/out").get_json()
+    done = ended(client, begun["name"])
+    assert (done["state"], done["done"], done["trouble"]) == ("done", done["total"], "")
+    with client.get(f"/api/archive/out/{begun['name']}.zip") as fetched:
+        packed = fetched.data
+    assert len(packed) == done["size"]
+    assert client.delete(f"/api/archive/transfers/{begun['name']}").status_code == 200
+    assert client.get(f"/api/archive/out/{begun['name']}.zip").status_code == 404
+    with another(tmp_path, "there") as there:
+        found = through(there, packed)
+        assert (found["state"], found["brought"]["jobs"], found["brought"]["faults"]) == ("done", 2, [])
+    broken = through(client, b"no archive")
+    assert (broken["state"], "no archive" in broken["trouble"]) == ("failed", True)
+
+
+def test_more_faults_than_a_page_holds_are_all_named(client: FlaskClient) -> None:
+    told = sent(client, packed(**{f"{n:03}.liftbite.json": b"{" for n in range(260)}))
+    assert len(told["faults"]) == 260
+
+
+def test_an_archive_of_before_doubles_nothing(client: FlaskClient) -> None:
+    """Job files of before have no identity: they are known by what they began as."""
+    begin(client)
+    with zipfile.ZipFile(io.BytesIO(client.get("/api/archive").data)) as archive:
+        file = json.loads(archive.read(archive.namelist()[0]))
+    del file["job"]
+    told = sent(client, packed(**{"jobs/00001.liftbite.json": json.dumps(file | {"version": 3}).encode()}))
+    assert told == {"already": 1}
