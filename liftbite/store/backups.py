@@ -75,8 +75,10 @@ def backups_of(shop: Path) -> list[Backup]:
 
 
 def last_good(shop: Path) -> Path | None:
-    """The newest copy that opens and is whole."""
-    return next((b.path for b in backups_of(shop) if not faults_of(b.path)), None)
+    """The newest copy that opens and is whole; one dated ahead only where there is no other."""
+    now = datetime.now(UTC)
+    order = sorted(backups_of(shop), key=lambda b: b.at > now)
+    return next((b.path for b in order if not faults_of(b.path)), None)
 
 
 def back_up(shop: Path, to: Path) -> Backup:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import os
 import shutil
 import signal
 import sqlite3
@@ -10,6 +11,7 @@ import subprocess
 import sys
 import zipfile
 from collections.abc import Callable
+from datetime import UTC, datetime
 from pathlib import Path
 from typing import Any
 
@@ -17,10 +19,13 @@ import pytest
 from click.testing import CliRunner, Result
 
 from liftbite.cli.main import main
+from liftbite.core.job.ledger import Entry
 from liftbite.files.job import read_job_file
+from liftbite.store import jobs
 from liftbite.store.backups import backups_of
-from liftbite.store.database import close, open_database
+from liftbite.store.database import close, open_database, writing
 
+NOW = datetime(2026, 11, 28, 12, 30, tzinfo=UTC)
 FIXTURES = Path(__file__).parents[1] / "fixtures"
 
 
@@ -208,3 +213,57 @@ def test_a_server_that_is_told_to_end_closes_the_file(shop: Path) -> None:
     server.stdout.close()
     assert not shop.with_name("shop.sqlite-wal").exists()
     assert backups_of(shop), "the copy of the hour was taken"
+
+
+def test_a_folder_and_an_archive_come_back_and_what_is_otherwise_is_asked(shop: Path, tmp_path: Path) -> None:
+    """All a shop holds, out by one command and in by another; a changed job is left until somebody says what to do."""
+    for name in ("whole.zip", "whole"):
+        assert run(shop, "export", "--all", tmp_path / name).exit_code == 0
+    for source in ("whole.zip", "whole"):
+        other = tmp_path / f"{source}.sqlite"
+        close(open_database(other))
+        told = run(other, "import", tmp_path / source)
+        assert told.exit_code == 0, told.output
+        assert "7 new jobs" in told.output
+        again = run(other, "import", tmp_path / source)
+        assert (again.exit_code, "7 jobs that were here as they are" in again.output) == (0, True)
+    sessions = open_database(other)
+    with writing(sessions) as session:
+        jobs.append(session, 1, jobs.newest_revision(session, 1), [Entry("notes", "since then")], NOW)
+    close(sessions)
+    asked = run(other, "import", tmp_path / "whole.zip")
+    assert asked.exit_code == 1
+    assert "--changed copy takes it" in asked.output
+    copied = run(other, "import", tmp_path / "whole.zip", "--changed", "copy")
+    assert (copied.exit_code, "1 new job" in copied.output) == (0, True)
+    job = next(p for p in (tmp_path / "whole" / "jobs").iterdir() if p.name.startswith("00002"))
+    assert "1 job that was here as it is" in run(other, "import", job).output
+    assert run(other, "import", tmp_path / "nothing").exit_code == 2
+    (tmp_path / "whole" / "jobs" / "x.liftbite.json").write_text("{")
+    named = run(other, "import", tmp_path / "whole")
+    assert (named.exit_code, "x.liftbite.json" in named.output) == (1, True)
+
+
+def test_a_copy_of_the_file_alone_is_told_by_check_and_not_served_as_empty(shop: Path, tmp_path: Path) -> None:
+    """The file of a shop that is served, copied without its log."""
+    command = [Path(sys.executable).with_name("liftbite"), "serve", "--port", "0"]
+    environment = os.environ | {"LIFTBITE_DATA": str(shop)}
+    server = subprocess.Popen(command, env=environment, stdout=subprocess.PIPE, text=True)
+    try:
+        assert server.stdout is not None
+        while "Stop it" not in server.stdout.readline():
+            pass
+        alone = Path(shutil.copy(shop, tmp_path / "alone.sqlite"))
+    finally:
+        server.send_signal(signal.SIGTERM)
+        server.communicate(timeout=60)
+    looked = CliRunner().invoke(main, ["check", str(alone)])
+    assert looked.exit_code in {1, 2}
+    assert "alone.sqlite-wal, which is not beside it" in looked.output
+    served = subprocess.run([*command], env=os.environ | {"LIFTBITE_DATA": str(alone)}, capture_output=True, text=True,
+                            check=False)  # fmt: skip
+    assert served.returncode != 0
+    assert "--as-it-stands" in served.stderr
+    went_on = CliRunner().invoke(main, ["check", "--as-it-stands", str(alone)])
+    assert (went_on.exit_code, "is whole" in went_on.output) == (0, True)
+    assert CliRunner().invoke(main, ["check", str(shop)]).exit_code == 0

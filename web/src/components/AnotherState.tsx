@@ -1,9 +1,10 @@
 import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { client, type EntryIn, postKept, Refusal, taken } from "@/api/client";
+import { useCatalogue } from "@/api/queries";
 import { type Held, heldOfOthers, letGo } from "@/lib/drafts";
 import { pageState, useAnotherState } from "@/lib/state";
-import { type Kept, keptOfOthers, letKeptGo } from "@/lib/waiting";
+import { FILES, type Kept, keptOfOthers, letKeptGo } from "@/lib/waiting";
 
 type Holding = { job: string; state: string; held: Held | null; kept: Kept[] };
 
@@ -54,17 +55,16 @@ async function asNewJob({ held, kept }: Holding): Promise<{ job: number; faults:
   for (const each of kept) {
     const address = each.address.replace(/\/api\/jobs\/\d+/, `/api/jobs/${job.id}`);
     const { state: _, tag: __, ...rest } = each;
-    await postKept({ ...rest, address }).catch((error: Error) =>
+    const file = rest.file && rest.body.request ? await FILES.get(rest.body.request) : undefined;
+    await postKept({ ...rest, address }, file).catch((error: Error) =>
       faults.push(`${each.what ?? "One thing"}: ${error.message}`),
     );
   }
   return { job: job.id, faults };
 }
 
-const words = ({ held, kept }: Holding) => [
-  ...Object.entries(held?.drafts ?? {}).map(
-    ([quantity, typed]) => `${quantity.replaceAll("_", " ")}: ${typed}`,
-  ),
+const words = ({ held, kept }: Holding, label: (name: string) => string) => [
+  ...Object.entries(held?.drafts ?? {}).map(([name, typed]) => `${label(name)}: ${typed}`),
   ...kept.map((each) => each.what ?? "something said"),
 ];
 
@@ -77,7 +77,10 @@ export function AnotherState() {
   const [list, setList] = useState(() => holdings(pageState()));
   const [told, setTold] = useState<{ job: number; faults: string[] }[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
-  if (!another && list.length === 0) return null;
+  const catalogue = useCatalogue();
+  if (!another && list.length === 0 && told.length === 0) return null;
+  const labels = [...(catalogue.data?.inputs ?? []), ...(catalogue.data?.choices ?? [])];
+  const label = (name: string) => labels.find((each) => each.name === name)?.label ?? name;
   // while the page is open what it holds is of its own state; once it is loaded anew, of the one before
   const shown = another ? holdings("") : list;
   const done = (holding: Holding) => {
@@ -108,9 +111,11 @@ export function AnotherState() {
         >
           <Dialog.Title className="text-head font-bold">A backup was brought back</Dialog.Title>
           <p className="mt-1">
-            {another
-              ? "This tab was opened before that. Job numbers may mean other jobs now, so nothing more is sent from it."
-              : "This tab still holds what was typed before that. It is not sent by itself: job numbers may mean other jobs now."}
+            {!another && list.length === 0
+              ? "Nothing typed before that is left in this tab."
+              : another
+                ? "This tab was opened before that. Job numbers may mean other jobs now, so nothing more is sent from it."
+                : "This tab still holds what was typed before that. It is not sent by itself: job numbers may mean other jobs now."}
           </p>
           {shown.length === 0 && another && (
             <p className="mt-2">Nothing typed here is waiting to be entered.</p>
@@ -119,7 +124,7 @@ export function AnotherState() {
             <section key={`${holding.state}/${holding.job}`} className="mt-4 border-t border-ink pt-2">
               <h2 className="font-semibold">{holding.held?.base?.name || `Job ${holding.job}`}</h2>
               <ul className="figure list-disc pl-5">
-                {words(holding).map((each) => (
+                {words(holding, label).map((each) => (
                   <li key={each}>{each}</li>
                 ))}
               </ul>
@@ -153,6 +158,11 @@ export function AnotherState() {
             <p role="alert" className="mt-2 font-semibold">
               ▲ {trouble}
             </p>
+          )}
+          {!another && list.length === 0 && (
+            <button type="button" className="button mt-4 min-h-11" onClick={() => setTold([])}>
+              Close
+            </button>
           )}
           {another && (
             <button type="button" className="button mt-5 min-h-11" onClick={() => location.assign("/")}>

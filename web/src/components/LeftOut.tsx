@@ -2,7 +2,7 @@
 export function LeftOut({ sentences }: { sentences: readonly string[] }) {
   if (sentences.length === 0) return null;
   return (
-    <div role="note" className="border-b border-ink bg-sheet px-4 py-2 no-print" data-testid="left-out">
+    <div role="note" className="mb-2 border-b border-ink bg-sheet px-4 py-2 no-print" data-testid="left-out">
       {sentences.map((sentence) => (
         <p key={sentence}>▲ {sentence}.</p>
       ))}

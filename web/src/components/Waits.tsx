@@ -18,8 +18,9 @@ export function Waits() {
       )}
       {count > 0 && (
         <p role="status" className="shrink-0 border-b border-ink bg-sheet px-5 py-2 font-semibold no-print">
-          ▲ {why.split(". ")[0]}. {count === 1 ? "One thing waits" : `${count} things wait`} here and{" "}
-          {count === 1 ? "is" : "are"} sent again, also after a reload or from another tab; go on reading.
+          ▲ {why.split(". ")[0]}. {count === 1 ? "One thing waits" : `${count} things wait`} in this tab and{" "}
+          {count === 1 ? "is" : "are"} sent again, also after a reload or once the tab is closed; go on
+          reading.
         </p>
       )}
     </>

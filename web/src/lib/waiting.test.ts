@@ -168,6 +168,15 @@ describe("what waits for a server that does not answer", () => {
     expect(keptIn(storage)).toEqual([]);
   });
 
+  it("is held where a backup was brought back meanwhile", async () => {
+    const storage = new Shelf();
+    const another = Object.assign(new Error("A backup was brought back."), {
+      type: "urn:liftbite:another-state",
+    });
+    await expect(patiently(() => Promise.reject(another), silent, reading, storage)).rejects.toBe(another);
+    expect(keptIn(storage)).toEqual([{ ...reading, state: "" }]);
+  });
+
   it("leaves what the field still has typed to the field", () => {
     const [storage, tabs] = [new Shelf(), new Shelf()];
     const entries = (quantity: string): Kept => ({

@@ -104,6 +104,9 @@ export function keepOne(storage: Storage, kept: Kept): void {
   keepIn(storage, [...others, { state: pageState(), ...kept }]);
 }
 
+const isOfAnotherState = (error: unknown) =>
+  (error as { type?: string } | null)?.type === "urn:liftbite:another-state";
+
 const rest = () => new Promise((done) => setTimeout(done, PAUSE));
 
 /**
@@ -124,11 +127,18 @@ export async function patiently<T>(
   files: Files = FILES,
 ): Promise<T> {
   let began = false;
+  let stays = false;
   try {
     for (;;) {
       try {
         return await call();
       } catch (error) {
+        if (kept && isOfAnotherState(error)) {
+          // it is of a state that is gone: the page shows what it holds, and somebody says what becomes of it
+          stays = true;
+          keepOne(storage, file ? { ...kept, file: true } : kept);
+          if (file && kept.body.request) await files.set(kept.body.request, file).catch(() => {});
+        }
         if (!silent(error)) throw error;
         const why = error instanceof Error ? error.message : "";
         if (!began) {
@@ -144,7 +154,7 @@ export async function patiently<T>(
     }
   } finally {
     if (began) {
-      if (kept) {
+      if (kept && !stays) {
         without(storage, kept.body.request);
         if (file && kept.body.request) await files.del(kept.body.request).catch(() => {});
       }

@@ -16,6 +16,7 @@ export function BackupsView() {
   const trouble = backUp.error?.message ?? upkeep.error?.message ?? upkeep.data?.trouble;
   const kept = upkeep.data?.backups ?? [];
   const now = Date.now();
+  const newest = kept.find((copy) => !copy.ahead);
   return (
     <div className="flex min-h-full flex-col">
       <TopBar />
@@ -40,9 +41,9 @@ export function BackupsView() {
         {upkeep.data && (
           <>
             <p className="py-3 text-head" role="status">
-              {kept[0] ? (
+              {newest ? (
                 <>
-                  The last copy is <b>{agoSaid(kept[0].at, now)}</b>;{" "}
+                  The last copy is <b>{agoSaid(newest.at, now)}</b>;{" "}
                   {kept.length === 1 ? "one is" : `${kept.length} are`} kept, {total(kept)} in all.
                 </>
               ) : (
@@ -83,7 +84,7 @@ export function BackupsView() {
               terminal:
             </p>
             <p className="figure overflow-x-auto border-l-4 border-ink bg-sheet px-3 py-2">
-              <code>liftbite restore {kept[0]?.path ?? "FILE"}</code>
+              <code>liftbite restore {newest?.path ?? "FILE"}</code>
             </p>
             <p className="py-2 text-soft">
               What stands there now is kept as a copy first. A disk that fails takes the copies beside the
