@@ -108,7 +108,8 @@ def check(file: Path | None, as_it_stands: bool, data: Path | None) -> None:
             click.echo(f"{path}: {fault}.", err=True)
         if not backups.is_shop(path):
             _fails(f"{path} is no shop that this Lift Bite can open. {_way_out(path)}")
-        _fails(f"{path} is damaged. {_way_out(path)}", EXIT_FALLS_SHORT)
+        what = "not whole" if backups.is_alone(path) else "damaged"
+        _fails(f"{path} is {what}. {_way_out(path)}", EXIT_FALLS_SHORT)
     if not backups.is_of_today(path):
         click.echo(f"{path} is whole. It has tables of an earlier Lift Bite and is brought up to date when opened.")
         return

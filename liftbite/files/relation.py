@@ -13,6 +13,8 @@ from dataclasses import replace
 from typing import Literal, TypeVar
 
 from liftbite.core.job.ledger import Revision
+from liftbite.core.job.record import Line
+from liftbite.files.fields import moment_of
 from liftbite.files.job import FiledJob
 from liftbite.files.measured import FiledReading, FiledSeries
 
@@ -38,8 +40,8 @@ def _holds(one: FiledJob, other: FiledJob) -> bool:
     """Whether all that stands in another is in one as well."""
     return (
         _begins_with([_revision(r) for r in one.revisions], [_revision(r) for r in other.revisions])
-        and _begins_with(one.bench.record, other.bench.record)
-        and _begins_with(one.bench.unread, other.bench.unread)
+        and _begins_with([_line(x) for x in one.bench.record], [_line(x) for x in other.bench.record])
+        and _begins_with([_line(x) for x in one.bench.unread], [_line(x) for x in other.bench.unread])
         and len(one.bench.series) >= len(other.bench.series)
         and all(_goes_on(a, b) for a, b in zip(one.bench.series, other.bench.series, strict=False))
     )
@@ -47,6 +49,11 @@ def _holds(one: FiledJob, other: FiledJob) -> bool:
 
 def _begins_with(one: Sequence[T], other: Sequence[T]) -> bool:
     return len(one) >= len(other) and all(a == b for a, b in zip(one, other, strict=False))
+
+
+def _line(line: Line) -> tuple[object, ...]:
+    """What a line says, with its moment as one, however it is written."""
+    return line.kind, line.key, dict(line.said), line.who, moment_of(line.at)
 
 
 def _revision(revision: Revision) -> tuple[object, ...]:

@@ -4,7 +4,7 @@
 - `back_up`, `restore`     a copy out, and one back in under a program that may be running
 - `keep`, `thin`, `Keeper`   the copy of the hour, which of the older ones stay, and who sees to it
 - `room_for`, `room_said`  how much room the copies of the hour may take, and what it is too little for
-- `faults_of`, `lacks`     what is wrong with a file, and what is missing beside one
+- `faults_of`, `lacks`, `is_alone`   what is wrong with a file, and what is missing beside one
 - `last_good`              the newest copy that can be used
 
 A copy somebody took, and what stood there before a copy was brought back, are kept until somebody takes them away. Only
@@ -331,18 +331,21 @@ def thin(kept: Iterable[Backup], room: int = 2**63, now: datetime | None = None)
 def lacks(path: Path) -> str:
     """What is missing beside a file that was copied alone while its shop was served; empty where nothing is.
 
-    What is written goes to a log beside the file first. A file that says it is in use, and has no log, lost it.
+    What is written goes to a log beside the file first. A file that says it is in use, and has no log, lost it; so did
+    one that says it is in use elsewhere and has an empty one, as a program makes it that only looks.
     """
-    if path.with_name(f"{path.name}-wal").exists():
+    log_ = path.with_name(f"{path.name}-wal")
+    written = log_.stat().st_size if log_.exists() else None
+    if written:
         return ""
     with _opened(f"{path.absolute().as_uri()}?mode=ro&immutable=1") as connection:
-        if not connection.execute("SELECT 1 FROM sqlite_master LIMIT 1").fetchone():
+        if written is None and not connection.execute("SELECT 1 FROM sqlite_master LIMIT 1").fetchone():
             return (
                 "it holds no table at all: a copy of the file alone, taken while its shop was new and in use; what "
                 f"was written stands in {path.name}-wal, which is not beside it"
             )
         since = connection.execute("SELECT in_use FROM shop").fetchone()[0] if _has_identity(connection) else ""
-    if not since:
+    if not since or (written == 0 and since.endswith(f" at {path.resolve()}")):
         return ""
     return (
         f"it is a copy of the file alone, taken while the shop was in use ({since}); what was written since stands in "
@@ -350,12 +353,20 @@ def lacks(path: Path) -> str:
     )
 
 
+def is_alone(path: Path) -> bool:
+    """Whether what is wrong with a file is that something is missing beside it."""
+    try:
+        return bool(lacks(path))
+    except sqlite3.DatabaseError:
+        return False
+
+
 def is_shop(path: Path) -> bool:
     """True for a file that is, or was, a shop's with tables this program knows, whole or damaged."""
     from liftbite.store.database import versions
 
     try:
-        with _opened(f"{path.absolute().as_uri()}?mode=ro") as connection:
+        with _opened(f"{path.absolute().as_uri()}?mode=ro&immutable=1") as connection:
             found = connection.execute("SELECT version_num FROM alembic_version").fetchone()
             return found is not None and found[0] in versions()
     except sqlite3.DatabaseError as error:

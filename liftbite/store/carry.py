@@ -280,7 +280,7 @@ def bring_shop(
     step : called after each file
     """
     told = brought or Brought()
-    bringing = _Bringing(sessions, told, at, decided or {}, who)
+    bringing = _Bringing(sessions, told, at, {} if decided is None else decided, who)
     order = sorted(archive.names, key=lambda name: (_rank(name), name))
     told.total = len(order)
     for name in order:

@@ -130,7 +130,8 @@ def begin_use(sessions: sessionmaker[Session], at: str) -> None:
     at : the moment, in words
     """
     with writing(sessions) as session:
-        state.mark_in_use(session, f"{os.getpid()}@{socket.gethostname()} {at}")
+        path: Path = sessions.kw["info"]["opened"][0]
+        state.mark_in_use(session, f"{os.getpid()}@{socket.gethostname()} {at} at {path.resolve()}")
     settle(sessions)
 
 

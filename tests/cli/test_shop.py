@@ -260,8 +260,8 @@ def test_a_copy_of_the_file_alone_is_told_by_check_and_not_served_as_empty(shop:
     looked = CliRunner().invoke(main, ["check", str(alone)])
     assert looked.exit_code in {1, 2}
     assert "alone.sqlite-wal, which is not beside it" in looked.output
-    served = subprocess.run([*command], env=os.environ | {"LIFTBITE_DATA": str(alone)}, capture_output=True, text=True,
-                            check=False)  # fmt: skip
+    environment = os.environ | {"LIFTBITE_DATA": str(alone)}
+    served = subprocess.run(command, env=environment, capture_output=True, text=True, timeout=120, check=False)
     assert served.returncode != 0
     assert "--as-it-stands" in served.stderr
     went_on = CliRunner().invoke(main, ["check", "--as-it-stands", str(alone)])

@@ -70,6 +70,8 @@ def test_from_a_run_to_a_clutch_that_holds(page: Page, shop: str) -> None:
     assert leaving.value.suggested_filename == "walked-coup.liftbite.json"
     page.goto(shop)
     page.set_input_files("input[aria-label='Job file']", leaving.value.path())
+    expect(page.get_by_text("This job is here already")).to_be_visible()
+    page.get_by_role("button", name="Bring it a second time").click()
     expect(page).to_have_url(f"{shop}/jobs/{len(JOBS) + 2}/choose/section")
     expect(state(page)).to_have_text("holds")
     assert kept["revisions"][0]["kind"] == "start"

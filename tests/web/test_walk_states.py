@@ -78,12 +78,13 @@ def test_what_waits_for_room_on_the_disk_stays_over_a_reload_and_a_closed_tab(
 
     context.route("**/api/jobs/1/plan", refuse)
     page.goto(f"{shop}/jobs/1/fit")
-    page.get_by_role("button", name="Done", exact=True).first.click()
+    page.get_by_placeholder("Assembly").fill("Cover and disc")
+    page.get_by_role("button", name="Keep it").click()
     waits = page.get_by_role("status").filter(has_text="no room left on the disk")
     expect(waits).to_contain_text("One thing waits")
     page.reload()
     expect(page.get_by_role("status").filter(has_text="no room left on the disk")).to_contain_text("One thing waits")
-    done = of_shop(shop, "/api/jobs/1/plan")["done"]
+    assert of_shop(shop, "/api/jobs/1/plan")["kept"] == []
     page.evaluate("""() => Object.keys(localStorage).filter((k) => k.startsWith('liftbite.alive'))
                         .forEach((k) => localStorage.setItem(k, '0'))""")
     page.close()
@@ -91,7 +92,7 @@ def test_what_waits_for_room_on_the_disk_stays_over_a_reload_and_a_closed_tab(
     other = context.new_page()
     other.goto(f"{shop}/jobs/1/record")
     expect(other.get_by_role("status").filter(has_text="no room left")).to_have_count(0)
-    other.wait_for_function(f"fetch('/api/jobs/1/plan').then((a) => a.json()).then((p) => p.done > {done})")
+    other.wait_for_function("fetch('/api/jobs/1/plan').then((a) => a.json()).then((p) => p.kept.length === 1)")
 
 
 def test_a_whole_shop_goes_out_and_in_by_screen_and_what_is_otherwise_is_asked(

@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./App";
-import { notNow, postKept, Refusal } from "./api/client";
+import { notNow, postKept } from "./api/client";
 import { applyPrint, storedPrint } from "./lib/theme";
 import { dropTyped, sendKept, stayAlive, takeOver } from "./lib/waiting";
 import "./styles.css";
@@ -12,8 +12,8 @@ applyPrint(storedPrint());
 const queries = new QueryClient({
   defaultOptions: {
     queries: {
-      // a refusal is an answer; only a server that does not answer is asked again
-      retry: (count, error) => count < 2 && error instanceof Refusal && error.status === 0,
+      // a refusal is an answer; only a server that cannot answer now is asked again
+      retry: (count, error) => count < 2 && notNow(error),
       networkMode: "always",
     },
     mutations: { networkMode: "always" },

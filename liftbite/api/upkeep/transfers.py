@@ -10,6 +10,7 @@ import logging
 import secrets
 import shutil
 import threading
+import time
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 from datetime import UTC, datetime
@@ -30,6 +31,8 @@ from liftbite.store.database import Busy, Crowded, Full, Replaced
 log = logging.getLogger(__name__)
 #: Transfers at once, and those that are kept for whoever comes back to them.
 MOST, KEPT = 2, 8
+#: How long one that comes in may say nothing before its place is another's [s].
+QUIET = 600.0
 #: What is left free on the disk, whatever is sent [bytes].
 FREE = 256 * 2**20
 
@@ -52,6 +55,7 @@ class Transfer:
     state, trouble : how far it is, and why it failed
     done, total : files that are through, of how many
     brought : what was brought, of one that came in
+    seen : when it was begun or went on
     """
 
     name: str
@@ -62,6 +66,7 @@ class Transfer:
     done: int = 0
     total: int = 0
     brought: Brought | None = None
+    seen: float = field(default_factory=time.monotonic)
     lock: threading.Lock = field(default_factory=threading.Lock)
 
 
@@ -83,6 +88,9 @@ class Transfers:
         UnreadableFile : as many as may be are under way
         """
         with self._lock:
+            now = time.monotonic()
+            for left in [t for t in self._all.values() if t.state == "receiving" and now - t.seen > QUIET]:
+                self._drop(left)
             busy = [t for t in self._all.values() if t.state in {"receiving", "working"}]
             if len(busy) >= MOST + KEPT or sum(t.state == "working" for t in busy) >= MOST:
                 raise UnreadableFile("other archives are on their way; wait until they are through, and begin again")
@@ -123,6 +131,7 @@ class Transfers:
                 raise UnreadableFile("the disk has no room for this archive")
             with found.path.open("ab") as file:
                 file.write(piece)
+            found.seen = time.monotonic()
             return size + len(piece)
 
     def write(self, found: Transfer) -> None:

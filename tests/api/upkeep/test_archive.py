@@ -249,9 +249,28 @@ def test_a_shop_is_written_beside_the_requests_fetched_and_let_go(client: FlaskC
     assert (broken["state"], "no archive" in broken["trouble"]) == ("failed", True)
 
 
+def test_who_sends_no_more_loses_his_place_and_no_more_than_a_few_are_under_way(
+    client: FlaskClient, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    begun = [client.post("/api/archive/in") for _ in range(11)]
+    assert [each.status_code for each in begun] == [201] * 10 + [422]
+    assert "on their way" in begun[-1].get_json()["detail"]
+    monkeypatch.setattr("liftbite.api.upkeep.transfers.QUIET", -1.0)
+    assert client.post("/api/archive/in").status_code == 201
+    gone = begun[0].get_json()["name"]
+    assert client.put(f"/api/archive/in/{gone}?at=0", data=b"x").status_code == 404
+
+
 def test_more_faults_than_a_page_holds_are_all_named(client: FlaskClient) -> None:
     told = sent(client, packed(**{f"{n:03}.liftbite.json": b"{" for n in range(260)}))
     assert len(told["faults"]) == 260
+
+
+def test_every_job_of_the_demo_is_here_as_it_is(demo_shop: Path, tmp_path: Path) -> None:
+    """With plans half done, drives, readings: what was just written is what is here."""
+    (tmp_path / "demo.sqlite").write_bytes(demo_shop.read_bytes())
+    with another(tmp_path, "demo") as client:
+        assert sent(client, client.get("/api/archive").data) == {"already": 7}
 
 
 def test_an_archive_of_before_doubles_nothing(client: FlaskClient) -> None:
