@@ -74,20 +74,21 @@ def current_state() -> str:
     if "state" not in g:
         try:
             with session_of() as session:
-                g.state = identity_of(session).state
+                note_state(session)
         except (SQLAlchemyError, database.Replaced):
             g.state = ""
     state: str = g.state
     return state
 
 
+def note_state(session: Session) -> None:
+    """Keeps the state of the shop for the rest of a request, read by a session that is open anyway."""
+    if "state" not in g:
+        g.state = identity_of(session).state
+
+
 def heed_state(app: Flask) -> None:
     """Every answer of the interface says of which state of the shop it is."""
-
-    @app.before_request
-    def look() -> None:
-        if request.path.startswith("/api/"):
-            current_state()
 
     @app.after_request
     def say(response: Response) -> Response:

@@ -19,7 +19,7 @@ from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.fit.case import QUESTIONS, Case
 from liftbite.core.fit.library import LIBRARY
 from liftbite.core.fit.plan import BACK, Plan
-from liftbite.core.fit.progress import fits, own_key, own_keys_of_before, own_steps
+from liftbite.core.fit.progress import fits, own_key, own_keys_of_before
 from liftbite.core.fit.step import Evidence, Stretch
 from liftbite.core.job.record import Line
 from liftbite.core.said import read_said, under_names_of_now
@@ -112,7 +112,8 @@ def read_plan(text: str) -> list[Line]:
             raise UnreadableFile(f"“{key}” is no step of any plan")
     try:
         own = [read_said("own step", o.title, _own(o)) for o in filed.own]
-        fits(own_steps(under_names_of_now(own, before)))
+        now = under_names_of_now(own, before)
+        fits(now, now)
         return [*_answers(filed), *own,
                 *(read_said("tightening", way.key, way.said) for way in filed.tightening)]  # fmt: skip
     except UnreadableEntry as error:

@@ -1,7 +1,7 @@
 """The instruments of a shop, each with an identity that readings taken with it name.
 
 - `Instrument`, `NoSuchInstrument`
-- `instruments`, `instruments_ever`, `instrument_of`   those on the bench; those there ever were; one of them
+- `instruments`, `instruments_ever`, `numbered`, `instrument_of`   on the bench; ever; ever with numbers; one of them
 - `add_instrument`, `archive_instrument`
 """
 
@@ -46,10 +46,15 @@ def instruments(session: Session) -> list[tuple[int, Instrument]]:
     return [(r.id, _instrument(r)) for r in session.scalars(query)]
 
 
+def numbered(session: Session) -> list[tuple[int, Instrument, datetime | None]]:
+    """Every instrument the shop has or had with its number, and when it was put away; None for one on the bench."""
+    query = select(InstrumentRow).order_by(InstrumentRow.id)
+    return [(r.id, _instrument(r), r.archived_at) for r in session.scalars(query)]
+
+
 def instruments_ever(session: Session) -> list[tuple[Instrument, datetime | None]]:
     """Every instrument the shop has or had, and when it was put away; None for one on the bench."""
-    query = select(InstrumentRow).order_by(InstrumentRow.id)
-    return [(_instrument(r), r.archived_at) for r in session.scalars(query)]
+    return [(held, away) for _, held, away in numbered(session)]
 
 
 def instrument_of(session: Session, number: int) -> Instrument:

@@ -54,6 +54,9 @@ def test_a_job_with_bad_lines_opens_names_them_and_goes_out_and_back_with_them(c
     ):
         assert words in told
     assert looks["/prove"]["running_in"]["trips"], "what can be read counts"
+    more = {"kind": "own step", "key": "One more", "said": {"answer": "asked", "after": ""}}
+    assert client.post(f"/api/jobs/{job['id']}/plan", json=more).status_code == 200, "what is wrong stops nothing new"
+    looks = looks_at_job(client, job["id"])
     lacks = " ".join(lack["words"] for lack in looks["/prove"]["lacks"])
     assert "furlong" in lacks
     out = looks["/file"]

@@ -25,7 +25,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolts import MOST
 from liftbite.core.fit.library import LIBRARY
 from liftbite.core.fit.plan import BACK, OWN
-from liftbite.core.fit.progress import fits, hold_against, own_key, own_steps, ticked, turns_in
+from liftbite.core.fit.progress import fits, hold_against, own_key, ticked, turns_in
 from liftbite.core.fit.tightening import judged, left_of, read_pull
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import Line
@@ -100,7 +100,8 @@ def _has_a_place(line: Line, bench: Bench) -> None:
         )
     if after and after not in shops and after.removeprefix(BACK) not in LIBRARY:
         raise UnreadableEntry(f"“{after}” is no step of any plan")
-    fits(own_steps([*own_lines(bench), line]))
+    if line.answer == "asked":
+        fits([*own_lines(bench), line], [line])
 
 
 @api.get("/<int:job_id>/plan/file", responses={"200": {"content": {"application/json": {}}}, **problem_responses(404)})
@@ -119,7 +120,8 @@ def read_plan_file(path: JobPath, body: mf.PlanFileIn) -> Response:
     lines = read_plan(body.text)
     with writing() as session:
         who, bench = jobs_store.who_of(session), bench_of(session, path.job_id, FOUND)
-        fits(own_steps([*own_lines(bench), *(line for line in lines if line.kind == "own step")]))
+        own = [line for line in lines if line.kind == "own step"]
+        fits([*own_lines(bench), *own], own)
         for line in lines:
             record_store.say(session, path.job_id, replace(line, who=line.who or who), now(), "")
         return reply(plan_out(bench_of(session, path.job_id, FOUND)))

@@ -86,7 +86,8 @@ def bench_of(session: Session, job_id: int, which: str = FOUND) -> Bench:
     named = entries.get("vehicle")
     vehicle = (named.typed if named else "") or ""
     record, bad = readable(record_store.all_lines(session, job_id))
-    steps = shop.steps(session)
+    steps, known = shop.steps(session), instruments.numbered(session)
+    on_bench = [(number, held) for number, held, away in known if away is None]
     names = names_of_now(record, steps)
     record = under_names_of_now(record, names)
     of_job, of_vehicle = ([_under(t, names) for t in found] for found in store.series_of(session, job_id, vehicle))
@@ -97,10 +98,10 @@ def bench_of(session: Session, job_id: int, which: str = FOUND) -> Bench:
         {check: {name: (f.value, f.source) for name, f in named.items()} for check, named in limits.items()},
         {name: option for name, (option, _) in practices.items()},
         versions | {name: version for name, (_, version) in practices.items()},
-        instruments.instruments(session), store.renewals_of(session, job_id), now().date(),
+        on_bench, store.renewals_of(session, job_id), now().date(),
         jobs_store.change_of(session, job_id), _renewed_in(session, of_vehicle, job_id), record,
         record_store.people(session), steps, minutes_learned(session), [_unread(line, why) for line, why in bad],
-        {held.uid: held for held, _ in instruments.instruments_ever(session)},
+        {held.uid: held for _, held, _ in known},
     )  # fmt: skip
 
 

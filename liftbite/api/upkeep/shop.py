@@ -12,7 +12,7 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, ConfigDict, Field
 from sqlalchemy.exc import SQLAlchemyError
 
-from liftbite.api.common import now, reply, seen_version, session_of, tagged, writing
+from liftbite.api.common import note_state, now, reply, seen_version, session_of, tagged, writing
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.problems import problem_responses
 from liftbite.core.errors import LiftBiteError
@@ -63,6 +63,7 @@ def preferred() -> Preference:
     """The units the shop prefers; both where its file cannot be read, which what is asked for will say itself."""
     try:
         with session_of() as session:
+            note_state(session)
             return shop.units(session)[0]
     except (SQLAlchemyError, LiftBiteError):
         return "both"

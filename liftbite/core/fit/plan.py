@@ -118,28 +118,31 @@ def without_circles(own: Iterable[Step]) -> tuple[list[Step], tuple[str, ...]]:
     ('“A” comes after itself, so it has no place in the plan', '“B” comes after itself, so it has no place in the plan')
     """
     steps = {step.key: step for step in own}
-    rings = {key for key in steps if key in _before(key, steps)}
+    rings = _rings(steps)
     kept = [step for key, step in steps.items() if key not in rings]
-    sentences = [
-        f"“{steps[key].title}” comes after itself, so it has no place in the plan" for key in steps if key in rings
-    ]
+    sentences = [f"“{steps[key].title}” comes after itself, so it has no place in the plan" for key in steps
+                 if key in rings]  # fmt: skip
     if len(kept) > MOST_OWN:
-        sentences.append(
-            f"{len(kept) - MOST_OWN} of {len(kept)} steps of one's own are left out; a plan takes {MOST_OWN}"
-        )
+        left = len(kept) - MOST_OWN
+        sentences.append(f"{left} of {len(kept)} steps of one's own are left out; a plan takes {MOST_OWN}")
     return kept[:MOST_OWN], tuple(sentences)
 
 
-def _before(key: str, steps: Mapping[str, Step]) -> set[str]:
-    """The steps of one's own that one comes after, directly or by way of others."""
-    found: set[str] = set()
-    ahead = list(steps[key].needs)
-    while ahead:
-        need = ahead.pop()
-        if need in steps and need not in found:
-            found.add(need)
-            ahead += steps[need].needs
-    return found
+def _rings(steps: Mapping[str, Step]) -> set[str]:
+    """The steps of one's own that come after themselves. Each names one at most, so each is gone through once."""
+    rings: set[str] = set()
+    seen: set[str] = set()
+    for begin in steps:
+        path: dict[str, None] = {}
+        key = begin
+        while key in steps and key not in seen and key not in path:
+            path[key] = None
+            key = next(iter(steps[key].needs), "")
+        if key in path:
+            ring = list(path)
+            rings.update(ring[ring.index(key) :])
+        seen.update(path)
+    return rings
 
 
 def _after(key: str, needs: Mapping[str, tuple[str, ...]]) -> set[str]:

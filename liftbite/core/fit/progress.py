@@ -203,22 +203,28 @@ def hold_against(
     elif line.kind == "own step" and line.answer == "asked":
         if line.said.get("after") and line.said["after"] not in plan.by_key:
             raise UnreadableEntry(f"“{line.said['after']}” is no step of this plan")
-        fits(own_steps([*shop, *record, line]))
+        fits([*shop, *record, line], [line])
     return line
 
 
-def fits(own: Iterable[Step]) -> None:
-    """Whether steps of one's own have a place in every plan.
+def fits(record: Iterable[Line], new: Iterable[Line]) -> None:
+    """Whether new steps of one's own have a place in every plan.
+
+    Parameters
+    ----------
+    record : the steps there are, of the shop and of the job, with the new ones
+    new : those that are said now
 
     Raises
     ------
     UnreadableEntry : one comes after itself, or there are more than a plan takes
     """
-    steps = list(own)
-    if len(steps) > MOST_OWN:
-        raise UnreadableEntry(f"a plan takes {MOST_OWN} steps of one's own")
-    for sentence in without_circles(steps)[1]:
-        raise UnreadableEntry(sentence)
+    placed = {step.key for step in without_circles(own_steps(record))[0]}
+    for line in new:
+        if line.answer == "asked" and own_key(line.key) not in placed:
+            raise UnreadableEntry(
+                f"“{line.key}” comes after itself, or is one more than the {MOST_OWN} steps of one's own a plan takes"
+            )
 
 
 def turns_in(plan: Plan, key: str, known: Mapping[str, object], record: Iterable[Line]) -> tuple[Turn, ...]:

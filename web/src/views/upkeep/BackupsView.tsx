@@ -53,23 +53,23 @@ export function BackupsView() {
             <table className="w-full" data-testid="backups">
               <thead>
                 <tr className="border-b border-ink text-left text-note">
-                  <th className="py-1 font-semibold">Taken</th>
-                  <th className="py-1 font-semibold">Age</th>
-                  <th className="py-1 font-semibold">Why</th>
+                  <th className="py-1 pr-3 font-semibold">Taken</th>
+                  <th className="py-1 pr-3 font-semibold">Age</th>
+                  <th className="py-1 pr-3 font-semibold">Why</th>
                   <th className="py-1 text-right font-semibold">Size</th>
                 </tr>
               </thead>
               <tbody>
                 {kept.map((copy) => (
                   <tr key={copy.name} className="border-b border-hair">
-                    <td className="py-2">
+                    <td className="py-2 pr-3">
                       {moment(copy.at)}
                       <span className="figure block break-all text-note text-soft">{copy.name}</span>
                     </td>
-                    <td className="py-2">
+                    <td className="py-2 pr-3">
                       {copy.ahead ? "dated in the future: a clock ran ahead" : agoSaid(copy.at, now)}
                     </td>
-                    <td className="py-2">{copy.why}</td>
+                    <td className="py-2 pr-3">{copy.why}</td>
                     <td className="figure py-2 text-right">{sizeSaid(copy.size)}</td>
                   </tr>
                 ))}
