@@ -148,19 +148,18 @@ def register(app: Flask) -> None:
         return respond(Problem(type="urn:liftbite:changed-job", title="This job is here, changed", status=409,
                                detail=_CHANGED[error.how], stands={"job": error.job, "how": error.how}))  # fmt: skip
 
-    @app.errorhandler(Busy)
-    def busy(_: Exception) -> Response:
-        detail = "Another program holds the shop's file. Nothing was written; it is tried again in a moment."
+    def busy(detail: str) -> Response:
         response = respond(Problem(title="Busy", status=503, detail=detail))
         response.headers["Retry-After"] = "1"
         return response
 
+    @app.errorhandler(Busy)
+    def held(_: Exception) -> Response:
+        return busy("Another program holds the shop's file. Nothing was written; it is tried again in a moment.")
+
     @app.errorhandler(Crowded)
     def crowded(_: Exception) -> Response:
-        detail = "Many writes came at once and this one's turn did not come. Nothing was written; try it again."
-        response = respond(Problem(title="Busy", status=503, detail=detail))
-        response.headers["Retry-After"] = "1"
-        return response
+        return busy("Many writes came at once and this one's turn did not come. Nothing was written; try it again.")
 
     @app.errorhandler(NoTurn)
     def no_turn(error: NoTurn) -> Response:
@@ -194,7 +193,7 @@ def register(app: Flask) -> None:
     def file_failed(error: DBAPIError) -> Response:
         reason = reason_of(error)
         if isinstance(reason, Busy):
-            return busy(reason)
+            return held(reason)
         if isinstance(reason, Full):
             return full(reason)
         log.error("the shop's file failed: %s", error.orig)

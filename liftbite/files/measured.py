@@ -1,6 +1,6 @@
 """What was measured, as a job file carries it: series with their readings, the manual's limits, sums.
 
-- `Filed`, `FiledSeries`, `FiledReading`, `FiledLimit`, `FiledInstrument`   what a bench holds, less its numbers
+- `Filed`, `FiledSeries`, `FiledReading`, `FiledLimit`   what a bench holds, without numbers of a store
 - `FileBench`      the same as a model of the file
 - `to_bench`, `from_bench`   there and back; every reading is read again as if it had been keyed
 - `line_back`, `series_back`, `reading_back`, `limit_back`, `renewal_back`   one of each, there and back
@@ -20,7 +20,7 @@ from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.ledger import FOUND, MAX_TEXT, PLAN
 from liftbite.core.job.record import MAX_NAME, MAX_WORDS, Line
 from liftbite.core.measure.check import Check
-from liftbite.core.measure.instruments import INSTRUMENT_KINDS
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Instrument
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import ASKS, how_said, read_filed, read_how, read_limit
 from liftbite.core.measure.own import known_checks
@@ -84,19 +84,6 @@ class FiledLimit:
 
 
 @dataclass(frozen=True, slots=True)
-class FiledInstrument:
-    """An instrument of the shop: its identity, what it is, its step and doubt [SI], its calibration, its port."""
-
-    uid: str
-    kind: str
-    name: str
-    resolution: float
-    uncertainty: float
-    calibrated_on: str = ""
-    port: str = ""
-
-
-@dataclass(frozen=True, slots=True)
 class Filed:
     """All that a bench holds of a job, with the shop's own instruments its readings were taken with.
 
@@ -107,7 +94,7 @@ class Filed:
     limits: tuple[FiledLimit, ...] = ()
     renewals: tuple[Renewal, ...] = ()
     record: tuple[Line, ...] = ()
-    instruments: tuple[FiledInstrument, ...] = ()
+    instruments: tuple[Instrument, ...] = ()
     unread: tuple[Line, ...] = ()
 
 
@@ -255,13 +242,13 @@ def _to_line(x: Line) -> FileLine:
     return FileLine(kind=x.kind, key=x.key, said=dict(x.said), who=x.who, at=x.at)
 
 
-def to_instrument(each: FiledInstrument) -> FileInstrument:
+def to_instrument(each: Instrument) -> FileInstrument:
     """An instrument as files have it."""
     return FileInstrument(uid=each.uid, kind=each.kind, name=each.name, resolution=each.resolution,
                           uncertainty=each.uncertainty, calibrated_on=each.calibrated_on, port=each.port)  # fmt: skip
 
 
-def from_instrument(each: FileInstrument) -> FiledInstrument:
+def from_instrument(each: FileInstrument) -> Instrument:
     """An instrument of a file.
 
     Raises
@@ -274,7 +261,7 @@ def from_instrument(each: FileInstrument) -> FiledInstrument:
         day = date.fromisoformat(each.calibrated_on).isoformat() if each.calibrated_on else ""
     except ValueError:
         raise UnreadableFile(f"instrument “{each.name}”: “{each.calibrated_on}” is no day") from None
-    return FiledInstrument(each.uid, each.kind, each.name, each.resolution, each.uncertainty, day, each.port)
+    return Instrument(each.kind, each.name, each.resolution, each.uncertainty, day, each.port, each.uid)
 
 
 def _to_series(series: FiledSeries, checks: Mapping[str, Check]) -> FileSeries:

@@ -12,7 +12,7 @@ import json
 import logging
 import re
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import asdict, dataclass, field
+from dataclasses import dataclass, field
 from datetime import datetime
 from typing import Literal
 
@@ -22,6 +22,7 @@ from sqlalchemy.orm import Session, sessionmaker
 from liftbite.core.errors import LiftBiteError, UnreadableEntry
 from liftbite.core.job.dyno_table import decode
 from liftbite.core.job.ledger import Revision, present
+from liftbite.core.measure.instruments import Instrument
 from liftbite.core.parts.shelf import ShelfPart, read_part
 from liftbite.core.parts.stock import generic_parts
 from liftbite.core.units.preference import PREFERENCES
@@ -29,7 +30,7 @@ from liftbite.files import shop as shop_file
 from liftbite.files.archive import DOCUMENTS, Archive
 from liftbite.files.fields import moment_of
 from liftbite.files.job import FiledJob, dump, read_job_file, to_file
-from liftbite.files.measured import FiledInstrument, from_instrument, to_instrument
+from liftbite.files.measured import from_instrument, to_instrument
 from liftbite.files.photo import Photo
 from liftbite.files.relation import Relation, relation
 from liftbite.files.shelf_csv import read_shelf, write_shelf
@@ -203,7 +204,7 @@ def _shop_of(session: Session, jobs: list[shop_file.FileJobOf]) -> shop_file.Sho
         shop=identity_of(session).shop, units=units if version else None, practices=said,
         steps=[shop_file.FileShopStep(title=title, said=dict(words))
                for title, (words, _) in shop_store.steps(session).items()],
-        instruments=[shop_file.FileHeld(instrument=to_instrument(FiledInstrument(**asdict(held))), archived=_text(away))
+        instruments=[shop_file.FileHeld(instrument=to_instrument(held), archived=_text(away))
                      for held, away in instruments_store.instruments_ever(session)],
         jobs=jobs,
     )  # fmt: skip
@@ -437,11 +438,11 @@ class _Bringing:
             session.merge(PracticeRow(name=name, option=option, at=self._at, version=version))
             self._told.said += 1
 
-    def _instrument(self, held: FiledInstrument, away: datetime | None) -> None:
+    def _instrument(self, held: Instrument, away: datetime | None) -> None:
         with writing(self._sessions, self._who) as session:
             known = {i.uid for i, _ in instruments_store.instruments_ever(session)}
             if held.uid not in known:
-                instruments_store.add_instrument(session, instruments_store.Instrument(**asdict(held)), away)
+                instruments_store.add_instrument(session, held, away)
                 self._told.instruments += 1
 
 

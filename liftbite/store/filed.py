@@ -19,13 +19,12 @@ from liftbite.core.measure.parts_list import Renewal
 from liftbite.core.said import names_of_now, readable
 from liftbite.files.measured import (
     Filed,
-    FiledInstrument,
     FiledLimit,
     FiledReading,
     FiledSeries,
     renewal_back,
 )
-from liftbite.store.instruments import Instrument, add_instrument, instruments_ever
+from liftbite.store.instruments import add_instrument, instruments_ever
 from liftbite.store.jobs import touch, utc_moment
 from liftbite.store.measurements import Taken, limits_in_force, reading_row, renewals_of, series_of
 from liftbite.store.models import ReadingRow, RecordRow, RenewalRow, SeriesRow, VehicleLimitRow
@@ -49,8 +48,7 @@ def filed_of(session: Session, job_id: int, vehicle: str) -> Filed:
     )  # fmt: skip
     renewals = tuple(_that_can_be_filed(renewal for renewal, _ in renewals_of(session, job_id)))
     used = {r.reading.held for t in of_job for r in t.taken} - {""}
-    held = tuple(FiledInstrument(i.uid, i.kind, i.name, i.resolution, i.uncertainty, i.calibrated_on)
-                 for i, _ in instruments_ever(session) if i.uid in used) if used else ()  # fmt: skip
+    held = tuple(replace(i, port="") for i, _ in instruments_ever(session) if i.uid in used) if used else ()
     return Filed(series, limits, renewals, tuple(record), held, tuple(line for line, _ in bad))
 
 
@@ -102,9 +100,7 @@ def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetim
     known = {instrument.uid for instrument, _ in instruments_ever(session)} if filed.instruments else set()
     for held in filed.instruments:  # of another shop: not on this bench, but its readings say which it was
         if held.uid not in known:
-            found_there = Instrument(held.kind, held.name, held.resolution, held.uncertainty, held.calibrated_on,
-                                     "", held.uid)  # fmt: skip
-            add_instrument(session, found_there, at)
+            add_instrument(session, replace(held, port=""), at)
     touch(session, job_id)
     return [row.id for row in rows]
 

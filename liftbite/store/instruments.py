@@ -1,39 +1,23 @@
 """The instruments of a shop, each with an identity that readings taken with it name.
 
-- `Instrument`, `NoSuchInstrument`
+- `NoSuchInstrument`   none has this number
 - `instruments`, `instruments_ever`, `numbered`, `instrument_of`   on the bench; ever; ever with numbers; one of them
 - `add_instrument`, `archive_instrument`
 """
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from datetime import datetime
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from liftbite.core.measure.instruments import Instrument
 from liftbite.store.models import InstrumentRow, new_identity
 
 
 class NoSuchInstrument(Exception):
     """No instrument has this number."""
-
-
-@dataclass(frozen=True, slots=True)
-class Instrument:
-    """An instrument of the shop; lengths in SI, `calibrated_on` an ISO date or empty, `port` a device or address.
-
-    `uid` is its identity, which readings taken with it name.
-    """
-
-    kind: str
-    name: str
-    resolution: float
-    uncertainty: float
-    calibrated_on: str = ""
-    port: str = ""
-    uid: str = ""
 
 
 def _instrument(r: InstrumentRow) -> Instrument:

@@ -124,7 +124,10 @@ class RecordRow(Base):
     """Something said of a job, by whom and when; appended, never changed. `request` counts a repeat once."""
 
     __tablename__ = "record"
-    __table_args__ = (Index("ix_record_job_id", "job_id"), Index("ix_record_request", "request"), _named("record"))
+    __table_args__ = (
+        Index("ix_record_job_id", "job_id"), Index("ix_record_request", "request"), _named("record"),
+        Index("ix_record_photo", "key", sqlite_where=text("kind = 'photo'")),
+    )  # fmt: skip
 
     id: Mapped[int] = mapped_column(primary_key=True)
     job_id: Mapped[int] = mapped_column(ForeignKey("job.id"))

@@ -14,7 +14,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from datetime import datetime
 
-from sqlalchemy import select
+from sqlalchemy import literal_column, select
 from sqlalchemy.orm import Session
 
 from liftbite.core.errors import LiftBiteError
@@ -22,6 +22,9 @@ from liftbite.core.job.record import Line
 from liftbite.files.photo import Photo
 from liftbite.store.models import PhotoRow, RecordRow
 from liftbite.store.record import line_of
+
+#: As the index says it, so that a photo's lines are found by it.
+_OF_PHOTO = RecordRow.kind == literal_column("'photo'")
 
 
 class NoSuchPhoto(LiftBiteError):
@@ -56,7 +59,7 @@ def all_digests(session: Session) -> list[str]:
 
 
 def _named(session: Session, digest: str, erased: bool) -> set[str]:
-    query = select(RecordRow.key).where(RecordRow.kind == "photo")
+    query = select(RecordRow.key).where(_OF_PHOTO)
     if digest:
         query = query.where(RecordRow.key == digest)
     if erased:
@@ -76,7 +79,7 @@ def erased_digests(session: Session, digest: str = "") -> set[str]:
 
 def photo_lines(session: Session, digest: str) -> dict[int, Line]:
     """Job -> what its record says last of a photo, of every job that has it."""
-    query = select(RecordRow).where(RecordRow.kind == "photo", RecordRow.key == digest).order_by(RecordRow.id)
+    query = select(RecordRow).where(_OF_PHOTO, RecordRow.key == digest).order_by(RecordRow.id)
     return {row.job_id: line_of(row) for row in session.scalars(query)}
 
 
@@ -93,7 +96,7 @@ def replace_photo(session: Session, digest: str, by: Photo | None, at: datetime)
     if row is None:
         raise NoSuchPhoto
     session.delete(row)
-    for line in session.scalars(select(RecordRow).where(RecordRow.kind == "photo", RecordRow.key == digest)):
+    for line in session.scalars(select(RecordRow).where(_OF_PHOTO, RecordRow.key == digest)):
         if line.said.get("words"):
             line.said = {name: words for name, words in line.said.items() if name != "words"}
     session.flush()

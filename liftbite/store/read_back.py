@@ -57,6 +57,10 @@ def read_back(session: Session) -> None:
     if session.info.get(_FROM_FILE):
         return
     written: Mapping[tuple[type[Base], int], Any] = session.info.get(_WRITTEN, {})
+    for job_id in {row.job_id for (kind, _), row in written.items() if kind is RecordRow}:
+        count = session.scalar(select(func.count()).select_from(RecordRow).where(RecordRow.job_id == job_id)) or 0
+        if count > measured.MOST_LINES:
+            raise UnreadableEntry(f"the record of a job takes {measured.MOST_LINES} lines")
     for (kind, _), row in written.items():
         try:
             _READERS[kind](session, row)
@@ -72,11 +76,8 @@ def _entry(_: Session, row: EntryRow) -> None:
     job_file.entry_back(entry_of(row))
 
 
-def _line(session: Session, row: RecordRow) -> None:
+def _line(_: Session, row: RecordRow) -> None:
     measured.line_back(line_of(row))
-    count = session.scalar(select(func.count()).select_from(RecordRow).where(RecordRow.job_id == row.job_id)) or 0
-    if count > measured.MOST_LINES:
-        raise UnreadableEntry(f"the record of a job takes {measured.MOST_LINES} lines")
 
 
 def _checks(session: Session, job_id: int, name: str) -> Mapping[str, Check]:

@@ -9,6 +9,7 @@ from sqlalchemy import func, select, text
 from sqlalchemy.orm import Session
 
 from liftbite.core.job.ledger import Entry, Revision
+from liftbite.core.measure.instruments import Instrument
 from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.practices import PRACTICES
 from liftbite.store import instruments as held
@@ -185,7 +186,7 @@ def test_a_shop_begins_with_the_first_of_each_school(session: Session) -> None:
 
 
 def test_instruments_are_put_away_and_back(session: Session) -> None:
-    own = held.Instrument("micrometer", "Old screw", 1e-6, 8e-6, "2026-01-15", "", "5a")
+    own = Instrument("micrometer", "Old screw", 1e-6, 8e-6, "2026-01-15", "", "5a")
     number = held.add_instrument(session, own)
     assert held.instruments(session) == [(number, own)]
     held.archive_instrument(session, number, NOW)

@@ -41,6 +41,7 @@ from liftbite.store.database import (
 )
 from liftbite.store.state import AnotherState, expect_state, identity_of
 from liftbite.store.turns import TooMany, Turns
+from tests.store.test_backups import job
 
 NOW = datetime(2026, 11, 28, 12, 30, tzinfo=UTC)
 
@@ -50,20 +51,11 @@ def shop(tmp_path: Path, new_shop: Path) -> Path:
     return Path(shutil.copy(new_shop, tmp_path / "shop.sqlite"))
 
 
-def begun(path: Path, name: str) -> int:
-    sessions = open_database(path)
-    with writing(sessions) as session:
-        entries = (Entry("layout", "dry_car"), Entry("job_name", name))
-        number = jobs.create(session, [Revision(1, "start", jobs.utc_text(NOW), entries)], NOW)
-    close(sessions)
-    return number
-
-
 def test_after_a_restore_the_shop_is_in_another_state_and_no_number_is_given_twice(shop: Path, tmp_path: Path) -> None:
     """A tab that is open still says job 2; the next job is another one."""
-    first = begun(shop, "first")
+    first = job(shop, "first")
     copy = back_up(shop, tmp_path / "copy.sqlite").path
-    second = begun(shop, "second")
+    second = job(shop, "second")
     sessions = open_database(shop)
     with sessions() as session:
         before = identity_of(session)
@@ -76,7 +68,7 @@ def test_after_a_restore_the_shop_is_in_another_state_and_no_number_is_given_twi
         expect_state(session, "")
     assert (after.shop, after.state != before.state) == (before.shop, True)
     close(sessions)
-    assert (first, second, begun(shop, "third")) == (1, 2, 3)
+    assert (first, second, job(shop, "third")) == (1, 2, 3)
 
 
 def test_a_copy_of_the_file_alone_taken_while_it_is_served_says_what_it_lacks(shop: Path, tmp_path: Path) -> None:
@@ -159,7 +151,7 @@ def test_a_copy_dated_in_the_future_stops_none_to_come(shop: Path) -> None:
     ahead = new_name(shop, datetime.now(UTC) + timedelta(days=1), "hour")
     shutil.copy(shop, ahead)
     os.utime(ahead, (time.time() + 86_400,) * 2)
-    begun(shop, "today")
+    job(shop, "today")
     assert keep(shop, datetime.now(UTC)) is not None
     assert ahead.exists(), "and it is not taken away either"
 

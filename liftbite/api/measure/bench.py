@@ -22,6 +22,7 @@ from liftbite.core.measure.check import Check, Limit, LimitName, Place
 from liftbite.core.measure.checks import checks_for
 from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.effects import effects
+from liftbite.core.measure.instruments import Instrument
 from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess
 from liftbite.core.measure.limits import limits_of, value_of
 from liftbite.core.measure.own import known_checks, own_checks
@@ -33,7 +34,6 @@ from liftbite.core.measure.setup import CALCULATIONS, told_of
 from liftbite.core.measure.sweep import LIMIT_AT, Sweep, judge_sweep, places_taken, scale_of, sweep_of, tir_alone
 from liftbite.core.measure.whose import life_of, of_build, part_read
 from liftbite.core.prove.learned import Learned
-from liftbite.store.instruments import Instrument
 from liftbite.store.measurements import Series
 
 

@@ -9,7 +9,8 @@ from pydantic import AfterValidator, Field
 
 from liftbite.api.jobs.models import _In
 from liftbite.core.measure.check import LimitName
-from liftbite.files.fields import Hours, Money, Named, Share, Short, Words
+from liftbite.files.fields import Named, Short, Words
+from liftbite.files.measured import FileRenewal
 
 #: What its sender calls an append, so that one sent twice counts once.
 RequestName = Annotated[str, Field(max_length=64, pattern=r"^[A-Za-z0-9._-]*$")]
@@ -98,15 +99,8 @@ class InstrumentIn(_In):
     port: Annotated[Words, Field(max_length=200)] = ""
 
 
-class RenewalIn(_In):
-    """The shop's own figures for renewing a part while it is open."""
-
-    part: Named
-    price: Money
-    chance: Share
-    hours: Hours
-    rate: Money
-    extra_hours: Hours = 0.0
+class RenewalIn(FileRenewal):
+    """The shop's own figures for renewing a part while it is open, as a job's file has them."""
 
 
 class GaugeIn(_In):

@@ -32,7 +32,7 @@ from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import KINDS, Line
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
-from liftbite.core.measure.instruments import INSTRUMENT_KINDS, read_trust
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Instrument, read_trust
 from liftbite.core.measure.judgement import Reading, uncertainty_of
 from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit, read_radius
 from liftbite.core.measure.parts_list import Renewal
@@ -47,7 +47,6 @@ from liftbite.store import instruments, shop
 from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as store
 from liftbite.store import record as record_store
-from liftbite.store.instruments import Instrument
 from liftbite.store.jobs import expect
 
 api = APIBlueprint("measure", __name__, abp_tags=[Tag(name="measure")])

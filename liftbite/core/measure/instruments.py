@@ -1,6 +1,7 @@
 """What a reading is taken with, how far it can be trusted, and what that does to a verdict.
 
 - `InstrumentKind`, `INSTRUMENT_KINDS`   caliper to stopwatch, each with resolution and expanded uncertainty
+- `Instrument`     one of a shop, with an identity that readings taken with it name
 - `GUARD_RULES`, `guard_band`   how much of the uncertainty a verdict keeps away from its limit
 - `zone`, `zone_of`   pass, fail or too close to call
 - `settles_it`   the plainest instrument that would settle what is too close to call
@@ -62,6 +63,30 @@ INSTRUMENT_KINDS: Mapping[str, InstrumentKind] = {
         InstrumentKind("stopwatch", "Stopwatch", "s", 1e-2, 0.2, "memory", "0.2 s, two reactions of a thumb"),
     )
 }
+
+
+@dataclass(frozen=True, slots=True)
+class Instrument:
+    """An instrument of a shop.
+
+    Attributes
+    ----------
+    kind : a key of `INSTRUMENT_KINDS`
+    name : what the shop calls it
+    resolution, uncertainty : smallest step it shows; expanded uncertainty of one reading, k = 2 [SI]
+    calibrated_on : ISO date, or empty
+    port : device or address of its data port, or empty
+    uid : its identity, which readings taken with it name
+    """
+
+    kind: str
+    name: str
+    resolution: float
+    uncertainty: float
+    calibrated_on: str = ""
+    port: str = ""
+    uid: str = ""
+
 
 #: A calibration is good for so many days; our own choice, a shop's own rule comes first.
 CALIBRATION_DAYS = 365

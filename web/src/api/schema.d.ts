@@ -4693,7 +4693,7 @@ export interface components {
         };
         /**
          * RenewalIn
-         * @description The shop's own figures for renewing a part while it is open.
+         * @description The shop's own figures for renewing a part while it is open, as a job's file has them.
          */
         RenewalIn: {
             /** Part */

@@ -2,34 +2,40 @@ import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { client, type EntryIn, postKept, Refusal, taken } from "@/api/client";
 import { useCatalogue } from "@/api/queries";
-import { type Held, heldOfOthers, letGo } from "@/lib/drafts";
+import { type Base, type Held, heldOfOthers, letGo, loadBase } from "@/lib/drafts";
 import { pageState, useAnotherState } from "@/lib/state";
 import { FILES, type Kept, keptOfOthers, letKeptGo } from "@/lib/waiting";
 
-type Holding = { job: string; state: string; held: Held | null; kept: Kept[] };
+type Holding = { job: string; state: string; base: Base | null; held: Held | null; kept: Kept[] };
 
 /** What is typed or waits here for another state of the shop, job by job. */
 function holdings(now: string): Holding[] {
   const found = new Map<string, Holding>();
   const of = (state: string, job: string) => {
-    const there = found.get(`${state}/${job}`) ?? { job, state, held: null, kept: [] };
+    const there = found.get(`${state}/${job}`) ?? { job, state, base: null, held: null, kept: [] };
     found.set(`${state}/${job}`, there);
     return there;
   };
-  for (const held of heldOfOthers(sessionStorage, now)) of(held.state, held.job).held = held;
+  for (const held of heldOfOthers(sessionStorage, now)) {
+    const there = of(held.state, held.job);
+    there.held = held;
+    there.base = loadBase(held.job.split("/")[0] ?? "", sessionStorage, held.state);
+  }
   for (const kept of keptOfOthers(localStorage, now)) {
     const job = /\/api\/jobs\/(\d+)/.exec(kept.address)?.[1] ?? "";
-    of(kept.state ?? "", job).kept.push(kept);
+    const there = of(kept.state ?? "", job);
+    there.kept.push(kept);
+    there.base ??= kept.base ?? null;
   }
   return [...found.values()];
 }
 
 /** Makes a new job of what is held of one that has another number now; the sentences say what could not be taken. */
-async function asNewJob({ held, kept }: Holding): Promise<{ job: number; faults: string[] }> {
-  const base = held?.base;
-  const body = { layout: base?.layout || "dry_car", name: `${base?.name || "Job"} (kept from a tab)` };
-  const job = await taken(client.POST("/api/jobs", { body: { ...body, vehicle: base?.vehicle ?? "" } }));
-  const typed = { ...base?.entered, ...held?.drafts };
+async function asNewJob({ held, kept }: Holding, base: Base): Promise<{ job: number; faults: string[] }> {
+  const { layout, vehicle } = base;
+  const body = { layout, vehicle, name: `${base.name || "Job"} (kept from a tab)` };
+  const job = await taken(client.POST("/api/jobs", { body }));
+  const typed = { ...base.entered, ...held?.drafts };
   const own = new Set(["layout", "job_name", "vehicle"]);
   let entries: EntryIn[] = Object.entries(typed)
     .filter(([quantity, text]) => !own.has(quantity) && text.trim())
@@ -54,7 +60,7 @@ async function asNewJob({ held, kept }: Holding): Promise<{ job: number; faults:
   }
   for (const each of kept) {
     const address = each.address.replace(/\/api\/jobs\/\d+/, `/api/jobs/${job.id}`);
-    const { state: _, tag: __, ...rest } = each;
+    const { state: _, tag: __, base: ___, ...rest } = each;
     const file = rest.file && rest.body.request ? await FILES.get(rest.body.request) : undefined;
     await postKept({ ...rest, address }, file).catch((error: Error) =>
       faults.push(`${each.what ?? "One thing"}: ${error.message}`),
@@ -88,10 +94,10 @@ export function AnotherState() {
     letKeptGo(localStorage, holding.kept);
     setList(holdings(pageState()));
   };
-  const keep = async (holding: Holding) => {
+  const keep = async (holding: Holding, base: Base) => {
     setTrouble(null);
     try {
-      const made = await asNewJob(holding);
+      const made = await asNewJob(holding, base);
       done(holding);
       setTold((now) => [...now, made]);
     } catch (error) {
@@ -122,7 +128,7 @@ export function AnotherState() {
           )}
           {shown.map((holding) => (
             <section key={`${holding.state}/${holding.job}`} className="mt-4 border-t border-ink pt-2">
-              <h2 className="font-semibold">{holding.held?.base?.name || `Job ${holding.job}`}</h2>
+              <h2 className="font-semibold">{holding.base?.name || `Job ${holding.job}`}</h2>
               <ul className="figure list-disc pl-5">
                 {words(holding, label).map((each) => (
                   <li key={each}>{each}</li>
@@ -130,9 +136,17 @@ export function AnotherState() {
               </ul>
               {!another && (
                 <p className="mt-2 flex flex-wrap gap-3">
-                  <button type="button" className="button min-h-11" onClick={() => void keep(holding)}>
-                    Keep it as a new job
-                  </button>
+                  {holding.base ? (
+                    <button
+                      type="button"
+                      className="button min-h-11"
+                      onClick={() => holding.base && void keep(holding, holding.base)}
+                    >
+                      Keep it as a new job
+                    </button>
+                  ) : (
+                    <span className="self-center">What job it was of is not known here any more.</span>
+                  )}
                   <button type="button" className="button min-h-11" onClick={() => done(holding)}>
                     Let it go
                   </button>

@@ -1,5 +1,16 @@
 import { describe, expect, it } from "vitest";
-import { asEntries, heldOfOthers, letGo, loadDrafts, NO_DRAFTS, saveDrafts, typing, without } from "./drafts";
+import {
+  asEntries,
+  heldOfOthers,
+  letGo,
+  loadBase,
+  loadDrafts,
+  NO_DRAFTS,
+  saveBase,
+  saveDrafts,
+  typing,
+  without,
+} from "./drafts";
 
 describe("drafts", () => {
   const store = () => {
@@ -40,7 +51,7 @@ describe("drafts", () => {
   });
 
   it("are dropped when what was kept cannot be read", () => {
-    for (const kept of ["{", "null", "7", '{"a": 1}', '{"drafts": {"a": 1}}']) {
+    for (const kept of ["{", "null", "7", '{"a": 1}', '{"a": {"b": "c"}}']) {
       expect(loadDrafts(3, { getItem: () => kept })).toEqual({});
     }
   });
@@ -60,11 +71,14 @@ describe("drafts of another state of the shop", () => {
       removeItem: (key: string) => void kept.delete(key),
     };
     const base = { name: "Twin", vehicle: "Merrow", layout: "dry_car", entered: { disc_count: "2" } };
-    saveDrafts("3/sintered twin", { notes: "half" }, storage, base, "before");
-    saveDrafts(3, { notes: "now" }, storage, null, "now");
+    saveDrafts("3/sintered twin", { notes: "half" }, storage, "before");
+    saveBase(3, base, storage, "before");
+    saveDrafts(3, { notes: "now" }, storage, "now");
     expect(loadDrafts("3/sintered twin", storage, "now")).toEqual({});
     const held = heldOfOthers(storage, "now");
-    expect(held).toEqual([{ job: "3/sintered twin", state: "before", drafts: { notes: "half" }, base }]);
+    expect(held).toEqual([{ job: "3/sintered twin", state: "before", drafts: { notes: "half" } }]);
+    expect(loadBase(3, storage, "before")).toEqual(base);
+    expect(loadBase(3, storage, "now")).toBeNull();
     for (const each of held) letGo(each, storage);
     expect(heldOfOthers(storage, "now")).toEqual([]);
     expect(loadDrafts(3, storage, "now")).toEqual({ notes: "now" });

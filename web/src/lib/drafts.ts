@@ -7,7 +7,7 @@ export type Drafts = Readonly<Record<string, string>>;
 export type Base = { name: string; vehicle: string; layout: string; entered: Record<string, string> };
 
 /** What is typed for a job, of which state of the shop. */
-export type Held = { job: string; state: string; drafts: Drafts; base: Base | null };
+export type Held = { job: string; state: string; drafts: Drafts };
 
 export const NO_DRAFTS: Drafts = {};
 
@@ -38,32 +38,53 @@ function texts(found: unknown): Record<string, string> {
   return Object.fromEntries(pairs);
 }
 
-function parsed(text: string | null): { drafts: Drafts; base: Base | null } {
+function parsed(text: string | null): unknown {
   try {
-    const found = JSON.parse(text ?? "{}");
-    const drafts = texts(found?.drafts);
-    const base = found?.base ? { ...found.base, entered: texts(found.base.entered) } : null;
-    return { drafts: Object.keys(drafts).length === 0 ? NO_DRAFTS : drafts, base };
+    return JSON.parse(text ?? "null");
   } catch {
-    return { drafts: NO_DRAFTS, base: null };
+    return null;
   }
 }
 
-export const loadDrafts = (
+export function loadDrafts(
   job: number | string,
   storage: Pick<Storage, "getItem">,
   state = pageState(),
-): Drafts => parsed(storage.getItem(key(job, state))).drafts;
+): Drafts {
+  const found = texts(parsed(storage.getItem(key(job, state))));
+  return Object.keys(found).length === 0 ? NO_DRAFTS : found;
+}
 
 export function saveDrafts(
   job: number | string,
   drafts: Drafts,
   storage: Pick<Storage, "setItem" | "removeItem">,
-  base: Base | null = null,
   state = pageState(),
 ): void {
   if (Object.keys(drafts).length === 0) storage.removeItem(key(job, state));
-  else storage.setItem(key(job, state), JSON.stringify({ drafts, base }));
+  else storage.setItem(key(job, state), JSON.stringify(drafts));
+}
+
+const baseKey = (job: number | string, state: string) => `liftbite.base.${state}/${job}`;
+
+/** Keeps what a job is as this tab shows it. */
+export const saveBase = (
+  job: number,
+  base: Base,
+  storage: Pick<Storage, "setItem">,
+  state = pageState(),
+): void => storage.setItem(baseKey(job, state), JSON.stringify(base));
+
+/** What a job was as this tab showed it; nothing where it did not. */
+export function loadBase(
+  job: number | string,
+  storage: Pick<Storage, "getItem">,
+  state = pageState(),
+): Base | null {
+  const found = parsed(storage.getItem(baseKey(job, state))) as Partial<Base> | null;
+  if (typeof found?.layout !== "string") return null;
+  const { layout, name = "", vehicle = "" } = found;
+  return { layout, name, vehicle, entered: texts(found.entered) };
 }
 
 /** What is typed for jobs of other states of the shop than the one given. */
@@ -73,7 +94,7 @@ export function heldOfOthers(storage: Storage, state: string): Held[] {
     .filter((each) => each.startsWith(AHEAD) && !each.startsWith(`${AHEAD}${state}/`))
     .map((each) => {
       const [of, job = ""] = each.slice(AHEAD.length).split(/\/(.*)/s);
-      return { job, state: of ?? "", ...parsed(storage.getItem(each)) };
+      return { job, state: of ?? "", drafts: texts(parsed(storage.getItem(each))) };
     })
     .filter((held) => Object.keys(held.drafts).length > 0);
 }

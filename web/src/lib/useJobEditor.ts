@@ -12,7 +12,16 @@ import {
 import { type Looked, useEnter, usePreview, useReread, useTurn } from "@/api/queries";
 import { keepOne, patiently } from "@/lib/waiting";
 import { triedIn, tryKey, useAddress } from "./address";
-import { asEntries, type Base, type Drafts, loadDrafts, saveDrafts, typing, without } from "./drafts";
+import {
+  asEntries,
+  type Base,
+  type Drafts,
+  loadDrafts,
+  saveBase,
+  saveDrafts,
+  typing,
+  without,
+} from "./drafts";
 
 /** How long a figure rests before it is entered by itself, so that nothing needs saving. */
 const REST_MS = 1500;
@@ -100,7 +109,8 @@ export function useJobEditorState(entered: Job): JobEditor {
   // job again makes this tab's next write valid, and a field that loses its focus would slip its figure in
   const undecided = useRef(false);
 
-  useEffect(() => saveDrafts(kept, drafts, sessionStorage, baseOf(entered)), [kept, drafts, entered]);
+  useEffect(() => saveDrafts(kept, drafts, sessionStorage), [kept, drafts]);
+  useEffect(() => saveBase(id, baseOf(entered), sessionStorage), [id, entered]);
 
   const failed = useCallback(
     async (error: unknown, mine: EntryIn[]) => {

@@ -1,6 +1,6 @@
 import { del, get, set } from "idb-keyval";
 import { useSyncExternalStore } from "react";
-import { loadDrafts } from "./drafts";
+import { type Base, loadBase, loadDrafts } from "./drafts";
 import { pageState } from "./state";
 
 /**
@@ -18,6 +18,8 @@ export type Kept = {
   tag?: string;
   /** True for a file. */
   file?: boolean;
+  /** What the job it is of was, as the tab showed it. */
+  base?: Base | null;
 };
 
 /** Where a file waits. */
@@ -101,7 +103,9 @@ const without = (storage: Storage, request: unknown) =>
 /** Keeps one more, or what one says by now. */
 export function keepOne(storage: Storage, kept: Kept): void {
   const others = keptIn(storage).filter((each) => each.body.request !== kept.body.request);
-  keepIn(storage, [...others, { state: pageState(), ...kept }]);
+  const job = /\/api\/jobs\/(\d+)/.exec(kept.address)?.[1] ?? "";
+  const base = globalThis.sessionStorage ? loadBase(job, sessionStorage) : null;
+  keepIn(storage, [...others, { state: pageState(), ...(base && { base }), ...kept }]);
 }
 
 const isOfAnotherState = (error: unknown) =>

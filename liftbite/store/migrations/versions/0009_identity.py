@@ -41,6 +41,7 @@ def upgrade() -> None:
             connection.execute(sa.text(f"UPDATE {table} SET uid = :uid WHERE id = :id"), told)
         op.create_index(f"ix_{table}_uid", table, ["uid"], unique=True)
     op.add_column("reading", sa.Column("held", sa.String(), server_default="", nullable=False))
+    op.create_index("ix_record_photo", "record", ["key"], sqlite_where=sa.text("kind = 'photo'"))
     connection.execute(sa.text("DELETE FROM photo WHERE digest NOT IN (SELECT key FROM record WHERE kind = 'photo')"))
     for digest, jpeg in connection.execute(sa.text("SELECT digest, jpeg FROM photo")):
         plain = plain_jpeg(jpeg)
@@ -50,6 +51,7 @@ def upgrade() -> None:
 
 
 def downgrade() -> None:
+    op.drop_index("ix_record_photo", "record")
     op.drop_column("reading", "held")
     for table in ("instrument", "job"):
         op.drop_index(f"ix_{table}_uid", table)
