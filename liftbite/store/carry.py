@@ -300,6 +300,10 @@ def bring_shop(
                     bringing.shelf(decode(content))
             elif not name.startswith(DOCUMENTS):
                 told.faults.append(f"{name[:80]}: no job file, no shelf and no photo.")
+        except store.UnreadableJob as error:
+            told.faults.append(
+                f"{name[:80]}: job {error.job_id} is here and cannot be read, so nothing was done ({error})."
+            )
         except (LiftBiteError, ValueError) as error:
             told.faults.append(f"{name[:80]}: {error}")
         told.done += 1

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 import io
 import json
+import sqlite3
 import time
 import zipfile
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import closing, contextmanager
 from pathlib import Path
 from typing import Any
 
@@ -271,6 +272,21 @@ def test_every_job_of_the_demo_is_here_as_it_is(demo_shop: Path, tmp_path: Path)
     (tmp_path / "demo.sqlite").write_bytes(demo_shop.read_bytes())
     with another(tmp_path, "demo") as client:
         assert sent(client, client.get("/api/archive").data) == {"already": 7}
+
+
+def test_a_job_here_that_cannot_be_read_stops_no_other(demo_shop: Path, tmp_path: Path) -> None:
+    (tmp_path / "demo.sqlite").write_bytes(demo_shop.read_bytes())
+    with another(tmp_path, "demo") as client:
+        whole = client.get("/api/archive").data
+    with closing(sqlite3.connect(tmp_path / "demo.sqlite")) as connection, connection:
+        connection.execute("""UPDATE entry SET curve = '{"speed": [1]}' WHERE quantity = 'measured_curve'
+                              AND revision_id IN (SELECT id FROM revision WHERE job_id = 2)""")
+        connection.execute("DELETE FROM kept_line")
+        connection.execute("DELETE FROM kept")
+    with another(tmp_path, "demo") as client:
+        told = sent(client, whole)
+        assert told["already"] == 6
+        assert "job 2 is here and cannot be read" in told["faults"][0]
 
 
 def test_an_archive_of_before_doubles_nothing(client: FlaskClient) -> None:

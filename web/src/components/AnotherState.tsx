@@ -1,6 +1,6 @@
 import { Dialog } from "radix-ui";
 import { useState } from "react";
-import { client, type EntryIn, postKept, Refusal, taken } from "@/api/client";
+import { client, type EntryIn, postKept, Refusal, seen, taken } from "@/api/client";
 import { useCatalogue } from "@/api/queries";
 import { type Base, type Held, heldOfOthers, letGo, loadBase } from "@/lib/drafts";
 import { pageState, useAnotherState } from "@/lib/state";
@@ -35,11 +35,13 @@ async function asNewJob({ held, kept }: Holding, base: Base): Promise<{ job: num
   const { layout, vehicle } = base;
   const body = { layout, vehicle, name: `${base.name || "Job"} (kept from a tab)` };
   const job = await taken(client.POST("/api/jobs", { body }));
-  const typed = { ...base.entered, ...held?.drafts };
   const own = new Set(["layout", "job_name", "vehicle"]);
-  let entries: EntryIn[] = Object.entries(typed)
+  const typed = Object.entries({ ...base.entered, ...held?.drafts })
     .filter(([quantity, text]) => !own.has(quantity) && text.trim())
-    .map(([quantity, text]) => ({ quantity, typed: text }));
+    .map(([quantity, text]): EntryIn => ({ quantity, typed: text }));
+  // what was entered and waits is the later word
+  const waited = kept.flatMap(({ body }) => (Array.isArray(body.entries) ? (body.entries as EntryIn[]) : []));
+  let entries = [...new Map([...typed, ...waited].map((each) => [each.quantity, each])).values()];
   const faults: string[] = [];
   for (let turn = 0; turn < 2 && entries.length > 0; turn += 1) {
     try {
@@ -47,7 +49,7 @@ async function asNewJob({ held, kept }: Holding, base: Base): Promise<{ job: num
         client.POST("/api/jobs/{job_id}/entries", {
           params: { path: { job_id: job.id } },
           body: { entries, build: "" },
-          headers: { "If-Match": `"${job.revision}"` },
+          headers: seen(job.revision),
         }),
       );
       break;
@@ -58,7 +60,7 @@ async function asNewJob({ held, kept }: Holding, base: Base): Promise<{ job: num
       entries = entries.filter((each) => !(each.quantity in wrong));
     }
   }
-  for (const each of kept) {
+  for (const each of kept.filter(({ body }) => !Array.isArray(body.entries))) {
     const address = each.address.replace(/\/api\/jobs\/\d+/, `/api/jobs/${job.id}`);
     const { state: _, tag: __, base: ___, ...rest } = each;
     const file = rest.file && rest.body.request ? await FILES.get(rest.body.request) : undefined;
