@@ -20,6 +20,8 @@ from liftbite.api import problems
 from liftbite.api.brief import views as curves
 from liftbite.api.choose import views as workbench
 from liftbite.api.common import current_state, heed_state
+from liftbite.api.document import document
+from liftbite.api.find import runs
 from liftbite.api.find import views as finding
 from liftbite.api.fit import views as fit
 from liftbite.api.guard import protect
@@ -32,6 +34,7 @@ from liftbite.api.measure import files as bench_files
 from liftbite.api.measure import views as measure
 from liftbite.api.photos import views as photos
 from liftbite.api.prove import views as prove
+from liftbite.api.record import views as record
 from liftbite.api.serving import MOST_BODY
 from liftbite.api.sheet import views as sheet
 from liftbite.api.shelf import views as shelf
@@ -96,10 +99,11 @@ def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset
     app.register_api(sheet.api)
     app.register_api(prove.api)
     app.register_api(photos.api)
+    app.register_api(record.api)
     app.register_api(upkeep.api)
     app.register_api(archive.api)
     app.register_api(shop.api)
-    app.extensions["liftbite.runs"] = finding.Runs()
+    app.extensions["liftbite.runs"] = runs.Runs()
     app.extensions["liftbite.gauges"] = Gauges()
     app.extensions["liftbite.transfers"] = Transfers(data, sessions)
     with writing(sessions) as session:
@@ -168,12 +172,6 @@ def _add_catalogue(app: OpenAPI, sessions: sessionmaker[Session]) -> None:
     def openapi_document() -> tuple[dict[str, Any], int]:
         """This document."""
         return document(app), 200
-
-
-def document(app: OpenAPI) -> dict[str, Any]:
-    """The OpenAPI document."""
-    found: dict[str, Any] = app.api_doc
-    return found
 
 
 def _add_web(app: OpenAPI, web: Path) -> None:

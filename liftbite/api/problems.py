@@ -3,15 +3,17 @@
 from __future__ import annotations
 
 import logging
+from collections.abc import Mapping
 from functools import partial
 from typing import Any
 
 from flask import Flask, Response, request
-from pydantic import BaseModel, ValidationError
+from pydantic import BaseModel, Field, ValidationError
 from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException
 
 from liftbite.api.common import NeedsPrecondition
+from liftbite.api.find.runs import NoSuchFind
 from liftbite.api.own_process import Broken, TooLong
 from liftbite.api.paper.document import NoPdf
 from liftbite.api.serving import MOST_BODY
@@ -28,31 +30,73 @@ from liftbite.store.photos import NoSuchPhoto
 from liftbite.store.state import AnotherState
 
 MEDIA_TYPE = "application/problem+json"
-#: What a problem is of whose cause is that a backup was brought back.
-ANOTHER_STATE = "urn:liftbite:another-state"
-#: What a problem is of that goes away when it is asked again.
-WAITS = "urn:liftbite:waits"
+_AHEAD = "urn:liftbite:"
+#: What a problem is of, for good -> what that means; programs go by it, people by title and detail.
+TYPES: Mapping[str, str] = {
+    "unreadable-request": "The request does not have the shape asked for; `errors` names the fields.",
+    "cannot-be-taken": "What was sent cannot be taken; `errors` names the fields where there are several.",
+    "unreadable-file": "A file that was sent cannot be read.",
+    "unreadable-job": "The rows of a job cannot be read; nothing of it is lost.",
+    "no-such-job": "There is no job of this number.",
+    "no-such-part": "There is no part of the shelf of this number.",
+    "no-such-series": "The job has no series of this number.",
+    "no-such-photo": "The job has no such photo.",
+    "no-such-archive": "No archive of this name is on its way.",
+    "no-such-instrument": "No instrument has this number.",
+    "no-such-find": "No search of this number is kept any more.",
+    "not-found": "There is nothing at this address.",
+    "too-large": "More was sent than is taken here.",
+    "refused": "The request is refused for who sends it, from where, or how.",
+    "version-not-named": "A change did not say in If-Match which version it was made on.",
+    "changed-elsewhere": "Somebody else changed it since; `newest`, `seen` and `stands` say what stands.",
+    "another-state": "A backup was brought back since: numbers may mean others now.",
+    "changed-job": "A file is of a job that is here and says something else of it; `stands` names both.",
+    "waits": "Its turn has not come; it goes away when it is asked again.",
+    "busy": "The shop's file is held, or many write at once; try again in a moment.",
+    "not-done": "It took too long, or its process ended; nothing was changed.",
+    "no-room": "There is no room left on the disk; nothing was written.",
+    "another-file": "The shop's file was replaced under the running server.",
+    "file-damaged": "The shop's file cannot be read here.",
+    "no-pdf": "This machine cannot set PDF.",
+    "unexpected": "Something went wrong that is not the caller's doing; what was stored before is safe.",
+}  # fmt: skip
+#: HTTP status -> what a problem is of that nobody named.
+_OF_STATUS = {404: "not-found", 413: "too-large", 500: "unexpected"}
+
+
+def urn(code: str) -> str:
+    """The type of a problem.
+
+    >>> urn("waits")
+    'urn:liftbite:waits'
+    """
+    assert code in TYPES, code
+    return _AHEAD + code
+
+
 log = logging.getLogger(__name__)
 
 
 class FaultOut(BaseModel):
     """What was wrong with one field."""
 
-    field: str
-    message: str
+    field: str = Field(description="The field.", examples=["clamp_load"])
+    message: str = Field(description="What was wrong with it.", examples=["−5 N is too small; 0 N or more"])
 
 
 class Problem(BaseModel):
-    """What went wrong, in words a builder can act on."""
+    """What went wrong, in words a builder can act on (RFC 9457)."""
 
-    type: str = "about:blank"
-    title: str
-    status: int
-    detail: str
-    errors: list[FaultOut] = []
-    newest: int | None = None
-    seen: int | None = None
-    stands: dict[str, Any] | None = None
+    type: str = Field(description="What it is of, for good.", json_schema_extra={"enum": [_AHEAD + c for c in TYPES]},
+                      examples=["urn:liftbite:cannot-be-taken"])  # fmt: skip
+    title: str = Field(description="That in a few words.", examples=["Cannot be taken"])
+    status: int = Field(description="The HTTP status.", examples=[422])
+    detail: str = Field(description="What was wrong and what would be right.",
+                        examples=["Clamp load: −5 N is too small; 0 N or more."])  # fmt: skip
+    errors: list[FaultOut] = Field(default=[], description="Each field at fault, where there are several.")
+    newest: int | None = Field(default=None, description="The version that stands.")
+    seen: int | None = Field(default=None, description="The version the change was made on.")
+    stands: dict[str, Any] | None = Field(default=None, description="What stands there now, where that helps.")
 
 
 class Faults(LiftBiteError):
@@ -100,7 +144,15 @@ def invalid(error: ValidationError) -> Response:
     malformed = any(e["type"] == "json_invalid" for e in error.errors())
     status = 400 if malformed or not _is_json_object() else 422
     detail = "; ".join(f"{f.field}: {f.message}" for f in faults[:5])
-    return respond(Problem(title="The request cannot be read", status=status, detail=detail, errors=faults))
+    return respond(
+        Problem(
+            type=urn("unreadable-request"),
+            title="The request cannot be read",
+            status=status,
+            detail=detail,
+            errors=faults,
+        )
+    )
 
 
 def _is_json_object() -> bool:
@@ -112,18 +164,20 @@ def _is_json_object() -> bool:
         return False
 
 
-_NOT_THERE: dict[type[Exception], tuple[str, str]] = {
-    NoSuchJob: ("No such job", "There is no job of this number."),
-    NoSuchPart: ("No such part", "There is no part of this number."),
-    NoSuchSeries: ("No such series", "This job has no series of this number."),
-    NoSuchPhoto: ("No such photo", "This job has no such photo, or its shop's archive has not been brought in."),
-    NoSuchTransfer: ("No such archive", "No archive of this name is on its way; begin again."),
-    NoSuchInstrument: ("No such instrument", "No instrument has this number."),
-}
+_NOT_THERE: dict[type[Exception], tuple[str, str, str]] = {
+    NoSuchJob: ("no-such-job", "No such job", "There is no job of this number."),
+    NoSuchPart: ("no-such-part", "No such part", "There is no part of this number."),
+    NoSuchSeries: ("no-such-series", "No such series", "This job has no series of this number."),
+    NoSuchPhoto: ("no-such-photo", "No such photo",
+                  "This job has no such photo, or its shop's archive has not been brought in."),
+    NoSuchTransfer: ("no-such-archive", "No such archive", "No archive of this name is on its way; begin again."),
+    NoSuchInstrument: ("no-such-instrument", "No such instrument", "No instrument has this number."),
+    NoSuchFind: ("no-such-find", "No such search", "This search is not kept any more; start it again."),
+}  # fmt: skip
 
 
-def _not_there(title: str, detail: str, _: Exception) -> Response:
-    return respond(Problem(title=title, status=404, detail=detail))
+def _not_there(code: str, title: str, detail: str, _: Exception) -> Response:
+    return respond(Problem(type=urn(code), title=title, status=404, detail=detail))
 
 
 def register(app: Flask) -> None:
@@ -132,8 +186,8 @@ def register(app: Flask) -> None:
     @app.errorhandler(Stale)
     def stale(error: Stale) -> Response:
         detail = f"This {error.what} was changed elsewhere in the meantime, so nothing was overwritten."
-        return respond(Problem(title="Changed elsewhere", status=412, detail=detail, newest=error.newest,
-                               seen=error.seen, stands=error.stands or None))  # fmt: skip
+        return respond(Problem(type=urn("changed-elsewhere"), title="Changed elsewhere", status=412, detail=detail,
+                               newest=error.newest, seen=error.seen, stands=error.stands or None))  # fmt: skip
 
     @app.errorhandler(AnotherState)
     def another_state(_: AnotherState) -> Response:
@@ -141,15 +195,15 @@ def register(app: Flask) -> None:
             "A backup was brought back since this was opened: numbers of jobs and revisions may mean others now. "
             "Nothing was written. Open it again; what is typed can be kept as a new job."
         )
-        return respond(Problem(type=ANOTHER_STATE, title="Another state of the shop", status=412, detail=detail))
+        return respond(Problem(type=urn("another-state"), title="Another state of the shop", status=412, detail=detail))
 
     @app.errorhandler(ChangedJob)
     def changed_job(error: ChangedJob) -> Response:
-        return respond(Problem(type="urn:liftbite:changed-job", title="This job is here, changed", status=409,
+        return respond(Problem(type=urn("changed-job"), title="This job is here, changed", status=409,
                                detail=_CHANGED[error.how], stands={"job": error.job, "how": error.how}))  # fmt: skip
 
     def busy(detail: str) -> Response:
-        response = respond(Problem(title="Busy", status=503, detail=detail))
+        response = respond(Problem(type=urn("busy"), title="Busy", status=503, detail=detail))
         response.headers["Retry-After"] = "1"
         return response
 
@@ -163,7 +217,7 @@ def register(app: Flask) -> None:
 
     @app.errorhandler(NoTurn)
     def no_turn(error: NoTurn) -> Response:
-        response = respond(Problem(type=WAITS, title="Not yet", status=503, detail=str(error),
+        response = respond(Problem(type=urn("waits"), title="Not yet", status=503, detail=str(error),
                                    stands={"before": error.before}))  # fmt: skip
         response.headers["Retry-After"] = str(AGAIN * (5 if error.refused else 1))
         response.headers["Waits"] = str(error.before)
@@ -172,14 +226,14 @@ def register(app: Flask) -> None:
     @app.errorhandler(TooLong)
     @app.errorhandler(Broken)
     def not_done(error: Exception) -> Response:
-        response = respond(Problem(title="Not done", status=503, detail=str(error)))
+        response = respond(Problem(type=urn("not-done"), title="Not done", status=503, detail=str(error)))
         response.headers["Retry-After"] = "5"
         return response
 
     @app.errorhandler(Full)
     def full(_: Full) -> Response:
         detail = "There is no room left on the disk. Nothing was written, nothing was lost; make some room and go on."
-        return respond(Problem(title="No room left", status=507, detail=detail))
+        return respond(Problem(type=urn("no-room"), title="No room left", status=507, detail=detail))
 
     @app.errorhandler(Replaced)
     def replaced(_: Replaced) -> Response:
@@ -187,7 +241,7 @@ def register(app: Flask) -> None:
             "The shop's file was replaced, or taken away, while Lift Bite had it open. Nothing is read or written "
             "until Lift Bite is started again; to bring a backup back under a running Lift Bite use “liftbite restore”."
         )
-        return respond(Problem(title="Another file", status=503, detail=detail))
+        return respond(Problem(type=urn("another-file"), title="Another file", status=503, detail=detail))
 
     @app.errorhandler(DBAPIError)
     def file_failed(error: DBAPIError) -> Response:
@@ -198,19 +252,19 @@ def register(app: Flask) -> None:
             return full(reason)
         log.error("the shop's file failed: %s", error.orig)
         detail = "The shop's file cannot be read here. Look at it with “liftbite check”; a backup can be brought back."
-        return respond(Problem(title="File damaged", status=500, detail=detail))
+        return respond(Problem(type=urn("file-damaged"), title="File damaged", status=500, detail=detail))
 
     @app.errorhandler(NeedsPrecondition)
     def precondition(_: NeedsPrecondition) -> Response:
         detail = "A change has to say in If-Match which version it was made on."
-        return respond(Problem(title="Version not named", status=428, detail=detail))
+        return respond(Problem(type=urn("version-not-named"), title="Version not named", status=428, detail=detail))
 
     @app.errorhandler(NoPdf)
     def no_pdf(error: NoPdf) -> Response:
-        return respond(Problem(title="No PDF here", status=501, detail=str(error)))
+        return respond(Problem(type=urn("no-pdf"), title="No PDF here", status=501, detail=str(error)))
 
-    for kind, (title, detail) in _NOT_THERE.items():
-        app.register_error_handler(kind, partial(_not_there, title, detail))
+    for kind, (code, title, detail) in _NOT_THERE.items():
+        app.register_error_handler(kind, partial(_not_there, code, title, detail))
 
     @app.errorhandler(UnreadableJob)
     def unreadable(error: UnreadableJob) -> Response:
@@ -218,20 +272,22 @@ def register(app: Flask) -> None:
             f"The rows of this job cannot be read ({error}). Nothing of it is lost: save them from the list of jobs, "
             "or bring a backup back."
         )
-        return respond(Problem(title="Job cannot be read", status=422, detail=detail))
+        return respond(Problem(type=urn("unreadable-job"), title="Job cannot be read", status=422, detail=detail))
 
     @app.errorhandler(Faults)
     def faults(error: Faults) -> Response:
         errors = [FaultOut(field=field, message=message) for field, message in error.faults.items()]
-        return respond(Problem(title="Cannot be taken", status=422, detail=str(error), errors=errors))
+        return respond(
+            Problem(type=urn("cannot-be-taken"), title="Cannot be taken", status=422, detail=str(error), errors=errors)
+        )
 
     @app.errorhandler(UnreadableFile)
     def file(error: UnreadableFile) -> Response:
-        return respond(Problem(title="File cannot be read", status=422, detail=str(error)))
+        return respond(Problem(type=urn("unreadable-file"), title="File cannot be read", status=422, detail=str(error)))
 
     @app.errorhandler(UnreadableEntry)
     def entry(error: UnreadableEntry) -> Response:
-        return respond(Problem(title="Cannot be taken", status=422, detail=error.reason))
+        return respond(Problem(type=urn("cannot-be-taken"), title="Cannot be taken", status=422, detail=error.reason))
 
     @app.errorhandler(HTTPException)
     def http(error: HTTPException) -> Response:
@@ -239,13 +295,14 @@ def register(app: Flask) -> None:
         if error.code == 413:
             most = (request.max_content_length or MOST_BODY) // 1024**2
             detail = f"The file is larger than {most} MB, the most that is taken here."
-        return respond(Problem(title=error.name, status=error.code or 500, detail=detail))
+        code = _OF_STATUS.get(error.code or 500, "refused")
+        return respond(Problem(type=urn(code), title=error.name, status=error.code or 500, detail=detail))
 
     @app.errorhandler(Exception)
     def unexpected(error: Exception) -> Response:
         log.exception("unexpected error", exc_info=error)
         detail = "Something went wrong that is not your doing. What was stored before is safe."
-        return respond(Problem(title="Unexpected error", status=500, detail=detail))
+        return respond(Problem(type=urn("unexpected"), title="Unexpected error", status=500, detail=detail))
 
 
 def problem_responses(*codes: int) -> dict[str | int, Any]:
@@ -253,6 +310,5 @@ def problem_responses(*codes: int) -> dict[str | int, Any]:
     titles = {400: "Malformed", 404: "No such job", 409: "Here, changed", 412: "Changed elsewhere",
               413: "Too large", 501: "No PDF here",
               422: "Cannot be taken", 428: "Version not named", 503: "Busy, or not done in time"}  # fmt: skip
-    schema = Problem.model_json_schema(ref_template="#/components/schemas/{model}")
-    schema.pop("$defs", None)
+    schema = {"$ref": "#/components/schemas/Problem"}
     return {str(c): {"description": titles[c], "content": {MEDIA_TYPE: {"schema": schema}}} for c in codes}

@@ -15,9 +15,10 @@ import numpy as np
 
 from liftbite.core.errors import UnreadableFile
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build, both, build_of, label_of, refusal
+from liftbite.core.job.build import Build, build_of, label_of, refusal
 from liftbite.core.job.ledger import Revision, layers_of, present
 from liftbite.core.units.read import from_si
+from liftbite.core.units.sentence import both
 
 if TYPE_CHECKING:
     from liftbite.files.job import FiledJob
@@ -113,12 +114,14 @@ def explain(quantity: str, file: Path, as_json: bool, as_csv: bool) -> None:
         click.echo(out.getvalue(), nl=False)
         return
     for step in shown.steps:
-        click.echo(f"{step.label}: {step.words or step.si}\n    {step.formula}    [{step.mark}] {step.source}")
+        click.echo(
+            f"{step.label}: {step.words or _shown(step.value)}\n    {step.formula}    [{step.mark}] {step.source}"
+        )
         for term in step.terms:
             origin = (
                 f" as typed {term.typeset}" if term.typeset else f" {term.mark}" if term.mark != "worked out" else ""
             )
-            click.echo(f"      {term.symbol} = {term.words or term.si}  {term.label}{origin}")
+            click.echo(f"      {term.symbol} = {term.words or _shown(term.value)}  {term.label}{origin}")
 
 
 @click.command()

@@ -217,7 +217,8 @@ def compute(file: Path, as_json: bool, as_csv: bool, which: str) -> None:
 
 def _mends(entries: Any) -> list[str]:
     """What would mend each answer that falls short soonest."""
-    from liftbite.core.job.build import both, label_of, unit_of
+    from liftbite.core.job.build import label_of, unit_of
+    from liftbite.core.units.sentence import both
     from liftbite.core.verdicts.answers import answer, stands_on
     from liftbite.core.verdicts.cure import soonest
 
@@ -313,6 +314,17 @@ def quantities(as_json: bool, as_markdown: bool) -> None:
         click.echo(f"{row['name'].ljust(width)}  {row['unit'].ljust(6)}  {row['meaning']}  {row['source']}")
 
 
+@main.command()
+@click.argument("shell", type=click.Choice(["bash", "zsh", "fish"]))
+def completion(shell: str) -> None:
+    """Print what completes commands and options in a SHELL: liftbite completion bash >> ~/.bashrc."""
+    from click.shell_completion import get_completion_class
+
+    found = get_completion_class(shell)
+    assert found is not None
+    click.echo(found(main, {}, "liftbite", "_LIFTBITE_COMPLETE").source())
+
+
 @main.command(hidden=True)
 def openapi() -> None:
     """Print the OpenAPI document the web's types are generated from."""
@@ -323,7 +335,8 @@ def openapi_text() -> str:
     """The OpenAPI document, as kept in docs."""
     import tempfile
 
-    from liftbite.api.app import create_app, document
+    from liftbite.api.app import create_app
+    from liftbite.api.document import document
 
     with tempfile.TemporaryDirectory() as folder:
         return json.dumps(document(create_app(Path(folder) / "none.sqlite")), ensure_ascii=False, indent=1) + "\n"

@@ -80,11 +80,11 @@ def fault(file: Path, complaints: tuple[str, ...], tests: tuple[str, ...], as_js
     from liftbite.api.prove.present import complaints_of, fault_alone, finder_of
     from liftbite.core.errors import UnreadableEntry
     from liftbite.core.job.ledger import FOUND
-    from liftbite.core.measure.scope import SYMPTOMS
+    from liftbite.core.prove.complaints import COMPLAINTS
 
-    unknown = [c for c in complaints if c not in SYMPTOMS]
+    unknown = [c for c in complaints if c not in COMPLAINTS]
     if unknown:
-        bad_input(f"“{unknown[0]}” is no complaint; {', '.join(SYMPTOMS)} are")
+        bad_input(f"“{unknown[0]}” is no complaint; {', '.join(COMPLAINTS)} are")
     if any("=" not in test for test in tests):
         bad_input("a test is named with what it said: --test pump=better")
     answered = dict(test.split("=", 1) for test in tests)

@@ -3,6 +3,7 @@
 In the order in which they are used; every room's own index lists its modules:
 
 - `errors`         what can be wrong, each a sentence a builder can act on
+- `words`          names as somebody types them: without case, accents and spaces
 - `graph`          orders quantity functions by parameter name and evaluates them
 - `units`          reads what a builder types, and shows numbers in both systems
 - `quantities`     the quantities every job shares
@@ -14,6 +15,7 @@ In the order in which they are used; every room's own index lists its modules:
 - `fit`            the plan of the work as a graph of steps, what is open in it, bolts in order
 - `prove`          a logger's drive read, a simulated logger, causes ranked, bedding-in
 - `said`           a line of a job's record read by what it is of: a hole, a trip, a cause
+- `told`           a line of the record as it is read: of which station and part, in a sentence
 - `drawing`        the clutch in section, and how it moves
 - `verdicts`       the four answers
 

@@ -18,12 +18,14 @@ from liftbite.core.fit.bolt_map import read_hole
 from liftbite.core.fit.pattern import read_pattern
 from liftbite.core.fit.progress import own_keys_of_before
 from liftbite.core.fit.tightening import read_way
+from liftbite.core.job.parts import part_named
 from liftbite.core.job.record import Line, read_line, takes_back
 from liftbite.core.measure.own import own_names_of_before, read_own
-from liftbite.core.measure.scope import SYMPTOMS
+from liftbite.core.measure.parts_list import line_named
 from liftbite.core.prove.bleeding import read_step, used_of
 from liftbite.core.prove.cards import ITEMS, NOISE
 from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, TESTS
+from liftbite.core.prove.complaints import COMPLAINTS
 from liftbite.core.prove.driven import read_share
 from liftbite.core.prove.fluids import read_filled
 from liftbite.core.prove.running_in import read_drive_as_trip, read_trip
@@ -31,9 +33,9 @@ from liftbite.core.units.read import read
 
 
 def _complaint(line: Line) -> None:
-    unknown = [name for name in line.answer.split(", ") if name and name not in SYMPTOMS]
+    unknown = [name for name in line.answer.split(", ") if name and name not in COMPLAINTS]
     if unknown:
-        raise UnreadableEntry(f"“{unknown[0]}” is no complaint; {', '.join(SYMPTOMS)} are")
+        raise UnreadableEntry(f"“{unknown[0]}” is no complaint; {', '.join(COMPLAINTS)} are")
 
 
 def _fault_test(line: Line) -> None:
@@ -83,6 +85,12 @@ _READERS: Mapping[str, Callable[[Line], object]] = {
 }
 
 
+#: Kinds that are said of a part or of a line of the list -> the key of what somebody named.
+_OF_PARTS: Mapping[str, Callable[[str], str]] = {
+    "order": line_named, "line": line_named, "own part": part_named, "noted": part_named,
+}  # fmt: skip
+
+
 def read_said(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Line:
     """What is said of a job, checked by its words and by what its kind means.
 
@@ -97,6 +105,8 @@ def read_said(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
     liftbite.core.errors.UnreadableEntry: “gremlins” is no cause
     """
     line = read_line(kind, key, said, who)
+    if kind in _OF_PARTS:
+        line = replace(line, key=_OF_PARTS[kind](line.key))
     reads = _READERS.get(kind)
     if reads is not None and not takes_back(line):
         reads(line)
@@ -147,11 +157,13 @@ def names_of_now(record: Iterable[Line], shop_steps: Iterable[str] = ()) -> dict
 
 
 def under_names_of_now(record: Iterable[Line], names: Mapping[str, str]) -> list[Line]:
-    """A record with every own step and check by the name of now."""
-    return [_renamed(line, names) for line in record] if names else list(record)
+    """A record with every own step, check and part by the name of now."""
+    return [_renamed(line, names) for line in record]
 
 
 def _renamed(line: Line, names: Mapping[str, str]) -> Line:
+    if line.kind in _OF_PARTS:
+        return replace(line, key=_OF_PARTS[line.kind](line.key))
     if line.kind in {"step", "at it", "check", "verdict"}:
         return replace(line, key=names.get(line.key, line.key))
     if line.kind == "bolt":

@@ -24,8 +24,9 @@ from liftbite.core.job.dyno_table import decode
 from liftbite.core.job.ledger import PLAN, Entry, Revision, curve_entry, layers_of, present, read_entry
 from liftbite.core.job.record import read_line
 from liftbite.core.measure.checks import CHECKS
-from liftbite.core.measure.judgement import Reading, uncertainty_of
+from liftbite.core.measure.judgement import uncertainty_of
 from liftbite.core.measure.keyed import read_distance, read_keyed
+from liftbite.core.measure.reading import Reading
 from liftbite.demo.parts import PARTS
 from liftbite.demo.readings import SERIES, DemoSeries
 from liftbite.demo.shop import FITTED, FITTER, JOBS, OPENED, SAID_OF, DemoJob, InBuild

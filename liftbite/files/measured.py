@@ -18,13 +18,14 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.ledger import FOUND, MAX_TEXT, PLAN
+from liftbite.core.job.parts import part_named
 from liftbite.core.job.record import MAX_NAME, MAX_WORDS, Line
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Instrument
-from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import ASKS, how_said, read_filed, read_how, read_limit
 from liftbite.core.measure.own import known_checks
 from liftbite.core.measure.parts_list import Renewal
+from liftbite.core.measure.reading import Reading
 from liftbite.core.said import read_said
 from liftbite.files.fields import Finite, Hours, Moment, Money, Named, Share, Short, Words, moment_of
 
@@ -297,7 +298,7 @@ def from_bench(file: FileBench | None) -> Filed:
     limits = tuple(_from_limit(x, checks, f"limit {n}") for n, x in enumerate(file.limits, start=1))
     if len({(x.check, x.name) for x in limits}) < len(limits):
         raise UnreadableFile("the same limit of the same check is given twice")
-    if len({s.part for s in file.renewals}) < len(file.renewals):
+    if len({part_named(s.part) for s in file.renewals}) < len(file.renewals):
         raise UnreadableFile("the same part stands twice among the renewals")
     renewals = tuple(_from_renewal(s) for s in file.renewals)
     instruments = tuple(from_instrument(each) for each in file.instruments)
@@ -357,7 +358,7 @@ def renewal_back(found: Renewal) -> Renewal:
 
 
 def _from_renewal(s: FileRenewal) -> Renewal:
-    return Renewal(s.part, s.price, s.chance, s.hours, s.rate, s.extra_hours)
+    return Renewal(part_named(s.part), s.price, s.chance, s.hours, s.rate, s.extra_hours)
 
 
 def _from_line(line: FileLine, where: str) -> Line:

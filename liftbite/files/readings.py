@@ -21,8 +21,8 @@ from typing import Any
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
-from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import HOW_COLUMNS, how_said, read_distance, read_filed, read_how
+from liftbite.core.measure.reading import Reading
 from liftbite.core.units.preference import wanted
 from liftbite.core.units.show import show_fine
 from liftbite.files.fields import moment_of

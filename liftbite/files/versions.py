@@ -4,7 +4,8 @@
 - `newest_job`    the fields of a job file of any version, as the newest has them
 
 Version 1 of the job file said `takings`, `struck` and `sums` for series, withdrawn and renewals. Version 2 had no
-builds: the flywheel that came out went by names of its own.
+builds: the flywheel that came out went by names of its own. Version 4 knew the seals as one part, the fork with its
+pivot, and parts by their English names.
 """
 
 from __future__ import annotations
@@ -40,11 +41,44 @@ def newest_job(raw: Mapping[str, Any]) -> dict[str, Any]:
     """The fields of a job file, as the newest version has them; what does not have the shape of one is left as it is.
 
     >>> newest_job({"version": 1, "revisions": [], "bench": {"sums": []}})
-    {'version': 4, 'revisions': [], 'bench': {'renewals': []}}
+    {'version': 5, 'revisions': [], 'bench': {'renewals': []}}
     """
     found = _of_2(raw) if raw.get("version") == 1 else dict(raw)
     found = _of_3(found) if found.get("version") == 2 else found
-    return found | {"version": 4} if found.get("version") == 3 else found
+    found = found | {"version": 4} if found.get("version") == 3 else found
+    return _of_4(found) if found.get("version") == 4 else found
+
+
+#: Fate of a version before 5 -> the fates of now; the pivot went with its fork when that was renewed.
+FATES_OF_4: Mapping[str, tuple[str, ...]] = {
+    "seals_fate": ("rear_seal_fate", "input_seal_fate"), "bolts_fate": ("flywheel_bolts_fate",),
+    "fork_fate": ("fork_fate", "pivot_fate"),
+}  # fmt: skip
+#: What those of now may be.
+_FATES_OF_SMALL = (None, "stays", "renewed")
+
+
+def _of_4(raw: Mapping[str, Any]) -> dict[str, Any]:
+    """A file of version 4 with the fates of now."""
+    found = dict(raw) | {"version": 5}
+    if isinstance(raw.get("revisions"), list):
+        found["revisions"] = [_fates_now(r) for r in raw["revisions"]]
+    return found
+
+
+def _fates_now(revision: Any) -> Any:
+    if not _entries(revision):
+        return revision
+    return revision | {"entries": [each for entry in revision["entries"] for each in _fate_now(entry)]}
+
+
+def _fate_now(entry: Any) -> list[Any]:
+    name = entry.get("quantity") if isinstance(entry, dict) else None
+    if not isinstance(name, str) or name not in FATES_OF_4:
+        return [entry]
+    return [
+        entry | {"quantity": now} for now in FATES_OF_4[name] if now == name or entry.get("typed") in _FATES_OF_SMALL
+    ]
 
 
 def _of_3(raw: Mapping[str, Any]) -> dict[str, Any]:

@@ -16,8 +16,8 @@ from statistics import fmean
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session, selectinload
 
-from liftbite.core.job.fates import FATED, fate_of
 from liftbite.core.job.ledger import present
+from liftbite.core.job.parts import fate_of, fated
 from liftbite.store import jobs as jobs_store
 from liftbite.store.models import JobRow, RecordRow, SeriesRow
 
@@ -63,7 +63,7 @@ def _readable(session: Session) -> Iterator[tuple[int, str, dict[str, str]]]:
 def fates(session: Session) -> list[tuple[str, dict[str, str]]]:
     """Vehicle, and part -> fate as somebody said it, of the newest jobs in the order they were begun."""
     return [
-        (vehicle, {part: typed[fate_of(part)] for part in FATED if fate_of(part) in typed})
+        (vehicle, {part.key: typed[fate_of(part.key)] for part in fated() if fate_of(part.key) in typed})
         for _, vehicle, typed in _readable(session)
     ]
 

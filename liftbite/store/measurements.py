@@ -20,10 +20,10 @@ from sqlalchemy import or_, select
 from sqlalchemy.orm import Session, selectinload
 
 from liftbite.core.job.ledger import FOUND
-from liftbite.core.measure.check import LimitName
-from liftbite.core.measure.judgement import Reading
+from liftbite.core.measure.limit import LimitName
 from liftbite.core.measure.parts_list import Renewal
 from liftbite.core.measure.practices import PRACTICES
+from liftbite.core.measure.reading import Reading
 from liftbite.store.jobs import expect, touch, who_of
 from liftbite.store.models import (
     PracticeRow,

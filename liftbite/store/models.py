@@ -12,7 +12,7 @@ from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
 
 from liftbite.core.job.ledger import Mark, RevisionKind
-from liftbite.core.measure.check import LimitName
+from liftbite.core.measure.limit import LimitName
 
 NAMING = {
     "ix": "ix_%(column_0_label)s",

@@ -20,9 +20,9 @@ from sqlalchemy.orm import Session
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
-from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.own import known_checks
 from liftbite.core.measure.parts_list import Renewal
+from liftbite.core.measure.reading import Reading
 from liftbite.files import job as job_file
 from liftbite.files import measured
 from liftbite.store.jobs import entry_of

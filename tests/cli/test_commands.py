@@ -44,7 +44,7 @@ def test_explain_goes_down_to_what_was_typed(job: str) -> None:
     result = run("explain", "lever_ratio", job)
     assert result.exit_code == 0
     assert "Lever ratio of the cover: 4.5" in result.output
-    assert "D_t = 0.056 m  Finger tips as typed 56 mm" in result.output
+    assert "D_t = 56 mm (2.2 in)  Finger tips as typed 56 mm" in result.output
     unknown = run("explain", "colour", job)
     assert (unknown.exit_code, "“colour” is not worked out" in unknown.stderr) == (2, True)
 

@@ -16,13 +16,15 @@ from hypothesis import assume, given
 from hypothesis import strategies as st
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.check import Check, Limit, Place
+from liftbite.core.measure.check import Check, Place
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import GUARD_RULES
-from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess
+from liftbite.core.measure.judgement import VERDICTS, Finding, assess
 from liftbite.core.measure.left import distance_left, left_of
+from liftbite.core.measure.limit import Limit
 from liftbite.core.measure.parts_list import needs
 from liftbite.core.measure.practices import PRACTICES
+from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.setup.bearing import NOMINAL, RULE, bearing_stacks
 from liftbite.core.measure.setup.end_float import shims_for_float
 from liftbite.core.units.constants import INCH
@@ -214,11 +216,7 @@ def test_what_it_takes_hangs_on_no_order_and_only_grows(layout: str, data: st.Da
 def test_what_is_good_or_open_takes_nothing_but_what_the_shop_always_does(layout: str, data: st.DataObject) -> None:
     build, practices = SETUPS[layout], data.draw(OFFERED)
     findings = [f for f in data.draw(findings_of(build)) if f.verdict in {"reuse", "reuse and watch", "open"}]
-    seals = (
-        {"Rear main seal", "Input shaft seal"}
-        if layout == "car" and findings and practices["seal"] == "always"
-        else set()
-    )
+    seals = {"rear_seal", "input_seal"} if layout == "car" and findings and practices["seal"] == "always" else set()
     assert {part for part, _ in wanted(build, findings, practices)} == seals
 
 

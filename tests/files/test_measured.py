@@ -15,9 +15,9 @@ from jsonschema import Draft202012Validator
 from liftbite.core.errors import UnreadableFile
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
-from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.keyed import read_filed, read_how, read_limit
 from liftbite.core.measure.parts_list import Renewal
+from liftbite.core.measure.reading import Reading
 from liftbite.files.job import JobFile, dump, read_job_file, to_file
 from liftbite.files.measured import (
     FileBench,
@@ -70,7 +70,7 @@ def test_out_and_in_again(taken: list[FiledSeries], limited: bool, amounts: list
     keyed = read_limit(CHECKS["plate_thickness"], "least", "2.5 mm")
     limits = (FiledLimit("plate_thickness", "least", keyed.typed, keyed.si, "p. 7"),) if limited else ()
     price, hours, rate, extra = amounts
-    filed = Filed(tuple(taken), limits, (Renewal("Pilot bearing", price, 0.1, hours, rate, extra),))
+    filed = Filed(tuple(taken), limits, (Renewal("pilot", price, 0.1, hours, rate, extra),))
     text = dump(to_file(ledger_of(CAR), filed))
     SCHEMA.validate(json.loads(text))
     assert read_job_file(text.encode()).bench == filed

@@ -10,7 +10,8 @@ from hypothesis import strategies as st
 
 from liftbite.core.errors import UnreadableFile
 from liftbite.core.measure.checks import CHECKS
-from liftbite.core.measure.judgement import Reading, uncertainty_of
+from liftbite.core.measure.judgement import uncertainty_of
+from liftbite.core.measure.reading import Reading
 from liftbite.files.readings import COLUMNS, CsvReading, read_readings, write_readings
 from liftbite.files.table import read_table
 

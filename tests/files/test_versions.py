@@ -4,16 +4,19 @@ from __future__ import annotations
 
 import json
 from pathlib import Path
+from typing import Any
 
 import pytest
 
 from liftbite.core.job.build import build_of
 from liftbite.core.job.builds import entries_of
 from liftbite.core.job.ledger import FOUND, PLAN, layers_of
+from liftbite.core.job.parts import part_named
 from liftbite.files.job import dump, read_job_file, to_file
 from liftbite.files.readings import read_readings
 from liftbite.files.shelf import read_shelf_file
 from liftbite.files.shelf_csv import read_shelf
+from liftbite.files.versions import newest_job
 from tests.store.test_jobs import NOW
 
 FIXTURES = Path(__file__).parents[1] / "fixtures"
@@ -23,7 +26,7 @@ FIXTURES = Path(__file__).parents[1] / "fixtures"
 def test_a_job_file_of_before_comes_back_as_one_of_now(name: str) -> None:
     filed = read_job_file((FIXTURES / f"{name}.liftbite.json").read_bytes())
     now = json.loads(dump(to_file(filed.revisions, filed.bench)))
-    assert now["version"] == 4
+    assert now["version"] == 5
     again = read_job_file(json.dumps(now).encode())
     assert again.bench == filed.bench
     assert dump(to_file(again.revisions, again.bench)) == json.dumps(now, ensure_ascii=False, indent=1) + "\n"
@@ -37,7 +40,7 @@ def test_what_a_job_file_of_before_measured_is_all_there() -> None:
     assert [r.reading.typed for r in read] == [r.get("typed", "") for r in before]
     assert [r.withdrawn for r in read] == [r.get("struck", False) for r in before]
     assert any(r.withdrawn for r in read)
-    assert [r.part for r in filed.bench.renewals] == [s["part"] for s in raw["bench"]["sums"]]
+    assert [r.part for r in filed.bench.renewals] == [part_named(s["part"]) for s in raw["bench"]["sums"]]
 
 
 def test_renamed_quantities_of_before_still_count() -> None:
@@ -74,3 +77,20 @@ def test_parts_and_readings_of_before_still_come_in() -> None:
     (reading,) = read_readings('taking,check,place,reading\n7,plate_thickness,"Plate 1, place 1",2.9 mm\n', NOW)
     assert reading.row is not None
     assert reading.row.series == "7"
+
+
+@pytest.mark.parametrize(
+    ("name", "typed", "now"),
+    [
+        ("seals_fate", "renewed", {"rear_seal_fate": "renewed", "input_seal_fate": "renewed"}),
+        ("seals_fate", None, {"rear_seal_fate": None, "input_seal_fate": None}),
+        ("bolts_fate", "renewed", {"flywheel_bolts_fate": "renewed"}),
+        ("fork_fate", "renewed", {"fork_fate": "renewed", "pivot_fate": "renewed"}),
+        ("fork_fate", "added", {"fork_fate": "added"}),
+        ("disc_fate", "renewed", {"disc_fate": "renewed"}),
+    ],
+)
+def test_a_fate_of_version_4_is_told_of_the_parts_of_now(name: str, typed: str | None, now: dict[str, Any]) -> None:
+    raw = {"version": 4, "revisions": [{"entries": [{"quantity": name, "typed": typed}]}]}
+    (revision,) = newest_job(raw)["revisions"]
+    assert {entry["quantity"]: entry["typed"] for entry in revision["entries"]} == now

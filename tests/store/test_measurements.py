@@ -10,8 +10,8 @@ from sqlalchemy.orm import Session
 
 from liftbite.core.job.ledger import Entry, Revision
 from liftbite.core.measure.instruments import Instrument
-from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.practices import PRACTICES
+from liftbite.core.measure.reading import Reading
 from liftbite.store import instruments as held
 from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as bench

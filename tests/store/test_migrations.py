@@ -41,7 +41,7 @@ def test_a_shop_of_the_third_tables_opens_with_all_it_held(of_before: Path) -> N
         of_job, _ = measurements.series_of(session, 1)
         thick = next(s for s in of_job if s.check == "flywheel_thickness")
         assert [(t.reading.typed, t.withdrawn) for t in thick.taken] == [("24.5 mm", True), ("24.6 mm", False)]
-        assert [r.part for r, _ in measurements.renewals_of(session, 1)] == ["Pilot bearing"]
+        assert [r.part for r, _ in measurements.renewals_of(session, 1)] == ["pilot"]
         assert measurements.practices(session)["guard"] == ("share95", 1)
         (wheel,) = [p.part for p in list_parts(session) if p.part.name == "Old words wheel"]
         assert wheel.values == {"flywheel_strength": "600 MPa", "flywheel_mass": "9 kg"}

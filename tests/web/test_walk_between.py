@@ -69,7 +69,7 @@ def test_the_bench_by_keyboard_alone(page: Page, shop: str) -> None:
     page.get_by_role("link", name="Bench").focus()
     page.keyboard.press("8")
     expect(page).to_have_url(re.compile("measure/decide"))
-    expect(page.get_by_test_id("needs").locator("[data-part='Spring set']")).to_be_visible()
+    expect(page.get_by_test_id("needs").locator("[data-part='springs']")).to_be_visible()
     page.keyboard.press("7")
     expect(page).to_have_url(re.compile("measure/bench"))
 

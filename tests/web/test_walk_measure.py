@@ -96,8 +96,8 @@ def test_a_pack_that_fails_on_one_spring_and_is_too_close_to_call_on_one_plate(p
 
     turn(page, "Decide", "Measure")
     needs = page.get_by_test_id("needs")
-    expect(needs.locator("[data-part='Spring set']")).to_contain_text("Spring 4: 43.9 mm")
-    expect(needs.locator("[data-part='Plate set']")).to_contain_text("Plate 4, place 1")
+    expect(needs.locator("[data-part='springs']")).to_contain_text("Spring 4: 43.9 mm")
+    expect(needs.locator("[data-part='plates']")).to_contain_text("Plate 4, place 1")
     expect(needs.locator("[data-part=Basket]")).to_contain_text("a file would take them out")
     with page.expect_download() as leaving:
         page.get_by_role("link", name="Save the list as CSV").click()
@@ -400,19 +400,19 @@ def test_the_manuals_limit_is_typed_once_for_a_vehicle(page: Page, shop: str) ->
 def test_what_is_worth_doing_while_it_is_open(page: Page, shop: str) -> None:
     open_job(page, shop, "twin-disc plan", "measure")
     turn(page, "Decide", "Measure")
-    expect(page.get_by_test_id("needs").locator("[data-part='Release bearing']")).to_contain_text("The grease has gone")
+    expect(page.get_by_test_id("needs").locator("[data-part='bearing']")).to_contain_text("The grease has gone")
     open_ = page.get_by_test_id("while-open")
     for label, text in (("Part", "Pilot bearing"), ("Part now", "25"), ("Chance it fails", "10 %"),
                         ("Hours to redo it", "8"), ("An hour costs", "70"), ("Hours more now", "0.2")):  # fmt: skip
         open_.get_by_label(label, exact=True).fill(text)
     open_.get_by_role("button", name="Work it out").click()
-    expect(open_.locator("[data-part='Pilot bearing']")).to_contain_text("renew it now")
-    expect(open_.locator("[data-part='Pilot bearing']")).to_contain_text("58.50")
-    expect(open_.locator("[data-part='Pilot bearing']")).to_contain_text("Now 39.00 with 0.2 h more")
+    expect(open_.locator("[data-part='pilot']")).to_contain_text("renew it now")
+    expect(open_.locator("[data-part='pilot']")).to_contain_text("58.50")
+    expect(open_.locator("[data-part='pilot']")).to_contain_text("Now 39.00 with 0.2 h more")
     page.get_by_test_id("practices").get_by_label("Rear main and input shaft seal", exact=True).select_option("bad")
-    expect(page.get_by_test_id("needs").locator("[data-part='Rear main seal']")).to_have_count(0)
+    expect(page.get_by_test_id("needs").locator("[data-part='rear_seal']")).to_have_count(0)
     page.reload()
-    expect(page.get_by_test_id("needs").locator("[data-part='Rear main seal']")).to_have_count(0)
+    expect(page.get_by_test_id("needs").locator("[data-part='rear_seal']")).to_have_count(0)
     open_.get_by_role("button", name="Take off").click()
     expect(open_.locator("[data-part]")).to_have_count(0)
 

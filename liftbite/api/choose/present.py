@@ -19,10 +19,10 @@ from liftbite.core.analysis.stint import Stint, stint_said, stint_working
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, refusal
 from liftbite.core.job.builds import called
-from liftbite.core.job.fates import FATED, FATES
 from liftbite.core.job.ledger import Entry, Layers
+from liftbite.core.job.parts import FATES
+from liftbite.core.job.parts import called as part_called
 from liftbite.core.measure.checks import checks_for
-from liftbite.core.measure.whose import READ_BY
 from liftbite.core.parts.beside import Beside, Cell
 from liftbite.core.units.constants import FREEZING
 from liftbite.core.verdicts.answers import Answers, answer
@@ -48,8 +48,7 @@ def stint_out(found: Stint | Needs | Refused | None) -> w.StintOut | None:
 
 def next_out(answers: Answers) -> w.NextOut:
     """What would settle most of what a job leaves open, first."""
-    checks = {check.name for check in checks_for(answers.build)}
-    read_by = {name: check for name, check in READ_BY.items() if check in checks}
+    read_by = {name: check.name for check in reversed(checks_for(answers.build)) for name in check.entered}
     return w.NextOut(
         ranking=[
             w.AskedNextOut(
@@ -74,7 +73,7 @@ def against_out(layers: Layers, others: Mapping[str, Mapping[str, Entry]] = Mapp
             w.AgainstBuildOut(
                 name=name, label=c.name if c.name in others else called(c.name), other=c.name in others,
                 says=list(c.says),
-                parts=[m.NameOut(name=FATED[part].label, label=FATES[fate][0]) for part, fate in c.parts.items()],
+                parts=[m.NameOut(name=part_called(part), label=FATES[fate][0]) for part, fate in c.parts.items()],
             )
             for name, c in zip(names, found.columns, strict=True)
         ],

@@ -1,17 +1,10 @@
-"""Views of the finder: a search over the shelf that runs beside the requests, tells its progress and can be cancelled.
-
-- `Run`, `Runs`   a search on its way, and those of the application
-"""
+"""Views of the finder: a search that runs beside the requests, tells its progress and can be cancelled."""
 
 from __future__ import annotations
 
-import itertools
 import logging
 import threading
-import time
-from collections import OrderedDict
 from collections.abc import Mapping
-from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
@@ -20,12 +13,12 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
 from liftbite.api.common import reply, session_of
+from liftbite.api.find.runs import Run, Runs
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.entries import read_entries
-from liftbite.api.jobs.present import band_out, verdict_out
+from liftbite.api.jobs.present import band_out, figure_said, verdict_out
 from liftbite.api.jobs.views import JobPath
 from liftbite.api.jobs.workings import typed_safely
-from liftbite.api.own_process import Send, Work
 from liftbite.api.problems import problem_responses
 from liftbite.api.shelf import models as ms
 from liftbite.api.shelf.views import with_parts
@@ -35,7 +28,6 @@ from liftbite.core.job.build import build_of, label_of, unit_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
 from liftbite.core.parts.combinations import LIMITS, OBJECTIVES, FinderPart
-from liftbite.core.parts.finder import Candidates, search
 from liftbite.core.parts.shelf import finder_part, misfits
 from liftbite.core.parts.slots import SLOTS
 from liftbite.core.units.kinds import KINDS
@@ -49,98 +41,11 @@ api = APIBlueprint("finder", __name__, abp_tags=[Tag(name="finder")])
 _PROBLEMS = problem_responses(400, 404, 422)
 _MOST = 50_000_000
 _SHOWN = 400  # candidates sent at once
-#: How long a search may be silent [s].
-_LIMIT = 300.0
-#: How often a search tells what it found so far [s].
-_SEEN_EVERY = 0.1
 _LABELS = {
     "bite": ("Bite margin", ""), "lift": ("Lift margin", ""), "effort": ("Effort", "N"),
     "inertia": ("Inertia", "kg·m²"),
     "heat": ("Heat margin", ""), "price": ("Price", ""),
 }  # fmt: skip
-
-
-@dataclass
-class Run:
-    """A search on its way."""
-
-    number: int
-    job: int
-    shelf: Mapping[str, list[FinderPart]]
-    ids: Mapping[str, Mapping[str, int]]
-    total: int
-    all_four: bool = True
-    state: ms.RunState = "running"
-    trouble: str | None = None
-    cancelled: threading.Event = field(default_factory=threading.Event)
-    found: Candidates | None = None
-    process: Work[Candidates] | None = None
-
-    def work(self, entries: Mapping[str, Entry], stage: float) -> None:
-        """Searches in a process of its own; what was found so far can be looked at while it does."""
-        try:
-            self.process = Work(_search, entries, self.shelf, stage, self.all_four)
-            for _, found in self.process.parts(_LIMIT):
-                self.found = found
-                if self.cancelled.is_set():
-                    break
-            self.state = "finished" if self.found and self.found.complete else "cancelled"
-        except Exception as error:
-            if self.cancelled.is_set():
-                self.state = "cancelled"
-                return
-            log.exception("search %d of job %d failed", self.number, self.job)
-            self.state, self.trouble = "failed", f"The finder failed: {error}"
-
-    def cancel(self) -> None:
-        """Ends it; what it found so far stays."""
-        self.cancelled.set()
-        if self.process is not None:
-            self.process.stop()
-
-
-def _search(
-    send: Send, entries: Mapping[str, Entry], shelf: Mapping[str, list[FinderPart]], stage: float, all_four: bool
-) -> Candidates:
-    """The core's search, which sends what it found so far now and then."""
-    last = time.monotonic()
-
-    def see(found: Candidates) -> None:
-        nonlocal last
-        if time.monotonic() - last > _SEEN_EVERY:
-            send(found)
-            last = time.monotonic()
-
-    return search(entries, shelf, stage=stage, all_four=all_four, seen=see)
-
-
-class Runs:
-    """The searches of this application, the oldest forgotten; a new one of a job ends the one before."""
-
-    def __init__(self, most: int = 8) -> None:
-        self.most = most
-        self._runs: OrderedDict[int, Run] = OrderedDict()
-        self._numbers = itertools.count(1)
-        self._lock = threading.Lock()
-
-    def start(self, job: int, *begun: Any, **more: Any) -> Run:
-        """Keeps a new `Run` of a job; one of the same job that still runs is cancelled."""
-        with self._lock:
-            for old in self._runs.values():
-                if old.job == job and old.state == "running":
-                    old.cancel()
-            run = Run(next(self._numbers), job, *begun, **more)
-            self._runs[run.number] = run
-            while len(self._runs) > self.most:
-                self._runs.popitem(last=False)
-        return run
-
-    def get(self, number: int) -> Run:
-        """A run by its number."""
-        run = self._runs.get(number)
-        if run is None:
-            raise UnreadableEntry("This search is not kept any more; start it again.")
-        return run
 
 
 class RunPath(BaseModel):
@@ -274,8 +179,7 @@ def _compared(label: str, entries: Mapping[str, Entry]) -> ms.ComparedOut:
         if isinstance(band, Band):
             out = band_out(band, unit_of(name, answers.build.graph))
             if out is not None:
-                nominal = out.nominal.metric
-                figures[name] = f"{nominal.figure} {nominal.unit}".strip()
+                figures[name] = figure_said(out.nominal)
     clash = misfits(answers.build)
     return ms.ComparedOut(
         label=label, verdicts=[verdict_out(v) for v in (answers.verdict, *answers.others)], figures=figures,

@@ -95,6 +95,7 @@ class KeptOut(BaseModel):
 
     kind: Literal["bag", "mark", "leftover", "noted"]
     key: str = Field(description="What it is of: an assembly, a pair of parts, a fastener.")
+    label: str = Field(description="What that is called.")
     number: int = Field(description="Of bags, in the order they were filled; 0 for the rest.")
     words: str = Field(description="What is in it, how it is marked, or what it was and where it belongs.")
     count: str

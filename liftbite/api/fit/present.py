@@ -30,6 +30,7 @@ from liftbite.core.fit.progress import PASSED, Progress, Standing, own_key, own_
 from liftbite.core.fit.step import REACHED, STRETCHES, Step
 from liftbite.core.fit.tightening import Plausible, Turn, Way, chosen_of, head_pressure, plausible, read_way
 from liftbite.core.job.ledger import PLAN
+from liftbite.core.job.parts import called
 from liftbite.core.job.record import HERE, KINDS, ON_ITS_WAY, Line, in_force
 from liftbite.files.plan import write_plan
 
@@ -199,7 +200,8 @@ def kept_out(bench: Bench) -> list[mf.KeptOut]:
     bags = list(bench.said_of("bag"))
     return [
         mf.KeptOut(
-            kind=kind, key=key, number=bags.index(key) + 1 if kind == "bag" else 0,
+            kind=kind, key=key, label=called(key) if kind == "noted" else key,
+            number=bags.index(key) + 1 if kind == "bag" else 0,
             words=_kept_words(line),
             count=line.said.get("count", ""), open=line.answer == "unexplained", who=line.who, at=line.at,
         )
@@ -227,7 +229,7 @@ def _step_out(standing: Standing, plan: Plan, hands: int, known: Mapping[str, ob
     return mf.FitStepOut(
         key=step.key, title=step.title, stretch=step.stretch, part=STRETCHES[step.stretch], state=standing.state,
         needs=list(standing.planned.needs), first=[plan.by_key[n].step.title for n in standing.missing],
-        awaits=list(standing.awaits), reached=REACHED[step.reached],
+        awaits=[called(part) for part in standing.awaits], reached=REACHED[step.reached],
         hands=step.hands, short=step.hands > hands, tools=list(step.tools), note=step.note, hazards=list(step.hazards),
         evidence=step.evidence, hold=step.hold, signed=step.signed, joint=step.joint, minutes=_minutes(bench, step),
         learned="" if learned is None else f"as {learned.jobs} of your jobs took",

@@ -357,7 +357,7 @@ def said(quantity: str, entry: Entry | None) -> str | None:
     asked = INPUTS[quantity]
     if asked.unit == "text":
         return entry.typed
-    bare = entry.typed[-1:].isdigit()
+    bare = entry.typed[-1:] in set("0123456789.")
     return f"{typeset(entry.typed)} {asked.field_unit if bare else ''}".rstrip()
 
 

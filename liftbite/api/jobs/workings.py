@@ -14,12 +14,13 @@ from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs.present import curve_words, figure_out
 from liftbite.core.analysis.goal_seek import Sought
 from liftbite.core.analysis.working import Step, Term, Whole
-from liftbite.core.job.build import Build, both, label_of, unit_of
+from liftbite.core.job.build import Build, label_of, unit_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.quantities.launch_case import Launch
 from liftbite.core.quantities.thermal import HeatNetwork
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.core.units.read import from_si, read
+from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure, typeset
 
 

@@ -18,20 +18,22 @@ from liftbite.core.job.builds import apart, entering, entries_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers
 from liftbite.core.job.record import KINDS, Line, in_force
-from liftbite.core.measure.check import Check, Limit, LimitName, Place
+from liftbite.core.measure.check import Check, Place
 from liftbite.core.measure.checks import checks_for
 from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.instruments import Instrument
-from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess
-from liftbite.core.measure.limits import limits_of, value_of
-from liftbite.core.measure.own import known_checks, own_checks
+from liftbite.core.measure.judgement import VERDICTS, Finding, assess
+from liftbite.core.measure.limit import Limit, LimitName, value_of
+from liftbite.core.measure.limits import limits_of
+from liftbite.core.measure.own import fits_readings, known_checks, own_checks, own_name
 from liftbite.core.measure.parts_list import Need, Renewal, needs, slips_worn
 from liftbite.core.measure.practices import PRACTICES
+from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.scope import asked_in
 from liftbite.core.measure.setup import CALCULATIONS, told_of
-from liftbite.core.measure.sweep import LIMIT_AT, Sweep, judge_sweep, places_taken, scale_of, sweep_of, tir_alone
+from liftbite.core.measure.sweep import Sweep, judge_sweep, places_taken, scale_of, sweep_of, tir_alone
 from liftbite.core.measure.whose import life_of, of_build, part_read
 from liftbite.core.prove.learned import Learned
 from liftbite.store.measurements import Series
@@ -216,6 +218,17 @@ class Bench:
         return found
 
 
+def fits_bench(line: Line, bench: Bench) -> None:
+    """Whether what is said of a check of this job leaves what was read under it readable.
+
+    Raises
+    ------
+    UnreadableEntry : it was read already, as something else
+    """
+    read = [t.reading.typed for series in bench.series if series.check == own_name(line.key) for t in series.taken]
+    fits_readings(line, bench.record, filter(None, read))
+
+
 def findings_of(bench: Bench) -> list[Finding]:
     """What the readings of a build's parts came to, those begun."""
     return [f for check in bench.checks if (f := found_of(bench, check)[0]).taken]
@@ -232,8 +245,8 @@ def needs_of(bench: Bench, *, worn_together: bool = True) -> list[Need]:
     found, plan = bench.seen_as(FOUND), bench.seen_as(PLAN)
     new = [f for f in findings_of(plan) if part_read(f.check) in bench.apart]
     checks = {c.name for c in plan.checks}
-    setups = {c.label: told for c, told in told_of(plan.build, plan.readings, plan.said, plan.manual)
-              if told is not None and checks & set(c.checks)}  # fmt: skip
+    setups = [(c, told) for c, told in told_of(plan.build, plan.readings, plan.said, plan.manual)
+              if told is not None and checks & set(c.checks)]  # fmt: skip
     slips = slips_worn(found.entries, _effects_in(found)) if worn_together else ""
     added = {part: _added(line) for part, line in bench.said_of("own part").items()}
     return needs(plan.build, findings_of(found), bench.practices, new, setups, slips, bench.known, added)
@@ -277,7 +290,7 @@ def _read(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
     if check.kind != "sweep" or not any(r.si is not None for r in readings):
         return finding, None
     how = settings_of(series)
-    scale = scale_of(check.name, how.swept, bench.build)
+    scale = scale_of(check, how.swept, bench.build)
     sweep = sweep_of(check, readings, how, value_of(limits, "most"), scale)
     doubt = max((r.uncertainty for r in readings), default=0.0)
     guard, alone = bench.practices["guard"], tir_alone(readings)
@@ -292,7 +305,9 @@ def effects_of(bench: Bench) -> list[Effect]:
 
 def _effects_in(bench: Bench) -> list[Effect]:
     swept = {c.name: found_of(bench, c)[1] for c in bench.checks if c.kind == "sweep"}
-    scales = {name: scale_of(name, settings_of(bench.latest(name)).swept, bench.build) for name in LIMIT_AT}
+    scales = {
+        c.name: scale_of(c, settings_of(bench.latest(c.name)).swept, bench.build) for c in bench.checks if c.meant_at[0]
+    }
     return effects(bench.build, bench.readings, bench.manual, build_of(entries_of(bench.entered, bench.which)),
                    {name: sweep for name, sweep in swept.items() if sweep is not None}, scales, bench.said)  # fmt: skip
 

@@ -17,6 +17,7 @@ from liftbite.api.measure.present import measure_out
 from liftbite.api.measure.views import BenchQuery, bench_of
 from liftbite.api.problems import problem_responses
 from liftbite.core.measure.check import Check
+from liftbite.core.measure.parts_list import WORKS
 from liftbite.files.measured import Filed, FiledReading, FiledSeries
 from liftbite.files.readings import CsvReading, read_readings, write_readings
 from liftbite.files.table import write_table
@@ -118,7 +119,7 @@ def export_parts(path: JobPath) -> Response:
     for need in needs_of(bench):
         order, line = orders.get(need.key), lines.get(need.key)
         struck = line.said.get("reason", "") if line and line.answer == "struck" else ""
-        rows.append([need.part, need.work, " | ".join(need.reasons),
+        rows.append([need.label, WORKS[need.work], " | ".join(need.reasons),
                      *(order.said.get(name, "") if order else "" for name in _ORDER), struck])  # fmt: skip
     return download(
         write_table([["part", "work", "reasons", *_ORDER, "struck because"], *rows]),

@@ -8,12 +8,13 @@ from liftbite.api.jobs.present import figure_out, fine_out
 from liftbite.api.measure import models as mm
 from liftbite.api.measure.bench import Bench, settings_of
 from liftbite.api.measure.present import span_of
-from liftbite.core.measure.check import Check, Limit
+from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.left import left_of
-from liftbite.core.measure.limits import value_of
+from liftbite.core.measure.limit import Limit, value_of
 from liftbite.core.measure.sweep import decided
-from liftbite.core.units.show import figure, typeset
+from liftbite.core.units.sentence import per_distance
+from liftbite.core.units.show import typeset
 from liftbite.store.jobs import utc_text
 from liftbite.store.measurements import Series
 
@@ -84,7 +85,7 @@ def _trend(
         line = [mm.PointOut(x=x, y=y) for x, y in along]
     return mm.TrendOut(
         check=check.name, title=check.title, line=line,
-        rate="" if left is None else f"{figure(abs(left.rate) * 1e9, 2)} mm per 1000 km",
+        rate="" if left is None else per_distance(left.rate, check.unit),
         points=[
             mm.TrendPointOut(
                 at=utc_text(t.begun_at), job=t.job_id, worst=fine_out(v, check.unit),

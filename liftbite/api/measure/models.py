@@ -8,8 +8,10 @@ from pydantic import BaseModel, Field
 
 from liftbite.api.jobs.models import EntryIn, FigureOut, NameOut, VerdictOut
 from liftbite.api.measure.models_calculations import CalculationOut, StandsAtOut
-from liftbite.core.measure.check import Kind, LimitName, Picture, Verdict
+from liftbite.core.job.parts import Work
+from liftbite.core.measure.check import Kind, Picture, Verdict
 from liftbite.core.measure.instruments import Zone
+from liftbite.core.measure.limit import LimitName
 from liftbite.gauges.gauge import EventKind
 
 
@@ -174,7 +176,8 @@ class CheckOut(BaseModel):
     closed: SaidOut | None = Field(description="“That will do”, or “not on this job”.")
     overruled: SaidOut | None = Field(description="A verdict somebody put in the place of the readings'.")
     by_readings: Verdict = Field(description="The readings' own verdict.")
-    part: str
+    part: str = Field(description="Key of the part or assembly; of one of the shop's own its name.")
+    part_label: str = Field(description="What the part is called.")
     label: str
     title: str
     how: str
@@ -248,8 +251,11 @@ class ComplaintOut(BaseModel):
 class NeedOut(BaseModel):
     """A part to get or work to have done, with its reasons."""
 
-    part: str
-    work: str
+    part: str = Field(description="Key of the part; of one of the shop's own its name.", examples=["rear_seal"])
+    label: str = Field(description="What the part is called.")
+    own: bool = Field(description="The shop's own part: it is in no register.")
+    work: Work = Field(description="What is to be done.")
+    work_label: str = Field(description="That in words.")
     reasons: list[str]
     plan: EntryIn | None = Field(description="What would plan it; nothing where it is planned, or has no fate.")
     key: str = Field(description="What it goes by in the record.")
@@ -261,7 +267,8 @@ class NeedOut(BaseModel):
 class RenewalOut(BaseModel):
     """Renew now, or take the chance."""
 
-    part: str
+    part: str = Field(description="Key of the part; of one of the shop's own its name.")
+    label: str = Field(description="What the part is called.")
     version: int
     price: float
     chance: float
@@ -287,6 +294,7 @@ class MeasureOut(BaseModel):
     next_check: str
     instruments: list[InstrumentOut]
     practices: list[PracticeOut]
+    parts: list[NameOut] = Field(description="The parts this arrangement has, by key.")
     needs: list[NeedOut]
     renewals: list[RenewalOut]
     calculations: list[CalculationOut]

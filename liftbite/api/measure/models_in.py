@@ -8,7 +8,7 @@ from typing import Annotated, Literal
 from pydantic import AfterValidator, Field
 
 from liftbite.api.jobs.models import _In
-from liftbite.core.measure.check import LimitName
+from liftbite.core.measure.limit import LimitName
 from liftbite.files.fields import Named, Short, Words
 from liftbite.files.measured import FileRenewal
 

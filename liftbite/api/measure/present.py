@@ -29,28 +29,31 @@ from liftbite.api.measure.bench import (
 )
 from liftbite.api.measure.calculations import calculations_out
 from liftbite.api.measure.models_calculations import StandsAtOut
-from liftbite.core.job.build import Build, both, label_of
+from liftbite.core.job.build import Build, label_of
 from liftbite.core.job.builds import entries_of, with_entries
 from liftbite.core.job.choices import CHOICES
-from liftbite.core.job.fates import FATED
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.job.parts import PARTS, called
 from liftbite.core.job.record import ORDERS, OVERRULED, Line
-from liftbite.core.measure.check import Check, Limit
+from liftbite.core.measure.check import Check
 from liftbite.core.measure.explained import finding_explained, sweep_explained
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
-from liftbite.core.measure.judgement import VERDICTS, Finding, Reading
+from liftbite.core.measure.judgement import VERDICTS, Finding
 from liftbite.core.measure.keyed import units_of
 from liftbite.core.measure.left import left_of
-from liftbite.core.measure.limits import value_of
-from liftbite.core.measure.parts_list import Need, Renewal, worst, worth_it
+from liftbite.core.measure.limit import Limit, value_of
+from liftbite.core.measure.parts_list import WORKS, Need, Renewal, worst, worth_it
 from liftbite.core.measure.practices import PRACTICES
-from liftbite.core.measure.runout import FACES, pointing, unreachable
-from liftbite.core.measure.scope import SCOPES, explained_by, symptoms_in
+from liftbite.core.measure.reading import Reading
+from liftbite.core.measure.runout import pointing, unreachable
+from liftbite.core.measure.scope import SCOPES
 from liftbite.core.measure.setup import asked_of_check
-from liftbite.core.measure.sweep import LIMIT_AT, Sweep, sweep_of
+from liftbite.core.measure.sweep import Sweep, sweep_of
 from liftbite.core.measure.whose import part_read
+from liftbite.core.prove.complaints import complaints_in, explained_by
 from liftbite.core.units.read import from_si
+from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure, typeset
 from liftbite.core.verdicts.answers import answer
 from liftbite.store.jobs import utc_text
@@ -125,7 +128,7 @@ def sweep_out(check: Check, sweep: Sweep, limit: float | None) -> mm.SweepOut:
     return mm.SweepOut(
         tir=fine_out(float(fit.tir), unit), tir_fit=fine_out(float(fit.tir_fit), unit),
         eccentricity=fine_out(e, unit), doubt=fine_out(sweep.doubt, unit),
-        direction=round(float(np.degrees(phi)), 2), direction_words=pointing(phi), face=check.name in FACES,
+        direction=round(float(np.degrees(phi)), 2), direction_words=pointing(phi), face=check.of_face,
         oval=maybe(fit.oval), scatter=maybe(fit.scatter),
         closes=None if sweep.closes is None else fine_out(sweep.closes, unit), stands=sweep.stands,
         passes_tir=sweep.passes[0], passes_centre=sweep.passes[1],
@@ -205,7 +208,7 @@ def _settings_out(check: Check, series: Series | None) -> dict[str, str]:
     kept, read = series.settings if series else {}, settings_of(series)
     if check.kind != "sweep":
         return {}
-    swept = {"swept": str(kept.get("swept_typed", ""))} if check.name in LIMIT_AT else {}
+    swept = {"swept": str(kept.get("swept_typed", ""))} if check.meant_at[0] else {}
     return {"seen_from": read.seen_from, "presses_plus": "yes" if read.presses_plus else "no",
             "sag": str(kept.get("sag_typed", ""))} | swept  # fmt: skip
 
@@ -226,7 +229,8 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         own=check.own, in_scope=bench.wants(check),
         closed=_said_out(bench.said_of("check").get(check.name)),
         overruled=_said_out(bench.said_of("verdict").get(check.name)) if finding.taken else None,
-        by_readings=read_of(bench, check)[0].verdict, name=check.name, of=_whose(bench, check), part=check.part,
+        by_readings=read_of(bench, check)[0].verdict, name=check.name, of=_whose(bench, check),
+        part=check.part, part_label=check.part_label,
         label=check.label, title=check.title, how=check.how, kind=check.kind,
         units=list(units_of(check)), instruments=[*own, *check.suited],
         places=[mm.PlaceOut(key=p.key, item=p.item, spot=p.spot) for p in bench.places(check)],
@@ -295,10 +299,10 @@ def _said_out(line: Line | None) -> mm.SaidOut | None:
 def _need_out(bench: Bench, need: Need, planned: Build) -> mm.NeedOut:
     order = bench.said_of("order").get(need.key)
     return mm.NeedOut(
-        part=need.part, work=need.work, reasons=list(need.reasons), plan=_plan_of(need, planned), key=need.key,
+        part=need.part, label=need.label, work=need.work, work_label=WORKS[need.work], own=need.part not in PARTS,
+        reasons=list(need.reasons), plan=_plan_of(need, planned), key=need.key,
         said=_said_out(bench.said_of("line").get(need.key)),
-        added=next((k for k in bench.said_of("own part") if k.casefold() == need.part.casefold()), "")
-        if need.work == "get" else "",
+        added=need.part if need.work == "get" and need.part in bench.said_of("own part") else "",
         order=mm.OrderOut(**{name: order.said.get(name, "") for name in mm.OrderOut.model_fields}) if order else None,
     )  # fmt: skip
 
@@ -306,7 +310,7 @@ def _need_out(bench: Bench, need: Need, planned: Build) -> mm.NeedOut:
 def complaints_of(bench: Bench) -> list[mm.ComplaintOut]:
     """What the customer complains of, each with the findings that explain it."""
     entry = bench.layers[PLAN].get("complaint")
-    symptoms = symptoms_in((entry.typed if entry else "") or "")
+    symptoms = complaints_in((entry.typed if entry else "") or "")
     explained = explained_by(symptoms, findings_of(bench.seen_as(FOUND)))
     return [
         mm.ComplaintOut(name=name, explained_by=[m.NameOut(name=c, label=bench.known[c].title) for c in checks])
@@ -316,8 +320,8 @@ def complaints_of(bench: Bench) -> list[mm.ComplaintOut]:
 
 def _renewal_out(found: Renewal, version: int) -> mm.RenewalOut:
     offer = worth_it(found.part, found.price, found.chance, found.hours, found.rate, found.extra_hours)
-    return mm.RenewalOut(part=found.part, version=version, price=found.price, chance=found.chance,
-                     hours=found.hours, rate=found.rate, extra_hours=found.extra_hours,
+    return mm.RenewalOut(part=found.part, label=called(found.part), version=version, price=found.price,
+                     chance=found.chance, hours=found.hours, rate=found.rate, extra_hours=found.extra_hours,
                      now=offer.now, later=offer.later, pays=offer.pays, even=offer.even)  # fmt: skip
 
 
@@ -340,14 +344,16 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
                          options=[m.NameOut(name=o, label=says) for o, says in options.items()])
             for name, (about, options) in PRACTICES.items()
         ],
+        parts=[m.NameOut(name=p.key, label=p.label) for p in PARTS.values() if goes_in.build.chosen.has_part(p.key)],
         needs=[_need_out(bench, n, goes_in.build) for n in needs_of(bench)],
-        scope=bench.scope, scopes=[m.NameOut(name=name, label=label) for name, (label, _) in SCOPES.items()],
+        scope=bench.scope, scopes=[m.NameOut(name=name, label=label) for name, label in SCOPES.items()],
         order_states=[m.NameOut(name=name, label=label) for name, label in ORDERS.items()],
         overrulings=[v for v in VERDICTS if v in OVERRULED],
         complaints=complaints_of(bench), people=list(bench.people),
         renewals=[_renewal_out(s, version) for s, version in bench.renewals],
         calculations=calculations_out(goes_in, {c.name for c in checks}),
-        build="found" if bench.which == FOUND else "planned", apart=[FATED[part].label for part in bench.apart],
+        build="found" if bench.which == FOUND else "planned",
+        apart=[called(part) for part in bench.apart if bench.build.chosen.has_part(part)],
     )  # fmt: skip
 
 

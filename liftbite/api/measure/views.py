@@ -19,7 +19,7 @@ from liftbite.api.jobs.present import fine_out
 from liftbite.api.jobs.views import JobPath, answer_with_job
 from liftbite.api.measure import models as mm
 from liftbite.api.measure import models_in as mi
-from liftbite.api.measure.bench import Bench, measured_entries
+from liftbite.api.measure.bench import Bench, fits_bench, measured_entries
 from liftbite.api.measure.history import history_out, shop_history_out
 from liftbite.api.measure.present import effects_out, measure_out
 from liftbite.api.problems import problem_responses
@@ -29,14 +29,16 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
 from liftbite.core.job.builds import apart
 from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.job.parts import part_named
 from liftbite.core.job.record import KINDS, Line
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Instrument, read_trust
-from liftbite.core.measure.judgement import Reading, uncertainty_of
+from liftbite.core.measure.judgement import uncertainty_of
 from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit, read_radius
 from liftbite.core.measure.parts_list import Renewal
 from liftbite.core.measure.practices import PRACTICES
+from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.setup import asked_of_check
 from liftbite.core.measure.sweep import read_angle
 from liftbite.core.said import names_of_now, read_said, readable, under_names_of_now
@@ -371,7 +373,7 @@ def set_renewal(path: JobPath, query: BenchQuery, body: mi.RenewalIn) -> Respons
     """The shop's own figures for renewing a part while it is open. If-Match names their version, 0 for none yet."""
     seen = seen_version()
     with writing() as session:
-        renewal = Renewal(body.part.strip(), body.price, body.chance, body.hours, body.rate, body.extra_hours)
+        renewal = Renewal(part_named(body.part), body.price, body.chance, body.hours, body.rate, body.extra_hours)
         store.set_renewal(session, path.job_id, renewal, seen)
         return _measure(session, path.job_id, query.build)
 
@@ -381,7 +383,7 @@ def drop_renewal(path: JobPath, query: BenchQuery, body: mi.DropRenewalIn) -> Re
     """Takes a sum off the list, of the version in If-Match."""
     seen = seen_version()
     with writing() as session:
-        store.drop_renewal(session, path.job_id, body.part, seen)
+        store.drop_renewal(session, path.job_id, part_named(body.part), seen)
         return _measure(session, path.job_id, query.build)
 
 
@@ -398,6 +400,8 @@ def say(path: JobPath, query: BenchQuery, body: mi.SayIn) -> Response:
         line = read_said(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
         if KINDS[line.kind].at != "bench":
             raise UnreadableEntry(f"{KINDS[line.kind].label}: this is said where it is held against what stands there")
+        if line.kind == "own":
+            fits_bench(line, bench_of(session, path.job_id))
         record_store.say(session, path.job_id, line, now(), body.request)
         return _measure(session, path.job_id, query.build)
 

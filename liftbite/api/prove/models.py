@@ -104,7 +104,7 @@ class DriveOut(BaseModel):
 class ClosesOut(BaseModel):
     """What a cause closes into."""
 
-    parts: list[str]
+    parts: list[NameOut]
     scope: str
     scope_label: str
 

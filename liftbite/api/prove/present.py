@@ -21,10 +21,11 @@ from liftbite.api.prove import models as mp
 from liftbite.api.prove.start import ahead_out, bleeding_out, cards_out, fluids_out, noises_out, said_out
 from liftbite.core.job.build import build_of
 from liftbite.core.job.ledger import FOUND, PLAN, Entry
+from liftbite.core.job.parts import called
 from liftbite.core.job.record import Line
-from liftbite.core.measure.scope import SCOPES, SYMPTOMS, symptoms_in
-from liftbite.core.prove.causes import TESTS, Test
-from liftbite.core.prove.closing import close_of
+from liftbite.core.measure.scope import SCOPES
+from liftbite.core.prove.causes import CAUSES, TESTS, Test
+from liftbite.core.prove.complaints import COMPLAINTS, complaints_in
 from liftbite.core.prove.drive import Drive
 from liftbite.core.prove.driven import Driven, Event, driven, driven_said, driven_working, friction_driven
 from liftbite.core.prove.faults import Finder, find, known_of
@@ -138,9 +139,9 @@ def complaints_of(bench: Bench) -> list[str]:
     """What is complained of: as said in Prove, else by the words of the brief."""
     said = bench.said_of("complaint").get("")
     if said is not None:
-        return [name for name in said.answer.split(", ") if name in SYMPTOMS]
+        return [name for name in said.answer.split(", ") if name in COMPLAINTS]
     entry = bench.layers[PLAN].get("complaint")
-    return list(symptoms_in((entry.typed if entry else "") or ""))
+    return list(complaints_in((entry.typed if entry else "") or ""))
 
 
 def friction_of_drives(bench: Bench) -> float | None:
@@ -160,7 +161,7 @@ def fault_out(bench: Bench) -> mp.LookedIntoOut:
     """The complaint looked into."""
     complaints, said = complaints_of(bench), bench.said_of("fault test")
     answers = {name: line.answer for name, line in said.items() if name in TESTS}
-    offered = [NameOut(name=name, label=name) for name in SYMPTOMS]
+    offered = [NameOut(name=name, label=name) for name in COMPLAINTS]
     if not complaints:
         return mp.LookedIntoOut(complaints=[], offered=offered, causes=[], next=None, then=[], asked=[], settled=False)
     return _fault(finder_of(bench, complaints, answers), complaints, offered, said, bench.said_of("fault"))
@@ -186,15 +187,15 @@ def _fault(
 
 
 def _closes(cause: str) -> mp.ClosesOut:
-    found = close_of(cause)
-    return mp.ClosesOut(parts=list(found.parts), scope=found.scope,
-                        scope_label=SCOPES[found.scope][0] if found.scope else "")  # fmt: skip
+    found = CAUSES[cause]
+    return mp.ClosesOut(parts=[NameOut(name=part, label=called(part)) for part in found.closes], scope=found.scope,
+                        scope_label=SCOPES[found.scope] if found.scope else "")  # fmt: skip
 
 
 def fault_alone(complaints: Sequence[str], answers: Mapping[str, str], found: Finder) -> mp.LookedIntoOut:
     """The same without a record: for the command line."""
     said = {name: Line("fault test", name, {"answer": answer}) for name, answer in answers.items()}
-    return _fault(found, complaints, [NameOut(name=n, label=n) for n in SYMPTOMS], said, {})
+    return _fault(found, complaints, [NameOut(name=n, label=n) for n in COMPLAINTS], said, {})
 
 
 def _test(test: Test, line: Line | None) -> mp.FaultTestOut:

@@ -48,7 +48,8 @@ def _bled_out(key: str, line: Line, build: Build) -> mp.BledOut:
     used = used_of(bottles, left)
     return mp.BledOut(
         key=key, label=METHODS[line.answer].label, fluid=line.said.get("fluid", ""), note=line.said.get("note", ""),
-        used=None if used is None else figure_out(used, "m³"), working=" − ".join(filter(None, (bottles, left))),
+        used=None if used is None else figure_out(used, "m³ of fluid"),
+        working=" − ".join(filter(None, (bottles, left))),
         strokes=None if not used else strokes_for(build, used), who=line.who, at=line.at,
     )  # fmt: skip
 
@@ -116,7 +117,7 @@ def _fluid_out(fluid: Fluid, line: Line | None, today: date) -> mp.FluidOut:
     return mp.FluidOut(
         name=fluid.name, label=fluid.label, classes=list(fluid.classes), note=fluid.note, filled=said_out(line),
         kind=filled.kind if filled else "", again=filled is not None and filled.again,
-        used=None if filled is None or filled.used is None else figure_out(filled.used, "m³"),
+        used=None if filled is None or filled.used is None else figure_out(filled.used, "m³ of fluid"),
         wrong=filled.wrong if filled else "", due=due, renewed=f"in about {in_months(due)}" if due else "",
         said=dict(line.said) if line is not None else {},
     )  # fmt: skip

@@ -24,7 +24,6 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import Line
 from liftbite.core.prove.causes import CAUSES
-from liftbite.core.prove.closing import close_of
 from liftbite.core.prove.logger import simulated, vehicle_of, written
 from liftbite.core.said import read_said
 from liftbite.files.archive import write_archive
@@ -101,13 +100,13 @@ def close_fault(path: JobPath, body: mp.CloseIn) -> Response:
     with writing() as session:
         who = body.who or jobs_store.who_of(session)
         found = read_said("fault", body.cause, {"answer": "found"}, who)
-        closes, words = close_of(found.key), CAUSES[found.key].words
+        cause = CAUSES[found.key]
         lines = [
             found,
-            *(read_said("own part", part, {"answer": "to get", "reason": words}, who) for part in closes.parts),
+            *(read_said("own part", part, {"answer": "to get", "reason": cause.words}, who) for part in cause.closes),
         ]
-        if closes.scope:
-            lines.append(read_said("scope", "", {"answer": closes.scope}, who))
+        if cause.scope:
+            lines.append(read_said("scope", "", {"answer": cause.scope}, who))
         for line in lines:
             record_store.say(session, path.job_id, line, now(), "")
         revision = jobs_store.newest_revision(session, path.job_id)

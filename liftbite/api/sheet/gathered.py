@@ -96,7 +96,7 @@ def sheet_of(session: Session, job_id: int, today: date, *, appendix: bool = Fal
     job, plan = job_out(job_id, revisions, layers=bench.layers), bench.seen_as(PLAN)
     found, goes_in = measure_out(bench), measure_out(plan)
     text = {name: (plan.entries[name].typed or "") if name in plan.entries else "" for name in _TEXTS}
-    scope = SCOPES[bench.scope][0] if bench.scope in SCOPES and SCOPES[bench.scope][1] is not None else ""
+    scope = SCOPES[bench.scope] if bench.scope in SCOPES and bench.scope != "everything" else ""
     about = (job.vehicle, text["registration"], text["mileage"], text["customer"], scope, f"revision {job.revision}",
              today.isoformat())  # fmt: skip
     return Sheet(

@@ -17,7 +17,7 @@ from sqlalchemy.orm import Session
 from liftbite.api.common import reply, session_of
 from liftbite.core.fit.library import LIBRARY
 from liftbite.core.job.choices import CHOICES
-from liftbite.core.job.fates import FATED
+from liftbite.core.job.parts import called
 from liftbite.core.prove.learned import LEAST, Learned, learned_from, left_and_back, rates_of, step_minutes
 from liftbite.store import learned as store
 
@@ -101,7 +101,7 @@ def learned() -> Response:
         least=LEAST,
         steps=[LearnedStepOut(key=key, title=LIBRARY[key].title, minutes=f.middle, low=f.low, high=f.high, jobs=f.jobs,
                               usual=LIBRARY[key].minutes) for key, f in steps.items() if key in LIBRARY],
-        parts=[LearnedPartOut(part=name, label=FATED[name].label, jobs=f.jobs, back=f.back, share=f.share)
+        parts=[LearnedPartOut(part=name, label=called(name), jobs=f.jobs, back=f.back, share=f.share)
                for name, f in parts.items()],
         wear=[LearnedWearOut(use=use, label=_use(use), per_distance=f.middle, low=f.low, high=f.high, jobs=f.jobs)
               for use, f in wear.items()],

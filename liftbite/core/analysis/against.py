@@ -17,8 +17,8 @@ from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build, build_of, label_of, unit_of
 from liftbite.core.job.builds import entries_of, fate_in, names_of
-from liftbite.core.job.fates import FATED
 from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers
+from liftbite.core.job.parts import fated
 from liftbite.core.parts.shelf import part_name
 from liftbite.core.parts.slots import SLOTS
 from liftbite.core.units.read import from_si
@@ -125,7 +125,7 @@ def against(layers: Layers, others: Mapping[str, Mapping[str, Entry]] = MappingP
 
 
 def _fates(entries: Mapping[str, Entry]) -> dict[str, str]:
-    return {part: fate for part in FATED if (fate := fate_in(entries, part)) != "stays"}
+    return {part.key: fate for part in fated() if (fate := fate_in(entries, part.key)) != "stays"}
 
 
 def _figure(name: str, builds: Sequence[Build]) -> Change:

@@ -16,7 +16,7 @@ import numpy as np
 
 from liftbite.core.analysis.repeated_starts import kind_of_start
 from liftbite.core.graph.graph import Known, Needs, Refused
-from liftbite.core.job.build import Build, both
+from liftbite.core.job.build import Build
 from liftbite.core.job.choices import OTHER_SIDE
 from liftbite.core.job.schedule import read_schedule
 from liftbite.core.quantities.face import flash_rise
@@ -25,6 +25,7 @@ from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import LaunchCase
 from liftbite.core.quantities.thermal import HeatNetwork, settle
 from liftbite.core.quantities.torque_curve import Array
+from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure
 
 #: Moments of the time between two starts that are worked out for the chart.

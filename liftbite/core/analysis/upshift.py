@@ -11,9 +11,10 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build, both
+from liftbite.core.job.build import Build
 from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import Launch, LaunchCase
+from liftbite.core.units.sentence import both
 
 #: Time a quick foot takes to let the pedal up [s], and the torque it then asks the clutch for over the engine's peak.
 QUICK, LET_GO = 0.1, 3.0

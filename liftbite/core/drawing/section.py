@@ -22,7 +22,7 @@ from liftbite.core.drawing.release import chain, fork
 from liftbite.core.drawing.sizes import sizes_of
 from liftbite.core.errors import Bound, OutOfRange
 from liftbite.core.job.build import Build
-from liftbite.core.job.fates import CAR, MOTORCYCLE
+from liftbite.core.job.parts import CAR, MOTORCYCLE
 from liftbite.core.quantities.torque_curve import Array
 
 DRAWN: Mapping[str, tuple[str, ...]] = {

@@ -16,10 +16,10 @@ from math import pi
 from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.job.build import both_fine
 from liftbite.core.measure.setup.calculation import mm
 from liftbite.core.units.fasteners import Thread, read_thread
 from liftbite.core.units.read import read
+from liftbite.core.units.sentence import both_fine
 
 #: Material of the threads -> engagement that is enough, and the least that is looked at again [diameters] [practice].
 MATERIALS: Mapping[str, tuple[str, float, float]] = {

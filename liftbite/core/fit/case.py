@@ -10,7 +10,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from liftbite.core.job.build import Build
-from liftbite.core.job.fates import FATED, fate_of
+from liftbite.core.job.parts import fate_of, fated
 
 KINDS: Mapping[str, str] = {
     "in_line": "In line, rear drive",
@@ -89,7 +89,10 @@ class Case:
         return (
             self.opens
             and self.car
-            and (self.moves("flywheel", "seals", "pilot") or self.scope in {"everything", "clutch_flywheel"})
+            and (
+                self.moves("flywheel", "rear_seal", "input_seal", "pilot")
+                or self.scope in {"everything", "clutch_flywheel"}
+            )
         )
 
     @property
@@ -117,7 +120,7 @@ def case_of(build: Build, said: Mapping[str, str], scope: str, shop: Mapping[str
     asked = [q for q in QUESTIONS.values() if car or q.motorcycle]
     answers = {q.name: said[q.name] if said.get(q.name) in q.options else next(iter(q.options)) for q in asked}
     options = build.chosen.options
-    fates = {part: options[fate_of(part)] for part in FATED if fate_of(part) in options}
+    fates = {part.key: options[fate_of(part.key)] for part in fated() if fate_of(part.key) in options}
     return Case(
         answers, car, options.get("cover_action") == "pull", "line_pressure" in build.graph.functions,
         build.chosen.has("concentric slave"), int(build.known.get("disc_count", 1) or 1), scope, fates, shop,

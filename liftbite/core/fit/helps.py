@@ -10,7 +10,7 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 
 from liftbite.core.fit.tightening import Way
-from liftbite.core.job.build import both
+from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure
 
 #: Levers a crank is held at: a bar at the flywheel's rim or a locked tool, and a strip at a bolt near the middle [m].

@@ -76,7 +76,7 @@ def progress(plan: Plan, record: Iterable[Line], awaited: Collection[str] = ()) 
     ----------
     plan : its plan
     record : what was said of the job
-    awaited : parts of the list that are ordered and not here, by what the list calls them
+    awaited : keys of the parts that are ordered and not here
     """
     said = in_force(record, "step")
     state: dict[str, State] = {}

@@ -53,8 +53,8 @@ class Step:
     hazards_of : what can hurt in a case, where cases differ
     evidence : what proves it
     hold : True for a hold point: what comes after stays shut until it is proved, or a named person overrides it
-    parts : parts of the list it takes; while one is awaited it waits
-    part : the part it puts in, by its name in `fates`
+    parts : keys of the parts it takes; while one is awaited it waits
+    part : key of the part it puts in
     back : what putting it back is called; empty where nothing came off
     joint : the joint whose bolts it tightens
     signed : True where a name has to stand under it

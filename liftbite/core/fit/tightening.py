@@ -23,12 +23,12 @@ from typing import Literal
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolts import MOST, star
 from liftbite.core.fit.joints import count_of
-from liftbite.core.job.build import both
 from liftbite.core.job.record import Line
 from liftbite.core.job.tightening import Instruction, read_instruction
 from liftbite.core.quantities.joint import bolt_preload, bolt_proof_load, bolt_stress_area
 from liftbite.core.units.fasteners import Thread, read_class, read_thread
 from liftbite.core.units.read import read
+from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure
 from liftbite.core.verdicts.criteria import PROOF_BAD, PROOF_GOOD
 

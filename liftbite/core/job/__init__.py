@@ -15,13 +15,13 @@
 - `dyno_runs`     The runs of a dynamometer file: one below the other, or side by side, each with its peak.
 - `dyno_table`     The text of a dynamometer file taken apart: lines, cells, figures.
 - `extremes`       Quantities of the whole stroke and of the whole life, made from an arrangement's own.
-- `fates`          What becomes of the parts that were found: stays, stays dressed, renewed.
 - `groups`         How figures and choices stand together on screen, in the order of work.
 - `input`          What an input of a job is: its unit, its ranges, where it stands, and what stands in for it.
 - `inputs`         What a builder enters: every input with its unit, its range and the figures that are usual.
 - `ledger`         The record of a job: an append-only ledger. History, undo and audit are the same thing.
 - `materials`      Friction materials: for each family its friction band, the pressure it carries, how much of the
   ring touches.
+- `parts`          The parts of a clutch and what it works with: one register, to which everything else refers by key.
 - `record`         What is said of a job that is no figure of its clutch: orders, lines struck, checks closed,
   verdicts overruled.
 - `rows`           The inputs of a job, a file a topic, in the order of work; `liftbite.core.job.inputs` puts them

@@ -18,9 +18,9 @@ from liftbite.core.graph.graph import Graph, functions_of
 from liftbite.core.job.assumptions import loss_assumes
 from liftbite.core.job.choices import CHOICES, Choice
 from liftbite.core.job.extremes import made_of
-from liftbite.core.job.fates import CAR
 from liftbite.core.job.input import Assumed
 from liftbite.core.job.inputs import ALWAYS_ASSUMED, INPUTS
+from liftbite.core.job.parts import CAR, PARTS
 from liftbite.core.quantities import (
     balance,
     capacity,
@@ -82,6 +82,17 @@ class Chosen:
         """
         return trait in self.traits
 
+    def has_part(self, part: str) -> bool:
+        """True where the arrangement has a part; one of the shop's own is where somebody says it is.
+
+        >>> choose({"layout": "dry_car"}).has_part("pilot"), choose({"layout": "dry_car"}).has_part("basket")
+        (True, False)
+        """
+        found = PARTS.get(part)
+        if found is None:
+            return True
+        return found.layout in ("", self.layout) and (not found.traits or bool(found.traits & self.traits))
+
     @property
     def layout(self) -> str:
         """The layout picked, or empty."""
@@ -90,7 +101,11 @@ class Chosen:
     @property
     def offered(self) -> tuple[str, ...]:
         """Choices that count in this arrangement, in the order of work."""
-        return tuple(name for name, choice in CHOICES.items() if choice.counts(self.options))
+        return tuple(
+            name
+            for name, choice in CHOICES.items()
+            if choice.counts(self.options) and (not choice.traits or choice.traits & self.traits)
+        )
 
     def to_ask(self, missing: Iterable[str]) -> tuple[str, ...]:
         """What to ask a builder for where `missing` names have no value, in the order of work.
@@ -156,7 +171,21 @@ def _choose(picked: tuple[tuple[str, str], ...]) -> Chosen:
             if "motorcycle" in traits
             else loss_assumes(0.145, "two-wheel drive", 0.12, 0.17)
         )
-    return Chosen(options, frozenset(begun), graph_of(tuple(sorted(options.items()))), assumed, frozenset(traits))
+    return Chosen(options, frozenset(begun), graph_of(_wiring(options)), assumed, frozenset(traits))
+
+
+#: Choices that say what is in the graph, and those they count under; what becomes of a part is none of them.
+_WIRED = frozenset(
+    name
+    for c in CHOICES.values()
+    if c.supplies or c.always or any(option.modules for option in c.options)
+    for name in (c.name, c.under[0])
+)
+
+
+def _wiring(options: Mapping[str, str]) -> tuple[tuple[str, str], ...]:
+    """The options that say what is in the graph."""
+    return tuple(sorted((name, option) for name, option in options.items() if name in _WIRED))
 
 
 @lru_cache(maxsize=512)

@@ -25,9 +25,8 @@ from liftbite.core.job.arrangement import QUANTITIES, Chosen, choose
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS, STATES
 from liftbite.core.job.ledger import Entry, said_along
-from liftbite.core.units.preference import wanted
 from liftbite.core.units.read import read_many
-from liftbite.core.units.show import show, show_fine
+from liftbite.core.units.sentence import both
 
 #: Where the value of a field comes from.
 FieldMark = Literal["entered", "measured", "assumed", "missing"]
@@ -198,29 +197,6 @@ def unit_of(name: str, graph: Graph) -> str:
     if name in INPUTS:
         return INPUTS[name].unit
     return read_doc(graph.functions[name]).result.unit if name in graph.functions else "-"
-
-
-def both(value: float, unit: str, digits: int = 0) -> str:
-    """A value in the units preferred: `241.3 mm (9.5 in)`; digits as its kind has, or fewer.
-
-    >>> both(0.2413, "m"), both(1.25, "-"), both(0.2413, "m", 2)
-    ('241.3 mm (9.5 in)', '1.25', '240 mm (9.5 in)')
-    """
-    return _written([str(show(value, unit, system, digits)) for system in wanted()])
-
-
-def both_fine(value: float, unit: str) -> str:
-    """A value that was measured, in the units preferred, to no more decimals than a bench reads.
-
-    >>> both_fine(0.00016942, "m")
-    '0.169 mm (0.0067 in)'
-    """
-    return _written([str(show_fine(value, unit, system)) for system in wanted()])
-
-
-def _written(systems: list[str]) -> str:
-    first, *rest = dict.fromkeys(systems)
-    return f"{first} ({rest[0]})" if rest else first
 
 
 def refusal(error: OutOfRange, build: Build) -> str:

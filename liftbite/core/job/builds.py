@@ -22,11 +22,11 @@ from functools import cache
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.choices import CHOICES
-from liftbite.core.job.fates import APART, CAR, FATED, Fated, fate_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers, read_build
+from liftbite.core.job.parts import APART, CAR, PARTS, Part, fate_of, fated, with_what_is_on
 
-_FATE_CHOICES = {fate_of(part): part for part in FATED}
+_FATE_CHOICES = {fate_of(part.key): part.key for part in fated()}
 
 
 @cache
@@ -36,8 +36,8 @@ def owned_by(layout: str) -> Mapping[str, frozenset[str]]:
     >>> "wear" in owned_by("dry_car")["disc"], "wear" in owned_by("wet_motorcycle")["plates"]
     (True, True)
     """
-    parts = {name: part for name, part in FATED.items() if part.layout in ("", layout)}
-    owner = {q: name for name, part in parts.items() for q in (*part.also, *part.used, *part.read)}
+    parts = {part.key: part for part in fated(layout)}
+    owner = {q: name for name, part in parts.items() for q in (*part.figures, *part.used, *part.read)}
     for name, part in parts.items():
         rows = [(i.name, i.parts) for i in INPUTS.values()] + [(c.name, c.parts) for c in CHOICES.values()]
         for quantity, slots in rows:
@@ -64,7 +64,12 @@ def fate_in(entries: Mapping[str, Entry], part: str) -> str:
 
 
 def apart(entries: Mapping[str, Entry]) -> tuple[str, ...]:
-    """The parts that are found and planned as two, or only found, or only planned."""
+    """The parts that are found and planned as two, or only found, or only planned; what is fixed to one goes along."""
+    return with_what_is_on(_moved_parts(entries))
+
+
+def _moved_parts(entries: Mapping[str, Entry]) -> tuple[str, ...]:
+    """The parts whose own fate parts them."""
     return tuple(part for part in owned_by(_layout(entries)) if fate_in(entries, part) in APART)
 
 
@@ -91,7 +96,7 @@ def entries_of(layers: Layers, build: str = PLAN) -> dict[str, Entry]:
     if build == PLAN:
         return dict(plan)
     if build == FOUND:
-        gone = {q for part in apart(plan) for q in owned_by(_layout(plan))[part]}
+        gone = {q for part in _moved_parts(plan) for q in owned_by(_layout(plan))[part]}
         kept = {q: e for q, e in plan.items() if q not in gone and q not in _FATE_CHOICES}
         return kept | {q: e for q, e in layers.get(FOUND, {}).items() if q in gone}
     return _alternative(layers, build)
@@ -107,13 +112,13 @@ def _alternative(layers: Layers, build: str) -> dict[str, Entry]:
             continue
         before = {q: e for q, e in entries.items() if q in owned}
         found = {q: e for q, e in layers.get(FOUND, {}).items() if q in owned}
-        after, _ = _moved(FATED[part], before, found, fate_in(plan, part), fate.typed or "stays")
+        after, _ = _moved(PARTS[part], before, found, fate_in(plan, part), fate.typed or "stays")
         entries = {q: e for q, e in entries.items() if q not in owned} | after
     return entries | dict(own)
 
 
 def _moved(
-    part: Fated, plan: Mapping[str, Entry], found: Mapping[str, Entry], before: str, after: str
+    part: Part, plan: Mapping[str, Entry], found: Mapping[str, Entry], before: str, after: str
 ) -> tuple[dict[str, Entry], dict[str, Entry]]:
     """What belongs to a part, as planned and as found, once its fate is another one."""
     goes_in, comes_out = dict(plan), dict(found)
@@ -130,7 +135,7 @@ def _moved(
     return goes_in, ({} if after == "added" else comes_out)
 
 
-def _worn(part: Fated, entries: Mapping[str, Entry]) -> set[str]:
+def _worn(part: Part, entries: Mapping[str, Entry]) -> set[str]:
     """What a new part does not have of the old one's: the marks of its use, and what was read off it."""
     worn = set(part.used) | {q for q in part.read if q in entries and entries[q].mark == "measured"}
     if "spring_free_lengths" in worn:
@@ -157,7 +162,7 @@ def entering(layers: Layers, build: str, entries: Sequence[Entry]) -> list[Entry
     if build == FOUND:
         if any(e.quantity in _FATE_CHOICES for e in entries):
             raise UnreadableEntry("what becomes of a part is said of the plan, not of what was found")
-        of_found = {q for part in apart(plan) for q in owned_by(_layout(plan))[part]}
+        of_found = {q for part in _moved_parts(plan) for q in owned_by(_layout(plan))[part]}
         return [replace(e, build=FOUND if e.quantity in of_found else PLAN) for e in entries]
     if build != PLAN:
         return [replace(e, build=build) for e in entries]
@@ -177,7 +182,7 @@ def _fates_changed(
             continue
         goes_in = {q: e for q, e in after.items() if q in owned}
         comes_out = {q: e for q, e in found.items() if q in owned}
-        planned, left = _moved(FATED[name], goes_in, comes_out, fate_in(plan, name), entry.typed or "stays")
+        planned, left = _moved(PARTS[name], goes_in, comes_out, fate_in(plan, name), entry.typed or "stays")
         yield from _difference(goes_in, planned, PLAN)
         yield from _difference(comes_out, left, FOUND)
 

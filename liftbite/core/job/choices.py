@@ -26,10 +26,10 @@ from liftbite.core.job.assumptions import (
     use_assumes,
 )
 from liftbite.core.job.classes import CLASSES
-from liftbite.core.job.fates import CAR, FATED, FATES, MOTORCYCLE, fate_of
 from liftbite.core.job.input import Assumed
 from liftbite.core.job.inputs import OF_OTHER_SIDE
 from liftbite.core.job.materials import MATERIALS
+from liftbite.core.job.parts import CAR, FATES, MOTORCYCLE, fate_of, fated
 from liftbite.core.quantities import face
 
 _BOTH = (CAR, MOTORCYCLE)
@@ -78,6 +78,7 @@ class Choice:
     assumption : True where beginning with an option changes the answer, so that it is listed as an assumption
     asks : what is said to be needed while nothing is chosen; the label where empty
     under : choice above it and the option of that one it counts with
+    traits : what the options in force have to have for it to be offered, one of them; nothing where empty
     first : True where it is asked before any figure
     renames : names its modules' quantities go by here
     always : modules it brings whatever is picked, named as an option's are
@@ -93,6 +94,7 @@ class Choice:
     assumption: bool = False
     asks: str = ""
     under: tuple[str, str] = ("", "")
+    traits: frozenset[str] = frozenset()
     first: bool = False
     renames: Mapping[str, str] = field(default_factory=dict)
     always: tuple[str, ...] = ()
@@ -285,12 +287,12 @@ CHOICES: Mapping[str, Choice] = {
                    ("curve", "quantities.pedal_return"), layouts=(CAR,), traits=_with("assist spring")),
         ), begins={CAR: "returns", MOTORCYCLE: "returns"}, group="losses"),
         *(
-            Choice(fate_of(name), part.label, tuple(
+            Choice(fate_of(part.key), part.label, tuple(
                 Option(fate, *FATES[fate], layouts=(part.layout,) if part.layout else _BOTH)
                 for fate in part.fates
             ), begins=dict.fromkeys((part.layout,) if part.layout else _BOTH, "stays"),
-                under=("layout", part.layout) if part.layout else part.under, group="fates")
-            for name, part in FATED.items()
+                under=("layout", part.layout) if part.layout else ("", ""), traits=part.traits, group="fates")
+            for part in fated()
         ),
         Choice("inertia_source", "Flywheel inertia from", (
             Option("figure", "A figure", "A data sheet."),

@@ -11,8 +11,8 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from liftbite.core.job.fates import CAR, MOTORCYCLE
 from liftbite.core.job.input import Assumed
+from liftbite.core.job.parts import CAR, MOTORCYCLE
 from liftbite.core.units.constants import RPM
 
 _MM, _GRAM_M2 = 1e-3, 1e-3

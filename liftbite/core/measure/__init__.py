@@ -1,10 +1,12 @@
 """Measuring: from a reading to a verdict, to entries of the job and to the parts list.
 
-- `check`         What a check of the bench is: one thing to measure or look at, with its places and its limits.
-- `checks`        What is measured on the bench: every check with its places, its limits and whose they are.
+- `check`         What a check of the bench is: one thing to measure or look at, with all that is known of it.
+- `checks`        What is measured on the bench: every check with its places, its limits and whose they are, a file a
+  topic.
 - `effect`        One quantity of the job that readings change, ready to be entered.
 - `effects`       What measured values do to the four questions: entries for the job's ledger, with what stood there
   before.
+- `enters`        What readings of a check enter into the job, for the table of checks.
 - `explained`     How a verdict of the bench was worked out, line by line, with its figures, its rule and whose it is.
 - `grades`        Conditions in a word, for what is looked at and not measured: each family with the verdicts its
   words lead to.
@@ -12,12 +14,14 @@
 - `judgement`     From readings to a verdict: what decided it, whose limit it was, how much of its life is used.
 - `keyed`         What was keyed in, or came from a gauge, as a value of a check.
 - `left`          How far a part still goes: a straight line through dated readings to their limit.
+- `limit`         A figure a reading is held against.
 - `limits`        The limits of a check in force: the manual's, what follows from the job, the default.
 - `own`           Checks a job adds of its own: a sensor gap, hub to bolts, the roughness of a face.
 - `parts_list`    From verdicts to the list of parts to get, with reasons, and what is worth doing while it is open.
 - `practices`     Where builders differ, and what a renewed part brings along by what a shop does.
+- `reading`       A reading, and all that are in force.
 - `runout`        A dial swept round a circle: how far off centre, which way, how round, and what dowel puts it right.
-- `scope`         What a job is about: which checks are asked for, and which complaint a finding explains.
+- `scope`         How far a job goes: which checks are asked for.
 - `setup`         The calculations of the set-up, a file each: a file with a `CALCULATION` is one, nothing else has to
   know it.
 - `sweep`         A sweep of the record: angles from its places, the fit, its verdict and what to do about it.

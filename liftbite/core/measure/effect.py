@@ -11,8 +11,8 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.check import Limit
-from liftbite.core.measure.judgement import Readings
+from liftbite.core.measure.limit import Limit
+from liftbite.core.measure.reading import Readings
 from liftbite.core.units.read import from_si
 
 

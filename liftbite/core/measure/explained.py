@@ -10,13 +10,12 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from liftbite.core.job.build import both_fine
-from liftbite.core.measure.check import Check, Limit
+from liftbite.core.measure.check import Check
 from liftbite.core.measure.instruments import GUARD_RULES
 from liftbite.core.measure.judgement import Finding
-from liftbite.core.measure.limits import value_of
-from liftbite.core.measure.runout import FACES, INSIDE
+from liftbite.core.measure.limit import Limit, value_of
 from liftbite.core.measure.sweep import Sweep
+from liftbite.core.units.sentence import both_fine
 from liftbite.core.units.show import figure
 
 ISO = "[memory: ISO 14253-1:2017, rules for deciding]"
@@ -66,10 +65,10 @@ def sweep_explained(check: Check, sweep: Sweep) -> tuple[str, ...]:
     e = float(fit.eccentricity)
     sign = (
         "From inside, the wall is nearest where the dial reads highest: distance d = −r."
-        if check.name in INSIDE
+        if check.from_inside
         else "The surface is nearest where the dial reads highest: distance d = r."
     )
-    what = "half the lean" if check.name in FACES else "off centre"
+    what = "half the lean" if check.of_face else "off centre"
     said = [
         f"{sign} The bracket's sag · cos θ is taken off first.",
         "Least squares of d = a + b·cos θ + c·sin θ, with 2θ from six angles up: e = √(b² + c²), φ = atan2(c, b).",

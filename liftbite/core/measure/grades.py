@@ -32,9 +32,9 @@ FACE = (
 )
 SPRUNG = (
     Grade("tight", "Tight", "Nothing rattles, splines smooth, facings dry.", "reuse", 0),
-    Grade("loose", "Rattles", "Damper springs loose in their windows.", "renew", 2),
-    Grade("oily", "Oily", "Oil on a facing does not come out again.", "renew", 2),
-    Grade("broken", "Missing or cracked", "A spring gone, a crack, torn splines.", "renew", 3),
+    Grade("loose", "Rattles", "Damper springs loose in their windows.", "renew", 2, ("damper",)),
+    Grade("oily", "Oily", "Oil on a facing does not come out again.", "renew", 2, ("oily_facing",)),
+    Grade("broken", "Missing or cracked", "A spring gone, a crack, torn splines.", "renew", 3, ("damper", "burst")),
 )
 PIVOT = (
     Grade("sound", "Sound", "Coating whole, no wear flat.", "reuse", 0),

@@ -2,7 +2,6 @@
 
 In the order in which it is used:
 
-- `Reading`, `Readings`   one reading as taken, graded or skipped, and all in force; kept, never averaged away
 - `assess`       readings of one check to a `Finding`
 - `life_used`    the share of a part's life that is used
 """
@@ -15,10 +14,11 @@ from dataclasses import dataclass, replace
 import numpy as np
 import numpy.typing as npt
 
-from liftbite.core.job.build import both_fine
-from liftbite.core.measure.check import Check, Grade, Limit, Place, Verdict
+from liftbite.core.measure.check import Check, Grade, Place, Verdict
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Zone, guard_band, settles_it, zone
-from liftbite.core.measure.limits import value_of
+from liftbite.core.measure.limit import Limit, value_of
+from liftbite.core.measure.reading import Reading
+from liftbite.core.units.sentence import both_fine
 
 #: Verdicts, the worst first; the first that any place leads to is the check's.
 VERDICTS: tuple[Verdict, ...] = (
@@ -46,48 +46,6 @@ WORDS: Mapping[Verdict, str] = {
 }
 #: A part this far through its life is watched; our own choice.
 WATCH_FROM = 0.75
-
-
-@dataclass(frozen=True, slots=True)
-class Reading:
-    """One reading.
-
-    Attributes
-    ----------
-    place : key of the place
-    si : the value [SI]; None for a grade or a skip
-    typed : as typed, or the grade's name
-    instrument : kind it was taken with
-    uncertainty : expanded uncertainty, k = 2 [SI]
-    skipped : why nothing was taken there, or empty
-    held : identity of the shop's own instrument it was taken with; empty for one of its kind
-    """
-
-    place: str
-    si: float | None = None
-    typed: str = ""
-    instrument: str = ""
-    uncertainty: float = 0.0
-    skipped: str = ""
-    held: str = ""
-
-
-#: Check -> its readings in force, in the order taken.
-Readings = Mapping[str, Sequence[Reading]]
-
-
-def values_of(readings: Readings, check: str, place: str = "") -> list[float]:
-    """The values of a check's readings [SI], of the places whose key begins with `place`."""
-    return [r.si for r in readings.get(check, ()) if r.si is not None and r.place.startswith(place)]
-
-
-def mean_by_item(readings: Readings, check: str) -> dict[str, float]:
-    """Mean of every item's readings [SI]: a plate's thickness from its three places."""
-    found: dict[str, list[float]] = {}
-    for r in readings.get(check, ()):
-        if r.si is not None:
-            found.setdefault(r.place.split(",")[0], []).append(r.si)
-    return {item: float(np.mean(values)) for item, values in found.items()}
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,6 +84,8 @@ class Finding:
     better : the instrument that would settle what is too close to call
     taken, wanted : places read or skipped, and places there are
     worst, mean, spread : of all readings [SI]
+    grade : the worst condition that was picked, by its value
+    causes : causes of a complaint that it speaks for where it is bad, and against where it is good
     """
 
     check: str
@@ -140,6 +100,8 @@ class Finding:
     worst: float | None = None
     mean: float | None = None
     spread: float | None = None
+    grade: str = ""
+    causes: tuple[str, ...] = ()
 
 
 def _places(readings: Iterable[Reading]) -> dict[str, list[Reading]]:
@@ -270,18 +232,20 @@ def assess(
     done = sum(1 for p in places if p.key in by_place)
     extra = [key for key in by_place if key not in {p.key for p in places}]
     open_places = len(places) - done
-    base = Finding(check.name, "open", "", taken=done + len(extra), wanted=len(places) + len(extra))
+    base = Finding(
+        check.name, "open", "", taken=done + len(extra), wanted=len(places) + len(extra), causes=check.causes
+    )
     if check.kind == "grade":
         return _graded(check, readings, base, open_places)
-    taken = [r for r in readings if r.si is not None]
-    if not taken:
+    read = [r for r in readings if r.si is not None]
+    if not read:
         skipped = [r for r in readings if r.skipped]
         said = f"Skipped: {skipped[-1].skipped}." if skipped and not open_places else "Nothing read yet."
         return replace(base, verdict="open" if open_places else "noted", sentence=said)
-    values = [r.si for r in taken if r.si is not None]
+    values = [r.si for r in read if r.si is not None]
     base = replace(base, mean=float(np.mean(values)), spread=max(values) - min(values))
-    held = tuple(h for limit in limits if (h := _against(check, limit, taken, rule)) is not None)
-    return _judged(check, base, held, limits, taken, open_places, rule)
+    held = tuple(h for limit in limits if (h := _against(check, limit, read, rule)) is not None)
+    return _judged(check, base, held, limits, read, open_places, rule)
 
 
 def _graded(check: Check, readings: Sequence[Reading], base: Finding, open_places: int) -> Finding:
@@ -294,7 +258,8 @@ def _graded(check: Check, readings: Sequence[Reading], base: Finding, open_place
     at = "" if place == "Once" else f"{place}: "
     said = f"{at}{grade.word.lower() if at else grade.word}. {grade.says}"
     waits = open_places and VERDICTS.index(grade.verdict) >= VERDICTS.index("reuse and watch")
-    return replace(base, verdict="open" if waits else grade.verdict, sentence=said, place=place)
+    return replace(base, verdict="open" if waits else grade.verdict, sentence=said, place=place,
+                   grade=grade.value, causes=grade.causes or base.causes)  # fmt: skip
 
 
 def _judged(check: Check, base: Finding, held: tuple[Held, ...], limits: Sequence[Limit], taken: Sequence[Reading],

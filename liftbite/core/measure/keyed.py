@@ -17,7 +17,8 @@ from typing import Any
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, worst_trust
-from liftbite.core.measure.judgement import Reading, uncertainty_of
+from liftbite.core.measure.judgement import uncertainty_of
+from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.setup import CALCULATIONS, asked_of_check
 from liftbite.core.units.kinds import KINDS
 from liftbite.core.units.preference import wanted

@@ -14,9 +14,9 @@ from math import hypot, sqrt
 import numpy as np
 import numpy.typing as npt
 
-from liftbite.core.measure.check import Check, Limit
-from liftbite.core.measure.judgement import Reading
-from liftbite.core.measure.limits import value_of
+from liftbite.core.measure.check import Check
+from liftbite.core.measure.limit import Limit, value_of
+from liftbite.core.measure.reading import Reading
 
 
 @dataclass(frozen=True, slots=True)

@@ -2,6 +2,7 @@
 
 - `own_name`, `own_names_of_before`   what one goes by in the record of readings, and went by before
 - `read_own`     what was said of one, checked, as a check
+- `fits_readings`   whether it may be said anew once it was read
 - `own_checks`   those of a record
 - `known_checks` these and the ones every job has
 
@@ -12,14 +13,18 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterable, Mapping
+from dataclasses import replace
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.job.record import Line, in_force, keys_of_before, name_key
-from liftbite.core.measure.check import Check, Limit, LimitName, Place
+from liftbite.core.job.parts import part_named
+from liftbite.core.job.record import MAX_NAME, Line, in_force, keys_of_before, name_key
+from liftbite.core.measure.check import Check, Grade, Place, Verdict
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
+from liftbite.core.measure.limit import Limit, LimitName
 from liftbite.core.units.kinds import KINDS
 from liftbite.core.units.read import read
+from liftbite.core.words import folded
 
 #: Most places one may have.
 MOST_PLACES = 24
@@ -42,29 +47,96 @@ def own_names_of_before(record: Iterable[Line]) -> dict[str, str]:
 
 
 def read_own(line: Line) -> Check:
-    """The check that a line of the record says.
+    """The check that a line of the record says: a figure with its limits, a look with its conditions, or go or no go.
 
     Raises
     ------
-    UnreadableEntry : a unit there is none of, a limit that is no figure of it, or more places than a part has
+    UnreadableEntry : a unit there is none of, a limit that is no figure of it, a condition without a verdict, or more
+        places than a part has
 
     >>> read_own(Line("own", "Sensor gap", {"unit": "mm", "least": "0.6", "most": "1 mm"})).limits[1].value
     0.001
+    >>> blue = Line("own", "Bluing", {"kind": "look", "grades": "none = reuse; a ring = watch; all over = renew"})
+    >>> [(grade.word, grade.verdict) for grade in read_own(blue).grades][1]
+    ('a ring', 'reuse and watch')
     """
     said = line.said
+    part = part_named(said.get("part") or "Of this job")
+    places = tuple(Place(p) for p in _places(line))
+    looked = Check(own_name(line.key), part, line.key, said.get("how", ""), places=lambda _: places, own=True)
+    kind = said.get("kind") or "figure"
+    if kind != "figure":
+        grades = _GO if kind == "go or no go" else _grades(line)
+        return replace(looked, kind="grade", grades=grades, suited=())
     unit = said.get("unit", "mm")
     si = next((si for si, kind in KINDS.items() if unit in kind.units), None)
     if si is None:
         raise UnreadableEntry(f"{line.key}: “{unit}” is no unit; mm, in, °, N, bar and the like are")
-    limits = tuple(_limit(line, name, si, unit) for name in ("least", "most") if said.get(name))
+    limits = tuple(_limit(line, name, si, unit) for name in _LIMITS if said.get(name))
     least, most = (next((x.value for x in limits if x.name == n), None) for n in ("least", "most"))
     if least is not None and most is not None and least > most:
         raise UnreadableEntry(f"{line.key}: at least {said['least']} and at most {said['most']} leaves nothing")
     suited = tuple(sorted((name for name, kind in INSTRUMENT_KINDS.items() if kind.unit == si), key=_usual_first))
-    places = tuple(Place(p) for p in _places(line))
-    part, anything = said.get("part") or "Of this job", (-float("inf"), float("inf"))
-    return Check(own_name(line.key), part, line.key, said.get("how", ""), "reading", si, unit, suited,
-                 places=lambda _: places, limits=limits, if_failed="put right", usual=anything, own=True)  # fmt: skip
+    return replace(looked, unit=si, field_unit=unit, suited=suited, limits=limits, if_failed="put right",
+                   usual=(-float("inf"), float("inf")))  # fmt: skip
+
+
+_LIMITS: tuple[LimitName, ...] = ("least", "most")
+#: What a condition comes to, as somebody types it -> the verdict, and how far gone it is.
+_COMES_TO: Mapping[str, tuple[Verdict, int]] = {
+    "reuse": ("reuse", 0), "good": ("reuse", 0), "watch": ("reuse and watch", 1), "dress": ("dress or resurface", 1),
+    "put right": ("put right", 2), "renew": ("renew", 2), "stop": ("stop", 3),
+}  # fmt: skip
+_GO = (
+    Grade("go", "Goes", "", "reuse", 0),
+    Grade("no_go", "Does not go", "", "put right", 2),
+)
+#: Most conditions a look may have.
+MOST_GRADES = 8
+
+
+def _grades(line: Line) -> tuple[Grade, ...]:
+    """The conditions of a look, each with what it comes to: `none = reuse; blue = renew`."""
+    found: dict[str, Grade] = {}
+    for text in filter(None, (each.strip() for each in re.split(r"[;\n]", line.said.get("grades", "")))):
+        word, _, says = (each.strip() for each in text.rpartition("="))
+        if not word or says.lower() not in _COMES_TO:
+            raise UnreadableEntry(
+                f"{line.key}: say what “{word or text}” comes to, such as “{word or text} = renew”; "
+                f"{', '.join(_COMES_TO)} are known"
+            )
+        verdict, level = _COMES_TO[says.lower()]
+        found[folded(word)] = Grade(word[:MAX_NAME], word[:MAX_NAME], "", verdict, level)
+    if not 2 <= len(found) <= MOST_GRADES:
+        raise UnreadableEntry(
+            f"{line.key}: a look has 2 to {MOST_GRADES} conditions, such as “none = reuse; blue = renew”"
+        )
+    return tuple(found.values())
+
+
+def fits_readings(line: Line, record: Iterable[Line], read: Iterable[str]) -> None:
+    """Whether what is said of a check of this job leaves its readings readable.
+
+    Parameters
+    ----------
+    line : what is said now
+    record : what was said before
+    read : conditions and figures that were read under it, as typed; nothing where none was
+
+    Raises
+    ------
+    UnreadableEntry : it was read already, as something else
+    """
+    typed = list(read)
+    before = own_checks(record, ever=True).get(own_name(line.key))
+    if line.answer == "open" or before is None or not typed:
+        return
+    now = read_own(line)
+    known = {grade.value for grade in now.grades}
+    if (now.kind, now.unit) != (before.kind, before.unit) or (known and not known.issuperset(typed)):
+        raise UnreadableEntry(
+            f"{line.key} has been read already, as it was; add what is to be read now by another name"
+        )
 
 
 def _usual_first(kind: str) -> tuple[bool, float]:

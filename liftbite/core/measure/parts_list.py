@@ -1,6 +1,7 @@
 """From verdicts to the list of parts to get, with reasons, and what is worth doing while it is open.
 
 - `Need`, `needs`   the parts to get and why
+- `line_key`, `line_named`   what a line of the list goes by in the record, now and before
 - `slips_worn`     plates that each pass and slip together
 - `Renewal`      the shop's own figures for a part renewed while it is open
 - `Offer`, `worth_it`   renew now, or take the chance of having to come back
@@ -13,21 +14,23 @@ from dataclasses import dataclass
 from types import MappingProxyType
 
 from liftbite.core.job.build import Build
-from liftbite.core.job.fates import FATED, FATES, fate_of
 from liftbite.core.job.ledger import Entry
+from liftbite.core.job.parts import FATES, PARTS, Work, called, fate_of, fated, part_named, with_what_is_on
 from liftbite.core.measure.check import Check, Verdict
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.judgement import VERDICTS, Finding
 from liftbite.core.measure.practices import brought
-from liftbite.core.measure.setup.calculation import Told
+from liftbite.core.measure.setup import CALCULATIONS
+from liftbite.core.measure.setup.calculation import Calculation, Told
 from liftbite.core.measure.whose import part_read
 from liftbite.core.verdicts.answers import bite_alone
 
 
 @dataclass(frozen=True, slots=True)
 class Renewal:
-    """The shop's own figures for a part: price, chance of failing, hours to get back in, rate, hours it adds."""
+    """The shop's own figures for a part, by its key: price, chance of failing, hours to get back in, rate, hours it
+    adds."""
 
     part: str
     price: float
@@ -38,61 +41,70 @@ class Renewal:
 
 
 _RENEWS = frozenset({"stop", "renew as set", "renew"})
-#: Check -> what is got when it is renewed.
-_PART = {
-    "puck_thickness": "Disc", "friction_warp": "Plate set", "primary_gear": "Basket", "hub_rubber": "Cush rubbers",
-    "bearing_bore": "Release bearing", "hydraulics_leak": "Cylinder or its seals", "hydraulics_fluid": "Fluid",
-    "rivet_depth": "Disc", "disc_wobble": "Disc", "disc_condition": "Disc", "plate_thickness": "Plate set",
-    "plate_condition": "Plate set", "plain_warp": "Plate set", "plain_face": "Plate set",
-    "spring_free_length": "Spring set", "spring_square": "Spring set", "flywheel_bolts": "Flywheel bolts",
-    "finger_height": "Cover", "finger_tips": "Cover", "plate_face": "Cover", "cover_standoff": "Disc",
-    "flywheel_thickness": "Flywheel", "flywheel_face": "Flywheel", "flywheel_insert": "Flywheel insert",
-    "ring_gear": "Ring gear", "basket": "Basket", "hub": "Clutch centre", "basket_bearing": "Basket bearing",
-    "lifter": "Lifter bearing", "push_rod": "Push rod", "release_bearing": "Release bearing",
-    "pilot_bearing": "Pilot bearing", "rear_seal": "Rear main seal", "shaft_seal": "Input shaft seal",
-    "fork": "Fork and pivot", "input_shaft": "Input shaft", "end_float": "Retainer shims",
-}  # fmt: skip
-#: What is got or worked on -> the part whose fate says so.
-_FATED = {
-    "Disc": "disc", "Plate set": "plates", "Spring set": "springs", "Cover": "cover", "Flywheel": "flywheel",
-    "Floater plate": "floater", "Release bearing": "bearing", "Push rod": "push_rod", "Flywheel bolts": "bolts",
-    "Pilot bearing": "pilot", "Rear main seal": "seals", "Input shaft seal": "seals", "Fork and pivot": "fork",
-    "Basket": "basket", "Master cylinder": "master", "Slave cylinder": "slave", "Hose or cable": "line",
-    "Restrictor": "restrictor", "Fluid": "fluid",
+#: Work on a part, in the order of the list -> what it is called there.
+WORKS: Mapping[Work, str] = {
+    "get": "get", "dress": "dress or machine", "put_right": "put right", "measure": "measure better",
 }  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
 class Need:
-    """A part to get, or work to have done, with every reason for it."""
+    """A part to get, or work to have done, with every reason for it; the part by its key, or the shop's own name."""
 
     part: str
-    work: str
+    work: Work
     reasons: tuple[str, ...]
 
     @property
     def key(self) -> str:
         """What it goes by in the record.
 
-        >>> Need("Flywheel", "dress or machine", ()).key
-        'Flywheel, dress or machine'
+        >>> Need("flywheel", "dress", ()).key
+        'flywheel:dress'
         """
-        return f"{self.part}, {self.work}"
+        return line_key(self.part, self.work)
+
+    @property
+    def label(self) -> str:
+        """What the part is called."""
+        return called(self.part)
 
     def plans(self, build: Build) -> tuple[str, str] | None:
         """The choice and the fate that would plan it; None where it has none, or is planned already."""
-        part = _FATED.get(self.part)
-        fate = {"get": "renewed", "dress or machine": "dressed"}.get(self.work)
-        if part is None or fate is None or (fate == "dressed" and not FATED[part].dressed):
+        fate = {"get": "renewed", "dress": "dressed"}.get(self.work)
+        part = PARTS.get(self.part)
+        if part is None or fate not in part.fates:
             return None
-        name = fate_of(part)
-        options = build.chosen.options
-        return (name, fate) if name in build.chosen.offered and options.get(name) not in (fate, "renewed") else None
+        name = fate_of(part.key)
+        planned = build.chosen.options.get(name)
+        return (name, fate) if name in build.chosen.offered and planned not in (fate, "renewed") else None
+
+
+def line_key(part: str, work: Work) -> str:
+    """What a line of the list goes by in the record."""
+    return f"{part}:{work}"
+
+
+def line_named(key: str) -> str:
+    """What a line of the list goes by, from what it went by before: the part's English name and the work in words.
+
+    >>> line_named("Pilot bearing, get"), line_named("Stands of the floater, put right"), line_named("disc:get")
+    ('pilot:get', 'floater:put_right', 'disc:get')
+    """
+    name, colon, work = key.rpartition(":")
+    if colon and work in WORKS:
+        return f"{part_named(name)}:{work}"
+    name, comma, words = key.rpartition(", ")
+    found = next((work for work, said in WORKS.items() if said == words), None)
+    if not comma or found is None:
+        return line_key(part_named(key), "get")
+    set_up = next((c.part for c in CALCULATIONS.values() if c.label == name), None)
+    return line_key(set_up or part_named(name), found)
 
 
 def needs(
     build: Build, findings: Sequence[Finding], practices: Mapping[str, str], new: Sequence[Finding] = (),
-    setups: Mapping[str, Told] = MappingProxyType({}), slips: str = "", checks: Mapping[str, Check] = CHECKS,
+    setups: Sequence[tuple[Calculation, Told]] = (), slips: str = "", checks: Mapping[str, Check] = CHECKS,
     added: Mapping[str, str] = MappingProxyType({}),
 ) -> list[Need]:  # fmt: skip
     """The parts to get and the work to have done, each with its reasons; plates are renewed only whole.
@@ -103,50 +115,54 @@ def needs(
     findings : verdicts of what was found; those still open decide nothing
     practices : practice -> option picked by the shop
     new : verdicts of the parts that go in
-    setups : calculation of the set-up, as it is called -> what it came to
+    setups : calculations of the set-up with what they came to
     checks : every check readings may be of
     slips : what Bite says with the wear that was read, where it does not hold then; empty where it does
     added : parts somebody put on the list himself -> why: their age, a weakness he knows of
     """
-    found: dict[tuple[str, str], list[str]] = {}
+    found: dict[tuple[str, Work], list[str]] = {}
 
-    def get(part: str, why: str, work: str = "get") -> None:
+    def get(part: str, why: str, work: Work = "get") -> None:
         reasons = found.setdefault((part, work), [])
         if why not in reasons:
             reasons.append(why)
 
-    for label, fated in _FATED.items():
-        if build.chosen.options.get(fate_of(fated)) in ("renewed", "added"):
-            get(label, f"planned: {FATES[build.chosen.options[fate_of(fated)]][0].lower()}")
+    fates = build.chosen.options
+    layout = build.chosen.layout
+    goes = with_what_is_on(p.key for p in fated(layout) if fates.get(fate_of(p.key)) in ("renewed", "left_out"))
+    for each in fated(layout):
+        fate = fates.get(fate_of(each.key), "")
+        if fate in ("renewed", "added") and build.chosen.has_part(each.key):
+            get(each.key, f"planned: {FATES[fate][0].lower()}")
     for finding in (*findings, *new):
-        check, part = checks[finding.check], _PART.get(finding.check)
+        check = checks[finding.check]
         goes_in = "of the one that goes in, " if finding in new else ""
         said = f"{goes_in}{check.label}: {finding.sentence}"
-        comes_out = build.chosen.options.get(fate_of(part_read(finding.check))) in ("renewed", "left_out")
+        comes_out = part_read(finding.check) in goes
         if comes_out and finding not in new and finding.verdict not in _RENEWS:
             continue  # what is wrong with a part that comes out is nobody's work
-        if finding.verdict in _RENEWS and part:
-            get(part, said)
+        if finding.verdict in _RENEWS:
+            for part in check.got:
+                get(part, said)
         elif finding.verdict == "dress or resurface":
-            get(_PART.get(finding.check, check.part), said, "dress or machine")
+            get(check.worked_on, said, "dress")
         elif finding.verdict == "put right":
-            get(check.part, said, "put right")
+            get(check.worked_on, said, "put_right")
         elif finding.verdict == "too close to call" and check.kind == "reading":
-            get(_PART.get(finding.check, check.part), said, "measure better")
-    worn = "Disc" if build.chosen.has("car") else "Plate set"
+            get(check.worked_on, said, "measure")
+    worn = "disc" if build.chosen.has("car") else "plates"
     if slips and not any(part == worn for part, _ in found):
         get(worn, f"every one is within its limit, but with their wear together: {slips}")
-    for label, told in setups.items():
+    for calculation, told in setups:
         if told.verdict in ("put right", "stop"):
-            get(label, told.sentence, "put right")
-    known = {name.casefold(): name for name in (*_FATED, *_PART.values())}
-    for part, why in added.items():
-        get(known.get(part.casefold(), part), why)
+            get(calculation.part, f"{calculation.label}: {told.sentence}", "put_right")
+    for name, why in added.items():
+        get(part_named(name), why)
     renewed = [part for part, work in found if work == "get"]
     for along in brought(build, renewed, practices, opened=bool(findings)):
         get(along.part, along.why, along.work)
-    order = {"get": 0, "dress or machine": 1, "put right": 2, "measure better": 3}
-    return [Need(p, w, tuple(r)) for (p, w), r in sorted(found.items(), key=lambda item: order[item[0][1]])]
+    order = list(WORKS)
+    return [Need(p, w, tuple(r)) for (p, w), r in sorted(found.items(), key=lambda item: order.index(item[0][1]))]
 
 
 @dataclass(frozen=True, slots=True)

@@ -2,7 +2,6 @@
 
 - `PRACTICES`   what shops differ in, with the options; the first is where a shop begins
 - `Brought`, `brought`   what goes with the parts that are renewed
-- `SMALL`       small parts that are known to fail, by what a clutch has
 
 [practice: the trade's habits; no source]. The vehicle's manual outranks them.
 """
@@ -13,6 +12,7 @@ from collections.abc import Collection, Iterator, Mapping
 from typing import NamedTuple
 
 from liftbite.core.job.build import Build
+from liftbite.core.job.parts import ASSEMBLIES, PARTS, Work
 
 #: Practice -> what it is about, and its options with what they say; the first is where a shop begins.
 PRACTICES: Mapping[str, tuple[str, Mapping[str, str]]] = {
@@ -35,26 +35,15 @@ PRACTICES: Mapping[str, tuple[str, Mapping[str, str]]] = {
         "full": "All of the uncertainty, the stricter",
         "share95": "0.82 of it, the 95 % rule of 2017"}),
 }  # fmt: skip
-#: What a clutch has -> the small part that is known to fail there, and why it goes while it is open.
-SMALL: Mapping[str, tuple[str, str]] = {
-    "fork": ("Fork pivot and clip", "the clip breaks, the pivot wears through, and both want the gearbox out again"),
-    "concentric slave": ("Seals of the bearing's line", "opened with the bearing; a leak wants the gearbox out again"),
-    "cable": ("Cable pins and bushes", "worn ones eat the travel that a new clutch needs"),
-    "pulled": ("Retaining ring of the release bearing", "spread when the bearing comes off, and lets go later"),
-    "motorcycle": ("Lock washer of the clutch nut", "bent up once; bent a second time it cracks"),
-}
-_CLUTCH = frozenset({"Disc", "Cover", "Plate set"})
-_CYLINDERS = ("Master cylinder", "Slave cylinder")
-#: Fasteners that come with a part that is renewed.
-_BOLTS = {"Flywheel": "Flywheel bolts", "Cover": "Cover bolts", "Spring set": "Spring bolts"}
+_CLUTCH = frozenset({"disc", "cover", "plates"})
 
 
 class Brought(NamedTuple):
-    """A part to get, or work to have done, that goes with what is renewed, and why."""
+    """A part to get, or work to have done, that goes with what is renewed, and why; the part by its key."""
 
     part: str
     why: str
-    work: str = "get"
+    work: Work = "get"
 
 
 def brought(
@@ -66,36 +55,28 @@ def brought(
     Parameters
     ----------
     build : the job as planned
-    renewed : parts that are got anew, as the list calls them
+    renewed : keys of the parts that are got anew
     practices : practice -> option the shop, or the job, goes by; where it begins for one that is not there
     opened : True once something was looked at, so that it is open
     """
     does = {name: next(iter(options)) for name, (_, options) in PRACTICES.items()} | dict(practices)
-    has = build.chosen.has
-    along = []
-    if "Plate set" in renewed and has("coil springs"):
-        along.append(Brought("Spring set", "springs go with a plate set"))
-    if has("car"):
-        along += _with_a_clutch(renewed, does) if _CLUTCH & set(renewed) else ()
-        if opened and does["seal"] == "always":
-            seals = ("Rear main seal", "Input shaft seal")
-            along += [Brought(seal, "the shop renews seals while it is open") for seal in seals]
-    if has("slave on a lever") and does["cylinders"] == "pair":
-        along += [Brought(other, f"as a pair with the {one.lower()}: it has run as far")
-                  for one, other in (_CYLINDERS, _CYLINDERS[::-1]) if one in renewed]  # fmt: skip
-    yield from along
-    for part in [*renewed, *(b.part for b in along if b.work == "get")]:
-        if part in _BOLTS:
-            yield Brought(_BOLTS[part], "bolts that stretch or are marked one-time are never used again")
+    waiting = [(key, "") for key in renewed if key in PARTS]
+    seen = {key for key, _ in waiting}
+    while waiting:
+        part, brought_by = waiting.pop(0)
+        for along in PARTS[part].along:
+            practice, option = along.practice
+            there = build.chosen.has_part(along.part) and (not along.trait or build.chosen.has(along.trait))
+            if not there or (practice and does[practice] != option):
+                continue
+            if along.part == brought_by or (along.work == "dress" and along.part in renewed):
+                continue
+            yield Brought(along.part, along.why, along.work)
+            if along.work == "get" and along.part not in seen:
+                seen.add(along.part)
+                waiting.append((along.part, part))
+    if build.chosen.has("car") and opened and does["seal"] == "always":
+        yield from (Brought(seal, "the shop renews seals while it is open") for seal in ASSEMBLIES["seals"].parts)
     if _CLUTCH & set(renewed) and does["small"] == "always":
-        yield from (Brought(part, f"known to fail: {why}") for trait, (part, why) in SMALL.items() if has(trait))
-
-
-def _with_a_clutch(renewed: Collection[str], does: Mapping[str, str]) -> Iterator[Brought]:
-    """What goes with a car's disc or cover."""
-    yield Brought("Release bearing", "goes with every clutch")
-    if does["pilot"] == "always":
-        yield Brought("Pilot bearing", "the shop renews it with every clutch")
-    if does["face"] == "always" and "Flywheel" not in renewed:
-        yield Brought("Flywheel", "the shop machines the face with a new disc; both levels by the same amount",
-                      "dress or machine")  # fmt: skip
+        yield from (Brought(part.key, f"known to fail: {part.fails}") for part in PARTS.values()
+                    if part.fails and build.chosen.has_part(part.key))  # fmt: skip

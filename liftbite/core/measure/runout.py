@@ -30,10 +30,6 @@ STOCK_DOWELS = (7 * THOU, 14 * THOU, 21 * THOU)
 BORE_LIMIT = 5 * THOU
 #: A first angle that reads otherwise at the end by more than this means to start again [m] [practice].
 CLOSURE_LIMIT = 1 * THOU
-#: Checks whose dial reads highest where the wall is nearest, so that the centre lies towards the lowest reading.
-INSIDE = frozenset({"bore_runout", "disc_centring"})
-#: Checks of a face: what the fit finds is its lean, e on either side, highest towards φ.
-FACES = frozenset({"housing_face", "flywheel_runout", "disc_wobble"})
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,22 +12,22 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from math import sqrt
 
 import numpy as np
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.job.build import Build, both_fine
-from liftbite.core.measure.check import Check, Limit, Place
+from liftbite.core.job.build import Build
+from liftbite.core.measure.check import Check, Place
 from liftbite.core.measure.instruments import guard_band, settles_it, zone_of
-from liftbite.core.measure.judgement import Finding, Held, Reading
+from liftbite.core.measure.judgement import Finding, Held
 from liftbite.core.measure.left import deciding
+from liftbite.core.measure.limit import Limit
+from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.runout import (
     CLOSURE_LIMIT,
-    FACES,
-    INSIDE,
     Dowel,
     SweepFit,
     SweepSettings,
@@ -38,15 +38,11 @@ from liftbite.core.measure.runout import (
     rule_of_five,
 )
 from liftbite.core.units.read import read
+from liftbite.core.units.sentence import both_fine
 
 AGAIN = " again"
 #: The place of a total indicator reading that was read off without angles.
 ALONE = "TIR"
-#: Face -> the diameter its limit is meant at, and what a builder calls it.
-LIMIT_AT: Mapping[str, tuple[str, str]] = {
-    "housing_face": ("housing_bore_diameter", "the bore circle"),
-    "flywheel_runout": ("flywheel_diameter", "the rim"),
-}
 
 
 def angle_of(place: str) -> float | None:
@@ -105,12 +101,12 @@ def places_taken(check: Check, planned: Sequence[Place], readings: Sequence[Read
     return (*(p for p in kept if not p.key.endswith(AGAIN)), Place(f"{first}{AGAIN}"), *alone)
 
 
-def scale_of(check: str, swept: float, build: Build) -> float:
+def scale_of(check: Check, swept: float, build: Build) -> float:
     """From the radius a face was swept at to the one its limit is meant at; 1 where either is not known.
 
     Source: [geometry: a face that leans runs out in proportion to the radius].
     """
-    diameter = build.known.get(LIMIT_AT[check][0]) if check in LIMIT_AT else None
+    diameter = build.known.get(check.meant_at[0])
     return 1.0 if diameter is None or swept <= 0 else float(diameter) / (2 * swept)
 
 
@@ -162,7 +158,7 @@ def sweep_of(
         return None
     angles = [a for a, _ in first]
     values = [float(r.si) for _, r in first if r.si is not None]
-    fit = fit_sweep(np.radians(angles), values, inside=check.name in INSIDE, settings=settings)
+    fit = fit_sweep(np.radians(angles), values, inside=check.from_inside, settings=settings)
     again = [(a, r.si) for a, r in taken if r.place.endswith(AGAIN) and r.si is not None]
     closes, stands = None, True
     if again:
@@ -190,11 +186,11 @@ def judge_sweep(check: Check, sweep: Sweep | None, limits: Sequence[Limit], base
         return replace(base, verdict="open", sentence="A circle needs three angles or more.")
     tir, e = sweep.tir, float(sweep.fit.eccentricity)
     towards = pointing(float(sweep.fit.direction))
-    way = f"highest towards {towards}" if check.name in FACES else f"{both_fine(e, check.unit)} off towards {towards}"
+    way = f"highest towards {towards}" if check.of_face else f"{both_fine(e, check.unit)} off towards {towards}"
     off = f"TIR {both_fine(tir, check.unit)}, {way}."
     if sweep.scale != 1:
         at = both_fine(float(sweep.fit.judged), check.unit)
-        off = f"TIR {both_fine(tir, check.unit)} at {LIMIT_AT[check.name][1]}, {at} at the radius swept; {way}."
+        off = f"TIR {both_fine(tir, check.unit)} at {check.meant_at[1]}, {at} at the radius swept; {way}."
     elif tir > 1.02 * float(sweep.fit.tir):
         read = both_fine(float(sweep.fit.tir), check.unit)
         off += f" Read at the places {read}; the circle through them goes further."

@@ -2,7 +2,6 @@
 
 - `part_read`   the part a check reads
 - `life_of`     the readings over the life of a part: a renewal ends one and begins another
-- `READ_BY`     input -> the check that reads it
 - `of_build`    whether a series of readings counts in a build
 
 What a set-up calculation asks for is read of what goes in, whatever comes out, and is one series for both builds.
@@ -14,44 +13,16 @@ from collections.abc import Collection, Mapping, Sequence
 from typing import Protocol, TypeVar
 
 from liftbite.core.job.ledger import FOUND, PLAN
-
-_CHECKS_OF: Mapping[str, tuple[str, ...]] = {
-    "disc": ("rivet_depth", "puck_thickness", "disc_wobble", "disc_condition", "cover_standoff"),
-    "plates": ("plate_thickness", "plate_condition", "friction_warp", "plain_warp", "plain_face"),
-    "springs": ("spring_free_length", "spring_square"),
-    "cover": ("finger_height", "finger_tips", "plate_face", "plate_flatness"),
-    "flywheel": ("flywheel_thickness", "flywheel_step", "flywheel_face", "flywheel_insert", "ring_gear",
-                 "flywheel_runout", "flywheel_weight", "flywheel_swing"),
-    "bolts": ("flywheel_bolts",),
-    "basket": ("basket", "primary_gear", "hub_rubber", "basket_bearing"),
-    "push_rod": ("push_rod",),
-    "bearing": ("release_bearing", "bearing_bore"),
-    "pilot": ("pilot_bearing",),
-    "seals": ("rear_seal", "shaft_seal"),
-    "fork": ("fork",),
-    "fluid": ("hydraulics_fluid",),
-}  # fmt: skip
-_PART_OF = {check: part for part, checks in _CHECKS_OF.items() for check in checks}
-
-
-#: Input -> the check of the bench that reads it.
-READ_BY: Mapping[str, str] = {
-    "wear": "rivet_depth", "spring_free_lengths": "spring_free_length", "spring_free_length": "spring_free_length",
-    "flywheel_mass": "flywheel_weight", "swing_period": "flywheel_swing", "plain_warp": "plain_warp",
-    "push_rod_bow": "push_rod", "housing_bore_runout": "bore_runout", "housing_face_runout": "housing_face",
-    "flywheel_face_runout": "flywheel_runout", "disc_wobble": "disc_wobble", "floater_clearance": "floater_gap",
-    "bearing_reserve": "depth_x", "trapped_air": "slave_travel", "pilot_engagement": "shaft_reach",
-    "flywheel_thickness": "flywheel_thickness", "bearing_clearance": "bearing_height",
-}  # fmt: skip
+from liftbite.core.measure.checks import CHECKS
 
 
 def part_read(check: str) -> str:
-    """The part whose readings a check's are; empty where it is one and the same in every build.
+    """The key of the part a check reads; empty where it is one and the same in every build.
 
-    >>> part_read("rivet_depth"), part_read("bore_runout")
+    >>> part_read("rivet_depth"), part_read("face_cut")
     ('disc', '')
     """
-    return _PART_OF.get(check, "")
+    return CHECKS[check].reads if check in CHECKS else ""
 
 
 def of_build(check: str, series: str, build: str, apart: Collection[str]) -> bool:

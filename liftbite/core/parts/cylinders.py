@@ -13,10 +13,11 @@ import numpy as np
 from scipy.optimize import brentq
 
 from liftbite.core.graph.graph import Known, Needs, Refused
-from liftbite.core.job.build import Build, both, both_fine
+from liftbite.core.job.build import Build
 from liftbite.core.parts.beside import Beside, Row
 from liftbite.core.quantities.torque_curve import Array
 from liftbite.core.units.read import read
+from liftbite.core.units.sentence import both, both_fine
 from liftbite.core.units.show import figure
 from liftbite.core.verdicts.criteria import LIFT_NEW
 

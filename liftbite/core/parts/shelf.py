@@ -17,13 +17,14 @@ from dataclasses import dataclass, field, replace
 from typing import Any
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.job.build import Build, both, build_of
+from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import FITS, INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
 from liftbite.core.parts.combinations import FinderPart
 from liftbite.core.parts.mismatch import BARE, Mismatch, bare_aluminium, mismatches
 from liftbite.core.parts.slots import SLOTS
+from liftbite.core.units.sentence import both
 
 #: Slot -> the quantities and choices a part of it may state: what names it among its parts, choices first.
 OF_SLOT: Mapping[str, tuple[str, ...]] = {

@@ -6,8 +6,8 @@
 - `driven`      torque, heat and margin of what slipped, by the job's own figures
 - `logger`      a simulated logger: it drives the job's vehicle, healthy or with a fault
 - `faults`      causes of a complaint, ranked by what is known, and the test that separates most
-- `causes`      what causes there are, what they show, and the tests that tell them apart
-- `closing`     what a fault that was found closes into: parts for the list, and how far the job goes
+- `causes`      what causes there are, what they show and close into, and the tests that tell them apart
+- `complaints`  what a customer complains of, and which findings of the bench explain it
 - `cards`       first start, first metres, road test, look again; noises that are not the clutch
 - `fluids`      fluids and oils: class, how much, level again, when due
 - `ahead`       when it is measured again, when its floater wants shims

@@ -15,17 +15,17 @@ from dataclasses import dataclass
 
 from liftbite.core.analysis.life import life
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build, both
+from liftbite.core.job.build import Build
 from liftbite.core.job.record import Line
 from liftbite.core.measure.keyed import read_distance
 from liftbite.core.prove.fluids import in_months
 from liftbite.core.units.read import read
+from liftbite.core.units.sentence import both, distance_about, per_distance
 
 #: Share of what is left after which it is measured again, and the longest it waits [m driven].
 AGAIN, MOST = 0.5, 50_000e3
 #: Fewest logged starts, and the shortest way, that say how a clutch is driven [-], [m].
 FEWEST = 5, 5e3
-_KM = 1e3
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,7 +92,7 @@ def ahead(build: Build, measured: float | None = None) -> Ahead | None:
     first = min(left * AGAIN, MOST, *(() if inner is None else (inner,)))
     return Ahead(
         rate, whose, ends, left, first, inner,
-        f"{both(at - worn, 'm')} until the {ends} end it, at {rate * 1e12:.3g} µm in 1,000 km ({whose}); measured "
+        f"{both(at - worn, 'm')} until the {ends} end it, at {per_distance(rate, 'm')} ({whose}); measured "
         "again at half of that, or with the shims [practice].",
     )  # fmt: skip
 
@@ -111,22 +111,12 @@ _ENDS = {"facings": "the facings last", "clamp": "the clamp holds", "bearing": "
          "sleeve": "the sleeve's length lasts"}  # fmt: skip
 
 
-def _about(metres: float) -> str:
-    """A distance ahead, to no more figures than it is worth.
-
-    >>> _about(41_730e3), _about(480e3)
-    ('42,000 km', '480 km')
-    """
-    km = metres / _KM
-    step = 10 ** max(len(f"{km:.0f}") - 2, 0)
-    return f"{round(km / step) * step:,} km"
-
-
 def says(found: Ahead) -> list[str]:
     """What lies ahead, a sentence each."""
-    told = [f"Measured again in about {_about(found.measure)}; {_ENDS[found.ends]} about {_about(found.left)} more."]
+    measure, left = distance_about(found.measure), distance_about(found.left)
+    told = [f"Measured again in about {measure}; {_ENDS[found.ends]} about {left} more."]
     if found.shims is not None and found.shims < found.left:
-        told.append(f"Re-shim clock: the floater wants new shims in about {_about(found.shims)}.")
+        told.append(f"Re-shim clock: the floater wants new shims in about {distance_about(found.shims)}.")
     return told
 
 
@@ -143,9 +133,9 @@ def glove_box(found: Ahead | None, fluid_due: int | None) -> str:
     """
     parts = ["look again at 50 to 100 km"]
     if found is not None:
-        parts.append(f"measure at {_about(found.measure)}")
+        parts.append(f"measure at {distance_about(found.measure)}")
         if found.shims is not None and found.shims < found.left:
-            parts.append(f"floater shims at {_about(found.shims)}")
+            parts.append(f"floater shims at {distance_about(found.shims)}")
     if fluid_due is not None:
         parts.append(f"fluid in {in_months(fluid_due)}")
     return f"Clutch: {'; '.join(parts)}."

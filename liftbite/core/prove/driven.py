@@ -20,13 +20,14 @@ import numpy as np
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build, both
+from liftbite.core.job.build import Build
 from liftbite.core.prove.drive import Drive, Stretch, drive_of
 from liftbite.core.prove.gearing import primary_of, ratios_of
 from liftbite.core.prove.road_log import RoadLog
 from liftbite.core.quantities.thermal import HeatNetwork, settle
 from liftbite.core.quantities.torque_curve import Array, TorqueCurve
 from liftbite.core.units.constants import RPM
+from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure
 
 #: Share of the clutch's torque that reaches the road, low, middle and high [practice] [-].

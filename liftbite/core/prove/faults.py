@@ -18,10 +18,11 @@ from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build, both
+from liftbite.core.job.build import Build
 from liftbite.core.measure.judgement import Finding
 from liftbite.core.measure.setup.floater import FLOATER
 from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, TESTS, Cause, Test
+from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure
 
 #: No answer is taken for more than this, nor for less than one over it [-].
@@ -118,9 +119,8 @@ def _by_bench(findings: Iterable[Finding]) -> Iterator[Known]:
         bad = finding.verdict in ("stop", "renew", "renew as set", "dress or resurface", "put right")
         if not bad and finding.verdict != "reuse":
             continue
-        for cause in CAUSES.values():
-            if finding.check in cause.checks:
-                yield Known(cause.name, _BAD if bad else _GOOD, f"the bench: {finding.sentence}")
+        for cause in finding.causes:
+            yield Known(cause, _BAD if bad else _GOOD, f"the bench: {finding.sentence}")
 
 
 def _by_drive(friction: float | None) -> Iterator[Known]:
@@ -140,7 +140,7 @@ def find(
     Parameters
     ----------
     layout : "dry_car" or "wet_motorcycle"
-    complaints : keys of `scope.SYMPTOMS`, at least one
+    complaints : keys of `complaints.COMPLAINTS`, at least one
     answers : test -> answer given
     known : what is known besides
 

@@ -22,7 +22,7 @@ def permissible_unbalance(balance_grade: Values, rotating_mass: Values, redline:
 
     Parameters
     ----------
-    balance_grade : G, quality grade as a speed [m/s]
+    balance_grade : G, quality grade as a speed [m/s of G]
     rotating_mass : m, mass balanced together [kg]
     redline : ω_red, highest engine speed [rad/s]
 

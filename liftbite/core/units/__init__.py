@@ -7,5 +7,6 @@
   spelled.
 - `preference`  In which units sentences are written: both, or one system alone.
 - `read`        Workshop notation in; `liftbite.core.units.show` shows it again.
+- `sentence`    Values as a sentence has them, in the units preferred where it is written.
 - `show`        Workshop notation out: the one number formatter.
 """

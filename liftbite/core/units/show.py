@@ -9,6 +9,7 @@ from __future__ import annotations
 
 import math
 import re
+from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Literal
@@ -66,10 +67,35 @@ def show(value: float, si: str, system: System, digits: int = 0) -> Shown:
     ('241.3 mm', '9.5 in')
     """
     kind = KINDS[si]
-    unit = kind.metric if system == "metric" else kind.inch
-    if si == "N" and system == "metric" and abs(value) >= 10_000:
-        unit = "kN"
-    return Shown(figure(from_si(value, unit), digits or kind.digits), unit)
+    unit = _unit(value, si, system)
+    digits = digits or kind.digits
+    if si == "m":
+        value = 0.0 if abs(value) < _NO_LENGTH else value
+        if system == "inch":  # 0.4 mm is known to a tenth: 0.0157 in, not 0.01575
+            digits = min(digits, max(_significant(figure(from_si(value, kind.metric), digits)) + 1, 3))
+    return Shown(figure(from_si(value, unit), digits), unit)
+
+
+#: A length below this is what the last digit of a difference leaves [m]: nothing here reads a tenth of a micrometre.
+_NO_LENGTH = 1e-7
+#: Kind -> from where on it is shown in a larger or a smaller unit: system -> value [SI], unit below it, unit above.
+_SIZES: Mapping[str, Mapping[System, tuple[float, str, str]]] = {
+    "N": {"metric": (1e4, "N", "kN")},
+    "m³ of fluid": {"metric": (2e-4, "mL", "L"), "inch": (2e-4, "US fl oz", "US qt")},
+}  # fmt: skip
+
+
+def _unit(value: float, si: str, system: System) -> str:
+    """The unit a value is shown in."""
+    sizes = _SIZES.get(si, {}).get(system)
+    if sizes is not None:
+        return sizes[2] if abs(value) >= sizes[0] else sizes[1]
+    return KINDS[si].metric if system == "metric" else KINDS[si].inch
+
+
+def _significant(text: str) -> int:
+    """How many digits of a figure say something."""
+    return sum(c.isdigit() for c in text.lstrip("−0.").replace("\u202f", ""))
 
 
 #: Decimals to which a bench reads: a micrometre, and a tenth of a thou.

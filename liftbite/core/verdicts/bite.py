@@ -14,9 +14,10 @@ from typing import Any
 import numpy as np
 
 from liftbite.core.graph.graph import Known, Needs, Refused
-from liftbite.core.job.build import PLANNED, Build, both, both_fine, label_of, refusal
+from liftbite.core.job.build import PLANNED, Build, label_of, refusal
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.quantities.torque_curve import TorqueCurve, intervals_above
+from liftbite.core.units.sentence import both, both_fine
 from liftbite.core.units.show import figure
 from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL
 from liftbite.core.verdicts.looked import look

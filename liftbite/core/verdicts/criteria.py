@@ -18,9 +18,10 @@ from typing import NamedTuple
 import numpy as np
 
 from liftbite.core.graph.graph import Values
-from liftbite.core.job.build import Build, both, both_fine
+from liftbite.core.job.build import Build
 from liftbite.core.job.choices import CHOICES, OTHER_SIDE
 from liftbite.core.job.inputs import INPUTS
+from liftbite.core.units.sentence import both, both_fine
 from liftbite.core.units.show import figure
 from liftbite.core.verdicts.verdict import Answer, Question
 

@@ -13,7 +13,8 @@ from dataclasses import replace
 
 from liftbite.core.analysis.stint import Stint, stint
 from liftbite.core.graph.graph import Known, Needs, Refused
-from liftbite.core.job.build import Build, both
+from liftbite.core.job.build import Build
+from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure
 from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL, criteria_of
 from liftbite.core.verdicts.looked import basis_of, gravest_first, look

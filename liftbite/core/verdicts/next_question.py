@@ -18,7 +18,8 @@ from typing import Any, get_args
 import numpy as np
 import numpy.typing as npt
 
-from liftbite.core.job.build import Build, both, label_of, unit_of
+from liftbite.core.job.build import Build, label_of, unit_of
+from liftbite.core.units.sentence import both
 from liftbite.core.verdicts.answers import Answers
 from liftbite.core.verdicts.criteria import criteria_of
 from liftbite.core.verdicts.looked import Samples, sampled

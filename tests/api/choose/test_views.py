@@ -193,7 +193,7 @@ def test_a_renewed_disc_is_shown_against_the_one_that_was_found(client: Any, car
     tried = {"wear": "0.9 mm", "disc_fate": "renewed"}
     told = ask(client, car, "against", **tried)
     assert [b["name"] for b in told["builds"]] == ["found", "planned"]
-    assert told["builds"][1]["parts"] == [{"name": "Disc or discs", "label": "Renewed"}]
+    assert told["builds"][1]["parts"] == [{"name": "Disc", "label": "Renewed"}]
     by_name = {c["name"]: c for c in told["changes"]}
     assert by_name["wear"]["values"]["found"]["metric"]["figure"] == "0.9"
     assert not by_name["wear"]["same"]

@@ -87,11 +87,12 @@ def test_answers_make_the_plan_anew_and_what_was_done_is_listed(client: FlaskCli
 
 def test_an_ordered_part_that_is_not_here_makes_its_step_wait(client: FlaskClient, job: int) -> None:
     revision = client.get(f"/api/jobs/{job}").get_json()["revision"]
-    entries = {"entries": [{"quantity": "seals_fate", "typed": "renewed"}]}
+    fates = ("rear_seal_fate", "input_seal_fate")
+    entries = {"entries": [{"quantity": fate, "typed": "renewed"} for fate in fates]}
     client.post(f"/api/jobs/{job}/entries", json=entries, headers={"If-Match": f'"{revision}"'})
     body = {"kind": "order", "key": "Rear main seal", "said": {"state": "ordered"}, "request": ""}
     listed = client.get(f"/api/jobs/{job}/measure").get_json()["needs"]
-    key = next(n["key"] for n in listed if n["part"] == "Rear main seal")
+    key = next(n["key"] for n in listed if n["part"] == "rear_seal")
     client.post(f"/api/jobs/{job}/record", json=body | {"key": key})
     plan = work_on(client, job, "shaft_seal_in")
     waits = next(s for s in plan["steps"] if s["key"] == "rear_seal_in")

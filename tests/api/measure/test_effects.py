@@ -96,22 +96,22 @@ def test_the_list_of_parts_with_reasons_as_csv(client: FlaskClient) -> None:
     take(client, job, "plate_thickness", {"Plate 3, place 1": "2.7"})
     rows = list(csv.DictReader(io.StringIO(client.get(f"/api/jobs/{job['id']}/parts.csv").get_data(as_text=True))))
     assert [r["part"] for r in rows] == [
-        "Plate set", "Spring set", "Spring bolts", "Cable pins and bushes", "Lock washer of the clutch nut",
+        "Plate set", "Spring set", "Spring bolts", "Lock washer of the clutch nut", "Cable pins and bushes",
     ]  # fmt: skip
     assert "Plate 3, place 1: 2.7 mm" in rows[0]["reasons"]
-    assert [n["part"] for n in bench(client, job)["needs"]] == [r["part"] for r in rows]
+    assert [n["label"] for n in bench(client, job)["needs"]] == [r["part"] for r in rows]
 
 
 def test_the_sum_of_a_part_while_it_is_open(client: FlaskClient) -> None:
     job = begin(client, CAR)
     figures = {"price": 25, "chance": 0.1, "hours": 8, "rate": 70}
-    measured = put(client, job, "renewals", part="Pilot bearing", **figures).get_json()
+    measured = put(client, job, "renewals", part="pilot", **figures).get_json()
     (found,) = measured["renewals"]
     assert (found["pays"], found["later"]) == (True, pytest.approx(58.5))
-    measured = put(client, job, "renewals", part="Pilot bearing", **(figures | {"chance": 0.01})).get_json()
+    measured = put(client, job, "renewals", part="pilot", **(figures | {"chance": 0.01})).get_json()
     assert [s["pays"] for s in measured["renewals"]] == [False]
-    assert put(client, job, "renewals", part="Pilot bearing", **(figures | {"chance": 2})).status_code == 422
-    drop = {"path": f"/api/jobs/{job['id']}/renewals/drop", "json": {"part": "Pilot bearing"}}
+    assert put(client, job, "renewals", part="pilot", **(figures | {"chance": 2})).status_code == 422
+    drop = {"path": f"/api/jobs/{job['id']}/renewals/drop", "json": {"part": "pilot"}}
     stale = client.post(**drop, headers={"If-Match": '"1"'})
     assert stale.status_code == 412
     assert (stale.get_json()["seen"], stale.get_json()["newest"]) == (1, 2)
@@ -186,7 +186,7 @@ def test_a_job_file_carries_all_that_was_measured(client: FlaskClient) -> None:
     post(client, job, "readings/undo", check="plate_thickness")
     post(client, job, "readings", check="basket", place="Once", grade="smooth")
     put(client, job, "limits", check="plate_thickness", name="least", typed="2.5", unit="mm", source="p. 7")
-    put(client, job, "renewals", part="Spring set", price=25, chance=0.1, hours=8, rate=70)
+    put(client, job, "renewals", part="springs", price=25, chance=0.1, hours=8, rate=70)
     text = client.get(f"/api/jobs/{job['id']}/file").get_data()
     came = client.post("/api/jobs/file?again=true", data=text)
     assert came.status_code == 201
@@ -244,10 +244,10 @@ def test_what_is_to_be_got_can_be_planned_and_its_readings_stay_with_the_old_par
     job = taken.get_json()
     assert job["verdicts"][0]["margin"] != fresh
     plans = {n["part"]: n["plan"] for n in bench(client, job)["needs"] if n["plan"]}
-    assert (plans["Plate set"]["quantity"], plans["Plate set"]["typed"]) == ("plates_fate", "renewed")
+    assert (plans["plates"]["quantity"], plans["plates"]["typed"]) == ("plates_fate", "renewed")
     planned = enter(client, job, plates_fate="renewed", springs_fate="renewed").get_json()
     assert planned["verdicts"][0]["margin"] == fresh
-    assert not any(n["plan"] for n in bench(client, planned)["needs"] if n["part"] in {"Plate set", "Spring set"})
+    assert not any(n["plan"] for n in bench(client, planned)["needs"] if n["part"] in {"plates", "springs"})
 
 
 def test_a_part_is_put_on_the_list_by_hand_planned_and_taken_off_again(client: FlaskClient) -> None:
@@ -263,6 +263,6 @@ def test_a_part_is_put_on_the_list_by_hand_planned_and_taken_off_again(client: F
     assert (need["part"], need["added"], need["plan"]) == ("Water pump shaft", "Water pump shaft", None)
     assert need["reasons"] == ["put on the list: known to wear its seal, says Iolo"]
     assert said("basket", answer="to get", reason="twelve years old") == 200
-    assert {n["part"]: n["plan"] for n in bench(client, job)["needs"]}["Basket"]["typed"] == "renewed"
+    assert {n["part"]: n["plan"] for n in bench(client, job)["needs"]}["basket"]["typed"] == "renewed"
     assert said("Water pump shaft", answer="open") == 200
     assert [n["added"] for n in bench(client, job)["needs"]] == ["basket"]

@@ -231,7 +231,7 @@ def test_a_second_taking_dates_the_first_and_gives_kilometres(client: FlaskClien
     assert life["distance_low"]["si"] < 18e6 < life["distance_high"]["si"]
     (trend,) = client.get(f"/api/jobs/{job['id']}/measure/history").get_json()["trends"]
     assert len(trend["points"]) == 2
-    assert trend["rate"] == "0.005 mm per 1000 km"
+    assert trend["rate"] == "0.005 mm per 1000 km (0.00032 in per 1000 mi)"
     assert trend["line"][1]["y"] == pytest.approx(trend["limit_at"], abs=1e-3)
 
 

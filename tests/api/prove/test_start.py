@@ -112,9 +112,11 @@ def test_a_fault_closes_into_the_list_and_the_plan(client: FlaskClient) -> None:
         f"/api/jobs/{job['id']}/fault/close", json={"cause": "master_bypass", "who": "Nell"}
     ).get_json()
     cause = next(c for c in closed["fault"]["causes"] if c["name"] == "master_bypass")
-    assert (cause["found"]["who"], cause["closes"]["parts"]) == ("Nell", ["Master cylinder", "Fluid"])
+    assert (cause["found"]["who"], cause["closes"]["parts"]) == ("Nell", [
+        {"name": "master", "label": "Master cylinder"}, {"name": "fluid", "label": "Fluid"},
+    ])  # fmt: skip
     measured = client.get(f"/api/jobs/{job['id']}/measure").get_json()
-    assert {"Master cylinder", "Fluid"} <= {need["part"] for need in measured["needs"]}
+    assert {"master", "fluid"} <= {need["part"] for need in measured["needs"]}
     assert measured["scope"] == "hydraulics"
     keys = {s["key"] for s in client.get(f"/api/jobs/{job['id']}/plan").get_json()["steps"]}
     assert "cylinders_in" in keys

@@ -158,7 +158,7 @@ def test_a_job_from_brief_to_sheet(client: FlaskClient, name: str) -> None:
             if build == "planned":
                 assert " ".join(calculation["sentence"].split()) in words, calculation["name"]
         for need in bench["needs"]:
-            assert need["part"] in words
+            assert need["label"] in words
 
 
 def test_the_old_discs_wear_is_not_in_the_new_clutch(client: FlaskClient) -> None:

@@ -8,8 +8,8 @@ from liftbite.core.analysis.against import against
 from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.builds import entering, entries_of, with_entries
 from liftbite.core.job.choices import CHOICES
-from liftbite.core.job.fates import FATED, FATES, fate_of
 from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers, read_entry
+from liftbite.core.job.parts import FATES, fate_of, fated
 from liftbite.core.parts.shelf import ShelfPart, takes
 from liftbite.core.verdicts.answers import answer
 from tests.jobs import FULL, MOTORCYCLE, entries
@@ -113,7 +113,7 @@ def test_what_is_added_was_not_found_and_what_is_left_out_is_not_planned() -> No
 
 def test_every_way_from_fate_to_fate_keeps_what_was_found() -> None:
     """Between fates with which two parts are told apart, nothing that was read is lost on the way."""
-    for part in FATED.values():
+    for part in fated():
         fates = [f for f in part.fates if f in ("renewed", "left_out")]
         for first in fates:
             for second in fates:
@@ -162,8 +162,8 @@ def test_nothing_renewed_is_nothing_to_say() -> None:
 
 
 def test_every_fate_is_a_choice_that_begins_with_staying() -> None:
-    for name, part in FATED.items():
-        choice = CHOICES[fate_of(name)]
+    for part in fated():
+        choice = CHOICES[fate_of(part.key)]
         assert tuple(o.value for o in choice.options) == part.fates
         assert set(part.fates) <= set(FATES)
         assert set(choice.begins.values()) == {"stays"}

@@ -8,7 +8,7 @@ from typing import Any
 from hypothesis import strategies as st
 
 from liftbite.core.fit.case import KINDS, QUESTIONS, Case
-from liftbite.core.job.fates import FATED, FATES
+from liftbite.core.job.parts import FATES, fated
 
 SCOPES = ("everything", "clutch_flywheel", "clutch", "bearing", "hydraulics", "complaint")
 
@@ -37,7 +37,10 @@ EVERY_KIND = [
 def any_case(draw: st.DrawFn) -> Case:
     car = draw(st.booleans())
     answers = {q.name: draw(st.sampled_from(list(q.options))) for q in QUESTIONS.values() if car or q.motorcycle}
-    fates = {part: draw(st.sampled_from(list(FATES))) for part in draw(st.sets(st.sampled_from(list(FATED))))}
+    fates = {
+        part: draw(st.sampled_from(list(FATES)))
+        for part in draw(st.sets(st.sampled_from([part.key for part in fated()])))
+    }
     return Case(answers, car, car and draw(st.booleans()), draw(st.booleans()), car and draw(st.booleans()),
                 draw(st.integers(1, 3)), draw(st.sampled_from(SCOPES)), fates, {})  # fmt: skip
 

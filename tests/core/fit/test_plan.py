@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+from typing import Any
+
 import pytest
 from hypothesis import given
 
 from liftbite.core.fit.case import Case
-from liftbite.core.fit.library import LIBRARY
+from liftbite.core.fit.library import LIBRARY, refuse_unfinished
 from liftbite.core.fit.plan import BACK, Plan, plan_of
 from liftbite.core.fit.step import Step
-from liftbite.core.measure.parts_list import _FATED, _PART
-from liftbite.core.measure.practices import _BOLTS
 from tests.core.fit.cases import EVERY_KIND, any_case, case, name_of, reached
 
 GOALS = ("start", "drive", "full_load")
@@ -79,7 +80,8 @@ def test_each_kind_has_its_own_way_down_and_in(found: Case) -> None:
         ("cover", ("cover_on",)),
         ("flywheel", ("flywheel_on",)),
         ("pilot", ("pilot_in",)),
-        ("seals", ("rear_seal_in", "shaft_seal_in")),
+        ("rear_seal", ("rear_seal_in",)),
+        ("input_seal", ("shaft_seal_in",)),
         ("bearing", ("fork_in",)),
         ("floater", ("floater_on",)),
     ],
@@ -110,7 +112,7 @@ def test_a_job_on_the_hydraulics_lays_no_clutch_open() -> None:
 
 
 def test_the_order_of_work_is_the_trades() -> None:
-    keys = [p.key for p in plan_of(case(fates={"seals": "renewed", "pilot": "renewed", "disc": "renewed"})).steps]
+    keys = [p.key for p in plan_of(case(fates={"rear_seal": "renewed", "pilot": "renewed", "disc": "renewed"})).steps]
     spine = ["battery", "console", "raise", "fill_plug", "drain", "exhaust", "crossmember", "tilt", "gearbox_strapped",
              "gearbox_out", "cover_off", "disc_out", "flywheel_off", "measured", "prove_flywheel", "flywheel_on",
              "prove_disc", "disc_on", "prove_cover", "cover_on", "prove_gearbox", "gearbox_in", "prove_housing",
@@ -132,6 +134,17 @@ def test_every_key_of_the_library_is_there_and_none_stands_twice() -> None:
     assert len({step.title for step in LIBRARY.values()}) == len(LIBRARY)
 
 
-def test_a_part_a_step_waits_for_is_called_as_the_list_calls_it() -> None:
-    wanted = {part for step in LIBRARY.values() for part in step.parts}
-    assert wanted <= {*_PART.values(), *_FATED, *_BOLTS.values()}
+@pytest.mark.parametrize(
+    ("wrong", "says"),
+    [
+        ({"parts": ("gizmo",)}, "“gizmo” is no part"),
+        ({"part": "gizmo"}, "“gizmo” is no part"),
+        ({"needs": ("never",)}, "comes after “never”, which is no step"),
+        ({"title": ""}, "say what to do"),
+        ({"evidence": "bolts"}, "name their joint"),
+    ],
+)
+def test_a_step_that_lacks_what_it_must_say_is_refused(wrong: dict[str, Any], says: str) -> None:
+    step = replace(Step("throwaway", "Do a thing", "fit"), **wrong)
+    with pytest.raises(ValueError, match=says):
+        refuse_unfinished(step, LIBRARY)

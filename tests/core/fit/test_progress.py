@@ -86,9 +86,9 @@ def test_a_reading_wants_its_figure() -> None:
 
 
 def test_while_a_part_is_on_its_way_another_branch_is_offered() -> None:
-    plan = plan_of(case(fates={"seals": "renewed"}))
+    plan = plan_of(case(fates={"rear_seal": "renewed"}))
     record = done_up_to(plan, "rear_seal_in")
-    found = progress(plan, record, awaited=["Rear main seal"])
+    found = progress(plan, record, awaited=["rear_seal"])
     assert states(found)["rear_seal_in"] == "waits"
     assert found.next is not None
     assert found.next.planned.key not in {"rear_seal_in", "prove_flywheel"}

@@ -11,7 +11,8 @@ from liftbite.core.job import record
 from liftbite.core.job.record import KINDS, in_force, read_line
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import VERDICTS, Finding
-from liftbite.core.measure.scope import SCOPES, SYMPTOMS, asked_in, explained_by, symptoms_in
+from liftbite.core.measure.scope import SCOPES, asked_in
+from liftbite.core.prove.complaints import complaints_in, explained_by
 
 
 @pytest.mark.parametrize(
@@ -61,8 +62,8 @@ def test_a_wider_scope_asks_for_all_a_narrower_one_does() -> None:
 
 
 def test_a_complaint_is_explained_by_what_was_found_and_by_nothing_else() -> None:
-    assert {check for _, checks in SYMPTOMS.values() for check in checks} <= set(CHECKS)
-    told = symptoms_in("It JUDDERS from cold and the pedal is spongy")
+    told = complaints_in("It JUDDERS from cold and the pedal is spongy")
     assert told == ("judders", "pedal")
-    found = [Finding("flywheel_face", "dress or resurface", "scored"), Finding("slave_travel", "reuse", "fine")]
+    found = [Finding("flywheel_face", "dress or resurface", "scored", causes=CHECKS["flywheel_face"].causes),
+             Finding("slave_travel", "reuse", "fine", causes=CHECKS["slave_travel"].causes)]  # fmt: skip
     assert explained_by(told, found) == {"judders": ("flywheel_face",), "pedal": ()}

@@ -13,11 +13,12 @@ from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS, checks_for
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.instruments import GUARD_RULES, INSTRUMENT_KINDS
-from liftbite.core.measure.judgement import VERDICTS, Finding, Reading, assess
+from liftbite.core.measure.judgement import VERDICTS, Finding, assess
 from liftbite.core.measure.left import deciding
 from liftbite.core.measure.limits import limits_of
 from liftbite.core.measure.parts_list import needs
 from liftbite.core.measure.practices import PRACTICES
+from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.setup import CALCULATIONS, told_of
 from liftbite.core.measure.sweep import angle_of, judge_sweep, sweep_of
@@ -54,7 +55,7 @@ def test_a_layout_has_checks_with_places_of_their_own(layout: str) -> None:
         assert keys
         assert len(set(keys)) == len(keys), check.name
         assert all(0 < len(key) <= 80 for key in keys)
-        assert check.title.startswith(f"{check.part}: ")
+        assert check.title.startswith(f"{check.part_label}: ")
 
 
 def test_every_check_is_called_for_by_some_layout() -> None:

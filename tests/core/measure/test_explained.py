@@ -8,7 +8,8 @@ import pytest
 from liftbite.core.measure.check import Place
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.explained import finding_explained, sweep_explained
-from liftbite.core.measure.judgement import Reading, assess
+from liftbite.core.measure.judgement import assess
+from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.sweep import sweep_of
 

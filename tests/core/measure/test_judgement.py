@@ -14,10 +14,11 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.measure.check import Place
 from liftbite.core.measure.checks import CHECKS, checks_for
 from liftbite.core.measure.instruments import GUARD_RULES, INSTRUMENT_KINDS, guard_band, settles_it, zone
-from liftbite.core.measure.judgement import VERDICTS, Reading, assess, life_used, uncertainty_of
+from liftbite.core.measure.judgement import VERDICTS, assess, life_used, uncertainty_of
 from liftbite.core.measure.keyed import read_distance, read_keyed, read_limit, units_of
 from liftbite.core.measure.left import deciding, distance_left
 from liftbite.core.measure.limits import limits_of
+from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.sweep import decided
 from tests.jobs import CAR, FULL, MOTORCYCLE, built

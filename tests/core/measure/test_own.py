@@ -8,8 +8,9 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.build import build_of
 from liftbite.core.job.ledger import read_entry
 from liftbite.core.job.record import Line, read_line
-from liftbite.core.measure.judgement import Reading, assess
-from liftbite.core.measure.own import known_checks, own_checks, own_name, read_own
+from liftbite.core.measure.judgement import assess
+from liftbite.core.measure.own import fits_readings, known_checks, own_checks, own_name, read_own
+from liftbite.core.measure.reading import Reading
 from tests.jobs import FULL
 
 BUILD = build_of({q: read_entry(q, t) for q, t in FULL.items()})
@@ -66,3 +67,51 @@ def test_one_taken_back_is_asked_no_more_and_its_readings_stay_known() -> None:
 def test_roughness_is_a_length_in_micrometres() -> None:
     line = read_line("own", "Flywheel face, roughness", {"answer": "asked", "unit": "µm", "most": "1.6"})
     assert read_own(line).limits[0].value == pytest.approx(1.6e-6)
+
+
+def looked(grades: str, **words: str) -> Line:
+    return Line("own", "Bluing of the outer plate", {"kind": "look", "grades": grades, "part": "Plain plates"} | words)
+
+
+def test_a_look_has_conditions_of_ones_own_each_with_what_it_comes_to() -> None:
+    check = read_own(looked("none = reuse; a faint ring = Watch\nblue = renew; cracked = stop"))
+    assert (check.kind, check.part, check.part_label, check.got) == (
+        "grade", "plain_plates", "Plain plates", ("plates",),
+    )  # fmt: skip
+    assert [(g.word, g.verdict) for g in check.grades] == [
+        ("none", "reuse"), ("a faint ring", "reuse and watch"), ("blue", "renew"), ("cracked", "stop"),
+    ]  # fmt: skip
+    found = assess(check, check.places(BUILD), [Reading("Once", None, "blue")], ())
+    assert (found.verdict, found.grade) == ("renew", "blue")
+
+
+def test_go_and_no_go() -> None:
+    check = read_own(Line("own", "Thread gauge", {"kind": "go or no go", "part": "Flywheel"}))
+    goes, stays = ({"go": "reuse"}, {"no_go": "put right"})
+    for said, verdict in {**goes, **stays}.items():
+        assert assess(check, check.places(BUILD), [Reading("Once", None, said)], ()).verdict == verdict
+
+
+@pytest.mark.parametrize(
+    ("grades", "says"),
+    [
+        ("blue", "say what “blue” comes to"),
+        ("none = fine; blue = renew", "say what “none” comes to"),
+        ("none = reuse", "2 to 8 conditions"),
+        ("; ".join(f"g{n} = reuse" for n in range(9)), "2 to 8 conditions"),
+        ("", "2 to 8 conditions"),
+    ],
+)
+def test_a_look_that_says_too_little_is_refused(grades: str, says: str) -> None:
+    with pytest.raises(UnreadableEntry, match=says):
+        read_own(looked(grades))
+
+
+def test_what_was_read_is_not_made_unreadable_by_what_is_said_later() -> None:
+    record = [looked("none = reuse; blue = renew")]
+    fits_readings(looked("none = reuse; blue = renew; cracked = stop"), record, ["blue"])
+    fits_readings(looked("none = reuse; cracked = stop"), record, [])
+    fits_readings(Line("own", "Bluing of the outer plate", {"answer": "open"}), record, ["blue"])
+    for wrong in (looked("none = reuse; cracked = stop"), looked("", kind="figure", unit="mm")):
+        with pytest.raises(UnreadableEntry, match="has been read already"):
+            fits_readings(wrong, record, ["blue"])

@@ -12,7 +12,8 @@ from scipy.optimize import least_squares
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.measure.checks import CHECKS
-from liftbite.core.measure.judgement import Finding, Reading, assess
+from liftbite.core.measure.judgement import Finding, assess
+from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.runout import (
     BORE_LIMIT,
     STOCK_DOWELS,

@@ -10,9 +10,9 @@ from liftbite.core.job.build import build_of
 from liftbite.core.job.ledger import Entry
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effects import effects
-from liftbite.core.measure.judgement import Reading
 from liftbite.core.measure.parts_list import needs
 from liftbite.core.measure.practices import PRACTICES
+from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.setup import told_of
 from liftbite.core.units.constants import INCH
 from liftbite.core.verdicts.answers import answer
@@ -94,11 +94,12 @@ def test_what_goes_in_as_it_is_and_what_is_put_right(
 
 def test_what_is_to_be_put_right_stands_on_the_list() -> None:
     build, read = build_of(entries(CAR)), taken(shaft_reach=shaft(0.1625))
-    setups = {c.label: t for c, t in told_of(build, read) if t is not None}
+    setups = [(c, t) for c, t in told_of(build, read) if t is not None]
     practices = {name: next(iter(options)) for name, (_, options) in PRACTICES.items()}
     found = {n.part: n for n in needs(build, (), practices, setups=setups)}
-    assert found["Reach of the input shaft"].work == "put right"
-    assert "short" in found["Reach of the input shaft"].reasons[0]
+    assert found["input_shaft"].work == "put_right"
+    assert "Reach of the input shaft: " in found["input_shaft"].reasons[0]
+    assert "short" in found["input_shaft"].reasons[0]
 
 
 def test_a_shaft_short_of_its_pilot_stops_true_and_one_that_reaches_does_not() -> None:

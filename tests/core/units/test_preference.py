@@ -6,9 +6,9 @@ import threading
 
 import pytest
 
-from liftbite.core.job.build import both, both_fine
 from liftbite.core.job.ledger import read_entry
 from liftbite.core.units.preference import Preference, preferring
+from liftbite.core.units.sentence import both, both_fine
 from liftbite.core.verdicts.answers import answer
 from tests.jobs import FULL
 

@@ -205,10 +205,18 @@ export const useAsk = (id: number, revision: number, looked: Looked, result: str
     retry: false,
   });
 
-export const useHistory = (id: number, revision: number) =>
+type Narrowed = { station: string; part: string; first: number };
+
+/** The record of a job as narrowed; another change of the job reads it again. */
+export const useRecord = (id: number, change: number, { station, part, first }: Narrowed) =>
   useQuery({
-    queryKey: ["history", id, revision],
-    queryFn: () => taken(client.GET("/api/jobs/{job_id}/history", { params: { path: { job_id: id } } })),
+    queryKey: ["record", id, change, station, part, first],
+    queryFn: () =>
+      taken(
+        client.GET("/api/jobs/{job_id}/events", {
+          params: { path: { job_id: id }, query: { station: station as "", part, first } },
+        }),
+      ),
     placeholderData: keepPreviousData,
   });
 

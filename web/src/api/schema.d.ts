@@ -12,10 +12,10 @@ export interface paths {
             cookie?: never;
         };
         /** A page of the jobs of the shop, searched, narrowed and sorted. */
-        get: operations["jobs_list_jobs_get"];
+        get: operations["list_jobs"];
         put?: never;
         /** A new job: of a layout, or of a class of vehicle with one figure of its engine. */
-        post: operations["jobs_create_job_post"];
+        post: operations["create_job"];
         delete?: never;
         options?: never;
         head?: never;
@@ -30,7 +30,7 @@ export interface paths {
             cookie?: never;
         };
         /** A job with everything it says now, in one of its builds; the ETag is its revision. */
-        get: operations["jobs_get_job__int_job_id__get"];
+        get: operations["get_job"];
         put?: never;
         post?: never;
         delete?: never;
@@ -49,7 +49,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Appends what was entered; all of it or, where something cannot be taken, nothing. */
-        post: operations["jobs_enter__int_job_id__entries_post"];
+        post: operations["enter"];
         delete?: never;
         options?: never;
         head?: never;
@@ -66,7 +66,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Makes an alternative the plan, or takes it away; the ledger keeps it either way. */
-        post: operations["jobs_settle_build__int_job_id__builds_post"];
+        post: operations["settle_build"];
         delete?: never;
         options?: never;
         head?: never;
@@ -83,7 +83,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** What the job would say with these entries; nothing is kept. */
-        post: operations["jobs_preview__int_job_id__preview_post"];
+        post: operations["preview"];
         delete?: never;
         options?: never;
         head?: never;
@@ -100,7 +100,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Turns the last change back; the ledger keeps both. */
-        post: operations["jobs_undo__int_job_id__undo_post"];
+        post: operations["undo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -117,7 +117,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Brings the last change turned back again. */
-        post: operations["jobs_redo__int_job_id__redo_post"];
+        post: operations["redo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -134,7 +134,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Brings a job back to an earlier revision, as one more change that can be undone; the ledger keeps all. */
-        post: operations["jobs_go_back__int_job_id__back_post"];
+        post: operations["go_back"];
         delete?: never;
         options?: never;
         head?: never;
@@ -151,7 +151,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** A new job with all that is entered in this one, every build of it; readings and what was said stay here. */
-        post: operations["jobs_copy_job__int_job_id__copy_post"];
+        post: operations["copy_job"];
         delete?: never;
         options?: never;
         head?: never;
@@ -167,7 +167,7 @@ export interface paths {
         };
         get?: never;
         /** Puts a job out of sight, or back; nothing is deleted. If-Match names its change, so no new work goes along. */
-        put: operations["jobs_archive__int_job_id__archived_put"];
+        put: operations["archive"];
         post?: never;
         delete?: never;
         options?: never;
@@ -183,7 +183,7 @@ export interface paths {
             cookie?: never;
         };
         /** The ledger in words, newest first. */
-        get: operations["jobs_history__int_job_id__history_get"];
+        get: operations["history"];
         put?: never;
         post?: never;
         delete?: never;
@@ -202,7 +202,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** How a result came about, down to the inputs, with entries that are tried. */
-        post: operations["jobs_show_working__int_job_id__working_post"];
+        post: operations["show_working"];
         delete?: never;
         options?: never;
         head?: never;
@@ -219,7 +219,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Asks a result backwards, with entries that are tried: what each quantity would have to be to reach a target. */
-        post: operations["jobs_ask__int_job_id__ask_post"];
+        post: operations["ask"];
         delete?: never;
         options?: never;
         head?: never;
@@ -234,7 +234,7 @@ export interface paths {
             cookie?: never;
         };
         /** The job as `*.liftbite.json`. */
-        get: operations["jobs_export_job__int_job_id__file_get"];
+        get: operations["export_job"];
         put?: never;
         post?: never;
         delete?: never;
@@ -251,7 +251,7 @@ export interface paths {
             cookie?: never;
         };
         /** The rows of a job as they stand in the tables: what there is to save of one that cannot be read. */
-        get: operations["jobs_export_raw__int_job_id__raw_get"];
+        get: operations["export_raw"];
         put?: never;
         post?: never;
         delete?: never;
@@ -273,7 +273,7 @@ export interface paths {
          * A job file, sent as it is, becomes a job with its whole ledger and all that was measured; all of it or nothing.
          * @description <br/>A job is the same job by its identity. One that is here as it is answers 200 and that job; one that was changed<br/>since answers 409 and says how, until somebody says what is to be done.
          */
-        post: operations["jobs_import_job_file_post"];
+        post: operations["import_job"];
         delete?: never;
         options?: never;
         head?: never;
@@ -288,7 +288,7 @@ export interface paths {
             cookie?: never;
         };
         /** The torque curve at the crank as CSV. */
-        get: operations["jobs_export_curve__int_job_id__curve_csv_get"];
+        get: operations["export_curve"];
         put?: never;
         post?: never;
         delete?: never;
@@ -307,7 +307,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** What a dropped file seems to hold, to be confirmed. */
-        post: operations["curves_propose_mapping_propose_post"];
+        post: operations["propose_mapping"];
         delete?: never;
         options?: never;
         head?: never;
@@ -324,7 +324,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** A file read as mapped: its curve, its peaks, and what was done to get there. */
-        post: operations["curves_read_file_read_post"];
+        post: operations["read_file"];
         delete?: never;
         options?: never;
         head?: never;
@@ -341,7 +341,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** The clutch as a drawing that moves over pedal travel and wear. */
-        post: operations["workbench_section__int_job_id__section_post"];
+        post: operations["section"];
         delete?: never;
         options?: never;
         head?: never;
@@ -358,7 +358,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** The start of a job, integrated; every kind of start beside it; several in a row. */
-        post: operations["workbench_start__int_job_id__launch_post"];
+        post: operations["start"];
         delete?: never;
         options?: never;
         head?: never;
@@ -375,7 +375,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** A job as found against the same as planned, its alternatives, and the plans of other jobs. */
-        post: operations["workbench_get_against__int_job_id__against_post"];
+        post: operations["get_against"];
         delete?: never;
         options?: never;
         head?: never;
@@ -392,7 +392,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** The one figure or reading that would settle most, and what would come after it. */
-        post: operations["workbench_get_next__int_job_id__next_post"];
+        post: operations["get_next"];
         delete?: never;
         options?: never;
         head?: never;
@@ -409,7 +409,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Alternatives for one part of a job, side by side. */
-        post: operations["workbench_get_beside__int_job_id__beside__string_name__post"];
+        post: operations["get_beside"];
         delete?: never;
         options?: never;
         head?: never;
@@ -426,7 +426,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** The flywheel: the old one against the new one, in figures and in every gear. */
-        post: operations["workbench_flywheel__int_job_id__flywheel_post"];
+        post: operations["flywheel"];
         delete?: never;
         options?: never;
         head?: never;
@@ -443,7 +443,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** What moves a result most, what its tolerances make of it, and the chance that it falls short. */
-        post: operations["workbench_moves__int_job_id__moves_post"];
+        post: operations["moves"];
         delete?: never;
         options?: never;
         head?: never;
@@ -458,10 +458,10 @@ export interface paths {
             cookie?: never;
         };
         /** A page of the parts that match, how many there are of each kind, and what each kind may state. */
-        get: operations["shelf_get_shelf_api_shelf_get"];
+        get: operations["get_shelf"];
         put?: never;
         /** A new part. */
-        post: operations["shelf_add_part_api_shelf_post"];
+        post: operations["add_part"];
         delete?: never;
         options?: never;
         head?: never;
@@ -476,9 +476,9 @@ export interface paths {
             cookie?: never;
         };
         /** A part; the ETag is its version. */
-        get: operations["shelf_get_part_api_shelf__int_part_id__get"];
+        get: operations["get_part"];
         /** What a part says from now on, in the place of the version in If-Match; jobs that took it keep what they took. */
-        put: operations["shelf_change_part_api_shelf__int_part_id__put"];
+        put: operations["change_part"];
         post?: never;
         delete?: never;
         options?: never;
@@ -495,7 +495,7 @@ export interface paths {
         };
         get?: never;
         /** Takes a part off the shelf, or puts it back. */
-        put: operations["shelf_archive_part_api_shelf__int_part_id__archived_put"];
+        put: operations["archive_part"];
         post?: never;
         delete?: never;
         options?: never;
@@ -511,7 +511,7 @@ export interface paths {
             cookie?: never;
         };
         /** The shelf as CSV. */
-        get: operations["shelf_export_shelf_api_shelf_csv_get"];
+        get: operations["export_shelf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -530,7 +530,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** What a file would do to the shelf, row by row; nothing is kept. */
-        post: operations["shelf_preview_csv_api_shelf_csv_preview_post"];
+        post: operations["preview_csv"];
         delete?: never;
         options?: never;
         head?: never;
@@ -547,7 +547,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Takes in the rows of a file that can be read; the others are named and left. */
-        post: operations["shelf_import_csv_api_shelf_csv_post"];
+        post: operations["import_csv"];
         delete?: never;
         options?: never;
         head?: never;
@@ -562,7 +562,7 @@ export interface paths {
             cookie?: never;
         };
         /** The parts of a kind, each with what it would make of the job or why it does not go in. */
-        get: operations["shelf_offers_api_jobs__int_job_id__shelf_get"];
+        get: operations["offers"];
         put?: never;
         post?: never;
         delete?: never;
@@ -581,7 +581,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Takes parts and figures into a job, as one change. Parts that do not go together are refused. */
-        post: operations["shelf_take_api_jobs__int_job_id__take_post"];
+        post: operations["take"];
         delete?: never;
         options?: never;
         head?: never;
@@ -598,7 +598,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Begins a search over parts and free figures against the job's brief. */
-        post: operations["finder_start_find_api_jobs__int_job_id__finds_post"];
+        post: operations["start_find"];
         delete?: never;
         options?: never;
         head?: never;
@@ -613,11 +613,11 @@ export interface paths {
             cookie?: never;
         };
         /** How far a search is and what it found so far. */
-        get: operations["finder_get_find_api_finds__int_run_id__get"];
+        get: operations["get_find"];
         put?: never;
         post?: never;
         /** Stops a search; what it found so far stays. */
-        delete: operations["finder_cancel_find_api_finds__int_run_id__delete"];
+        delete: operations["cancel_find"];
         options?: never;
         head?: never;
         patch?: never;
@@ -633,7 +633,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Candidates side by side with the job as it is. */
-        post: operations["finder_compare_api_jobs__int_job_id__compare_post"];
+        post: operations["compare"];
         delete?: never;
         options?: never;
         head?: never;
@@ -648,7 +648,7 @@ export interface paths {
             cookie?: never;
         };
         /** The bench of a job: every check of its layout with readings, verdict, limit and what is left. */
-        get: operations["measure_get_measure_api_jobs__int_job_id__measure_get"];
+        get: operations["get_measure"];
         put?: never;
         post?: never;
         delete?: never;
@@ -667,7 +667,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** What is in the keypad, as it would be taken; nothing is kept. */
-        post: operations["measure_preview_reading_api_jobs__int_job_id__readings_preview_post"];
+        post: operations["preview_reading"];
         delete?: never;
         options?: never;
         head?: never;
@@ -687,7 +687,7 @@ export interface paths {
          * One reading into the series in force, or into a first one.
          * @description <br/>A gauge's reading is taken once, by one tab; where no place is named it goes to the first that is not read.
          */
-        post: operations["measure_add_reading_api_jobs__int_job_id__readings_post"];
+        post: operations["add_reading"];
         delete?: never;
         options?: never;
         head?: never;
@@ -704,7 +704,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Withdraws the last reading of a check; it stays in the record, withdrawn. */
-        post: operations["measure_undo_reading_api_jobs__int_job_id__readings_undo_post"];
+        post: operations["undo_reading"];
         delete?: never;
         options?: never;
         head?: never;
@@ -721,7 +721,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Brings the reading withdrawn last back, as long as nothing was read since. */
-        post: operations["measure_redo_reading_api_jobs__int_job_id__readings_redo_post"];
+        post: operations["redo_reading"];
         delete?: never;
         options?: never;
         head?: never;
@@ -737,9 +737,9 @@ export interface paths {
         };
         get?: never;
         /** Says more of the series in force: odometer, how a sweep is read. If-Match names its version, 0 for none. */
-        put: operations["measure_change_series_api_jobs__int_job_id__series_put"];
+        put: operations["change_series"];
         /** A new series of a check, at another mileage or after a change; the earlier ones stay. */
-        post: operations["measure_begin_series_api_jobs__int_job_id__series_post"];
+        post: operations["begin_series"];
         delete?: never;
         options?: never;
         head?: never;
@@ -758,7 +758,7 @@ export interface paths {
          * The manual's limit, remembered for this vehicle; nothing typed goes back to the default.
          * @description <br/>If-Match names the version of the limit it replaces, 0 where none was typed.
          */
-        put: operations["measure_set_limit_api_jobs__int_job_id__limits_put"];
+        put: operations["set_limit"];
         post?: never;
         delete?: never;
         options?: never;
@@ -775,7 +775,7 @@ export interface paths {
         };
         get?: never;
         /** What the shop does from now on, in every job. */
-        put: operations["measure_set_practice_api_jobs__int_job_id__practices_put"];
+        put: operations["set_practice"];
         post?: never;
         delete?: never;
         options?: never;
@@ -793,7 +793,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** An instrument of the shop, with its own uncertainty and data port. */
-        post: operations["measure_add_instrument_api_jobs__int_job_id__instruments_post"];
+        post: operations["add_instrument"];
         delete?: never;
         options?: never;
         head?: never;
@@ -809,7 +809,7 @@ export interface paths {
         };
         get?: never;
         /** Takes an instrument off the bench, or puts it back; its readings keep their uncertainty. */
-        put: operations["measure_archive_instrument_api_instruments__int_instrument_id__archived_put"];
+        put: operations["archive_instrument"];
         post?: never;
         delete?: never;
         options?: never;
@@ -826,7 +826,7 @@ export interface paths {
         };
         get?: never;
         /** The shop's own figures for renewing a part while it is open. If-Match names their version, 0 for none yet. */
-        put: operations["measure_set_renewal_api_jobs__int_job_id__renewals_put"];
+        put: operations["set_renewal"];
         post?: never;
         delete?: never;
         options?: never;
@@ -844,7 +844,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Takes a sum off the list, of the version in If-Match. */
-        post: operations["measure_drop_renewal_api_jobs__int_job_id__renewals_drop_post"];
+        post: operations["drop_renewal"];
         delete?: never;
         options?: never;
         head?: never;
@@ -864,7 +864,7 @@ export interface paths {
          * Appends to the record what somebody says: an order, a line struck, a check closed, a verdict overruled.
          * @description <br/>Nothing said before is changed; what is said last of the same thing stands.
          */
-        post: operations["measure_say_api_jobs__int_job_id__record_post"];
+        post: operations["say"];
         delete?: never;
         options?: never;
         head?: never;
@@ -879,10 +879,10 @@ export interface paths {
             cookie?: never;
         };
         /** What measured values would do to the four questions, before and after; some may be left out. */
-        get: operations["measure_get_effects_api_jobs__int_job_id__effects_get"];
+        get: operations["get_effects"];
         put?: never;
         /** Takes measured values into the job as one change, each marked measured; undo turns it back. */
-        post: operations["measure_take_effects_api_jobs__int_job_id__effects_post"];
+        post: operations["take_effects"];
         delete?: never;
         options?: never;
         head?: never;
@@ -897,7 +897,7 @@ export interface paths {
             cookie?: never;
         };
         /** Readings over the vehicle's life, with their trends. */
-        get: operations["measure_get_history_api_jobs__int_job_id__measure_history_get"];
+        get: operations["get_history"];
         put?: never;
         post?: never;
         delete?: never;
@@ -914,7 +914,7 @@ export interface paths {
             cookie?: never;
         };
         /** The latest readings of the whole shop. */
-        get: operations["measure_get_shop_history_api_measure_history_get"];
+        get: operations["get_shop_history"];
         put?: never;
         post?: never;
         delete?: never;
@@ -936,9 +936,9 @@ export interface paths {
          * What an instrument's data port has sent since; opens it where it is not open yet, and waits for more if asked to.
          * @description <br/>`after` beyond any number asks from now on; whoever opens the port hears all it sends. Of what is no reading only<br/>that it came is told: what some other device says there is nobody's business.
          */
-        post: operations["measure_read_gauge_api_instruments__int_instrument_id__gauge_post"];
+        post: operations["read_gauge"];
         /** Lets an instrument's data port go. */
-        delete: operations["measure_close_gauge_api_instruments__int_instrument_id__gauge_delete"];
+        delete: operations["close_gauge"];
         options?: never;
         head?: never;
         patch?: never;
@@ -952,7 +952,7 @@ export interface paths {
             cookie?: never;
         };
         /** The readings of the vehicle as CSV, as typed, in UTC. */
-        get: operations["bench_files_export_readings_api_jobs__int_job_id__readings_csv_get"];
+        get: operations["export_readings"];
         put?: never;
         post?: never;
         delete?: never;
@@ -974,7 +974,7 @@ export interface paths {
          * Takes in a file of readings; rows that cannot be read are named and left, those the job has are counted.
          * @description <br/>A file sent again is known by its content, and answered as it was the first time.
          */
-        post: operations["bench_files_import_readings_api_jobs__int_job_id__readings_csv_post"];
+        post: operations["import_readings"];
         delete?: never;
         options?: never;
         head?: never;
@@ -991,7 +991,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Withdraws every reading of series a file brought; they stay in the record, withdrawn. */
-        post: operations["bench_files_undo_import_api_jobs__int_job_id__readings_csv_undo_post"];
+        post: operations["undo_import"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1006,7 +1006,7 @@ export interface paths {
             cookie?: never;
         };
         /** The parts to get and the work to have done, with every reason, as CSV. */
-        get: operations["bench_files_export_parts_api_jobs__int_job_id__parts_csv_get"];
+        get: operations["export_parts"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1023,10 +1023,10 @@ export interface paths {
             cookie?: never;
         };
         /** The plan of a job with everything that is done and open in it. */
-        get: operations["fit_get_plan__int_job_id__plan_get"];
+        get: operations["get_plan"];
         put?: never;
         /** Appends what is said of the plan: never stale, and sent twice it counts once. */
-        post: operations["fit_say_of_plan__int_job_id__plan_post"];
+        post: operations["say_of_plan"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1043,7 +1043,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Takes a filled step list, line by line in its order; where one is refused, none is kept. */
-        post: operations["fit_from_paper__int_job_id__plan_paper_post"];
+        post: operations["from_paper"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1059,7 +1059,7 @@ export interface paths {
         };
         get?: never;
         /** A step for every plan of the shop from now on, or no more, in the place of the version seen. */
-        put: operations["fit_keep_step__int_job_id__plan_shop_step_put"];
+        put: operations["keep_step"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1075,10 +1075,10 @@ export interface paths {
             cookie?: never;
         };
         /** The plan as a file: answers, own steps, instructions, and every step to read. */
-        get: operations["fit_plan_file__int_job_id__plan_file_get"];
+        get: operations["plan_file"];
         put?: never;
         /** Takes the answers, the own steps and the instructions of a plan's file into a job. */
-        post: operations["fit_read_plan_file__int_job_id__plan_file_post"];
+        post: operations["read_plan_file"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1098,7 +1098,7 @@ export interface paths {
          * Takes readings of a torque wrench, each once and in order, for the bolts of a step.
          * @description <br/>A good one ticks its bolt off; one out of its band, or of a bolt that was tight before, is kept and the bolt stays.
          */
-        post: operations["fit_from_wrench__int_job_id__plan_wrench_post"];
+        post: operations["from_wrench"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1113,7 +1113,7 @@ export interface paths {
             cookie?: never;
         };
         /** The bolt card of a joint at 1:1. */
-        get: operations["fit_card__int_job_id__card_svg_get"];
+        get: operations["card"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1130,7 +1130,7 @@ export interface paths {
             cookie?: never;
         };
         /** The bolt card of a joint at 1:1, as PDF. */
-        get: operations["fit_card_pdf__int_job_id__card_pdf_get"];
+        get: operations["card_pdf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1147,7 +1147,7 @@ export interface paths {
             cookie?: never;
         };
         /** A label for every bag, to cut out. */
-        get: operations["fit_bags_pdf__int_job_id__bags_pdf_get"];
+        get: operations["bags_pdf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1164,7 +1164,7 @@ export interface paths {
             cookie?: never;
         };
         /** The steps with boxes to tick on paper. */
-        get: operations["fit_plan_pdf__int_job_id__plan_pdf_get"];
+        get: operations["plan_pdf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1181,7 +1181,7 @@ export interface paths {
             cookie?: never;
         };
         /** What the shop's own jobs teach: minutes of steps, parts that came back, wear by use; from at least five each. */
-        get: operations["learned_learned_learned_get"];
+        get: operations["learned"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1198,7 +1198,7 @@ export interface paths {
             cookie?: never;
         };
         /** The sheet as one HTML that carries its style, its fonts and its drawings. */
-        get: operations["sheet_sheet__int_job_id__sheet_html_get"];
+        get: operations["sheet"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1215,7 +1215,7 @@ export interface paths {
             cookie?: never;
         };
         /** The sheet as PDF. */
-        get: operations["sheet_sheet_pdf__int_job_id__sheet_pdf_get"];
+        get: operations["sheet_pdf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1232,10 +1232,10 @@ export interface paths {
             cookie?: never;
         };
         /** Where a job stands in Prove: the complaint, drives, bedding-in, and what stands before its hand-over. */
-        get: operations["prove_get_prove__int_job_id__prove_get"];
+        get: operations["get_prove"];
         put?: never;
         /** Appends what is said in Prove: never stale, and sent twice it counts once. */
-        post: operations["prove_say_of_proof__int_job_id__prove_post"];
+        post: operations["say_of_proof"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1252,7 +1252,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** The columns of a logger's CSV, sent as it is or its first lines, and what each is taken for. */
-        post: operations["prove_log_columns__int_job_id__log_columns_post"];
+        post: operations["log_columns"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1269,7 +1269,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** A cause that was found: into the record, its parts onto the list, and how far the job goes from now on. */
-        post: operations["prove_close_fault__int_job_id__fault_close_post"];
+        post: operations["close_fault"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1286,7 +1286,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** A logger's CSV, sent as it is, against the job: gears, starts, shifts, slip, heat, margin. Nothing is kept. */
-        post: operations["prove_read_drive__int_job_id__log_post"];
+        post: operations["read_drive"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1301,7 +1301,7 @@ export interface paths {
             cookie?: never;
         };
         /** A simulated logger's drive of this job's own vehicle, healthy or with a fault, as such loggers write it. */
-        get: operations["prove_simulated_log__int_job_id__simulated_csv_get"];
+        get: operations["simulated_log"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1318,7 +1318,7 @@ export interface paths {
             cookie?: never;
         };
         /** What is handed over, as one HTML that needs nothing else. */
-        get: operations["prove_handover__int_job_id__handover_html_get"];
+        get: operations["handover"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1335,7 +1335,7 @@ export interface paths {
             cookie?: never;
         };
         /** The same as PDF. */
-        get: operations["prove_handover_pdf__int_job_id__handover_pdf_get"];
+        get: operations["handover_pdf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1352,7 +1352,7 @@ export interface paths {
             cookie?: never;
         };
         /** All of a job in one archive: its file, readings, plan, documents, dates, photos; it comes back in unchanged. */
-        get: operations["prove_job_archive__int_job_id__archive_zip_get"];
+        get: operations["job_archive"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1369,7 +1369,7 @@ export interface paths {
             cookie?: never;
         };
         /** Dates to come as iCalendar: the look again, the end of bedding-in, the fluid. */
-        get: operations["prove_calendar__int_job_id__calendar_ics_get"];
+        get: operations["calendar"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1386,13 +1386,13 @@ export interface paths {
             cookie?: never;
         };
         /** A job's photos, oldest first. */
-        get: operations["photos_get_photos__int_job_id__photos_get"];
+        get: operations["get_photos"];
         put?: never;
         /**
          * A photo, sent as it is: turned upright, encoded anew without what the camera wrote, at most 1 MB.
          * @description <br/>The photo and what it is of are kept in one transaction; the same one of the same job counts once.
          */
-        post: operations["photos_bring_photo__int_job_id__photos_post"];
+        post: operations["bring_photo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1408,7 +1408,7 @@ export interface paths {
         };
         get?: never;
         /** Says what a photo is of, or takes it off the job; what was said before stays in the record. */
-        put: operations["photos_say_of_photo__int_job_id__photos__string_digest__put"];
+        put: operations["say_of_photo"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1429,7 +1429,7 @@ export interface paths {
          * Erases a photo, or boxes of it such as a plate or a face: its bytes leave the file, and copies to come.
          * @description <br/>What is left of it is a photo of its own. Who erased it and why stands in the record of every job that had it, and<br/>what it showed is taken out there. Copies taken before still hold it.
          */
-        post: operations["photos_erase_photo__int_job_id__photos__string_digest__erased_post"];
+        post: operations["erase_photo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1444,7 +1444,24 @@ export interface paths {
             cookie?: never;
         };
         /** One photo; what it shows never changes under its name, but it may be erased. */
-        get: operations["photos_get_photo__int_job_id__photos__string_digest__jpg_get"];
+        get: operations["get_photo"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything that was ever entered, read, ticked or said of a job, newest first. */
+        get: operations["get_record"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1461,10 +1478,10 @@ export interface paths {
             cookie?: never;
         };
         /** The copies kept beside the shop's file, with their age and size. */
-        get: operations["upkeep_get_backups_get"];
+        get: operations["get_backups"];
         put?: never;
         /** One more copy, now. */
-        post: operations["upkeep_take_backup_post"];
+        post: operations["take_backup"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1479,13 +1496,13 @@ export interface paths {
             cookie?: never;
         };
         /** All a shop holds in one archive: job files, shelf, instruments, practices, steps, units, photos. */
-        get: operations["archive_get_archive_get"];
+        get: operations["get_archive"];
         put?: never;
         /**
          * Takes in an archive, sent as it is: what can be read comes in, the rest is named; what is here is not doubled.
          * @description <br/>One that is larger than a request may be comes in pieces (`/api/archive/in`).
          */
-        post: operations["archive_bring_archive_post"];
+        post: operations["bring_archive"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1502,7 +1519,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Begins to write all of the shop into an archive; ask how far it is, then fetch it. */
-        post: operations["archive_begin_out_out_post"];
+        post: operations["begin_out"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1519,7 +1536,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Begins to take in an archive that is sent piece by piece. */
-        post: operations["archive_begin_in_in_post"];
+        post: operations["begin_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1535,7 +1552,7 @@ export interface paths {
         };
         get?: never;
         /** The next piece of an archive, sent as it is. A piece that was sent already is told by where the next begins. */
-        put: operations["archive_add_piece_in__string_name__put"];
+        put: operations["add_piece"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1553,7 +1570,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** Begins to read an archive that came in, or reads it again with what was decided of what stands otherwise here. */
-        post: operations["archive_read_in_in__string_name__read_post"];
+        post: operations["read_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1568,11 +1585,11 @@ export interface paths {
             cookie?: never;
         };
         /** How far an archive is on its way. */
-        get: operations["archive_get_transfer_transfers__string_name__get"];
+        get: operations["get_transfer"];
         put?: never;
         post?: never;
         /** Lets an archive go, whether it is through or not; what was brought stays. */
-        delete: operations["archive_let_go_transfers__string_name__delete"];
+        delete: operations["let_go"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1586,7 +1603,7 @@ export interface paths {
             cookie?: never;
         };
         /** An archive that was written. */
-        get: operations["archive_fetch_out__string_name__zip_get"];
+        get: operations["fetch"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1603,9 +1620,9 @@ export interface paths {
             cookie?: never;
         };
         /** What the shop prefers; the ETag is the version. */
-        get: operations["shop_get_shop_get"];
+        get: operations["get_shop"];
         /** The shop prefers something else, in the place of the version seen. */
-        put: operations["shop_set_shop_put"];
+        put: operations["set_shop"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1621,7 +1638,7 @@ export interface paths {
             cookie?: never;
         };
         /** Every field and choice there is. */
-        get: operations["catalogue_api_catalogue_get"];
+        get: operations["catalogue"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1638,7 +1655,7 @@ export interface paths {
             cookie?: never;
         };
         /** JSON Schema of the job file. */
-        get: operations["job_file_schema_api_job_file_schema_json_get"];
+        get: operations["job_file_schema"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1655,7 +1672,7 @@ export interface paths {
             cookie?: never;
         };
         /** That the application answers and its file can be read. */
-        get: operations["health_healthz_get"];
+        get: operations["health"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3767,6 +3784,11 @@ export interface components {
             instruments: components["schemas"]["InstrumentOut"][];
             /** Practices */
             practices: components["schemas"]["PracticeOut"][];
+            /**
+             * Parts
+             * @description The parts this arrangement has, by key.
+             */
+            parts: components["schemas"]["NameOut"][];
             /** Needs */
             needs: components["schemas"]["NeedOut"][];
             /** Renewals */
@@ -3945,8 +3967,16 @@ export interface components {
              * @enum {string}
              */
             by_readings: "stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted";
-            /** Part */
+            /**
+             * Part
+             * @description Key of the part or assembly; of one of the shop's own its name.
+             */
             part: string;
+            /**
+             * Part Label
+             * @description What the part is called.
+             */
+            part_label: string;
             /** Label */
             label: string;
             /** Title */
@@ -4198,10 +4228,32 @@ export interface components {
          * @description A part to get or work to have done, with its reasons.
          */
         NeedOut: {
-            /** Part */
+            /**
+             * Part
+             * @description Key of the part; of one of the shop's own its name.
+             */
             part: string;
-            /** Work */
-            work: string;
+            /**
+             * Label
+             * @description What the part is called.
+             */
+            label: string;
+            /**
+             * Own
+             * @description The shop's own part: it is in no register.
+             */
+            own: boolean;
+            /**
+             * Work
+             * @description What is to be done.
+             * @enum {string}
+             */
+            work: "get" | "dress" | "put_right" | "measure";
+            /**
+             * Work Label
+             * @description That in words.
+             */
+            work_label: string;
             /** Reasons */
             reasons: string[];
             /** @description What would plan it; nothing where it is planned, or has no fate. */
@@ -4321,8 +4373,16 @@ export interface components {
          * @description Renew now, or take the chance.
          */
         RenewalOut: {
-            /** Part */
+            /**
+             * Part
+             * @description Key of the part; of one of the shop's own its name.
+             */
             part: string;
+            /**
+             * Label
+             * @description What the part is called.
+             */
+            label: string;
             /** Version */
             version: number;
             /** Price */
@@ -5254,6 +5314,11 @@ export interface components {
              */
             key: string;
             /**
+             * Label
+             * @description What that is called.
+             */
+            label: string;
+            /**
              * Number
              * @description Of bags, in the order they were filled; 0 for the rest.
              */
@@ -5799,7 +5864,7 @@ export interface components {
          */
         ClosesOut: {
             /** Parts */
-            parts: string[];
+            parts: components["schemas"]["NameOut"][];
             /** Scope */
             scope: string;
             /** Scope Label */
@@ -6331,6 +6396,84 @@ export interface components {
             bottom: number;
         };
         /**
+         * RecordOut
+         * @description The record of a job, newest first, a page of it.
+         */
+        RecordOut: {
+            /**
+             * Change
+             * @description How often anything of the job was written.
+             */
+            change: number;
+            /**
+             * Total
+             * @description Events there are, as narrowed.
+             */
+            total: number;
+            /**
+             * Events
+             * @description This page of them.
+             */
+            events: components["schemas"]["RecordEventOut"][];
+            /**
+             * Stations
+             * @description Stations anything was said of.
+             */
+            stations: components["schemas"]["NameOut"][];
+            /**
+             * Parts
+             * @description Parts anything was said of.
+             */
+            parts: components["schemas"]["NameOut"][];
+        };
+        /**
+         * RecordEventOut
+         * @description Something that was entered, read, ticked or said.
+         */
+        RecordEventOut: {
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
+            at: string;
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             */
+            who: string;
+            /**
+             * Station
+             * @description The station it belongs to.
+             * @enum {string}
+             */
+            station: "choose" | "measure" | "fit" | "prove" | "photos";
+            /**
+             * Parts
+             * @description Keys of the parts it is of.
+             */
+            parts: string[];
+            /**
+             * What
+             * @description What was done, a sentence each.
+             */
+            what: string[];
+            /**
+             * Revision
+             * @description Revision of the ledger, of what was entered.
+             */
+            revision: number | null;
+            /**
+             * Kind
+             * @description “start”, “edit”, “undo”, “redo”, “reading”, or the kind of what was said.
+             */
+            kind: string;
+            /**
+             * Of
+             * @description The revision that was undone, redone or gone back to.
+             */
+            of: number | null;
+        };
+        /**
          * UpkeepOut
          * @description The shop's file and its copies, newest first.
          */
@@ -6699,37 +6842,82 @@ export interface components {
         };
         /**
          * Problem
-         * @description What went wrong, in words a builder can act on.
+         * @description What went wrong, in words a builder can act on (RFC 9457).
+         *
+         *     - `urn:liftbite:unreadable-request`: The request does not have the shape asked for; `errors` names the fields.
+         *     - `urn:liftbite:cannot-be-taken`: What was sent cannot be taken; `errors` names the fields where there are several.
+         *     - `urn:liftbite:unreadable-file`: A file that was sent cannot be read.
+         *     - `urn:liftbite:unreadable-job`: The rows of a job cannot be read; nothing of it is lost.
+         *     - `urn:liftbite:no-such-job`: There is no job of this number.
+         *     - `urn:liftbite:no-such-part`: There is no part of the shelf of this number.
+         *     - `urn:liftbite:no-such-series`: The job has no series of this number.
+         *     - `urn:liftbite:no-such-photo`: The job has no such photo.
+         *     - `urn:liftbite:no-such-archive`: No archive of this name is on its way.
+         *     - `urn:liftbite:no-such-instrument`: No instrument has this number.
+         *     - `urn:liftbite:no-such-find`: No search of this number is kept any more.
+         *     - `urn:liftbite:not-found`: There is nothing at this address.
+         *     - `urn:liftbite:too-large`: More was sent than is taken here.
+         *     - `urn:liftbite:refused`: The request is refused for who sends it, from where, or how.
+         *     - `urn:liftbite:version-not-named`: A change did not say in If-Match which version it was made on.
+         *     - `urn:liftbite:changed-elsewhere`: Somebody else changed it since; `newest`, `seen` and `stands` say what stands.
+         *     - `urn:liftbite:another-state`: A backup was brought back since: numbers may mean others now.
+         *     - `urn:liftbite:changed-job`: A file is of a job that is here and says something else of it; `stands` names both.
+         *     - `urn:liftbite:waits`: Its turn has not come; it goes away when it is asked again.
+         *     - `urn:liftbite:busy`: The shop's file is held, or many write at once; try again in a moment.
+         *     - `urn:liftbite:not-done`: It took too long, or its process ended; nothing was changed.
+         *     - `urn:liftbite:no-room`: There is no room left on the disk; nothing was written.
+         *     - `urn:liftbite:another-file`: The shop's file was replaced under the running server.
+         *     - `urn:liftbite:file-damaged`: The shop's file cannot be read here.
+         *     - `urn:liftbite:no-pdf`: This machine cannot set PDF.
+         *     - `urn:liftbite:unexpected`: Something went wrong that is not the caller's doing; what was stored before is safe.
          */
         Problem: {
             /**
              * Type
-             * @default about:blank
+             * @description What it is of, for good.
+             * @example urn:liftbite:cannot-be-taken
+             * @enum {string}
              */
-            type?: string;
-            /** Title */
+            type: "urn:liftbite:unreadable-request" | "urn:liftbite:cannot-be-taken" | "urn:liftbite:unreadable-file" | "urn:liftbite:unreadable-job" | "urn:liftbite:no-such-job" | "urn:liftbite:no-such-part" | "urn:liftbite:no-such-series" | "urn:liftbite:no-such-photo" | "urn:liftbite:no-such-archive" | "urn:liftbite:no-such-instrument" | "urn:liftbite:no-such-find" | "urn:liftbite:not-found" | "urn:liftbite:too-large" | "urn:liftbite:refused" | "urn:liftbite:version-not-named" | "urn:liftbite:changed-elsewhere" | "urn:liftbite:another-state" | "urn:liftbite:changed-job" | "urn:liftbite:waits" | "urn:liftbite:busy" | "urn:liftbite:not-done" | "urn:liftbite:no-room" | "urn:liftbite:another-file" | "urn:liftbite:file-damaged" | "urn:liftbite:no-pdf" | "urn:liftbite:unexpected";
+            /**
+             * Title
+             * @description That in a few words.
+             * @example Cannot be taken
+             */
             title: string;
-            /** Status */
+            /**
+             * Status
+             * @description The HTTP status.
+             * @example 422
+             */
             status: number;
-            /** Detail */
+            /**
+             * Detail
+             * @description What was wrong and what would be right.
+             * @example Clamp load: −5 N is too small; 0 N or more.
+             */
             detail: string;
             /**
              * Errors
+             * @description Each field at fault, where there are several.
              * @default []
              */
             errors?: components["schemas"]["FaultOut"][];
             /**
              * Newest
+             * @description The version that stands.
              * @default null
              */
             newest?: number | null;
             /**
              * Seen
+             * @description The version the change was made on.
              * @default null
              */
             seen?: number | null;
             /**
              * Stands
+             * @description What stands there now, where that helps.
              * @default null
              */
             stands?: {
@@ -6741,9 +6929,17 @@ export interface components {
          * @description What was wrong with one field.
          */
         FaultOut: {
-            /** Field */
+            /**
+             * Field
+             * @description The field.
+             * @example clamp_load
+             */
             field: string;
-            /** Message */
+            /**
+             * Message
+             * @description What was wrong with it.
+             * @example −5 N is too small; 0 N or more
+             */
             message: string;
         };
     };
@@ -6755,7 +6951,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    jobs_list_jobs_get: {
+    list_jobs: {
         parameters: {
             query?: {
                 archived?: boolean;
@@ -6790,46 +6986,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_create_job_post: {
+    create_job: {
         parameters: {
             query?: never;
             header?: never;
@@ -6857,41 +7019,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -6900,46 +7028,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_get_job__int_job_id__get: {
+    get_job: {
         parameters: {
             query?: {
                 /** @description Nothing for the plan, “found”, or an alternative's name. */
@@ -6968,41 +7062,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -7011,46 +7071,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_enter__int_job_id__entries_post: {
+    enter: {
         parameters: {
             query?: never;
             header?: never;
@@ -7080,41 +7106,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -7123,41 +7115,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -7166,41 +7124,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -7209,41 +7133,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -7252,46 +7142,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_settle_build__int_job_id__builds_post: {
+    settle_build: {
         parameters: {
             query?: never;
             header?: never;
@@ -7321,41 +7177,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -7364,41 +7186,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -7407,41 +7195,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -7450,41 +7204,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -7493,46 +7213,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_preview__int_job_id__preview_post: {
+    preview: {
         parameters: {
             query?: never;
             header?: never;
@@ -7562,41 +7248,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -7605,41 +7257,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -7648,46 +7266,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_undo__int_job_id__undo_post: {
+    undo: {
         parameters: {
             query?: never;
             header?: never;
@@ -7713,41 +7297,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -7756,41 +7306,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -7799,7 +7315,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -7808,46 +7324,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_redo__int_job_id__redo_post: {
+    redo: {
         parameters: {
             query?: never;
             header?: never;
@@ -7873,41 +7355,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -7916,41 +7364,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -7959,7 +7373,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -7968,46 +7382,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_go_back__int_job_id__back_post: {
+    go_back: {
         parameters: {
             query?: never;
             header?: never;
@@ -8037,41 +7417,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -8080,41 +7426,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -8123,41 +7435,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -8166,41 +7444,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -8209,46 +7453,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_copy_job__int_job_id__copy_post: {
+    copy_job: {
         parameters: {
             query?: never;
             header?: never;
@@ -8274,41 +7484,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -8317,46 +7493,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_archive__int_job_id__archived_put: {
+    archive: {
         parameters: {
             query?: never;
             header?: never;
@@ -8386,41 +7528,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -8429,41 +7537,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -8472,41 +7546,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -8515,41 +7555,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -8558,46 +7564,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_history__int_job_id__history_get: {
+    history: {
         parameters: {
             query?: never;
             header?: never;
@@ -8623,41 +7595,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -8666,12 +7604,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_show_working__int_job_id__working_post: {
+    show_working: {
         parameters: {
             query?: never;
             header?: never;
@@ -8701,41 +7639,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -8744,41 +7648,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -8787,46 +7657,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_ask__int_job_id__ask_post: {
+    ask: {
         parameters: {
             query?: never;
             header?: never;
@@ -8856,41 +7692,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -8899,41 +7701,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -8942,46 +7710,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_export_job__int_job_id__file_get: {
+    export_job: {
         parameters: {
             query?: never;
             header?: never;
@@ -9005,41 +7739,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -9048,12 +7748,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_export_raw__int_job_id__raw_get: {
+    export_raw: {
         parameters: {
             query?: never;
             header?: never;
@@ -9077,41 +7777,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -9120,12 +7786,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_import_job_file_post: {
+    import_job: {
         parameters: {
             query?: {
                 /** @description It becomes a second job. */
@@ -9163,41 +7829,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Here, changed */
@@ -9206,41 +7838,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -9249,41 +7847,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -9292,41 +7856,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Busy, or not done in time */
@@ -9335,46 +7865,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    jobs_export_curve__int_job_id__curve_csv_get: {
+    export_curve: {
         parameters: {
             query?: {
                 stage?: string;
@@ -9400,41 +7896,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -9443,46 +7905,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    curves_propose_mapping_propose_post: {
+    propose_mapping: {
         parameters: {
             query?: never;
             header?: never;
@@ -9510,41 +7938,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -9553,41 +7947,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -9596,46 +7956,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    curves_read_file_read_post: {
+    read_file: {
         parameters: {
             query?: never;
             header?: never;
@@ -9663,41 +7989,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -9706,41 +7998,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -9749,46 +8007,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    workbench_section__int_job_id__section_post: {
+    section: {
         parameters: {
             query?: never;
             header?: never;
@@ -9818,41 +8042,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -9861,41 +8051,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -9904,46 +8060,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    workbench_start__int_job_id__launch_post: {
+    start: {
         parameters: {
             query?: never;
             header?: never;
@@ -9973,41 +8095,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -10016,41 +8104,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -10059,46 +8113,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    workbench_get_against__int_job_id__against_post: {
+    get_against: {
         parameters: {
             query?: never;
             header?: never;
@@ -10128,41 +8148,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -10171,41 +8157,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -10214,46 +8166,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    workbench_get_next__int_job_id__next_post: {
+    get_next: {
         parameters: {
             query?: never;
             header?: never;
@@ -10283,41 +8201,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -10326,41 +8210,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -10369,46 +8219,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    workbench_get_beside__int_job_id__beside__string_name__post: {
+    get_beside: {
         parameters: {
             query?: never;
             header?: never;
@@ -10439,41 +8255,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -10482,41 +8264,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -10525,46 +8273,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    workbench_flywheel__int_job_id__flywheel_post: {
+    flywheel: {
         parameters: {
             query?: never;
             header?: never;
@@ -10594,41 +8308,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -10637,41 +8317,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -10680,46 +8326,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    workbench_moves__int_job_id__moves_post: {
+    moves: {
         parameters: {
             query?: never;
             header?: never;
@@ -10749,41 +8361,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -10792,41 +8370,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -10835,46 +8379,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    shelf_get_shelf_api_shelf_get: {
+    get_shelf: {
         parameters: {
             query?: {
                 archived?: boolean;
@@ -10905,12 +8415,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    shelf_add_part_api_shelf_post: {
+    add_part: {
         parameters: {
             query?: never;
             header?: never;
@@ -10938,41 +8448,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -10981,41 +8457,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -11024,46 +8466,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    shelf_get_part_api_shelf__int_part_id__get: {
+    get_part: {
         parameters: {
             query?: never;
             header?: never;
@@ -11089,41 +8497,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -11132,12 +8506,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    shelf_change_part_api_shelf__int_part_id__put: {
+    change_part: {
         parameters: {
             query?: never;
             header?: never;
@@ -11167,41 +8541,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -11210,41 +8550,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -11253,41 +8559,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -11296,41 +8568,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -11339,46 +8577,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    shelf_archive_part_api_shelf__int_part_id__archived_put: {
+    archive_part: {
         parameters: {
             query?: never;
             header?: never;
@@ -11408,41 +8612,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -11451,41 +8621,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -11494,41 +8630,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -11537,41 +8639,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -11580,46 +8648,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    shelf_export_shelf_api_shelf_csv_get: {
+    export_shelf: {
         parameters: {
             query?: never;
             header?: never;
@@ -11641,12 +8675,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    shelf_preview_csv_api_shelf_csv_preview_post: {
+    preview_csv: {
         parameters: {
             query?: never;
             header?: never;
@@ -11674,41 +8708,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -11717,41 +8717,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -11760,46 +8726,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    shelf_import_csv_api_shelf_csv_post: {
+    import_csv: {
         parameters: {
             query?: never;
             header?: never;
@@ -11827,41 +8759,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -11870,41 +8768,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -11913,46 +8777,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    shelf_offers_api_jobs__int_job_id__shelf_get: {
+    offers: {
         parameters: {
             query: {
                 slot: string;
@@ -11983,41 +8813,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -12026,41 +8822,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -12069,46 +8831,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    shelf_take_api_jobs__int_job_id__take_post: {
+    take: {
         parameters: {
             query?: never;
             header?: never;
@@ -12138,41 +8866,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -12181,41 +8875,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -12224,41 +8884,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -12267,46 +8893,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    finder_start_find_api_jobs__int_job_id__finds_post: {
+    start_find: {
         parameters: {
             query?: never;
             header?: never;
@@ -12336,41 +8928,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -12379,41 +8937,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -12422,46 +8946,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    finder_get_find_api_finds__int_run_id__get: {
+    get_find: {
         parameters: {
             query?: never;
             header?: never;
@@ -12487,41 +8977,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -12530,41 +8986,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -12573,46 +8995,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    finder_cancel_find_api_finds__int_run_id__delete: {
+    cancel_find: {
         parameters: {
             query?: never;
             header?: never;
@@ -12638,41 +9026,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -12681,41 +9035,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -12724,46 +9044,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    finder_compare_api_jobs__int_job_id__compare_post: {
+    compare: {
         parameters: {
             query?: never;
             header?: never;
@@ -12793,41 +9079,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -12836,41 +9088,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -12879,46 +9097,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_get_measure_api_jobs__int_job_id__measure_get: {
+    get_measure: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -12946,41 +9130,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -12989,12 +9139,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_preview_reading_api_jobs__int_job_id__readings_preview_post: {
+    preview_reading: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -13026,41 +9176,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -13069,41 +9185,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -13112,46 +9194,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_add_reading_api_jobs__int_job_id__readings_post: {
+    add_reading: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -13183,41 +9231,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -13226,41 +9240,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -13269,46 +9249,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_undo_reading_api_jobs__int_job_id__readings_undo_post: {
+    undo_reading: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -13340,41 +9286,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -13383,41 +9295,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -13426,46 +9304,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_redo_reading_api_jobs__int_job_id__readings_redo_post: {
+    redo_reading: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -13497,41 +9341,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -13540,41 +9350,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -13583,46 +9359,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_change_series_api_jobs__int_job_id__series_put: {
+    change_series: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -13654,41 +9396,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -13697,41 +9405,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -13740,41 +9414,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -13783,41 +9423,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -13826,46 +9432,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_begin_series_api_jobs__int_job_id__series_post: {
+    begin_series: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -13897,41 +9469,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -13940,41 +9478,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -13983,46 +9487,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_set_limit_api_jobs__int_job_id__limits_put: {
+    set_limit: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -14054,41 +9524,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -14097,41 +9533,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -14140,41 +9542,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -14183,41 +9551,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -14226,46 +9560,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_set_practice_api_jobs__int_job_id__practices_put: {
+    set_practice: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -14297,41 +9597,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -14340,41 +9606,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -14383,41 +9615,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -14426,41 +9624,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -14469,46 +9633,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_add_instrument_api_jobs__int_job_id__instruments_post: {
+    add_instrument: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -14540,41 +9670,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -14583,41 +9679,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -14626,46 +9688,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_archive_instrument_api_instruments__int_instrument_id__archived_put: {
+    archive_instrument: {
         parameters: {
             query?: never;
             header?: never;
@@ -14695,41 +9723,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -14738,41 +9732,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -14781,46 +9741,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_set_renewal_api_jobs__int_job_id__renewals_put: {
+    set_renewal: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -14852,41 +9778,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -14895,41 +9787,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -14938,41 +9796,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -14981,41 +9805,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -15024,46 +9814,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_drop_renewal_api_jobs__int_job_id__renewals_drop_post: {
+    drop_renewal: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -15095,41 +9851,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -15138,41 +9860,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -15181,41 +9869,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -15224,41 +9878,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -15267,46 +9887,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_say_api_jobs__int_job_id__record_post: {
+    say: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -15338,41 +9924,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -15381,41 +9933,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -15424,46 +9942,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_get_effects_api_jobs__int_job_id__effects_get: {
+    get_effects: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -15493,41 +9977,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -15536,12 +9986,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_take_effects_api_jobs__int_job_id__effects_post: {
+    take_effects: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -15573,41 +10023,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -15616,41 +10032,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -15659,41 +10041,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -15702,41 +10050,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -15745,46 +10059,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_get_history_api_jobs__int_job_id__measure_history_get: {
+    get_history: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -15812,41 +10092,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -15855,12 +10101,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_get_shop_history_api_measure_history_get: {
+    get_shop_history: {
         parameters: {
             query?: never;
             header?: never;
@@ -15884,12 +10130,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_read_gauge_api_instruments__int_instrument_id__gauge_post: {
+    read_gauge: {
         parameters: {
             query?: never;
             header?: never;
@@ -15919,41 +10165,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -15962,41 +10174,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -16005,46 +10183,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    measure_close_gauge_api_instruments__int_instrument_id__gauge_delete: {
+    close_gauge: {
         parameters: {
             query?: never;
             header?: never;
@@ -16070,41 +10214,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -16113,41 +10223,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -16156,46 +10232,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    bench_files_export_readings_api_jobs__int_job_id__readings_csv_get: {
+    export_readings: {
         parameters: {
             query?: never;
             header?: never;
@@ -16219,41 +10261,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -16262,12 +10270,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    bench_files_import_readings_api_jobs__int_job_id__readings_csv_post: {
+    import_readings: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -16299,41 +10307,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -16342,41 +10316,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -16385,46 +10325,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    bench_files_undo_import_api_jobs__int_job_id__readings_csv_undo_post: {
+    undo_import: {
         parameters: {
             query?: {
                 build?: "found" | "planned";
@@ -16456,41 +10362,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -16499,41 +10371,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -16542,46 +10380,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    bench_files_export_parts_api_jobs__int_job_id__parts_csv_get: {
+    export_parts: {
         parameters: {
             query?: never;
             header?: never;
@@ -16605,41 +10409,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -16648,12 +10418,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    fit_get_plan__int_job_id__plan_get: {
+    get_plan: {
         parameters: {
             query?: never;
             header?: never;
@@ -16679,41 +10449,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -16722,12 +10458,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    fit_say_of_plan__int_job_id__plan_post: {
+    say_of_plan: {
         parameters: {
             query?: never;
             header?: never;
@@ -16757,41 +10493,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -16800,41 +10502,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -16843,46 +10511,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    fit_from_paper__int_job_id__plan_paper_post: {
+    from_paper: {
         parameters: {
             query?: never;
             header?: never;
@@ -16912,41 +10546,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -16955,41 +10555,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -16998,46 +10564,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    fit_keep_step__int_job_id__plan_shop_step_put: {
+    keep_step: {
         parameters: {
             query?: never;
             header?: never;
@@ -17067,41 +10599,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -17110,41 +10608,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -17153,41 +10617,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -17196,41 +10626,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -17239,46 +10635,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    fit_plan_file__int_job_id__plan_file_get: {
+    plan_file: {
         parameters: {
             query?: never;
             header?: never;
@@ -17304,41 +10666,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -17347,12 +10675,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    fit_read_plan_file__int_job_id__plan_file_post: {
+    read_plan_file: {
         parameters: {
             query?: never;
             header?: never;
@@ -17382,41 +10710,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -17425,41 +10719,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -17468,46 +10728,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    fit_from_wrench__int_job_id__plan_wrench_post: {
+    from_wrench: {
         parameters: {
             query?: never;
             header?: never;
@@ -17537,41 +10763,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -17580,41 +10772,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -17623,46 +10781,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    fit_card__int_job_id__card_svg_get: {
+    card: {
         parameters: {
             query?: {
                 /** @description flywheel, cover or spring_bolts, or a joint of the bolt map. */
@@ -17693,41 +10817,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -17736,46 +10826,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    fit_card_pdf__int_job_id__card_pdf_get: {
+    card_pdf: {
         parameters: {
             query?: {
                 /** @description flywheel, cover or spring_bolts, or a joint of the bolt map. */
@@ -17806,41 +10862,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -17849,41 +10871,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No PDF here */
@@ -17892,46 +10880,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    fit_bags_pdf__int_job_id__bags_pdf_get: {
+    bags_pdf: {
         parameters: {
             query?: never;
             header?: never;
@@ -17957,41 +10911,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -18000,7 +10920,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No PDF here */
@@ -18009,46 +10929,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    fit_plan_pdf__int_job_id__plan_pdf_get: {
+    plan_pdf: {
         parameters: {
             query?: never;
             header?: never;
@@ -18074,41 +10960,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -18117,7 +10969,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No PDF here */
@@ -18126,46 +10978,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    learned_learned_learned_get: {
+    learned: {
         parameters: {
             query?: never;
             header?: never;
@@ -18189,12 +11007,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    sheet_sheet__int_job_id__sheet_html_get: {
+    sheet: {
         parameters: {
             query?: {
                 /** @description Instead of those the shop prefers. */
@@ -18227,41 +11045,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -18270,46 +11054,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    sheet_sheet_pdf__int_job_id__sheet_pdf_get: {
+    sheet_pdf: {
         parameters: {
             query?: {
                 /** @description Instead of those the shop prefers. */
@@ -18342,41 +11092,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -18385,41 +11101,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No PDF here */
@@ -18428,46 +11110,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    prove_get_prove__int_job_id__prove_get: {
+    get_prove: {
         parameters: {
             query?: never;
             header?: never;
@@ -18493,41 +11141,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -18536,12 +11150,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    prove_say_of_proof__int_job_id__prove_post: {
+    say_of_proof: {
         parameters: {
             query?: never;
             header?: never;
@@ -18571,41 +11185,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -18614,41 +11194,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -18657,46 +11203,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    prove_log_columns__int_job_id__log_columns_post: {
+    log_columns: {
         parameters: {
             query?: never;
             header?: never;
@@ -18722,41 +11234,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -18765,41 +11243,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -18808,41 +11252,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -18851,46 +11261,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    prove_close_fault__int_job_id__fault_close_post: {
+    close_fault: {
         parameters: {
             query?: never;
             header?: never;
@@ -18920,41 +11296,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -18963,41 +11305,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -19006,46 +11314,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    prove_read_drive__int_job_id__log_post: {
+    read_drive: {
         parameters: {
             query?: {
                 /** @description role:unit for every column in order, parted by commas; empty to go by the headings. */
@@ -19074,41 +11348,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -19117,41 +11357,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -19160,41 +11366,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -19203,46 +11375,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    prove_simulated_log__int_job_id__simulated_csv_get: {
+    simulated_log: {
         parameters: {
             query?: {
                 fault?: "none" | "slip" | "slip_hot" | "drag" | "judder" | "tyre";
@@ -19271,41 +11409,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -19314,41 +11418,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -19357,46 +11427,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    prove_handover__int_job_id__handover_html_get: {
+    handover: {
         parameters: {
             query?: {
                 /** @description One page for the owner instead of the whole. */
@@ -19425,41 +11461,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No such job */
@@ -19468,41 +11470,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -19511,46 +11479,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    prove_handover_pdf__int_job_id__handover_pdf_get: {
+    handover_pdf: {
         parameters: {
             query?: {
                 /** @description One page for the owner instead of the whole. */
@@ -19579,41 +11513,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -19622,41 +11522,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description No PDF here */
@@ -19665,46 +11531,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    prove_job_archive__int_job_id__archive_zip_get: {
+    job_archive: {
         parameters: {
             query?: never;
             header?: never;
@@ -19728,41 +11560,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -19771,12 +11569,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    prove_calendar__int_job_id__calendar_ics_get: {
+    calendar: {
         parameters: {
             query?: never;
             header?: never;
@@ -19800,41 +11598,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -19843,12 +11607,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    photos_get_photos__int_job_id__photos_get: {
+    get_photos: {
         parameters: {
             query?: never;
             header?: never;
@@ -19874,41 +11638,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -19917,46 +11647,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    photos_bring_photo__int_job_id__photos_post: {
+    bring_photo: {
         parameters: {
             query: {
                 /** @description `job`, or `check:`, `step:`, `bag:` and its name. */
@@ -19989,41 +11685,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -20032,41 +11694,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -20075,41 +11703,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Busy, or not done in time */
@@ -20118,46 +11712,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    photos_say_of_photo__int_job_id__photos__string_digest__put: {
+    say_of_photo: {
         parameters: {
             query?: never;
             header?: never;
@@ -20188,41 +11748,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -20231,46 +11757,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    photos_erase_photo__int_job_id__photos__string_digest__erased_post: {
+    erase_photo: {
         parameters: {
             query?: never;
             header?: never;
@@ -20301,41 +11793,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -20344,46 +11802,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    photos_get_photo__int_job_id__photos__string_digest__jpg_get: {
+    get_photo: {
         parameters: {
             query?: {
                 /** @description At most 480 dots a side. */
@@ -20413,41 +11837,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -20456,46 +11846,59 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    upkeep_get_backups_get: {
+    get_record: {
+        parameters: {
+            query?: {
+                /** @description Of one station only. */
+                station?: "" | "choose" | "measure" | "fit" | "prove" | "photos";
+                /** @description Of one part only, by its key or a name of it. */
+                part?: string;
+                /** @description Events to pass over. */
+                first?: number;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordOut"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_backups: {
         parameters: {
             query?: never;
             header?: never;
@@ -20519,12 +11922,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    upkeep_take_backup_post: {
+    take_backup: {
         parameters: {
             query?: never;
             header?: never;
@@ -20548,46 +11951,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    archive_get_archive_get: {
+    get_archive: {
         parameters: {
             query?: never;
             header?: never;
@@ -20609,12 +11978,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    archive_bring_archive_post: {
+    bring_archive: {
         parameters: {
             query?: never;
             header?: never;
@@ -20638,41 +12007,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -20681,41 +12016,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -20724,41 +12025,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -20767,41 +12034,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Busy, or not done in time */
@@ -20810,46 +12043,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    archive_begin_out_out_post: {
+    begin_out: {
         parameters: {
             query?: never;
             header?: never;
@@ -20873,46 +12072,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    archive_begin_in_in_post: {
+    begin_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -20936,46 +12101,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    archive_add_piece_in__string_name__put: {
+    add_piece: {
         parameters: {
             query: {
                 /** @description How much of the archive came before it [bytes]. */
@@ -21004,41 +12135,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Too large */
@@ -21047,41 +12144,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -21090,46 +12153,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    archive_read_in_in__string_name__read_post: {
+    read_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -21159,41 +12188,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -21202,46 +12197,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    archive_get_transfer_transfers__string_name__get: {
+    get_transfer: {
         parameters: {
             query?: never;
             header?: never;
@@ -21267,41 +12228,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -21310,12 +12237,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    archive_let_go_transfers__string_name__delete: {
+    let_go: {
         parameters: {
             query?: never;
             header?: never;
@@ -21341,41 +12268,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -21384,12 +12277,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    archive_fetch_out__string_name__zip_get: {
+    fetch: {
         parameters: {
             query?: never;
             header?: never;
@@ -21413,41 +12306,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -21456,46 +12315,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    shop_get_shop_get: {
+    get_shop: {
         parameters: {
             query?: never;
             header?: never;
@@ -21519,12 +12344,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    shop_set_shop_put: {
+    set_shop: {
         parameters: {
             query?: never;
             header?: never;
@@ -21552,41 +12377,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Changed elsewhere */
@@ -21595,41 +12386,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Cannot be taken */
@@ -21638,41 +12395,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Version not named */
@@ -21681,46 +12404,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/problem+json": {
-                        /**
-                         * Type
-                         * @default about:blank
-                         */
-                        type?: string;
-                        /** Title */
-                        title: string;
-                        /** Status */
-                        status: number;
-                        /** Detail */
-                        detail: string;
-                        /**
-                         * Errors
-                         * @default []
-                         */
-                        errors?: components["schemas"]["FaultOut"][];
-                        /**
-                         * Newest
-                         * @default null
-                         */
-                        newest?: number | null;
-                        /**
-                         * Seen
-                         * @default null
-                         */
-                        seen?: number | null;
-                        /**
-                         * Stands
-                         * @default null
-                         */
-                        stands?: {
-                            [key: string]: unknown;
-                        } | null;
-                    };
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    catalogue_api_catalogue_get: {
+    catalogue: {
         parameters: {
             query?: never;
             header?: never;
@@ -21744,12 +12433,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    job_file_schema_api_job_file_schema_json_get: {
+    job_file_schema: {
         parameters: {
             query?: never;
             header?: never;
@@ -21771,12 +12460,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
     };
-    health_healthz_get: {
+    health: {
         parameters: {
             query?: never;
             header?: never;
@@ -21800,7 +12489,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Problem"][];
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };

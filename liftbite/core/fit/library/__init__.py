@@ -10,12 +10,42 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 
 from liftbite.core.fit.library import before, bench, fill, fit_car, motorcycle, take_down
 from liftbite.core.fit.step import Step
+from liftbite.core.job.parts import PARTS
 
 #: Key -> step, in the order of work.
 LIBRARY: Mapping[str, Step] = {
     step.key: step for module in (before, take_down, motorcycle, bench, fit_car, fill) for step in module.STEPS
 }
+
+
+def refuse_unfinished(step: Step, known: Collection[str]) -> None:
+    """Refuses a step that does not say all it must, when the library is loaded.
+
+    Parameters
+    ----------
+    step : the step
+    known : keys of the steps there are
+
+    Raises
+    ------
+    ValueError : what is missing, in a sentence for the one who adds it
+    """
+
+    def must(holds: object, says: str) -> None:
+        if not holds:
+            raise ValueError(f"step “{step.key}”: {says}")
+
+    must(step.title, "say what to do: title")
+    for part in (*step.parts, *filter(None, (step.part,))):
+        must(part in PARTS, f"“{part}” is no part; add it to core/job/parts.py, or name one of its keys")
+    for need in step.needs:
+        must(need.removeprefix("back:") in known, f"comes after “{need}”, which is no step")
+    must(step.evidence != "bolts" or step.joint, "bolts that prove it name their joint: joint")
+
+
+for _step in LIBRARY.values():
+    refuse_unfinished(_step, LIBRARY)

@@ -79,7 +79,7 @@ ROWS = (
           group="strength"),
     Input("gear_ratio_into", "Missed shift, gear hit", "-", "", 0, 20, (1, 5), "Ratio of the lowest gear that can be caught.", above=True,
           group="strength"),
-    Input("balance_grade", "Balance grade", "m/s", "m/s", 0, 0.1, (0.0005, 0.02),
+    Input("balance_grade", "Balance grade", "m/s of G", "m/s", 0, 0.1, (0.0005, 0.02),
           "Quality grade as a speed: G 6.3 is 0.0063 m/s.", above=True,
           group="balance"),
     Input("rotating_mass", "Mass balanced together", "kg", "kg", 0, 200, (1, 40), "Flywheel with cover.", above=True,

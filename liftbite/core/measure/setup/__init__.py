@@ -24,9 +24,9 @@ from pkgutil import iter_modules
 from types import MappingProxyType
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.check import LimitName
 from liftbite.core.measure.checks import CHECKS
-from liftbite.core.measure.judgement import Readings
+from liftbite.core.measure.limit import LimitName
+from liftbite.core.measure.reading import Readings
 from liftbite.core.measure.setup.calculation import Asked, Calculation, Told, within
 
 

@@ -12,13 +12,14 @@ from dataclasses import dataclass
 from math import hypot
 
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build, both
-from liftbite.core.measure.check import Limit
+from liftbite.core.job.build import Build
 from liftbite.core.measure.effect import Effect, EffectOf
-from liftbite.core.measure.judgement import Readings, values_of
+from liftbite.core.measure.limit import Limit
+from liftbite.core.measure.reading import Readings, values_of
 from liftbite.core.measure.setup.calculation import Calculation, Told, mm, right
 from liftbite.core.units.constants import ATMOSPHERE
 from liftbite.core.units.read import from_si
+from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure
 
 #: Doubt of where a master's port closes [m] [practice].
@@ -159,6 +160,6 @@ def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effec
 
 
 CALCULATION = Calculation(
-    "air", "Trapped air", ("slave_travel",), "the hydraulics of this job and the travel", work_out, tell,
+    "air", "Trapped air", "fluid", ("slave_travel",), "the hydraulics of this job and the travel", work_out, tell,
     effects={"slave_travel": EffectOf(_effects)},
 )  # fmt: skip

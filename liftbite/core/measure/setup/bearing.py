@@ -20,7 +20,7 @@ import numpy as np
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
-from liftbite.core.measure.judgement import Readings, values_of
+from liftbite.core.measure.reading import Readings, values_of
 from liftbite.core.measure.setup.calculation import (
     MOST_PIECES,
     Asked,
@@ -358,7 +358,7 @@ FITTED: Mapping[str, tuple[str, tuple[int, ...] | None]] = {
 }
 
 CALCULATION = Calculation(
-    "bearing", "Reserve of a concentric bearing", ("depth_x", "depth_y", "spacers"), "X and Y, once each",
+    "bearing", "Reserve of a concentric bearing", "bearing", ("depth_x", "depth_y", "spacers"), "X and Y, once each",
     work_out, tell,
     Asked("depth_x", "fitted", "Under the bearing", {name: words for name, (words, _) in FITTED.items()}),
     {"depth_x": EffectOf(lambda *_: [], told=_effects)}, "depth_x",

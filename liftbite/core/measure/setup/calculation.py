@@ -19,11 +19,12 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Any, Literal, TypeAlias
 
-from liftbite.core.job.build import Build, both_fine
-from liftbite.core.measure.check import LimitName
+from liftbite.core.job.build import Build
 from liftbite.core.measure.effect import EffectOf
-from liftbite.core.measure.judgement import Readings
+from liftbite.core.measure.limit import LimitName
+from liftbite.core.measure.reading import Readings
 from liftbite.core.units.read import from_si
+from liftbite.core.units.sentence import both_fine
 from liftbite.core.units.show import figure
 
 #: More pieces than this are not tried in every combination.
@@ -164,6 +165,7 @@ class Calculation:
     Attributes
     ----------
     name, label : name in the record, name on screen
+    part : key of the part that is put right where it does not come right
     checks : the checks that feed it
     waits_for : what it waits for while readings are missing
     work_out : build, readings in force and what was asked to what it comes to; None while readings are missing
@@ -175,6 +177,7 @@ class Calculation:
 
     name: str
     label: str
+    part: str
     checks: tuple[str, ...]
     waits_for: str
     work_out: Callable[[Build, Readings, Mapping[str, str]], Any]

@@ -13,7 +13,7 @@ from dataclasses import dataclass
 from itertools import combinations
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.judgement import Readings, values_of
+from liftbite.core.measure.reading import Readings, values_of
 from liftbite.core.measure.setup.calculation import (
     MOST_PIECES,
     Asked,
@@ -113,7 +113,8 @@ BEHIND: Mapping[str, tuple[str, tuple[int, ...] | None]] = {
 }
 
 CALCULATION = Calculation(
-    "end_float", "End float of the input shaft", ("end_float", "retainer_shims"), "the end float", work_out, tell,
+    "end_float", "End float of the input shaft", "retainer_shims", ("end_float", "retainer_shims"),
+    "the end float", work_out, tell,
     Asked("end_float", "behind", "Behind the retainer", {name: words for name, (words, _) in BEHIND.items()}),
     window_of="end_float",
 )  # fmt: skip

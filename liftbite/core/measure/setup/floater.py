@@ -17,9 +17,9 @@ import numpy as np
 from liftbite.core.arrangements.floater_stop.stands import inner_gap, outer_gap
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
-from liftbite.core.measure.check import Limit
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
-from liftbite.core.measure.judgement import Readings, values_of
+from liftbite.core.measure.limit import Limit
+from liftbite.core.measure.reading import Readings, values_of
 from liftbite.core.measure.setup.calculation import (
     MOST_PIECES,
     Asked,
@@ -260,7 +260,7 @@ def _worst_stand(gaps: Sequence[float], why: str) -> Effect:
 
 
 CALCULATION = Calculation(
-    "floater", "Stands of the floater", ("floater_gap", "floater_shims"), "all three stands", work_out, tell,
+    "floater", "Stands of the floater", "floater", ("floater_gap", "floater_shims"), "all three stands", work_out, tell,
     Asked("floater_gap", "shims", "A shim sits", {
         "": "not said: both ways shown",
         "raises": "under the stand: it raises the stop",

@@ -13,9 +13,9 @@ from dataclasses import dataclass, replace
 
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
-from liftbite.core.measure.check import Limit
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
-from liftbite.core.measure.judgement import Readings, values_of
+from liftbite.core.measure.limit import Limit
+from liftbite.core.measure.reading import Readings, values_of
 from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Told, mm, right, said
 from liftbite.core.units.show import figure
 
@@ -198,7 +198,7 @@ def _heights_effects(build: Build, readings: Readings, limits: Sequence[Limit]) 
 
 
 CALCULATION = Calculation(
-    "cut", "Height of the flywheel", ("face_cut", "seat_cut", "flywheel_heights"),
+    "cut", "Height of the flywheel", "flywheel", ("face_cut", "seat_cut", "flywheel_heights"),
     "what came off the face or the seat, or the heights of both wheels", work_out, tell,
     effects={"face_cut": EffectOf(_cut_effects, once=True), "flywheel_heights": EffectOf(_heights_effects, once=True)},
 )  # fmt: skip

@@ -13,11 +13,12 @@ from dataclasses import dataclass
 from math import asin
 
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build, both
-from liftbite.core.measure.check import Limit
+from liftbite.core.job.build import Build
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
-from liftbite.core.measure.judgement import Readings, values_of
+from liftbite.core.measure.limit import Limit
+from liftbite.core.measure.reading import Readings, values_of
 from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Told, mm, right, said
+from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure
 
 
@@ -154,6 +155,7 @@ def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effec
 CALCULATION = Calculation(
     "fork",
     "Fork with the new bearing",
+    "fork",
     ("bearing_height",),
     "both heights, and this job's fork ratio",
     work_out,

@@ -13,7 +13,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.judgement import Readings, values_of
+from liftbite.core.measure.reading import Readings, values_of
 from liftbite.core.measure.setup.calculation import Calculation, Remark, Told, mm, right, said
 
 #: Where it is read, by the clock, seen from behind the gearbox; and the two lengths that turn gaps into a move.
@@ -101,5 +101,5 @@ def tell(found: HousingGap) -> Told:
 
 
 CALCULATION = Calculation(
-    "housing_gap", "Gap of the gearbox", ("housing_gap",), "the gap at all four places", work_out, tell
+    "housing_gap", "Gap of the gearbox", "gearbox", ("housing_gap",), "the gap at all four places", work_out, tell
 )

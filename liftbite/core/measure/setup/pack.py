@@ -11,9 +11,9 @@ from dataclasses import dataclass
 import numpy as np
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.check import Limit
 from liftbite.core.measure.effect import Effect, EffectOf
-from liftbite.core.measure.judgement import Readings, mean_by_item
+from liftbite.core.measure.limit import Limit
+from liftbite.core.measure.reading import Readings, mean_by_item
 from liftbite.core.measure.setup.calculation import Calculation, Told, right, said
 
 #: A plain plate that differs from the common one by more than this is of another thickness [m]; our own choice.
@@ -84,6 +84,7 @@ def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effec
 CALCULATION = Calculation(
     "pack",
     "Order of the pack",
+    "plates",
     ("plate_count", "plain_thickness"),
     "counts or plain plates",
     work_out,

@@ -12,10 +12,10 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from liftbite.core.job.build import Build
-from liftbite.core.measure.check import Limit
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
-from liftbite.core.measure.judgement import Readings, values_of
+from liftbite.core.measure.limit import Limit
+from liftbite.core.measure.reading import Readings, values_of
 from liftbite.core.measure.setup.calculation import Calculation, SetUp, Told, mm, right, said
 
 
@@ -117,7 +117,7 @@ def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effec
 
 
 CALCULATION = Calculation(
-    "shaft", "Reach of the input shaft", ("shaft_reach",),
+    "shaft", "Reach of the input shaft", "input_shaft", ("shaft_reach",),
     "all its depths, none left out: key 0 where there is no plate", work_out, tell,
     effects={"shaft_reach": EffectOf(_effects)}, window_of="shaft_reach",
 )  # fmt: skip

@@ -18,12 +18,13 @@ import numpy as np
 
 from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build, both
-from liftbite.core.measure.judgement import Reading, Readings
+from liftbite.core.job.build import Build
+from liftbite.core.measure.reading import Reading, Readings
 from liftbite.core.measure.setup.air import PORT_DOUBT
 from liftbite.core.measure.setup.calculation import Calculation, Remark, Told, mm, right, said
 from liftbite.core.quantities.torque_curve import Array
 from liftbite.core.units.constants import ATMOSPHERE
+from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure
 
 #: Check -> how far down the pedal it is read [-].
@@ -307,6 +308,6 @@ def _pressing(found: Shortfall) -> _Part:
 
 
 CALCULATION = Calculation(
-    "travel", "Travel against the stroke", ("slave_travel_half", "slave_travel", "bite_point", "pedal_force"),
+    "travel", "Travel against the stroke", "slave", ("slave_travel_half", "slave_travel", "bite_point", "pedal_force"),
     "the stroke of this job, and a travel or a bite point", work_out, tell,
 )  # fmt: skip

@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from typing import Any
 
 from liftbite.core.job.build import build_of
-from liftbite.core.measure.judgement import Reading
+from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.setup import CALCULATIONS
 from liftbite.core.measure.setup.calculation import Told
 from tests.jobs import FULL, entries

@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from liftbite.core.job.build import build_of
-from liftbite.core.measure.judgement import Reading
+from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.setup.air import air_left, trapped_air
 from tests.core.measure.setup.steps import FORK_CAR, taken, told
 from tests.core.test_every_quantity import CABLE_CAR

@@ -7,8 +7,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from liftbite.core.job.build import build_of
-from liftbite.core.measure.check import LimitName
 from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.limit import LimitName
 from liftbite.core.measure.setup import CALCULATIONS, told_of
 from liftbite.core.measure.setup.bearing import bearing_stacks
 from liftbite.core.measure.setup.calculation import Told, pieces_of, within

@@ -5,7 +5,7 @@ from __future__ import annotations
 import pytest
 
 from liftbite.core.job.build import build_of
-from liftbite.core.measure.judgement import Reading
+from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.setup import pack
 from tests.core.measure.setup.steps import told
 from tests.jobs import MOTORCYCLE, entries

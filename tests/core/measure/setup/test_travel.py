@@ -7,7 +7,7 @@ import pytest
 
 from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.job.build import Build, build_of
-from liftbite.core.measure.judgement import Reading
+from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.setup import CALCULATIONS
 from liftbite.core.measure.setup.travel import Point, Shortfall, causes_of
 from tests.core.measure.setup.steps import FORK_CAR, told

@@ -46,7 +46,7 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: Say }) 
             {each.open && "▲ "}
             <b>
               {each.kind === "bag" ? `Bag ${each.number}: ` : `${labelOf(each.kind)}: `}
-              {each.key}
+              {each.label}
             </b>{" "}
             {each.words || (each.open && "unexplained")}{" "}
             <span className="text-note text-soft">{each.who}</span>

@@ -119,7 +119,9 @@ function Step({ step }: { step: WorkingStep }) {
                   )}
                   <Origin mark={term.mark} typed={term.typeset} why={term.why} />
                 </td>
-                <td className="figure text-right">{term.words ?? term.si}</td>
+                <td className="figure text-right">
+                  {term.words ?? (term.value ? <Figure value={term.value} /> : "—")}
+                </td>
               </tr>
             ))}
           </tbody>

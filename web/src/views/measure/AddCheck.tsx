@@ -1,27 +1,53 @@
 import { type FormEvent, useState } from "react";
+import type { Measure } from "@/api/client";
+import { Labelled } from "@/components/Labelled";
 import type { Send } from "./send";
 
+const KINDS = ["figure", "look", "go or no go"] as const;
+type Kind = (typeof KINDS)[number];
+const LABEL: Record<Kind, string> = { figure: "A figure", look: "A look", "go or no go": "Go or no go" };
 const FIELDS = [
-  ["label", "What is measured", "Sensor gap"],
-  ["part", "On which part", "Flywheel"],
-  ["unit", "Unit", "mm"],
-  ["least", "At least", "0.6"],
-  ["most", "At most", "1.0"],
-  ["places", "Places", "3, or At 12, At 4, At 8"],
+  { name: "label", label: "What is measured or looked at", example: "Sensor gap", of: KINDS },
+  { name: "part", label: "On which part", example: "Flywheel", of: KINDS },
+  { name: "unit", label: "Unit", example: "mm", of: ["figure"] },
+  { name: "least", label: "At least", example: "0.6", of: ["figure"] },
+  { name: "most", label: "At most", example: "1.0", of: ["figure"] },
+  {
+    name: "grades",
+    label: "Conditions, each with what it comes to",
+    example: "none = reuse; a ring = watch; all over = renew",
+    of: ["look"],
+  },
+  { name: "places", label: "Places", example: "3, or At 12, At 4, At 8", of: KINDS },
+  { name: "how", label: "How it is taken", example: "Feeler between sensor and ring", of: KINDS },
 ] as const;
+type Name = (typeof FIELDS)[number]["name"];
+const NOTHING: Record<Name, string> = {
+  label: "",
+  part: "",
+  unit: "",
+  least: "",
+  most: "",
+  grades: "",
+  places: "",
+  how: "",
+};
+const WIDE: readonly Name[] = ["label", "grades", "places", "how"];
 
-type Said = Record<(typeof FIELDS)[number][0], string>;
-const NOTHING: Said = { label: "", part: "", unit: "", least: "", most: "", places: "" };
-
-/** A check that this job asks for beside those of its layout. */
-export function AddCheck({ send }: { send: Send }) {
+/** A check that this job asks for beside those of its layout: a figure, a look, or a gauge that goes or does not. */
+export function AddCheck({ bench, send }: { bench: Measure; send: Send }) {
+  const [kind, setKind] = useState<Kind>("figure");
   const [said, setSaid] = useState(NOTHING);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const shown = FIELDS.filter(({ of }) => (of as readonly Kind[]).includes(kind));
   const add = async (event: FormEvent) => {
     event.preventDefault();
-    const { label, ...rest } = said;
+    const words = Object.fromEntries(
+      shown.filter(({ name }) => name !== "label").map(({ name }) => [name, said[name]]),
+    );
+    if (kind === "figure") words.unit ||= "mm";
     const refused = await send({
-      record: { kind: "own", key: label, said: { ...rest, unit: rest.unit || "mm", answer: "asked" } },
+      record: { kind: "own", key: said.label, said: { ...words, kind, answer: "asked" } },
     });
     setTrouble(refused);
     if (refused === null) setSaid(NOTHING);
@@ -32,18 +58,38 @@ export function AddCheck({ send }: { send: Send }) {
         Add a check of this job
       </summary>
       <form className="grid grid-cols-2 gap-2 pb-3" onSubmit={(event) => void add(event)}>
-        {FIELDS.map(([name, label, example]) => (
-          <label key={name} className={name === "label" || name === "places" ? "col-span-2" : ""}>
-            <span className="text-note">{label}</span>
-            <input
+        <fieldset className="col-span-2 flex flex-wrap gap-x-4">
+          <legend className="text-note">Kind of check</legend>
+          {KINDS.map((each) => (
+            <label key={each} className="inline-flex min-h-11 items-center gap-2">
+              <input
+                type="radio"
+                name="kind"
+                checked={kind === each}
+                onChange={() => setKind(each)}
+                className="size-5"
+              />
+              {LABEL[each]}
+            </label>
+          ))}
+        </fieldset>
+        {shown.map(({ name, label, example }) => (
+          <div key={name} className={WIDE.includes(name) ? "col-span-2" : ""}>
+            <Labelled
+              label={label}
               value={said[name]}
               maxLength={name === "label" ? 60 : 200}
               placeholder={example}
-              onChange={(event) => setSaid({ ...said, [name]: event.target.value })}
-              className="h-11 w-full rounded-cut border border-line bg-sheet px-2 placeholder:text-soft placeholder:italic"
+              list={name === "part" ? "parts-of-check" : undefined}
+              onText={(text) => setSaid({ ...said, [name]: text })}
             />
-          </label>
+          </div>
         ))}
+        <datalist id="parts-of-check">
+          {bench.parts.map(({ name, label }) => (
+            <option key={name} value={label} />
+          ))}
+        </datalist>
         <button type="submit" className="button col-span-2 min-h-11" disabled={!said.label.trim()}>
           Add the check
         </button>

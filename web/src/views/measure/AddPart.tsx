@@ -1,9 +1,10 @@
 import { useState } from "react";
+import type { Measure } from "@/api/client";
 import { Labelled } from "@/components/Labelled";
 import type { Send } from "./send";
 
 /** A part that no reading asks for: it is old, or known to be weak. */
-export function AddPart({ send }: { send: Send }) {
+export function AddPart({ bench, send }: { bench: Measure; send: Send }) {
   const [part, setPart] = useState("");
   const [reason, setReason] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -28,7 +29,12 @@ export function AddPart({ send }: { send: Send }) {
           void add();
         }}
       >
-        <Labelled label="Part" value={part} maxLength={100} onText={setPart} />
+        <Labelled label="Part" list="parts-to-add" value={part} maxLength={100} onText={setPart} />
+        <datalist id="parts-to-add">
+          {bench.parts.map(({ name, label }) => (
+            <option key={name} value={label} />
+          ))}
+        </datalist>
         <Labelled
           label="Why"
           value={reason}

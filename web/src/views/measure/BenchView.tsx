@@ -68,7 +68,7 @@ export function BenchView() {
           </button>
         </p>
         <CheckList bench={bench} now={check.name} onCheck={go} />
-        <AddCheck send={send} />
+        <AddCheck bench={bench} send={send} />
         <label className="mt-2 block text-note">
           This job goes as far as
           <select

@@ -34,12 +34,12 @@ function ByPart({
   now: string;
   onCheck: (name: string) => void;
 }) {
-  const parts = [...new Set(checks.map((check) => check.part))];
+  const parts = [...new Set(checks.map((check) => check.part_label))];
   return parts.map((part) => (
     <section key={part} className="mb-3">
       <h2 className="lettering border-b border-ink pb-0.5">{part}</h2>
       {checks
-        .filter((check) => check.part === part)
+        .filter((check) => check.part_label === part)
         .map((check) => (
           <Line key={check.name} check={check} now={check.name === now} onCheck={onCheck} />
         ))}

@@ -35,11 +35,11 @@ export function DecideView() {
   );
 }
 
-const WORK: Record<string, string> = {
+const WORK: Record<Measure["needs"][number]["work"], string> = {
   get: "To get",
-  "dress or machine": "To dress or machine",
-  "put right": "To put right",
-  "measure better": "To measure better",
+  dress: "To dress or machine",
+  put_right: "To put right",
+  measure: "To measure better",
 };
 
 /** What the customer complains of, and which findings explain it. */
@@ -95,18 +95,18 @@ function Needs({ bench, send }: { bench: Measure; send: Send }) {
       )}
       {works.map((work) => (
         <div key={work} className="mt-2">
-          <h2 className="lettering">{WORK[work] ?? work}</h2>
+          <h2 className="lettering">{WORK[work]}</h2>
           <ul>
             {bench.needs
               .filter((need) => need.work === work)
               .map((need) => (
                 <li key={need.part} className="border-b border-hair py-1.5" data-part={need.part}>
-                  <b className={need.said?.answer === "struck" ? "line-through" : ""}>{need.part}</b>
+                  <b className={need.said?.answer === "struck" ? "line-through" : ""}>{need.label}</b>
                   {need.plan && need.said?.answer !== "struck" && (
                     <button
                       type="button"
                       className="button float-right"
-                      aria-label={`Plan it: ${need.part}`}
+                      aria-label={`Plan it: ${need.label}`}
                       onClick={() => need.plan && actions.put([need.plan])}
                     >
                       Plan it
@@ -116,7 +116,7 @@ function Needs({ bench, send }: { bench: Measure; send: Send }) {
                     <button
                       type="button"
                       className="button float-right clear-right"
-                      aria-label={`Take it off: ${need.part}`}
+                      aria-label={`Take it off: ${need.label}`}
                       onClick={() =>
                         void send({
                           record: { kind: "own part", key: need.added, said: { answer: "open" } },
@@ -137,7 +137,7 @@ function Needs({ bench, send }: { bench: Measure; send: Send }) {
           </ul>
         </div>
       ))}
-      <AddPart send={send} />
+      <AddPart bench={bench} send={send} />
       {plans.length > 0 && (
         <p className="mt-2 text-note">
           What is planned as renewed goes in new: what was read of the old one then counts as found only.

@@ -13,8 +13,6 @@ const FIELDS = [
 ] as const;
 type Name = (typeof FIELDS)[number]["name"];
 
-const COMMON = ["Pilot bearing", "Rear main seal", "Input shaft seal", "Release bearing", "Fork and pivot"];
-
 /** Renew now, or take the chance of coming back: the user's own figures, and the sum. */
 export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
   const [part, setPart] = useState("");
@@ -42,7 +40,7 @@ export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
         <div key={sum.part} className="border-b border-hair py-1.5" data-part={sum.part}>
           <p className="flex items-baseline justify-between gap-3">
             <span>
-              <b>{sum.part}</b>: {sum.pays ? "renew it now" : "leave it"}
+              <b>{sum.label}</b>: {sum.pays ? "renew it now" : "leave it"}
             </span>
             <button
               type="button"
@@ -90,8 +88,8 @@ export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
             className="block h-11 w-full rounded-cut border border-line bg-sheet px-2"
           />
           <datalist id="parts-open">
-            {COMMON.map((each) => (
-              <option key={each} value={each} />
+            {bench.parts.map(({ name, label }) => (
+              <option key={name} value={label} />
             ))}
           </datalist>
         </label>

@@ -167,7 +167,8 @@ function Likely({ cause }: { cause: Cause }) {
           </p>
           {cause.found ? (
             <p className="text-note" data-testid="closed">
-              {cause.closes.parts.length > 0 && `On the list: ${cause.closes.parts.join(", ")}. `}
+              {cause.closes.parts.length > 0 &&
+                `On the list: ${cause.closes.parts.map(({ label }) => label).join(", ")}. `}
               {cause.closes.scope_label &&
                 `The job goes as far as: ${cause.closes.scope_label.toLowerCase()}. `}
               <Link className="plain-link" to={`/jobs/${job.id}/measure/decide`}>
@@ -180,7 +181,9 @@ function Likely({ cause }: { cause: Cause }) {
             </p>
           ) : (
             cause.closes.parts.length > 0 && (
-              <p className="text-note text-soft">Closes into: {cause.closes.parts.join(", ")}.</p>
+              <p className="text-note text-soft">
+                Closes into: {cause.closes.parts.map(({ label }) => label).join(", ")}.
+              </p>
             )
           )}
           {trouble && <p role="alert">▲ {trouble}</p>}

@@ -1,0 +1,50 @@
+"""The OpenAPI document: what the framework gathers, made readable.
+
+- `document`   of the application
+
+Operations go by what they do, problems stand once, a body that cannot be read is a problem document as well.
+"""
+
+from __future__ import annotations
+
+import copy
+import re
+from typing import Any
+
+from flask import Flask
+from flask_openapi3 import OpenAPI
+
+from liftbite.api.problems import MEDIA_TYPE, TYPES, FaultOut, Problem, urn
+
+_PROBLEM = {"$ref": "#/components/schemas/Problem"}
+
+
+def document(app: OpenAPI) -> dict[str, Any]:
+    """The OpenAPI document."""
+    found: dict[str, Any] = copy.deepcopy(app.api_doc)
+    names = _operations(app)
+    for path, methods in found["paths"].items():
+        for method, operation in methods.items():
+            operation["operationId"] = names[method.upper(), path]
+            for status, response in operation["responses"].items():
+                if int(status) >= 400:
+                    response["content"] = {MEDIA_TYPE: {"schema": _PROBLEM}}
+    schemas = found["components"]["schemas"]
+    for model in (Problem, FaultOut):
+        schema = model.model_json_schema(ref_template="#/components/schemas/{model}")
+        schema.pop("$defs", None)
+        schemas[model.__name__] = schema
+    schemas["Problem"]["description"] += "\n\n" + "\n".join(
+        f"- `{urn(code)}`: {means}" for code, means in TYPES.items()
+    )
+    return found
+
+
+def _operations(app: Flask) -> dict[tuple[str, str], str]:
+    """Method and path -> what the operation goes by: the view's name, with its station where two have one name."""
+    rules = [(rule, re.sub(r"<(?:\w+:)?(\w+)>", r"{\1}", rule.rule)) for rule in app.url_map.iter_rules()]
+    views = [(method, path, rule.endpoint) for rule, path in rules for method in rule.methods or ()]
+    plain = {endpoint: endpoint.rpartition(".")[2] for _, _, endpoint in views}
+    counted = list(plain.values())
+    names = {e: n if counted.count(n) == 1 else e.replace(".", "_") for e, n in plain.items()}
+    return {(method, path): names[endpoint] for method, path, endpoint in views}

@@ -1,0 +1,136 @@
+"""A flywheel: thickness, step, face, bolts, ring gear, what was cut, weight and swing."""
+
+from __future__ import annotations
+
+from liftbite.core.measure.check import Check, Swept
+from liftbite.core.measure.checks.shared import SAG, SWEEP_PLACES, fixed, has, is_car, look, manual, practice
+from liftbite.core.measure.effect import EffectOf
+from liftbite.core.measure.enters import swing_enters, weight_enters
+from liftbite.core.measure.grades import BOLTED, FACE, FIRM, TEETH
+from liftbite.core.units.constants import THOU
+
+CHECKS = (
+    Check(
+        "flywheel_thickness",
+        "flywheel",
+        "Thickness at the face",
+        "Face to crank flange, at the face.",
+        wanted=is_car,
+        places=fixed("At 12", "At 4", "At 8"),
+        limits=(manual("new"), manual("least")),
+        usual=(5e-3, 0.12),
+        enters=("flywheel_thickness",),
+    ),
+    Check(
+        "flywheel_step",
+        "flywheel",
+        "Step, seat to face",
+        "From the cover's seat down to the friction face; up is minus. Both levels are cut alike.",
+        suited=("depth_gauge", "caliper"),
+        wanted=is_car,
+        places=fixed("At 12", "At 4", "At 8"),
+        usual=(-0.06, 0.06),
+        limits=(manual("least"), manual("most")),
+        if_failed="dress or resurface",
+    ),
+    look(
+        "flywheel_face",
+        "flywheel",
+        "Face",
+        "Spots, checks, grooves; dye where a crack is feared.",
+        FACE,
+        is_car,
+        causes=(
+            "glazed",
+            "hot_spots",
+        ),
+    ),
+    look(
+        "flywheel_bolts",
+        "flywheel_bolts",
+        "Bolts and their holes",
+        "Each bolt by thread and shank, each hole and dowel; the manual says which are used once.",
+        BOLTED,
+        is_car,
+    ),
+    look("flywheel_insert", "insert", "Fasteners", "Each one, with the wrench.", FIRM, has("friction insert")),
+    look("ring_gear", "ring_gear", "Teeth", "All round, both ends of the teeth.", TEETH, is_car),
+    Check(
+        "flywheel_runout",
+        "flywheel",
+        "Face runout",
+        f"Dial at the rim of the face. {SAG}",
+        "sweep",
+        suited=("dial",),
+        places=SWEEP_PLACES,
+        wanted=is_car,
+        usual=(-3e-3, 3e-3),
+        if_failed="dress or resurface",
+        limits=(practice("most", 5 * THOU, "0.005 in at the rim"),),
+        causes=("hot_spots",),
+        swept=Swept(
+            "flywheel_face_runout", "flywheel_face_limit", face=True, meant_at=("flywheel_diameter", "the rim")
+        ),
+    ),
+    Check(
+        "face_cut",
+        "flywheel",
+        "Cut from the friction face",
+        "What the machinist took off the face.",
+        "figure",
+        wanted=is_car,
+        usual=(0, 3e-3),
+        set_up=True,
+    ),
+    Check(
+        "seat_cut",
+        "flywheel",
+        "Cut from the cover's seat",
+        "What the machinist took off the seat.",
+        "figure",
+        wanted=is_car,
+        usual=(0, 3e-3),
+        set_up=True,
+    ),
+    Check(
+        "flywheel_heights",
+        "flywheel",
+        "Height, the one out and the one in",
+        "From the crank's flange to the face, and to the cover's seat, of both wheels.",
+        "figure",
+        suited=("depth_gauge", "caliper", "rule"),
+        wanted=is_car,
+        usual=(5e-3, 0.12),
+        places=fixed("Face, comes out", "Face, goes in", "Seat, comes out", "Seat, goes in"),
+        set_up=True,
+    ),
+    Check(
+        "flywheel_weight",
+        "flywheel",
+        "Weight",
+        "On the bench scale, bolts and dowels out.",
+        "figure",
+        unit="kg",
+        field_unit="kg",
+        suited=("scale",),
+        wanted=is_car,
+        usual=(1.5, 25),
+        enters=("flywheel_mass",),
+        effect=EffectOf(weight_enters),
+    ),
+    Check(
+        "flywheel_swing",
+        "flywheel",
+        "Twenty swings on three wires",
+        "Level on three equal wires, small twists, there and back twenty times.",
+        "figure",
+        unit="s",
+        field_unit="s",
+        suited=("stopwatch",),
+        wanted=is_car,
+        usual=(6, 120),
+        places=fixed("First time", "Second time", "Third time"),
+        enters=("swing_period",),
+        effect=EffectOf(swing_enters),
+    ),
+)

@@ -1,0 +1,113 @@
+"""A wet pack: plates by thickness, warp, colour and count."""
+
+from __future__ import annotations
+
+from liftbite.core.measure.check import Check
+from liftbite.core.measure.checks.shared import (
+    fixed,
+    friction_plates,
+    is_motorcycle,
+    look,
+    manual,
+    plain_plates,
+    practice,
+    spots,
+)
+from liftbite.core.measure.effect import EffectOf
+from liftbite.core.measure.enters import plates_enter, worst_enters
+from liftbite.core.measure.grades import BURNT, SPOTS
+from liftbite.core.measure.limits import plate_limits
+
+CHECKS = (
+    Check(
+        "plate_thickness",
+        "friction_plates",
+        "Thickness",
+        "At the facing, never across a groove; three places round each plate, plates kept in order.",
+        suited=("caliper", "micrometer"),
+        wanted=is_motorcycle,
+        usual=(1e-3, 6e-3),
+        places=spots("Plate", friction_plates, "place 1", "place 2", "place 3"),
+        limits=(practice("new", 3.0e-3, "3.0 mm, 2.9 to 3.1 is fine"), practice("least", 2.8e-3)),
+        if_failed="renew as set",
+        whole="plate set",
+        causes=("thin_plates",),
+        enters=("wear",),
+        effect=EffectOf(plates_enter),
+        of_job=plate_limits,
+    ),
+    look(
+        "plate_condition",
+        "friction_plates",
+        "Tabs and smell",
+        "Plate by plate: look at the tabs, smell it.",
+        BURNT,
+        is_motorcycle,
+        places=spots("Plate", friction_plates),
+        whole="plate set",
+        causes=("thin_plates",),
+    ),
+    Check(
+        "friction_warp",
+        "friction_plates",
+        "Warp",
+        "Flat on a surface plate; the thickest blade that goes under.",
+        suited=("feeler",),
+        wanted=is_motorcycle,
+        usual=(0, 1e-3),
+        places=spots("Plate", friction_plates),
+        limits=(manual("most"),),
+        if_failed="renew as set",
+        whole="plate set",
+        causes=("warped_plates",),
+    ),
+    Check(
+        "plain_warp",
+        "plain_plates",
+        "Warp",
+        "Flat on a surface plate; the thickest blade that goes under.",
+        suited=("feeler",),
+        wanted=is_motorcycle,
+        usual=(0, 1e-3),
+        places=spots("Plain plate", plain_plates),
+        limits=(practice("most", 0.2e-3, "0.1 to 0.3 mm by manual"),),
+        if_failed="renew as set",
+        whole="plate set",
+        causes=("warped_plates",),
+        enters=("plain_warp",),
+        effect=worst_enters("plain_warp", "plain_warp", "the worst plate read"),
+    ),
+    Check(
+        "plain_thickness",
+        "plain_plates",
+        "Thickness",
+        "One place each; a plate of another thickness has a place of its own in the pack.",
+        wanted=is_motorcycle,
+        usual=(0.8e-3, 4e-3),
+        places=spots("Plain plate", plain_plates),
+        set_up=True,
+    ),
+    look(
+        "plain_face",
+        "plain_plates",
+        "Spots and colour",
+        "Both faces, in good light; wiped, not polished.",
+        SPOTS,
+        is_motorcycle,
+        causes=("warped_plates",),
+    ),
+    Check(
+        "plate_count",
+        "friction_plates",
+        "Count",
+        "Friction plates, then plain ones; one more friction is usual.",
+        "figure",
+        unit="count",
+        field_unit="",
+        suited=(),
+        wanted=is_motorcycle,
+        places=fixed("Friction", "Plain"),
+        usual=(1, 30),
+        set_up=True,
+    ),
+)

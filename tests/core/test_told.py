@@ -1,0 +1,39 @@
+"""What is in the record, in sentences."""
+
+from __future__ import annotations
+
+import pytest
+
+from liftbite.core.job.record import KINDS, Line
+from liftbite.core.measure.checks import CHECKS
+from liftbite.core.told import STATIONS, Names, told_of
+
+NAMES = Names(CHECKS, {"own:paint_it": "Paint it"})
+
+
+@pytest.mark.parametrize("kind", KINDS)
+def test_every_kind_has_a_sentence_whatever_its_key(kind: str) -> None:
+    for key in ("", "nobody knows", "disc:get", "flywheel_on:4", "back:battery", "own:paint_it"):
+        for answer in ("open", "done", ""):
+            told = told_of(Line(kind, key, {"answer": answer, "reason": "because"}), NAMES)
+            assert told.station in STATIONS
+            assert told.sentence.strip()
+            assert "None" not in told.sentence
+
+
+@pytest.mark.parametrize(
+    ("kind", "key", "words", "sentence"),
+    [
+        ("step", "back:battery", {"answer": "done"}, "Battery on, earth last: done"),
+        ("step", "own:paint_it", {"answer": "done"}, "Paint it: done"),
+        ("step", "prove_disc", {"answer": "overridden", "reason": "seen twice"},
+         "Prove before the disc goes on: hold point overridden. seen twice"),
+        ("scope", "", {"answer": "clutch"}, "How far the job goes: Clutch"),
+        ("own part", "Speed sensor", {"answer": "to get", "reason": "cracked"},
+         "Speed sensor: put on the list. cracked"),
+        ("fault", "air", {"answer": "found"}, "Air in the hydraulics: found to be the fault"),
+        ("order", "disc:get", {"state": "awaited", "number": "T 240"}, "Disc, get: awaited. T 240"),
+    ],
+)  # fmt: skip
+def test_what_was_said_is_read_as_it_was_meant(kind: str, key: str, words: dict[str, str], sentence: str) -> None:
+    assert told_of(Line(kind, key, words), NAMES).sentence == sentence
