@@ -1,6 +1,7 @@
 """The OpenAPI document: what the framework gathers, made readable.
 
 - `document`   of the application
+- `FIELDS`     what fields mean, where their model does not say
 
 Operations go by what they do, problems stand once, a body that cannot be read is a problem document as well.
 """
@@ -9,6 +10,8 @@ from __future__ import annotations
 
 import copy
 import re
+from collections.abc import Mapping
+from pathlib import Path
 from typing import Any
 
 from flask import Flask
@@ -16,6 +19,10 @@ from flask_openapi3 import OpenAPI
 
 from liftbite.api.problems import MEDIA_TYPE, TYPES, FaultOut, Problem, urn
 
+#: Field -> what it means where its model does not say: words that mean the same wherever they stand.
+FIELDS: Mapping[str, str] = dict(
+    line.split(": ", 1) for line in (Path(__file__).parent / "fields.txt").read_text("utf-8").splitlines()
+)
 _PROBLEM = {"$ref": "#/components/schemas/Problem"}
 
 
@@ -34,6 +41,10 @@ def document(app: OpenAPI) -> dict[str, Any]:
         schema = model.model_json_schema(ref_template="#/components/schemas/{model}")
         schema.pop("$defs", None)
         schemas[model.__name__] = schema
+    for schema in schemas.values():
+        for name, described in schema.get("properties", {}).items():
+            if "description" not in described:
+                described["description"] = FIELDS[name]
     schemas["Problem"]["description"] += "\n\n" + "\n".join(
         f"- `{urn(code)}`: {means}" for code, means in TYPES.items()
     )

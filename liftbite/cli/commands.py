@@ -19,6 +19,7 @@ from liftbite.core.job.build import Build, build_of, label_of, refusal
 from liftbite.core.job.ledger import Revision, layers_of, present
 from liftbite.core.units.read import from_si
 from liftbite.core.units.sentence import both
+from liftbite.core.units.show import bare
 
 if TYPE_CHECKING:
     from liftbite.files.job import FiledJob
@@ -142,7 +143,7 @@ def stroke(file: Path, as_json: bool, as_csv: bool) -> None:
     if not _print_columns(columns, as_json, as_csv):
         even = np.searchsorted(found.pedal, np.linspace(found.pedal[0], found.pedal[-1], 17))
         at = np.unique(even.clip(0, len(found.pedal) - 1))
-        rows = [[f"{found.pedal[i] * 1e3:.1f}", f"{found.lift[i] * 1e3:.3f}", f"{found.gap[i] * 1e3:.3f}",
+        rows = [[bare(found.pedal[i], "mm", 1), bare(found.lift[i], "mm", 3), bare(found.gap[i], "mm", 3),
                  f"{found.effort[i]:.0f}"] for i in at]  # fmt: skip
         click.echo(_table(["pedal mm", "lift mm", "gap/face mm", "effort N"], rows))
         click.echo(f"\nFull pedal lifts {both(found.full, 'm')}; highest effort {both(found.peak_effort, 'N')}.")
@@ -172,7 +173,7 @@ def life(file: Path, as_json: bool, as_csv: bool) -> None:
         _ended(found, build)
     columns = {"wear_m": found.wear, "clamp_n": found.clamp, "bite_margin": found.margin}
     if not _print_columns(columns, as_json, as_csv):
-        rows = [[f"{found.wear[i] * 1e3:.2f}", f"{found.clamp[i]:.0f}", f"{found.margin[i]:.3f}"]
+        rows = [[bare(found.wear[i], "mm", 2), f"{found.clamp[i]:.0f}", f"{found.margin[i]:.3f}"]
                 for i in range(0, len(found.wear), 10)]  # fmt: skip
         click.echo(_table(["wear mm", "clamp N", "margin"], rows))
         end, at = found.ends[0]

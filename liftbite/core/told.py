@@ -137,7 +137,7 @@ def _photo(line: Line, names: Names) -> str:
 
 
 _SAYS: Mapping[str, _Says] = {
-    "order": _Says(_of_line, _part_of_line),
+    "order": _Says(lambda line, names: called(_part_of_line(line, names)), _part_of_line),
     "line": _Says(_of_line, _part_of_line, {"taken back": "on the list again"}),
     "check": _Says(lambda line, names: names.check(line.key), _part_of_check, {"taken back": "asked for again"}),
     "verdict": _Says(lambda line, names: f"{names.check(line.key)}, verdict", _part_of_check,

@@ -24,7 +24,7 @@ from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.keyed import HOW_COLUMNS, how_said, read_distance, read_filed, read_how
 from liftbite.core.measure.reading import Reading
 from liftbite.core.units.preference import wanted
-from liftbite.core.units.show import show_fine
+from liftbite.core.units.show import bare, show_fine
 from liftbite.files.fields import moment_of
 from liftbite.files.table import read_table, write_table
 
@@ -73,8 +73,8 @@ def write_readings(rows: Iterable[CsvReading], checks: Mapping[str, Check] = CHE
         length = checks[row.check].unit == "m" and r.uncertainty
         how = how_said(checks[row.check], row.settings)
         table.append([row.series, row.check, r.place, r.typed, r.instrument,
-                         f"{r.uncertainty * 1e3:g}" if length else "", r.skipped, moment,
-                         "" if row.distance is None else f"{row.distance / 1e3:g}",
+                         bare(r.uncertainty, "mm") if length else "", r.skipped, moment,
+                         "" if row.distance is None else bare(row.distance, "km"),
                          *(how.get(name, "") for name in HOW_COLUMNS), _shown(r, checks[row.check])])  # fmt: skip
     return write_table(table)
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 import pytest
 from flask.testing import FlaskClient
 
+from liftbite.api.document import FIELDS
 from liftbite.api.problems import MEDIA_TYPE, TYPES
 from tests.api.jobs.test_views import begin
 from tests.jobs import CAR
@@ -59,3 +60,12 @@ def test_the_document_says_what_problems_look_like_and_are_of(client: FlaskClien
     assert len(set(names)) == len(names)
     assert all(name.isidentifier() and len(name) < 40 for name in names), max(names, key=len)
     assert document["info"]["version"]
+
+
+def test_every_property_of_the_document_is_described(client: FlaskClient) -> None:
+    schemas = client.get("/api/openapi.json").get_json()["components"]["schemas"]
+    named = {name for schema in schemas.values() for name in schema.get("properties", {})}
+    for model, schema in schemas.items():
+        for name, described in schema.get("properties", {}).items():
+            assert described["description"].strip(), f"{model}.{name}"
+    assert FIELDS.keys() <= named, "nothing is described that is nowhere"

@@ -32,7 +32,7 @@ def test_every_kind_has_a_sentence_whatever_its_key(kind: str) -> None:
         ("own part", "Speed sensor", {"answer": "to get", "reason": "cracked"},
          "Speed sensor: put on the list. cracked"),
         ("fault", "air", {"answer": "found"}, "Air in the hydraulics: found to be the fault"),
-        ("order", "disc:get", {"state": "awaited", "number": "T 240"}, "Disc, get: awaited. T 240"),
+        ("order", "disc:get", {"state": "awaited", "number": "T 240"}, "Disc: awaited. T 240"),
     ],
 )  # fmt: skip
 def test_what_was_said_is_read_as_it_was_meant(kind: str, key: str, words: dict[str, str], sentence: str) -> None:

@@ -98,7 +98,7 @@ def test_a_pack_that_fails_on_one_spring_and_is_too_close_to_call_on_one_plate(p
     needs = page.get_by_test_id("needs")
     expect(needs.locator("[data-part='springs']")).to_contain_text("Spring 4: 43.9 mm")
     expect(needs.locator("[data-part='plates']")).to_contain_text("Plate 4, place 1")
-    expect(needs.locator("[data-part=Basket]")).to_contain_text("a file would take them out")
+    expect(needs.locator("[data-part=basket]")).to_contain_text("a file would take them out")
     with page.expect_download() as leaving:
         page.get_by_role("link", name="Save the list as CSV").click()
     rows = list(csv.DictReader(leaving.value.path().read_text().splitlines()))

@@ -18,14 +18,14 @@ def test_what_is_renewed_is_planned_and_stands_against_what_was_found(page: Page
     turn(page, "Choose", "Order of work")
     turn(page, "Builds", "Workbench")
     told = page.get_by_test_id("against")
-    expect(told).to_contain_text("Clutch springs: renewed")
+    expect(told).to_contain_text("Spring set: renewed")
     expect(told).to_contain_text("Holds ")
     expect(told.locator("[data-change='clamp_load']")).not_to_contain_text("stays")
-    expect(page.get_by_label("Clutch springs", exact=True)).to_have_value("renewed")
-    page.get_by_label("Clutch springs", exact=True).select_option("stays")
-    expect(told).not_to_contain_text("Clutch springs: renewed")
+    expect(page.get_by_label("Spring set", exact=True)).to_have_value("renewed")
+    page.get_by_label("Spring set", exact=True).select_option("stays")
+    expect(told).not_to_contain_text("Spring set: renewed")
     page.reload()
-    expect(page.get_by_label("Clutch springs", exact=True)).to_have_value("stays")
+    expect(page.get_by_label("Spring set", exact=True)).to_have_value("stays")
 
 
 def test_an_alternative_is_begun_worked_on_and_made_the_plan(page: Page, shop: str) -> None:

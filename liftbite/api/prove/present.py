@@ -33,6 +33,7 @@ from liftbite.core.prove.hand_over import LOOK_AT
 from liftbite.core.prove.road_log import ROLES, LogMapping, RoadLog, headings_of, propose_log, read_log
 from liftbite.core.prove.running_in import HOW, SCHOOLS, read_trip, running_in, school_of
 from liftbite.core.units.constants import RPM
+from liftbite.core.units.show import bare
 
 #: Points a drive is drawn with at most.
 _POINTS = 1_200
@@ -90,7 +91,7 @@ def _as_trip(log: RoadLog, found: Driven) -> dict[str, Any]:
     starts = [event for event in found.events if event.stretch.kind == "start"]
     heats = [event.heat[1] for event in starts if event.heat]
     return {
-        "distance": f"{metres / 1e3:.2f} km" if metres else "",
+        "distance": f"{bare(metres, 'km', 2)} km" if metres else "",
         "starts": len(starts),
         "start_heat": f"{np.mean(heats):.0f} J" if heats else "",
         "how": "hard" if found.slips else "gentle",

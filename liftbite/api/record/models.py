@@ -15,7 +15,7 @@ class RecordEventOut(BaseModel):
     who: str = Field(description="By whom; empty where nobody gave a name.", examples=["Ines"])
     station: Station = Field(description="The station it belongs to.")
     parts: list[str] = Field(description="Keys of the parts it is of.", examples=[["disc"]])
-    what: list[str] = Field(description="What was done, a sentence each.", examples=[["Disc, get: ordered"]])
+    what: list[str] = Field(description="What was done, a sentence each.", examples=[["Disc: ordered"]])
     revision: int | None = Field(description="Revision of the ledger, of what was entered.", examples=[3])
     kind: str = Field(description="“start”, “edit”, “undo”, “redo”, “reading”, or the kind of what was said.")
     of: int | None = Field(description="The revision that was undone, redone or gone back to.")

@@ -11,7 +11,7 @@ from collections.abc import Callable, Mapping
 
 from liftbite.core.fit.tightening import Way
 from liftbite.core.units.sentence import both
-from liftbite.core.units.show import figure
+from liftbite.core.units.show import bare, figure
 
 #: Levers a crank is held at: a bar at the flywheel's rim or a locked tool, and a strip at a bolt near the middle [m].
 HELD_AT = (0.14, 0.06)
@@ -31,7 +31,7 @@ def _holder(known: Known, way: Way | None) -> list[str]:
     torque = way.given.torque if way and way.given else known.get("bolt_torque")
     if not isinstance(torque, float | int) or torque <= 0:
         return []
-    forces = " or ".join(f"{both(torque / lever, 'N', 2)} at {lever * 1e3:.0f} mm" for lever in HELD_AT)
+    forces = " or ".join(f"{both(torque / lever, 'N', 2)} at {bare(lever, 'mm', 0)} mm" for lever in HELD_AT)
     return [f"Whoever holds the crank carries the wrench's {both(float(torque), 'N·m', 3)}: {forces} from the middle."]
 
 

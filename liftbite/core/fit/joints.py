@@ -16,6 +16,7 @@ from liftbite.core.fit.bolt_map import Hole
 from liftbite.core.fit.bolts import MOST, places_on, star
 from liftbite.core.fit.pattern import Pattern, places_of
 from liftbite.core.job.build import Build, label_of
+from liftbite.core.units.show import bare
 
 
 @dataclass(frozen=True, slots=True)
@@ -131,7 +132,7 @@ def card_of_map(holes: Sequence[Hole], pattern: Pattern) -> Card:
     numbers = tuple(sorted(places))
     order = tuple(numbers[n - 1] for n in star(len(numbers)))
     on_circle = all(hole.out == 1 for hole in holes)
-    bolts = tuple(f"{by_number[n].typed} x {by_number[n].length * 1e3:g}" for n in numbers)
+    bolts = tuple(f"{by_number[n].typed} x {bare(by_number[n].length, 'mm')}" for n in numbers)
     return Card(
         pattern.joint, 2 * hypot(*places[numbers[0]]) if on_circle else None, tuple(places[n] for n in numbers), order,
         tuple(by_number[n].thread.diameter for n in numbers), "",

@@ -29,7 +29,7 @@ from liftbite.core.quantities.joint import bolt_preload, bolt_proof_load, bolt_s
 from liftbite.core.units.fasteners import Thread, read_class, read_thread
 from liftbite.core.units.read import read
 from liftbite.core.units.sentence import both
-from liftbite.core.units.show import figure
+from liftbite.core.units.show import bare, figure
 from liftbite.core.verdicts.criteria import PROOF_BAD, PROOF_GOOD
 
 #: In which passes -> shares of the torque.
@@ -216,8 +216,8 @@ def plausible(way: Way, known: Mapping[str, object] | None = None) -> Plausible 
     taken = "" if given.factor else "nobody said what is on the thread: taken as received"
     return Plausible(state, f"{words}: {figure(100 * preload / load, 3)} % of proof",
                      f"{both(given.torque, 'N·m')} at K {given.factor or AS_RECEIVED:.2f} on "
-                     f"{thread.diameter * 1e3:g} mm: preload {both(preload, 'N')}; proof {both(load, 'N')}. Wrenches "
-                     "scatter 25 to 30 %.", taken)  # fmt: skip
+                     f"{bare(thread.diameter, 'mm')} mm: preload {both(preload, 'N')}; proof {both(load, 'N')}. "
+                     "Wrenches scatter 25 to 30 %.", taken)  # fmt: skip
 
 
 def of_proof(share: float) -> State:

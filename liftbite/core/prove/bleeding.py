@@ -24,7 +24,7 @@ from liftbite.core.job.build import Build
 from liftbite.core.job.record import Line
 from liftbite.core.measure.setup.calculation import mm
 from liftbite.core.units.read import read
-from liftbite.core.units.show import figure
+from liftbite.core.units.show import bare, figure
 
 #: What every way asks for, first.
 ALWAYS = (
@@ -179,7 +179,7 @@ def a_stroke(build: Build) -> tuple[float, str] | None:
         return None
     return area * travel, (
         f"({mm(stroke)} − {mm(play)} of free play)/{figure(ratio)} − {mm(port)} to close the port = {mm(travel)} mm of "
-        f"the master, times its area of {figure(area * 1e6)} mm² = {figure(area * travel * 1e6, 3)} mL a full stroke"
+        f"the master, times its area of {bare(area, 'mm²', 1)} mm² = {bare(area * travel, 'mL', 2)} mL a full stroke"
     )
 
 

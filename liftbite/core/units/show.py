@@ -2,6 +2,7 @@
 
 - `figure`        a number to its significant digits, grouped as print groups
 - `show`, `show_fine`, `show_together`, `Shown`   values in the metric and in the inch system
+- `bare`          a figure as a file or a column has it
 - `typeset`       what was typed, with fractions and minus signs set properly
 """
 
@@ -130,6 +131,16 @@ def show_together(values: tuple[float, ...], si: str, system: System) -> tuple[S
     if decimals:
         texts = [f"{t if '.' in t else t + '.'}".ljust(len(t.partition(".")[0]) + 1 + decimals, "0") for t in texts]
     return tuple(Shown(t, unit) for t in texts)
+
+
+def bare(value: float, unit: str, decimals: int | None = None) -> str:
+    """An SI value in `unit` as a file or a column has it: no unit, no grouping; to so many decimals, or as it is.
+
+    >>> bare(0.0123, "mm"), bare(0.0123, "mm", 2), bare(24_000e3, "km")
+    ('12.3', '12.30', '24000')
+    """
+    there = from_si(value, unit)
+    return f"{there:.10g}" if decimals is None else f"{there:.{decimals}f}"
 
 
 _SUPERSCRIPT = str.maketrans("0123456789", "⁰¹²³⁴⁵⁶⁷⁸⁹")

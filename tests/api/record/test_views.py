@@ -52,7 +52,7 @@ def test_every_kind_of_change_stands_in_the_record_with_who_and_of_what(client: 
         "measure", "Ines", ["disc"], "Disc: facing down to the rivet, verdict: reuse. to the shop door only",
     )  # fmt: skip
     assert what["check"][3] == "Pilot bearing: play and roughness: not on this job. stays in"
-    assert what["order"] == ("measure", "Ines", ["disc"], "Disc, get: ordered. Halm & Daughters")
+    assert what["order"] == ("measure", "Ines", ["disc"], "Disc: ordered. Halm & Daughters")
     assert what["step"][:2] == ("fit", "Ines")
     assert what["trip"][0] == "prove"
     assert what["photo"][0] == "photos"

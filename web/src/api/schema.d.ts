@@ -1690,9 +1690,15 @@ export interface components {
          * @description The jobs of the shop.
          */
         JobListOut: {
-            /** Jobs */
+            /**
+             * Jobs
+             * @description Jobs, or how many there are.
+             */
             jobs: components["schemas"]["JobLineOut"][];
-            /** Archived */
+            /**
+             * Archived
+             * @description True where it is out of sight; nothing is deleted.
+             */
             archived: number;
             /**
              * Count
@@ -1716,8 +1722,11 @@ export interface components {
          * @description A result over the friction band.
          */
         BandOut: {
+            /** @description The low end. */
             low: components["schemas"]["FigureOut"];
+            /** @description At nominal friction. */
             nominal: components["schemas"]["FigureOut"];
+            /** @description The high end. */
             high: components["schemas"]["FigureOut"];
             /**
              * Single
@@ -1730,11 +1739,20 @@ export interface components {
          * @description The inputs a figure stands on, by where their values come from.
          */
         BasisOut: {
-            /** Entered */
+            /**
+             * Entered
+             * @description What was entered.
+             */
             entered: components["schemas"]["NameOut"][];
-            /** Measured */
+            /**
+             * Measured
+             * @description True where it was measured.
+             */
             measured: components["schemas"]["NameOut"][];
-            /** Assumed */
+            /**
+             * Assumed
+             * @description A value nobody entered that stands in for one.
+             */
             assumed: components["schemas"]["NameOut"][];
         };
         /**
@@ -1742,9 +1760,14 @@ export interface components {
          * @description A value in SI and as it is shown in both systems.
          */
         FigureOut: {
-            /** Si */
+            /**
+             * Si
+             * @description In SI.
+             */
             si: number | null;
+            /** @description In the metric system. */
             metric: components["schemas"]["ShownOut"];
+            /** @description In the inch system. */
             inch: components["schemas"]["ShownOut"];
         };
         /**
@@ -1752,20 +1775,42 @@ export interface components {
          * @description A job in the list.
          */
         JobLineOut: {
-            /** Id */
+            /**
+             * Id
+             * @description Its number.
+             */
             id: number;
-            /** Change */
+            /**
+             * Change
+             * @description How often anything of the job was written; another figure means it was changed.
+             */
             change: number;
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Vehicle */
+            /**
+             * Vehicle
+             * @description What the vehicle is called.
+             */
             vehicle: string;
-            /** Layout */
+            /**
+             * Layout
+             * @description Layout of the vehicle, by its key.
+             */
             layout: string;
-            /** Layout Label */
+            /**
+             * Layout Label
+             * @description What the layout is called.
+             */
             layout_label: string;
-            /** Changed At */
+            /**
+             * Changed At
+             * @description When it was written last, ISO 8601 in UTC.
+             */
             changed_at: string;
+            /** @description The verdict, in a word. */
             verdict: components["schemas"]["VerdictOut"];
             /**
              * Others
@@ -1791,17 +1836,28 @@ export interface components {
          * @description One thing that can give way: what is compared with what, whose limit that is, and what both stand on.
          */
         LinkOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
             /**
              * Grade
+             * @description The condition that was picked, by its key.
              * @enum {string}
              */
             grade: "good" | "note" | "short" | "bad";
+            /** @description How much is left. */
             reserve: components["schemas"]["FigureOut"];
-            /** Sentence */
+            /**
+             * Sentence
+             * @description In a sentence.
+             */
             sentence: string;
             /** @description The figure that is compared. */
             figure: components["schemas"]["FigureOut"] | null;
@@ -1817,6 +1873,7 @@ export interface components {
              * @description Whose limit it is.
              */
             whose: string;
+            /** @description Assumptions it stands on. */
             stands_on: components["schemas"]["BasisOut"];
             /**
              * Working
@@ -1834,9 +1891,15 @@ export interface components {
          * @description A quantity by name and label.
          */
         NameOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
         };
         /**
@@ -1846,11 +1909,13 @@ export interface components {
         ShortAnswerOut: {
             /**
              * Question
+             * @description Which of the four questions, or what is asked about a figure.
              * @enum {string}
              */
             question: "bite" | "lift" | "heat" | "true";
             /**
              * State
+             * @description The state, in a word.
              * @enum {string}
              */
             state: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "does not fit" | "cannot be";
@@ -1860,9 +1925,15 @@ export interface components {
          * @description A figure and its unit, ready for the eye.
          */
         ShownOut: {
-            /** Figure */
+            /**
+             * Figure
+             * @description The figure, as it is shown.
+             */
             figure: string;
-            /** Unit */
+            /**
+             * Unit
+             * @description Its unit.
+             */
             unit: string;
         };
         /**
@@ -1870,14 +1941,20 @@ export interface components {
          * @description One path of a glyph, in a box of 64 by 48.
          */
         StrokeOut: {
-            /** Path */
+            /**
+             * Path
+             * @description The outline, as SVG takes it.
+             */
             path: string;
             /**
              * Width
              * @description Width of its line; 0 for none.
              */
             width: number;
-            /** Dashes */
+            /**
+             * Dashes
+             * @description Dashes of the line, as SVG takes them.
+             */
             dashes: number[];
             /**
              * Fill
@@ -1892,20 +1969,31 @@ export interface components {
         VerdictOut: {
             /**
              * Question
+             * @description Which of the four questions, or what is asked about a figure.
              * @enum {string}
              */
             question: "bite" | "lift" | "heat" | "true";
             /**
              * State
+             * @description The state, in a word.
              * @enum {string}
              */
             state: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "does not fit" | "cannot be";
-            /** Sentence */
+            /**
+             * Sentence
+             * @description In a sentence.
+             */
             sentence: string;
+            /** @description The margin. */
             margin: components["schemas"]["BandOut"] | null;
+            /** @description The margin as the engine is now. */
             margin_now: components["schemas"]["BandOut"] | null;
+            /** @description What it has to come to. */
             target: components["schemas"]["FigureOut"] | null;
-            /** Links */
+            /**
+             * Links
+             * @description What was looked at, the one that decides first.
+             */
             links: components["schemas"]["LinkOut"][];
             /** @description What decides the state: its figure is the one to show. */
             deciding: components["schemas"]["LinkOut"] | null;
@@ -1914,7 +2002,10 @@ export interface components {
              * @description What could not be looked at.
              */
             unseen: string[];
-            /** Needs */
+            /**
+             * Needs
+             * @description What it needs first, or the parts and work of the list.
+             */
             needs: components["schemas"]["NameOut"][];
             /**
              * Glyph
@@ -1928,41 +2019,86 @@ export interface components {
          * @description A job with everything it says at one moment.
          */
         JobOut: {
-            /** Id */
+            /**
+             * Id
+             * @description Its number.
+             */
             id: number;
-            /** Revision */
+            /**
+             * Revision
+             * @description Revision of the ledger.
+             */
             revision: number;
             /**
              * Change
              * @description Counts every write to anything of the job.
              */
             change: number;
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Vehicle */
+            /**
+             * Vehicle
+             * @description What the vehicle is called.
+             */
             vehicle: string;
-            /** Layout */
+            /**
+             * Layout
+             * @description Layout of the vehicle, by its key.
+             */
             layout: string;
-            /** Archived */
+            /**
+             * Archived
+             * @description True where it is out of sight; nothing is deleted.
+             */
             archived: boolean;
-            /** Has Plan */
+            /**
+             * Has Plan
+             * @description True where a stage is planned for the engine.
+             */
             has_plan: boolean;
-            /** Fields */
+            /**
+             * Fields
+             * @description Fields of the job, in the order of work.
+             */
             fields: components["schemas"]["FieldOut"][];
-            /** Choices */
+            /**
+             * Choices
+             * @description Choices, each with its options.
+             */
             choices: components["schemas"]["PickedOut"][];
-            /** Results */
+            /**
+             * Results
+             * @description Results, by name.
+             */
             results: components["schemas"]["ResultOut"][];
-            /** Verdicts */
+            /**
+             * Verdicts
+             * @description Verdicts of the four questions.
+             */
             verdicts: components["schemas"]["VerdictOut"][];
+            /** @description The torque curves. */
             chart: components["schemas"]["ChartOut"] | null;
-            /** Assumptions */
+            /**
+             * Assumptions
+             * @description What stands in for figures nobody entered.
+             */
             assumptions: components["schemas"]["AssumptionOut"][];
-            /** Problems */
+            /**
+             * Problems
+             * @description What cannot be worked out, and why.
+             */
             problems: components["schemas"]["ProblemFieldOut"][];
-            /** Misfits */
+            /**
+             * Misfits
+             * @description What does not fit, a sentence each.
+             */
             misfits: components["schemas"]["MisfitOut"][];
+            /** @description What undo would take back; null where nothing. */
             undo: components["schemas"]["StepOut"] | null;
+            /** @description What redo would bring back; null where nothing. */
             redo: components["schemas"]["StepOut"] | null;
             /**
              * Build
@@ -1985,16 +2121,32 @@ export interface components {
          * @description Something the answer stands on that nobody entered.
          */
         AssumptionOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
+            /** @description The value. */
             value: components["schemas"]["FigureOut"] | null;
-            /** Option */
+            /**
+             * Option
+             * @description The option in force, by its key.
+             */
             option: string | null;
-            /** Mark */
+            /**
+             * Mark
+             * @description Where it comes from: standard, handbook, memory, practice, entered, measured, assumed.
+             */
             mark: string;
-            /** Why */
+            /**
+             * Why
+             * @description Why, in words.
+             */
             why: string;
         };
         /**
@@ -2002,9 +2154,15 @@ export interface components {
          * @description A build of a job.
          */
         BuildOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
         };
         /**
@@ -2012,24 +2170,43 @@ export interface components {
          * @description Engine torque over speed at the crank, with what the clutch holds across it [rpm], [N·m].
          */
         ChartOut: {
+            /** @description What it costs, or comes to, now. */
             now: components["schemas"]["CurveOut"];
+            /** @description As planned. */
             planned: components["schemas"]["CurveOut"] | null;
-            /** Holds Low */
+            /**
+             * Holds Low
+             * @description Torque it holds at low friction.
+             */
             holds_low: number | null;
-            /** Holds Nominal */
+            /**
+             * Holds Nominal
+             * @description Torque it holds at nominal friction.
+             */
             holds_nominal: number | null;
-            /** Holds High */
+            /**
+             * Holds High
+             * @description Torque it holds at high friction.
+             */
             holds_high: number | null;
-            /** Keeps */
+            /**
+             * Keeps
+             * @description What the engine keeps of its pull, in words.
+             */
             keeps: number | null;
-            /** Slips */
+            /**
+             * Slips
+             * @description Where it slips along the curve.
+             */
             slips: components["schemas"]["StretchOut"][];
             /**
              * Inch Per Metric
              * @description lb-ft per N·m, for the second ruler.
              */
             inch_per_metric: number;
+            /** @description The peak of the curve. */
             peak: components["schemas"]["FigureOut"] | null;
+            /** @description What it holds, or where a formula holds, in words. */
             holds: components["schemas"]["FigureOut"] | null;
         };
         /**
@@ -2037,7 +2214,10 @@ export interface components {
          * @description A torque curve in the units of the chart.
          */
         CurveOut: {
-            /** Rpm */
+            /**
+             * Rpm
+             * @description Engine speed, in revolutions a minute.
+             */
             rpm: number[];
             /**
              * Torque
@@ -2050,7 +2230,10 @@ export interface components {
          * @description An input of this arrangement as it stands.
          */
         FieldOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
             /**
              * Typed
@@ -2062,9 +2245,11 @@ export interface components {
              * @description As typed, with fractions set properly.
              */
             typeset: string | null;
+            /** @description The value. */
             value: components["schemas"]["FigureOut"] | null;
             /**
              * Mark
+             * @description Where it comes from: standard, handbook, memory, practice, entered, measured, assumed.
              * @enum {string}
              */
             mark: "entered" | "measured" | "assumed" | "missing";
@@ -2078,16 +2263,24 @@ export interface components {
              * @description For an assumed value: its source mark.
              */
             source: string | null;
+            /** @description Which of the four questions, or what is asked about a figure. */
             question: components["schemas"]["QuestionOut"] | null;
             /**
              * Problem
              * @description Why what was typed cannot be taken.
              */
             problem: string | null;
+            /** @description The torque curve. */
             curve: components["schemas"]["CurveOut"] | null;
-            /** Points */
+            /**
+             * Points
+             * @description Points of the line.
+             */
             points: number | null;
-            /** Notes */
+            /**
+             * Notes
+             * @description Notes, as typed.
+             */
             notes: string[];
         };
         /**
@@ -2095,9 +2288,15 @@ export interface components {
          * @description Parts that do not go together: a stop, with the way out.
          */
         MisfitOut: {
-            /** Fields */
+            /**
+             * Fields
+             * @description Fields of the job, in the order of work.
+             */
             fields: components["schemas"]["NameOut"][];
-            /** Sentence */
+            /**
+             * Sentence
+             * @description In a sentence.
+             */
             sentence: string;
         };
         /**
@@ -2105,9 +2304,15 @@ export interface components {
          * @description A choice of this arrangement as it stands.
          */
         PickedOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Option */
+            /**
+             * Option
+             * @description The option in force, by its key.
+             */
             option: string | null;
             /**
              * Begun
@@ -2120,9 +2325,15 @@ export interface components {
          * @description A fault and the field it belongs to.
          */
         ProblemFieldOut: {
-            /** Field */
+            /**
+             * Field
+             * @description Name of the field.
+             */
             field: string;
-            /** Message */
+            /**
+             * Message
+             * @description What was wrong with it.
+             */
             message: string;
         };
         /**
@@ -2130,9 +2341,15 @@ export interface components {
          * @description Asks about a figure that is unusual, with readings that would not be.
          */
         QuestionOut: {
-            /** Sentence */
+            /**
+             * Sentence
+             * @description In a sentence.
+             */
             sentence: string;
-            /** Instead */
+            /**
+             * Instead
+             * @description Readings of the same figure that would be usual, as typed.
+             */
             instead: string[];
         };
         /**
@@ -2140,16 +2357,25 @@ export interface components {
          * @description A result, for the planned stage and for the engine as it is.
          */
         ResultOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
             /**
              * Question
+             * @description Which of the four questions, or what is asked about a figure.
              * @enum {string}
              */
             question: "bite" | "lift" | "heat" | "true";
+            /** @description As planned. */
             planned: components["schemas"]["BandOut"] | null;
+            /** @description What it costs, or comes to, now. */
             now: components["schemas"]["BandOut"] | null;
         };
         /**
@@ -2157,9 +2383,15 @@ export interface components {
          * @description A revision that undo or redo would act on, in words.
          */
         StepOut: {
-            /** Number */
+            /**
+             * Number
+             * @description Its number.
+             */
             number: number;
-            /** Words */
+            /**
+             * Words
+             * @description In words.
+             */
             words: string;
         };
         /**
@@ -2167,9 +2399,15 @@ export interface components {
          * @description A stretch of engine speed [rpm].
          */
         StretchOut: {
-            /** Start */
+            /**
+             * Start
+             * @description Where it begins.
+             */
             start: number;
-            /** End */
+            /**
+             * End
+             * @description Where it ends.
+             */
             end: number;
         };
         /**
@@ -2177,7 +2415,10 @@ export interface components {
          * @description A new job: of a layout, or of a class of vehicle with what is known of it.
          */
         NewJobIn: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
             /**
              * Layout
@@ -2187,11 +2428,13 @@ export interface components {
             layout?: string;
             /**
              * Vehicle
+             * @description What the vehicle is called.
              * @default
              */
             vehicle?: string;
             /**
              * Vehicle Class
+             * @description Class of vehicle, by its key.
              * @default
              */
             vehicle_class?: string;
@@ -2221,7 +2464,10 @@ export interface components {
          * @description What was entered at one moment, and in which build.
          */
         EntriesIn: {
-            /** Entries */
+            /**
+             * Entries
+             * @description Quantities with what is typed for each.
+             */
             entries: components["schemas"]["EntryIn"][];
             /**
              * Build
@@ -2237,63 +2483,78 @@ export interface components {
         ColumnMappingIO: {
             /**
              * Delimiter
+             * @description The mark between two cells.
              * @enum {string}
              */
             delimiter: ";" | "\t" | "," | "|" | " ";
             /**
              * Decimal
+             * @description The mark before the decimals.
              * @enum {string}
              */
             decimal: "." | ",";
-            /** First Row */
+            /**
+             * First Row
+             * @description Number of the first row of figures, from 0.
+             */
             first_row: number;
             /**
              * Speed
+             * @description Column of the engine speed, from 0; or the speed.
              * @default null
              */
             speed?: number | null;
             /**
              * Torque
+             * @description Column of the torque, from 0; or torques, in newton metres.
              * @default null
              */
             torque?: number | null;
             /**
              * Power
+             * @description Column of the power, from 0; null for none.
              * @default null
              */
             power?: number | null;
             /**
              * Speed Unit
+             * @description Unit of the speed.
              * @default rpm
              */
             speed_unit?: string;
             /**
              * Torque Unit
+             * @description Unit of the torque.
              * @default
              */
             torque_unit?: string;
             /**
              * Power Unit
+             * @description Unit of the power.
              * @default
              */
             power_unit?: string;
             /**
              * Force
+             * @description Column of the force, from 0; null for none.
              * @default null
              */
             force?: number | null;
             /**
              * Road
+             * @description Column of the road speed, from 0; null for none.
              * @default null
              */
             road?: number | null;
             /**
              * Force Unit
+             * @description Unit of the force.
              * @default
              */
             force_unit?: string;
             /**
              * Road Unit
+             * @description Unit of the road speed.
              * @default
              */
             road_unit?: string;
@@ -2305,11 +2566,13 @@ export interface components {
             gearing?: string;
             /**
              * Run
+             * @description Number of the run.
              * @default null
              */
             run?: number | null;
             /**
              * Sweep
+             * @description The sweep's fit.
              * @default all
              * @enum {string}
              */
@@ -2322,11 +2585,13 @@ export interface components {
             leave_out?: number[];
             /**
              * Last Row
+             * @description Number of the last row of figures, from 0.
              * @default null
              */
             last_row?: number | null;
             /**
              * Trust
+             * @description How far it can be trusted.
              * @default
              * @enum {string}
              */
@@ -2343,10 +2608,17 @@ export interface components {
          * @description A dynamometer file and how to read it.
          */
         CurveFileIn: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Text */
+            /**
+             * Text
+             * @description As text.
+             */
             text: string;
+            /** @description Which column is what. */
             mapping: components["schemas"]["ColumnMappingIO"];
             /**
              * Vehicle Class
@@ -2360,14 +2632,21 @@ export interface components {
          * @description One quantity as typed or picked; null or nothing withdraws it. A curve comes as a file.
          */
         EntryIn: {
-            /** Quantity */
+            /**
+             * Quantity
+             * @description Key of the quantity.
+             */
             quantity: string;
             /**
              * Typed
+             * @description As typed, with its unit.
              * @default null
              */
             typed?: string | null;
-            /** @default null */
+            /**
+             * @description Name of the file.
+             * @default null
+             */
             file?: components["schemas"]["CurveFileIn"] | null;
         };
         /**
@@ -2382,6 +2661,7 @@ export interface components {
             build: string;
             /**
              * Becomes
+             * @description What it becomes.
              * @enum {string}
              */
             becomes: "plan" | "nothing";
@@ -2391,7 +2671,10 @@ export interface components {
          * @description The revision a job is brought back to.
          */
         BackIn: {
-            /** Revision */
+            /**
+             * Revision
+             * @description Revision of the ledger.
+             */
             revision: number;
         };
         /**
@@ -2399,11 +2682,20 @@ export interface components {
          * @description A job that was put out of sight, or back.
          */
         ArchivedOut: {
-            /** Id */
+            /**
+             * Id
+             * @description Its number.
+             */
             id: number;
-            /** Archived */
+            /**
+             * Archived
+             * @description True where it is out of sight; nothing is deleted.
+             */
             archived: boolean;
-            /** Change */
+            /**
+             * Change
+             * @description How often anything of the job was written; another figure means it was changed.
+             */
             change: number;
         };
         /**
@@ -2411,7 +2703,10 @@ export interface components {
          * @description Whether a job is to be out of sight.
          */
         ArchiveIn: {
-            /** Archived */
+            /**
+             * Archived
+             * @description True where it is out of sight; nothing is deleted.
+             */
             archived: boolean;
         };
         /**
@@ -2419,7 +2714,10 @@ export interface components {
          * @description The ledger of a job, newest first.
          */
         HistoryOut: {
-            /** Revisions */
+            /**
+             * Revisions
+             * @description Revisions of the ledger, newest first.
+             */
             revisions: components["schemas"]["RevisionOut"][];
         };
         /**
@@ -2427,13 +2725,25 @@ export interface components {
          * @description One quantity in a revision: before and after.
          */
         ChangeOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Before */
+            /**
+             * Before
+             * @description What stood there before.
+             */
             before: string | null;
-            /** After */
+            /**
+             * After
+             * @description What stands there after it, or what it comes after.
+             */
             after: string | null;
         };
         /**
@@ -2441,20 +2751,36 @@ export interface components {
          * @description A revision of the ledger in words.
          */
         RevisionOut: {
-            /** Number */
+            /**
+             * Number
+             * @description Its number.
+             */
             number: number;
             /**
              * Kind
+             * @description Which kind it is of.
              * @enum {string}
              */
             kind: "start" | "edit" | "undo" | "redo";
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: string;
-            /** Of */
+            /**
+             * Of
+             * @description What it is of.
+             */
             of: number | null;
-            /** Who */
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             */
             who: string;
-            /** Changes */
+            /**
+             * Changes
+             * @description What was changed, one by one.
+             */
             changes: components["schemas"]["ChangeOut"][];
         };
         /**
@@ -2462,7 +2788,10 @@ export interface components {
          * @description The steps behind a result, the result first.
          */
         WorkingOut: {
-            /** Steps */
+            /**
+             * Steps
+             * @description Steps, in their order.
+             */
             steps: components["schemas"]["WorkingStepOut"][];
             /**
              * At
@@ -2475,24 +2804,52 @@ export interface components {
          * @description One quantity that enters a step.
          */
         TermOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Symbol */
+            /**
+             * Symbol
+             * @description The symbol in the formula.
+             */
             symbol: string;
-            /** Text */
+            /**
+             * Text
+             * @description As text.
+             */
             text: string;
+            /** @description The value. */
             value: components["schemas"]["FigureOut"] | null;
-            /** Si */
+            /**
+             * Si
+             * @description In SI.
+             */
             si: string;
-            /** Typeset */
+            /**
+             * Typeset
+             * @description As typed, with fractions set as print sets them.
+             */
             typeset: string | null;
-            /** Mark */
+            /**
+             * Mark
+             * @description Where it comes from: standard, handbook, memory, practice, entered, measured, assumed.
+             */
             mark: string;
-            /** Why */
+            /**
+             * Why
+             * @description Why, in words.
+             */
             why: string;
-            /** Words */
+            /**
+             * Words
+             * @description In words.
+             */
             words: string | null;
         };
         /**
@@ -2500,28 +2857,62 @@ export interface components {
          * @description One formula with its figures.
          */
         WorkingStepOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Meaning */
+            /**
+             * Meaning
+             * @description What it means, in a sentence.
+             */
             meaning: string;
-            /** Formula */
+            /**
+             * Formula
+             * @description The formula, as the trade writes it.
+             */
             formula: string;
-            /** Symbol */
+            /**
+             * Symbol
+             * @description The symbol in the formula.
+             */
             symbol: string;
+            /** @description The value. */
             value: components["schemas"]["FigureOut"] | null;
-            /** Si */
+            /**
+             * Si
+             * @description In SI.
+             */
             si: string;
-            /** Words */
+            /**
+             * Words
+             * @description In words.
+             */
             words: string | null;
-            /** Terms */
+            /**
+             * Terms
+             * @description What enters the formula.
+             */
             terms: components["schemas"]["TermOut"][];
-            /** Mark */
+            /**
+             * Mark
+             * @description Where it comes from: standard, handbook, memory, practice, entered, measured, assumed.
+             */
             mark: string;
-            /** Source */
+            /**
+             * Source
+             * @description Where it comes from, in words.
+             */
             source: string;
-            /** Holds */
+            /**
+             * Holds
+             * @description What it holds, or where a formula holds, in words.
+             */
             holds: string;
         };
         /**
@@ -2529,7 +2920,10 @@ export interface components {
          * @description A result, and the state its working is shown at.
          */
         WorkingIn: {
-            /** Entries */
+            /**
+             * Entries
+             * @description Quantities with what is typed for each.
+             */
             entries?: components["schemas"]["EntryIn"][];
             /**
              * Build
@@ -2537,10 +2931,14 @@ export interface components {
              * @default
              */
             build?: string;
-            /** Quantity */
+            /**
+             * Quantity
+             * @description Key of the quantity.
+             */
             quantity: string;
             /**
              * Planned
+             * @description As planned.
              * @default true
              */
             planned?: boolean;
@@ -2556,10 +2954,17 @@ export interface components {
          * @description Answers to a result asked backwards.
          */
         AskedOut: {
+            /** @description What it has to come to. */
             target: components["schemas"]["FigureOut"];
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: string;
-            /** Sought */
+            /**
+             * Sought
+             * @description The quantity that is asked for.
+             */
             sought: components["schemas"]["SoughtOut"][];
         };
         /**
@@ -2567,26 +2972,41 @@ export interface components {
          * @description What one quantity would have to be.
          */
         SoughtOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
             /**
              * Can Enter
              * @description True where it is a field of this arrangement that can take the answer.
              */
             can_enter: boolean;
+            /** @description What stands there now. */
             present: components["schemas"]["FigureOut"] | null;
-            /** Values */
+            /**
+             * Values
+             * @description Values by name.
+             */
             values: components["schemas"]["FigureOut"][];
             /**
              * Typed
              * @description The same as they would be typed, rounded to the safe side.
              */
             typed: string[];
-            /** At Least */
+            /**
+             * At Least
+             * @description True where the target is at least that, false where at most.
+             */
             at_least: boolean;
+            /** @description The best value that can be reached. */
             best: components["schemas"]["FigureOut"];
+            /** @description Where that is reached. */
             best_at: components["schemas"]["FigureOut"];
         };
         /**
@@ -2594,7 +3014,10 @@ export interface components {
          * @description A target for a result; without one, the target the use asks for.
          */
         AskIn: {
-            /** Entries */
+            /**
+             * Entries
+             * @description Quantities with what is typed for each.
+             */
             entries?: components["schemas"]["EntryIn"][];
             /**
              * Build
@@ -2604,11 +3027,13 @@ export interface components {
             build?: string;
             /**
              * Result
+             * @description The result asked for.
              * @default bite_margin
              */
             result?: string;
             /**
              * Target
+             * @description What it has to come to.
              * @default null
              */
             target?: string | null;
@@ -2618,23 +3043,43 @@ export interface components {
          * @description How a file seems to be built, to be confirmed.
          */
         ProposalOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Text */
+            /**
+             * Text
+             * @description As text.
+             */
             text: string;
+            /** @description Which column is what. */
             mapping: components["schemas"]["ColumnMappingIO"];
-            /** Columns */
+            /**
+             * Columns
+             * @description Columns, side by side.
+             */
             columns: components["schemas"]["ColumnOut"][];
-            /** Preview */
+            /**
+             * Preview
+             * @description Shown, not kept.
+             */
             preview: string[][];
             /**
              * Reference
+             * @description What it is held against.
              * @enum {string}
              */
             reference: "wheel" | "crank" | "";
-            /** Questions */
+            /**
+             * Questions
+             * @description What has to be said before it is taken.
+             */
             questions: string[];
-            /** Units */
+            /**
+             * Units
+             * @description Units offered.
+             */
             units: {
                 [key: string]: string[];
             };
@@ -2643,7 +3088,10 @@ export interface components {
              * @description The correction to standard air the file names, or nothing.
              */
             corrected: string;
-            /** Runs */
+            /**
+             * Runs
+             * @description Runs of the file, or how many there are.
+             */
             runs: components["schemas"]["RunOut"][];
             /**
              * Spoken
@@ -2658,9 +3106,15 @@ export interface components {
          * @description One column of a file.
          */
         ColumnOut: {
-            /** Index */
+            /**
+             * Index
+             * @description Its place, from 0.
+             */
             index: number;
-            /** Heading */
+            /**
+             * Heading
+             * @description Heading of the column.
+             */
             heading: string;
         };
         /**
@@ -2668,10 +3122,16 @@ export interface components {
          * @description One run of a file that holds several, with its peak; null where it cannot be read as it stands.
          */
         RunOut: {
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
+            /** @description Which column is what. */
             mapping: components["schemas"]["ColumnMappingIO"];
+            /** @description Peak torque of the curve. */
             peak_torque: components["schemas"]["FigureOut"] | null;
+            /** @description Engine speed at peak torque. */
             peak_torque_speed: components["schemas"]["FigureOut"] | null;
         };
         /**
@@ -2679,9 +3139,15 @@ export interface components {
          * @description A file as dropped: its name and its bytes in base64.
          */
         FileIn: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Data */
+            /**
+             * Data
+             * @description The points.
+             */
             data: string;
         };
         /**
@@ -2689,19 +3155,30 @@ export interface components {
          * @description A file read as mapped.
          */
         CurveReadOut: {
+            /** @description The torque curve. */
             curve: components["schemas"]["CurveOut"];
-            /** Notes */
+            /**
+             * Notes
+             * @description Notes, as typed.
+             */
             notes: string[];
             /**
              * Asks
              * @description What is so unusual that it is asked before the curve is taken.
              */
             asks: string[];
-            /** Points */
+            /**
+             * Points
+             * @description Points of the line.
+             */
             points: number;
+            /** @description Peak torque of the curve. */
             peak_torque: components["schemas"]["FigureOut"];
+            /** @description Engine speed at peak torque. */
             peak_torque_speed: components["schemas"]["FigureOut"];
+            /** @description Peak power of the curve. */
             peak_power: components["schemas"]["FigureOut"];
+            /** @description Engine speed at peak power. */
             peak_power_speed: components["schemas"]["FigureOut"];
         };
         /**
@@ -2709,27 +3186,45 @@ export interface components {
          * @description The clutch as a drawing that moves. Grids are [wear][pedal]; lengths in mm, forces in N.
          */
         SectionOut: {
-            /** Parts */
+            /**
+             * Parts
+             * @description Parts, by key or as shown.
+             */
             parts: components["schemas"]["NameOut"][];
-            /** Clutch */
+            /**
+             * Clutch
+             * @description What the clutch holds along the curve.
+             */
             clutch: components["schemas"]["OutlineOut"][];
-            /** Chain */
+            /**
+             * Chain
+             * @description What is lost in the release system, in words.
+             */
             chain: components["schemas"]["OutlineOut"][];
-            /** Dimensions */
+            /**
+             * Dimensions
+             * @description Dimensions drawn on the section.
+             */
             dimensions: components["schemas"]["DimensionOut"][];
             /**
              * Motions
              * @description Displacement by motion index.
              */
             motions: number[][][];
-            /** Wear */
+            /**
+             * Wear
+             * @description Wear, in metres.
+             */
             wear: number[];
             /**
              * Found
              * @description Wear found by measuring, or entered [mm].
              */
             found: number;
-            /** Pedal */
+            /**
+             * Pedal
+             * @description Travel at the pedal, in metres.
+             */
             pedal: number[];
             /**
              * Gaps
@@ -2741,9 +3236,15 @@ export interface components {
              * @description What lies between the gaps, one more than there are gaps.
              */
             face_parts: string[];
-            /** Lift */
+            /**
+             * Lift
+             * @description Lift of the plate, in metres.
+             */
             lift: number[][];
-            /** Effort */
+            /**
+             * Effort
+             * @description Effort along the stroke, in newtons.
+             */
             effort: number[][] | null;
             /**
              * Pressure
@@ -2755,25 +3256,46 @@ export interface components {
              * @description Engine torque still passed, nominal friction [N·m].
              */
             passes: number[][] | null;
-            /** Effort Limit */
+            /**
+             * Effort Limit
+             * @description The most effort that is taken, in newtons.
+             */
             effort_limit: number | null;
-            /** First Movement */
+            /**
+             * First Movement
+             * @description Pedal travel at which the plate first moves.
+             */
             first_movement: (number | null)[];
-            /** Bite Point */
+            /**
+             * Bite Point
+             * @description Where it bites, below rest.
+             */
             bite_point: (number | null)[];
+            /** @description Where the stroke ends. */
             stop: components["schemas"]["LimitOut"] | null;
-            /** Warns */
+            /**
+             * Warns
+             * @description What to be warned of; empty where nothing.
+             */
             warns: components["schemas"]["LimitOut"][];
+            /** @description How much of its life is used, and how far it still goes. */
             life: components["schemas"]["LifeOut"] | null;
-            /** Usual */
+            /**
+             * Usual
+             * @description What is usual.
+             */
             usual: components["schemas"]["UsualOut"][];
-            /** Needs */
+            /**
+             * Needs
+             * @description What it needs first, or the parts and work of the list.
+             */
             needs: components["schemas"]["NameOut"][];
             /**
              * Trouble
              * @description Why nothing can be drawn.
              */
             trouble: string | null;
+            /** @description In the inch system. */
             inch: components["schemas"]["PerMetricOut"];
         };
         /**
@@ -2781,24 +3303,40 @@ export interface components {
          * @description A dimension between two corners.
          */
         DimensionOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
+            /** @description The value. */
             value: components["schemas"]["FigureOut"];
-            /** Start */
+            /**
+             * Start
+             * @description Where it begins.
+             */
             start: [
                 number,
                 number,
                 number
             ];
-            /** End */
+            /**
+             * End
+             * @description Where it ends.
+             */
             end: [
                 number,
                 number,
                 number
             ];
-            /** Across */
+            /**
+             * Across
+             * @description How wide it is, in metres.
+             */
             across: boolean;
         };
         /**
@@ -2816,11 +3354,20 @@ export interface components {
              * @description [N]
              */
             clamp: (number | null)[];
-            /** Margin */
+            /**
+             * Margin
+             * @description The margin.
+             */
             margin: (number | null)[];
-            /** Target */
+            /**
+             * Target
+             * @description What it has to come to.
+             */
             target: number;
-            /** Ends */
+            /**
+             * Ends
+             * @description What ends it.
+             */
             ends: components["schemas"]["LimitOut"][];
             /**
              * Service
@@ -2833,11 +3380,20 @@ export interface components {
          * @description Something the stroke or the life runs into: where [mm], and why in words.
          */
         LimitOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: number;
-            /** Sentence */
+            /**
+             * Sentence
+             * @description In a sentence.
+             */
             sentence: string;
         };
         /**
@@ -2845,11 +3401,20 @@ export interface components {
          * @description A closed outline: corners as [along the shaft, radius, motion], in mm; motion is an index, -1 for none.
          */
         OutlineOut: {
-            /** Part */
+            /**
+             * Part
+             * @description Key of the part; of one of the shop's own its name.
+             */
             part: string;
-            /** Material */
+            /**
+             * Material
+             * @description Key of the material.
+             */
             material: string;
-            /** Points */
+            /**
+             * Points
+             * @description Points of the line.
+             */
             points: [
                 number,
                 number,
@@ -2887,10 +3452,17 @@ export interface components {
          * @description A size that is drawn though nobody entered it.
          */
         UsualOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
+            /** @description The value. */
             value: components["schemas"]["FigureOut"];
         };
         /**
@@ -2898,7 +3470,10 @@ export interface components {
          * @description Entries to look at without keeping them.
          */
         TryIn: {
-            /** Entries */
+            /**
+             * Entries
+             * @description Quantities with what is typed for each.
+             */
             entries?: components["schemas"]["EntryIn"][];
             /**
              * Build
@@ -2912,19 +3487,37 @@ export interface components {
          * @description Starts of a job.
          */
         LaunchOut: {
+            /** @description The run over time. */
             trace: components["schemas"]["TraceOut"] | null;
+            /** @description Where it begins. */
             start: components["schemas"]["StartOut"] | null;
+            /** @description Heat once the plate is shut, in joules. */
             closed_energy: components["schemas"]["FigureOut"] | null;
+            /** @description Time until the plate is shut, in seconds. */
             closed_time: components["schemas"]["FigureOut"] | null;
-            /** Kinds */
+            /**
+             * Kinds
+             * @description Kinds there are.
+             */
             kinds: components["schemas"]["StartOut"][];
+            /** @description Starts in a row. */
             repeated: components["schemas"]["RepeatedStartsOut"] | null;
+            /** @description A schedule of starts. */
             stint: components["schemas"]["StintOut"] | null;
-            /** Sentence */
+            /**
+             * Sentence
+             * @description In a sentence.
+             */
             sentence: string;
-            /** Needs */
+            /**
+             * Needs
+             * @description What it needs first, or the parts and work of the list.
+             */
             needs: components["schemas"]["NameOut"][];
-            /** Trouble */
+            /**
+             * Trouble
+             * @description What went wrong; null where nothing did.
+             */
             trouble: string | null;
             /**
              * Upshift
@@ -2937,9 +3530,15 @@ export interface components {
          * @description One mass of the clutch over a schedule.
          */
         MassOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Rubbed */
+            /**
+             * Rubbed
+             * @description How long it rubbed, in seconds.
+             */
             rubbed: boolean;
             /**
              * Temperature
@@ -2952,18 +3551,37 @@ export interface components {
          * @description Starts one after the other with cooling between them [°C], [kJ].
          */
         RepeatedStartsOut: {
-            /** Begins */
+            /**
+             * Begins
+             * @description What a layout begins with.
+             */
             begins: number[];
-            /** Ends */
+            /**
+             * Ends
+             * @description What ends it.
+             */
             ends: number[];
-            /** Heat */
+            /**
+             * Heat
+             * @description Heat, in joules or as shown.
+             */
             heat: number[];
-            /** Outcome */
+            /**
+             * Outcome
+             * @description How it came out.
+             */
             outcome: string[];
+            /** @description Time between two, in seconds. */
             interval: components["schemas"]["FigureOut"];
-            /** Sustained */
+            /**
+             * Sustained
+             * @description Highest lasting temperature, in °C.
+             */
             sustained: number;
-            /** Brief */
+            /**
+             * Brief
+             * @description Highest temperature for a short time, in °C.
+             */
             brief: number;
         };
         /**
@@ -2971,19 +3589,37 @@ export interface components {
          * @description One kind of start, integrated.
          */
         StartOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Outcome */
+            /**
+             * Outcome
+             * @description How it came out.
+             */
             outcome: string;
-            /** Good */
+            /**
+             * Good
+             * @description True where the state is a good one.
+             */
             good: boolean;
+            /** @description Heat of it, in joules. */
             energy: components["schemas"]["FigureOut"];
+            /** @description How long it slips, in seconds. */
             slip_time: components["schemas"]["FigureOut"];
+            /** @description Peak power of the curve. */
             peak_power: components["schemas"]["FigureOut"];
+            /** @description The lowest engine speed, in revolutions a minute. */
             lowest_speed: components["schemas"]["FigureOut"];
+            /** @description Temperature, in °C. */
             temperature: components["schemas"]["FigureOut"];
+            /** @description Heat in the tyres, in joules. */
             tyre_energy: components["schemas"]["FigureOut"];
         };
         /**
@@ -2996,7 +3632,10 @@ export interface components {
              * @description [min]
              */
             time: number[];
-            /** Masses */
+            /**
+             * Masses
+             * @description Masses that take heat, with their temperatures.
+             */
             masses: components["schemas"]["MassOut"][];
             /**
              * Begins
@@ -3018,7 +3657,10 @@ export interface components {
              * @description What the facing stands for moments [°C].
              */
             brief: number;
-            /** Sentences */
+            /**
+             * Sentences
+             * @description In sentences.
+             */
             sentences: string[];
             /**
              * Working
@@ -3077,11 +3719,20 @@ export interface components {
          * @description The builds of a job against what was found.
          */
         AgainstOut: {
-            /** Builds */
+            /**
+             * Builds
+             * @description Builds of the job, side by side.
+             */
             builds: components["schemas"]["AgainstBuildOut"][];
-            /** Answers */
+            /**
+             * Answers
+             * @description Verdicts of the four questions.
+             */
             answers: components["schemas"]["AgainstAnswerOut"][];
-            /** Changes */
+            /**
+             * Changes
+             * @description What was changed, one by one.
+             */
             changes: components["schemas"]["AgainstChangeOut"][];
         };
         /**
@@ -3091,6 +3742,7 @@ export interface components {
         AgainstAnswerOut: {
             /**
              * Question
+             * @description Which of the four questions, or what is asked about a figure.
              * @enum {string}
              */
             question: "bite" | "lift" | "heat" | "true";
@@ -3119,7 +3771,10 @@ export interface components {
              * @description found, planned, or an alternative's name.
              */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
             /**
              * Other
@@ -3142,9 +3797,15 @@ export interface components {
          * @description One figure in every build; null where a build does not come to one.
          */
         AgainstChangeOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
             /**
              * Same
@@ -3164,7 +3825,10 @@ export interface components {
          * @description What is put side by side.
          */
         AgainstIn: {
-            /** Entries */
+            /**
+             * Entries
+             * @description Quantities with what is typed for each.
+             */
             entries?: components["schemas"]["EntryIn"][];
             /**
              * Build
@@ -3183,7 +3847,10 @@ export interface components {
          * @description What would settle most of what a job leaves open, first.
          */
         NextOut: {
-            /** Ranking */
+            /**
+             * Ranking
+             * @description What would settle most, first.
+             */
             ranking: components["schemas"]["AskedNextOut"][];
         };
         /**
@@ -3191,9 +3858,15 @@ export interface components {
          * @description Something worth asking for next.
          */
         AskedNextOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
             /**
              * Missing
@@ -3210,7 +3883,10 @@ export interface components {
              * @description What its ends leave of the weakest margin's band, over that margin.
              */
             moves: number;
-            /** Why */
+            /**
+             * Why
+             * @description Why, in words.
+             */
             why: string;
             /**
              * Check
@@ -3223,17 +3899,35 @@ export interface components {
          * @description Alternatives for one part, side by side; nothing of it where the job has no such part.
          */
         BesideOut: {
-            /** Title */
+            /**
+             * Title
+             * @description Its title.
+             */
             title: string;
-            /** Columns */
+            /**
+             * Columns
+             * @description Columns, side by side.
+             */
             columns: string[];
-            /** Rows */
+            /**
+             * Rows
+             * @description Rows of the table.
+             */
             rows: components["schemas"]["BesideRowOut"][];
-            /** Says */
+            /**
+             * Says
+             * @description In a sentence.
+             */
             says: string[];
-            /** Needs */
+            /**
+             * Needs
+             * @description What it needs first, or the parts and work of the list.
+             */
             needs: components["schemas"]["NameOut"][];
-            /** Trouble */
+            /**
+             * Trouble
+             * @description What went wrong; null where nothing did.
+             */
             trouble: string | null;
         };
         /**
@@ -3241,8 +3935,12 @@ export interface components {
          * @description Words, or a figure.
          */
         BesideCellOut: {
-            /** Words */
+            /**
+             * Words
+             * @description In words.
+             */
             words: string;
+            /** @description The figure, as it is shown. */
             figure: components["schemas"]["FigureOut"] | null;
         };
         /**
@@ -3250,7 +3948,10 @@ export interface components {
          * @description One alternative.
          */
         BesideRowOut: {
-            /** Cells */
+            /**
+             * Cells
+             * @description Cells of the row.
+             */
             cells: components["schemas"]["BesideCellOut"][];
             /**
              * Good
@@ -3273,13 +3974,25 @@ export interface components {
          * @description Flywheel: old against new.
          */
         FlywheelOut: {
-            /** Figures */
+            /**
+             * Figures
+             * @description Figures by name.
+             */
             figures: components["schemas"]["FlywheelChangeOut"][];
-            /** Gears */
+            /**
+             * Gears
+             * @description Gears by number.
+             */
             gears: components["schemas"]["GearOut"][];
-            /** Needs */
+            /**
+             * Needs
+             * @description What it needs first, or the parts and work of the list.
+             */
             needs: components["schemas"]["NameOut"][];
-            /** Has Old */
+            /**
+             * Has Old
+             * @description True where one comes out that is known.
+             */
             has_old: boolean;
         };
         /**
@@ -3287,11 +4000,19 @@ export interface components {
          * @description A figure with the old wheel and with the new one.
          */
         FlywheelChangeOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
+            /** @description Of the one that comes out. */
             old: components["schemas"]["FigureOut"] | null;
+            /** @description Of the new one, or how many are new. */
             new: components["schemas"]["FigureOut"] | null;
         };
         /**
@@ -3299,11 +4020,19 @@ export interface components {
          * @description What the rotating parts feel like in a gear.
          */
         GearOut: {
-            /** Gear */
+            /**
+             * Gear
+             * @description Number of the gear.
+             */
             gear: number;
-            /** Ratio */
+            /**
+             * Ratio
+             * @description The ratio.
+             */
             ratio: number;
+            /** @description Of the one that comes out. */
             old: components["schemas"]["FigureOut"] | null;
+            /** @description Of the new one, or how many are new. */
             new: components["schemas"]["FigureOut"] | null;
             /**
              * Of Vehicle
@@ -3316,17 +4045,34 @@ export interface components {
          * @description What moves a result most, and how sure it is.
          */
         MovesOut: {
+            /** @description The result asked for. */
             result: components["schemas"]["NameOut"];
-            /** Results */
+            /**
+             * Results
+             * @description Results, by name.
+             */
             results: components["schemas"]["NameOut"][];
-            /** Influences */
+            /**
+             * Influences
+             * @description What moves the margin, the strongest first.
+             */
             influences: components["schemas"]["InfluenceOut"][];
+            /** @description How far they lie apart. */
             spread: components["schemas"]["SpreadOut"] | null;
-            /** Tolerances */
+            /**
+             * Tolerances
+             * @description Tolerances of what moves it.
+             */
             tolerances: number;
-            /** Needs */
+            /**
+             * Needs
+             * @description What it needs first, or the parts and work of the list.
+             */
             needs: components["schemas"]["NameOut"][];
-            /** Trouble */
+            /**
+             * Trouble
+             * @description What went wrong; null where nothing did.
+             */
             trouble: string | null;
         };
         /**
@@ -3334,9 +4080,15 @@ export interface components {
          * @description How an input moves a result.
          */
         InfluenceOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
             /**
              * Elasticity
@@ -3345,10 +4097,16 @@ export interface components {
             elasticity: number;
             /** @description Change of the result over the tolerance typed. */
             swing: components["schemas"]["FigureOut"] | null;
+            /** @description The low end. */
             low: components["schemas"]["FigureOut"] | null;
+            /** @description The high end. */
             high: components["schemas"]["FigureOut"] | null;
+            /** @description The value. */
             value: components["schemas"]["FigureOut"] | null;
-            /** Can Enter */
+            /**
+             * Can Enter
+             * @description True where it can be entered in the job.
+             */
             can_enter: boolean;
         };
         /**
@@ -3356,20 +4114,40 @@ export interface components {
          * @description A result under the tolerances of its inputs.
          */
         SpreadOut: {
+            /** @description At nominal friction. */
             nominal: components["schemas"]["FigureOut"];
+            /** @description The worst of them. */
             worst: components["schemas"]["FigureOut"];
+            /** @description The best value that can be reached. */
             best: components["schemas"]["FigureOut"];
+            /** @description The low end. */
             low: components["schemas"]["FigureOut"];
+            /** @description The high end. */
             high: components["schemas"]["FigureOut"];
-            /** Short */
+            /**
+             * Short
+             * @description A short name.
+             */
             short: number | null;
-            /** Samples */
+            /**
+             * Samples
+             * @description How many were drawn.
+             */
             samples: number;
-            /** Bins */
+            /**
+             * Bins
+             * @description Edges of the bins.
+             */
             bins: number[];
-            /** Counts */
+            /**
+             * Counts
+             * @description How many lie in each bin.
+             */
             counts: number[];
-            /** Target */
+            /**
+             * Target
+             * @description What it has to come to.
+             */
             target: number | null;
         };
         /**
@@ -3377,7 +4155,10 @@ export interface components {
          * @description Which result to look into.
          */
         MovesIn: {
-            /** Entries */
+            /**
+             * Entries
+             * @description Quantities with what is typed for each.
+             */
             entries?: components["schemas"]["EntryIn"][];
             /**
              * Build
@@ -3387,6 +4168,7 @@ export interface components {
             build?: string;
             /**
              * Result
+             * @description The result asked for.
              * @default bite_margin
              */
             result?: string;
@@ -3396,11 +4178,20 @@ export interface components {
          * @description The shelf.
          */
         ShelfOut: {
-            /** Slots */
+            /**
+             * Slots
+             * @description Kinds of parts of the shelf.
+             */
             slots: components["schemas"]["SlotOut"][];
-            /** Parts */
+            /**
+             * Parts
+             * @description Parts, by key or as shown.
+             */
             parts: components["schemas"]["PartOut"][];
-            /** Archived */
+            /**
+             * Archived
+             * @description True where it is out of sight; nothing is deleted.
+             */
             archived: number;
             /**
              * Count
@@ -3418,23 +4209,47 @@ export interface components {
          * @description A part on the shelf.
          */
         PartOut: {
-            /** Id */
+            /**
+             * Id
+             * @description Its number.
+             */
             id: number;
-            /** Version */
+            /**
+             * Version
+             * @description Its version, for If-Match; 0 where there is none.
+             */
             version: number;
-            /** Slot */
+            /**
+             * Slot
+             * @description Kind of part of the shelf.
+             */
             slot: string;
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Values */
+            /**
+             * Values
+             * @description Values by name.
+             */
             values: {
                 [key: string]: string;
             };
-            /** Price */
+            /**
+             * Price
+             * @description Price, in the shop's currency.
+             */
             price: number;
-            /** Source */
+            /**
+             * Source
+             * @description Where it comes from, in words.
+             */
             source: string;
-            /** Notes */
+            /**
+             * Notes
+             * @description Notes, as typed.
+             */
             notes: string;
         };
         /**
@@ -3442,11 +4257,20 @@ export interface components {
          * @description A kind of part and what it may state.
          */
         SlotOut: {
-            /** Slot */
+            /**
+             * Slot
+             * @description Kind of part of the shelf.
+             */
             slot: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Quantities */
+            /**
+             * Quantities
+             * @description Keys of quantities.
+             */
             quantities: string[];
             /**
              * Count
@@ -3459,9 +4283,15 @@ export interface components {
          * @description A part as its maker's sheet says it.
          */
         PartIn: {
-            /** Slot */
+            /**
+             * Slot
+             * @description Kind of part of the shelf.
+             */
             slot: string;
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
             /**
              * Values
@@ -3472,16 +4302,19 @@ export interface components {
             };
             /**
              * Price
+             * @description Price, in the shop's currency.
              * @default 0
              */
             price?: number;
             /**
              * Source
+             * @description Where it comes from, in words.
              * @default
              */
             source?: string;
             /**
              * Notes
+             * @description Notes, as typed.
              * @default
              */
             notes?: string;
@@ -3491,13 +4324,25 @@ export interface components {
          * @description A shelf file as it was read.
          */
         CsvOut: {
-            /** Lines */
+            /**
+             * Lines
+             * @description Lines of the table.
+             */
             lines: components["schemas"]["CsvLineOut"][];
-            /** New */
+            /**
+             * New
+             * @description Of the new one, or how many are new.
+             */
             new: number;
-            /** Changes */
+            /**
+             * Changes
+             * @description What was changed, one by one.
+             */
             changes: number;
-            /** Bad */
+            /**
+             * Bad
+             * @description Runs of the sample that come to no value.
+             */
             bad: number;
         };
         /**
@@ -3505,20 +4350,36 @@ export interface components {
          * @description A row of a shelf file and what would become of it.
          */
         CsvLineOut: {
-            /** Line */
+            /**
+             * Line
+             * @description The line, point by point.
+             */
             line: number;
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Slot */
+            /**
+             * Slot
+             * @description Kind of part of the shelf.
+             */
             slot: string;
             /**
              * Status
+             * @description How it stands.
              * @enum {string}
              */
             status: "new" | "changes" | "same" | "bad";
-            /** Says */
+            /**
+             * Says
+             * @description In a sentence.
+             */
             says: string;
-            /** Column */
+            /**
+             * Column
+             * @description Number of the column, from 0.
+             */
             column: string;
         };
         /**
@@ -3528,10 +4389,14 @@ export interface components {
         CsvIn: {
             /**
              * Name
+             * @description Its key, or the name somebody gave it.
              * @default
              */
             name?: string;
-            /** Text */
+            /**
+             * Text
+             * @description As text.
+             */
             text: string;
         };
         /**
@@ -3539,18 +4404,30 @@ export interface components {
          * @description The parts of a slot offered to a job.
          */
         OffersOut: {
-            /** Slot */
+            /**
+             * Slot
+             * @description Kind of part of the shelf.
+             */
             slot: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Taken */
+            /**
+             * Taken
+             * @description How many were taken, or what was.
+             */
             taken: string | null;
             /**
              * Changed
              * @description What was typed over since the part was taken.
              */
             changed: components["schemas"]["NameOut"][];
-            /** Parts */
+            /**
+             * Parts
+             * @description Parts, by key or as shown.
+             */
             parts: components["schemas"]["OfferOut"][];
             /**
              * Count
@@ -3568,19 +4445,32 @@ export interface components {
          * @description A part offered to a job: what it would make of it, or why it does not go in.
          */
         OfferOut: {
+            /** @description Key of the part; of one of the shop's own its name. */
             part: components["schemas"]["PartOut"];
             /**
              * States
              * @description What it states, as label and typed.
              */
             states: components["schemas"]["NameOut"][];
-            /** Taken */
+            /**
+             * Taken
+             * @description How many were taken, or what was.
+             */
             taken: boolean;
-            /** Misfit */
+            /**
+             * Misfit
+             * @description What does not fit, in a sentence; null where all does.
+             */
             misfit: string | null;
-            /** Bite */
+            /**
+             * Bite
+             * @description The margin of Bite.
+             */
             bite: number | null;
-            /** Lift */
+            /**
+             * Lift
+             * @description Lift of the plate, in metres.
+             */
             lift: number | null;
         };
         /**
@@ -3588,9 +4478,15 @@ export interface components {
          * @description Parts to take into a job, with figures beside them.
          */
         TakeIn: {
-            /** Parts */
+            /**
+             * Parts
+             * @description Parts, by key or as shown.
+             */
             parts?: number[];
-            /** Entries */
+            /**
+             * Entries
+             * @description Quantities with what is typed for each.
+             */
             entries?: components["schemas"]["EntryIn"][];
             /**
              * Build
@@ -3604,30 +4500,61 @@ export interface components {
          * @description A sweep, finished or on its way.
          */
         FindOut: {
-            /** Run */
+            /**
+             * Run
+             * @description Number of the run.
+             */
             run: number;
-            /** Total */
+            /**
+             * Total
+             * @description How many there are.
+             */
             total: number;
-            /** Done */
+            /**
+             * Done
+             * @description How much of it is done.
+             */
             done: number;
-            /** Kept */
+            /**
+             * Kept
+             * @description What is kept.
+             */
             kept: number;
             /**
              * State
+             * @description The state, in a word.
              * @enum {string}
              */
             state: "running" | "finished" | "cancelled" | "failed";
-            /** Candidates */
+            /**
+             * Candidates
+             * @description Candidates that no other beats, the ones shown.
+             */
             candidates: components["schemas"]["CandidateOut"][];
-            /** More Candidates */
+            /**
+             * More Candidates
+             * @description How many more there are than are shown.
+             */
             more_candidates: number;
-            /** Excluded */
+            /**
+             * Excluded
+             * @description Limits that were missed, with how many candidates missed each.
+             */
             excluded: components["schemas"]["ExcludedOut"][];
-            /** Objectives */
+            /**
+             * Objectives
+             * @description What candidates are compared by.
+             */
             objectives: components["schemas"]["ObjectiveOut"][];
-            /** Unseen */
+            /**
+             * Unseen
+             * @description What could not be compared, for want of figures.
+             */
             unseen: string[];
-            /** Trouble */
+            /**
+             * Trouble
+             * @description What went wrong; null where nothing did.
+             */
             trouble: string | null;
         };
         /**
@@ -3649,11 +4576,17 @@ export interface components {
             free: {
                 [key: string]: string;
             };
-            /** Names */
+            /**
+             * Names
+             * @description What things are called.
+             */
             names: {
                 [key: string]: string;
             };
-            /** Objectives */
+            /**
+             * Objectives
+             * @description What candidates are compared by.
+             */
             objectives: {
                 [key: string]: number;
             };
@@ -3663,11 +4596,20 @@ export interface components {
          * @description What ruled combinations out, and how many.
          */
         ExcludedOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Says */
+            /**
+             * Says
+             * @description In a sentence.
+             */
             says: string;
-            /** Count */
+            /**
+             * Count
+             * @description How many there are.
+             */
             count: number;
         };
         /**
@@ -3675,11 +4617,20 @@ export interface components {
          * @description What candidates are told apart by.
          */
         ObjectiveOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Unit */
+            /**
+             * Unit
+             * @description Its unit.
+             */
             unit: string;
             /**
              * More
@@ -3692,11 +4643,17 @@ export interface components {
          * @description What to sweep: parts by slot, and figures left free.
          */
         FindIn: {
-            /** Slots */
+            /**
+             * Slots
+             * @description Kinds of parts of the shelf.
+             */
             slots?: {
                 [key: string]: number[];
             };
-            /** Free */
+            /**
+             * Free
+             * @description Figures that were left free, by name.
+             */
             free?: components["schemas"]["FreeIn"][];
             /**
              * All Four
@@ -3710,13 +4667,25 @@ export interface components {
          * @description A figure the finder may choose itself, in even steps.
          */
         FreeIn: {
-            /** Quantity */
+            /**
+             * Quantity
+             * @description Key of the quantity.
+             */
             quantity: string;
-            /** Start */
+            /**
+             * Start
+             * @description Where it begins.
+             */
             start: string;
-            /** End */
+            /**
+             * End
+             * @description Where it ends.
+             */
             end: string;
-            /** Steps */
+            /**
+             * Steps
+             * @description Steps, in their order.
+             */
             steps: number;
         };
         /**
@@ -3724,9 +4693,15 @@ export interface components {
          * @description Candidates side by side; the first column is the job as it is.
          */
         CompareOut: {
-            /** Rows */
+            /**
+             * Rows
+             * @description Rows of the table.
+             */
             rows: components["schemas"]["NameOut"][];
-            /** Columns */
+            /**
+             * Columns
+             * @description Columns, side by side.
+             */
             columns: components["schemas"]["ComparedOut"][];
         };
         /**
@@ -3734,15 +4709,27 @@ export interface components {
          * @description One column of a comparison.
          */
         ComparedOut: {
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Verdicts */
+            /**
+             * Verdicts
+             * @description Verdicts of the four questions.
+             */
             verdicts: components["schemas"]["VerdictOut"][];
-            /** Figures */
+            /**
+             * Figures
+             * @description Figures by name.
+             */
             figures: {
                 [key: string]: string;
             };
-            /** Misfit */
+            /**
+             * Misfit
+             * @description What does not fit, in a sentence; null where all does.
+             */
             misfit: string | null;
         };
         /**
@@ -3750,7 +4737,10 @@ export interface components {
          * @description Candidates to put side by side with the job as it is.
          */
         CompareIn: {
-            /** Candidates */
+            /**
+             * Candidates
+             * @description Candidates that no other beats, the ones shown.
+             */
             candidates: components["schemas"]["TakeIn"][];
         };
         /**
@@ -3758,42 +4748,76 @@ export interface components {
          * @description The bench of a job.
          */
         MeasureOut: {
-            /** Job */
+            /**
+             * Job
+             * @description Number of the job.
+             */
             job: number;
             /**
              * Change
              * @description Counts every write to anything of the job.
              */
             change: number;
-            /** Vehicle */
+            /**
+             * Vehicle
+             * @description What the vehicle is called.
+             */
             vehicle: string;
-            /** Checks */
+            /**
+             * Checks
+             * @description Checks of the bench.
+             */
             checks: components["schemas"]["CheckOut"][];
             /**
              * Worst
+             * @description The worst of them.
              * @enum {string}
              */
             worst: "stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted";
-            /** Done */
+            /**
+             * Done
+             * @description How much of it is done.
+             */
             done: number;
-            /** Wanted */
+            /**
+             * Wanted
+             * @description How many are wanted.
+             */
             wanted: number;
-            /** Next Check */
+            /**
+             * Next Check
+             * @description Key of the check that comes next.
+             */
             next_check: string;
-            /** Instruments */
+            /**
+             * Instruments
+             * @description Instruments of the shop, then one of every kind.
+             */
             instruments: components["schemas"]["InstrumentOut"][];
-            /** Practices */
+            /**
+             * Practices
+             * @description Where builders differ, with what this shop does.
+             */
             practices: components["schemas"]["PracticeOut"][];
             /**
              * Parts
              * @description The parts this arrangement has, by key.
              */
             parts: components["schemas"]["NameOut"][];
-            /** Needs */
+            /**
+             * Needs
+             * @description What it needs first, or the parts and work of the list.
+             */
             needs: components["schemas"]["NeedOut"][];
-            /** Renewals */
+            /**
+             * Renewals
+             * @description Sums of renewing a part while it is open.
+             */
             renewals: components["schemas"]["RenewalOut"][];
-            /** Calculations */
+            /**
+             * Calculations
+             * @description Calculations of the set-up with what they come to.
+             */
             calculations: components["schemas"]["CalculationOut"][];
             /**
              * Build
@@ -3811,7 +4835,10 @@ export interface components {
              * @description How far the job goes.
              */
             scope: string;
-            /** Scopes */
+            /**
+             * Scopes
+             * @description How far a job may go.
+             */
             scopes: components["schemas"]["NameOut"][];
             /**
              * Order States
@@ -3823,7 +4850,10 @@ export interface components {
              * @description Verdicts that may be put in the place of one.
              */
             overrulings: ("stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted")[];
-            /** Complaints */
+            /**
+             * Complaints
+             * @description What is complained of.
+             */
             complaints: components["schemas"]["ComplaintOut"][];
             /**
              * People
@@ -3841,15 +4871,30 @@ export interface components {
          * @description Something about a series of readings that nobody may guess, with what was said.
          */
         AskedOfSeriesOut: {
-            /** Check */
+            /**
+             * Check
+             * @description Key of the check of the bench.
+             */
             check: string;
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Said */
+            /**
+             * Said
+             * @description What was said, with who and when.
+             */
             said: string;
-            /** Options */
+            /**
+             * Options
+             * @description What may be picked, the first one where it begins.
+             */
             options: components["schemas"]["NameOut"][];
         };
         /**
@@ -3857,15 +4902,29 @@ export interface components {
          * @description A stretch of a ruler where something should lie; start and end from 0 to 1.
          */
         BandOnOut: {
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
+            /** @description The low end. */
             low: components["schemas"]["FigureOut"];
+            /** @description The high end. */
             high: components["schemas"]["FigureOut"];
-            /** Start */
+            /**
+             * Start
+             * @description Where it begins.
+             */
             start: number;
-            /** End */
+            /**
+             * End
+             * @description Where it ends.
+             */
             end: number;
-            /** Leading */
+            /**
+             * Leading
+             * @description The one that counts most.
+             */
             leading: boolean;
         };
         /**
@@ -3873,7 +4932,9 @@ export interface components {
          * @description From one figure to another.
          */
         BetweenOut: {
+            /** @description The low end. */
             low: components["schemas"]["FigureOut"];
+            /** @description The high end. */
             high: components["schemas"]["FigureOut"];
         };
         /**
@@ -3881,15 +4942,30 @@ export interface components {
          * @description A calculation of the set-up: what it comes to and how, or what it waits for.
          */
         CalculationOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Checks */
+            /**
+             * Checks
+             * @description Checks of the bench.
+             */
             checks: string[];
-            /** Waits For */
+            /**
+             * Waits For
+             * @description What it waits for, in words.
+             */
             waits_for: string;
-            /** Sentence */
+            /**
+             * Sentence
+             * @description In a sentence.
+             */
             sentence: string;
             /**
              * Verdict
@@ -3897,10 +4973,17 @@ export interface components {
              * @enum {string}
              */
             verdict: "reuse" | "put right" | "stop" | "";
-            /** Working */
+            /**
+             * Working
+             * @description The working, line by line.
+             */
             working: string[];
-            /** Shows */
+            /**
+             * Shows
+             * @description What is shown beside it.
+             */
             shows: (components["schemas"]["LengthsOut"] | components["schemas"]["TableOut"] | components["schemas"]["LinesOut"] | components["schemas"]["RemarkOut"])[];
+            /** @description What the readings do not say and has to be told. */
             asks: components["schemas"]["AskedOfSeriesOut"] | null;
         };
         /**
@@ -3908,8 +4991,12 @@ export interface components {
          * @description Words, or a length.
          */
         CellOut: {
-            /** Text */
+            /**
+             * Text
+             * @description As text.
+             */
             text: string;
+            /** @description The value. */
             value: components["schemas"]["FigureOut"] | null;
         };
         /**
@@ -3919,19 +5006,36 @@ export interface components {
         CheckLimitOut: {
             /**
              * Name
+             * @description Its key, or the name somebody gave it.
              * @enum {string}
              */
             name: "new" | "least" | "most" | "spread";
-            /** Version */
+            /**
+             * Version
+             * @description Its version, for If-Match; 0 where there is none.
+             */
             version: number;
+            /** @description The value. */
             value: components["schemas"]["FigureOut"] | null;
-            /** Mark */
+            /**
+             * Mark
+             * @description Where it comes from: standard, handbook, memory, practice, entered, measured, assumed.
+             */
             mark: string;
-            /** Why */
+            /**
+             * Why
+             * @description Why, in words.
+             */
             why: string;
-            /** Zone */
+            /**
+             * Zone
+             * @description Pass, fail or too close to call.
+             */
             zone: ("pass" | "fail" | "close") | null;
-            /** Sentence */
+            /**
+             * Sentence
+             * @description In a sentence.
+             */
             sentence: string;
         };
         /**
@@ -3939,7 +5043,10 @@ export interface components {
          * @description A check of the job's layout with its readings and its verdict.
          */
         CheckOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
             /**
              * Of
@@ -3977,45 +5084,84 @@ export interface components {
              * @description What the part is called.
              */
             part_label: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Title */
+            /**
+             * Title
+             * @description Its title.
+             */
             title: string;
-            /** How */
+            /**
+             * How
+             * @description How it is done or taken.
+             */
             how: string;
             /**
              * Kind
+             * @description Which kind it is of.
              * @enum {string}
              */
             kind: "reading" | "grade" | "sweep" | "figure";
-            /** Units */
+            /**
+             * Units
+             * @description Units offered.
+             */
             units: string[];
-            /** Instruments */
+            /**
+             * Instruments
+             * @description Instruments of the shop, then one of every kind.
+             */
             instruments: string[];
-            /** Places */
+            /**
+             * Places
+             * @description Where it is taken.
+             */
             places: components["schemas"]["PlaceOut"][];
-            /** Grows */
+            /**
+             * Grows
+             * @description True where more places may be added.
+             */
             grows: boolean;
-            /** Grades */
+            /**
+             * Grades
+             * @description Conditions to pick from.
+             */
             grades: components["schemas"]["GradeOut"][];
             /**
              * Picture
+             * @description What its pictures show.
              * @enum {string}
              */
             picture: "surface" | "bearing" | "seal" | "facing" | "fastener" | "spots" | "spring";
-            /** Limits */
+            /**
+             * Limits
+             * @description Limits in force, with whose they are.
+             */
             limits: components["schemas"]["CheckLimitOut"][];
-            /** Series */
+            /**
+             * Series
+             * @description Number of the series.
+             */
             series: number | null;
             /**
              * Version
              * @description Of what is said of the series, for If-Match; 0 where there is none.
              */
             version: number;
-            /** Begun At */
+            /**
+             * Begun At
+             * @description When it was begun, ISO 8601 in UTC.
+             */
             begun_at: string | null;
+            /** @description Odometer, or distance driven. */
             distance: components["schemas"]["FigureOut"] | null;
-            /** Settings */
+            /**
+             * Settings
+             * @description How it was read.
+             */
             settings: {
                 [key: string]: string;
             };
@@ -4026,19 +5172,31 @@ export interface components {
             asked: {
                 [key: string]: string;
             };
-            /** Readings */
+            /**
+             * Readings
+             * @description Readings, in the order they were taken.
+             */
             readings: components["schemas"]["TakenOut"][];
-            /** Can Undo */
+            /**
+             * Can Undo
+             * @description True where something can be undone.
+             */
             can_undo: boolean;
-            /** Can Redo */
+            /**
+             * Can Redo
+             * @description True where something undone can be done again.
+             */
             can_redo: boolean;
+            /** @description What its readings came to. */
             finding: components["schemas"]["FindingOut"];
             /**
              * Working
              * @description How the verdict was worked out, line by line.
              */
             working: string[];
+            /** @description The readings on a ruler with their limits. */
             ruler: components["schemas"]["RulerOut"] | null;
+            /** @description The sweep's fit. */
             sweep: components["schemas"]["SweepOut"] | null;
             /** @description The sweep taken before this one. */
             before: components["schemas"]["SweepOut"] | null;
@@ -4048,9 +5206,15 @@ export interface components {
          * @description What a customer complains of, and the findings that explain it.
          */
         ComplaintOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Explained By */
+            /**
+             * Explained By
+             * @description Checks whose findings explain it.
+             */
             explained_by: components["schemas"]["NameOut"][];
         };
         /**
@@ -4058,11 +5222,20 @@ export interface components {
          * @description One line of a chart.
          */
         CurveOnOut: {
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Y */
+            /**
+             * Y
+             * @description Up the chart, 0 to 1.
+             */
             y: number[];
-            /** Leading */
+            /**
+             * Leading
+             * @description The one that counts most.
+             */
             leading: boolean;
         };
         /**
@@ -4070,21 +5243,29 @@ export interface components {
          * @description A pair of offset dowels; offset 0 leaves the plain ones in.
          */
         DowelOut: {
+            /** @description Offset of the dowel. */
             offset: components["schemas"]["FigureOut"];
             /**
              * Clock
              * @description High side, clockwise seen from the gearbox side [°].
              */
             clock: number;
-            /** Clock Words */
+            /**
+             * Clock Words
+             * @description Where it stands, by the clock.
+             */
             clock_words: string;
+            /** @description What is left of it. */
             residual: components["schemas"]["FigureOut"];
             /**
              * Slack
              * @description How far it may be clocked off [°].
              */
             slack: number;
-            /** Meets */
+            /**
+             * Meets
+             * @description True where it meets the target.
+             */
             meets: boolean;
         };
         /**
@@ -4094,22 +5275,42 @@ export interface components {
         FindingOut: {
             /**
              * Verdict
+             * @description The verdict, in a word.
              * @enum {string}
              */
             verdict: "stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted";
-            /** Sentence */
+            /**
+             * Sentence
+             * @description In a sentence.
+             */
             sentence: string;
-            /** Place */
+            /**
+             * Place
+             * @description Where on the part.
+             */
             place: string;
-            /** Better */
+            /**
+             * Better
+             * @description The instrument that would settle it.
+             */
             better: string;
-            /** Taken */
+            /**
+             * Taken
+             * @description How many were taken, or what was.
+             */
             taken: number;
-            /** Wanted */
+            /**
+             * Wanted
+             * @description How many are wanted.
+             */
             wanted: number;
+            /** @description The worst of them. */
             worst: components["schemas"]["FigureOut"] | null;
+            /** @description The mean of its readings. */
             mean: components["schemas"]["FigureOut"] | null;
+            /** @description How far they lie apart. */
             spread: components["schemas"]["FigureOut"] | null;
+            /** @description How much of its life is used, and how far it still goes. */
             life: components["schemas"]["PartLifeOut"] | null;
         };
         /**
@@ -4117,18 +5318,31 @@ export interface components {
          * @description A condition to pick.
          */
         GradeOut: {
-            /** Value */
+            /**
+             * Value
+             * @description The value.
+             */
             value: string;
-            /** Word */
+            /**
+             * Word
+             * @description In a word.
+             */
             word: string;
-            /** Says */
+            /**
+             * Says
+             * @description In a sentence.
+             */
             says: string;
             /**
              * Verdict
+             * @description The verdict, in a word.
              * @enum {string}
              */
             verdict: "stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted";
-            /** Level */
+            /**
+             * Level
+             * @description From 0, as new, to 3, scrap.
+             */
             level: number;
         };
         /**
@@ -4136,23 +5350,49 @@ export interface components {
          * @description An instrument: a kind by its name, or one of the shop's own by its number.
          */
         InstrumentOut: {
-            /** Key */
+            /**
+             * Key
+             * @description Its key, by which everything refers to it.
+             */
             key: string;
-            /** Kind */
+            /**
+             * Kind
+             * @description Which kind it is of.
+             */
             kind: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
+            /** @description The smallest step it shows. */
             resolution: components["schemas"]["FigureOut"];
+            /** @description Expanded uncertainty, k = 2. */
             uncertainty: components["schemas"]["FigureOut"];
-            /** Why */
+            /**
+             * Why
+             * @description Why, in words.
+             */
             why: string;
-            /** Calibrated On */
+            /**
+             * Calibrated On
+             * @description Day it was calibrated, ISO 8601; empty where nobody said.
+             */
             calibrated_on: string;
-            /** Warns */
+            /**
+             * Warns
+             * @description What to be warned of; empty where nothing.
+             */
             warns: string;
-            /** Port */
+            /**
+             * Port
+             * @description Where it is plugged in; empty where it is not.
+             */
             port: string;
-            /** Own */
+            /**
+             * Own
+             * @description True for one of the shop's own.
+             */
             own: boolean;
         };
         /**
@@ -4161,19 +5401,34 @@ export interface components {
          */
         LengthsOut: {
             /**
-             * @description discriminator enum property added by openapi-typescript
+             * @description Which kind it is of. (enum property replaced by openapi-typescript)
              * @enum {string}
              */
             kind: "ruler";
-            /** About */
+            /**
+             * About
+             * @description What it is about, in words.
+             */
             about: string;
-            /** Zero */
+            /**
+             * Zero
+             * @description What stands at nothing.
+             */
             zero: string;
-            /** Bands */
+            /**
+             * Bands
+             * @description Stretches of the ruler where it should lie.
+             */
             bands: components["schemas"]["BandOnOut"][];
-            /** Marks */
+            /**
+             * Marks
+             * @description Marks on the ruler.
+             */
             marks: components["schemas"]["MarkOnOut"][];
-            /** Moves */
+            /**
+             * Moves
+             * @description How far it moves the answer.
+             */
             moves: components["schemas"]["MoveOut"][];
         };
         /**
@@ -4182,19 +5437,34 @@ export interface components {
          */
         LinesOut: {
             /**
-             * @description discriminator enum property added by openapi-typescript
+             * @description Which kind it is of. (enum property replaced by openapi-typescript)
              * @enum {string}
              */
             kind: "lines";
-            /** About */
+            /**
+             * About
+             * @description What it is about, in words.
+             */
             about: string;
-            /** Along */
+            /**
+             * Along
+             * @description What the curves run along.
+             */
             along: string;
-            /** Unit */
+            /**
+             * Unit
+             * @description Its unit.
+             */
             unit: string;
-            /** X */
+            /**
+             * X
+             * @description Along the chart, 0 to 1.
+             */
             x: number[];
-            /** Curves */
+            /**
+             * Curves
+             * @description Lines of the chart.
+             */
             curves: components["schemas"]["CurveOnOut"][];
         };
         /**
@@ -4202,12 +5472,22 @@ export interface components {
          * @description A length on a ruler; its place from 0 to 1.
          */
         MarkOnOut: {
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
+            /** @description The value. */
             value: components["schemas"]["FigureOut"];
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: number;
-            /** Leading */
+            /**
+             * Leading
+             * @description The one that counts most.
+             */
             leading: boolean;
         };
         /**
@@ -4215,12 +5495,22 @@ export interface components {
          * @description A length on a row of its own: as measured and as the pieces named bring it; places from 0 to 1.
          */
         MoveOut: {
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
+            /** @description What stands there after it, or what it comes after. */
             after: components["schemas"]["FigureOut"];
-            /** Before At */
+            /**
+             * Before At
+             * @description Where it lay before, along the ruler, 0 to 1.
+             */
             before_at: number;
-            /** After At */
+            /**
+             * After At
+             * @description Where it lies after, along the ruler, 0 to 1.
+             */
             after_at: number;
         };
         /**
@@ -4254,7 +5544,10 @@ export interface components {
              * @description That in words.
              */
             work_label: string;
-            /** Reasons */
+            /**
+             * Reasons
+             * @description Why, a sentence each.
+             */
             reasons: string[];
             /** @description What would plan it; nothing where it is planned, or has no fate. */
             plan: components["schemas"]["EntryIn"] | null;
@@ -4278,15 +5571,30 @@ export interface components {
          * @description Where a part comes from, and how far it is.
          */
         OrderOut: {
-            /** Number */
+            /**
+             * Number
+             * @description Its number.
+             */
             number: string;
-            /** Source */
+            /**
+             * Source
+             * @description Where it comes from, in words.
+             */
             source: string;
-            /** Price */
+            /**
+             * Price
+             * @description Price, in the shop's currency.
+             */
             price: string;
-            /** Currency */
+            /**
+             * Currency
+             * @description Currency of the price.
+             */
             currency: string;
-            /** State */
+            /**
+             * State
+             * @description The state, in a word.
+             */
             state: string;
         };
         /**
@@ -4294,17 +5602,35 @@ export interface components {
          * @description Share of the life used, 0 to 1, with its band, and the distance left where the readings are dated.
          */
         PartLifeOut: {
-            /** Low */
+            /**
+             * Low
+             * @description The low end.
+             */
             low: number;
-            /** Best */
+            /**
+             * Best
+             * @description The best value that can be reached.
+             */
             best: number;
-            /** High */
+            /**
+             * High
+             * @description The high end.
+             */
             high: number;
-            /** @default null */
+            /**
+             * @description Odometer, or distance driven.
+             * @default null
+             */
             distance?: components["schemas"]["FigureOut"] | null;
-            /** @default null */
+            /**
+             * @description Distance at the near end of the doubt.
+             * @default null
+             */
             distance_low?: components["schemas"]["FigureOut"] | null;
-            /** @default null */
+            /**
+             * @description Distance at the far end of the doubt.
+             * @default null
+             */
             distance_high?: components["schemas"]["FigureOut"] | null;
         };
         /**
@@ -4312,11 +5638,20 @@ export interface components {
          * @description Where on a part.
          */
         PlaceOut: {
-            /** Key */
+            /**
+             * Key
+             * @description Its key, by which everything refers to it.
+             */
             key: string;
-            /** Item */
+            /**
+             * Item
+             * @description What it is a place of, such as a plate.
+             */
             item: string;
-            /** Spot */
+            /**
+             * Spot
+             * @description The spot on the item.
+             */
             spot: string;
         };
         /**
@@ -4324,9 +5659,15 @@ export interface components {
          * @description Points round a circle: angles [°] and radii, 1 = the true circle.
          */
         PolarOut: {
-            /** Angles */
+            /**
+             * Angles
+             * @description Angles it was swept at, in degrees.
+             */
             angles: number[];
-            /** Radii */
+            /**
+             * Radii
+             * @description Radii of the line.
+             */
             radii: number[];
         };
         /**
@@ -4334,9 +5675,15 @@ export interface components {
          * @description Where builders differ, and what the shop does.
          */
         PracticeOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** About */
+            /**
+             * About
+             * @description What it is about, in words.
+             */
             about: string;
             /**
              * Option
@@ -4348,9 +5695,15 @@ export interface components {
              * @description What is done on this job instead; nothing where it is as the shop does.
              */
             here: string;
-            /** Options */
+            /**
+             * Options
+             * @description What may be picked, the first one where it begins.
+             */
             options: components["schemas"]["NameOut"][];
-            /** Version */
+            /**
+             * Version
+             * @description Its version, for If-Match; 0 where there is none.
+             */
             version: number;
         };
         /**
@@ -4359,13 +5712,19 @@ export interface components {
          */
         RemarkOut: {
             /**
-             * @description discriminator enum property added by openapi-typescript
+             * @description Which kind it is of. (enum property replaced by openapi-typescript)
              * @enum {string}
              */
             kind: "remark";
-            /** Text */
+            /**
+             * Text
+             * @description As text.
+             */
             text: string;
-            /** Verdict */
+            /**
+             * Verdict
+             * @description The verdict, in a word.
+             */
             verdict: string;
         };
         /**
@@ -4383,25 +5742,55 @@ export interface components {
              * @description What the part is called.
              */
             label: string;
-            /** Version */
+            /**
+             * Version
+             * @description Its version, for If-Match; 0 where there is none.
+             */
             version: number;
-            /** Price */
+            /**
+             * Price
+             * @description Price, in the shop's currency.
+             */
             price: number;
-            /** Chance */
+            /**
+             * Chance
+             * @description Chance that it fails within the clutch's life, 0 to 1.
+             */
             chance: number;
-            /** Hours */
+            /**
+             * Hours
+             * @description Labour to get back in, in hours.
+             */
             hours: number;
-            /** Rate */
+            /**
+             * Rate
+             * @description Rate: money an hour, or change over a distance.
+             */
             rate: number;
-            /** Extra Hours */
+            /**
+             * Extra Hours
+             * @description Hours it adds while it is open.
+             */
             extra_hours: number;
-            /** Now */
+            /**
+             * Now
+             * @description What it costs, or comes to, now.
+             */
             now: number;
-            /** Later */
+            /**
+             * Later
+             * @description What it costs to come back, times the chance.
+             */
             later: number;
-            /** Pays */
+            /**
+             * Pays
+             * @description True where renewing now costs no more.
+             */
             pays: boolean;
-            /** Even */
+            /**
+             * Even
+             * @description Chance at which both cost the same, 0 to 1.
+             */
             even: number;
         };
         /**
@@ -4409,16 +5798,24 @@ export interface components {
          * @description Readings on a ruler with their limits: positions from 0 to 1.
          */
         RulerOut: {
-            /** Readings */
+            /**
+             * Readings
+             * @description Readings, in the order they were taken.
+             */
             readings: number[];
-            /** Limits */
+            /**
+             * Limits
+             * @description Limits in force, with whose they are.
+             */
             limits: components["schemas"]["StandsAtOut"][];
             /**
              * Close
              * @description Stretches that are too close to call.
              */
             close: components["schemas"]["StandsAtOut"][];
+            /** @description The low end. */
             low: components["schemas"]["FigureOut"];
+            /** @description The high end. */
             high: components["schemas"]["FigureOut"];
         };
         /**
@@ -4426,13 +5823,25 @@ export interface components {
          * @description What somebody said of a check or of a line of the list.
          */
         SaidOut: {
-            /** Answer */
+            /**
+             * Answer
+             * @description What was answered.
+             */
             answer: string;
-            /** Reason */
+            /**
+             * Reason
+             * @description Why, as somebody said it.
+             */
             reason: string;
-            /** Who */
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             */
             who: string;
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: string;
         };
         /**
@@ -4440,11 +5849,20 @@ export interface components {
          * @description Something on a ruler: its name and from where to where, 0 to 1; the same where it is a mark.
          */
         StandsAtOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Start */
+            /**
+             * Start
+             * @description Where it begins.
+             */
             start: number;
-            /** End */
+            /**
+             * End
+             * @description Where it ends.
+             */
             end: number;
         };
         /**
@@ -4452,35 +5870,65 @@ export interface components {
          * @description A fitted sweep, with what its clock picture is drawn from; angles as seen from the gearbox side.
          */
         SweepOut: {
+            /** @description Total indicator reading. */
             tir: components["schemas"]["FigureOut"];
+            /** @description Total indicator reading of the fitted circle. */
             tir_fit: components["schemas"]["FigureOut"];
+            /** @description How far off centre. */
             eccentricity: components["schemas"]["FigureOut"];
+            /** @description Expanded uncertainty, k = 2. */
             doubt: components["schemas"]["FigureOut"];
-            /** Direction */
+            /**
+             * Direction
+             * @description Which way, in degrees.
+             */
             direction: number;
-            /** Direction Words */
+            /**
+             * Direction Words
+             * @description Which way, by the clock.
+             */
             direction_words: string;
             /**
              * Face
              * @description True for a face: the fit is its lean, highest towards the direction.
              */
             face: boolean;
+            /** @description How oval it is. */
             oval: components["schemas"]["FigureOut"] | null;
+            /** @description How far the readings scatter about the circle. */
             scatter: components["schemas"]["FigureOut"] | null;
+            /** @description What it closes into: parts to get and how far the job goes. */
             closes: components["schemas"]["FigureOut"] | null;
-            /** Stands */
+            /**
+             * Stands
+             * @description What stands there now.
+             */
             stands: boolean;
-            /** Passes Tir */
+            /**
+             * Passes Tir
+             * @description Whether the total indicator reading passes.
+             */
             passes_tir: boolean;
-            /** Passes Centre */
+            /**
+             * Passes Centre
+             * @description Whether the centre passes.
+             */
             passes_centre: boolean;
-            /** Dowels */
+            /**
+             * Dowels
+             * @description Dowels that could be used, the best first.
+             */
             dowels: components["schemas"]["DowelOut"][];
-            /** Unreachable */
+            /**
+             * Unreachable
+             * @description Why no dowel puts it right; null where one does.
+             */
             unreachable: components["schemas"]["BetweenOut"][];
             /** @description Deviation that the radius of the picture's circle stands for. */
             radius: components["schemas"]["FigureOut"];
+            /** @description Points of the line. */
             points: components["schemas"]["PolarOut"];
+            /** @description The torque curve. */
             curve: components["schemas"]["PolarOut"];
             /**
              * Right
@@ -4504,15 +5952,24 @@ export interface components {
          */
         TableOut: {
             /**
-             * @description discriminator enum property added by openapi-typescript
+             * @description Which kind it is of. (enum property replaced by openapi-typescript)
              * @enum {string}
              */
             kind: "table";
-            /** About */
+            /**
+             * About
+             * @description What it is about, in words.
+             */
             about: string;
-            /** Heads */
+            /**
+             * Heads
+             * @description Heads of the columns.
+             */
             heads: string[];
-            /** Rows */
+            /**
+             * Rows
+             * @description Rows of the table.
+             */
             rows: components["schemas"]["CellOut"][][];
         };
         /**
@@ -4520,26 +5977,49 @@ export interface components {
          * @description A reading in force.
          */
         TakenOut: {
-            /** Id */
+            /**
+             * Id
+             * @description Its number.
+             */
             id: number;
-            /** Place */
+            /**
+             * Place
+             * @description Where on the part.
+             */
             place: string;
             /**
              * Typed
              * @description As typed, with fractions set properly; a grade's word.
              */
             typed: string;
+            /** @description The value. */
             value: components["schemas"]["FigureOut"] | null;
-            /** Instrument */
+            /**
+             * Instrument
+             * @description What it was taken with.
+             */
             instrument: string;
+            /** @description Expanded uncertainty, k = 2. */
             uncertainty: components["schemas"]["FigureOut"] | null;
-            /** Skipped */
+            /**
+             * Skipped
+             * @description Why nothing was taken there; empty where something was.
+             */
             skipped: string;
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: string;
-            /** Source */
+            /**
+             * Source
+             * @description Where it comes from, in words.
+             */
             source: string;
-            /** Who */
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             */
             who: string;
         };
         /**
@@ -4547,14 +6027,27 @@ export interface components {
          * @description What was keyed, as it would be taken.
          */
         KeyedOut: {
+            /** @description The value. */
             value: components["schemas"]["FigureOut"] | null;
-            /** Typeset */
+            /**
+             * Typeset
+             * @description As typed, with fractions set as print sets them.
+             */
             typeset: string;
-            /** Question */
+            /**
+             * Question
+             * @description Which of the four questions, or what is asked about a figure.
+             */
             question: string;
-            /** Instead */
+            /**
+             * Instead
+             * @description Readings of the same figure that would be usual, as typed.
+             */
             instead: string[];
-            /** Problem */
+            /**
+             * Problem
+             * @description Why it cannot be taken; null where it can.
+             */
             problem: string;
         };
         /**
@@ -4562,7 +6055,10 @@ export interface components {
          * @description A reading as keyed, a grade, a skip with its reason, or the event of a gauge.
          */
         ReadingIn: {
-            /** Check */
+            /**
+             * Check
+             * @description Key of the check of the bench.
+             */
             check: string;
             /**
              * Place
@@ -4572,21 +6068,25 @@ export interface components {
             place?: string;
             /**
              * Typed
+             * @description As typed, with its unit.
              * @default
              */
             typed?: string;
             /**
              * Unit
+             * @description Its unit.
              * @default
              */
             unit?: string;
             /**
              * Grade
+             * @description The condition that was picked, by its key.
              * @default
              */
             grade?: string;
             /**
              * Skipped
+             * @description Why nothing was taken there; empty where something was.
              * @default
              */
             skipped?: string;
@@ -4616,6 +6116,7 @@ export interface components {
             series?: number | null;
             /**
              * Request
+             * @description An identity of the request's own; a repeat counts once.
              * @default
              */
             request?: string;
@@ -4625,7 +6126,10 @@ export interface components {
          * @description Which check's last reading.
          */
         UndoIn: {
-            /** Check */
+            /**
+             * Check
+             * @description Key of the check of the bench.
+             */
             check: string;
         };
         /**
@@ -4633,26 +6137,33 @@ export interface components {
          * @description Begins a new series of a check, or says more of one.
          */
         SeriesIn: {
-            /** Check */
+            /**
+             * Check
+             * @description Key of the check of the bench.
+             */
             check: string;
             /**
              * Distance
+             * @description Odometer, or distance driven.
              * @default
              */
             distance?: string;
             /**
              * Seen From
+             * @description From which side the angles are counted.
              * @default gearbox
              * @enum {string}
              */
             seen_from?: "gearbox" | "engine";
             /**
              * Presses Plus
+             * @description True where pressing in reads plus.
              * @default true
              */
             presses_plus?: boolean;
             /**
              * Sag
+             * @description Sag of the bracket, as typed.
              * @default
              */
             sag?: string;
@@ -4664,6 +6175,7 @@ export interface components {
             swept?: string;
             /**
              * Label
+             * @description What it is called.
              * @default
              */
             label?: string;
@@ -4676,6 +6188,7 @@ export interface components {
             };
             /**
              * Request
+             * @description An identity of the request's own; a repeat counts once.
              * @default
              */
             request?: string;
@@ -4685,25 +6198,32 @@ export interface components {
          * @description A manual's limit for this vehicle; nothing typed goes back to the default.
          */
         LimitIn: {
-            /** Check */
+            /**
+             * Check
+             * @description Key of the check of the bench.
+             */
             check: string;
             /**
              * Name
+             * @description Its key, or the name somebody gave it.
              * @enum {string}
              */
             name: "new" | "least" | "most" | "spread";
             /**
              * Typed
+             * @description As typed, with its unit.
              * @default null
              */
             typed?: string | null;
             /**
              * Unit
+             * @description Its unit.
              * @default
              */
             unit?: string;
             /**
              * Source
+             * @description Where it comes from, in words.
              * @default
              */
             source?: string;
@@ -4713,9 +6233,15 @@ export interface components {
          * @description What the shop does where builders differ.
          */
         PracticeIn: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Option */
+            /**
+             * Option
+             * @description The option in force, by its key.
+             */
             option: string;
         };
         /**
@@ -4723,9 +6249,15 @@ export interface components {
          * @description An instrument of the shop.
          */
         InstrumentIn: {
-            /** Kind */
+            /**
+             * Kind
+             * @description Which kind it is of.
+             */
             kind: string;
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
             /**
              * Resolution
@@ -4747,6 +6279,7 @@ export interface components {
             calibrated_on?: string;
             /**
              * Port
+             * @description Where it is plugged in; empty where it is not.
              * @default
              */
             port?: string;
@@ -4756,18 +6289,34 @@ export interface components {
          * @description The shop's own figures for renewing a part while it is open, as a job's file has them.
          */
         RenewalIn: {
-            /** Part */
+            /**
+             * Part
+             * @description Key of the part; of one of the shop's own its name.
+             */
             part: string;
-            /** Price */
+            /**
+             * Price
+             * @description Price, in the shop's currency.
+             */
             price: number;
-            /** Chance */
+            /**
+             * Chance
+             * @description Chance that it fails within the clutch's life, 0 to 1.
+             */
             chance: number;
-            /** Hours */
+            /**
+             * Hours
+             * @description Labour to get back in, in hours.
+             */
             hours: number;
-            /** Rate */
+            /**
+             * Rate
+             * @description Rate: money an hour, or change over a distance.
+             */
             rate: number;
             /**
              * Extra Hours
+             * @description Hours it adds while it is open.
              * @default 0
              */
             extra_hours?: number;
@@ -4777,7 +6326,10 @@ export interface components {
          * @description A sum to take off the list.
          */
         DropRenewalIn: {
-            /** Part */
+            /**
+             * Part
+             * @description Key of the part; of one of the shop's own its name.
+             */
             part: string;
         };
         /**
@@ -4785,24 +6337,33 @@ export interface components {
          * @description Something said of a job: an order, a line struck, a check closed, a verdict overruled, its scope.
          */
         SayIn: {
-            /** Kind */
+            /**
+             * Kind
+             * @description Which kind it is of.
+             */
             kind: string;
             /**
              * Key
+             * @description Its key, by which everything refers to it.
              * @default
              */
             key?: string;
-            /** Said */
+            /**
+             * Said
+             * @description What was said, with who and when.
+             */
             said: {
                 [key: string]: string;
             };
             /**
              * Who
+             * @description By whom; empty where nobody gave a name.
              * @default
              */
             who?: string;
             /**
              * Request
+             * @description An identity of the request's own; a repeat counts once.
              * @default
              */
             request?: string;
@@ -4812,11 +6373,20 @@ export interface components {
          * @description What measured values do to the four questions.
          */
         MeasuredEffectsOut: {
-            /** Effects */
+            /**
+             * Effects
+             * @description What readings would enter.
+             */
             effects: components["schemas"]["MeasuredEffectOut"][];
-            /** Before */
+            /**
+             * Before
+             * @description What stood there before.
+             */
             before: components["schemas"]["VerdictOut"][];
-            /** After */
+            /**
+             * After
+             * @description What stands there after it, or what it comes after.
+             */
             after: components["schemas"]["VerdictOut"][];
         };
         /**
@@ -4824,19 +6394,40 @@ export interface components {
          * @description A quantity that readings change; `typed` is what would be entered.
          */
         MeasuredEffectOut: {
-            /** Check */
+            /**
+             * Check
+             * @description Key of the check of the bench.
+             */
             check: string;
-            /** Quantity */
+            /**
+             * Quantity
+             * @description Key of the quantity.
+             */
             quantity: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Before */
+            /**
+             * Before
+             * @description What stood there before.
+             */
             before: string;
-            /** After */
+            /**
+             * After
+             * @description What stands there after it, or what it comes after.
+             */
             after: string;
-            /** Typed */
+            /**
+             * Typed
+             * @description As typed, with its unit.
+             */
             typed: string;
-            /** Why */
+            /**
+             * Why
+             * @description Why, in words.
+             */
             why: string;
         };
         /**
@@ -4844,7 +6435,10 @@ export interface components {
          * @description Which measured values go into the job.
          */
         EffectsIn: {
-            /** Quantities */
+            /**
+             * Quantities
+             * @description Keys of quantities.
+             */
             quantities: string[];
         };
         /**
@@ -4852,11 +6446,20 @@ export interface components {
          * @description Readings over a part's life, newest first, and their trends.
          */
         BenchHistoryOut: {
-            /** Trends */
+            /**
+             * Trends
+             * @description Trends over the part's life.
+             */
             trends: components["schemas"]["TrendOut"][];
-            /** Readings */
+            /**
+             * Readings
+             * @description Readings, in the order they were taken.
+             */
             readings: components["schemas"]["BenchLineOut"][];
-            /** Total */
+            /**
+             * Total
+             * @description How many there are.
+             */
             total: number;
         };
         /**
@@ -4864,30 +6467,67 @@ export interface components {
          * @description A reading of the record, withdrawn ones among them.
          */
         BenchLineOut: {
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: string;
-            /** Job */
+            /**
+             * Job
+             * @description Number of the job.
+             */
             job: number;
-            /** Vehicle */
+            /**
+             * Vehicle
+             * @description What the vehicle is called.
+             */
             vehicle: string;
-            /** Check */
+            /**
+             * Check
+             * @description Key of the check of the bench.
+             */
             check: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Place */
+            /**
+             * Place
+             * @description Where on the part.
+             */
             place: string;
-            /** Typed */
+            /**
+             * Typed
+             * @description As typed, with its unit.
+             */
             typed: string;
+            /** @description The value. */
             value: components["schemas"]["FigureOut"] | null;
-            /** Instrument */
+            /**
+             * Instrument
+             * @description What it was taken with.
+             */
             instrument: string;
-            /** Source */
+            /**
+             * Source
+             * @description Where it comes from, in words.
+             */
             source: string;
-            /** Skipped */
+            /**
+             * Skipped
+             * @description Why nothing was taken there; empty where something was.
+             */
             skipped: string;
-            /** Withdrawn */
+            /**
+             * Withdrawn
+             * @description True where it was taken back.
+             */
             withdrawn: boolean;
-            /** Who */
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             */
             who: string;
         };
         /**
@@ -4895,9 +6535,15 @@ export interface components {
          * @description A point of a chart, 0 to 1.
          */
         PointOut: {
-            /** X */
+            /**
+             * X
+             * @description Along the chart, 0 to 1.
+             */
             x: number;
-            /** Y */
+            /**
+             * Y
+             * @description Up the chart, 0 to 1.
+             */
             y: number;
         };
         /**
@@ -4905,20 +6551,41 @@ export interface components {
          * @description A check's series over a vehicle's life.
          */
         TrendOut: {
-            /** Check */
+            /**
+             * Check
+             * @description Key of the check of the bench.
+             */
             check: string;
-            /** Title */
+            /**
+             * Title
+             * @description Its title.
+             */
             title: string;
-            /** Points */
+            /**
+             * Points
+             * @description Points of the line.
+             */
             points: components["schemas"]["TrendPointOut"][];
-            /** Rate */
+            /**
+             * Rate
+             * @description Rate: money an hour, or change over a distance.
+             */
             rate: string;
+            /** @description What it is held against. */
             limit: components["schemas"]["FigureOut"] | null;
+            /** @description The low end. */
             low: components["schemas"]["FigureOut"];
+            /** @description The high end. */
             high: components["schemas"]["FigureOut"];
-            /** Line */
+            /**
+             * Line
+             * @description The line, point by point.
+             */
             line: components["schemas"]["PointOut"][];
-            /** Limit At */
+            /**
+             * Limit At
+             * @description Where the limit lies on the chart, 0 to 1.
+             */
             limit_at: number | null;
         };
         /**
@@ -4926,21 +6593,44 @@ export interface components {
          * @description One series: its moment, odometer, worst reading and their places on the chart, 0 to 1.
          */
         TrendPointOut: {
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: string;
-            /** Job */
+            /**
+             * Job
+             * @description Number of the job.
+             */
             job: number;
+            /** @description Odometer, or distance driven. */
             distance: components["schemas"]["FigureOut"] | null;
+            /** @description The worst of them. */
             worst: components["schemas"]["FigureOut"];
-            /** Readings */
+            /**
+             * Readings
+             * @description Readings, in the order they were taken.
+             */
             readings: number;
-            /** X */
+            /**
+             * X
+             * @description Along the chart, 0 to 1.
+             */
             x: number;
-            /** Y */
+            /**
+             * Y
+             * @description Up the chart, 0 to 1.
+             */
             y: number;
-            /** Y Low */
+            /**
+             * Y Low
+             * @description Lower end of the doubt, 0 to 1.
+             */
             y_low: number;
-            /** Y High */
+            /**
+             * Y High
+             * @description Upper end of the doubt, 0 to 1.
+             */
             y_high: number;
         };
         /**
@@ -4948,11 +6638,20 @@ export interface components {
          * @description A data port.
          */
         GaugeOut: {
-            /** Connected */
+            /**
+             * Connected
+             * @description True while it is connected.
+             */
             connected: boolean;
-            /** Newest */
+            /**
+             * Newest
+             * @description The version that stands.
+             */
             newest: number;
-            /** Events */
+            /**
+             * Events
+             * @description What happened, in its order.
+             */
             events: components["schemas"]["EventOut"][];
         };
         /**
@@ -4960,14 +6659,21 @@ export interface components {
          * @description Something a gauge sent or that happened to it.
          */
         EventOut: {
-            /** Number */
+            /**
+             * Number
+             * @description Its number.
+             */
             number: number;
             /**
              * Kind
+             * @description Which kind it is of.
              * @enum {string}
              */
             kind: "value" | "said" | "odd" | "lost" | "back";
-            /** Text */
+            /**
+             * Text
+             * @description As text.
+             */
             text: string;
         };
         /**
@@ -4977,11 +6683,13 @@ export interface components {
         GaugeIn: {
             /**
              * After
+             * @description What stands there after it, or what it comes after.
              * @default 0
              */
             after?: number;
             /**
              * Wait
+             * @description How long to wait for it, in seconds.
              * @default 0
              */
             wait?: number;
@@ -4991,13 +6699,25 @@ export interface components {
          * @description What a file of readings brought: how many, how many were there already, the series they are in, and faults.
          */
         ImportedOut: {
-            /** Taken */
+            /**
+             * Taken
+             * @description How many were taken, or what was.
+             */
             taken: number;
-            /** Already */
+            /**
+             * Already
+             * @description What was here already and was left as it is.
+             */
             already: number;
-            /** Series */
+            /**
+             * Series
+             * @description Number of the series.
+             */
             series: number[];
-            /** Faults */
+            /**
+             * Faults
+             * @description What could not be read, in a sentence each.
+             */
             faults: string[];
         };
         /**
@@ -5005,7 +6725,10 @@ export interface components {
          * @description A file of readings.
          */
         ReadingsFileIn: {
-            /** Text */
+            /**
+             * Text
+             * @description As text.
+             */
             text: string;
         };
         /**
@@ -5013,7 +6736,10 @@ export interface components {
          * @description The series a file brought, to take back.
          */
         TakenBackIn: {
-            /** Series */
+            /**
+             * Series
+             * @description Number of the series.
+             */
             series: number[];
         };
         /**
@@ -5021,13 +6747,25 @@ export interface components {
          * @description The plan of a job.
          */
         PlanOut: {
-            /** Job */
+            /**
+             * Job
+             * @description Number of the job.
+             */
             job: number;
-            /** Change */
+            /**
+             * Change
+             * @description How often anything of the job was written; another figure means it was changed.
+             */
             change: number;
-            /** Questions */
+            /**
+             * Questions
+             * @description What has to be said before it is taken.
+             */
             questions: components["schemas"]["PlanQuestionOut"][];
-            /** Steps */
+            /**
+             * Steps
+             * @description Steps, in their order.
+             */
             steps: components["schemas"]["FitStepOut"][];
             /**
              * Wrenches
@@ -5044,14 +6782,20 @@ export interface components {
              * @description The step to do now; nothing where none is open.
              */
             next: string;
-            /** Done */
+            /**
+             * Done
+             * @description How much of it is done.
+             */
             done: number;
             /**
              * Minutes
              * @description About how long what is left takes.
              */
             minutes: number;
-            /** Vanished */
+            /**
+             * Vanished
+             * @description Evidence of steps this plan no longer has.
+             */
             vanished: components["schemas"]["VanishedOut"][];
             /**
              * Awaited
@@ -5063,7 +6807,10 @@ export interface components {
              * @description Bags, marks and what was left over, in the order they were said.
              */
             kept: components["schemas"]["KeptOut"][];
-            /** Bolt Maps */
+            /**
+             * Bolt Maps
+             * @description Joints whose holes are known one by one.
+             */
             bolt_maps: components["schemas"]["BoltMapOut"][];
             /**
              * Offered
@@ -5093,9 +6840,15 @@ export interface components {
          * @description The bolts of a joint: which goes where, and which must not be swapped.
          */
         BoltMapOut: {
-            /** Joint */
+            /**
+             * Joint
+             * @description Key of the joint.
+             */
             joint: string;
-            /** Holes */
+            /**
+             * Holes
+             * @description Holes of the joint.
+             */
             holes: components["schemas"]["HoleOut"][];
             /**
              * Swaps
@@ -5139,12 +6892,19 @@ export interface components {
          * @description A step of the plan as it stands.
          */
         FitStepOut: {
-            /** Key */
+            /**
+             * Key
+             * @description Its key, by which everything refers to it.
+             */
             key: string;
-            /** Title */
+            /**
+             * Title
+             * @description Its title.
+             */
             title: string;
             /**
              * Stretch
+             * @description Stretch of the work.
              * @enum {string}
              */
             stretch: "before" | "down" | "clean" | "fit" | "in" | "back" | "fill" | "prove";
@@ -5155,6 +6915,7 @@ export interface components {
             part: string;
             /**
              * State
+             * @description The state, in a word.
              * @enum {string}
              */
             state: "done" | "overridden" | "open" | "waits" | "shut";
@@ -5178,42 +6939,68 @@ export interface components {
              * @description From where, in words; nothing where that does not matter.
              */
             reached: string;
-            /** Hands */
+            /**
+             * Hands
+             * @description People it takes.
+             */
             hands: number;
             /**
              * Short
              * @description It takes more hands than there are.
              */
             short: boolean;
-            /** Tools */
+            /**
+             * Tools
+             * @description What to have at hand.
+             */
             tools: string[];
-            /** Note */
+            /**
+             * Note
+             * @description What to know, in words.
+             */
             note: string;
-            /** Hazards */
+            /**
+             * Hazards
+             * @description What can hurt, a sentence each.
+             */
             hazards: string[];
             /**
              * Evidence
+             * @description What proves it: a tick, a reading, its bolts or a sentence.
              * @enum {string}
              */
             evidence: "tick" | "reading" | "bolts" | "sentence";
-            /** Hold */
+            /**
+             * Hold
+             * @description True for a hold point.
+             */
             hold: boolean;
             /**
              * Signed
              * @description It wants a name.
              */
             signed: boolean;
-            /** Joint */
+            /**
+             * Joint
+             * @description Key of the joint.
+             */
             joint: string;
-            /** Minutes */
+            /**
+             * Minutes
+             * @description About how long it takes, in minutes.
+             */
             minutes: number;
             /**
              * Learned
              * @description Whose minutes these are, where they are the shop's own.
              */
             learned: string;
-            /** Own */
+            /**
+             * Own
+             * @description True for one of the shop's own.
+             */
             own: boolean;
+            /** @description What was said, with who and when. */
             said: components["schemas"]["SaidOut"] | null;
             /**
              * Text
@@ -5230,7 +7017,10 @@ export interface components {
              * @description The same pass after pass, with what each is tightened to.
              */
             turns: components["schemas"]["TurnOut"][];
-            /** Passes */
+            /**
+             * Passes
+             * @description Passes the bolts are tightened in.
+             */
             passes: number;
             /**
              * Ways
@@ -5250,9 +7040,15 @@ export interface components {
          * @description A hole of the bolt map and its bolt.
          */
         HoleOut: {
-            /** Key */
+            /**
+             * Key
+             * @description Its key, by which everything refers to it.
+             */
             key: string;
-            /** Number */
+            /**
+             * Number
+             * @description Its number.
+             */
             number: number;
             /**
              * Words
@@ -5268,6 +7064,7 @@ export interface components {
             };
             /**
              * State
+             * @description The state, in a word.
              * @enum {string}
              */
             state: "good" | "look again" | "short" | "bottoms" | "shank in thread" | "open";
@@ -5276,7 +7073,10 @@ export interface components {
              * @description True where it is not put in as it is.
              */
             wrong: boolean;
-            /** Says */
+            /**
+             * Says
+             * @description In a sentence.
+             */
             says: string;
             /**
              * Working
@@ -5293,9 +7093,15 @@ export interface components {
              * @description How far from the middle of the drawing, whose circle has radius 1.
              */
             out: number;
-            /** Who */
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             */
             who: string;
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: string;
         };
         /**
@@ -5305,6 +7111,7 @@ export interface components {
         KeptOut: {
             /**
              * Kind
+             * @description Which kind it is of.
              * @enum {string}
              */
             kind: "bag" | "mark" | "leftover" | "noted";
@@ -5328,16 +7135,25 @@ export interface components {
              * @description What is in it, how it is marked, or what it was and where it belongs.
              */
             words: string;
-            /** Count */
+            /**
+             * Count
+             * @description How many there are.
+             */
             count: string;
             /**
              * Open
              * @description Left over and unexplained.
              */
             open: boolean;
-            /** Who */
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             */
             who: string;
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: string;
         };
         /**
@@ -5345,18 +7161,30 @@ export interface components {
          * @description Something the plan depends on.
          */
         PlanQuestionOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Answer */
+            /**
+             * Answer
+             * @description What was answered.
+             */
             answer: string;
             /**
              * Said
              * @description False where nobody answered, and the first one is taken.
              */
             said: boolean;
-            /** Options */
+            /**
+             * Options
+             * @description What may be picked, the first one where it begins.
+             */
             options: components["schemas"]["NameOut"][];
         };
         /**
@@ -5364,14 +7192,20 @@ export interface components {
          * @description A step the shop adds to every plan, or has let go.
          */
         ShopStepOut: {
-            /** Title */
+            /**
+             * Title
+             * @description Its title.
+             */
             title: string;
             /**
              * Key
              * @description Its key in a plan.
              */
             key: string;
-            /** Kept */
+            /**
+             * Kept
+             * @description What is kept.
+             */
             kept: boolean;
             /**
              * Version
@@ -5394,7 +7228,10 @@ export interface components {
              * @description Which pass, from 1.
              */
             number: number;
-            /** Bolt */
+            /**
+             * Bolt
+             * @description Number of the bolt, clockwise.
+             */
             bolt: number;
             /**
              * To
@@ -5403,6 +7240,7 @@ export interface components {
             to: string;
             /**
              * State
+             * @description The state, in a word.
              * @enum {string}
              */
             state: "open" | "done" | "look again";
@@ -5417,10 +7255,17 @@ export interface components {
          * @description What was said of a step the plan no longer has.
          */
         VanishedOut: {
-            /** Key */
+            /**
+             * Key
+             * @description Its key, by which everything refers to it.
+             */
             key: string;
+            /** @description What was said, with who and when. */
             said: components["schemas"]["SaidOut"];
-            /** Text */
+            /**
+             * Text
+             * @description As text.
+             */
             text: string;
         };
         /**
@@ -5428,23 +7273,36 @@ export interface components {
          * @description An instruction for the bolts of a joint.
          */
         WayOut: {
-            /** Key */
+            /**
+             * Key
+             * @description Its key, by which everything refers to it.
+             */
             key: string;
-            /** Owner */
+            /**
+             * Owner
+             * @description Who owns it.
+             */
             owner: string;
-            /** Chosen */
+            /**
+             * Chosen
+             * @description What was chosen.
+             */
             chosen: boolean;
             /**
              * Words
              * @description All of it in words.
              */
             words: string;
-            /** Said */
+            /**
+             * Said
+             * @description What was said, with who and when.
+             */
             said: {
                 [key: string]: string;
             };
             /**
              * State
+             * @description The state, in a word.
              * @enum {string}
              */
             state: "plausible" | "low" | "high" | "refused" | "by stretch" | "open";
@@ -5453,9 +7311,15 @@ export interface components {
              * @description Against thread and grade; what is missing where they are not known.
              */
             says: string;
-            /** Working */
+            /**
+             * Working
+             * @description The working, line by line.
+             */
             working: string;
-            /** Who */
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             */
             who: string;
         };
         /**
@@ -5466,22 +7330,31 @@ export interface components {
         SayOfPlanIn: {
             /**
              * Kind
+             * @description Which kind it is of.
              * @enum {string}
              */
             kind: "plan" | "step" | "own step" | "bolt" | "bag" | "mark" | "leftover" | "hole" | "tightening" | "pattern" | "at it" | "noted";
-            /** Key */
+            /**
+             * Key
+             * @description Its key, by which everything refers to it.
+             */
             key: string;
-            /** Said */
+            /**
+             * Said
+             * @description What was said, with who and when.
+             */
             said: {
                 [key: string]: string;
             };
             /**
              * Who
+             * @description By whom; empty where nobody gave a name.
              * @default
              */
             who?: string;
             /**
              * Request
+             * @description An identity of the request's own; a repeat counts once.
              * @default
              */
             request?: string;
@@ -5491,10 +7364,14 @@ export interface components {
          * @description A filled step list, typed back at once: all of it is kept, or none.
          */
         FromPaperIn: {
-            /** Lines */
+            /**
+             * Lines
+             * @description Lines of the table.
+             */
             lines: components["schemas"]["SayOfPlanIn"][];
             /**
              * Who
+             * @description By whom; empty where nobody gave a name.
              * @default
              */
             who?: string;
@@ -5504,20 +7381,26 @@ export interface components {
          * @description A step the shop adds to every plan from now on, or lets go.
          */
         ShopStepIn: {
-            /** Title */
+            /**
+             * Title
+             * @description Its title.
+             */
             title: string;
             /**
              * After
+             * @description What stands there after it, or what it comes after.
              * @default
              */
             after?: string;
             /**
              * Note
+             * @description What to know, in words.
              * @default
              */
             note?: string;
             /**
              * Kept
+             * @description What is kept.
              * @default true
              */
             kept?: boolean;
@@ -5527,7 +7410,10 @@ export interface components {
          * @description The text of a plan's file.
          */
         PlanFileIn: {
-            /** Text */
+            /**
+             * Text
+             * @description As text.
+             */
             text: string;
         };
         /**
@@ -5535,11 +7421,20 @@ export interface components {
          * @description Readings of a torque wrench, each for the next bolt of a step.
          */
         WrenchIn: {
-            /** Step */
+            /**
+             * Step
+             * @description Key of the step.
+             */
             step: string;
-            /** Instrument */
+            /**
+             * Instrument
+             * @description What it was taken with.
+             */
             instrument: string;
-            /** Events */
+            /**
+             * Events
+             * @description What happened, in its order.
+             */
             events: number[];
             /**
              * Turn
@@ -5549,6 +7444,7 @@ export interface components {
             turn?: string;
             /**
              * Who
+             * @description By whom; empty where nobody gave a name.
              * @default
              */
             who?: string;
@@ -5563,11 +7459,20 @@ export interface components {
              * @description Fewest jobs anything is said from.
              */
             least: number;
-            /** Steps */
+            /**
+             * Steps
+             * @description Steps, in their order.
+             */
             steps: components["schemas"]["LearnedStepOut"][];
-            /** Parts */
+            /**
+             * Parts
+             * @description Parts, by key or as shown.
+             */
             parts: components["schemas"]["LearnedPartOut"][];
-            /** Wear */
+            /**
+             * Wear
+             * @description Wear, in metres.
+             */
             wear: components["schemas"]["LearnedWearOut"][];
         };
         /**
@@ -5575,13 +7480,25 @@ export interface components {
          * @description How often a part that was left was renewed later.
          */
         LearnedPartOut: {
-            /** Part */
+            /**
+             * Part
+             * @description Key of the part; of one of the shop's own its name.
+             */
             part: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Jobs */
+            /**
+             * Jobs
+             * @description Jobs, or how many there are.
+             */
             jobs: number;
-            /** Back */
+            /**
+             * Back
+             * @description What putting it back is called.
+             */
             back: number;
             /**
              * Share
@@ -5594,17 +7511,35 @@ export interface components {
          * @description How long a step takes in this shop.
          */
         LearnedStepOut: {
-            /** Key */
+            /**
+             * Key
+             * @description Its key, by which everything refers to it.
+             */
             key: string;
-            /** Title */
+            /**
+             * Title
+             * @description Its title.
+             */
             title: string;
-            /** Minutes */
+            /**
+             * Minutes
+             * @description About how long it takes, in minutes.
+             */
             minutes: number;
-            /** Low */
+            /**
+             * Low
+             * @description The low end.
+             */
             low: number;
-            /** High */
+            /**
+             * High
+             * @description The high end.
+             */
             high: number;
-            /** Jobs */
+            /**
+             * Jobs
+             * @description Jobs, or how many there are.
+             */
             jobs: number;
             /**
              * Usual
@@ -5617,20 +7552,35 @@ export interface components {
          * @description How fast a facing wears in a kind of use.
          */
         LearnedWearOut: {
-            /** Use */
+            /**
+             * Use
+             * @description How it is used.
+             */
             use: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
             /**
              * Per Distance
              * @description Middle [µm in 1,000 km].
              */
             per_distance: number;
-            /** Low */
+            /**
+             * Low
+             * @description The low end.
+             */
             low: number;
-            /** High */
+            /**
+             * High
+             * @description The high end.
+             */
             high: number;
-            /** Jobs */
+            /**
+             * Jobs
+             * @description Jobs, or how many there are.
+             */
             jobs: number;
         };
         /**
@@ -5638,25 +7588,53 @@ export interface components {
          * @description Where a job stands in Prove.
          */
         ProveOut: {
-            /** Job */
+            /**
+             * Job
+             * @description Number of the job.
+             */
             job: number;
-            /** Change */
+            /**
+             * Change
+             * @description How often anything of the job was written; another figure means it was changed.
+             */
             change: number;
+            /** @description The fault looked for. */
             fault: components["schemas"]["LookedIntoOut"];
+            /** @description Bleeding: ways, steps, what a stroke moves. */
             bleeding: components["schemas"]["BleedingOut"];
-            /** Drives */
+            /**
+             * Drives
+             * @description Drives that were kept.
+             */
             drives: components["schemas"]["KeptDriveOut"][];
+            /** @description How far it is bedded in. */
             running_in: components["schemas"]["RunningInOut"];
-            /** Cards */
+            /**
+             * Cards
+             * @description What is tried, in the order it is.
+             */
             cards: components["schemas"]["CardOut"][];
-            /** Noises */
+            /**
+             * Noises
+             * @description Noises that are not the clutch.
+             */
             noises: components["schemas"]["NoiseOut"][];
-            /** Fluids */
+            /**
+             * Fluids
+             * @description Fluids of the vehicle.
+             */
             fluids: components["schemas"]["FluidOut"][];
+            /** @description What lies ahead: when it is measured again, when shims are due. */
             ahead: components["schemas"]["AheadOut"];
-            /** Lacks */
+            /**
+             * Lacks
+             * @description What is still missing, in words.
+             */
             lacks: components["schemas"]["LacksOut"][];
-            /** Editions */
+            /**
+             * Editions
+             * @description Editions of the document.
+             */
             editions: components["schemas"]["SaidOut"][];
             /**
              * Changed Since
@@ -5674,14 +7652,20 @@ export interface components {
          * @description What lies ahead of the clutch.
          */
         AheadOut: {
-            /** Says */
+            /**
+             * Says
+             * @description In a sentence.
+             */
             says: string[];
             /**
              * Glove
              * @description A line to leave in the vehicle.
              */
             glove: string;
-            /** Working */
+            /**
+             * Working
+             * @description The working, line by line.
+             */
             working: string;
         };
         /**
@@ -5689,13 +7673,25 @@ export interface components {
          * @description A time it was bled.
          */
         BledOut: {
-            /** Key */
+            /**
+             * Key
+             * @description Its key, by which everything refers to it.
+             */
             key: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Fluid */
+            /**
+             * Fluid
+             * @description Key of the fluid.
+             */
             fluid: string;
-            /** Note */
+            /**
+             * Note
+             * @description What to know, in words.
+             */
             note: string;
             /** @description Bottles opened less what is left; nothing where nobody said. */
             used: components["schemas"]["FigureOut"] | null;
@@ -5709,9 +7705,15 @@ export interface components {
              * @description Full strokes that move as much.
              */
             strokes: number | null;
-            /** Who */
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             */
             who: string;
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: string;
         };
         /**
@@ -5719,22 +7721,40 @@ export interface components {
          * @description A way to bleed the hydraulics.
          */
         BleedMethodOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Hands */
+            /**
+             * Hands
+             * @description People it takes.
+             */
             hands: number;
-            /** Minutes */
+            /**
+             * Minutes
+             * @description About how long it takes, in minutes.
+             */
             minutes: number;
-            /** Takes */
+            /**
+             * Takes
+             * @description What it takes.
+             */
             takes: string[];
             /**
              * Steps
              * @description Of the round that is under way.
              */
             steps: components["schemas"]["BleedStepOut"][];
-            /** Suits */
+            /**
+             * Suits
+             * @description What it suits, in words.
+             */
             suits: string;
             /**
              * Short
@@ -5747,15 +7767,30 @@ export interface components {
          * @description A step of bleeding.
          */
         BleedStepOut: {
-            /** Key */
+            /**
+             * Key
+             * @description Its key, by which everything refers to it.
+             */
             key: string;
-            /** You */
+            /**
+             * You
+             * @description What you do.
+             */
             you: string;
-            /** Helper */
+            /**
+             * Helper
+             * @description True where it takes a second person.
+             */
             helper: string;
-            /** Seconds */
+            /**
+             * Seconds
+             * @description In seconds.
+             */
             seconds: number;
-            /** Done */
+            /**
+             * Done
+             * @description How much of it is done.
+             */
             done: boolean;
         };
         /**
@@ -5763,11 +7798,20 @@ export interface components {
          * @description Bleeding, where there is fluid, and what the slave's travel says of it.
          */
         BleedingOut: {
-            /** Fluid */
+            /**
+             * Fluid
+             * @description Key of the fluid.
+             */
             fluid: boolean;
-            /** Always */
+            /**
+             * Always
+             * @description True where it is always done.
+             */
             always: string[];
-            /** Methods */
+            /**
+             * Methods
+             * @description Ways to do it.
+             */
             methods: components["schemas"]["BleedMethodOut"][];
             /**
              * Strokes
@@ -5779,7 +7823,10 @@ export interface components {
              * @description What a full stroke moves, with its working; nothing where it cannot be said.
              */
             stroke: string;
-            /** Bled */
+            /**
+             * Bled
+             * @description How it was bled last.
+             */
             bled: components["schemas"]["BledOut"][];
             /**
              * Says
@@ -5803,17 +7850,27 @@ export interface components {
          * @description Something that is tried.
          */
         CardItemOut: {
-            /** Key */
+            /**
+             * Key
+             * @description Its key, by which everything refers to it.
+             */
             key: string;
-            /** Do */
+            /**
+             * Do
+             * @description What is done.
+             */
             do: string;
-            /** Listen */
+            /**
+             * Listen
+             * @description What to look, feel and listen for.
+             */
             listen: string;
             /**
              * Symptom
              * @description The complaint it becomes where it is odd; empty where it is none.
              */
             symptom: string;
+            /** @description What was said, with who and when. */
             said: components["schemas"]["SaidOut"] | null;
         };
         /**
@@ -5821,18 +7878,30 @@ export interface components {
          * @description What is tried in one go.
          */
         CardOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Title */
+            /**
+             * Title
+             * @description Its title.
+             */
             title: string;
-            /** Caution */
+            /**
+             * Caution
+             * @description What can hurt.
+             */
             caution: string;
             /**
              * First
              * @description Steps of the plan that come before it and are not done.
              */
             first: string[];
-            /** Items */
+            /**
+             * Items
+             * @description Items of the list.
+             */
             items: components["schemas"]["CardItemOut"][];
         };
         /**
@@ -5840,22 +7909,40 @@ export interface components {
          * @description A cause with how likely it is.
          */
         CauseOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Words */
+            /**
+             * Words
+             * @description In words.
+             */
             words: string;
             /**
              * Word
+             * @description In a word.
              * @enum {string}
              */
             word: "likely" | "possible" | "unlikely";
-            /** Odds */
+            /**
+             * Odds
+             * @description Odds against a vehicle without the fault.
+             */
             odds: number;
-            /** Why */
+            /**
+             * Why
+             * @description Why, in words.
+             */
             why: string[];
-            /** Mends */
+            /**
+             * Mends
+             * @description What mends it, in words.
+             */
             mends: string;
+            /** @description What was found. */
             found: components["schemas"]["SaidOut"] | null;
+            /** @description What it closes into: parts to get and how far the job goes. */
             closes: components["schemas"]["ClosesOut"];
         };
         /**
@@ -5863,11 +7950,20 @@ export interface components {
          * @description What a cause closes into.
          */
         ClosesOut: {
-            /** Parts */
+            /**
+             * Parts
+             * @description Parts, by key or as shown.
+             */
             parts: components["schemas"]["NameOut"][];
-            /** Scope */
+            /**
+             * Scope
+             * @description How far the job goes, by its key.
+             */
             scope: string;
-            /** Scope Label */
+            /**
+             * Scope Label
+             * @description What that is called.
+             */
             scope_label: string;
         };
         /**
@@ -5875,16 +7971,32 @@ export interface components {
          * @description A test, with what it may say.
          */
         FaultTestOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Ask */
+            /**
+             * Ask
+             * @description What is asked, as one would say it across a bench.
+             */
             ask: string;
-            /** Minutes */
+            /**
+             * Minutes
+             * @description About how long it takes, in minutes.
+             */
             minutes: number;
-            /** Opens */
+            /**
+             * Opens
+             * @description True where it has to be opened up.
+             */
             opens: boolean;
-            /** Answers */
+            /**
+             * Answers
+             * @description Verdicts of the four questions.
+             */
             answers: string[];
+            /** @description What was said, with who and when. */
             said: components["schemas"]["SaidOut"] | null;
         };
         /**
@@ -5892,20 +8004,34 @@ export interface components {
          * @description A fluid of the vehicle.
          */
         FluidOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Classes */
+            /**
+             * Classes
+             * @description Classes it may be of.
+             */
             classes: string[];
-            /** Note */
+            /**
+             * Note
+             * @description What to know, in words.
+             */
             note: string;
+            /** @description What was filled in, by whom and when. */
             filled: components["schemas"]["SaidOut"] | null;
             /**
              * Kind
              * @description The class that was filled.
              */
             kind: string;
+            /** @description How much was used. */
             used: components["schemas"]["FigureOut"] | null;
             /**
              * Again
@@ -5940,15 +8066,30 @@ export interface components {
          * @description A drive that was kept.
          */
         KeptDriveOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Says */
+            /**
+             * Says
+             * @description In a sentence.
+             */
             says: string;
-            /** Friction */
+            /**
+             * Friction
+             * @description Friction measured, over nominal.
+             */
             friction: string;
-            /** Who */
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             */
             who: string;
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: string;
         };
         /**
@@ -5956,7 +8097,10 @@ export interface components {
          * @description What stands between the job and its hand-over.
          */
         LacksOut: {
-            /** Words */
+            /**
+             * Words
+             * @description In words.
+             */
             words: string;
             /**
              * Leads
@@ -5969,18 +8113,37 @@ export interface components {
          * @description The complaint looked into: causes ranked, the test that separates most for its time, what was asked.
          */
         LookedIntoOut: {
-            /** Complaints */
+            /**
+             * Complaints
+             * @description What is complained of.
+             */
             complaints: string[];
-            /** Offered */
+            /**
+             * Offered
+             * @description What may be picked.
+             */
             offered: components["schemas"]["NameOut"][];
-            /** Causes */
+            /**
+             * Causes
+             * @description Causes, the likeliest first.
+             */
             causes: components["schemas"]["CauseOut"][];
+            /** @description What comes next. */
             next: components["schemas"]["FaultTestOut"] | null;
-            /** Then */
+            /**
+             * Then
+             * @description What comes after.
+             */
             then: components["schemas"]["FaultTestOut"][];
-            /** Asked */
+            /**
+             * Asked
+             * @description What was asked before, with its answer.
+             */
             asked: components["schemas"]["FaultTestOut"][];
-            /** Settled */
+            /**
+             * Settled
+             * @description True where nothing that is left would tell more.
+             */
             settled: boolean;
         };
         /**
@@ -5988,12 +8151,22 @@ export interface components {
          * @description A noise that is not the clutch.
          */
         NoiseOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Heard */
+            /**
+             * Heard
+             * @description What was heard that is not the clutch.
+             */
             heard: string;
-            /** What */
+            /**
+             * What
+             * @description What it is.
+             */
             what: string;
+            /** @description What was said, with who and when. */
             said: components["schemas"]["SaidOut"] | null;
         };
         /**
@@ -6001,17 +8174,35 @@ export interface components {
          * @description How far the clutch is bedded in.
          */
         RunningInOut: {
-            /** School */
+            /**
+             * School
+             * @description What the shop does, by its key.
+             */
             school: string;
-            /** Schools */
+            /**
+             * Schools
+             * @description What shops do.
+             */
             schools: components["schemas"]["NameOut"][];
-            /** Share */
+            /**
+             * Share
+             * @description The share, 0 to 1.
+             */
             share: number;
-            /** Done */
+            /**
+             * Done
+             * @description How much of it is done.
+             */
             done: boolean;
-            /** Says */
+            /**
+             * Says
+             * @description In a sentence.
+             */
             says: string;
-            /** Trips */
+            /**
+             * Trips
+             * @description Distances driven since.
+             */
             trips: components["schemas"]["TripOut"][];
             /**
              * Hows
@@ -6023,12 +8214,19 @@ export interface components {
              * @description What is looked at again.
              */
             look_at: string;
-            /** Driven Hard */
+            /**
+             * Driven Hard
+             * @description True where it was driven hard.
+             */
             driven_hard: string;
             /** @description Who allowed full load before, and why. */
             allowed: components["schemas"]["SaidOut"] | null;
-            /** Look Again */
+            /**
+             * Look Again
+             * @description Whether it was looked at again.
+             */
             look_again: boolean;
+            /** @description What was looked at. */
             looked: components["schemas"]["SaidOut"] | null;
         };
         /**
@@ -6036,16 +8234,32 @@ export interface components {
          * @description A trip of the bedding-in.
          */
         TripOut: {
-            /** Key */
+            /**
+             * Key
+             * @description Its key, by which everything refers to it.
+             */
             key: string;
+            /** @description Odometer, or distance driven. */
             distance: components["schemas"]["FigureOut"];
-            /** Starts */
+            /**
+             * Starts
+             * @description Starts, or where the numbers begin.
+             */
             starts: number;
-            /** How */
+            /**
+             * How
+             * @description How it is done or taken.
+             */
             how: string;
-            /** Who */
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             */
             who: string;
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: string;
         };
         /**
@@ -6055,25 +8269,32 @@ export interface components {
         SayOfProofIn: {
             /**
              * Kind
+             * @description Which kind it is of.
              * @enum {string}
              */
             kind: "bled" | "bleed step" | "card" | "heard" | "fluid" | "complaint" | "fault test" | "fault" | "drive" | "trip" | "bedding in" | "look again" | "full load" | "hand-over";
             /**
              * Key
+             * @description Its key, by which everything refers to it.
              * @default
              */
             key?: string;
-            /** Said */
+            /**
+             * Said
+             * @description What was said, with who and when.
+             */
             said: {
                 [key: string]: string;
             };
             /**
              * Who
+             * @description By whom; empty where nobody gave a name.
              * @default
              */
             who?: string;
             /**
              * Request
+             * @description An identity of the request's own; a repeat counts once.
              * @default
              */
             request?: string;
@@ -6083,7 +8304,10 @@ export interface components {
          * @description The columns of a log, and what each may be.
          */
         LogTopOut: {
-            /** Headings */
+            /**
+             * Headings
+             * @description Headings of the columns.
+             */
             headings: components["schemas"]["LogHeadingOut"][];
             /**
              * Offered
@@ -6096,7 +8320,10 @@ export interface components {
          * @description A column of a log: its heading, and what it is taken for.
          */
         LogHeadingOut: {
-            /** Heading */
+            /**
+             * Heading
+             * @description Heading of the column.
+             */
             heading: string;
             /**
              * Taken
@@ -6109,10 +8336,14 @@ export interface components {
          * @description A cause that was found.
          */
         CloseIn: {
-            /** Cause */
+            /**
+             * Cause
+             * @description Key of the cause.
+             */
             cause: string;
             /**
              * Who
+             * @description By whom; empty where nobody gave a name.
              * @default
              */
             who?: string;
@@ -6122,14 +8353,20 @@ export interface components {
          * @description A logger's drive against a job.
          */
         DriveOut: {
-            /** Columns */
+            /**
+             * Columns
+             * @description Columns, side by side.
+             */
             columns: components["schemas"]["LogColumnOut"][];
             /**
              * Distance
              * @description How far it was, to be typed; empty where no speed of the road was logged.
              */
             distance: string;
-            /** Starts */
+            /**
+             * Starts
+             * @description Starts, or where the numbers begin.
+             */
             starts: number;
             /**
              * Start Heat
@@ -6147,31 +8384,54 @@ export interface components {
              * @description Rows a second.
              */
             rate: number;
-            /** Minutes */
+            /**
+             * Minutes
+             * @description About how long it takes, in minutes.
+             */
             minutes: number;
             /**
              * Notes
              * @description What is odd about the file.
              */
             notes: string[];
-            /** Gears */
+            /**
+             * Gears
+             * @description Gears by number.
+             */
             gears: components["schemas"]["DrivenGearOut"][];
             /**
              * Scale
              * @description Wheels as logged over the job's tyre and ratios.
              */
             scale: number | null;
-            /** Least Slip */
+            /**
+             * Least Slip
+             * @description The smallest slip the file can show, as a share.
+             */
             least_slip: number;
-            /** Least Time */
+            /**
+             * Least Time
+             * @description The shortest slip the file can show, in seconds.
+             */
             least_time: number;
-            /** Says */
+            /**
+             * Says
+             * @description In a sentence.
+             */
             says: string[];
-            /** Events */
+            /**
+             * Events
+             * @description What happened, in its order.
+             */
             events: components["schemas"]["DrivenEventOut"][];
-            /** Slips */
+            /**
+             * Slips
+             * @description Where it slips along the curve.
+             */
             slips: number;
+            /** @description What it holds, or where a formula holds, in words. */
             holds: components["schemas"]["ThreeOut"] | null;
+            /** @description What is expected. */
             expected: components["schemas"]["ThreeOut"] | null;
             /**
              * Friction
@@ -6195,7 +8455,9 @@ export interface components {
             puts: {
                 [key: string]: string;
             };
+            /** @description The highest temperature, in °C. */
             hottest: components["schemas"]["FigureOut"] | null;
+            /** @description The run over time. */
             trace: components["schemas"]["DrivenTraceOut"];
         };
         /**
@@ -6205,10 +8467,14 @@ export interface components {
         DrivenEventOut: {
             /**
              * Kind
+             * @description Which kind it is of.
              * @enum {string}
              */
             kind: "start" | "shift" | "slip" | "clutch down";
-            /** Gear */
+            /**
+             * Gear
+             * @description Number of the gear.
+             */
             gear: string;
             /**
              * Time
@@ -6227,10 +8493,15 @@ export interface components {
              * @description Highest share of slip.
              */
             slip: number;
+            /** @description Column of the torque, from 0; or torques, in newton metres. */
             torque: components["schemas"]["ThreeOut"] | null;
+            /** @description Torque by the engine's side, in newton metres. */
             from_engine: components["schemas"]["FigureOut"] | null;
+            /** @description Torque by the vehicle's side, in newton metres. */
             from_vehicle: components["schemas"]["FigureOut"] | null;
+            /** @description Heat, in joules or as shown. */
             heat: components["schemas"]["ThreeOut"] | null;
+            /** @description The highest temperature, in °C. */
             hottest: components["schemas"]["FigureOut"] | null;
         };
         /**
@@ -6238,9 +8509,15 @@ export interface components {
          * @description A gear that was driven: engine over output.
          */
         DrivenGearOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Ratio */
+            /**
+             * Ratio
+             * @description The ratio.
+             */
             ratio: number;
         };
         /**
@@ -6248,7 +8525,10 @@ export interface components {
          * @description The drive, thinned for drawing: engine, and what the wheels say in the gear they are in; null where in none.
          */
         DrivenTraceOut: {
-            /** Time */
+            /**
+             * Time
+             * @description Times, in seconds.
+             */
             time: number[];
             /**
              * Engine
@@ -6266,11 +8546,20 @@ export interface components {
          * @description What a column of the file was taken for.
          */
         LogColumnOut: {
-            /** Heading */
+            /**
+             * Heading
+             * @description Heading of the column.
+             */
             heading: string;
-            /** Role */
+            /**
+             * Role
+             * @description What the column is.
+             */
             role: string;
-            /** Unit */
+            /**
+             * Unit
+             * @description Its unit.
+             */
             unit: string;
         };
         /**
@@ -6278,8 +8567,11 @@ export interface components {
          * @description A figure with its band.
          */
         ThreeOut: {
+            /** @description The low end. */
             low: components["schemas"]["FigureOut"];
+            /** @description The middle, or the median. */
             middle: components["schemas"]["FigureOut"];
+            /** @description The high end. */
             high: components["schemas"]["FigureOut"];
         };
         /**
@@ -6287,7 +8579,10 @@ export interface components {
          * @description Photos of a job, oldest first.
          */
         PhotosOut: {
-            /** Photos */
+            /**
+             * Photos
+             * @description Photos of the job.
+             */
             photos: components["schemas"]["PhotoOut"][];
         };
         /**
@@ -6310,15 +8605,30 @@ export interface components {
              * @description What it is of, in words.
              */
             label: string;
-            /** Words */
+            /**
+             * Words
+             * @description In words.
+             */
             words: string;
-            /** Who */
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             */
             who: string;
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: string;
-            /** Width */
+            /**
+             * Width
+             * @description Width, in pixels or metres.
+             */
             width: number;
-            /** Height */
+            /**
+             * Height
+             * @description Height, in pixels or metres.
+             */
             height: number;
             /**
              * Here
@@ -6333,26 +8643,31 @@ export interface components {
         PhotoSaidIn: {
             /**
              * Of
+             * @description What it is of.
              * @default job
              */
             of?: string;
             /**
              * Words
+             * @description In words.
              * @default
              */
             words?: string;
             /**
              * Off
+             * @description True to take it off.
              * @default false
              */
             off?: boolean;
             /**
              * Who
+             * @description By whom; empty where nobody gave a name.
              * @default
              */
             who?: string;
             /**
              * Request
+             * @description An identity of the request's own; a repeat counts once.
              * @default
              */
             request?: string;
@@ -6367,7 +8682,10 @@ export interface components {
              * @description Covered; empty to erase all of it.
              */
             boxes?: components["schemas"]["BoxIn"][];
-            /** Reason */
+            /**
+             * Reason
+             * @description Why, as somebody said it.
+             */
             reason: string;
             /**
              * Who
@@ -6377,6 +8695,7 @@ export interface components {
             who?: string;
             /**
              * Request
+             * @description An identity of the request's own; a repeat counts once.
              * @default
              */
             request?: string;
@@ -6386,13 +8705,25 @@ export interface components {
          * @description A box of a photo, as shares of its width and height.
          */
         BoxIn: {
-            /** Left */
+            /**
+             * Left
+             * @description Left edge, in metres.
+             */
             left: number;
-            /** Top */
+            /**
+             * Top
+             * @description Upper edge, in metres.
+             */
             top: number;
-            /** Right */
+            /**
+             * Right
+             * @description Right edge, in metres.
+             */
             right: number;
-            /** Bottom */
+            /**
+             * Bottom
+             * @description Lower edge, in metres.
+             */
             bottom: number;
         };
         /**
@@ -6478,11 +8809,20 @@ export interface components {
          * @description The shop's file and its copies, newest first.
          */
         UpkeepOut: {
-            /** File */
+            /**
+             * File
+             * @description Name of the file.
+             */
             file: string;
-            /** Size */
+            /**
+             * Size
+             * @description How large it is.
+             */
             size: number;
-            /** Backups */
+            /**
+             * Backups
+             * @description The copies there are, the newest first.
+             */
             backups: components["schemas"]["BackupOut"][];
             /**
              * Room
@@ -6510,11 +8850,20 @@ export interface components {
          * @description A copy of the shop's file.
          */
         BackupOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Path */
+            /**
+             * Path
+             * @description The outline, as SVG takes it.
+             */
             path: string;
-            /** At */
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             */
             at: string;
             /**
              * Size
@@ -6593,11 +8942,20 @@ export interface components {
              * @description What it goes by where it is decided.
              */
             key: string;
-            /** What */
+            /**
+             * What
+             * @description What it is.
+             */
             what: string;
-            /** Says */
+            /**
+             * Says
+             * @description In a sentence.
+             */
             says: string;
-            /** Offered */
+            /**
+             * Offered
+             * @description What may be picked.
+             */
             offered: ("leave" | "copy" | "update")[];
             /**
              * Job
@@ -6610,15 +8968,20 @@ export interface components {
          * @description An archive on its way.
          */
         TransferOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
             /**
              * Way
+             * @description How it is brought back.
              * @enum {string}
              */
             way: "out" | "in";
             /**
              * State
+             * @description The state, in a word.
              * @enum {string}
              */
             state: "receiving" | "working" | "done" | "failed";
@@ -6650,7 +9013,10 @@ export interface components {
          * @description What is to be done with what stands otherwise here.
          */
         DecidedIn: {
-            /** Decided */
+            /**
+             * Decided
+             * @description What was decided where an archive asks.
+             */
             decided?: {
                 [key: string]: "leave" | "copy" | "update";
             };
@@ -6671,7 +9037,10 @@ export interface components {
              * @description For If-Match; 0 where nobody said.
              */
             version: number;
-            /** Offered */
+            /**
+             * Offered
+             * @description What may be picked.
+             */
             offered: components["schemas"]["NameOut"][];
         };
         /**
@@ -6681,6 +9050,7 @@ export interface components {
         ShopIn: {
             /**
              * Units
+             * @description Units offered.
              * @enum {string}
              */
             units: "both" | "metric" | "inch";
@@ -6690,11 +9060,20 @@ export interface components {
          * @description Every field and choice there is, and how they stand together.
          */
         CatalogueOut: {
-            /** Inputs */
+            /**
+             * Inputs
+             * @description What may be entered.
+             */
             inputs: components["schemas"]["InputInfoOut"][];
-            /** Choices */
+            /**
+             * Choices
+             * @description Choices, each with its options.
+             */
             choices: components["schemas"]["ChoiceInfoOut"][];
-            /** Groups */
+            /**
+             * Groups
+             * @description Groups of fields, in the order of work.
+             */
             groups: components["schemas"]["GroupInfoOut"][];
             /**
              * Views
@@ -6703,9 +9082,15 @@ export interface components {
             views: {
                 [key: string]: string[];
             };
-            /** Drawn */
+            /**
+             * Drawn
+             * @description True where it is drawn.
+             */
             drawn: components["schemas"]["DrawnInfoOut"][];
-            /** Slots */
+            /**
+             * Slots
+             * @description Kinds of parts of the shelf.
+             */
             slots: components["schemas"]["SlotInfoOut"][];
             /**
              * Answers
@@ -6739,11 +9124,20 @@ export interface components {
          * @description A choice and its alternatives.
          */
         ChoiceInfoOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Options */
+            /**
+             * Options
+             * @description What may be picked, the first one where it begins.
+             */
             options: components["schemas"]["OptionInfoOut"][];
         };
         /**
@@ -6751,11 +9145,20 @@ export interface components {
          * @description A part of the drawing: its groups, and the results that come from it.
          */
         DrawnInfoOut: {
-            /** Part */
+            /**
+             * Part
+             * @description Key of the part; of one of the shop's own its name.
+             */
             part: string;
-            /** Groups */
+            /**
+             * Groups
+             * @description Groups of fields, in the order of work.
+             */
             groups: string[];
-            /** Results */
+            /**
+             * Results
+             * @description Results, by name.
+             */
             results: string[];
         };
         /**
@@ -6763,13 +9166,25 @@ export interface components {
          * @description Fields and choices that stand together, in the order of work, and the kinds of parts that bring them.
          */
         GroupInfoOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Title */
+            /**
+             * Title
+             * @description Its title.
+             */
             title: string;
-            /** Rows */
+            /**
+             * Rows
+             * @description Rows of the table.
+             */
             rows: string[];
-            /** Slots */
+            /**
+             * Slots
+             * @description Kinds of parts of the shelf.
+             */
             slots: string[];
         };
         /**
@@ -6777,19 +9192,40 @@ export interface components {
          * @description What a field is for.
          */
         InputInfoOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Kind */
+            /**
+             * Kind
+             * @description Which kind it is of.
+             */
             kind: string;
-            /** Field Unit */
+            /**
+             * Field Unit
+             * @description The unit a bare number is read in.
+             */
             field_unit: string;
-            /** Units */
+            /**
+             * Units
+             * @description Units offered.
+             */
             units: string[];
-            /** Meaning */
+            /**
+             * Meaning
+             * @description What it means, in a sentence.
+             */
             meaning: string;
-            /** Usual */
+            /**
+             * Usual
+             * @description What is usual.
+             */
             usual: string | null;
             /**
              * Searched
@@ -6802,13 +9238,25 @@ export interface components {
          * @description One alternative of a choice.
          */
         OptionInfoOut: {
-            /** Value */
+            /**
+             * Value
+             * @description The value.
+             */
             value: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Meaning */
+            /**
+             * Meaning
+             * @description What it means, in a sentence.
+             */
             meaning: string;
-            /** Layouts */
+            /**
+             * Layouts
+             * @description Layouts it is of.
+             */
             layouts: string[];
         };
         /**
@@ -6816,15 +9264,30 @@ export interface components {
          * @description A kind of part: the layouts that have one, those in which it is searched, and whether a search begins with it.
          */
         SlotInfoOut: {
-            /** Name */
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             */
             name: string;
-            /** Label */
+            /**
+             * Label
+             * @description What it is called.
+             */
             label: string;
-            /** Layouts */
+            /**
+             * Layouts
+             * @description Layouts it is of.
+             */
             layouts: string[];
-            /** Searched */
+            /**
+             * Searched
+             * @description Layouts in which the finder offers it.
+             */
             searched: string[];
-            /** First */
+            /**
+             * First
+             * @description How many were passed over.
+             */
             first: boolean;
         };
         /**
@@ -6834,10 +9297,14 @@ export interface components {
         HealthOut: {
             /**
              * Status
+             * @description How it stands.
              * @constant
              */
             status: "ok";
-            /** Version */
+            /**
+             * Version
+             * @description Its version, for If-Match; 0 where there is none.
+             */
             version: string;
         };
         /**

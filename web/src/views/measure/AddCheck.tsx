@@ -32,7 +32,7 @@ const NOTHING: Record<Name, string> = {
   places: "",
   how: "",
 };
-const WIDE: readonly Name[] = ["label", "grades", "places", "how"];
+const WIDE: readonly Name[] = ["label", "part", "grades", "places", "how"];
 
 /** A check that this job asks for beside those of its layout: a figure, a look, or a gauge that goes or does not. */
 export function AddCheck({ bench, send }: { bench: Measure; send: Send }) {
