@@ -9,7 +9,6 @@ from pathlib import Path
 
 from liftbite.api.app import create_app
 from liftbite.api.fit.present import plan_out
-from liftbite.api.measure.views import bench_of
 from liftbite.core.job.build import build_of
 from liftbite.core.job.ledger import FOUND, present
 from liftbite.core.prove.driven import driven
@@ -18,6 +17,7 @@ from liftbite.core.prove.logger import simulated, vehicle_of, written
 from liftbite.core.prove.road_log import read_log
 from liftbite.demo import JOBS, ledger_of, load
 from liftbite.store.database import writing
+from liftbite.whole.bench import bench_of
 
 Row = Callable[[str, str, str], None]
 

@@ -108,11 +108,11 @@ def sheet(file: Path, as_html: Path | None, as_pdf: Path | None, appendix: bool)
 def plan(file: Path, as_json: bool, as_file: Path | None, taken: Path | None) -> None:
     """Lay out the work of a job FILE: every step in order, what it needs, what is done and open."""
     from liftbite.api.fit.present import plan_out, plan_text
-    from liftbite.api.measure.views import bench_of
     from liftbite.core.errors import UnreadableFile
     from liftbite.core.job.ledger import FOUND
     from liftbite.files.plan import read_plan
     from liftbite.store.record import say
+    from liftbite.whole.bench import bench_of
 
     with shop_of(file) as (session, job_id):
         try:
@@ -153,9 +153,9 @@ def card(file: Path, joint: str, count: int | None, as_svg: Path | None, as_pdf:
     """Draw the bolt card of a joint of a job FILE at 1:1, numbered in the order of tightening."""
     from liftbite.api.fit.card import card_html, card_svg
     from liftbite.api.fit.present import card_of_job
-    from liftbite.api.measure.views import bench_of
     from liftbite.core.errors import UnreadableEntry
     from liftbite.core.job.ledger import FOUND
+    from liftbite.whole.bench import bench_of
 
     with shop_of(file) as (session, job_id):
         bench = bench_of(session, job_id, FOUND)

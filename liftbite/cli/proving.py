@@ -76,11 +76,12 @@ def log(file: Path, logged: Path, as_json: bool) -> None:
 @JSON
 def fault(file: Path, complaints: tuple[str, ...], tests: tuple[str, ...], as_json: bool) -> None:
     """Rank the causes of the complaint of a job FILE by its own numbers and tests, and name the next test."""
-    from liftbite.api.measure.views import bench_of
-    from liftbite.api.prove.present import complaints_of, fault_alone, finder_of
+    from liftbite.api.prove.present import fault_alone
     from liftbite.core.errors import UnreadableEntry
     from liftbite.core.job.ledger import FOUND
     from liftbite.core.prove.complaints import COMPLAINTS
+    from liftbite.whole.bench import bench_of
+    from liftbite.whole.fault import complaints_of, finder_of
 
     unknown = [c for c in complaints if c not in COMPLAINTS]
     if unknown:

@@ -17,8 +17,9 @@ from liftbite.api.choose.present import against_out, beside_out, next_out, stint
 from liftbite.api.common import reply, session_of
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_working as mw
+from liftbite.api.jobs.answers import build_with, layers_with
 from liftbite.api.jobs.present import figure_out
-from liftbite.api.jobs.views import JobPath, build_with, layers_with
+from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
 from liftbite.core.analysis.repeated_starts import RepeatedStarts, repeated_starts, start_kinds
 from liftbite.core.analysis.stint import stint

@@ -17,18 +17,17 @@ from liftbite.api.find.runs import Run, Runs
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.entries import read_entries
 from liftbite.api.jobs.present import band_out, figure_said, verdict_out
-from liftbite.api.jobs.views import JobPath
 from liftbite.api.jobs.workings import typed_safely
+from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
 from liftbite.api.shelf import models as ms
-from liftbite.api.shelf.views import with_parts
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
 from liftbite.core.job.build import build_of, label_of, unit_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
 from liftbite.core.parts.combinations import LIMITS, OBJECTIVES, FinderPart
-from liftbite.core.parts.shelf import finder_part, misfits
+from liftbite.core.parts.shelf import finder_part, misfits, with_parts
 from liftbite.core.parts.slots import SLOTS
 from liftbite.core.units.kinds import KINDS
 from liftbite.core.verdicts.answers import answer

@@ -3,9 +3,7 @@
 - `plan_out`      from a job's bench
 - `kept_out`      bags, marks and what was left over
 - `map_of`, `card_of_job`   the holes of a joint, and its card
-- `own_lines`     steps of the shop's and of the job's own
 - `plan_text`      the plan as a file
-- `plan_of_job`, `progress_of`   the plan and where the job stands in it
 """
 
 from __future__ import annotations
@@ -17,42 +15,23 @@ from typing import Literal
 
 from liftbite.api.fit import models as mf
 from liftbite.api.jobs.models import NameOut
-from liftbite.api.measure.bench import Bench, needs_of
 from liftbite.api.measure.models import SaidOut
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolt_map import MATERIALS, Hole, Swap, judge, read_hole, swaps
-from liftbite.core.fit.case import QUESTIONS, Case, case_of
+from liftbite.core.fit.case import QUESTIONS
 from liftbite.core.fit.helps import help_of
 from liftbite.core.fit.joints import JOINTS, Card, card_of, card_of_map
 from liftbite.core.fit.pattern import Pattern, drawn_at, places_of, read_pattern, ways_round
-from liftbite.core.fit.plan import Plan, plan_of
-from liftbite.core.fit.progress import PASSED, Progress, Standing, own_key, own_steps, progress, pulled, turns_of_step
+from liftbite.core.fit.plan import Plan
+from liftbite.core.fit.progress import PASSED, Standing, own_key, pulled, turns_of_step
 from liftbite.core.fit.step import REACHED, STRETCHES, Step
 from liftbite.core.fit.tightening import Plausible, Turn, Way, chosen_of, head_pressure, plausible, read_way
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.parts import called
 from liftbite.core.job.record import HERE, KINDS, ON_ITS_WAY, Line, in_force
 from liftbite.files.plan import write_plan
-
-
-def _answers(bench: Bench) -> dict[str, str]:
-    return {name: line.answer for name, line in bench.said_of("plan").items()}
-
-
-def case_of_job(bench: Bench) -> Case:
-    """What the plan of a job is made from."""
-    return case_of(bench.seen_as(PLAN).build, _answers(bench), bench.scope, bench.practices)
-
-
-def plan_of_job(bench: Bench) -> Plan:
-    """The plan of a job, with the steps it adds."""
-    return plan_of(case_of_job(bench), own_steps(own_lines(bench)))
-
-
-def own_lines(bench: Bench) -> list[Line]:
-    """The steps the shop adds to every plan, and what the job says of its own; the job's word stands."""
-    shop = [Line("own step", title, said) for title, (said, _) in bench.shop_steps.items() if said]
-    return [*shop, *(line for line in bench.record if line.kind == "own step")]
+from liftbite.whole.bench import Bench
+from liftbite.whole.plan import answers_of, case_of_job, orders_of, own_lines, plan_of_job, progress_with
 
 
 def plan_text(bench: Bench) -> str:
@@ -61,31 +40,10 @@ def plan_text(bench: Bench) -> str:
     return write_plan(case_of_job(bench), plan_of_job(bench), own, bench.said_of("tightening"))
 
 
-def _orders(bench: Bench) -> dict[str, str]:
-    """Part of the list -> how far its order is; a line that was struck is none."""
-    struck = {key for key, line in bench.said_of("line").items() if line.answer == "struck"}
-    orders = bench.said_of("order")
-    found = {}
-    for need in needs_of(bench, worn_together=False):
-        if need.work == "get" and need.key not in struck:
-            line = orders.get(need.key)
-            found[need.part] = line.said.get("state", "") if line else ""
-    return found
-
-
-def progress_of(bench: Bench) -> Progress:
-    """Where a job stands in its plan."""
-    return _progress(bench, plan_of_job(bench), _orders(bench))
-
-
-def _progress(bench: Bench, plan: Plan, orders: Mapping[str, str]) -> Progress:
-    return progress(plan, bench.record, [part for part, state in orders.items() if state in ON_ITS_WAY])
-
-
 def plan_out(bench: Bench) -> mf.PlanOut:
     """The plan of a job."""
-    case, plan, orders, said = case_of_job(bench), plan_of_job(bench), _orders(bench), _answers(bench)
-    found = _progress(bench, plan, orders)
+    case, plan, orders, said = case_of_job(bench), plan_of_job(bench), orders_of(bench), answers_of(bench)
+    found = progress_with(bench, plan, orders)
     known = bench.seen_as(PLAN).build.known
     hands = int(case.answers.get("helpers", "0")) + 1
     return mf.PlanOut(

@@ -14,11 +14,10 @@ from sqlalchemy.orm import Session
 from liftbite.api.common import now, reply, seen_version, session_of, writing
 from liftbite.api.fit import models as mf
 from liftbite.api.fit.card import card_html, card_svg
-from liftbite.api.fit.present import card_of_job, kept_out, own_lines, plan_of_job, plan_out, plan_text, progress_of
-from liftbite.api.jobs.views import JobPath
-from liftbite.api.measure.bench import Bench
-from liftbite.api.measure.views import bench_of, gauge_of
+from liftbite.api.fit.present import card_of_job, kept_out, plan_out, plan_text
+from liftbite.api.gauging import gauge_of
 from liftbite.api.paper.document import answered, page
+from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
 from liftbite.api.turns import in_turn
 from liftbite.core.errors import UnreadableEntry
@@ -36,6 +35,8 @@ from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
 from liftbite.store import shop
 from liftbite.store.carry import file_name
+from liftbite.whole.bench import Bench, bench_of
+from liftbite.whole.plan import own_lines, plan_of_job, progress_of
 
 api = APIBlueprint("fit", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="fit")])
 _PROBLEMS = problem_responses(400, 404, 422)

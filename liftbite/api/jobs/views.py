@@ -8,24 +8,25 @@ from typing import Any
 from flask import Response, request
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
-from sqlalchemy.orm import Session
 
 from liftbite.api.common import download, now, reply, seen_version, session_of, tagged, writing
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs import present as out
+from liftbite.api.jobs.answers import answer_with_job, build_with
 from liftbite.api.jobs.entries import changes, read_entries
-from liftbite.api.jobs.lines import keep_line, list_out
+from liftbite.api.jobs.lines import list_out
 from liftbite.api.jobs.workings import sought_out, working_out
 from liftbite.api.own_process import by_size
+from liftbite.api.paths import JobPath
 from liftbite.api.problems import ChangedJob, Faults, problem_responses
 from liftbite.core.analysis.goal_seek import seek_all
 from liftbite.core.analysis.working import working
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import ledger
 from liftbite.core.job.begin import beginning, copy_name
-from liftbite.core.job.build import NOW, PLANNED, Build, build_of, label_of, unit_of
-from liftbite.core.job.builds import dropping, entering, entries_of, known_build, taking, with_entries
+from liftbite.core.job.build import NOW, PLANNED, label_of, unit_of
+from liftbite.core.job.builds import dropping, entering, known_build, taking, with_entries
 from liftbite.core.job.dyno_file import write_csv
 from liftbite.core.job.ledger import Revision
 from liftbite.core.units.read import read
@@ -37,12 +38,6 @@ from liftbite.store.carry import bring_job, bring_up_to_date, file_name, file_of
 from liftbite.store.kept import Sort
 
 api = APIBlueprint("jobs", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="jobs")])
-
-
-class JobPath(BaseModel):
-    """Number of a job."""
-
-    job_id: int = Field(ge=1, le=2**53)
 
 
 class BuildQuery(BaseModel):
@@ -67,18 +62,6 @@ class CurveQuery(BaseModel):
     """Which curve, and at the crank or as measured."""
 
     stage: str = Field(default="now", pattern="^(now|planned)$")
-
-
-def answer_with_job(
-    session: Session, job_id: int, revisions: list[Revision], status: int = 200, build: str = ""
-) -> Response:
-    """A job, worked out in a build of it, with its revision as the tag."""
-    archived, change = store.is_archived(session, job_id), store.change_of(session, job_id)
-    job = out.job_out(job_id, revisions, archived=archived, change=change, build=ledger.read_build(build))
-    if session.connection().get_execution_options().get("writes"):
-        plan = job if not job.build else out.job_out(job_id, revisions, archived=archived, change=change)
-        keep_line(session, plan, revisions)
-    return tagged(Response(job.model_dump_json(), status, content_type="application/json"), job.revision)
 
 
 @api.get("", responses={"200": m.JobListOut, **problem_responses(422)})
@@ -226,18 +209,6 @@ def history(path: JobPath) -> tuple[dict[str, Any], int]:
     """The ledger in words, newest first."""
     with session_of() as session:
         return out.history_out(store.revisions_of(session, path.job_id)).model_dump(), 200
-
-
-def layers_with(job_id: int, body: mw.TryIn) -> ledger.Layers:
-    """The layers of a job with entries that are not kept; what cannot be read is left as it was."""
-    with session_of() as session:
-        layers = ledger.layers_of(store.revisions_of(session, job_id))
-    return with_entries(layers, entering(layers, body.build, read_entries(body.entries)[0]))
-
-
-def build_with(job_id: int, body: mw.TryIn) -> Build:
-    """A build of a job with entries that are not kept."""
-    return build_of(entries_of(layers_with(job_id, body), ledger.read_build(body.build)))
 
 
 def _at(planned: bool, friction: float) -> str:

@@ -10,10 +10,10 @@ from collections.abc import Callable, Collection, Mapping
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.jobs.present import fine_out
 from liftbite.api.measure import models_calculations as mc
-from liftbite.api.measure.bench import Bench
 from liftbite.core.measure.setup import told_of
 from liftbite.core.measure.setup.calculation import Asked, Calculation, Lines, Remark, Ruler, Shown, Table, Told
 from liftbite.core.units.read import from_si
+from liftbite.whole.bench import Bench
 
 
 def calculations_out(bench: Bench, checks: Collection[str]) -> list[mc.CalculationOut]:

@@ -3,43 +3,30 @@
 from __future__ import annotations
 
 import hashlib
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 
 from liftbite.api.common import download, now, reply, session_of, writing
-from liftbite.api.jobs.views import JobPath
 from liftbite.api.measure import models as mm
 from liftbite.api.measure import models_in as mi
-from liftbite.api.measure.bench import Bench, needs_of
 from liftbite.api.measure.present import measure_out
-from liftbite.api.measure.views import BenchQuery, bench_of
+from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
-from liftbite.core.measure.check import Check
 from liftbite.core.measure.parts_list import WORKS
 from liftbite.files.measured import Filed, FiledReading, FiledSeries
-from liftbite.files.readings import CsvReading, read_readings, write_readings
+from liftbite.files.readings import CsvReading, read_readings
 from liftbite.files.table import write_table
 from liftbite.store import measurements as store
 from liftbite.store.filed import bring
 from liftbite.store.jobs import brought, note_brought
+from liftbite.whole.bench import bench_of, needs_of
+from liftbite.whole.readings import readings_of, rows_of
 
 api = APIBlueprint("bench_files", __name__, abp_tags=[Tag(name="measure")])
 _ORDER = ("number", "source", "price", "currency", "state")
 _PROBLEMS = problem_responses(400, 404, 422)
-
-
-def _rows(series: Sequence[store.Series], checks: Mapping[str, Check]) -> list[CsvReading]:
-    return [
-        CsvReading(str(t.id), t.check, taken.reading, taken.at, t.distance, t.settings)
-        for t in series if t.check in checks for taken in t.taken if not taken.withdrawn
-    ]  # fmt: skip
-
-
-def readings_of(bench: Bench) -> str:
-    """The readings of a bench's vehicle as CSV."""
-    return write_readings(_rows(bench.life or bench.series, bench.known), bench.known)
 
 
 @api.get("/api/jobs/<int:job_id>/readings.csv", responses={"200": None, **problem_responses(404)})
@@ -51,7 +38,7 @@ def export_readings(path: JobPath) -> Response:
 
 
 @api.post("/api/jobs/<int:job_id>/readings/csv", responses={"200": mm.ImportedOut, **_PROBLEMS})
-def import_readings(path: JobPath, query: BenchQuery, body: mi.ReadingsFileIn) -> Response:
+def import_readings(path: JobPath, query: mi.BenchQuery, body: mi.ReadingsFileIn) -> Response:
     """Takes in a file of readings; rows that cannot be read are named and left, those the job has are counted.
 
     A file sent again is known by its content, and answered as it was the first time.
@@ -64,7 +51,7 @@ def import_readings(path: JobPath, query: BenchQuery, body: mi.ReadingsFileIn) -
             return reply(mm.ImportedOut(**(before.says | {"taken": 0, "already": before.says["taken"]})))
         bench = bench_of(session, path.job_id, query.build)
         lines = read_readings(body.text, moment, bench.known)
-        there = {_what(row) for row in _rows(bench.series, bench.known)}
+        there = {_what(row) for row in rows_of(bench.series, bench.known)}
         known = {c.name for c in bench.checks}
         groups: dict[tuple[str, str], list[CsvReading]] = {}
         faults = [f"Line {line.number}: {line.fault}." for line in lines if line.row is None]
@@ -102,7 +89,7 @@ def _filed_taking(check: str, rows: Sequence[CsvReading], build: str) -> FiledSe
 
 
 @api.post("/api/jobs/<int:job_id>/readings/csv/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def undo_import(path: JobPath, query: BenchQuery, body: mi.TakenBackIn) -> Response:
+def undo_import(path: JobPath, query: mi.BenchQuery, body: mi.TakenBackIn) -> Response:
     """Withdraws every reading of series a file brought; they stay in the record, withdrawn."""
     with writing() as session:
         store.withdraw_series(session, path.job_id, body.series, now())

@@ -6,7 +6,6 @@ from collections.abc import Mapping, Sequence
 
 from liftbite.api.jobs.present import figure_out, fine_out
 from liftbite.api.measure import models as mm
-from liftbite.api.measure.bench import Bench, settings_of
 from liftbite.api.measure.present import span_of
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
@@ -17,6 +16,7 @@ from liftbite.core.units.sentence import per_distance
 from liftbite.core.units.show import typeset
 from liftbite.store.jobs import utc_text
 from liftbite.store.measurements import Series
+from liftbite.whole.bench import Bench, settings_of
 
 #: Lines of the record a page shows; the file has them all.
 HISTORY_LINES = 500

@@ -5,12 +5,19 @@ from __future__ import annotations
 from datetime import date
 from typing import Annotated, Literal
 
-from pydantic import AfterValidator, Field
+from pydantic import AfterValidator, BaseModel, Field
 
 from liftbite.api.jobs.models import _In
 from liftbite.core.measure.limit import LimitName
 from liftbite.files.fields import Named, Short, Words
 from liftbite.files.measured import FileRenewal
+
+
+class BenchQuery(BaseModel):
+    """Whose parts: those that were found, or those that go in. Where a part stays they are one."""
+
+    build: Literal["found", "planned"] = "found"
+
 
 #: What its sender calls an append, so that one sent twice counts once.
 RequestName = Annotated[str, Field(max_length=64, pattern=r"^[A-Za-z0-9._-]*$")]

@@ -17,16 +17,6 @@ import numpy.typing as npt
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import figure_out, fine_out, verdict_out
 from liftbite.api.measure import models as mm
-from liftbite.api.measure.bench import (
-    Bench,
-    effects_of,
-    findings_of,
-    found_of,
-    measured_entries,
-    needs_of,
-    read_of,
-    settings_of,
-)
 from liftbite.api.measure.calculations import calculations_out
 from liftbite.api.measure.models_calculations import StandsAtOut
 from liftbite.core.job.build import Build, label_of
@@ -51,13 +41,22 @@ from liftbite.core.measure.scope import SCOPES
 from liftbite.core.measure.setup import asked_of_check
 from liftbite.core.measure.sweep import Sweep, sweep_of
 from liftbite.core.measure.whose import part_read
-from liftbite.core.prove.complaints import complaints_in, explained_by
 from liftbite.core.units.read import from_si
 from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure, typeset
 from liftbite.core.verdicts.answers import answer
 from liftbite.store.jobs import utc_text
 from liftbite.store.measurements import Series
+from liftbite.whole.bench import (
+    Bench,
+    effects_of,
+    found_of,
+    measured_entries,
+    needs_of,
+    read_of,
+    settings_of,
+)
+from liftbite.whole.fault import explained
 
 
 def span_of(values: Sequence[float]) -> tuple[float, float]:
@@ -307,14 +306,11 @@ def _need_out(bench: Bench, need: Need, planned: Build) -> mm.NeedOut:
     )  # fmt: skip
 
 
-def complaints_of(bench: Bench) -> list[mm.ComplaintOut]:
+def complaints_out(bench: Bench) -> list[mm.ComplaintOut]:
     """What the customer complains of, each with the findings that explain it."""
-    entry = bench.layers[PLAN].get("complaint")
-    symptoms = complaints_in((entry.typed if entry else "") or "")
-    explained = explained_by(symptoms, findings_of(bench.seen_as(FOUND)))
     return [
         mm.ComplaintOut(name=name, explained_by=[m.NameOut(name=c, label=bench.known[c].title) for c in checks])
-        for name, checks in explained.items()
+        for name, checks in explained(bench).items()
     ]
 
 
@@ -349,7 +345,7 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
         scope=bench.scope, scopes=[m.NameOut(name=name, label=label) for name, label in SCOPES.items()],
         order_states=[m.NameOut(name=name, label=label) for name, label in ORDERS.items()],
         overrulings=[v for v in VERDICTS if v in OVERRULED],
-        complaints=complaints_of(bench), people=list(bench.people),
+        complaints=complaints_out(bench), people=list(bench.people),
         renewals=[_renewal_out(s, version) for s, version in bench.renewals],
         calculations=calculations_out(goes_in, {c.name for c in checks}),
         build="found" if bench.which == FOUND else "planned",

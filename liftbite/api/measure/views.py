@@ -2,35 +2,31 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from contextlib import nullcontext
-from dataclasses import replace
 from threading import BoundedSemaphore
-from typing import Any, Literal
+from typing import Any
 
-from flask import Response, current_app
+from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 from sqlalchemy.orm import Session
 
 from liftbite.api.common import now, reply, seen_version, session_of, writing
+from liftbite.api.gauging import gauge_of, gauges
 from liftbite.api.jobs import models as m
+from liftbite.api.jobs.answers import answer_with_job
 from liftbite.api.jobs.present import fine_out
-from liftbite.api.jobs.views import JobPath, answer_with_job
 from liftbite.api.measure import models as mm
 from liftbite.api.measure import models_in as mi
-from liftbite.api.measure.bench import Bench, fits_bench, measured_entries
 from liftbite.api.measure.history import history_out, shop_history_out
 from liftbite.api.measure.present import effects_out, measure_out
+from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
 from liftbite.api.serving import THREADS
-from liftbite.api.upkeep.learned import minutes_learned
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.job import ledger
-from liftbite.core.job.builds import apart
-from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.parts import part_named
-from liftbite.core.job.record import KINDS, Line
+from liftbite.core.job.record import KINDS
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Instrument, read_trust
@@ -41,15 +37,15 @@ from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.setup import asked_of_check
 from liftbite.core.measure.sweep import read_angle
-from liftbite.core.said import names_of_now, read_said, readable, under_names_of_now
+from liftbite.core.said import read_said
 from liftbite.core.units.show import typeset
-from liftbite.gauges.gauge import Gauge, Gauges
 from liftbite.gauges.protocol import check_port
-from liftbite.store import instruments, shop
+from liftbite.store import instruments
 from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as store
 from liftbite.store import record as record_store
 from liftbite.store.jobs import expect
+from liftbite.whole.bench import Bench, bench_of, fits_bench, measured_entries
 
 api = APIBlueprint("measure", __name__, abp_tags=[Tag(name="measure")])
 _PROBLEMS = problem_responses(400, 404, 422)
@@ -62,71 +58,10 @@ class InstrumentPath(BaseModel):
     instrument_id: int = Field(ge=1, le=2**53)
 
 
-class BenchQuery(BaseModel):
-    """Whose parts: those that were found, or those that go in. Where a part stays they are one."""
-
-    build: Literal["found", "planned"] = "found"
-
-
-class EffectsQuery(BenchQuery):
+class EffectsQuery(mi.BenchQuery):
     """Which measured values to leave out of what comes after."""
 
     without: str = Field(default="", max_length=2000, description="Quantities, separated by commas.")
-
-
-def _gauges() -> Gauges:
-    found: Gauges = current_app.extensions["liftbite.gauges"]
-    return found
-
-
-def bench_of(session: Session, job_id: int, which: str = FOUND) -> Bench:
-    """Everything a job's bench stands on, of the parts that were found or of those that go in."""
-    revisions = jobs_store.revisions_of(session, job_id)
-    layers = ledger.layers_of(revisions)
-    entries = layers[PLAN]
-    named = entries.get("vehicle")
-    vehicle = (named.typed if named else "") or ""
-    record, bad = readable(record_store.all_lines(session, job_id))
-    steps, known = shop.steps(session), instruments.numbered(session)
-    on_bench = [(number, held) for number, held, away in known if away is None]
-    names = names_of_now(record, steps)
-    record = under_names_of_now(record, names)
-    of_job, of_vehicle = ([_under(t, names) for t in found] for found in store.series_of(session, job_id, vehicle))
-    limits, practices = store.limits_of(session, job_id, vehicle), store.practices(session)
-    versions = {f"{check}.{name}": limit.version for check, named in limits.items() for name, limit in named.items()}
-    return Bench(
-        job_id, vehicle, which if which == FOUND else PLAN, layers, ledger.as_entered(revisions), of_job, of_vehicle,
-        {check: {name: (f.value, f.source) for name, f in named.items()} for check, named in limits.items()},
-        {name: option for name, (option, _) in practices.items()},
-        versions | {name: version for name, (_, version) in practices.items()},
-        on_bench, store.renewals_of(session, job_id), now().date(),
-        jobs_store.change_of(session, job_id), _renewed_in(session, of_vehicle, job_id), record,
-        record_store.people(session), steps, minutes_learned(session), [_unread(line, why) for line, why in bad],
-        {held.uid: held for _, held, _ in known},
-    )  # fmt: skip
-
-
-def _under(series: store.Series, names: Mapping[str, str]) -> store.Series:
-    """Readings under the name of now of the check they are of."""
-    return replace(series, check=names[series.check]) if series.check in names else series
-
-
-def _unread(line: Line, why: str) -> str:
-    """What is said of a line that cannot be read."""
-    kind = KINDS[line.kind].label if line.kind in KINDS else line.kind
-    by = ", ".join(filter(None, (line.who, line.at[:10])))
-    return f"{kind} “{line.key}” ({by}) cannot be read and is left out: {why}"
-
-
-def _renewed_in(session: Session, life: Sequence[store.Series], job_id: int) -> dict[int, tuple[str, ...]]:
-    """Other job of the vehicle's life -> parts that came out in it."""
-    found = {}
-    for other in {t.job_id for t in life} - {job_id}:
-        try:
-            found[other] = apart(ledger.present(jobs_store.revisions_of(session, other)))
-        except jobs_store.UnreadableJob:
-            found[other] = ()
-    return found
 
 
 def _measure(session: Session, job_id: int, build: str) -> Response:
@@ -141,7 +76,7 @@ def _check(bench: Bench, name: str) -> Check:
 
 
 @api.get("/api/jobs/<int:job_id>/measure", responses={"200": mm.MeasureOut, **problem_responses(404)})
-def get_measure(path: JobPath, query: BenchQuery) -> Response:
+def get_measure(path: JobPath, query: mi.BenchQuery) -> Response:
     """The bench of a job: every check of its layout with readings, verdict, limit and what is left."""
     with session_of() as session:
         return _measure(session, path.job_id, query.build)
@@ -153,7 +88,7 @@ def _keyed_out(keyed: Keyed, unit: str) -> mm.KeyedOut:
 
 
 @api.post("/api/jobs/<int:job_id>/readings/preview", responses={"200": mm.KeyedOut, **_PROBLEMS})
-def preview_reading(path: JobPath, query: BenchQuery, body: mi.ReadingIn) -> Response:
+def preview_reading(path: JobPath, query: mi.BenchQuery, body: mi.ReadingIn) -> Response:
     """What is in the keypad, as it would be taken; nothing is kept."""
     with session_of() as session:
         check = _check(bench_of(session, path.job_id, query.build), body.check)
@@ -215,7 +150,7 @@ def _reading(bench: Bench, check: Check, body: mi.ReadingIn) -> Reading:
 
 
 @api.post("/api/jobs/<int:job_id>/readings", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def add_reading(path: JobPath, query: BenchQuery, body: mi.ReadingIn) -> Response:
+def add_reading(path: JobPath, query: mi.BenchQuery, body: mi.ReadingIn) -> Response:
     """One reading into the series in force, or into a first one.
 
     A gauge's reading is taken once, by one tab; where no place is named it goes to the first that is not read.
@@ -249,13 +184,13 @@ def _series_for(session: Session, bench: Bench, check: Check, named: int | None)
 
 
 @api.post("/api/jobs/<int:job_id>/readings/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def undo_reading(path: JobPath, query: BenchQuery, body: mi.UndoIn) -> Response:
+def undo_reading(path: JobPath, query: mi.BenchQuery, body: mi.UndoIn) -> Response:
     """Withdraws the last reading of a check; it stays in the record, withdrawn."""
     return _turn(path.job_id, query.build, body.check, back=False)
 
 
 @api.post("/api/jobs/<int:job_id>/readings/redo", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def redo_reading(path: JobPath, query: BenchQuery, body: mi.UndoIn) -> Response:
+def redo_reading(path: JobPath, query: mi.BenchQuery, body: mi.UndoIn) -> Response:
     """Brings the reading withdrawn last back, as long as nothing was read since."""
     return _turn(path.job_id, query.build, body.check, back=True)
 
@@ -289,7 +224,7 @@ def _asked(check: Check, said: Mapping[str, str]) -> dict[str, str]:
 
 
 @api.post("/api/jobs/<int:job_id>/series", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def begin_series(path: JobPath, query: BenchQuery, body: mi.SeriesIn) -> Response:
+def begin_series(path: JobPath, query: mi.BenchQuery, body: mi.SeriesIn) -> Response:
     """A new series of a check, at another mileage or after a change; the earlier ones stay."""
     with writing() as session:
         bench = bench_of(session, path.job_id, query.build)
@@ -300,7 +235,7 @@ def begin_series(path: JobPath, query: BenchQuery, body: mi.SeriesIn) -> Respons
 
 
 @api.put("/api/jobs/<int:job_id>/series", responses={"200": mm.MeasureOut, **_REPLACES})
-def change_series(path: JobPath, query: BenchQuery, body: mi.SeriesIn) -> Response:
+def change_series(path: JobPath, query: mi.BenchQuery, body: mi.SeriesIn) -> Response:
     """Says more of the series in force: odometer, how a sweep is read. If-Match names its version, 0 for none."""
     seen = seen_version()
     with writing() as session:
@@ -318,7 +253,7 @@ def change_series(path: JobPath, query: BenchQuery, body: mi.SeriesIn) -> Respon
 
 
 @api.put("/api/jobs/<int:job_id>/limits", responses={"200": mm.MeasureOut, **_REPLACES})
-def set_limit(path: JobPath, query: BenchQuery, body: mi.LimitIn) -> Response:
+def set_limit(path: JobPath, query: mi.BenchQuery, body: mi.LimitIn) -> Response:
     """The manual's limit, remembered for this vehicle; nothing typed goes back to the default.
 
     If-Match names the version of the limit it replaces, 0 where none was typed.
@@ -336,7 +271,7 @@ def set_limit(path: JobPath, query: BenchQuery, body: mi.LimitIn) -> Response:
 
 
 @api.put("/api/jobs/<int:job_id>/practices", responses={"200": mm.MeasureOut, **_REPLACES})
-def set_practice(path: JobPath, query: BenchQuery, body: mi.PracticeIn) -> Response:
+def set_practice(path: JobPath, query: mi.BenchQuery, body: mi.PracticeIn) -> Response:
     """What the shop does from now on, in every job."""
     if body.name not in PRACTICES or body.option not in PRACTICES[body.name][1]:
         raise UnreadableEntry(f"“{body.option}” is no option of “{body.name}”")
@@ -347,7 +282,7 @@ def set_practice(path: JobPath, query: BenchQuery, body: mi.PracticeIn) -> Respo
 
 
 @api.post("/api/jobs/<int:job_id>/instruments", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def add_instrument(path: JobPath, query: BenchQuery, body: mi.InstrumentIn) -> Response:
+def add_instrument(path: JobPath, query: mi.BenchQuery, body: mi.InstrumentIn) -> Response:
     """An instrument of the shop, with its own uncertainty and data port."""
     kind = INSTRUMENT_KINDS.get(body.kind)
     if kind is None:
@@ -369,7 +304,7 @@ def archive_instrument(path: InstrumentPath, body: m.ArchiveIn) -> Response:
 
 
 @api.put("/api/jobs/<int:job_id>/renewals", responses={"200": mm.MeasureOut, **_REPLACES})
-def set_renewal(path: JobPath, query: BenchQuery, body: mi.RenewalIn) -> Response:
+def set_renewal(path: JobPath, query: mi.BenchQuery, body: mi.RenewalIn) -> Response:
     """The shop's own figures for renewing a part while it is open. If-Match names their version, 0 for none yet."""
     seen = seen_version()
     with writing() as session:
@@ -379,7 +314,7 @@ def set_renewal(path: JobPath, query: BenchQuery, body: mi.RenewalIn) -> Respons
 
 
 @api.post("/api/jobs/<int:job_id>/renewals/drop", responses={"200": mm.MeasureOut, **_REPLACES})
-def drop_renewal(path: JobPath, query: BenchQuery, body: mi.DropRenewalIn) -> Response:
+def drop_renewal(path: JobPath, query: mi.BenchQuery, body: mi.DropRenewalIn) -> Response:
     """Takes a sum off the list, of the version in If-Match."""
     seen = seen_version()
     with writing() as session:
@@ -391,7 +326,7 @@ def drop_renewal(path: JobPath, query: BenchQuery, body: mi.DropRenewalIn) -> Re
 
 
 @api.post("/api/jobs/<int:job_id>/record", responses={"200": mm.MeasureOut, **_PROBLEMS})
-def say(path: JobPath, query: BenchQuery, body: mi.SayIn) -> Response:
+def say(path: JobPath, query: mi.BenchQuery, body: mi.SayIn) -> Response:
     """Appends to the record what somebody says: an order, a line struck, a check closed, a verdict overruled.
 
     Nothing said before is changed; what is said last of the same thing stands.
@@ -418,7 +353,7 @@ def get_effects(path: JobPath, query: EffectsQuery) -> Response:
 
 
 @api.post("/api/jobs/<int:job_id>/effects", responses={"200": m.JobOut, **problem_responses(400, 404, 412, 422, 428)})
-def take_effects(path: JobPath, query: BenchQuery, body: mi.EffectsIn) -> Response:
+def take_effects(path: JobPath, query: mi.BenchQuery, body: mi.EffectsIn) -> Response:
     """Takes measured values into the job as one change, each marked measured; undo turns it back."""
     seen = seen_version()
     with writing() as session:
@@ -438,7 +373,7 @@ def take_effects(path: JobPath, query: BenchQuery, body: mi.EffectsIn) -> Respon
 
 
 @api.get("/api/jobs/<int:job_id>/measure/history", responses={"200": mm.BenchHistoryOut, **problem_responses(404)})
-def get_history(path: JobPath, query: BenchQuery) -> Response:
+def get_history(path: JobPath, query: mi.BenchQuery) -> Response:
     """Readings over the vehicle's life, with their trends."""
     with session_of() as session:
         return reply(history_out(bench_of(session, path.job_id, query.build)))
@@ -460,16 +395,6 @@ def get_shop_history() -> Response:
 
 #: Tabs that may wait for a gauge at once, each on a thread of the server; the others are answered straight away.
 _WAITING = BoundedSemaphore(THREADS // 2)
-
-
-def gauge_of(key: str) -> Gauge:
-    """The gauge at the data port of one of the shop's own instruments."""
-    number = int(key) if key.isascii() and key.isdigit() and len(key) < 16 else 0
-    with session_of() as session:
-        held = instruments.instrument_of(session, number)
-    if not held.port:
-        raise UnreadableEntry(f"{held.name} has no data port.")
-    return _gauges().at(held.port)
 
 
 @api.post("/api/instruments/<int:instrument_id>/gauge", responses={"200": mm.GaugeOut, **_PROBLEMS})
@@ -499,5 +424,5 @@ def close_gauge(path: InstrumentPath) -> Response:
     """Lets an instrument's data port go."""
     with session_of() as session:
         held = instruments.instrument_of(session, path.instrument_id)
-    _gauges().close(held.port)
+    gauges().close(held.port)
     return reply(mm.GaugeOut(connected=False, newest=0, events=[]))

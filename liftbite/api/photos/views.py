@@ -7,8 +7,8 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.api.common import now, reply, session_of, sessions_of, writing
-from liftbite.api.jobs.views import JobPath
 from liftbite.api.own_process import wait_for
+from liftbite.api.paths import JobPath
 from liftbite.api.photos.models import PhotosOut
 from liftbite.api.photos.present import kept_photos, photos_of
 from liftbite.api.problems import problem_responses

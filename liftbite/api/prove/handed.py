@@ -16,8 +16,6 @@ from sqlalchemy.orm import Session
 
 from liftbite.api.fit import models as mf
 from liftbite.api.fit.present import plan_text
-from liftbite.api.measure.files import readings_of
-from liftbite.api.measure.views import bench_of
 from liftbite.api.paper.document import page
 from liftbite.api.prove import models as mp
 from liftbite.api.prove.present import prove_out
@@ -28,6 +26,8 @@ from liftbite.files.archive import DOCUMENTS
 from liftbite.store.carry import file_of
 from liftbite.store.jobs import uid_of
 from liftbite.store.photos import photo_bytes
+from liftbite.whole.bench import bench_of
+from liftbite.whole.readings import readings_of
 
 
 @dataclass(frozen=True)

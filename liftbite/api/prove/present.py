@@ -12,28 +12,29 @@ from typing import Any
 
 import numpy as np
 
-from liftbite.api.fit.present import case_of_job, progress_of
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.jobs.present import figure_out
-from liftbite.api.measure.bench import Bench, findings_of
 from liftbite.api.measure.models import SaidOut
 from liftbite.api.prove import models as mp
 from liftbite.api.prove.start import ahead_out, bleeding_out, cards_out, fluids_out, noises_out, said_out
 from liftbite.core.job.build import build_of
-from liftbite.core.job.ledger import FOUND, PLAN, Entry
+from liftbite.core.job.ledger import PLAN, Entry
 from liftbite.core.job.parts import called
 from liftbite.core.job.record import Line
 from liftbite.core.measure.scope import SCOPES
 from liftbite.core.prove.causes import CAUSES, TESTS, Test
-from liftbite.core.prove.complaints import COMPLAINTS, complaints_in
+from liftbite.core.prove.complaints import COMPLAINTS
 from liftbite.core.prove.drive import Drive
 from liftbite.core.prove.driven import Driven, Event, driven, driven_said, driven_working, friction_driven
-from liftbite.core.prove.faults import Finder, find, known_of
+from liftbite.core.prove.faults import Finder
 from liftbite.core.prove.hand_over import LOOK_AT
 from liftbite.core.prove.road_log import ROLES, LogMapping, RoadLog, headings_of, propose_log, read_log
 from liftbite.core.prove.running_in import HOW, SCHOOLS, read_trip, running_in, school_of
 from liftbite.core.units.constants import RPM
 from liftbite.core.units.show import bare
+from liftbite.whole.bench import Bench, findings_of
+from liftbite.whole.fault import complaints_of, finder_of
+from liftbite.whole.plan import case_of_job, progress_of
 
 #: Points a drive is drawn with at most.
 _POINTS = 1_200
@@ -134,28 +135,6 @@ def _trace(log: RoadLog, drive: Drive) -> mp.DrivenTraceOut:
 
 
 # --- the fault
-
-
-def complaints_of(bench: Bench) -> list[str]:
-    """What is complained of: as said in Prove, else by the words of the brief."""
-    said = bench.said_of("complaint").get("")
-    if said is not None:
-        return [name for name in said.answer.split(", ") if name in COMPLAINTS]
-    entry = bench.layers[PLAN].get("complaint")
-    return list(complaints_in((entry.typed if entry else "") or ""))
-
-
-def friction_of_drives(bench: Bench) -> float | None:
-    """Friction of the drive kept last that measured one, over what the job took it for then [-]."""
-    kept = [line.said["share"] for line in bench.said_of("drive").values() if line.said.get("share")]
-    return float(kept[-1]) if kept else None
-
-
-def finder_of(bench: Bench, complaints: Sequence[str], answers: Mapping[str, str]) -> Finder:
-    """Causes of a job's complaint, by its numbers, its bench, its drives and what was answered."""
-    found = bench.seen_as(FOUND)
-    known = known_of(found.build, findings_of(found), friction_of_drives(bench))
-    return find(found.build.chosen.layout, complaints, answers, known)
 
 
 def fault_out(bench: Bench) -> mp.LookedIntoOut:

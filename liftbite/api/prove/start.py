@@ -12,9 +12,7 @@ from __future__ import annotations
 from collections.abc import Collection, Sequence
 from datetime import date
 
-from liftbite.api.fit.present import case_of_job
 from liftbite.api.jobs.present import figure_out
-from liftbite.api.measure.bench import Bench
 from liftbite.api.measure.models import SaidOut
 from liftbite.api.prove import models as mp
 from liftbite.core.fit.case import Case
@@ -29,6 +27,8 @@ from liftbite.core.prove.bleeding import ALWAYS, METHODS, Method, a_stroke, next
 from liftbite.core.prove.cards import NOISES, cards_of
 from liftbite.core.prove.fluids import Fluid, due_in, fluids_of, in_months, read_filled
 from liftbite.core.prove.hand_over import FLUID
+from liftbite.whole.bench import Bench
+from liftbite.whole.plan import case_of_job
 
 #: Fluid that strokes are counted for [m³].
 _BOTTLE = 100e-6

@@ -9,11 +9,9 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
 from liftbite.api.common import download, now, reply, session_of, writing
-from liftbite.api.jobs.views import JobPath
-from liftbite.api.measure.bench import Bench
-from liftbite.api.measure.views import bench_of
 from liftbite.api.own_process import by_size
 from liftbite.api.paper.document import answered
+from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
 from liftbite.api.prove import models as mp
 from liftbite.api.prove.handed import calendar_of, documents_of, hand_over_html, hand_over_of, owner_html
@@ -31,6 +29,7 @@ from liftbite.files.fields import Words
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
 from liftbite.store.carry import file_name
+from liftbite.whole.bench import Bench, bench_of
 
 api = APIBlueprint("prove", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="prove")])
 _PROBLEMS = problem_responses(400, 404, 422)

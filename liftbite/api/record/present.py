@@ -6,7 +6,6 @@ from collections.abc import Iterator, Sequence
 
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.jobs.present import history_out
-from liftbite.api.measure.bench import Bench
 from liftbite.api.record.models import RecordEventOut, RecordOut
 from liftbite.core.fit.progress import own_key
 from liftbite.core.job.builds import part_of
@@ -17,6 +16,7 @@ from liftbite.core.told import STATIONS, Names, told_of
 from liftbite.core.units.show import typeset
 from liftbite.store.jobs import utc_text
 from liftbite.store.measurements import Series, Taken
+from liftbite.whole.bench import Bench
 
 #: Events a page holds.
 PAGE = 200

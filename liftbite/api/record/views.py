@@ -9,12 +9,12 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
 from liftbite.api.common import reply, session_of
-from liftbite.api.jobs.views import JobPath
-from liftbite.api.measure.views import bench_of
+from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
 from liftbite.api.record.models import RecordOut
 from liftbite.api.record.present import record_out
 from liftbite.store import jobs as jobs_store
+from liftbite.whole.bench import bench_of
 
 api = APIBlueprint("record", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="record")])
 

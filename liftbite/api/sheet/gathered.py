@@ -25,10 +25,8 @@ from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs.present import job_out, said
 from liftbite.api.jobs.workings import working_out
 from liftbite.api.measure import models as mm
-from liftbite.api.measure.bench import Bench
 from liftbite.api.measure.models_calculations import CalculationOut
 from liftbite.api.measure.present import measure_out
-from liftbite.api.measure.views import bench_of
 from liftbite.api.paper.document import page
 from liftbite.api.photos.models import PhotoOut
 from liftbite.api.photos.present import photos_of
@@ -43,6 +41,7 @@ from liftbite.core.measure.scope import SCOPES
 from liftbite.core.measure.setup import WORDS as SETUP_WORDS
 from liftbite.store import jobs as store
 from liftbite.store.photos import photo_bytes
+from liftbite.whole.bench import Bench, bench_of
 
 
 @dataclass(frozen=True)

@@ -7,8 +7,8 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
 from liftbite.api.common import now, session_of
-from liftbite.api.jobs.views import JobPath
 from liftbite.api.paper.document import answered
+from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
 from liftbite.api.sheet.gathered import sheet_html, sheet_of
 from liftbite.api.turns import in_turn

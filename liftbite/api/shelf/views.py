@@ -12,8 +12,9 @@ from sqlalchemy.orm import Session
 
 from liftbite.api.common import download, reply, seen_version, session_of, tagged, writing
 from liftbite.api.jobs import models as m
+from liftbite.api.jobs.answers import answer_with_job
 from liftbite.api.jobs.entries import changes, read_entries
-from liftbite.api.jobs.views import JobPath, answer_with_job
+from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
 from liftbite.api.shelf import models as ms
 from liftbite.core.errors import UnreadableEntry
@@ -30,7 +31,7 @@ from liftbite.core.parts.shelf import (
     misfits,
     part_name,
     read_part,
-    takes,
+    with_parts,
     would_misfit,
 )
 from liftbite.core.parts.slots import SLOTS
@@ -202,18 +203,6 @@ def said(quantity: str, typed: str) -> m.NameOut:
 def _low(entries: dict[str, Entry], result: str, friction: float) -> float | None:
     found = build_of(entries).evaluate((result,), stage=1.0, friction=friction)[result]
     return None if isinstance(found, Needs | Refused) or not np.isfinite(found) else round(float(found), 3)
-
-
-def with_parts(present: dict[str, Entry], parts: list[ShelfPart], tried: list[Entry]) -> dict[str, Entry]:
-    """A job's entries with parts and figures taken in."""
-    entries = dict(present)
-    for part in parts:
-        for entry in takes(entries, part):
-            if entry.typed is None:
-                entries.pop(entry.quantity, None)
-            else:
-                entries[entry.quantity] = entry
-    return entries | {e.quantity: e for e in tried}
 
 
 @api.get("/api/jobs/<int:job_id>/shelf", responses={"200": ms.OffersOut, **_PROBLEMS})

@@ -1,31 +1,25 @@
 """What the shop's own jobs teach, with counts and spread, and nothing from fewer than five of them.
 
-- `minutes_learned`   step -> how long it takes in this shop
 - `api`     all of it
 """
 
 from __future__ import annotations
 
 from collections import defaultdict
-from threading import Lock
 
 from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
-from sqlalchemy.orm import Session
 
 from liftbite.api.common import reply, session_of
 from liftbite.core.fit.library import LIBRARY
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.parts import called
-from liftbite.core.prove.learned import LEAST, Learned, learned_from, left_and_back, rates_of, step_minutes
+from liftbite.core.prove.learned import LEAST, learned_from, left_and_back, rates_of
 from liftbite.store import learned as store
+from liftbite.whole.learned import minutes_of_steps
 
 api = APIBlueprint("learned", __name__, url_prefix="/api/shop", abp_tags=[Tag(name="upkeep")])
-#: So many lines of the record later, what was learned is worked out anew.
-_FRESH = 200
-_kept: dict[str, tuple[int, dict[str, Learned]]] = {}
-_lock = Lock()
 
 
 class LearnedStepOut(BaseModel):
@@ -70,29 +64,11 @@ class LearnedOut(BaseModel):
     wear: list[LearnedWearOut]
 
 
-def minutes_learned(session: Session) -> dict[str, Learned]:
-    """Step -> how long it takes in this shop; looked at again after some hundred lines of the record."""
-    shop, now = str(session.get_bind().engine.url), store.newest_line(session) // _FRESH
-    with _lock:
-        if shop not in _kept or _kept[shop][0] != now:
-            _kept.clear()
-            _kept[shop] = now, _minutes(session)
-        return _kept[shop][1]
-
-
-def _minutes(session: Session) -> dict[str, Learned]:
-    by_step: dict[str, list[float]] = defaultdict(list)
-    for ticks in store.step_ticks(session).values():
-        for key, minutes in step_minutes(ticks).items():
-            by_step[key].append(minutes)
-    return {key: found for key, minutes in by_step.items() if (found := learned_from(minutes))}
-
-
 @api.get("/learned", responses={"200": LearnedOut})
 def learned() -> Response:
     """What the shop's own jobs teach: minutes of steps, parts that came back, wear by use; from at least five each."""
     with session_of() as session:
-        steps, parts = _minutes(session), left_and_back(store.fates(session))
+        steps, parts = minutes_of_steps(session), left_and_back(store.fates(session))
         by_use: dict[str, list[float]] = defaultdict(list)
         for use, rate in rates_of(store.thicknesses(session)):
             by_use[use].append(rate * 1e12)

@@ -4,6 +4,7 @@
 - `ShelfPart`    a part: what its maker's sheet says, as typed
 - `read_part`    the part checked and read
 - `takes`        the entries that taking a part into a job amounts to
+- `with_parts`   a job's entries with parts and figures taken in
 - `misfits`      the rules that a build breaks
 - `finder_part`   the part as the finder takes it
 
@@ -12,7 +13,7 @@ A part is copied into a job as entries, so that changing the shelf never changes
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field, replace
 from typing import Any
 
@@ -164,3 +165,15 @@ def finder_part(part: ShelfPart) -> FinderPart:
         name: values[quantity] for (slot, name), quantity in FITS.items() if slot == part.slot and quantity in values
     }
     return FinderPart(part.name, part.price, values, options, properties)
+
+
+def with_parts(present: Mapping[str, Entry], parts: Iterable[ShelfPart], tried: Iterable[Entry]) -> dict[str, Entry]:
+    """A job's entries with parts and figures taken in."""
+    entries = dict(present)
+    for part in parts:
+        for entry in takes(entries, part):
+            if entry.typed is None:
+                entries.pop(entry.quantity, None)
+            else:
+                entries[entry.quantity] = entry
+    return entries | {e.quantity: e for e in tried}

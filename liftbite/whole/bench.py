@@ -1,6 +1,7 @@
 """What a job's bench stands on, and what follows from it: findings, needs, entries.
 
 - `Bench`       everything of a job's bench, read once, as one of its builds looks at it
+- `bench_of`    a job's, read from the shop's file
 - `found_of`, `read_of`, `findings_of`   what readings came to: as it stands, and by themselves
 - `needs_of`    parts to get and work to have done
 - `effects_of`, `measured_entries`   what readings enter
@@ -10,9 +11,12 @@ from __future__ import annotations
 
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field, replace
-from datetime import date
+from datetime import UTC, date, datetime
 from functools import cached_property
 
+from sqlalchemy.orm import Session
+
+from liftbite.core.job import ledger
 from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.builds import apart, entering, entries_of
 from liftbite.core.job.choices import CHOICES
@@ -36,7 +40,13 @@ from liftbite.core.measure.setup import CALCULATIONS, told_of
 from liftbite.core.measure.sweep import Sweep, judge_sweep, places_taken, scale_of, sweep_of, tir_alone
 from liftbite.core.measure.whose import life_of, of_build, part_read
 from liftbite.core.prove.learned import Learned
+from liftbite.core.said import names_of_now, readable, under_names_of_now
+from liftbite.store import instruments, shop
+from liftbite.store import jobs as jobs_store
+from liftbite.store import measurements as store
+from liftbite.store import record as record_store
 from liftbite.store.measurements import Series
+from liftbite.whole.learned import minutes_learned
 
 
 @dataclass(frozen=True)
@@ -216,6 +226,61 @@ class Bench:
             if asked and series:
                 found[asked.name] = str(series.settings.get(asked.name, ""))
         return found
+
+
+def bench_of(session: Session, job_id: int, which: str = FOUND, today: date | None = None) -> Bench:
+    """Everything a job's bench stands on, of the parts that were found or of those that go in.
+
+    Raises
+    ------
+    NoSuchJob : no job has this number
+    """
+    revisions = jobs_store.revisions_of(session, job_id)
+    layers = ledger.layers_of(revisions)
+    entries = layers[PLAN]
+    named = entries.get("vehicle")
+    vehicle = (named.typed if named else "") or ""
+    record, bad = readable(record_store.all_lines(session, job_id))
+    steps, known = shop.steps(session), instruments.numbered(session)
+    on_bench = [(number, held) for number, held, away in known if away is None]
+    names = names_of_now(record, steps)
+    record = under_names_of_now(record, names)
+    of_job, of_vehicle = ([_under(t, names) for t in found] for found in store.series_of(session, job_id, vehicle))
+    limits, practices = store.limits_of(session, job_id, vehicle), store.practices(session)
+    versions = {f"{check}.{name}": limit.version for check, named in limits.items() for name, limit in named.items()}
+    return Bench(
+        job_id, vehicle, which if which == FOUND else PLAN, layers, ledger.as_entered(revisions), of_job, of_vehicle,
+        {check: {name: (f.value, f.source) for name, f in named.items()} for check, named in limits.items()},
+        {name: option for name, (option, _) in practices.items()},
+        versions | {name: version for name, (_, version) in practices.items()},
+        on_bench, store.renewals_of(session, job_id), today or datetime.now(UTC).date(),
+        jobs_store.change_of(session, job_id), _renewed_in(session, of_vehicle, job_id), record,
+        record_store.people(session), steps, minutes_learned(session), [_unread(line, why) for line, why in bad],
+        {held.uid: held for _, held, _ in known},
+    )  # fmt: skip
+
+
+def _under(series: store.Series, names: Mapping[str, str]) -> store.Series:
+    """Readings under the name of now of the check they are of."""
+    return replace(series, check=names[series.check]) if series.check in names else series
+
+
+def _unread(line: Line, why: str) -> str:
+    """What is said of a line that cannot be read."""
+    kind = KINDS[line.kind].label if line.kind in KINDS else line.kind
+    by = ", ".join(filter(None, (line.who, line.at[:10])))
+    return f"{kind} “{line.key}” ({by}) cannot be read and is left out: {why}"
+
+
+def _renewed_in(session: Session, life: Sequence[store.Series], job_id: int) -> dict[int, tuple[str, ...]]:
+    """Other job of the vehicle's life -> parts that came out in it."""
+    found = {}
+    for other in {t.job_id for t in life} - {job_id}:
+        try:
+            found[other] = apart(ledger.present(jobs_store.revisions_of(session, other)))
+        except jobs_store.UnreadableJob:
+            found[other] = ()
+    return found
 
 
 def fits_bench(line: Line, bench: Bench) -> None:

@@ -1,0 +1,44 @@
+"""The complaint of a job: what is complained of, what explains it, and the causes it may have.
+
+- `complaints_of`   what is complained of
+- `explained`       which findings of the bench explain what the brief tells
+- `finder_of`       causes, by the job's numbers, its bench, its drives and what was answered
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.prove.complaints import COMPLAINTS, complaints_in, explained_by
+from liftbite.core.prove.faults import Finder, find, known_of
+from liftbite.whole.bench import Bench, findings_of
+
+
+def complaints_of(bench: Bench) -> list[str]:
+    """What is complained of: as said in Prove, else by the words of the brief."""
+    said = bench.said_of("complaint").get("")
+    if said is not None:
+        return [name for name in said.answer.split(", ") if name in COMPLAINTS]
+    entry = bench.layers[PLAN].get("complaint")
+    return list(complaints_in((entry.typed if entry else "") or ""))
+
+
+def friction_of_drives(bench: Bench) -> float | None:
+    """Friction of the drive kept last that measured one, over what the job took it for then [-]."""
+    kept = [line.said["share"] for line in bench.said_of("drive").values() if line.said.get("share")]
+    return float(kept[-1]) if kept else None
+
+
+def finder_of(bench: Bench, complaints: Sequence[str], answers: Mapping[str, str]) -> Finder:
+    """Causes of a job's complaint, by its numbers, its bench, its drives and what was answered."""
+    found = bench.seen_as(FOUND)
+    known = known_of(found.build, findings_of(found), friction_of_drives(bench))
+    return find(found.build.chosen.layout, complaints, answers, known)
+
+
+def explained(bench: Bench) -> dict[str, tuple[str, ...]]:
+    """What the brief complains of -> the checks whose findings explain it."""
+    entry = bench.layers[PLAN].get("complaint")
+    told = complaints_in((entry.typed if entry else "") or "")
+    return explained_by(told, findings_of(bench.seen_as(FOUND)))
