@@ -5,6 +5,9 @@
 - `brief`            a dynamometer file before it becomes a curve
 - `choose`, `find`, `shelf`   the workbench, the finder, parts
 - `measure`          the bench
+- `record`           everything that was entered, read, ticked or said, by time
+- `paths`, `gauging` what addresses name; gauges at data ports
+- `document`         the OpenAPI document made readable
 - `problems`         every error as a problem document (RFC 9457), mapped in one place
 - `guard`            Host header, origin, security headers
 - `turns`            who has to wait for long work, and in which order

@@ -13,6 +13,7 @@
 - `filed`    all of a job's bench, out to a file and in from one
 - `carry`    jobs and whole shops carried out as files, and in
 - `parts`    the shelf
+- `vehicles` vehicles something is kept of, and those of almost the same name
 - `shop`     what the shop says of itself
 - `learned`  what its jobs hold that teaches something
 - `backups`  copies of the file, out and back

@@ -29,6 +29,7 @@ from liftbite.store.jobs import touch, utc_moment
 from liftbite.store.measurements import Taken, limits_in_force, reading_row, renewals_of, series_of
 from liftbite.store.models import ReadingRow, RecordRow, RenewalRow, SeriesRow, VehicleLimitRow
 from liftbite.store.record import all_lines
+from liftbite.store.vehicles import note_vehicle
 
 
 def filed_of(session: Session, job_id: int, vehicle: str) -> Filed:
@@ -75,6 +76,7 @@ def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetim
     rows = []
     for series in filed.series:
         called = vehicle if series.vehicle is None else series.vehicle
+        note_vehicle(session, called)
         row = SeriesRow(job_id=job_id, check=series.check, vehicle=called, begun_at=series.begun_at,
                         distance=series.distance, settings=dict(series.settings), build=series.build)  # fmt: skip
         row.readings = [
@@ -88,6 +90,7 @@ def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetim
             if of_file.back and of_file.withdrawn:
                 reading.withdrawn_seen = row.readings[-1].id
     for limit in filed.limits:
+        note_vehicle(session, vehicle if limit.vehicle is None else limit.vehicle)
         session.add(VehicleLimitRow(job_id=job_id, vehicle=vehicle if limit.vehicle is None else limit.vehicle,
                                     check=limit.check, name=limit.name, typed=limit.typed, si=limit.si,
                                     source=limit.source, at=limit.at or at))  # fmt: skip

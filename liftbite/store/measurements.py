@@ -32,6 +32,7 @@ from liftbite.store.models import (
     SeriesRow,
     VehicleLimitRow,
 )
+from liftbite.store.vehicles import note_vehicle
 
 
 class NoSuchSeries(Exception):
@@ -148,6 +149,7 @@ def begin(session: Session, job_id: int, check: str, vehicle: str, at: datetime,
         if there is not None:
             return there
     touch(session, job_id)
+    note_vehicle(session, vehicle)
     row = SeriesRow(job_id=job_id, check=check, vehicle=vehicle, begun_at=at, distance=distance,
                     settings=dict(settings or {}), request=request or None, build=build)  # fmt: skip
     session.add(row)
@@ -310,6 +312,7 @@ def set_limit(session: Session, job_id: int, vehicle: str, check: str, name: Lim
     there = next((r for r in limits_in_force(session, job_id, vehicle) if (r.check, r.name) == (check, name)), None)
     expect(seen, there.id if there else 0, "limit", {"typed": there.typed, "source": there.source} if there else {})
     touch(session, job_id)
+    note_vehicle(session, vehicle)
     session.add(VehicleLimitRow(job_id=job_id, vehicle=vehicle, check=check, name=name, typed=typed, si=si,
                                 source=source, at=at))  # fmt: skip
     session.flush()

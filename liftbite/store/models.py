@@ -220,6 +220,17 @@ class ReadingRow(Base):
     series: Mapped[SeriesRow] = relationship(back_populates="readings")
 
 
+class VehicleRow(Base):
+    """A vehicle something is kept of, by its name; `folded` is the name without case, accents and spaces."""
+
+    __tablename__ = "vehicle"
+    __table_args__ = (Index("ix_vehicle_name", "name", unique=True), Index("ix_vehicle_folded", "folded"))
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    folded: Mapped[str]
+
+
 class VehicleLimitRow(Base):
     """A limit as typed for a vehicle, and in which job; the latest of a name is in force, `typed` None withdraws it."""
 

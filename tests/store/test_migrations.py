@@ -138,3 +138,44 @@ def test_a_file_of_every_earlier_tables_opens_with_all_it_held(tmp_path: Path, r
         assert [p.values for p in parts] == ([{"flywheel_strength": "600 MPa"}] if revision >= "0002" else [])
     sessions.kw["bind"].dispose()
     assert faults_of(path) == []
+
+
+def test_parts_of_before_go_by_their_keys(tmp_path: Path) -> None:
+    """Tables of 0009: parts by English names, seals as one, two names for one part in two renewals."""
+    path = tmp_path / "shop.sqlite"
+    engine = _of(path, "0009")
+    with engine.begin() as connection:
+        rows = [
+            "INSERT INTO job (id, created_at, uid) VALUES (1, '2026-01-01', 'a')",
+            "INSERT INTO revision (id, job_id, number, kind, at) VALUES (1, 1, 1, 'edit', '2026-01-01 10:00:00')",
+            *(f"INSERT INTO entry (revision_id, quantity, typed, mark) VALUES (1, '{q}', '{t}', 'entered')"
+              for q, t in (("layout", "dry_car"), ("seals_fate", "renewed"), ("bolts_fate", "renewed"),
+                           ("fork_fate", "left_out"))),
+            *(f"""INSERT INTO record (job_id, kind, "key", said, at) VALUES (1, '{kind}', '{key}', '{said}',
+                  '2026-01-01 10:00:00')""" for kind, key, said in (
+                ("order", "Rear main seal, get", '{"state": "ordered"}'),
+                ("line", "Stands of the floater, put right", '{"answer": "accepted"}'),
+                ("own part", "hub rubbers", '{"answer": "to get", "reason": "old"}'),
+                ("own part", "Water pump", '{"answer": "to get", "reason": "old"}'),
+            )),
+            *(f"""INSERT INTO renewal (job_id, part, price, chance, hours, rate, extra_hours)
+                  VALUES (1, '{part}', {price}, 0.1, 8, 70, 0)""" for part, price in (
+                ("Pilot bearing", 20), ("pilot bearing", 25), ("Water pump", 9),
+            )),
+        ]  # fmt: skip
+        for row in rows:
+            connection.execute(sa.text(row))
+    engine.dispose()
+    sessions = open_database(path)
+    with sessions() as session:
+        entries = present(jobs.revisions_of(session, 1))
+        assert {q: e.typed for q, e in entries.items() if q != "layout"} == {
+            "rear_seal_fate": "renewed", "input_seal_fate": "renewed", "flywheel_bolts_fate": "renewed",
+            "fork_fate": "left_out",
+        }  # fmt: skip
+        keys = session.scalars(sa.text('SELECT "key" FROM record ORDER BY id')).all()
+        assert keys == ["rear_seal:get", "floater:put_right", "cush_rubbers", "Water pump"]
+        renewals = {r.part: r.price for r, _ in measurements.renewals_of(session, 1)}
+        assert renewals == {"pilot": 25, "Water pump": 9}
+    sessions.kw["bind"].dispose()
+    assert faults_of(path) == []

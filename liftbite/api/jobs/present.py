@@ -178,14 +178,15 @@ def _chart_out(chart: Chart, answers: Answers) -> m.ChartOut:
 
 
 def _field_out(
-    name: str, answers: Answers, problems: Mapping[str, tuple[str | None, str]], plan: Mapping[str, Entry]
-) -> m.FieldOut:
+    name: str, answers: Answers, problems: Mapping[str, tuple[str | None, str]], plan: Mapping[str, Entry],
+    asked: Mapping[str, Unusual],
+) -> m.FieldOut:  # fmt: skip
     build = answers.build
     entry, assumed = build.entries.get(name), build.chosen.assumed.get(name)
     unit = INPUTS[name].unit
     value = None if unit in {"text", "curve"} or INPUTS[name].many else build.known.get(name)
     typed, problem = problems.get(name, (entry.typed if entry else None, answers.refusals.get(name)))
-    asks = None if name in problems else answers.questions.get(name)
+    asks = None if name in problems else asked.get(name) or answers.questions.get(name)
     field = _plain_field(name, typed, None if value is None else float(value), build.mark(name), assumed, asks, problem)
     if entry is not None and entry.build != PLAN:
         there = plan.get(name)
@@ -230,6 +231,7 @@ def job_out(
     layers: Layers | None = None,
     problems: Mapping[str, tuple[str | None, str]] | None = None,
     build: str = PLAN,
+    asked: Mapping[str, Unusual] | None = None,
 ) -> m.JobOut:
     """A build of a job, worked out.
 
@@ -239,6 +241,7 @@ def job_out(
     layers : what is in force, where a change is being tried that is not kept yet
     problems : quantity -> what was typed and why it cannot be taken
     build : which build of it
+    asked : what the shop asks about a field, besides what is unusual of its figure
     """
     layers = layers_of(revisions) if layers is None else layers
     problems = problems or {}
@@ -255,7 +258,7 @@ def job_out(
         layout=worked.chosen.layout,
         archived=archived,
         has_plan=worked.has_plan,
-        fields=[_field_out(name, answers, problems, layers[PLAN]) for name in (*texts, *answers.asked)],
+        fields=[_field_out(name, answers, problems, layers[PLAN], asked or {}) for name in (*texts, *answers.asked)],
         choices=[
             m.PickedOut(name=n, option=worked.chosen.options.get(n), begun=n in worked.chosen.begun)
             for n in worked.chosen.offered

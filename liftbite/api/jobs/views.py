@@ -13,7 +13,7 @@ from liftbite.api.common import download, now, reply, seen_version, session_of, 
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs import present as out
-from liftbite.api.jobs.answers import answer_with_job, build_with
+from liftbite.api.jobs.answers import answer_with_job, asked_of, build_with
 from liftbite.api.jobs.entries import changes, read_entries
 from liftbite.api.jobs.lines import list_out
 from liftbite.api.jobs.workings import sought_out, working_out
@@ -139,9 +139,11 @@ def preview(path: JobPath, body: m.EntriesIn) -> Response:
     with session_of() as session:
         revisions = store.revisions_of(session, path.job_id)
         away, change = store.is_archived(session, path.job_id), store.change_of(session, path.job_id)
-    layers, build = ledger.layers_of(revisions), ledger.read_build(body.build)
-    layers = with_entries(layers, entering(layers, build, taken))
-    job = out.job_out(path.job_id, revisions, archived=away, change=change, layers=layers, problems=faults, build=build)
+        layers, build = ledger.layers_of(revisions), ledger.read_build(body.build)
+        layers = with_entries(layers, entering(layers, build, taken))
+        asked = asked_of(session, layers[ledger.PLAN])
+    job = out.job_out(path.job_id, revisions, archived=away, change=change, layers=layers, problems=faults, build=build,
+                      asked=asked)  # fmt: skip
     return Response(job.model_dump_json(), 200, content_type="application/json")
 
 

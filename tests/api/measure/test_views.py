@@ -393,3 +393,32 @@ def test_shaft_reach_end_float_and_air(client: FlaskClient) -> None:
     assert len(calculation(found, "shaft")["working"]) == 2
     assert calculation(found, "end_float")["sentence"].startswith("Shim 2 takes")
     assert calculation(found, "air")["waits_for"] == "the hydraulics of this job and the travel"
+
+
+def test_a_vehicle_is_found_whatever_its_case_accents_and_spaces_after_asking(client: FlaskClient) -> None:
+    """A limit typed for one spelling serves another once somebody says it is the same vehicle."""
+    first = begin(client, CAR | {"vehicle": "Halden 220 coupe"})
+    put(client, first, "limits", check="rivet_depth", name="least", typed="0.5 mm", source="p. 12")
+    second = begin(client, CAR | {"vehicle": "halden  220 Coup\u0065\u0301"})
+    field = next(f for f in client.get(f"/api/jobs/{second['id']}").get_json()["fields"] if f["name"] == "vehicle")
+    assert field["question"]["instead"] == ["Halden 220 coupe"]
+    assert "The shop knows “Halden 220 coupe”" in field["question"]["sentence"]
+
+    def least() -> str:
+        limits = check(bench(client, second), "rivet_depth")["limits"]
+        found: str = next(f for f in limits if f["name"] == "least")["value"]["metric"]["figure"]
+        return found
+
+    assert least() == "0.3", "not without asking"
+    same = enter(client, second, vehicle="Halden 220 coupe").get_json()
+    assert next(f for f in same["fields"] if f["name"] == "vehicle")["question"] is None
+    assert least() == "0.5"
+
+
+def test_another_vehicle_of_almost_the_same_name_is_not_asked_about_again(client: FlaskClient) -> None:
+    first = begin(client, CAR | {"vehicle": "Merrow VAN"})
+    take(client, first, "rivet_depth", {"Disc 1, flywheel side, 1": "1.1 mm"})
+    second = begin(client, CAR | {"vehicle": "Merrow van"})
+    take(client, second, "rivet_depth", {"Disc 1, flywheel side, 1": "0.9 mm"})
+    field = next(f for f in client.get(f"/api/jobs/{second['id']}").get_json()["fields"] if f["name"] == "vehicle")
+    assert field["question"] is None

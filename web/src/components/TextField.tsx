@@ -33,6 +33,24 @@ export function TextField({ info, field, lines = 1 }: Props) {
         />
       )}
       {field.problem && <p className="text-note font-semibold">▲ {field.problem}</p>}
+      {field.question && draft === undefined && (
+        <div className="pt-1">
+          <p className="text-note font-semibold">
+            <span aria-hidden="true">? </span>
+            {field.question.sentence}
+          </p>
+          {field.question.instead.map((typed) => (
+            <button
+              key={typed}
+              type="button"
+              className="button mr-2 mt-1 min-h-11"
+              onClick={() => editor.actions.put([{ quantity: info.name, typed }])}
+            >
+              Yes, {typed}
+            </button>
+          ))}
+        </div>
+      )}
     </div>
   );
 }
