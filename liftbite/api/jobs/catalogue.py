@@ -33,7 +33,7 @@ def catalogue_out() -> mc.CatalogueOut:
         ],
         choices=[
             mc.ChoiceInfoOut(
-                name=c.name, label=c.label,
+                name=c.name, label=c.label, small=c.small,
                 options=[
                     mc.OptionInfoOut(value=o.value, label=o.label, meaning=o.meaning, layouts=list(o.layouts))
                     for o in c.options

@@ -32,6 +32,7 @@ class ChoiceInfoOut(BaseModel):
 
     name: str
     label: str
+    small: bool = Field(description="Few builders pick it: it begins folded.")
     options: list[OptionInfoOut]
 
 

@@ -84,6 +84,7 @@ class Choice:
     always : modules it brings whatever is picked, named as an option's are
     group : the group it stands in on screen, from `groups.GROUPS`
     parts : kinds of parts that bring it, from `slots.SLOTS`
+    small : True where few builders pick it, so that it begins folded
     """
 
     name: str
@@ -100,6 +101,7 @@ class Choice:
     always: tuple[str, ...] = ()
     group: str = ""
     parts: tuple[str, ...] = ()
+    small: bool = False
 
     def counts(self, picked: Mapping[str, str]) -> bool:
         """True where the choice above it, if there is one, leads to it."""
@@ -291,7 +293,8 @@ CHOICES: Mapping[str, Choice] = {
                 Option(fate, *FATES[fate], layouts=(part.layout,) if part.layout else _BOTH)
                 for fate in part.fates
             ), begins=dict.fromkeys((part.layout,) if part.layout else _BOTH, "stays"),
-                under=("layout", part.layout) if part.layout else ("", ""), traits=part.traits, group="fates")
+                under=("layout", part.layout) if part.layout else ("", ""), traits=part.traits, group="fates",
+                small=not (part.slots or part.figures or part.used or part.read or part.optional))
             for part in fated()
         ),
         Choice("inertia_source", "Flywheel inertia from", (

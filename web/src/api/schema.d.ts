@@ -9135,6 +9135,11 @@ export interface components {
              */
             label: string;
             /**
+             * Small
+             * @description Few builders pick it: it begins folded.
+             */
+            small: boolean;
+            /**
              * Options
              * @description What may be picked, the first one where it begins.
              */

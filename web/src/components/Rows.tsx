@@ -50,7 +50,13 @@ function useFolded(rows: readonly string[]): { names: readonly string[]; open: (
   const [search] = useSearchParams();
   const [opened, setOpened] = useState(everythingShown);
   const seen = useRef(new Set<string>());
-  const names = opened ? [] : foldable(rows, editor.field, seen.current);
+  const choices = useCatalogue().data?.choices;
+  const small = (name: string) => choices?.find((choice) => choice.name === name)?.small;
+  const look = (name: string) => {
+    const picked = editor.picked(name);
+    return picked ? { mark: picked.begun && small(name) ? "assumed" : "" } : editor.field(name);
+  };
+  const names = opened ? [] : foldable(rows, look, seen.current);
   const asked = search.get("field");
   const open = () => setOpened(true);
   if (asked !== null && names.includes(asked)) open();
@@ -59,8 +65,9 @@ function useFolded(rows: readonly string[]): { names: readonly string[]; open: (
 }
 
 function Folded({ names, onOpen }: { names: readonly string[]; onOpen: () => void }) {
-  const inputs = useCatalogue().data?.inputs;
-  const label = (name: string) => inputs?.find((input) => input.name === name)?.label ?? name;
+  const catalogue = useCatalogue().data;
+  const known = [...(catalogue?.inputs ?? []), ...(catalogue?.choices ?? [])];
+  const label = (name: string) => known.find((each) => each.name === name)?.label ?? name;
   return (
     <button type="button" className="w-full py-1.5 text-left text-note text-soft" onClick={onOpen}>
       <span className="plain-link">{names.length} more, taken as usual</span>:{" "}

@@ -58,11 +58,11 @@ export function RecordView() {
           </p>
         )}
         <ol className="mt-4" data-testid="record">
-          {page?.events.map((event, i) => {
+          {page?.events.map((event) => {
             const { revision } = event;
             return (
               <Line
-                key={`${event.at} ${event.kind} ${first + i}`}
+                key={`${event.at} ${event.kind} ${event.what.join()}`}
                 event={event}
                 station={page.stations.find(({ name }) => name === event.station)?.label ?? ""}
                 onBack={
