@@ -294,7 +294,7 @@ CHOICES: Mapping[str, Choice] = {
                 for fate in part.fates
             ), begins=dict.fromkeys((part.layout,) if part.layout else _BOTH, "stays"),
                 under=("layout", part.layout) if part.layout else ("", ""), traits=part.traits, group="fates",
-                small=not (part.slots or part.figures or part.used or part.read or part.optional))
+                small=part.is_small)
             for part in fated()
         ),
         Choice("inertia_source", "Flywheel inertia from", (

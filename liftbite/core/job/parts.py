@@ -101,6 +101,16 @@ class Part:
         return tuple(f for f in FATES if (f != "dressed" or self.dressed) and (f not in _OPTIONAL or self.optional))
 
     @property
+    def is_small(self) -> bool:
+        """True of a part few builders decide about by itself: it has no figure, is always there and is no seal.
+
+        >>> PARTS["pivot_clip"].is_small, PARTS["rear_seal"].is_small
+        (True, False)
+        """
+        has = self.slots or self.figures or self.used or self.read or self.optional
+        return not has and not any(self.key in assembly.parts for assembly in ASSEMBLIES.values())
+
+    @property
     def renewed_as(self) -> str:
         """The key of what is got when it is worn out.
 
