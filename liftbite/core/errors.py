@@ -62,3 +62,24 @@ class OutOfRange(LiftBiteError):
         self.quantity = quantity
         self.value = value
         self.bound = bound
+
+
+def must_say(of: str, holds: object, says: str) -> None:
+    """Refuses an entry of a table that does not say all it must, when the table is loaded.
+
+    Parameters
+    ----------
+    of : which entry of which table
+    holds : true where it says so
+    says : what is missing, for the one who adds it
+
+    Raises
+    ------
+    ValueError : it does not hold
+
+    >>> must_say("step “paint”", "", "say what to do: title")
+    Traceback (most recent call last):
+    ValueError: step “paint”: say what to do: title
+    """
+    if not holds:
+        raise ValueError(f"{of}: {says}")

@@ -88,10 +88,9 @@ def test_a_reading_at_the_edge_of_its_limit(check: str, name: str) -> None:
     assert verdict(limit + wrong * (doubt + 1e-7), doubt) == one.if_failed
 
 
-@pytest.mark.parametrize("share", [1.0])
 @pytest.mark.parametrize("check", [c for c in CHECKS.values() if c.kind == "sweep" and c.limit("most").value],
                          ids=lambda c: c.name)  # fmt: skip
-def test_a_runout_read_without_angles_carries_the_doubt_of_two_readings(check: Check, share: float) -> None:
+def test_a_runout_read_without_angles_carries_the_doubt_of_two_readings(check: Check) -> None:
     """A total indicator reading is a difference of two: its doubt is √2 times that of one."""
     most, doubt = LIMITS[check.name, "most"], 0.01e-3
 
@@ -101,7 +100,7 @@ def test_a_runout_read_without_angles_carries_the_doubt_of_two_readings(check: C
         limits = (Limit("most", most, "practice", ""),)
         return judge_sweep(check, None, limits, base, doubt, "full", reading, 1.0).verdict
 
-    band = share * sqrt(2) * doubt
+    band = sqrt(2) * doubt
     assert verdict(most - band - 1e-8) == "reuse"
     assert verdict(most - band + 1e-8) == "too close to call"
     assert verdict(most + band - 1e-8) == "too close to call"

@@ -12,8 +12,10 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass
+from functools import partial
 from typing import Literal
 
+from liftbite.core.errors import must_say
 from liftbite.core.job.build import Build
 from liftbite.core.job.parts import ASSEMBLIES, PARTS, called, parts_of
 from liftbite.core.measure.effect import EffectOf
@@ -210,10 +212,7 @@ def refuse_unfinished(check: Check, inputs: Iterable[str] = ()) -> None:
     ValueError: check “gap”: “sensor” is no part; add it to core/job/parts.py, or name one of its keys
     """
 
-    def must(holds: object, says: str) -> None:
-        if not holds:
-            raise ValueError(f"check “{check.name}”: {says}")
-
+    must = partial(must_say, f"check “{check.name}”")
     for key in (check.part, *check.gets, *filter(None, (check.works_on,))):
         must(key in PARTS or key in ASSEMBLIES,
              f"“{key}” is no part; add it to core/job/parts.py, or name one of its keys")  # fmt: skip

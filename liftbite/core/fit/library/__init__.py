@@ -11,7 +11,9 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Mapping
+from functools import partial
 
+from liftbite.core.errors import must_say
 from liftbite.core.fit.library import before, bench, fill, fit_car, motorcycle, take_down
 from liftbite.core.fit.step import Step
 from liftbite.core.job.parts import PARTS
@@ -35,10 +37,7 @@ def refuse_unfinished(step: Step, known: Collection[str]) -> None:
     ValueError : what is missing, in a sentence for the one who adds it
     """
 
-    def must(holds: object, says: str) -> None:
-        if not holds:
-            raise ValueError(f"step “{step.key}”: {says}")
-
+    must = partial(must_say, f"step “{step.key}”")
     must(step.title, "say what to do: title")
     for part in (*step.parts, *filter(None, (step.part,))):
         must(part in PARTS, f"“{part}” is no part; add it to core/job/parts.py, or name one of its keys")

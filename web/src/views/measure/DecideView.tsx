@@ -102,6 +102,7 @@ function Needs({ bench, send }: { bench: Measure; send: Send }) {
               .map((need) => (
                 <li key={need.part} className="border-b border-hair py-1.5" data-part={need.part}>
                   <b className={need.said?.answer === "struck" ? "line-through" : ""}>{need.label}</b>
+                  {need.own && <span className="text-note text-soft"> the shop’s own part</span>}
                   {need.plan && need.said?.answer !== "struck" && (
                     <button
                       type="button"
