@@ -15,8 +15,9 @@ import numpy as np
 
 from liftbite.core.errors import UnreadableFile
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build, build_of, label_of, refusal
+from liftbite.core.job.build import Build, build_of, label_of
 from liftbite.core.job.ledger import Revision, layers_of, present
+from liftbite.core.job.refusal import refusal
 from liftbite.core.units.read import from_si
 from liftbite.core.units.sentence import both
 from liftbite.core.units.show import bare

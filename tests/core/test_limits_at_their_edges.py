@@ -143,7 +143,7 @@ NEEDS = {
 
 @pytest.mark.parametrize("quantity", NEEDS)
 def test_what_is_needed_and_where_it_is_bad(quantity: str) -> None:
-    rows = [c for c in CRITERIA if c.value == quantity and not isinstance(c.need, str)]
+    rows = [c for c in CRITERIA.values() if c.value == quantity and not isinstance(c.need, str)]
     assert rows, quantity
     need, bad = NEEDS[quantity]
     for row in rows:

@@ -16,7 +16,8 @@ from liftbite.core.drawing.outline import PARTS, Dimension, Outline, Point
 from liftbite.core.drawing.section import Section, section
 from liftbite.core.errors import OutOfRange
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build, label_of, refusal
+from liftbite.core.job.build import Build, label_of
+from liftbite.core.job.refusal import refusal
 from liftbite.core.units.read import from_si
 from liftbite.core.units.sentence import both
 

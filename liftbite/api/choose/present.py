@@ -17,16 +17,18 @@ from liftbite.api.jobs.present import figure_out
 from liftbite.core.analysis.against import against
 from liftbite.core.analysis.stint import Stint, stint_said, stint_working
 from liftbite.core.graph.graph import Needs, Refused
-from liftbite.core.job.build import Build, refusal
+from liftbite.core.job.build import Build
 from liftbite.core.job.builds import called
 from liftbite.core.job.ledger import Entry, Layers
 from liftbite.core.job.parts import FATES
 from liftbite.core.job.parts import called as part_called
+from liftbite.core.job.refusal import refusal
 from liftbite.core.measure.checks import checks_for
 from liftbite.core.parts.beside import Beside, Cell
 from liftbite.core.units.constants import FREEZING
 from liftbite.core.verdicts.answers import Answers, answer
 from liftbite.core.verdicts.next_question import ranking
+from liftbite.core.verdicts.words import verdict_sentence
 
 
 def stint_out(found: Stint | Needs | Refused | None) -> w.StintOut | None:
@@ -80,7 +82,7 @@ def against_out(layers: Layers, others: Mapping[str, Mapping[str, Entry]] = Mapp
         answers=[
             w.AgainstAnswerOut(
                 question=q, states={name: a[q].state for name, a in answers.items()},
-                sentences={name: a[q].sentence for name, a in answers.items()},
+                sentences={name: verdict_sentence(a[q]) for name, a in answers.items()},
             )
             for q in answers["planned"]
         ],

@@ -28,10 +28,11 @@ from liftbite.core.analysis.upshift import upshift_said
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.assumptions import STARTS
-from liftbite.core.job.build import Build, build_of, refusal, unit_of
+from liftbite.core.job.build import Build, build_of, unit_of
 from liftbite.core.job.builds import apart, entries_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN, Layers, present, read_build
+from liftbite.core.job.refusal import refusal
 from liftbite.core.parts.beside import beside
 from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import Launch

@@ -27,6 +27,7 @@ from liftbite.core.job.build import build_of, label_of, unit_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
 from liftbite.core.parts.combinations import LIMITS, OBJECTIVES, FinderPart
+from liftbite.core.parts.mismatch import misfit_sentence
 from liftbite.core.parts.shelf import finder_part, misfits, with_parts
 from liftbite.core.parts.slots import SLOTS
 from liftbite.core.units.kinds import KINDS
@@ -182,5 +183,5 @@ def _compared(label: str, entries: Mapping[str, Entry]) -> ms.ComparedOut:
     clash = misfits(answers.build)
     return ms.ComparedOut(
         label=label, verdicts=[verdict_out(v) for v in (answers.verdict, *answers.others)], figures=figures,
-        misfit=clash[0].sentence if clash else None,
+        misfit=misfit_sentence(clash[0]) if clash else None,
     )  # fmt: skip

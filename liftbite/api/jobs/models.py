@@ -118,6 +118,7 @@ class BasisOut(BaseModel):
 class LinkOut(BaseModel):
     """One thing that can give way: what is compared with what, whose limit that is, and what both stand on."""
 
+    key: str
     name: str
     label: str
     grade: Grade

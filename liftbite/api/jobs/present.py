@@ -28,6 +28,8 @@ from liftbite.core.job.ledger import (
     redoable,
     undoable,
 )
+from liftbite.core.job.refusal import refusal_words
+from liftbite.core.parts.mismatch import misfit_sentence
 from liftbite.core.parts.shelf import fields_of, misfits
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.core.units.constants import RPM
@@ -37,6 +39,13 @@ from liftbite.core.units.show import show, show_fine, show_together, typeset
 from liftbite.core.verdicts.answers import Answers, Chart, answer
 from liftbite.core.verdicts.results import RESULTS_OF
 from liftbite.core.verdicts.verdict import Band, Link, Verdict
+from liftbite.core.verdicts.words import (
+    link_label,
+    link_sentence,
+    link_whose,
+    unseen_labels,
+    verdict_sentence,
+)
 
 _QUESTION_OF = {name: question for question, names in RESULTS_OF.items() for name in names}
 
@@ -138,8 +147,9 @@ def link_out(link: Link) -> m.LinkOut:
     basis = m.BasisOut(entered=[_name(n) for n in link.basis.entered], measured=[_name(n) for n in link.basis.measured],
                        assumed=[_name(n) for n in link.basis.assumed])  # fmt: skip
     return m.LinkOut(
-        name=link.name, label=link.label, grade=link.grade, reserve=figure_out(link.reserve, "-"),
-        sentence=link.sentence, figure=figure, limit=limit, most=link.most, whose=link.whose, stands_on=basis,
+        key=link.key, name=link.name, label=link_label(link), grade=link.grade, reserve=figure_out(link.reserve, "-"),
+        sentence=link_sentence(link), figure=figure, limit=limit, most=link.most, whose=link_whose(link),
+        stands_on=basis,
         working=link.working, friction=link.friction,
     )  # fmt: skip
 
@@ -149,13 +159,13 @@ def verdict_out(verdict: Verdict) -> m.VerdictOut:
     return m.VerdictOut(
         question=verdict.question,
         state=verdict.state,
-        sentence=verdict.sentence,
+        sentence=verdict_sentence(verdict),
         margin=band_out(verdict.margin, "-"),
         margin_now=band_out(verdict.margin_now, "-"),
         target=figure_out(verdict.target, "-") if verdict.target is not None else None,
         links=[link_out(link) for link in verdict.links],
         deciding=link_out(verdict.deciding) if verdict.deciding else None,
-        unseen=list(verdict.unseen),
+        unseen=unseen_labels(verdict.unseen),
         needs=[_name(n) for n in verdict.needs],
         glyph=[m.StrokeOut(path=g.path, width=g.width, dashes=list(g.dashes), fill=g.fill) for g in glyph(verdict)],
     )
@@ -185,7 +195,9 @@ def _field_out(
     entry, assumed = build.entries.get(name), build.chosen.assumed.get(name)
     unit = INPUTS[name].unit
     value = None if unit in {"text", "curve"} or INPUTS[name].many else build.known.get(name)
-    typed, problem = problems.get(name, (entry.typed if entry else None, answers.refusals.get(name)))
+    refused = answers.refusals.get(name)
+    why = refusal_words(refused) if refused else None
+    typed, problem = problems.get(name, (entry.typed if entry else None, why))
     asks = None if name in problems else asked.get(name) or answers.questions.get(name)
     field = _plain_field(name, typed, None if value is None else float(value), build.mark(name), assumed, asks, problem)
     if entry is not None and entry.build != PLAN:
@@ -286,9 +298,9 @@ def job_out(
             for a in answers.assumptions
         ],
         problems=[m.ProblemFieldOut(field=q, message=why) for q, (_, why) in problems.items()]
-        + [m.ProblemFieldOut(field=q, message=why) for q, why in answers.refusals.items()],
+        + [m.ProblemFieldOut(field=q, message=refusal_words(refused)) for q, refused in answers.refusals.items()],
         misfits=[
-            m.MisfitOut(fields=[_name(f) for f in fields_of(x)], sentence=x.sentence) for x in misfits(worked)
+            m.MisfitOut(fields=[_name(f) for f in fields_of(x)], sentence=misfit_sentence(x)) for x in misfits(worked)
         ],
         undo=_step_words(revisions, undoable(revisions)),
         redo=_step_words(revisions, redoable(revisions)),
@@ -336,14 +348,14 @@ def _line_out(
 
 def unreadable_line(job_id: int, change: int, reason: str) -> m.JobLineOut:
     """The line of a job whose rows cannot be read."""
-    nothing = verdict_out(Verdict("bite", "open", "The job cannot be read; nothing of it is lost."))
+    nothing = verdict_out(Verdict("bite", "open", "unread"))
     return m.JobLineOut(id=job_id, change=change, name=f"Job {job_id}", vehicle="", layout="", layout_label="",
                         changed_at="", verdict=nothing, unreadable=reason)  # fmt: skip
 
 
 def waiting_line(job_id: int, change: int) -> m.JobLineOut:
     """The line of a job that is still to be worked out."""
-    nothing = verdict_out(Verdict("bite", "open", "Being worked out."))
+    nothing = verdict_out(Verdict("bite", "open", "awaited"))
     return m.JobLineOut(id=job_id, change=change, name=f"Job {job_id}", vehicle="", layout="", layout_label="",
                         changed_at="", verdict=nothing, waits=True)  # fmt: skip
 

@@ -24,6 +24,7 @@ from liftbite.core.job.build import build_of, label_of
 from liftbite.core.job.builds import entering, entries_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.ledger import Entry
+from liftbite.core.parts.mismatch import misfit_sentence
 from liftbite.core.parts.shelf import (
     OF_SLOT,
     ShelfPart,
@@ -222,7 +223,7 @@ def offers(path: JobPath, query: SlotQuery) -> Response:
         clash = would_misfit(present, part)
         found.append(ms.OfferOut(
             part=part_out(shelved), states=[said(q, t) for q, t in part.values.items()],
-            taken=now is not None and now.typed == part.name, misfit=clash[0].sentence if clash else None,
+            taken=now is not None and now.typed == part.name, misfit=misfit_sentence(clash[0]) if clash else None,
             bite=_low(after, "bite_margin", -1.0), lift=_low(after, "lift_margin", 0.0),
         ))  # fmt: skip
     changed = [m.NameOut(name=q, label=label_of(q)) for q in changed_since(present, query.slot)]
@@ -253,10 +254,10 @@ def take(path: JobPath, body: ms.TakeIn) -> Response:
         present = entries_of(layers, build)
         parts = shelf.parts_of(session, body.parts)
         after = with_parts(present, parts, tried)
-        before = {c.sentence for c in misfits(build_of(present))}
-        clash = next((c for c in misfits(build_of(after)) if c.sentence not in before), None)
+        before = set(misfits(build_of(present)))
+        clash = next((c for c in misfits(build_of(after)) if c not in before), None)
         if clash is not None:
-            raise UnreadableEntry(clash.sentence)
+            raise UnreadableEntry(misfit_sentence(clash))
         gone = [Entry(q, None) for q in present if q not in after]
         taken = [*gone, *(e for q, e in after.items() if e is not present.get(q))]
         new = changes(entering(layers, build, taken), layers)

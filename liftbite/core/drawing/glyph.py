@@ -52,7 +52,7 @@ class Stroke:
 def glyph(verdict: Verdict) -> tuple[Stroke, ...]:
     """The strokes of a verdict's glyph.
 
-    >>> glyph(Verdict("true", "open", "Needs more.", None))[0].dashes
+    >>> glyph(Verdict("true", "open", "needs"))[0].dashes
     (2.0, 3.0)
     """
     return _DRAWN[verdict.question](verdict)

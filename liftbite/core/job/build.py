@@ -5,8 +5,6 @@
 - `build_of`      entries of the ledger to a `Build`
 - `label_of`    what the screen calls a quantity
 - `unit_of`     its SI unit
-- `both`, `both_fine`   a value in both systems, as worked out and as measured
-- `refusal`     an impossible value as a sentence
 """
 
 from __future__ import annotations
@@ -17,16 +15,13 @@ from typing import Any, Literal, TypeAlias
 
 import numpy as np
 
-from liftbite.core.errors import OutOfRange
 from liftbite.core.graph.docstring import read_doc
 from liftbite.core.graph.graph import Graph, Known, is_figure, need_of
-from liftbite.core.graph.guards import AS_MANY
 from liftbite.core.job.arrangement import QUANTITIES, Chosen, choose
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS, STATES
 from liftbite.core.job.ledger import Entry, said_along
 from liftbite.core.units.read import read_many
-from liftbite.core.units.sentence import both
 
 #: Where the value of a field comes from.
 FieldMark = Literal["entered", "measured", "assumed", "missing"]
@@ -197,26 +192,3 @@ def unit_of(name: str, graph: Graph) -> str:
     if name in INPUTS:
         return INPUTS[name].unit
     return read_doc(graph.functions[name]).result.unit if name in graph.functions else "-"
-
-
-def refusal(error: OutOfRange, build: Build) -> str:
-    """An impossible value as a sentence that names the field, the value and what would be right."""
-    entry = build.entries.get(error.quantity)
-    unit = unit_of(error.quantity, build.graph)
-    value = both(error.value, unit)
-    typed = f"“{entry.typed}”" if entry is not None and entry.si is not None else value
-    if error.bound.relation == AS_MANY:
-        other = label_of(error.bound.quantity or "").lower()
-        return (
-            f"{label_of(error.quantity)}: {error.value:g} figures, but {error.bound.value:g} of {other}; one for each."
-        )
-    if error.bound.quantity is None:
-        return f"{label_of(error.quantity)} {typed} has to be {error.bound.relation} {both(error.bound.value, unit)}."
-    bound = label_of(error.bound.quantity).lower()
-    same_kind = unit_of(error.bound.quantity, build.graph) == unit
-    limit = (
-        f"the {bound}, {both(error.bound.value, unit)}"
-        if same_kind
-        else (f"{both(error.bound.value, unit)}, which is what the {bound} allows")
-    )
-    return f"{label_of(error.quantity)} {typed} has to be {error.bound.relation} {limit}."

@@ -25,6 +25,7 @@ from liftbite.core.measure.setup import CALCULATIONS
 from liftbite.core.measure.setup.calculation import Calculation, Told
 from liftbite.core.measure.whose import part_read
 from liftbite.core.verdicts.answers import bite_alone
+from liftbite.core.verdicts.words import verdict_sentence
 
 
 @dataclass(frozen=True, slots=True)
@@ -231,7 +232,7 @@ def slips_worn(entries: Mapping[str, Entry], effects: Sequence[Effect]) -> str:
     if not read or bite_alone(entries).state == "slips":
         return ""
     after = bite_alone({**entries, **read})
-    return after.sentence if after.state == "slips" else ""
+    return verdict_sentence(after) if after.state == "slips" else ""
 
 
 def worst(findings: Sequence[Finding]) -> Verdict:

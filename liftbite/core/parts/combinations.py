@@ -21,6 +21,7 @@ from typing import Any, NamedTuple, TypeAlias
 import numpy as np
 import numpy.typing as npt
 
+from liftbite.core.errors import must_say
 from liftbite.core.graph.graph import Values
 from liftbite.core.job.build import Build
 from liftbite.core.job.inputs import FITS
@@ -81,7 +82,11 @@ LIMITS: Mapping[str, str] = {
     "heat": "hotter than the facing stands",
     "hot": "slips at the heat of its own starts",
 }
-_EFFORT = next(c for c in CRITERIA if c.excludes == "effort")
+for _row in CRITERIA.values():
+    must_say(
+        f"criterion “{_row.key}”", _row.told or _row.excludes in LIMITS, f"“{_row.excludes}” is no limit of the finder"
+    )
+_EFFORT = CRITERIA["effort"]
 #: What an objective is read off.
 _READ_OFF: Mapping[str, tuple[str, ...]] = {
     "bite": ("bite_margin",), "lift": ("lift_margin",), "inertia": ("engine_inertia",),
@@ -313,7 +318,7 @@ class Combinations:
                     yield _Test(place, (), lambda left: [np.zeros(left.at.size, dtype=bool)])
             if limit == "impossible":  # what cannot exist at low friction is left out too
                 yield _Test(place, self._hangs_on(["bite_margin"]), _exists)
-            for row in CRITERIA:
+            for row in CRITERIA.values():
                 if row.excludes == limit and (row.works or all_four) and row.counts(self.build):
                     yield _Test(place, self._hangs_on(_asks(row)), partial(_met, row))
 

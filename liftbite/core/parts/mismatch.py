@@ -1,8 +1,10 @@
 """Parts that do not go together. Each mismatch is a stop, with a sentence and the way out.
 
 - `Rule`, `RULES`   pairs of properties that have to agree
+- `rule_of`         the rule of a key
 - `Mismatch`, `mismatches`   the rules a set of parts breaks
 - `bare_aluminium`, `BARE`     a facing on bare aluminium, which the options of a job say
+- `misfit_sentence`  a broken rule in words
 
 A part is a mapping of properties; a rule is looked at where both parts state theirs. Figures in SI.
 Source: [practice: the trade's list of what has to fit before anything is ordered].
@@ -13,6 +15,9 @@ from __future__ import annotations
 from collections.abc import Collection, Mapping
 from dataclasses import dataclass
 from typing import Any
+
+from liftbite.core.job.inputs import FITS, INPUTS
+from liftbite.core.units.sentence import both
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,20 +40,23 @@ class Rule:
     mend: str
     question: str = "true"
 
+    @property
+    def key(self) -> str:
+        """Its name, such as "disc.spline_count:shaft"."""
+        return f"{self.first[0]}.{self.first[1]}:{self.second[0]}"
+
 
 @dataclass(frozen=True, slots=True)
 class Mismatch:
-    """A rule that is broken: the slots, the two figures, what to say, and the rule where it is one of `RULES`."""
+    """A rule that is broken: the rule, and the figures of its two sides [SI]; NaN where it is none of figures."""
 
-    slots: tuple[str, str]
-    figures: tuple[Any, Any]
-    sentence: str
-    rule: Rule | None = None
+    rule: Rule
+    figures: tuple[float, float] = (float("nan"), float("nan"))
 
     @property
-    def question(self) -> str:
-        """The answer it reaches."""
-        return self.rule.question if self.rule else "true"
+    def slots(self) -> tuple[str, str]:
+        """The slots of the two parts."""
+        return self.rule.first[0], self.rule.second[0]
 
 
 def _same(a: str, b: str, name: str, within: float, says: str, mend: str, question: str = "true") -> Rule:
@@ -86,12 +94,24 @@ RULES: tuple[Rule, ...] = (
 )  # fmt: skip
 
 
-#: What a facing on bare aluminium amounts to.
-BARE = Mismatch(
-    ("flywheel", "flywheel"),
-    ("aluminium", "no insert"),
-    "Flywheel: aluminium without a steel friction insert; the facing would tear it. Way out: take one with an insert.",
-)
+_INSERT = ("flywheel", "friction_insert")
+#: A facing on bare aluminium: a rule between a part and itself, which the options of a job break.
+BARE = Rule(_INSERT, _INSERT, 0, "aluminium without a steel friction insert; the facing would tear it",
+            "take one with an insert")  # fmt: skip
+_OF_KEY: Mapping[str, Rule] = {rule.key: rule for rule in (*RULES, BARE)}
+
+
+def rule_of(key: str) -> Rule:
+    """The rule of a key.
+
+    Raises
+    ------
+    KeyError : there is none
+
+    >>> rule_of("flywheel.crank_bolts:crank").question
+    'true'
+    """
+    return _OF_KEY[key]
 
 
 def bare_aluminium(traits: Collection[str]) -> bool:
@@ -102,15 +122,30 @@ def bare_aluminium(traits: Collection[str]) -> bool:
 def mismatches(parts: Mapping[str, Mapping[str, Any]]) -> list[Mismatch]:
     """The rules broken by parts, given as slot -> properties.
 
-    >>> print(mismatches({"flywheel": {"crank_bolts": 6}, "crank": {"crank_bolts": 8}})[0].sentence)
-    flywheel 6, crank 8: the flywheel's bolt count is not the crank's; take the flywheel drilled for this crank.
+    >>> [m.rule.key for m in mismatches({"flywheel": {"crank_bolts": 6}, "crank": {"crank_bolts": 8}})]
+    ['flywheel.crank_bolts:crank']
     """
     found = []
     for rule in RULES:
         (slot_a, name_a), (slot_b, name_b) = rule.first, rule.second
         a, b = parts.get(slot_a, {}).get(name_a), parts.get(slot_b, {}).get(name_b)
-        if a is None or b is None or abs(a - b) <= rule.within:
-            continue
-        sentence = f"{slot_a} {a:g}, {slot_b} {b:g}: {rule.says}; {rule.mend}."
-        found.append(Mismatch((slot_a, slot_b), (a, b), sentence, rule))
+        if a is not None and b is not None and abs(a - b) > rule.within:
+            found.append(Mismatch(rule, (float(a), float(b))))
     return found
+
+
+def misfit_sentence(found: Mismatch) -> str:
+    """A broken rule in words, both figures in the units of a bench.
+
+    >>> misfit_sentence(Mismatch(RULES[2], (6.0, 8.0)))[:37]
+    'Flywheel bolts 6; crank, flywheel bol'
+    """
+    rule = found.rule
+    if rule is BARE:
+        return f"Flywheel: {rule.says}. Way out: {rule.mend}."
+    sides = []
+    for side, value in zip((rule.first, rule.second), found.figures, strict=True):
+        asked = INPUTS[FITS[side]]
+        sides.append(f"{asked.label.lower()} {both(value, asked.unit)}")
+    sentence = f"{sides[0]}; {sides[1]}: {rule.says}. Way out: {rule.mend}."
+    return sentence[0].upper() + sentence[1:]

@@ -14,7 +14,7 @@ A part is copied into a job as entries, so that changing the shelf never changes
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 from typing import Any
 
 from liftbite.core.errors import UnreadableEntry
@@ -25,7 +25,6 @@ from liftbite.core.job.ledger import Entry, read_entry
 from liftbite.core.parts.combinations import FinderPart
 from liftbite.core.parts.mismatch import BARE, Mismatch, bare_aluminium, mismatches
 from liftbite.core.parts.slots import SLOTS
-from liftbite.core.units.sentence import both
 
 #: Slot -> the quantities and choices a part of it may state: what names it among its parts, choices first.
 OF_SLOT: Mapping[str, tuple[str, ...]] = {
@@ -123,34 +122,22 @@ def misfits(build: Build) -> list[Mismatch]:
             parts.setdefault(slot, {})[name] = float(value)
     found = mismatches(parts)
     if bare_aluminium(build.chosen.traits):
-        found.append(BARE)
-    return [_in_words(m) for m in found]
-
-
-def _in_words(found: Mismatch) -> Mismatch:
-    """The same with both figures in the units of a bench."""
-    if found.rule is None:
-        return found
-    sides = []
-    for side, value in zip((found.rule.first, found.rule.second), found.figures, strict=True):
-        asked = INPUTS[FITS[side]]
-        sides.append(f"{asked.label.lower()} {both(value, asked.unit)}")
-    sentence = f"{sides[0]}; {sides[1]}: {found.rule.says}. Way out: {found.rule.mend}."
-    return replace(found, sentence=sentence[0].upper() + sentence[1:])
+        found.append(Mismatch(BARE))
+    return found
 
 
 def fields_of(found: Mismatch) -> tuple[str, ...]:
     """The fields a mismatch stands between."""
-    if found.rule is None:
+    if found.rule is BARE:
         return ("flywheel_insert",)
     return (FITS[found.rule.first], FITS[found.rule.second])
 
 
 def would_misfit(present: Mapping[str, Entry], part: ShelfPart) -> list[Mismatch]:
     """The rules that a job would newly break with a part in it."""
-    before = {m.sentence for m in misfits(build_of(present))}
+    before = set(misfits(build_of(present)))
     after = {**present, **{e.quantity: e for e in takes(present, part) if e.typed is not None}}
-    return [m for m in misfits(build_of(after)) if m.sentence not in before]
+    return [m for m in misfits(build_of(after)) if m not in before]
 
 
 def finder_part(part: ShelfPart) -> FinderPart:

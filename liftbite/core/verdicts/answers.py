@@ -20,17 +20,18 @@ from typing import Any
 import numpy as np
 
 from liftbite.core.graph.graph import Known, Needs, Refused, functions_of
-from liftbite.core.job.build import NOW, PLANNED, Build, build_of, refusal
+from liftbite.core.job.build import NOW, PLANNED, Build, build_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, Unusual, unusual
+from liftbite.core.job.refusal import Refusal, refusal_of
 from liftbite.core.quantities.torque_curve import TorqueCurve, intervals_above
 from liftbite.core.verdicts.bite import band_of, bite_verdict
-from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL
+from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL, margins_of
 from liftbite.core.verdicts.fits import misfit_links
 from liftbite.core.verdicts.heat import heat_verdict
 from liftbite.core.verdicts.lift import lift_verdict
-from liftbite.core.verdicts.results import MARGINS, RESULTS_OF, asked_of, results_in
+from liftbite.core.verdicts.results import RESULTS_OF, asked_of, results_in
 from liftbite.core.verdicts.rolled import misfitted
 from liftbite.core.verdicts.true import true_verdict
 from liftbite.core.verdicts.verdict import Band, Question, Verdict
@@ -85,7 +86,7 @@ class Answers:
     chart : None while there is no curve
     assumptions : what the answer stands on that nobody entered
     questions : input -> a question about an unusual figure
-    refusals : sentences on values that cannot exist, by the quantity at fault
+    refusals : values that cannot exist, by the quantity at fault
     """
 
     build: Build
@@ -97,7 +98,7 @@ class Answers:
     chart: Chart | None
     assumptions: tuple[Assumption, ...]
     questions: Mapping[str, Unusual]
-    refusals: Mapping[str, str]
+    refusals: Mapping[str, Refusal]
 
 
 def answer(entries: Mapping[str, Entry]) -> Answers:
@@ -173,24 +174,21 @@ def _three(low: Any, nominal: Any, high: Any) -> Any:
     return np.array([np.nan if isinstance(v, Refused) else v for v in each], dtype=np.float64)
 
 
-def _refusals(values: Known, build: Build) -> dict[str, str]:
-    return {v.error.quantity: refusal(v.error, build) for n, v in values.items()
+def _refusals(values: Known, build: Build) -> dict[str, Refusal]:
+    return {v.error.quantity: refusal_of(v.error, build) for n, v in values.items()
             if isinstance(v, Refused) and n in {*RESULTS, "use_factor", "engine_curve"}}  # fmt: skip
 
 
 def _if_typical(verdict: Verdict, build: Build) -> Verdict:
-    """A verdict that rests on figures of a class of vehicle says so in its first words."""
+    """A verdict whose deciding link rests on figures of a class of vehicle is marked so."""
     decides = verdict.deciding
     guesses = (build.chosen.assumed.get(name) for name in (decides.basis.assumed if decides else ()))
-    if not any(a.typical for a in guesses if a is not None):
-        return verdict
-    said, colon, rest = verdict.sentence.partition(":")
-    return replace(verdict, sentence=f"{said}, if it is typical of its class{colon}{rest}")
+    return replace(verdict, typical=any(a.typical for a in guesses if a is not None))
 
 
 def _rests_on(build: Build, questions: Collection[Question]) -> tuple[tuple[str, ...], Collection[str]]:
     """The inputs the answers to `questions` rest on, in the order of work, and all they pass through."""
-    looked = build.ready([n for q in questions for n in MARGINS[q] if n in build.graph.functions])
+    looked = build.ready([n for q in questions for n in margins_of(q) if n in build.graph.functions])
     looked += _ALWAYS if "bite" in questions else ()
     needed = build.graph.inputs(looked)
     return tuple(name for name in INPUTS if name in needed), build.graph.upstream(looked)

@@ -14,14 +14,12 @@ from typing import Any
 import numpy as np
 
 from liftbite.core.graph.graph import Known, Needs, Refused
-from liftbite.core.job.build import PLANNED, Build, label_of, refusal
-from liftbite.core.job.choices import CHOICES
-from liftbite.core.quantities.torque_curve import TorqueCurve, intervals_above
-from liftbite.core.units.sentence import both, both_fine
-from liftbite.core.units.show import figure
+from liftbite.core.job.build import PLANNED, Build
+from liftbite.core.job.refusal import Refusal, refusal_of
+from liftbite.core.quantities.torque_curve import intervals_above
 from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL
-from liftbite.core.verdicts.looked import look
-from liftbite.core.verdicts.rolled import capital, rolled, unseen_words
+from liftbite.core.verdicts.looked import engine_of, look
+from liftbite.core.verdicts.rolled import rolled, still_open
 from liftbite.core.verdicts.verdict import Band, Verdict
 
 
@@ -39,72 +37,51 @@ def band_of(value: Any) -> Any:
     return Band(float(low), float(nominal), float(high))
 
 
-def bite_verdict(build: Build, values: Known, values_now: Known, refusals: Mapping[str, str]) -> Verdict:
+def bite_verdict(build: Build, values: Known, values_now: Known, refusals: Mapping[str, Refusal]) -> Verdict:
     """Does it hold the torque?
 
     Parameters
     ----------
     build : the job
     values, values_now : results over the friction band, for the stage it is judged for and as it is
-    refusals : sentences on values that cannot exist
+    refusals : values that cannot exist, by quantity
     """
     margin, target = values["bite_margin"], values["use_factor"]
     if refusals:
-        return Verdict("bite", "cannot be", next(iter(refusals.values())))
+        return Verdict("bite", "cannot be", "refused", refused=next(iter(refusals.values())))
     missing = frozenset().union(*(v.names for v in (margin, target) if isinstance(v, Needs)))
     if missing:
-        names = build.chosen.to_ask(missing)
-        return Verdict("bite", "open", f"Needs {_listed([_asked_for(n) for n in names])}.", needs=names)
+        return still_open("bite", build, missing)
     band, now = band_of(margin), band_of(values_now["bite_margin"])
-    impossible = _impossible(build, band)
-    if impossible:
-        return Verdict("bite", "cannot be", impossible)
-    return _judged(build, values, band, now, float(target))
+    return _impossible(build, band) or _judged(build, values, band, now, float(target))
 
 
-def _impossible(build: Build, band: Band) -> str:
-    """Why the margin has no value at a place of the friction band, such as ramps that lock themselves; else empty."""
-    for place, value, words in ((LOW, band.low, "low"), (NOMINAL, band.nominal, "nominal"), (HIGH, band.high, "high")):
+def _impossible(build: Build, band: Band) -> Verdict | None:
+    """An answer whose margin has no value at a place of the friction band, such as ramps that lock themselves."""
+    for place, value, name in ((LOW, band.low, "low"), (NOMINAL, band.nominal, "nominal"), (HIGH, band.high, "high")):
         if not np.isfinite(value):
             found = build.evaluate(("bite_margin",), stage=PLANNED, friction=place)["bite_margin"]
-            why = refusal(found.error, build) if isinstance(found, Refused) else "The margin has no value there."
-            return f"At {words} friction: {why}"
-    return ""
-
-
-def _asked_for(name: str) -> str:
-    choice = CHOICES.get(name)
-    return (choice.asks if choice else "") or label_of(name).lower()
-
-
-def _listed(words: list[str]) -> str:
-    return words[0] if len(words) == 1 else ", ".join(words[:-1]) + " and " + words[-1] if words else ""
+            why = refusal_of(found.error, build) if isinstance(found, Refused) else None
+            return Verdict("bite", "cannot be", "refused", facts={"place": name}, refused=why)
+    return None
 
 
 def _judged(build: Build, values: Known, band: Band, now: Band, target: float) -> Verdict:
-    looked = look(build, "bite")
-    found = rolled("bite", looked, band, target, HEADLINE)
-    engine = "planned engine" if build.has_plan else "engine"
-    made = both(float(values["peak_engine_torque"]), "N·m")
-    sentence = f"{capital(found.state)}: {found.deciding.sentence if found.deciding else ''}."
+    found = replace(rolled("bite", look(build, "bite"), band, target, HEADLINE), margin_now=now)
     if found.state == "slips":
-        held = band_of(values["holdable_engine_torque"])
-        places = [
-            words for words, at in (("nominal", held.nominal), ("high", held.high)) if at < values["peak_engine_torque"]
-        ]
-        at = " and even at ".join(places)
-        carries = both(float(held.nominal), "N·m")
-        sentence = f"Slips at {at} friction: holds {carries} at the crank, the {engine} makes {made}{_where(values)}."
-    elif found.deciding is not None and found.deciding.label != HEADLINE:
-        sentence = f"{capital(found.state)} on {found.deciding.label}: {found.deciding.sentence}."
+        held, peak = band_of(values["holdable_engine_torque"]), float(values["peak_engine_torque"])
+        return replace(
+            found,
+            facts={"engine": engine_of(build), "even_at": "high" if held.high < peak else "nominal"},
+            figures={"holds": held.nominal, "peak": peak},
+            slips=tuple(intervals_above(values["engine_curve"], held.nominal)),
+        )
     life = lasts_until(build, target) if found.state == "holds" else None
-    if life is not None:
-        sentence += f" Thin from {both_fine(life, 'm')} of wear."
-    return replace(found, margin_now=now, sentence=sentence + unseen_words(looked.unseen))
+    return found if life is None else replace(found, figures={"thin_from": life})
 
 
 #: What is shown of Bite where nothing falls short.
-HEADLINE = "torque reserve"
+HEADLINE = "torque_reserve"
 _POINTS = 61
 
 
@@ -143,13 +120,3 @@ def lasts_until(build: Build, target: float) -> float | None:
         return start
     share = (reserve[i - 1] - 1) / (reserve[i - 1] - reserve[i])
     return float(wear[i - 1] + share * (wear[i] - wear[i - 1]))
-
-
-def _where(values: Known) -> str:
-    curve: TorqueCurve = values["engine_curve"]
-    stretches = intervals_above(curve, band_of(values["holdable_engine_torque"]).nominal)
-    return ", from " + " and ".join(f"{_rpm(a)} to {_rpm(b)} rpm" for a, b in stretches) if stretches else ""
-
-
-def _rpm(speed: float) -> str:
-    return figure(round(speed * 60 / (2 * np.pi), -1))

@@ -21,6 +21,6 @@ def soonest(build: Build, verdict: Verdict, most: int = 3) -> list[Sought]:
         name = "bite_margin" if verdict.question == "bite" else ""
     if name not in build.graph.functions:
         return []
-    row = next(c for c in criteria_of(verdict.question) if c.label == link.label)
+    row = next(c for c in criteria_of(verdict.question) if c.key == link.key)
     target = link.limit if row.value == name and not row.shows else row.need if isinstance(row.need, float) else 1.0
     return [s for s in seek_all(build, name, target, stage=build.stage, friction=row.friction) if s.reached][:most]

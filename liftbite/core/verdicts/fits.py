@@ -8,7 +8,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import cast
 
-from liftbite.core.job.build import Build, label_of, unit_of
+from liftbite.core.job.build import Build, unit_of
 from liftbite.core.parts.shelf import fields_of, misfits
 from liftbite.core.verdicts.looked import basis_of
 from liftbite.core.verdicts.verdict import Link, Question
@@ -19,12 +19,11 @@ def misfit_links(build: Build) -> Mapping[Question, tuple[Link, ...]]:
     found: dict[Question, tuple[Link, ...]] = {}
     for clash in misfits(build):
         fields = fields_of(clash)
-        figures = clash.figures if clash.rule else (float("nan"), float("nan"))
+        first, second = clash.figures
         link = Link(
-            fields[0], label_of(fields[0]).lower(), 0.0, clash.sentence.rstrip("."), "bad", float(figures[0]),
-            float(figures[1]), unit_of(fields[0], build.graph) if clash.rule else "-", False,
-            "what it has to fit", basis_of(build, fields),
+            "misfit", fields[0], 0.0, "bad", first, second, unit_of(fields[0], build.graph), False, "own",
+            {"first": first, "second": second}, {"rule": clash.rule.key}, basis_of(build, fields),
         )  # fmt: skip
-        question = cast(Question, clash.question)
+        question = cast(Question, clash.rule.question)
         found[question] = (*found.get(question, ()), link)
     return found

@@ -14,8 +14,6 @@ from dataclasses import replace
 from liftbite.core.analysis.stint import Stint, stint
 from liftbite.core.graph.graph import Known, Needs, Refused
 from liftbite.core.job.build import Build
-from liftbite.core.units.sentence import both
-from liftbite.core.units.show import figure
 from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL, criteria_of
 from liftbite.core.verdicts.looked import basis_of, gravest_first, look
 from liftbite.core.verdicts.rolled import rolled, still_open, stopped
@@ -25,7 +23,7 @@ from liftbite.core.verdicts.verdict import Band, Grade, Link, Verdict
 _SHOWN = ("slip_energy", "slip_time", "starts_to_limit", "start_run", "bite_margin")
 #: What is looked at over the whole friction band.
 _OVER = ("heat_margin", "sustained_margin", "start_run")
-_WHERE = {LOW: " at low friction", NOMINAL: "", HIGH: " at high friction"}
+_PLACE = {LOW: "low", NOMINAL: "nominal", HIGH: "high"}
 _SLIPPING = ("full_load_slip_power", "full_load_temperature", "brief_temperature")
 
 
@@ -59,7 +57,7 @@ def heat_verdict(build: Build) -> Verdict:
     if isinstance(planned, Refused):
         return stopped("heat", build, planned)
     links = tuple(sorted((*looked.links, *planned), key=gravest_first))
-    headline = "surface over the schedule" if planned else "surface in the last start"
+    headline = "schedule_surface" if planned else "surface"
     return rolled("heat", replace(looked, links=links), band, 1.0, headline)
 
 
@@ -73,46 +71,34 @@ def scheduled(build: Build) -> tuple[Link, ...] | Needs | Refused:
     warm = min(found.peaks, key=lambda p: (p.sustained - ambient) / max(p.through - ambient, 1e-9))
     basis = basis_of(build, ("start_case", "heat_network"))
 
-    def link(label: str, words: str, reached: float, stands: float) -> Link:
+    def link(key: str, face: str, reached: float, stands: float, **figures: float) -> Link:
         reserve = (stands - ambient) / max(reached - ambient, 1e-9)
         grade: Grade = "good" if reserve >= 1 else "bad"
-        says = f"{words} is at {both(reached, 'K')} where it stands {both(stands, 'K')}"
-        return Link("start_schedule", label, reserve, says, grade, reached, stands, "K", True, "what the facing stands",
+        return Link(key, "start_schedule", reserve, grade, reached, stands, "K", True, "own", figures, {"face": face},
                     basis)  # fmt: skip
 
-    face = f"in start {hot.start} the face of the {hot.name}"
-    links = [link("surface over the schedule", face, hot.surface, hot.brief),
-             link("warmed through over the schedule", f"the {warm.name}", warm.through, warm.sustained)]  # fmt: skip
+    links = [link("schedule_surface", hot.name, hot.surface, hot.brief, start=hot.start),
+             link("schedule_through", warm.name, warm.through, warm.sustained)]  # fmt: skip
     if found.outcome not in {"locks", "spins"}:
-        links.append(Link("start_schedule", "the schedule", 0.0, f"start {len(found.begins)} of {found.planned} "
-                          f"{found.outcome}", "bad", basis=basis))  # fmt: skip
+        figures = {"start": float(len(found.begins)), "planned": float(found.planned)}
+        links.append(Link("schedule", "start_schedule", 0.0, "bad", figures=figures, facts={"outcome": found.outcome},
+                          basis=basis))  # fmt: skip
     return tuple(links)
 
 
 def _never_settles(build: Build, outcome: str, place: float) -> Verdict:
-    """A start that stalls the engine or never locks, with why and the cure."""
+    """A start that stalls the engine or never locks, and what keeps it from it."""
     v = build.evaluate(("start_load_torque", "start_full_torque", "start_clutch_torque", "torque_capacity"),
                        stage=build.stage, friction=place)  # fmt: skip
+    facts = {"place": _PLACE[place]}
+    if outcome == "stalls":
+        return Verdict("heat", "look again", "stalls", facts=facts)
     load, full, asked, holds = (
         _of(v, n) for n in ("start_load_torque", "start_full_torque", "start_clutch_torque", "torque_capacity")
     )
-    where = _WHERE[place]
-    if outcome == "stalls":
-        return Verdict("heat", "look again", f"The start stalls the engine{where}: more engine speed, a slower pedal "
-                       "or a lower gear.")  # fmt: skip
-    if load >= full:
-        why = (
-            f"the road asks for {both(load, 'N·m')} at the clutch and the engine gives {both(full, 'N·m')} at the "
-            "speed of the start: it cannot pull away in this gear; a lower gear or more engine speed"
-        )
-    elif load >= holds:
-        why = (
-            f"the road asks for {both(load, 'N·m')}, the clutch holds {both(holds, 'N·m')}: a lower gear or more clamp"
-        )
-    else:
-        why = (f"the clutch is let to carry {both(asked, 'N·m')}, which is not enough to bring both sides together: "
-               "less throttle, a lower gear or more bite")  # fmt: skip
-    return Verdict("heat", "cooks", f"Never locks{where}: {why}.")
+    why = "engine" if load >= full else "clutch" if load >= holds else "pedal"
+    return Verdict("heat", "cooks", "never locks", facts=facts | {"why": why},
+                   figures={"load": load, "full": full, "asked": asked, "holds": holds})  # fmt: skip
 
 
 def _of(v: Known, name: str) -> float:
@@ -122,20 +108,18 @@ def _of(v: Known, name: str) -> float:
 def _slips_at_full_load(build: Build) -> Verdict:
     """What a clutch that does not hold full load makes of it: heat by how long it is kept slipping."""
     v = build.evaluate(_SLIPPING, stage=build.stage)
-    power, stands = float(v["full_load_slip_power"]), float(v["brief_temperature"])
-    speed = float(build.known["full_load_slip_speed"])
-    says = f"Slips at full load: {both(power, 'W')} of heat at {both(speed, 'rad/s')} of slip"
+    figures = {n: float(v[n]) for n in ("full_load_slip_power", "brief_temperature")}
+    figures["full_load_slip_speed"] = float(build.known["full_load_slip_speed"])
     reached = v["full_load_temperature"]
     if isinstance(reached, Needs | Refused):
-        return Verdict("heat", "open", f"{says}; how long the driver keeps at it decides, no start does.",
-                       needs=("full_load_slip_time",))  # fmt: skip
-    seconds, hot = float(build.known["full_load_slip_time"]), float(reached)
-    says += f"; after {figure(seconds, 3)} s the face is at {both(hot, 'K')} where it stands {both(stands, 'K')}"
+        return Verdict("heat", "open", "slips at full load", needs=("full_load_slip_time",), figures=figures)
+    hot, stands = float(reached), figures["brief_temperature"]
+    figures |= {"full_load_temperature": hot, "full_load_slip_time": float(build.known["full_load_slip_time"])}
     if hot <= stands:
-        return Verdict("heat", "open", f"{says}. No start decides it: mend Bite first.")
+        return Verdict("heat", "open", "slips at full load", figures=figures)
     ambient = float(build.known["ambient_temperature"])
     link = Link(
-        "full_load_temperature", "slip at full load", (stands - ambient) / (hot - ambient), says, "bad", hot, stands,
-        "K", True, "what the facing stands for moments", basis_of(build, _SLIPPING), "full_load_temperature",
+        "full_load_slip", "full_load_temperature", (stands - ambient) / (hot - ambient), "bad", hot, stands, "K", True,
+        "own", figures, {}, basis_of(build, _SLIPPING), "full_load_temperature",
     )  # fmt: skip
-    return Verdict("heat", "cooks", f"{says}.", links=(link,), deciding=link)
+    return Verdict("heat", "cooks", "slips at full load", links=(link,), deciding=link, figures=figures)

@@ -31,6 +31,4 @@ def lift_verdict(build: Build) -> Verdict:
     if not isinstance(limit, Needs | Refused):
         worn = build.evaluate(("lift_margin",), wear=float(limit))["lift_margin"]
         ends += [] if isinstance(worn, Needs | Refused) else [float(worn)]
-    return rolled(
-        "lift", look(build, "lift"), Band(min(ends), margin, max(ends)), LIFT_NEW, "lift at a comfortable gap"
-    )
+    return rolled("lift", look(build, "lift"), Band(min(ends), margin, max(ends)), LIFT_NEW, "comfortable_lift")

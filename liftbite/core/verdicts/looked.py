@@ -13,7 +13,7 @@ from __future__ import annotations
 
 from collections import defaultdict
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from functools import lru_cache
 from typing import Any
 
@@ -22,8 +22,8 @@ import numpy as np
 from liftbite.core.graph.graph import NO_VALUE, Graph, Known, Needs, Refused, Values
 from liftbite.core.job.build import Build, unit_of
 from liftbite.core.job.inputs import INPUTS
-from liftbite.core.verdicts.criteria import ASKS, HIGH, LOW, NOMINAL, Case, Criterion, criteria_of
-from liftbite.core.verdicts.verdict import GRAVITY, Answer, Basis, Grade, Link, Question
+from liftbite.core.verdicts.criteria import NOMINAL, Case, Criterion, criteria_of
+from liftbite.core.verdicts.verdict import GRAVITY, Basis, Grade, Link, Question, Whose
 
 
 def _missing(*values: object) -> bool:
@@ -37,22 +37,20 @@ class Looked:
     Attributes
     ----------
     links : what was looked at, gravest first, then weakest
-    unseen : labels of what could not be
-    shorts : label of a link that falls short -> the answer it gives, where that is not the question's middle word
+    unseen : keys of what could not be
     """
 
     links: tuple[Link, ...]
     unseen: tuple[str, ...]
-    shorts: Mapping[str, Answer] = field(default_factory=dict)
 
     @property
     def weakest(self) -> Link:
         """The link that decides: the gravest, and of those the one nearest to its limit."""
         return self.links[0]
 
-    def named(self, label: str) -> Link | None:
-        """The link of that label."""
-        return next((link for link in self.links if link.label == label), None)
+    def of(self, key: str) -> Link | None:
+        """The link of that key."""
+        return next((link for link in self.links if link.key == key), None)
 
 
 def look(build: Build, question: Question) -> Looked:
@@ -65,7 +63,7 @@ def look(build: Build, question: Question) -> Looked:
         if c.counts(build) and (c.only is None or build.known.get(c.only[0]) == c.only[1])
         and c.outranked not in build.known and not c.silent
     ]  # fmt: skip
-    blind = [c.label for c in rows if c.unless and build.chosen.has(c.unless)]
+    blind = [c.key for c in rows if c.unless and build.chosen.has(c.unless)]
     rows = [c for c in rows if not (c.unless and build.chosen.has(c.unless))]
     sheet = _Sheet(build, rows)
     links: list[Link] = []
@@ -73,13 +71,10 @@ def look(build: Build, question: Question) -> Looked:
     for criterion in rows:
         found = _judged(sheet, criterion)
         if found is None:
-            unseen += [] if criterion.if_clear or criterion.told else [criterion.label]
+            unseen += [] if criterion.if_clear or criterion.told else [criterion.key]
         elif found[0] is not None:
             links.append(found[0])
-    return Looked(
-        tuple(sorted(links, key=gravest_first)), tuple(unseen),
-        {c.label: c.short for c in rows if c.short},
-    )  # fmt: skip
+    return Looked(tuple(sorted(links, key=gravest_first)), tuple(unseen))
 
 
 def gravest_first(link: Link) -> tuple[int, float]:
@@ -134,10 +129,6 @@ class _Sheet:
         return figures, build.evaluate(ready, stage=build.stage, friction=case.friction, **figures)
 
 
-#: Where in the friction band a row was worst, in words.
-_PLACES = {LOW: "at low friction ", HIGH: "at high friction "}
-
-
 def _judged(sheet: _Sheet, criterion: Criterion) -> tuple[Link | None] | None:
     """The link of a row, in a tuple: empty of it where there is nothing to tell; None where it cannot be looked at."""
     build = sheet.build
@@ -161,33 +152,42 @@ def _judged(sheet: _Sheet, criterion: Criterion) -> tuple[Link | None] | None:
 
 def _link(build: Build, criterion: Criterion, reserve: float, figures: Mapping[str, float], friction: float) -> Link:
     shown, limit = criterion.shows or (criterion.value, criterion.need)
-    words = criterion.says(figures, build)
-    if criterion.band:
-        words = _PLACES.get(friction, "") + words
     bad = (
         criterion.bad_below is not None
         and (reserve if criterion.most else figures[criterion.value]) < criterion.bad_below
     )
     soft = [n for n in criterion.softened if build.mark(n) == "assumed"] if bad else []
-    if any(n in ASKS for n in soft):
-        words += f"; {next(ASKS[n] for n in soft if n in ASKS)}"
     grade: Grade = "note" if criterion.told else "bad" if bad and not soft else "short" if reserve < 1 else "good"
+    whose = _whose(build, limit)
     return Link(
-        criterion.link, criterion.label, reserve, words, grade, figures[shown],
+        criterion.key, criterion.link, reserve, grade, figures[shown],
         figures[limit] if isinstance(limit, str) else limit, unit_of(shown, build.graph),
-        criterion.most or criterion.shows is not None, criterion.whose or _whose(build, limit),
+        criterion.most or criterion.shows is not None, whose, figures, _facts(build, whose, limit, soft),
         basis_of(build, criterion.names), criterion.value if criterion.value in build.graph.functions else "", friction,
+        criterion.short,
     )  # fmt: skip
 
 
-def _whose(build: Build, limit: float | str) -> str:
+def engine_of(build: Build) -> str:
+    """Which engine is spoken of: "planned" or "now"."""
+    return "planned" if build.has_plan else "now"
+
+
+def _facts(build: Build, whose: Whose, limit: float | str, soft: Sequence[str]) -> dict[str, str]:
+    """The keys a row's sentence is made of."""
+    facts = {"engine": engine_of(build), "use": build.chosen.options.get("use", "")}
+    if whose == "assumed":
+        facts["why"] = build.chosen.assumed[str(limit)].why
+    return {**facts, "asks": soft[0]} if soft else facts
+
+
+def _whose(build: Build, limit: float | str) -> Whose:
     """Whose limit a quantity is."""
     if not isinstance(limit, str):
-        return "common practice"
+        return "practice"
     if limit in build.entries:
-        return "as entered"
-    assumed = build.chosen.assumed.get(limit)
-    return assumed.why if assumed else "worked out"
+        return "entered"
+    return "assumed" if limit in build.chosen.assumed else "worked out"
 
 
 #: Values of some quantities at states, for many candidates: None for what cannot be worked out.

@@ -1,7 +1,6 @@
 """What a job shows and asks for, by question.
 
 - `RESULTS_OF`   question -> the results shown, in the order of reading
-- `MARGINS`      question -> the margins it is judged by
 - `asked_of`     the inputs an arrangement has a field for
 - `friction_of`, `target_of`   where in the friction band a result is judged, and what is asked of it
 """
@@ -14,7 +13,7 @@ from liftbite.core.drawing.section import DRAWN
 from liftbite.core.graph.graph import Graph, Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.job.inputs import FITS, INPUTS
-from liftbite.core.verdicts.criteria import CRITERIA
+from liftbite.core.verdicts.criteria import CRITERIA, margins_of
 from liftbite.core.verdicts.verdict import Question
 
 RESULTS_OF: Mapping[Question, tuple[str, ...]] = {
@@ -52,16 +51,10 @@ RESULTS_OF: Mapping[Question, tuple[str, ...]] = {
     ),
 }  # fmt: skip
 
-#: Question -> the quantities it is judged by, from the table of criteria, and what they have to reach.
-MARGINS: Mapping[Question, tuple[str, ...]] = {
-    question: tuple(
-        dict.fromkeys(n for row in CRITERIA if row.question == question and not row.told for n in row.names)
-    )
-    for question in RESULTS_OF
-}
-
 #: What the criteria ask of a margin, where it is not 1.
-_NEEDED = {row.value: row.need for row in reversed(CRITERIA) if isinstance(row.need, float) and not any(row.states)}
+_NEEDED = {
+    row.value: row.need for row in reversed([*CRITERIA.values()]) if isinstance(row.need, float) and not any(row.states)
+}
 #: Inputs that no result passes on but that stroke, life, verdicts and starts look at.
 _LOOKED_AT = (
     "effort_limit", "plate_lift_limit", "bearing_reserve", "tyre_grip", "driven_load_share", "release_time",
@@ -82,7 +75,12 @@ def asked_of(build: Build) -> tuple[str, ...]:
     graph, layout = build.graph, build.chosen.layout
     needed = set(
         graph.inputs(
-            (*results_in(graph), *(n for names in MARGINS.values() for n in names), "pedal_travel", "heat_network")
+            (
+                *results_in(graph),
+                *(n for question in RESULTS_OF for n in margins_of(question)),
+                "pedal_travel",
+                "heat_network",
+            )
         )
     )
     needed |= {*_LOOKED_AT, *DRAWN.get(layout, ())}

@@ -19,6 +19,8 @@ from liftbite.core.verdicts.verdict import Verdict
 #: Without one of these a car's answer is not a good one: whether the flywheel stands its speed.
 _FIRST = "burst_margin"
 _STANDS = (_FIRST, "certified_margin")
+#: What is swept with a dial.
+_RUNOUTS = frozenset({"housing_bore", "housing_face", "flywheel_face"})
 
 
 def true_verdict(build: Build) -> Verdict:
@@ -36,17 +38,16 @@ def true_verdict(build: Build) -> Verdict:
     judged = [link for link in looked.links if link.grade != "note"]
     if not judged:
         return still_open("true", build, build.lacks((first,)))
-    runouts = [c.label for c in rows if c.shows and c.shows[0].endswith("_runout")]
-    looked = Looked(looked.links, _told(looked.unseen, runouts), looked.shorts)
-    verdict = rolled("true", looked, None, None, "burst speed")
+    runouts = [c.key for c in rows if c.key in _RUNOUTS]
+    verdict = rolled("true", Looked(looked.links, _once(looked.unseen, runouts)), None, None, "burst_speed")
     stands = any(link.name in _STANDS for link in judged)
     if verdict.state == "runs true" and not stands and _FIRST in build.graph.functions:
-        return replace(verdict, state="look again", sentence=verdict.sentence.replace("Runs true:", "Look again:"))
+        return replace(verdict, state="look again")
     return verdict
 
 
-def _told(unseen: tuple[str, ...], runouts: list[str]) -> tuple[str, ...]:
-    """What was not looked at; runout is said once where nothing was swept."""
-    swept = [label for label in unseen if label in runouts]
-    rest = tuple(label for label in unseen if label not in runouts)
+def _once(unseen: tuple[str, ...], runouts: list[str]) -> tuple[str, ...]:
+    """What was not looked at; runout is named once where nothing was swept."""
+    swept = [key for key in unseen if key in runouts]
+    rest = tuple(key for key in unseen if key not in runouts)
     return (*rest, "runout") if runouts and len(swept) == len(runouts) else (*rest, *swept)

@@ -5,14 +5,19 @@
 - `Band`      a result at the low, the nominal and the high end of the friction band
 - `Basis`     the inputs a figure stands on, by where their values come from
 - `Link`      one thing that can give way
-- `Verdict`   the answer: a state, the figure that decides it, the links, the reason in words
+- `Verdict`   the answer: a state, what it was found by, the link that decides it, all links
+
+Nothing here is in words: a link is what was found (its code, its figures and their limit, how grave it is), and
+`verdicts.words` makes the sentence from it. So a rule is tested by codes and figures, and words can change without it.
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterable
-from dataclasses import dataclass
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
 from typing import Literal
+
+from liftbite.core.job.refusal import Refusal
 
 Question = Literal["bite", "lift", "heat", "true"]
 #: What a question may be answered with.
@@ -65,38 +70,50 @@ class Basis:
     assumed: tuple[str, ...] = ()
 
 
+#: Whose limit it is: the row's own, common practice, as typed, an assumption's, or what other figures make it.
+Whose = Literal["own", "practice", "entered", "assumed", "worked out"]
+#: What an answer was found by.
+Reason = Literal[
+    "judged", "needs", "refused", "misfit", "stalls", "never locks", "slips at full load", "unread", "awaited",
+]  # fmt: skip
+
+
 @dataclass(frozen=True, slots=True)
 class Link:
     """One thing that can give way.
 
     Attributes
     ----------
-    name : the quantity behind it
-    label : what a builder calls it
+    key : the criterion, or what else found it: "misfit", "schedule_surface", ...
+    name : the quantity behind it, which a builder is led to
     reserve : value over what is required; below 1 falls short [-]
-    sentence : the comparison in words
     grade : how grave it is
     figure, limit, unit : the figure that is compared and what it is compared with, and their SI unit
     most : True where the figure may be as large as the limit, not larger
     whose : whose limit it is
+    figures : what its sentence is made of [SI]
+    facts : the keys its sentence is made of: which engine, which use, what to type
     basis : what figure and limit stand on
     working : the quantity whose working says how it came about; empty where nothing is worked out
     friction : place in the friction band it was judged at
+    short : the answer where it falls short; the question's middle word where None
     """
 
+    key: str
     name: str
-    label: str
     reserve: float
-    sentence: str
     grade: Grade = "good"
     figure: float = float("nan")
     limit: float = float("nan")
     unit: str = "-"
     most: bool = False
-    whose: str = ""
+    whose: Whose = "own"
+    figures: Mapping[str, float] = field(default_factory=dict)
+    facts: Mapping[str, str] = field(default_factory=dict)
     basis: Basis = Basis()
     working: str = ""
     friction: float = 0.0
+    short: Answer | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -108,19 +125,23 @@ class Verdict:
     question : "bite", "lift", "heat" or "true"
     state : a word of the question, such as "holds", "thin", "slips"; "open" while inputs are missing,
         "does not fit" where parts do not go together, "cannot be" for an impossible build
-    sentence : the reason in words
+    reason : what it was found by
     margin : over the friction band, for the planned stage
     margin_now : the same for the engine as it is; equals `margin` where nothing is planned
     target : margin asked for [-]
     links : what can give way, weakest first
     needs : inputs still missing
     deciding : the link whose figure decides the state; None while nothing does
-    unseen : links that could not be looked at, by label
+    unseen : keys of what could not be looked at
+    figures, facts : what its sentence is made of besides [SI, keys]
+    slips : stretches of engine speed in which it slips [rad/s]
+    refused : the value that cannot be
+    typical : True where what decides stands on figures of a class of vehicle
     """
 
     question: Question
     state: Answer
-    sentence: str
+    reason: Reason = "judged"
     margin: Band | None = None
     margin_now: Band | None = None
     target: float | None = None
@@ -128,3 +149,8 @@ class Verdict:
     needs: tuple[str, ...] = ()
     deciding: Link | None = None
     unseen: tuple[str, ...] = ()
+    figures: Mapping[str, float] = field(default_factory=dict)
+    facts: Mapping[str, str] = field(default_factory=dict)
+    slips: tuple[tuple[float, float], ...] = ()
+    refused: Refusal | None = None
+    typical: bool = False

@@ -118,7 +118,7 @@ def test_a_schedule_that_is_too_hot_is_what_heat_says() -> None:
     assert easy.state == "stays"
     assert hard.state == "cooks"
     assert hard.deciding is not None
-    assert "schedule" in hard.deciding.label
+    assert "schedule" in hard.deciding.key
     assert heat_verdict(build_of(entries(FULL))).state == "stays"
 
 

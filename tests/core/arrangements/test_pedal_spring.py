@@ -11,6 +11,7 @@ from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.arrangements.pedal_spring import over_centre
 from liftbite.core.job.build import build_of
 from liftbite.core.verdicts.lift import lift_verdict
+from liftbite.core.verdicts.words import verdict_sentence
 from tests.jobs import FULL, entries
 
 ASSISTED = {
@@ -63,11 +64,11 @@ def test_a_curve_is_taken_as_measured() -> None:
 
 def test_a_pedal_that_does_not_come_back_is_said() -> None:
     kept = lift_verdict(build_of(entries(FULL, **ASSISTED | {"pedal_return_force": "10 N"})))
-    assert next(link for link in kept.links if link.label == "the way back").grade == "good"
+    assert next(link for link in kept.links if link.key == "way_back").grade == "good"
     strong = lift_verdict(build_of(entries(FULL, **ASSISTED | {"assist_force": "4 kN"})))
     assert strong.state == "look again"
-    assert "brings the pedal back" in strong.sentence
-    assert "the way back" not in {link.label for link in lift_verdict(build_of(entries(FULL))).links}
+    assert "brings the pedal back" in verdict_sentence(strong)
+    assert "way_back" not in {link.key for link in lift_verdict(build_of(entries(FULL))).links}
 
 
 def test_a_stroke_begins_with_no_pressure() -> None:

@@ -13,8 +13,8 @@ QUESTIONS: tuple[Question, ...] = ("bite", "lift", "heat", "true")
 
 
 def decided(question: Question, reserve: float, *, figure: float = 500.0, unit: str = "-") -> Verdict:
-    link = Link("x", "x", reserve, "says", "good", figure, 1.0, unit, True, "ours")
-    return Verdict(question, "holds", "says", Band(reserve, reserve, reserve), target=1.3, deciding=link)
+    link = Link("x", "x", reserve, "good", figure, 1.0, unit, True)
+    return Verdict(question, "holds", "judged", Band(reserve, reserve, reserve), target=1.3, deciding=link)
 
 
 @pytest.mark.parametrize("question", QUESTIONS)

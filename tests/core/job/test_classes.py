@@ -12,6 +12,7 @@ from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry
 from liftbite.core.verdicts.answers import Answers, answer
 from liftbite.core.verdicts.verdict import GOOD_STATES
+from liftbite.core.verdicts.words import verdict_sentence
 
 EVERY = pytest.mark.parametrize("known", CLASSES.values(), ids=CLASSES)
 
@@ -26,15 +27,15 @@ def begun(known: VehicleClass, **typed: str) -> Answers:
 def test_one_as_it_left_the_factory_is_good_in_all_four_answers(known: VehicleClass) -> None:
     told = begun(known)
     for verdict in (told.verdict, *told.others):
-        assert verdict.state in GOOD_STATES, verdict.sentence
-        assert ", if it is typical of its class: " in verdict.sentence
+        assert verdict.state in GOOD_STATES, verdict_sentence(verdict)
+        assert ", if it is typical of its class: " in verdict_sentence(verdict)
 
 
 @EVERY
 def test_twice_the_torque_slips_and_says_so_of_a_class(known: VehicleClass) -> None:
     told = begun(known, engine=f"{2 * known.torque:.0f} N·m")
     assert told.verdict.state == "slips"
-    assert ", if it is typical of its class" in told.verdict.sentence
+    assert ", if it is typical of its class" in verdict_sentence(told.verdict)
 
 
 @EVERY

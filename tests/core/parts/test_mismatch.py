@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from liftbite.core.parts.mismatch import RULES, Rule, mismatches
+from liftbite.core.parts.mismatch import RULES, Rule, misfit_sentence, mismatches, rule_of
 
 
 @pytest.mark.parametrize("rule", RULES, ids=lambda r: f"{r.first[0]}-{r.second[0]} {r.first[1]}")
@@ -13,4 +13,5 @@ def test_every_rule_stops_what_does_not_fit_and_lets_the_rest(rule: Rule) -> Non
     assert mismatches({slot_a: {name_a: 10.0}, slot_b: {name_b: 10.0 + rule.within * 0.9}}) == []
     (found,) = mismatches({slot_a: {name_a: 10.0}, slot_b: {name_b: 11.0}})
     assert found.slots == (slot_a, slot_b)
-    assert rule.mend in found.sentence
+    assert (found.rule, rule_of(rule.key)) == (rule, rule)
+    assert rule.mend in misfit_sentence(found)

@@ -9,7 +9,7 @@ from liftbite.core.job.build import build_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import FITS, INPUTS
 from liftbite.core.job.ledger import Entry
-from liftbite.core.parts.mismatch import RULES
+from liftbite.core.parts.mismatch import RULES, misfit_sentence
 from liftbite.core.parts.shelf import (
     OF_SLOT,
     ShelfPart,
@@ -101,8 +101,8 @@ def test_a_part_that_cannot_be_is_refused_with_a_sentence(part: ShelfPart, says:
 def test_a_misfit_names_both_figures_in_units_of_the_bench_and_the_way_out() -> None:
     job = entries(CAR, cover_disc_size="200 mm")
     (found,) = misfits(build_of(job))
-    assert "Outer diameter 240 mm (9.449 in); cover made for a disc of 200 mm" in found.sentence
-    assert "Way out" in found.sentence
+    assert "Outer diameter 240 mm (9.449 in); cover made for a disc of 200 mm" in misfit_sentence(found)
+    assert "Way out" in misfit_sentence(found)
     assert fields_of(found) == ("outer_diameter", "cover_disc_size")
     assert misfits(build_of(entries(CAR, cover_disc_size="9 1/2 in"))) == [], "within what still goes together"
 

@@ -22,6 +22,7 @@ from liftbite.core.quantities import capacity, face
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.core.units.read import to_si
 from liftbite.core.verdicts.answers import answer
+from liftbite.core.verdicts.words import verdict_sentence
 from tests.jobs import CAR, MOTORCYCLE, built, entries, with_curve
 
 diameters = st.floats(0.05, 0.4).flatmap(lambda outer: st.tuples(st.just(outer), st.floats(0.01, outer * 0.99)))
@@ -77,7 +78,7 @@ def test_leaving_out_the_primary_ratio_is_caught() -> None:
     verdict = answer(entries(MOTORCYCLE, basket_gear_teeth=None)).verdict
     assert verdict.state == "open"
     assert "basket_gear_teeth" in verdict.needs
-    assert "basket" in verdict.sentence
+    assert "basket" in verdict_sentence(verdict)
 
 
 def test_the_primary_ratio_multiplies_the_demand() -> None:

@@ -22,6 +22,7 @@ from liftbite.core.arrangements.spring_lengths import each as springs_measured
 from liftbite.core.errors import OutOfRange
 from liftbite.core.quantities.disc_spring import YOUNG, disc_spring_force, disc_spring_stress, shape_factor
 from liftbite.core.verdicts.answers import answer
+from liftbite.core.verdicts.words import verdict_sentence
 from tests.data import rows
 from tests.jobs import FULL, MOTORCYCLE, built, entries
 
@@ -192,7 +193,7 @@ def test_a_cover_whose_fulcrum_lies_on_the_wrong_side_is_refused_with_both_figur
     cover = {"cover_action": action, "plate_seat_diameter": seat, "fulcrum_diameter": fulcrum}
     verdict = answer(entries(FULL, **cover)).verdict
     assert (verdict.state == "cannot be") != right
-    assert right or ("Fulcrum ring “" in verdict.sentence and "the plate seat," in verdict.sentence)
+    assert right or ("Fulcrum ring “" in verdict_sentence(verdict) and "the plate seat," in verdict_sentence(verdict))
 
 
 def test_one_spring_shorter_than_its_seat_does_not_pull() -> None:

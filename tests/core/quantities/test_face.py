@@ -54,11 +54,9 @@ def test_the_side_that_wears_first_ends_the_life() -> None:
 
 
 def test_heat_is_judged_on_both_sides() -> None:
-    labels = {link.label for link in heat_verdict(build_of(entries(FULL | TWO))).links}
-    assert {"surface in the last start", "surface in the last start, plate side"} <= labels
-    assert "surface in the last start, plate side" not in {
-        link.label for link in heat_verdict(build_of(entries(FULL))).links
-    }
+    keys = {link.key for link in heat_verdict(build_of(entries(FULL | TWO))).links}
+    assert {"surface", "surface_plate_side"} <= keys
+    assert "surface_plate_side" not in {link.key for link in heat_verdict(build_of(entries(FULL))).links}
 
 
 def test_a_side_without_a_facing_is_asked_for() -> None:

@@ -10,6 +10,7 @@ from scipy.integrate import quad, solve_ivp
 
 from liftbite.core.quantities import face, heat, start
 from liftbite.core.verdicts.heat import heat_verdict
+from liftbite.core.verdicts.words import verdict_sentence
 from tests.core.quantities.slab import slab_rise
 from tests.jobs import FULL, built
 
@@ -31,10 +32,10 @@ def test_the_closed_form_of_a_held_speed_is_its_integral() -> None:
 def test_a_start_that_never_locks_says_why_and_the_cure() -> None:
     verdict = heat_verdict(built(FULL, grade="60 %", vehicle_mass="3500 kg"))
     assert verdict.state == "cooks"
-    assert verdict.sentence.startswith("Never locks")
-    assert "a lower gear" in verdict.sentence
+    assert verdict_sentence(verdict).startswith("Never locks")
+    assert "a lower gear" in verdict_sentence(verdict)
     stalls = heat_verdict(built(FULL, start="dropped", start_engine_speed="700 rpm"))
-    assert (stalls.state, "stalls the engine" in stalls.sentence) == ("look again", True)
+    assert (stalls.state, "stalls the engine" in verdict_sentence(stalls)) == ("look again", True)
 
 
 def test_a_clutch_that_slips_at_full_load_is_judged_by_how_long() -> None:
@@ -43,11 +44,11 @@ def test_a_clutch_that_slips_at_full_load_is_judged_by_how_long() -> None:
     verdict = heat_verdict(built(FULL, **weak))
     assert verdict.state == "open"
     assert verdict.needs == ("full_load_slip_time",)
-    assert "Slips at full load: 11.29 kW" in verdict.sentence
+    assert "Slips at full load: 11.29 kW" in verdict_sentence(verdict)
     assert heat_verdict(built(FULL, **weak, full_load_slip_time="240 s")).state == "cooks"
     brief = heat_verdict(built(FULL, **weak, full_load_slip_time="1 s"))
     assert brief.state == "open", "never a good word for a clutch that slips"
-    assert "mend Bite first" in brief.sentence
+    assert "mend Bite first" in verdict_sentence(brief)
 
 
 def test_the_flash_of_a_half_space() -> None:

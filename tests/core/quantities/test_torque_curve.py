@@ -13,6 +13,7 @@ from liftbite.core.errors import OutOfRange
 from liftbite.core.quantities.torque_curve import TorqueCurve, from_peaks, intervals_above
 from liftbite.core.units.read import to_si
 from liftbite.core.verdicts.answers import answer
+from liftbite.core.verdicts.words import verdict_sentence
 from tests.jobs import CAR, entries, with_curve
 
 CURVE = TorqueCurve.of([100.0, 200.0, 300.0, 400.0], [200.0, 300.0, 320.0, 260.0])
@@ -120,4 +121,4 @@ def test_where_it_slips_is_said() -> None:
     assert answers.chart is not None
     (stretch,) = answers.chart.slips
     assert stretch[0] == pytest.approx(200.0, abs=1e-9)
-    assert f"{stretch[0] / to_si(1, 'rpm'):.0f}"[:2] in answers.verdict.sentence
+    assert f"{stretch[0] / to_si(1, 'rpm'):.0f}"[:2] in verdict_sentence(answers.verdict)

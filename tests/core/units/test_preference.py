@@ -10,6 +10,7 @@ from liftbite.core.job.ledger import read_entry
 from liftbite.core.units.preference import Preference, preferring
 from liftbite.core.units.sentence import both, both_fine
 from liftbite.core.verdicts.answers import answer
+from liftbite.core.verdicts.words import link_sentence, verdict_sentence
 from tests.jobs import FULL
 
 
@@ -31,7 +32,10 @@ def test_no_sentence_of_a_whole_job_names_the_other_system() -> None:
     entries = {q: read_entry(q, t) for q, t in {**FULL, "peak_torque": "900 N·m", "peak_power": "500 kW"}.items()}
     with preferring("metric"):
         told = answer(entries)
-        said = " ".join(v.sentence + " ".join(link.sentence for link in v.links) for v in (told.verdict, *told.others))
+        said = " ".join(
+            verdict_sentence(v) + " ".join(link_sentence(link) for link in v.links)
+            for v in (told.verdict, *told.others)
+        )
     assert "N·m" in said
     assert not any(unit in said for unit in (" lb-ft", " in)", "°F", " psi", " lbf"))
 

@@ -17,6 +17,7 @@ from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
 from liftbite.core.units.kinds import KINDS
 from liftbite.core.verdicts.answers import LOW, NOW, RESULTS, Band, answer
+from liftbite.core.verdicts.words import link_sentence, verdict_sentence
 from tests.jobs import CAR, FULL, MOTORCYCLE, built, entries
 
 
@@ -28,9 +29,9 @@ def test_a_car_by_hand() -> None:
     assert answers.verdict.state == "holds"
     decides = answers.verdict.deciding
     assert decides is not None
-    assert (decides.label, decides.figure, decides.limit) == ("torque reserve", pytest.approx(1.35), 1.3)
-    assert "1.35 times the engine's torque; road, tuned asks for 1.3" in answers.verdict.sentence
-    assert answers.verdict.unseen == ("input shaft", "splines", "torsion damper")
+    assert (decides.key, decides.figure, decides.limit) == ("torque_reserve", pytest.approx(1.35), 1.3)
+    assert "1.35 times the engine's torque; road, tuned asks for 1.3" in verdict_sentence(answers.verdict)
+    assert answers.verdict.unseen == ("input_shaft", "splines", "damper")
     area = 0.92 * 3.141592653589793 / 4 * (0.24**2 - 0.16**2)
     assert answers.results["mean_pressure"].nominal == pytest.approx(9000 / area)
 
@@ -47,47 +48,49 @@ def test_a_motorcycle_by_hand() -> None:
 @pytest.mark.parametrize(
     ("clamp", "state", "decides"),
     [
-        ("6 kN", "slips", "torque reserve"),
-        ("6.6 kN", "slips", "torque reserve"),
-        ("7.9 kN", "thin", "torque reserve"),
-        ("8.5 kN", "thin", "torque reserve"),
-        ("8.7 kN", "holds", "torque reserve"),
-        ("9.5 kN", "holds", "torque reserve"),
+        ("6 kN", "slips", "torque_reserve"),
+        ("6.6 kN", "slips", "torque_reserve"),
+        ("7.9 kN", "thin", "torque_reserve"),
+        ("8.5 kN", "thin", "torque_reserve"),
+        ("8.7 kN", "holds", "torque_reserve"),
+        ("9.5 kN", "holds", "torque_reserve"),
     ],
 )
 def test_nominal_against_the_use_and_low_friction_against_one(clamp: str, state: str, decides: str) -> None:
     """60 N·m a kilonewton nominal, 50 low: 1.3 wants 8.67 kN, low friction 8 kN, and below 6.67 kN it slips."""
     verdict = answer(entries(CAR, cover_clamp=clamp)).verdict
     assert verdict.deciding is not None
-    assert (verdict.state, verdict.deciding.label) == (state, decides)
+    assert (verdict.state, verdict.deciding.key) == (state, decides)
     assert (verdict.deciding.figure < verdict.deciding.limit) == (state != "holds")
-    assert state != "slips" or "Slips at nominal friction" in verdict.sentence
+    assert state != "slips" or "Slips at nominal friction" in verdict_sentence(verdict)
 
 
 def test_more_bite_than_the_shaft_carries_is_looked_at_again() -> None:
     verdict = answer(entries(CAR, cover_clamp="12 kN", shaft_diameter="20 mm", shaft_yield="700 MPa")).verdict
     assert verdict.state == "look again"
-    assert verdict.sentence.startswith("Look again on input shaft: carries 0.")
+    assert verdict_sentence(verdict).startswith("Look again on input shaft: carries 0.")
 
 
 def test_face_pressure_is_told_and_no_failed_bite() -> None:
     found = answer(entries(FULL, cover_clamp="20 kN", clamp_source="figure", lever_ratio="4"))
-    told = next(k for k in found.others[1].links if k.label == "face pressure")
+    told = next(k for k in found.others[1].links if k.key == "face_pressure")
     assert told.grade == "note"
     assert told.figure > told.limit
-    assert "wears a facing sooner" in told.sentence
+    assert "wears a facing sooner" in link_sentence(told)
     assert found.others[1].state == "stays"
     hard = answer(
         entries(FULL, cover_clamp="20 kN", clamp_source="figure", lever_ratio="4", pressure_hard_limit="0.5 MPa")
     )
     assert hard.others[1].state == "cooks"
-    assert "maker allows" in hard.others[1].sentence
+    assert "maker allows" in verdict_sentence(hard.others[1])
 
 
 def test_an_impossible_set_up_is_a_sentence_not_an_exception() -> None:
     answers = answer(entries(CAR, inner_diameter="10 in"))
     assert answers.verdict.state == "cannot be"
-    assert answers.verdict.sentence == ("Inner diameter “10 in” has to be below the outer diameter, 240 mm (9.449 in).")
+    assert verdict_sentence(answers.verdict) == (
+        "Inner diameter “10 in” has to be below the outer diameter, 240 mm (9.449 in)."
+    )
     assert isinstance(answers.results["bite_margin"], Refused)
     assert isinstance(answers.results["peak_engine_torque"], Band)
 
@@ -99,7 +102,7 @@ def test_an_impossible_set_up_is_a_sentence_not_an_exception() -> None:
 def test_an_impossible_part_stops_what_rests_on_it_and_nothing_else(impossible: dict[str, str], stopped: str) -> None:
     before, after = answer(entries(FULL)), answer(entries(FULL, **impossible))
     for was, now in zip((before.verdict, *before.others), (after.verdict, *after.others), strict=True):
-        assert now.state == ("cannot be" if now.question == stopped else was.state), now.sentence
+        assert now.state == ("cannot be" if now.question == stopped else was.state), verdict_sentence(now)
 
 
 def test_options_nobody_picked_are_listed_in_the_order_of_work() -> None:
@@ -110,7 +113,7 @@ def test_options_nobody_picked_are_listed_in_the_order_of_work() -> None:
 
 
 def test_contradicting_peaks_are_a_sentence() -> None:
-    sentence = answer(entries(CAR, peak_power="400 kW")).verdict.sentence
+    sentence = verdict_sentence(answer(entries(CAR, peak_power="400 kW")).verdict)
     assert sentence.startswith("Peak power “400 kW” has to be at most 259.7 kW")
     assert sentence.endswith("which is what the peak torque allows.")
 
@@ -121,7 +124,7 @@ def test_needs_are_asked_for_in_the_order_of_work() -> None:
         "curve_reference", "use", "measured_curve", "disc_count", "outer_diameter", "inner_diameter", "cover_clamp",
         "facing_material",
     )  # fmt: skip
-    assert "Needs where the figures were taken, use, torque curve, discs" in verdict.sentence
+    assert "Needs where the figures were taken, use, torque curve, discs" in verdict_sentence(verdict)
 
 
 def test_nothing_entered_still_answers() -> None:

@@ -8,6 +8,7 @@ import pytest
 
 from liftbite.core.job.ledger import present
 from liftbite.core.verdicts.answers import answer, bite_alone
+from liftbite.core.verdicts.words import verdict_sentence
 from liftbite.files.job import read_job_file
 
 PRODUCTION = sorted((Path(__file__).parents[2] / "fixtures" / "production").glob("*.liftbite.json"))
@@ -17,4 +18,4 @@ PRODUCTION = sorted((Path(__file__).parents[2] / "fixtures" / "production").glob
 def test_bite_alone_is_bite(file: Path) -> None:
     entries = present(read_job_file(file.read_bytes()).revisions)
     whole, alone = answer(entries).verdict, bite_alone(entries)
-    assert (alone.state, alone.sentence, alone.margin) == (whole.state, whole.sentence, whole.margin)
+    assert (alone.state, verdict_sentence(alone), alone.margin) == (whole.state, verdict_sentence(whole), whole.margin)

@@ -10,7 +10,8 @@ from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.groups import GROUPS, rows_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.verdicts.answers import answer
-from liftbite.core.verdicts.results import MARGINS, RESULTS_OF, asked_of, friction_of, results_in, target_of
+from liftbite.core.verdicts.criteria import margins_of
+from liftbite.core.verdicts.results import RESULTS_OF, asked_of, friction_of, results_in, target_of
 from tests.jobs import CAR, FULL, MOTORCYCLE, built, entries
 
 ON_SCREEN = {row for group in GROUPS for row in rows_of(group)}
@@ -28,7 +29,7 @@ def test_every_result_has_one_question_and_is_a_quantity() -> None:
     names = [name for names in RESULTS_OF.values() for name in names]
     assert len(set(names)) == len(names)
     assert set(names) <= {*QUANTITIES, *INPUTS}
-    assert {n for margins in MARGINS.values() for n in margins} <= {*QUANTITIES, *INPUTS}
+    assert {n for question in RESULTS_OF for n in margins_of(question)} <= {*QUANTITIES, *INPUTS}
 
 
 @pytest.mark.parametrize(("layout", "choice", "option"), PICKS)

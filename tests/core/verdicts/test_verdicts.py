@@ -9,6 +9,7 @@ from liftbite.core.analysis.tolerance import Spread, Tolerance, sensitivity, spr
 from liftbite.core.graph.graph import Needs
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.cure import soonest
+from liftbite.core.verdicts.words import verdict_sentence
 from tests.jobs import CAR, FULL, built, entries
 
 
@@ -40,10 +41,10 @@ def test_a_floater_that_stops_at_the_wrong_place_drags(clearance: str, inner_wea
                    "master_diameter": "7/8 in"}  # fmt: skip
     lift = answer(entries(twin, floater_clearance=clearance, inner_wear=inner_wear)).others[0]
     weakest = min(lift.links, key=lambda link: link.reserve)
-    assert (lift.state == "drags") == (state == "drags"), lift.sentence
+    assert (lift.state == "drags") == (state == "drags"), verdict_sentence(lift)
     assert weakest.name == "floater_margin" or state == "frees"
-    assert says in lift.sentence
-    assert "floater" in answer(entries(twin, floater_clearance=None)).others[0].sentence
+    assert says in verdict_sentence(lift)
+    assert "floater" in verdict_sentence(answer(entries(twin, floater_clearance=None)).others[0])
     single = answer(entries(FULL, floater_clearance="0.004 in")).others[0]
     assert all(link.name != "floater_margin" for link in single.links)
 
@@ -52,14 +53,14 @@ def test_the_fuse_names_what_breaks_first() -> None:
     found = answer(entries(FULL, shaft_diameter="18 mm", diaphragm_thickness="3.3 mm", pressure_limit="1 MPa"))
     weakest = min(found.verdict.links, key=lambda link: link.reserve)
     assert (weakest.name, found.verdict.state) == ("shaft_margin", "look again")
-    assert "input shaft" in found.verdict.sentence
+    assert "input shaft" in verdict_sentence(found.verdict)
 
 
 def test_what_is_not_entered_is_said_not_to_be_looked_at() -> None:
     true = answer(entries(FULL, residual_unbalance=None, disc_burst_speed=None)).others[2]
-    assert "Not looked at: balance." in true.sentence
+    assert "Not looked at: balance." in verdict_sentence(true)
     lift = answer(entries(FULL, slave_stroke=None)).others[0]
-    assert "Not looked at: slave stroke" in lift.sentence
+    assert "Not looked at: slave stroke" in verdict_sentence(lift)
 
 
 def test_only_bite_is_answered_where_only_bite_is_entered() -> None:
@@ -71,7 +72,7 @@ def test_only_bite_is_answered_where_only_bite_is_entered() -> None:
 def test_overtravel_asks_for_a_pedal_stop() -> None:
     lift = answer(entries(FULL, master_diameter="7/8 in", plate_lift_limit="1.2 mm")).others[0]
     assert lift.state == "look again"
-    assert "set a pedal stop" in lift.sentence
+    assert "set a pedal stop" in verdict_sentence(lift)
 
 
 def test_soonest_mended_by_the_smallest_change_that_does() -> None:

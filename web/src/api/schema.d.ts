@@ -1837,6 +1837,11 @@ export interface components {
          */
         LinkOut: {
             /**
+             * Key
+             * @description Its key, by which everything refers to it.
+             */
+            key: string;
+            /**
              * Name
              * @description Its key, or the name somebody gave it.
              */

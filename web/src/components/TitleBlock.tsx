@@ -48,7 +48,7 @@ export function Decides({ verdict }: { verdict: Verdict }) {
   const link = verdict.deciding;
   if (!link?.figure || !link.limit) return null;
   const { figure, limit } = link;
-  const band = link.name === "bite_margin" && link.label === "torque reserve" ? verdict.margin : null;
+  const band = link.key === "torque_reserve" ? verdict.margin : null;
   return (
     <p className="text-note leading-tight" data-testid={`${verdict.question}-deciding`}>
       {link.grade !== "good" && verdict.question !== "bite" && (
