@@ -2,16 +2,24 @@
 
 from __future__ import annotations
 
+import json
+import os
+import shutil
+import subprocess
+import sys
+from pathlib import Path
 from typing import Any
 
 import pytest
 from flask.testing import FlaskClient
 
+import liftbite
 from liftbite.core.job.parts import PARTS, Part
 from liftbite.core.measure.check import Check, Grade, refuse_unfinished
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.prove import causes
 from liftbite.core.prove.causes import CAUSES, Cause
+from tests.api import recipes
 from tests.api.jobs.test_views import begin, enter
 from tests.api.measure.test_views import bench, check, post
 from tests.jobs import CAR
@@ -104,3 +112,27 @@ def test_a_fate_of_a_part_is_offered_planned_and_listed(client: FlaskClient) -> 
     enter(client, job, ring_gear_fate="renewed")
     needs = {n["key"]: n for n in bench(client, job)["needs"]}
     assert needs["ring_gear:get"]["reasons"] == ["planned: renewed"]
+
+
+def test_every_recipe_is_walked_as_it_is_written(tmp_path: Path) -> None:
+    """Input, quantity, criterion, part, check, calculation, cause and step, in a copy of the package."""
+    copied = shutil.copytree(Path(liftbite.__file__).parent, tmp_path / "liftbite",
+                             ignore=shutil.ignore_patterns("__pycache__", "web"))  # fmt: skip
+    recipes.add(copied)
+    root = Path(recipes.__file__).parents[2]
+    done = subprocess.run(
+        [sys.executable, recipes.__file__, str(tmp_path / "shop.sqlite")], capture_output=True, text=True, check=False,
+        env={**os.environ, "PYTHONPATH": os.pathsep.join((str(tmp_path), str(root)))},
+    )  # fmt: skip
+    assert done.returncode == 0, done.stderr[-2000:]
+    seen = json.loads(done.stdout)
+    assert seen["field"] == "80 g"
+    assert seen["link"] == {"label": "dust in the housing", "grade": "short",
+                            "sentence": "0.625 times what the facing makes finds its way out"}  # fmt: skip
+    assert seen["check"] == "renew"
+    assert seen["calculation"].startswith("The boot stands open by 2 mm")
+    assert set(seen["needs"]) == {"dust_boot:get", "dust_boot:put_right"}
+    assert seen["cause"] == [{"name": "dust_boot", "label": "Dust boot"}]
+    assert seen["steps"] == ["boot_on"]
+    assert seen["sheet"] == [True, True]
+    assert seen["excluded"]["true"] == 1, "the finder leaves out what the criterion calls short"

@@ -1,0 +1,132 @@
+"""What `test_recipes` adds by the recipes of CONTRIBUTING, and the look at a shop that runs with it.
+
+Run as a script in a copy of the package to which `ADDED` was written, it prints what the rooms show of it as JSON.
+"""
+
+from __future__ import annotations
+
+import json
+import sys
+from pathlib import Path
+from typing import Any
+
+#: File of the package, the line after which something is added, what is added. "" for a file of its own.
+ADDED: tuple[tuple[str, str, str], ...] = (
+    ("core/job/rows/clutch.py", "ROWS = (\n", '''\
+    Input("dust_mass", "Dust let through", "kg", "g", 0, 1, (0, 0.1), "Dust of the facing in an hour.", above=True,
+          group="wear", searched=True),
+'''),
+    ("core/quantities/disc.py", "from liftbite.core.graph.guards import positive\n", '''
+
+def dust_margin(dust_mass: Values) -> Values:
+    """What a housing lets out over what the facing makes.
+
+    m_dust = 0.05/d
+
+    Parameters
+    ----------
+    dust_mass : d, dust of the facing in an hour [kg]
+
+    Returns
+    -------
+    m_dust, dust margin [-]
+
+    Range: d above 0.
+    Source: [practice: made up for a test].
+
+    >>> round(dust_margin(0.025), 6)
+    2.0
+    """
+    return 0.05 / dust_mass * positive("dust_mass", dust_mass)
+
+'''),
+    ("core/verdicts/criteria.py", "_ROWS: tuple[Criterion, ...] = (\n", '''\
+    Criterion("dust", "true", "dust_margin", "dust_margin", 1.0, friction=HIGH, excludes="true"),
+'''),
+    ("core/verdicts/words.py", "WORDS: Mapping[str, Words] = {\n", '''\
+    "dust": Words("dust in the housing", _times("{} times what the facing makes finds its way out", "dust_margin")),
+'''),
+    ("core/job/parts.py", "_ALL = (\n", '''\
+    Part("dust_boot", "Dust boot", "bearing", "dry_car"),
+'''),
+    ("core/measure/checks/flywheel.py", "CHECKS = (\n", '''\
+    Check("dust_boot", "dust_boot", "Lip", "Feeler all round.", "reading", "m", suited=("feeler",), wanted=is_car,
+          limits=(practice("most", 0.001),), causes=("dust_in",)),
+'''),
+    ("core/measure/setup/dust.py", "", '''\
+"""Does the boot close?"""
+
+from liftbite.core.job.build import Build
+from liftbite.core.measure.reading import Readings, values_of
+from liftbite.core.measure.setup.calculation import Calculation, Told, right, said
+
+
+def work_out(build: Build, readings: Readings, said_of: object) -> float | None:
+    """The largest gap."""
+    return max(values_of(readings, "dust_boot"), default=None)
+
+
+def tell(found: float) -> Told:
+    """It in words."""
+    return Told(f"The boot stands open by {said(found)}.", right(found <= 1e-3))
+
+
+CALCULATION = Calculation("dust", "Boot on its seat", "dust_boot", ("dust_boot",), "the gap of the boot", work_out, tell)
+'''),
+    ("core/prove/causes.py", "CAUSES: Mapping[str, Cause] = {c.name: c for c in (\n", '''\
+    _cause("dust_in", "dust in the housing", {"judders": 0.7}, 0.4, {}, "dust boot", closes=("dust_boot",),
+           scope="bearing"),
+'''),
+    ("core/fit/library/bench.py", "STEPS = (\n", '''\
+    Step("boot_on", "Press the dust boot home", "clean", ("measured",), parts=("dust_boot",), part="dust_boot"),
+'''),
+)  # fmt: skip
+
+
+def add(package: Path) -> None:
+    """Writes `ADDED` into a copy of the package."""
+    for name, after, text in ADDED:
+        file = package / name
+        if not after:
+            file.write_text(text, "utf-8")
+            continue
+        before = file.read_text("utf-8")
+        assert before.count(after) == 1, (name, after)
+        file.write_text(before.replace(after, after + text), "utf-8")
+
+
+def look(shop: Path) -> dict[str, Any]:
+    """What bench, list, answers, plan, sheet, fault finder and parts finder show of what was added."""
+    from liftbite.api.app import create_app
+    from liftbite.core.parts.finder import search
+    from tests.api.jobs.test_views import begin, enter
+    from tests.core.parts.test_finder import CAR as WHOLE
+    from tests.core.parts.test_finder import as_parts
+    from tests.jobs import entries
+
+    client = create_app(shop, testing=True).test_client()
+    job = enter(
+        client, begin(client, WHOLE | {"job_name": "Dusty", "complaint": "judders"}), dust_mass="80 g"
+    ).get_json()
+    at = f"/api/jobs/{job['id']}"
+    client.post(f"{at}/readings", json={"check": "dust_boot", "place": "Once", "typed": "2 mm", "instrument": "feeler",
+                                        "request": "one"})  # fmt: skip
+    client.post(f"{at}/prove", json={"kind": "complaint", "key": "", "said": {"answer": "judders"}})
+    bench, fault = client.get(f"{at}/measure").get_json(), client.get(f"{at}/prove").get_json()["fault"]
+    links = [link for verdict in job["verdicts"] for link in verdict["links"]]
+    shelf = as_parts({"flywheel": {m: {"dust_mass": m} for m in ("30 g", "80 g")}})
+    return {
+        "field": next(f["typed"] for f in job["fields"] if f["name"] == "dust_mass"),
+        "link": next({k: link[k] for k in ("label", "grade", "sentence")} for link in links if link["key"] == "dust"),
+        "check": next(c["finding"]["verdict"] for c in bench["checks"] if c["name"] == "dust_boot"),
+        "calculation": next(c["sentence"] for c in bench["calculations"] if c["name"] == "dust"),
+        "needs": {n["key"]: n["reasons"] for n in bench["needs"] if n["part"] == "dust_boot"},
+        "cause": next(c["closes"]["parts"] for c in fault["causes"] if c["name"] == "dust_in"),
+        "steps": [s["key"] for s in client.get(f"{at}/plan").get_json()["steps"] if s["key"] == "boot_on"],
+        "sheet": [words in client.get(f"{at}/sheet.html").text for words in ("Dust boot", "The boot stands open")],
+        "excluded": search(entries(WHOLE), shelf, stage=0.0, all_four=True).excluded,
+    }
+
+
+if __name__ == "__main__":
+    print(json.dumps(look(Path(sys.argv[1]))))
