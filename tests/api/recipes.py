@@ -71,7 +71,7 @@ def tell(found: float) -> Told:
     return Told(f"The boot stands open by {said(found)}.", right(found <= 1e-3))
 
 
-CALCULATION = Calculation("dust", "Boot on its seat", "dust_boot", ("dust_boot",), "the gap of the boot", work_out, tell)
+CALCULATION = Calculation("dust", "Boot on its seat", "dust_boot", ("dust_boot",), "the boot", work_out, tell)
 '''),
     ("core/prove/causes.py", "CAUSES: Mapping[str, Cause] = {c.name: c for c in (\n", '''\
     _cause("dust_in", "dust in the housing", {"judders": 0.7}, 0.4, {}, "dust boot", closes=("dust_boot",),

@@ -117,7 +117,7 @@ AT = {"wear": 0.0004, "plate_lift": 0.0009, "clutch_speed": 300.0, "engine_speed
 
 def worked(name: str) -> tuple[Build, dict[str, Any]]:
     build = build_of(entries(JOBS[name]))
-    return build, build.evaluate(build.graph.functions, friction=-0.5, **AT)
+    return build, build.evaluate_through(build.graph.functions, friction=-0.5, **AT)
 
 
 def plain_calls() -> list[tuple[str, str]]:
@@ -339,11 +339,12 @@ LAWS = [
 def test_laws_a_builder_would_swear_to(quantity: str, moved: str, sign: int) -> None:
     """Over ±8 % of the input, or a little above nothing, the quantity moves one way only."""
     build = build_of(entries(FULL))
-    base = build.evaluate((moved,), **{k: v for k, v in AT.items() if k != "engine_speed"})[moved]
+    base = build.evaluate_through((moved,), **{k: v for k, v in AT.items() if k != "engine_speed"})[moved]
     steps = np.linspace(0.92, 1.08, 9) * base if base else np.linspace(0, 1, 9) * _little(moved)
     friction = -1.0 if moved == "friction_low" else 0.0
     found = [
-        build.evaluate((quantity,), friction=friction, plate_lift=0.0009, **{moved: float(x)})[quantity] for x in steps
+        build.evaluate_through((quantity,), friction=friction, plate_lift=0.0009, **{moved: float(x)})[quantity]
+        for x in steps
     ]
     assert np.all(sign * np.diff(np.array(found, dtype=np.float64)) > 0), found
 
@@ -357,5 +358,7 @@ def _little(name: str) -> float:
 def test_states_at_rest_change_nothing() -> None:
     build = build_of(entries(FULL))
     for name in ("bite_margin", "lift_margin", "heat_margin"):
-        assert build.evaluate((name,))[name] == build.evaluate((name,), **{"wear": 0.0, "clutch_speed": 0.0})[name]
+        assert (
+            build.evaluate_through((name,))[name] == build.evaluate((name,), **{"wear": 0.0, "clutch_speed": 0.0})[name]
+        )
     assert set(STATES) <= set(build.known)

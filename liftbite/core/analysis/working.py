@@ -83,7 +83,7 @@ def working(build: Build, result: str, *, stage: float, friction: float) -> list
     graph = build.graph
     if result not in graph.functions:
         raise KeyError(result)
-    values = build.evaluate((result,), stage=stage, friction=friction)
+    values = build.evaluate_through((result,), stage=stage, friction=friction)
     return [_step(build, name, values) for name in reversed(graph.order([result]))]
 
 

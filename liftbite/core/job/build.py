@@ -90,12 +90,20 @@ class Build:
         return [n for n in wanted if n in given or (n not in blocked and (n in functions or n in known))]
 
     def evaluate(self, wanted: Iterable[str], *, stage: float = 0.0, friction: Any = 0.0, **states: Any) -> Known:
-        """Values of `wanted` and what they rest on, at a stage, a place in the friction band and other states.
+        """Values of `wanted` and of nothing else, at a stage, a place in the friction band and other states.
 
         `states` may be any state or quantity, a value or an array: `wear=np.linspace(0, 1e-3, 50)`. What was worked
         out at a state of single figures is kept, and there the next time; what a state leaves as it is at its stage
-        is worked out once for all of them. What comes back may so hold more than was asked for.
+        is worked out once for all of them.
         """
+        wanted = tuple(wanted)
+        values = self.evaluate_through(wanted, stage=stage, friction=friction, **states)
+        return {name: values[name] for name in wanted}
+
+    def evaluate_through(
+        self, wanted: Iterable[str], *, stage: float = 0.0, friction: Any = 0.0, **states: Any
+    ) -> Known:  # fmt: skip
+        """Values of `wanted` with at least what they rest on, for who follows a value to where it comes from."""
         wanted = frozenset(wanted)
         given = {"friction_state": friction, **states}
         single = all(map(is_figure, given.values()))
