@@ -27,7 +27,7 @@ from liftbite.core.measure.checks import checks_for
 from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.effects import effects
 from liftbite.core.measure.instruments import Instrument
-from liftbite.core.measure.judgement import VERDICTS, Finding, assess
+from liftbite.core.measure.judgement import VERDICTS, Finding, Overruled, assess
 from liftbite.core.measure.limit import Limit, LimitName, value_of
 from liftbite.core.measure.limits import limits_of
 from liftbite.core.measure.own import fits_readings, known_checks, own_checks, own_name
@@ -335,9 +335,8 @@ def found_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
     line = bench.said_of("verdict").get(check.name)
     if line is None or not finding.taken:
         return finding, sweep
-    said = f"{line.who} says so: {line.said['reason']}. By the readings: {finding.verdict}. {finding.sentence}"
     verdict = next(v for v in VERDICTS if v == line.answer)
-    return replace(finding, verdict=verdict, sentence=said), sweep
+    return replace(finding, verdict=verdict, overruled=Overruled(line.who, line.said["reason"], finding.verdict)), sweep
 
 
 def read_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:

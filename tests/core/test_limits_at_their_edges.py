@@ -96,7 +96,7 @@ def test_a_runout_read_without_angles_carries_the_doubt_of_two_readings(check: C
 
     def verdict(tir: float) -> str:
         reading = Reading(ALONE, tir, uncertainty=doubt)
-        base = Finding(check.name, "open", "", taken=1, wanted=1)
+        base = Finding(check.name, "open", taken=1, wanted=1)
         limits = (Limit("most", most, "practice", ""),)
         return judge_sweep(check, None, limits, base, doubt, "full", reading, 1.0).verdict
 
@@ -170,7 +170,7 @@ def test_a_flywheel_that_bursts_below_one_and_a_half_times_the_redline_is_not_ru
 ])  # fmt: skip
 def test_what_the_bench_says_counts_for_a_cause(verdict: str, times: float | None) -> None:
     check = CHECKS["pilot_bearing"]
-    known = known_of(BUILD, [Finding("pilot_bearing", verdict, "It grinds.", causes=check.causes)])  # type: ignore[arg-type]
+    known = known_of(BUILD, [Finding("pilot_bearing", verdict, causes=check.causes)])  # type: ignore[arg-type]
     said = {fact.cause: fact.times for fact in known if "the bench" in fact.why}
     assert said == ({} if times is None else {"pilot_seized": times})
 

@@ -184,9 +184,7 @@ SETUPS = {"car": built(FULL), "motorcycle": built(MOTORCYCLE)}
 
 def findings_of(build: Build) -> st.SearchStrategy[list[Finding]]:
     names = sorted(c.name for c in CHECKS.values() if c.wanted(build) and c.kind != "figure")
-    one = st.builds(
-        lambda n, v: Finding(n, v, f"{n} reads so."), st.sampled_from(names), st.sampled_from([*VERDICTS, "open"])
-    )
+    one = st.builds(Finding, st.sampled_from(names), st.sampled_from([*VERDICTS, "open"]))
     return st.lists(one, max_size=8, unique_by=lambda f: f.check)
 
 

@@ -41,6 +41,7 @@ from liftbite.core.measure.scope import SCOPES
 from liftbite.core.measure.setup import asked_of_check
 from liftbite.core.measure.sweep import Sweep, sweep_of
 from liftbite.core.measure.whose import part_read
+from liftbite.core.measure.words import finding_sentence, held_sentence
 from liftbite.core.units.read import from_si
 from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure, typeset
@@ -240,7 +241,7 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
             mm.CheckLimitOut(name=f.name, version=bench.versions.get(f"{check.name}.{f.name}", 0),
                         value=shown(f.value), mark=f.mark, why=f.why,
                         zone=held[f.name].zone if f.name in held else None,
-                        sentence=held[f.name].sentence if f.name in held else "")
+                        sentence=held_sentence(held[f.name]) if f.name in held else "")
             for f in limits
         ],
         series=series.id if series else None, version=series.version if series else 0,
@@ -250,7 +251,7 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         readings=_taken(bench, check, series) if series else [], can_undo=bool(readings),
         can_redo=bool(series and any(t.back for t in series.taken)),
         finding=mm.FindingOut(
-            verdict=finding.verdict, sentence=finding.sentence, place=finding.place,
+            verdict=finding.verdict, sentence=finding_sentence(finding), place=finding.place,
             better=finding.better, taken=finding.taken, wanted=finding.wanted, worst=shown(finding.worst),
             mean=shown(finding.mean), spread=shown(finding.spread), life=_life(bench, check, finding, limits),
         ),

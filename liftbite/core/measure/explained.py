@@ -25,7 +25,7 @@ def finding_explained(check: Check, finding: Finding, limits: Sequence[Limit], r
     """How the readings of a check came to their verdict; empty while nothing was held against anything.
 
     >>> from liftbite.core.measure.checks import CHECKS
-    >>> finding_explained(CHECKS["basket"], Finding("basket", "open", ""), (), "full")
+    >>> finding_explained(CHECKS["basket"], Finding("basket", "open"), (), "full")
     ()
     """
     share = GUARD_RULES[rule][1]

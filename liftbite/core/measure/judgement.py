@@ -8,8 +8,9 @@ In the order in which it is used:
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
+from typing import Literal
 
 import numpy as np
 import numpy.typing as npt
@@ -18,7 +19,7 @@ from liftbite.core.measure.check import Check, Grade, Place, Verdict
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Zone, guard_band, settles_it, zone
 from liftbite.core.measure.limit import Limit, value_of
 from liftbite.core.measure.reading import Reading
-from liftbite.core.units.sentence import both_fine
+from liftbite.core.measure.runout import Dowel
 
 #: Verdicts, the worst first; the first that any place leads to is the check's.
 VERDICTS: tuple[Verdict, ...] = (
@@ -31,21 +32,52 @@ VERDICTS: tuple[Verdict, ...] = (
     "reuse and watch",
     "reuse",
 )
-#: Verdict -> its words on screen and paper.
-WORDS: Mapping[Verdict, str] = {
-    "stop": "Stop",
-    "renew as set": "Renew as a set",
-    "renew": "Renew",
-    "dress or resurface": "Dress or machine",
-    "put right": "Put right",
-    "too close to call": "Too close to call",
-    "reuse and watch": "Reuse, and watch",
-    "reuse": "Reuse",
-    "open": "To do",
-    "noted": "Noted",
-}
 #: A part this far through its life is watched; our own choice.
 WATCH_FROM = 0.75
+
+
+@dataclass(frozen=True, slots=True)
+class Swept:
+    """What a sweep amounts to.
+
+    Attributes
+    ----------
+    tir : total indicator reading, at the radius the limit is meant at [SI]
+    off, towards : how far off it is, and which way [SI, rad]; None without angles
+    of_face : True where it leans rather than being off its centre
+    at, read : where the limit is meant, and what was read at the radius swept; empty and None where that is one
+    places : largest reading at the places, where the circle through them goes further; None where it does not
+    closes : what the first angle read otherwise at the end; None while it was not read again
+    mended : the dowel that does best, of a bore that has a choice
+    bore : True for what a dowel mends
+    """
+
+    tir: float
+    off: float | None = None
+    towards: float = 0.0
+    of_face: bool = False
+    at: str = ""
+    read: float | None = None
+    places: float | None = None
+    closes: float | None = None
+    mended: Dowel | None = None
+    bore: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Overruled:
+    """Who put another verdict in the place of the readings', why, and what theirs was."""
+
+    who: str
+    reason: str
+    by_readings: Verdict
+
+
+#: What a finding is: nothing yet, a condition, figures without a limit or against one, a sweep.
+Code = Literal[
+    "nothing read", "not looked at", "skipped", "graded", "no limit", "for the sums", "held", "too few angles",
+    "does not close", "swept",
+]  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,8 +89,9 @@ class Held:
     limit : the limit
     zone : "pass", "fail" or "close"
     value, guard : the reading that decided and its guard band [SI]
-    place : where it was taken
-    sentence : the comparison in words
+    place : where it was taken; of a spread both ends
+    unit : SI unit
+    swept : of a sweep, what it amounts to
     """
 
     limit: Limit
@@ -66,7 +99,8 @@ class Held:
     value: float
     guard: float
     place: str
-    sentence: str
+    unit: str
+    swept: Swept | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -77,22 +111,29 @@ class Finding:
     ----------
     check : name of the check
     verdict : one of `VERDICTS`; "open" while places are left; "noted" where there is nothing to hold it against
-    sentence : the reason in words
+    code : what it is; `measure.words` makes its sentence from that and the figures
+    unit : SI unit of its figures
     place : the place that decided, or empty
     held : every limit, held against
+    decides : the one that decided
     used : share of the life used, with its band [-]; None without a figure for new and for the limit
     better : the instrument that would settle what is too close to call
     taken, wanted : places read or skipped, and places there are
     worst, mean, spread : of all readings [SI]
-    grade : the worst condition that was picked, by its value
+    graded : the worst condition that was picked
+    skipped : why it was skipped, as it was typed
+    swept : of a sweep, what it amounts to
+    overruled : by whom it was overruled
     causes : causes of a complaint that it speaks for where it is bad, and against where it is good
     """
 
     check: str
     verdict: Verdict
-    sentence: str
+    code: Code = "nothing read"
+    unit: str = "m"
     place: str = ""
     held: tuple[Held, ...] = ()
+    decides: Held | None = None
     used: tuple[float, float, float] | None = None
     better: str = ""
     taken: int = 0
@@ -100,8 +141,21 @@ class Finding:
     worst: float | None = None
     mean: float | None = None
     spread: float | None = None
-    grade: str = ""
+    graded: Grade | None = None
+    skipped: str = ""
+    swept: Swept | None = None
+    overruled: Overruled | None = None
     causes: tuple[str, ...] = ()
+
+    @property
+    def grade(self) -> str:
+        """The worst condition that was picked, by its value; empty where none was."""
+        return self.graded.value if self.graded else ""
+
+    @property
+    def to_go(self) -> int:
+        """Places that are left."""
+        return self.wanted - self.taken
 
 
 def _places(readings: Iterable[Reading]) -> dict[str, list[Reading]]:
@@ -157,19 +211,7 @@ def _against(check: Check, limit: Limit, taken: Sequence[Reading], rule: str) ->
         sense = limit.name
         worst, word = _worst(values, guards, limit.value, sense)
         value, guard, place = float(values[worst]), float(guards[worst]), taken[worst].place
-    over = {"least": ("over", "under"), "most": ("under", "over")}[sense]
-    by = both_fine(abs(value - limit.value), check.unit)
-    where = {"pass": f"{over[0]} by {by}", "fail": f"{over[1]} by {by}",
-             "close": f"within the guard band of {both_fine(guard, check.unit)}"}[word]  # fmt: skip
-    what = "spread" if limit.name == "spread" else place
-    against = f"{sense_word(limit.name)} {both_fine(limit.value, check.unit)}"
-    sentence = f"{what}: {both_fine(value, check.unit)} against {against}, {where}."
-    return Held(limit, word, value, guard, place, sentence)
-
-
-def sense_word(name: str) -> str:
-    """A limit's name in a sentence: "at least", "at most"."""
-    return {"least": "at least", "most": "at most", "spread": "at most", "new": "new"}[name]
+    return Held(limit, word, value, guard, place, check.unit)
 
 
 def life_used(now: float, new: float, limit: float, uncertainty: float = 0.0) -> tuple[float, float, float]:
@@ -232,16 +274,17 @@ def assess(
     done = sum(1 for p in places if p.key in by_place)
     extra = [key for key in by_place if key not in {p.key for p in places}]
     open_places = len(places) - done
-    base = Finding(
-        check.name, "open", "", taken=done + len(extra), wanted=len(places) + len(extra), causes=check.causes
-    )
+    base = Finding(check.name, "open", unit=check.unit, taken=done + len(extra), wanted=len(places) + len(extra),
+                   causes=check.causes)  # fmt: skip
     if check.kind == "grade":
         return _graded(check, readings, base, open_places)
     read = [r for r in readings if r.si is not None]
     if not read:
-        skipped = [r for r in readings if r.skipped]
-        said = f"Skipped: {skipped[-1].skipped}." if skipped and not open_places else "Nothing read yet."
-        return replace(base, verdict="open" if open_places else "noted", sentence=said)
+        skipped = [r.skipped for r in readings if r.skipped]
+        if open_places:
+            return base
+        return replace(base, verdict="noted", code="skipped" if skipped else "nothing read",
+                       skipped=skipped[-1] if skipped else "")  # fmt: skip
     values = [r.si for r in read if r.si is not None]
     base = replace(base, mean=float(np.mean(values)), spread=max(values) - min(values))
     held = tuple(h for limit in limits if (h := _against(check, limit, read, rule)) is not None)
@@ -252,43 +295,34 @@ def _graded(check: Check, readings: Sequence[Reading], base: Finding, open_place
     worst = _grades(check, readings)
     skipped = next((r.skipped for r in readings if r.skipped), "")
     if worst is None:
-        said = f"Skipped: {skipped}." if skipped else "Not looked at yet."
-        return replace(base, verdict="noted" if skipped and not open_places else "open", sentence=said)
+        return replace(base, verdict="noted" if skipped and not open_places else "open",
+                       code="skipped" if skipped else "not looked at", skipped=skipped)  # fmt: skip
     grade, place = worst
-    at = "" if place == "Once" else f"{place}: "
-    said = f"{at}{grade.word.lower() if at else grade.word}. {grade.says}"
     waits = open_places and VERDICTS.index(grade.verdict) >= VERDICTS.index("reuse and watch")
-    return replace(base, verdict="open" if waits else grade.verdict, sentence=said, place=place,
-                   grade=grade.value, causes=grade.causes or base.causes)  # fmt: skip
+    return replace(base, verdict="open" if waits else grade.verdict, code="graded", place=place,
+                   graded=grade, causes=grade.causes or base.causes)  # fmt: skip
 
 
 def _judged(check: Check, base: Finding, held: tuple[Held, ...], limits: Sequence[Limit], taken: Sequence[Reading],
             open_places: int, rule: str) -> Finding:  # fmt: skip
-    to_go = f" {open_places} {'place' if open_places == 1 else 'places'} to go." if open_places else ""
     if not held:
         wants = any(found.value is None and found.name != "new" for found in limits)
-        said = "No limit yet: type the manual's." if wants else ""
-        extreme = taken[-1].si
-        word: Verdict = "open" if open_places else "noted"
-        return replace(base, verdict=word, sentence=(said or "Kept for the sums.") + to_go, worst=extreme)
+        return replace(base, verdict="open" if open_places else "noted", worst=taken[-1].si,
+                       code="no limit" if wants else "for the sums")  # fmt: skip
     order = {"fail": 0, "close": 1, "pass": 2}
     first = min(held, key=lambda h: (order[h.zone], abs(h.value - (h.limit.value or 0.0)) - h.guard))
     used = _used(first, held, limits, taken)
-    base = replace(base, held=held, place=first.place, used=used, worst=first.value)
-    sentence = first.sentence[0].upper() + first.sentence[1:]
+    base = replace(base, code="held", held=held, decides=first, place=first.place, used=used, worst=first.value)
     if first.zone == "fail":
-        return replace(base, verdict=check.if_failed, sentence=sentence + to_go)
+        return replace(base, verdict=check.if_failed)
     if first.zone == "close":
         now = max((r.uncertainty for r in taken), default=0.0)
         better = settles_it(first.value - (first.limit.value or 0.0), check.suited, now, rule)
-        way = f" A {better.label.lower()} would settle it." if better else " Measure again, or treat it as failed."
-        return replace(base, verdict="too close to call", sentence=sentence + way + to_go,
-                       better=better.label if better else "")  # fmt: skip
+        return replace(base, verdict="too close to call", better=better.label if better else "")
     if open_places:
-        return replace(base, sentence=sentence + to_go)
+        return base
     watch = used is not None and used[1] > WATCH_FROM
-    left = f" {round((1 - used[1]) * 100)} % of its life is left." if used is not None else ""
-    return replace(base, verdict="reuse and watch" if watch else "reuse", sentence=sentence + left)
+    return replace(base, verdict="reuse and watch" if watch else "reuse")
 
 
 def _used(first: Held, held: Sequence[Held], limits: Sequence[Limit],

@@ -24,6 +24,7 @@ from liftbite.core.measure.practices import brought
 from liftbite.core.measure.setup import CALCULATIONS
 from liftbite.core.measure.setup.calculation import Calculation, Told
 from liftbite.core.measure.whose import part_read
+from liftbite.core.measure.words import finding_sentence
 from liftbite.core.verdicts.answers import bite_alone
 from liftbite.core.verdicts.words import verdict_sentence
 
@@ -138,7 +139,7 @@ def needs(
     for finding in (*findings, *new):
         check = checks[finding.check]
         goes_in = "of the one that goes in, " if finding in new else ""
-        said = f"{goes_in}{check.label}: {finding.sentence}"
+        said = f"{goes_in}{check.label}: {finding_sentence(finding)}"
         comes_out = part_read(finding.check) in goes
         if comes_out and finding not in new and finding.verdict not in _RENEWS:
             continue  # what is wrong with a part that comes out is nobody's work

@@ -12,7 +12,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from math import sqrt
 
@@ -20,25 +20,22 @@ import numpy as np
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.build import Build
-from liftbite.core.measure.check import Check, Place
+from liftbite.core.measure.check import Check, Place, Verdict
 from liftbite.core.measure.instruments import guard_band, settles_it, zone_of
-from liftbite.core.measure.judgement import Finding, Held
+from liftbite.core.measure.judgement import Finding, Held, Swept
 from liftbite.core.measure.left import deciding
 from liftbite.core.measure.limit import Limit
 from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.runout import (
-    CLOSURE_LIMIT,
     Dowel,
     SweepFit,
     SweepSettings,
     choose_dowel,
     closure,
     fit_sweep,
-    pointing,
     rule_of_five,
 )
 from liftbite.core.units.read import read
-from liftbite.core.units.sentence import both_fine
 
 AGAIN = " again"
 #: The place of a total indicator reading that was read off without angles.
@@ -183,74 +180,54 @@ def judge_sweep(check: Check, sweep: Sweep | None, limits: Sequence[Limit], base
     if sweep is None and alone is not None and alone.si is not None:
         return _judge_alone(check, abs(alone.si) * scale, limits, base, alone.uncertainty, rule)
     if sweep is None:
-        return replace(base, verdict="open", sentence="A circle needs three angles or more.")
-    tir, e = sweep.tir, float(sweep.fit.eccentricity)
-    towards = pointing(float(sweep.fit.direction))
-    way = f"highest towards {towards}" if check.of_face else f"{both_fine(e, check.unit)} off towards {towards}"
-    off = f"TIR {both_fine(tir, check.unit)}, {way}."
-    if sweep.scale != 1:
-        at = both_fine(float(sweep.fit.judged), check.unit)
-        off = f"TIR {both_fine(tir, check.unit)} at {check.meant_at[1]}, {at} at the radius swept; {way}."
-    elif tir > 1.02 * float(sweep.fit.tir):
-        read = both_fine(float(sweep.fit.tir), check.unit)
-        off += f" Read at the places {read}; the circle through them goes further."
-    base = replace(base, worst=tir, spread=tir)
+        return replace(base, verdict="open", code="too few angles")
+    tir = sweep.tir
+    swept = _amounts_to(check, sweep)
+    base = replace(base, code="swept", swept=swept, worst=tir, spread=tir)
     if not sweep.stands and sweep.closes is not None:
-        said = (
-            f"It does not close: the first angle reads {both_fine(abs(sweep.closes), check.unit)} otherwise at the "
-            f"end, over {both_fine(CLOSURE_LIMIT, check.unit)}. Look at the stand and take the sweep again."
-        )
-        return replace(base, verdict="too close to call", sentence=said)
+        return replace(base, verdict="too close to call", code="does not close")
     limit = next((found for found in limits if found.name == "most" and found.value is not None), None)
     if limit is None or limit.value is None:
-        return replace(base, verdict="noted", sentence=off)
+        return replace(base, verdict="noted")
     guard = guard_band(uncertainty * sqrt(2), rule)
     word = zone_of(tir, limit.value, guard, "most")
-    against = f"{off} Against at most {both_fine(limit.value, check.unit)}."
-    held = (Held(limit, word, tir, guard, "", against),)
-    base = replace(base, held=held)
+    held = Held(limit, word, tir, guard, "", check.unit, swept)
+    base = replace(base, held=(held,), decides=held)
     if sweep.closes is None:
-        return replace(base, verdict="open", sentence=f"{against} Read the first angle again to close it.")
+        return replace(base, verdict="open")
     if word == "pass":
-        return replace(base, verdict="reuse", sentence=against)
+        return replace(base, verdict="reuse")
     if word == "close":
         better = settles_it((tir - limit.value) / sqrt(2), check.suited, uncertainty, rule)
-        return replace(base, verdict="too close to call", sentence=f"{against} Within the guard band; "
-                       "sweep it again, or treat it as failed.", better=better.label if better else "")  # fmt: skip
-    return replace(base, verdict=check.if_failed, sentence=against + _mend(sweep))
+        return replace(base, verdict="too close to call", better=better.label if better else "")
+    return replace(base, verdict=check.if_failed)
+
+
+def _amounts_to(check: Check, sweep: Sweep) -> Swept:
+    """A sweep as data."""
+    scaled, read = sweep.scale != 1, float(sweep.fit.tir)
+    return Swept(
+        sweep.tir, float(sweep.fit.eccentricity), float(sweep.fit.direction), check.of_face,
+        check.meant_at[1] if scaled else "", float(sweep.fit.judged) if scaled else None,
+        read if not scaled and sweep.tir > 1.02 * read else None, sweep.closes,
+        sweep.dowels[0] if sweep.dowels else None, check.name == "bore_runout",
+    )  # fmt: skip
 
 
 def _judge_alone(check: Check, tir: float, limits: Sequence[Limit], base: Finding, uncertainty: float,
                  rule: str) -> Finding:  # fmt: skip
     """The verdict of a total indicator reading without angles."""
-    said = f"TIR {both_fine(tir, check.unit)}, read without angles."
-    base = replace(base, worst=tir, spread=tir)
+    swept = Swept(tir, bore=check.name == "bore_runout")
+    base = replace(base, code="swept", swept=swept, worst=tir, spread=tir)
     limit = next((found for found in limits if found.name == "most" and found.value is not None), None)
     if limit is None or limit.value is None:
-        return replace(base, verdict="noted", sentence=said)
+        return replace(base, verdict="noted")
     guard = guard_band(uncertainty * sqrt(2), rule)
     word = zone_of(tir, limit.value, guard, "most")
-    said += f" Against at most {both_fine(limit.value, check.unit)}."
-    base = replace(base, held=(Held(limit, word, tir, guard, "", said),))
-    if word == "pass":
-        return replace(base, verdict="reuse", sentence=said)
-    needs = " A dowel needs the angles." if check.name == "bore_runout" else " Which way it leans needs the angles."
-    if word == "close":
-        return replace(base, verdict="too close to call", sentence=f"{said} Within the guard band.{needs}")
-    return replace(base, verdict=check.if_failed, sentence=f"{said}{needs}")
-
-
-def _mend(sweep: Sweep) -> str:
-    if not sweep.dowels:
-        return ""
-    best = sweep.dowels[0]
-    if best.offset == 0:
-        return " No stocked dowel betters it; a special one would."
-    towards = pointing(best.clock)
-    what = (
-        f" A {both_fine(best.offset, 'm')} dowel, high side towards {towards}, leaves {both_fine(best.residual, 'm')}."
-    )
-    return what if best.meets else f"{what} That is still over; ask for a turned-down or special dowel."
+    held = Held(limit, word, tir, guard, "", check.unit, swept)
+    base = replace(base, held=(held,), decides=held)
+    verdicts: Mapping[str, Verdict] = {"pass": "reuse", "close": "too close to call", "fail": check.if_failed}
+    return replace(base, verdict=verdicts[word])
 
 
 def decided(

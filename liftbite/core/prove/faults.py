@@ -21,6 +21,7 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.measure.judgement import Finding
 from liftbite.core.measure.setup.floater import FLOATER
+from liftbite.core.measure.words import finding_sentence
 from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, TESTS, Cause, Test
 from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure
@@ -120,7 +121,7 @@ def _by_bench(findings: Iterable[Finding]) -> Iterator[Known]:
         if not bad and finding.verdict != "reuse":
             continue
         for cause in finding.causes:
-            yield Known(cause, _BAD if bad else _GOOD, f"the bench: {finding.sentence}")
+            yield Known(cause, _BAD if bad else _GOOD, f"the bench: {finding_sentence(finding)}")
 
 
 def _by_drive(friction: float | None) -> Iterator[Known]:

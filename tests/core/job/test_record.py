@@ -64,6 +64,6 @@ def test_a_wider_scope_asks_for_all_a_narrower_one_does() -> None:
 def test_a_complaint_is_explained_by_what_was_found_and_by_nothing_else() -> None:
     told = complaints_in("It JUDDERS from cold and the pedal is spongy")
     assert told == ("judders", "pedal")
-    found = [Finding("flywheel_face", "dress or resurface", "scored", causes=CHECKS["flywheel_face"].causes),
-             Finding("slave_travel", "reuse", "fine", causes=CHECKS["slave_travel"].causes)]  # fmt: skip
+    found = [Finding("flywheel_face", "dress or resurface", causes=CHECKS["flywheel_face"].causes),
+             Finding("slave_travel", "reuse", causes=CHECKS["slave_travel"].causes)]  # fmt: skip
     assert explained_by(told, found) == {"judders": ("flywheel_face",), "pedal": ()}

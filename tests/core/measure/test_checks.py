@@ -22,6 +22,7 @@ from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.setup import CALCULATIONS, told_of
 from liftbite.core.measure.sweep import angle_of, judge_sweep, sweep_of
+from liftbite.core.measure.words import finding_sentence, held_sentence
 from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
 from tests.jobs import CAR, FULL, MOTORCYCLE, PULLED, entries
 
@@ -89,14 +90,14 @@ def test_any_readings_at_all_come_to_a_verdict(name: str, data: st.DataObject) -
     for rule in GUARD_RULES:
         found = assess(check, check.places(build), readings, limits, rule)
         assert found.verdict in {*VERDICTS, "open", "noted"}
-        assert found.sentence
+        assert finding_sentence(found)
         assert found.taken == len(readings)
         assert found.wanted == len(check.places(build))
         if found.used is not None:
             assert found.used[0] <= found.used[1] <= found.used[2]
         for held in found.held:
             assert held.guard >= 0
-            assert held.sentence.endswith(".")
+            assert held_sentence(held).endswith(".")
     taken = [v for v in values if v is not None]
     decided = deciding(check, readings, limits)
     assert (decided is None) == (not taken)
@@ -132,7 +133,7 @@ def test_every_grade_is_its_verdict(name: str) -> None:
     for grade in check.grades:
         found = assess(check, places, [Reading(p.key, typed=grade.value) for p in places], ())
         assert found.verdict == grade.verdict
-        assert grade.says in found.sentence
+        assert grade.says in finding_sentence(found)
 
 
 @pytest.mark.parametrize("name", [c.name for c in CHECKS.values() if c.kind == "sweep"])
@@ -146,7 +147,7 @@ def test_any_sweep_comes_to_a_verdict(name: str, values: list[float], seen: str,
     limit = check.limit("most")
     sweep = sweep_of(check, readings, SweepSettings(plus, seen), limit.value if limit else None)
     assert sweep is not None
-    found = judge_sweep(check, sweep, check.limits, Finding(check.name, "open", ""), 1e-5)
+    found = judge_sweep(check, sweep, check.limits, Finding(check.name, "open"), 1e-5)
     known = limit is not None and limit.value is not None
     assert found.verdict in VERDICTS or (found.verdict == "noted" and not known)
     assert sweep.stands == (abs(values[-1] - values[0]) <= 25.4e-6 + 1e-12)
@@ -187,7 +188,7 @@ def test_every_verdict_leads_to_something_to_do(layout: str, verdict: str) -> No
     for check in checks_for(build):
         if check.kind == "figure":
             continue
-        wanted = needs(build, [Finding(check.name, verdict, "as read.")], begins)
+        wanted = needs(build, [Finding(check.name, verdict)], begins)
         if verdict == "too close to call" and check.kind != "reading":
             assert wanted == []
             continue
@@ -198,5 +199,5 @@ def test_every_verdict_leads_to_something_to_do(layout: str, verdict: str) -> No
 def test_what_only_reads_reuse_takes_nothing() -> None:
     for build in SETUPS.values():
         begins = {name: next(iter(options)) for name, (_, options) in PRACTICES.items()} | {"seal": "bad"}
-        found = [Finding(check.name, "reuse", "good.") for check in checks_for(build)]
+        found = [Finding(check.name, "reuse") for check in checks_for(build)]
         assert needs(build, found, begins) == []

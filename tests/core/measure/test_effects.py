@@ -230,7 +230,7 @@ def test_a_weight_and_a_swing_become_the_flywheels_inertia() -> None:
 
 
 def finding(check: str, verdict: str) -> Finding:
-    return Finding(check, verdict, "as read.", taken=1, wanted=1)
+    return Finding(check, verdict, taken=1, wanted=1)
 
 
 def parts(typed: Mapping[str, str], *found: tuple[str, str], **practices: str) -> dict[str, list[str]]:

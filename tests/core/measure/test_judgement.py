@@ -21,6 +21,7 @@ from liftbite.core.measure.limits import limits_of
 from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.sweep import decided
+from liftbite.core.measure.words import finding_sentence
 from tests.jobs import CAR, FULL, MOTORCYCLE, built
 
 PLATES = CHECKS["plate_thickness"]
@@ -176,7 +177,7 @@ def test_the_doubt_decides_which_place_is_worst() -> None:
 def test_a_fail_anywhere_decides_before_every_place_is_read() -> None:
     found = assess(PLATES, places(7), plates(2.6), PLATES.limits)
     assert found.verdict == "renew as set"
-    assert found.sentence.endswith("6 places to go.")
+    assert finding_sentence(found).endswith("6 places to go.")
 
 
 def test_good_readings_wait_for_the_rest() -> None:
@@ -189,7 +190,7 @@ def test_a_place_skipped_with_its_reason_is_done() -> None:
     found = assess(PLATES, places(2), taken, PLATES.limits)
     assert (found.verdict, found.taken) == ("reuse", 2)
     alone = assess(PLATES, places(1), [Reading("Plate 1", skipped="broken already")], PLATES.limits)
-    assert (alone.verdict, alone.sentence) == ("noted", "Skipped: broken already.")
+    assert (alone.verdict, finding_sentence(alone)) == ("noted", "Skipped: broken already.")
 
 
 def test_a_spread_carries_the_doubt_of_two_readings() -> None:
@@ -208,7 +209,7 @@ def test_without_a_limit_nothing_is_judged() -> None:
     reading = Reading("At 12", 24e-3, "24 mm", "caliper", 3e-5)
     found = assess(check, [Place("At 12")], [reading], check.limits)
     assert found.verdict == "noted"
-    assert "type the manual's" in found.sentence
+    assert "type the manual's" in finding_sentence(found)
 
 
 @pytest.mark.parametrize(("grades", "verdict"), [
@@ -225,7 +226,7 @@ def test_the_worst_grade_of_several_discs_decides() -> None:
     taken = [Reading("Disc 1", typed="tight"), Reading("Disc 2", typed="oily")]
     found = assess(check, places(2, "Disc"), taken, ())
     assert (found.verdict, found.place) == ("renew", "Disc 2")
-    assert found.sentence.startswith("Disc 2: oily.")
+    assert finding_sentence(found).startswith("Disc 2: oily.")
     assert assess(check, places(2, "Disc"), taken[:1], ()).verdict == "open"
 
 

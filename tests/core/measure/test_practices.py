@@ -64,5 +64,5 @@ def test_a_part_put_on_the_list_by_hand_brings_its_own_along() -> None:
 
 def test_a_leaking_slave_takes_its_master_along() -> None:
     planned = build_of(entries(FORK | {"slave_fate": "renewed"}))
-    listed = {n.part for n in needs(planned, [Finding("rear_seal", "reuse", "dry.", taken=1, wanted=1)], BEGINS)}
+    listed = {n.part for n in needs(planned, [Finding("rear_seal", "reuse", taken=1, wanted=1)], BEGINS)}
     assert {"slave", "master"} <= listed

@@ -27,6 +27,7 @@ from liftbite.core.measure.runout import (
     unreachable,
 )
 from liftbite.core.measure.sweep import Sweep, angle_of, judge_sweep, read_angle, sweep_of
+from liftbite.core.measure.words import finding_sentence
 
 EIGHT = np.radians(np.arange(0, 360, 45.0))
 ECCENTRIC = st.floats(1e-6, 6e-4)
@@ -243,29 +244,29 @@ def test_a_bore_in_line_runs_true() -> None:
 def test_a_bore_that_needs_a_dowel_names_it_and_its_clock() -> None:
     finding, sweep = judged(swept(7.5 * THOU, radians(60)))
     assert finding.verdict == "put right"
-    assert "0.007 in" in finding.sentence
-    assert "high side towards 8 o'clock" in finding.sentence
+    assert "0.007 in" in finding_sentence(finding)
+    assert "high side towards 8 o'clock" in finding_sentence(finding)
     assert sweep is not None
     assert sweep.dowels[0].residual == pytest.approx(1 * THOU, abs=0.1 * THOU)
 
 
 def test_a_bore_between_the_dowels_asks_for_a_special_one() -> None:
     finding, _ = judged(swept(3.4 * THOU, 0.5))
-    assert "No stocked dowel betters it" in finding.sentence
+    assert "No stocked dowel betters it" in finding_sentence(finding)
     finding, _ = judged(swept(10.4 * THOU, 0.5))
-    assert "turned-down or special" in finding.sentence
+    assert "turned-down or special" in finding_sentence(finding)
 
 
 def test_a_sweep_that_does_not_close_has_no_verdict_on_the_bore() -> None:
     finding, _ = judged(swept(7 * THOU, 1.0, again=3 * THOU))
     assert finding.verdict == "too close to call"
-    assert finding.sentence.startswith("It does not close")
+    assert finding_sentence(finding).startswith("It does not close")
 
 
 def test_a_sweep_that_was_not_closed_waits_for_it() -> None:
     finding, _ = judged(swept(7 * THOU, 1.0, again=None))
     assert finding.verdict == "open"
-    assert "first angle again" in finding.sentence
+    assert "first angle again" in finding_sentence(finding)
 
 
 def test_near_the_limit_is_too_close_to_call() -> None:
