@@ -18,7 +18,7 @@ from benchmarks.computation import computation
 from benchmarks.growth import grown
 from benchmarks.measuring import measuring
 from benchmarks.proving import proving
-from liftbite.api import own_process
+from liftbite.whole import own_process
 from liftbite.api.app import WEB, create_app
 from liftbite.api.serving import serving
 from liftbite.cli.main import keep_loaded

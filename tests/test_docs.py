@@ -48,7 +48,7 @@ def test_the_plan_of_the_house_names_what_exists() -> None:
 
 
 def test_the_readme_names_files_that_exist_and_its_example_runs() -> None:
-    words = [w for w in quoted("README.md") if re.match(r"^(?:analysis|parts|measure)/\w+(?:\.py)?$", w)]
+    words = [w for w in quoted("README.md") if re.match(r"^(?:analysis|find|parts|measure)/\w+(?:\.py)?$", w)]
     assert len(words) >= 8
     assert [w for w in words if not (CORE / w).exists()] == []
     (example,) = re.findall(r"```python\n(.+?)```", (ROOT / "README.md").read_text(), re.DOTALL)

@@ -21,7 +21,6 @@ from liftbite.api.brief import views as curves
 from liftbite.api.choose import views as workbench
 from liftbite.api.common import current_state, heed_state
 from liftbite.api.document import document
-from liftbite.api.find import runs
 from liftbite.api.find import views as finding
 from liftbite.api.fit import views as fit
 from liftbite.api.guard import protect
@@ -50,6 +49,7 @@ from liftbite.gauges.gauge import Gauges
 from liftbite.store.backups import Keeper
 from liftbite.store.database import open_database, writing
 from liftbite.store.parts import stock
+from liftbite.whole import runs
 
 _PACKAGE = Path(__file__).resolve().parents[1]
 #: The built web: beside the package's modules where it was installed, in the checkout otherwise.

@@ -13,8 +13,6 @@ from sqlalchemy.exc import DBAPIError
 from werkzeug.exceptions import HTTPException
 
 from liftbite.api.common import NeedsPrecondition
-from liftbite.api.find.runs import NoSuchFind
-from liftbite.api.own_process import Broken, TooLong
 from liftbite.api.paper.document import NoPdf
 from liftbite.api.serving import MOST_BODY
 from liftbite.api.turns import AGAIN, NoTurn
@@ -28,6 +26,8 @@ from liftbite.store.measurements import NoSuchSeries
 from liftbite.store.parts import NoSuchPart
 from liftbite.store.photos import NoSuchPhoto
 from liftbite.store.state import AnotherState
+from liftbite.whole.own_process import Broken, TooLong
+from liftbite.whole.runs import NoSuchFind
 
 MEDIA_TYPE = "application/problem+json"
 _AHEAD = "urn:liftbite:"

@@ -303,11 +303,11 @@ def _shown(found: Any) -> str:
 def beside(part: str, file: Path, as_json: bool) -> None:
     """Put alternatives for a PART of a job FILE side by side: stocked cylinders, instructions for the bolts."""
     from liftbite.api.choose.present import beside_out
-    from liftbite.core.parts.beside import Beside
-    from liftbite.core.parts.beside import beside as alternatives
+    from liftbite.core.find.alternatives import Beside
+    from liftbite.core.find.beside import BESIDE
 
     build = build_in(file)
-    found = alternatives()[part](build)
+    found = BESIDE[part](build)
     if found is None:
         bad_input(f"This job has no {part} to put side by side.")
     if not isinstance(found, Beside):
@@ -331,8 +331,8 @@ def _said(cell: str | tuple[float, str] | None) -> str:
 @CSV
 def find(file: Path, shelf: Path, as_json: bool, as_csv: bool) -> None:
     """Evaluate every combination of a SHELF of parts against the brief of a job FILE."""
-    from liftbite.core.parts.combinations import LIMITS, OBJECTIVES
-    from liftbite.core.parts.finder import search
+    from liftbite.core.find.combinations import LIMITS, OBJECTIVES
+    from liftbite.core.find.finder import search
     from liftbite.files.shelf import read_shelf_file
 
     build = build_in(file)

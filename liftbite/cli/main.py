@@ -164,7 +164,7 @@ def _warm() -> None:
     """Loads what the first question asked backwards would wait for."""
     import scipy.optimize  # noqa: F401
 
-    from liftbite.api import own_process
+    from liftbite.whole import own_process
 
     own_process.warm()
 

@@ -93,24 +93,24 @@ def restore(source: Path, data: Path | None) -> None:
 @_data
 def check(file: Path | None, as_it_stands: bool, data: Path | None) -> None:
     """Look at a shop's FILE: pages, tables, and whether every job opens. Exit code 0 whole, 1 faults, 2 no shop."""
-    from liftbite.store import backups
+    from liftbite.store import copies
     from liftbite.store.database import UnusableShop, accept_as_it_stands
 
     path = (file or _shop(data)).absolute()
-    if as_it_stands and backups.is_shop(path):
+    if as_it_stands and copies.is_shop(path):
         try:
             accept_as_it_stands(path)
         except UnusableShop as error:
             _fails(str(error))
-    faults = backups.faults_of(path)
+    faults = copies.faults_of(path)
     if faults:
         for fault in faults:
             click.echo(f"{path}: {fault}.", err=True)
-        if not backups.is_shop(path):
+        if not copies.is_shop(path):
             _fails(f"{path} is no shop that this Lift Bite can open. {_way_out(path)}")
-        what = "not whole" if backups.is_alone(path) else "damaged"
+        what = "not whole" if copies.is_alone(path) else "damaged"
         _fails(f"{path} is {what}. {_way_out(path)}", EXIT_FALLS_SHORT)
-    if not backups.is_of_today(path):
+    if not copies.is_of_today(path):
         click.echo(f"{path} is whole. It has tables of an earlier Lift Bite and is brought up to date when opened.")
         return
     jobs = bad = 0
@@ -125,7 +125,7 @@ def check(file: Path | None, as_it_stands: bool, data: Path | None) -> None:
 
 
 def _way_out(path: Path) -> str:
-    from liftbite.store.database import way_out
+    from liftbite.store.copies import way_out
 
     return way_out(path)
 

@@ -10,7 +10,8 @@ In the order in which they are used; every room's own index lists its modules:
 - `arrangements`   the quantities that depend on a choice, a folder a choice
 - `job`            inputs, choices, assumptions, the record of entries, and the graph that follows
 - `analysis`       the whole stroke, the life of the facings, one start, a result asked backwards, tolerances
-- `parts`          shelf, mismatches, and the finder
+- `parts`          the shelf, and what does not fit
+- `find`           the finder, and alternatives for one part
 - `measure`        checks, readings and what they amount to; `measure.setup` the calculations of the set-up
 - `fit`            the plan of the work as a graph of steps, what is open in it, bolts in order
 - `prove`          a logger's drive read, a simulated logger, causes ranked, bedding-in

@@ -20,6 +20,7 @@ from liftbite.core.fit.progress import own_keys_of_before
 from liftbite.core.fit.tightening import read_way
 from liftbite.core.job.parts import part_named
 from liftbite.core.job.record import Line, read_line, takes_back
+from liftbite.core.job.record_before import now_called
 from liftbite.core.measure.own import own_names_of_before, read_own
 from liftbite.core.measure.parts_list import line_named
 from liftbite.core.prove.bleeding import read_step, used_of
@@ -75,24 +76,24 @@ _READERS: Mapping[str, Callable[[Line], object]] = {
     "bled": lambda line: used_of(line.said.get("bottles", ""), line.said.get("left", "")),
     "trip": read_trip,
     "drive": _drive,
-    "bleed step": read_step,
+    "bleed_step": read_step,
     "card": _card,
     "heard": _heard,
     "fluid": read_filled,
     "complaint": _complaint,
-    "fault test": _fault_test,
+    "fault_test": _fault_test,
     "fault": _fault,
 }
 
 
 #: Kinds that are said of a part or of a line of the list -> the key of what somebody named.
 _OF_PARTS: Mapping[str, Callable[[str], str]] = {
-    "order": line_named, "line": line_named, "own part": part_named, "noted": part_named,
+    "order": line_named, "line": line_named, "own_part": part_named, "noted": part_named,
 }  # fmt: skip
 
 
 def read_said(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Line:
-    """What is said of a job, checked by its words and by what its kind means.
+    """What is said of a job, checked by its words and by what its kind means; under names of before as well.
 
     Raises
     ------
@@ -104,6 +105,7 @@ def read_said(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
     Traceback (most recent call last):
     liftbite.core.errors.UnreadableEntry: “gremlins” is no cause
     """
+    kind, said = now_called(kind, said)
     line = read_line(kind, key, said, who)
     if kind in _OF_PARTS:
         line = replace(line, key=_OF_PARTS[kind](line.key))
@@ -152,7 +154,7 @@ def names_of_now(record: Iterable[Line], shop_steps: Iterable[str] = ()) -> dict
     shop_steps : titles of steps the shop adds
     """
     lines = list(record)
-    titles = [*shop_steps, *(line.key for line in lines if line.kind == "own step")]
+    titles = [*shop_steps, *(line.key for line in lines if line.kind == "own_step")]
     return own_names_of_before(lines) | own_keys_of_before(dict.fromkeys(titles))
 
 
@@ -164,7 +166,7 @@ def under_names_of_now(record: Iterable[Line], names: Mapping[str, str]) -> list
 def _renamed(line: Line, names: Mapping[str, str]) -> Line:
     if line.kind in _OF_PARTS:
         return replace(line, key=_OF_PARTS[line.kind](line.key))
-    if line.kind in {"step", "at it", "check", "verdict"}:
+    if line.kind in {"step", "at_step", "check", "verdict"}:
         return replace(line, key=names.get(line.key, line.key))
     if line.kind == "bolt":
         step, colon, turn = line.key.rpartition(":")
@@ -172,7 +174,7 @@ def _renamed(line: Line, names: Mapping[str, str]) -> Line:
     if line.kind == "photo":
         kind, colon, name = line.said.get("of", "").partition(":")
         return replace(line, said={**line.said, "of": kind + colon + names.get(name, name)}) if name in names else line
-    if line.kind == "own step":
+    if line.kind == "own_step":
         after = line.said.get("after", "")
         return replace(line, said={**line.said, "after": names[after]}) if after in names else line
     return line

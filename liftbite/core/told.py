@@ -17,7 +17,7 @@ from typing import Literal
 from liftbite.core.fit.case import QUESTIONS
 from liftbite.core.fit.library import LIBRARY
 from liftbite.core.job.parts import called
-from liftbite.core.job.record import KINDS, ORDERS, Line, takes_back
+from liftbite.core.job.record import KINDS, ORDERS, Line, option_words, takes_back
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.parts_list import WORKS
 from liftbite.core.measure.practices import PRACTICES
@@ -89,9 +89,9 @@ class _Says:
 
 def _sentence(line: Line, subject: str, says: _Says) -> str:
     """Subject, what was answered, and the other words that were said."""
-    answer = "taken back" if takes_back(line) else line.answer
-    answer = (says.words or {}).get(answer, answer)
-    rest = [words for name, words in line.said.items() if name not in {"answer", "state"} and words]
+    answer = "taken_back" if takes_back(line) else line.answer
+    answer = (says.words or {}).get(answer, option_words(answer))
+    rest = [option_words(words) for name, words in line.said.items() if name not in {"answer", "state"} and words]
     state = ORDERS.get(line.said.get("state", ""), "") if line.kind == "order" else ""
     first = ": ".join(filter(None, (subject, answer or state)))
     return ". ".join(filter(None, (first, "; ".join(rest))))
@@ -138,36 +138,36 @@ def _photo(line: Line, names: Names) -> str:
 
 _SAYS: Mapping[str, _Says] = {
     "order": _Says(lambda line, names: called(_part_of_line(line, names)), _part_of_line),
-    "line": _Says(_of_line, _part_of_line, {"taken back": "on the list again"}),
-    "check": _Says(lambda line, names: names.check(line.key), _part_of_check, {"taken back": "asked for again"}),
+    "line": _Says(_of_line, _part_of_line, {"taken_back": "on the list again"}),
+    "check": _Says(lambda line, names: names.check(line.key), _part_of_check, {"taken_back": "asked for again"}),
     "verdict": _Says(lambda line, names: f"{names.check(line.key)}, verdict", _part_of_check,
-                     {"taken back": "as the readings say again"}),
-    "own part": _Says(lambda line, _: called(line.key), lambda line, _: line.key,
-                      {"to get": "put on the list", "taken back": "taken off the list"}),
+                     {"taken_back": "as the readings say again"}),
+    "own_part": _Says(lambda line, _: called(line.key), lambda line, _: line.key,
+                      {"to_get": "put on the list", "taken_back": "taken off the list"}),
     "scope": _Says(lambda *_: "How far the job goes", words=SCOPES),
     "own": _Says(_named("Check"), words={"asked": "added"}),
     "plan": _Says(lambda line, _: QUESTIONS[line.key].label if line.key in QUESTIONS else line.key),
-    "step": _Says(_step, _part_of_step, {"overridden": "hold point overridden", "taken back": "open again"}),
+    "step": _Says(_step, _part_of_step, {"overridden": "hold point overridden", "taken_back": "open again"}),
     "bolt": _Says(_bolt, _part_of_step, {"done": "tight"}),
     "tightening": _Says(_named("Instruction for")),
-    "at it": _Says(_step, _part_of_step, {"at it": "somebody is at it", "taken back": "nobody is at it"}),
+    "at_step": _Says(_step, _part_of_step, {"here": "somebody is at it", "taken_back": "nobody is at it"}),
     "pattern": _Says(_named("Pattern of holes")),
-    "own step": _Says(_named("Step"), words={"asked": "added"}),
+    "own_step": _Says(_named("Step"), words={"asked": "added"}),
     "bled": _Says(lambda line, _: "Bled", words={name: method.label for name, method in METHODS.items()}),
-    "bleed step": _Says(_named("Step of bleeding")),
+    "bleed_step": _Says(_named("Step of bleeding")),
     "card": _Says(lambda line, _: ITEMS[line.key].do if line.key in ITEMS else line.key),
     "heard": _Says(_named("Noise that is not the clutch")),
     "fluid": _Says(lambda line, _: FLUIDS[line.key].label if line.key in FLUIDS else line.key),
     "trip": _Says(_named("Trip")),
-    "bedding in": _Says(lambda *_: "Bedding in is counted by"),
-    "look again": _Says(lambda *_: "Looked at again"),
-    "full load": _Says(lambda *_: "Full load before it is bedded in"),
+    "bedding_in": _Says(lambda *_: "Bedding in is counted by"),
+    "second_look": _Says(lambda *_: "Looked at again"),
+    "full_load": _Says(lambda *_: "Full load before it is bedded in"),
     "complaint": _Says(lambda *_: "Complaint looked into"),
-    "fault test": _Says(lambda line, _: TESTS[line.key].ask if line.key in TESTS else line.key),
+    "fault_test": _Says(lambda line, _: TESTS[line.key].ask if line.key in TESTS else line.key),
     "fault": _Says(lambda line, _: CAUSES[line.key].words.capitalize() if line.key in CAUSES else line.key,
                    words={"found": "found to be the fault"}),
     "drive": _Says(_named("Drive")),
-    "hand-over": _Says(lambda *_: "Hand-over"),
+    "hand_over": _Says(lambda *_: "Hand-over"),
     "hole": _Says(_named("Hole of the bolt map")),
     "bag": _Says(_named("Bag")),
     "mark": _Says(_named("Mark")),

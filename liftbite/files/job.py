@@ -122,7 +122,7 @@ class JobFile(_Strict):
     """A Lift Bite job."""
 
     format: Literal["liftbite-job"] = "liftbite-job"
-    version: Literal[5] = 5
+    version: Literal[6] = 6
     job: Identity = Field(default="", description="The job's identity, in whichever shop; empty in files of before.")
     revisions: list[FileRevision] = Field(min_length=1, max_length=100_000)
     bench: FileBench | None = Field(default=None, description="What was measured; left out where nothing was.")
@@ -259,8 +259,8 @@ def read_job_file(data: bytes) -> FiledJob:
     raw = read_json(data)
     if not isinstance(raw, dict) or raw.get("format") != FORMAT:
         raise UnreadableFile(f"this is not a Lift Bite job: it does not begin with “format”: “{FORMAT}”")
-    if raw.get("version") not in {1, 2, 3, 4, 5}:
-        raise UnreadableFile(f"this job file is of version {raw.get('version')}; this program reads versions 1 to 5")
+    if raw.get("version") not in {1, 2, 3, 4, 5, 6}:
+        raise UnreadableFile(f"this job file is of version {raw.get('version')}; this program reads versions 1 to 6")
     try:
         file = JobFile.model_validate(newest_job(raw))
     except ValidationError as error:

@@ -111,7 +111,7 @@ def read_plan(text: str) -> list[Line]:
         if before.get(key, key) not in known:
             raise UnreadableFile(f"“{key}” is no step of any plan")
     try:
-        own = [read_said("own step", o.title, _own(o)) for o in filed.own]
+        own = [read_said("own_step", o.title, _own(o)) for o in filed.own]
         now = under_names_of_now(own, before)
         fits(now, now)
         return [*_answers(filed), *own,

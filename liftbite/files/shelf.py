@@ -11,8 +11,8 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
+from liftbite.core.find.combinations import FinderPart
 from liftbite.core.job.ledger import read_entry
-from liftbite.core.parts.combinations import FinderPart
 from liftbite.files.json_text import read_json
 from liftbite.files.versions import name_now
 

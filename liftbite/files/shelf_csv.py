@@ -15,8 +15,8 @@ from dataclasses import dataclass
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.slots import SLOTS
 from liftbite.core.parts.shelf import OF_SLOT, ShelfPart, read_part
-from liftbite.core.parts.slots import SLOTS
 from liftbite.files.table import read_table, write_table
 from liftbite.files.versions import name_now
 

@@ -5,7 +5,8 @@
 
 Version 1 of the job file said `takings`, `struck` and `sums` for series, withdrawn and renewals. Version 2 had no
 builds: the flywheel that came out went by names of its own. Version 4 knew the seals as one part, the fork with its
-pivot, and parts by their English names.
+pivot, and parts by their English names. Version 5 had kinds and options of the record in words; its lines are read
+under names of before as they are (`job.record_before`).
 """
 
 from __future__ import annotations
@@ -41,12 +42,13 @@ def newest_job(raw: Mapping[str, Any]) -> dict[str, Any]:
     """The fields of a job file, as the newest version has them; what does not have the shape of one is left as it is.
 
     >>> newest_job({"version": 1, "revisions": [], "bench": {"sums": []}})
-    {'version': 5, 'revisions': [], 'bench': {'renewals': []}}
+    {'version': 6, 'revisions': [], 'bench': {'renewals': []}}
     """
     found = _of_2(raw) if raw.get("version") == 1 else dict(raw)
     found = _of_3(found) if found.get("version") == 2 else found
     found = found | {"version": 4} if found.get("version") == 3 else found
-    return _of_4(found) if found.get("version") == 4 else found
+    found = _of_4(found) if found.get("version") == 4 else found
+    return found | {"version": 6} if found.get("version") == 5 else found
 
 
 #: Fate of a version before 5 -> the fates of now; the pivot went with its fork when that was renewed.

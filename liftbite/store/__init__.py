@@ -16,5 +16,7 @@
 - `vehicles` vehicles something is kept of, and those of almost the same name
 - `shop`     what the shop says of itself
 - `learned`  what its jobs hold that teaches something
-- `backups`  copies of the file, out and back
+- `tables`   versions of the tables, and the way from one to the next
+- `copies`   copies kept beside the file, and what is wrong with one
+- `backups`  a copy of the file, out and back
 """

@@ -1,11 +1,8 @@
 """Copies of the shop's file that can be brought back: taken while it is in use, and looked at before they count.
 
-- `Backup`, `WHY`, `backups_of`   what is kept beside a file and why, newest first
 - `back_up`, `restore`     a copy out, and one back in under a program that may be running
 - `keep`, `thin`, `Keeper`   the copy of the hour, which of the older ones stay, and who sees to it
 - `room_for`, `room_said`  how much room the copies of the hour may take, and what it is too little for
-- `faults_of`, `lacks`, `is_alone`   what is wrong with a file, and what is missing beside one
-- `last_good`              the newest copy that can be used
 
 A copy somebody took, and what stood there before a copy was brought back, are kept until somebody takes them away. Only
 the copies of the hour give way to newer ones.
@@ -13,72 +10,30 @@ the copies of the hour give way to newer ones.
 
 from __future__ import annotations
 
-import contextlib
 import logging
 import os
-import re
 import shutil
 import sqlite3
 import threading
 import uuid
-from collections.abc import Iterable, Iterator, Mapping
-from dataclasses import dataclass
+from collections.abc import Iterable
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
+
+from liftbite.store.copies import Backup, backups_of, faults_of, folder_of, has_identity, opened
+from liftbite.store.database import close, open_database
 
 log = logging.getLogger(__name__)
 #: The newest copies of so many different hours, days and weeks stay.
 HOURS, DAYS, WEEKS = 24, 14, 8
 #: What is left free on the disk for the shop to grow: so much, and so many times its own size [bytes].
 FREE, FREE_TIMES = 512 * 1024**2, 2
-#: Why a copy is there; files of before say nothing and are taken for copies of the hour.
-WHY: Mapping[str, str] = {
-    "hour": "copy of the hour", "hand": "taken by hand", "restore": "what stood there before a copy was brought back",
-    "": "copy of the hour",
-}  # fmt: skip
 #: Copies that give way to newer ones.
 _GIVE_WAY = ("hour", "")
-_NAME = re.compile(r"(\d{8}T\d{6}Z)(?:-\d+)?(?:-(hour|hand|restore))?\.sqlite")
-_WAIT = 5.0
 
 
 class NotBackedUp(Exception):
     """A copy that could not be made or brought back; the sentence says why."""
-
-
-@dataclass(frozen=True, slots=True)
-class Backup:
-    """A copy: its file, when it was taken (UTC), its size [bytes] and why it was taken, of `WHY`."""
-
-    path: Path
-    at: datetime
-    size: int
-    why: str = ""
-
-
-def folder_of(shop: Path) -> Path:
-    """Where the copies of a shop's file are kept: beside it."""
-    return shop.with_name(f"{shop.name}.backups")
-
-
-def backups_of(shop: Path) -> list[Backup]:
-    """The copies kept beside a shop's file, newest first."""
-    found = []
-    folder = folder_of(shop)
-    for path in folder.iterdir() if folder.is_dir() else ():
-        named = _NAME.fullmatch(path.name)
-        if named:
-            at = datetime.strptime(named[1], "%Y%m%dT%H%M%SZ").replace(tzinfo=UTC)
-            with contextlib.suppress(FileNotFoundError):  # gone since the folder was read
-                found.append(Backup(path, at, path.stat().st_size, named[2] or ""))
-    return sorted(found, key=lambda b: (b.at, b.path.name), reverse=True)
-
-
-def last_good(shop: Path) -> Path | None:
-    """The newest copy that opens and is whole; one dated ahead only where there is no other."""
-    now = datetime.now(UTC)
-    order = sorted(backups_of(shop), key=lambda b: b.at > now)
-    return next((b.path for b in order if not faults_of(b.path)), None)
 
 
 def back_up(shop: Path, to: Path) -> Backup:
@@ -118,26 +73,12 @@ def _copy(from_: Path, to: Path) -> None:
     """
     if not to.exists():
         os.close(os.open(to, os.O_CREAT | os.O_RDWR, 0o600))
-    with _opened(f"{from_.absolute().as_uri()}?mode=ro") as source, _opened(str(to)) as target:
+    with opened(f"{from_.absolute().as_uri()}?mode=ro") as source, opened(str(to)) as target:
         source.backup(target, pages=256, sleep=0.01)
         target.execute("PRAGMA journal_mode=DELETE").close()
-        if _has_identity(target):
+        if has_identity(target):
             target.execute("UPDATE shop SET in_use = ''").close()
             target.commit()
-
-
-def _has_identity(connection: sqlite3.Connection) -> bool:
-    query = "SELECT 1 FROM sqlite_master WHERE type = 'table' AND name = 'shop'"
-    return connection.execute(query).fetchone() is not None
-
-
-@contextlib.contextmanager
-def _opened(name: str) -> Iterator[sqlite3.Connection]:
-    connection = sqlite3.connect(name, timeout=_WAIT, uri=name.startswith("file:"))
-    try:
-        yield connection
-    finally:
-        connection.close()
 
 
 def restore(shop: Path, source: Path) -> Path | None:
@@ -169,7 +110,7 @@ def restore(shop: Path, source: Path) -> Path | None:
         _as_new_state(ready, last_job, _in_use(shop) or in_use)
         if not shop.exists():
             os.close(os.open(shop, os.O_CREAT | os.O_RDWR, 0o600))
-        with _opened(f"{ready.absolute().as_uri()}?mode=ro") as copy, _opened(str(shop)) as target:
+        with opened(f"{ready.absolute().as_uri()}?mode=ro") as copy, opened(str(shop)) as target:
             target.execute("PRAGMA synchronous=FULL").close()
             copy.backup(target)
     except (OSError, sqlite3.Error) as error:
@@ -183,9 +124,9 @@ def restore(shop: Path, source: Path) -> Path | None:
 def _said_of(path: Path) -> tuple[int, str]:
     """The highest number a job ever had in a file, and since when it was in use; a damaged one says nothing."""
     try:
-        with _opened(f"{path.absolute().as_uri()}?mode=ro") as connection:
+        with opened(f"{path.absolute().as_uri()}?mode=ro") as connection:
             highest = connection.execute("SELECT coalesce(max(id), 0) FROM job").fetchone()[0]
-            if not _has_identity(connection):
+            if not has_identity(connection):
                 return highest, ""
             last_job, in_use = connection.execute("SELECT last_job, in_use FROM shop").fetchone()
             return max(highest, last_job), in_use
@@ -199,10 +140,8 @@ def _in_use(path: Path) -> str:
 
 def _as_new_state(path: Path, last_job: int, in_use: str) -> None:
     """Brings a copy up to date and makes it a state of its own, before it takes the place of another."""
-    from liftbite.store.database import close, open_database
-
     close(open_database(path))
-    with _opened(str(path)) as connection:
+    with opened(str(path)) as connection:
         connection.execute("PRAGMA journal_mode=DELETE").close()
         connection.execute(
             "UPDATE shop SET state = ?, in_use = ?, "
@@ -326,85 +265,3 @@ def thin(kept: Iterable[Backup], room: int = 2**63, now: datetime | None = None)
         if backup.path not in stays or (used > room and backup is not newest_first[0]):
             goes.append(backup)
     return goes
-
-
-def lacks(path: Path) -> str:
-    """What is missing beside a file that was copied alone while its shop was served; empty where nothing is.
-
-    What is written goes to a log beside the file first. A file that says it is in use, and has no log, lost it; so did
-    one that says it is in use elsewhere and has an empty one, as a program makes it that only looks.
-    """
-    log_ = path.with_name(f"{path.name}-wal")
-    written = log_.stat().st_size if log_.exists() else None
-    if written:
-        return ""
-    with _opened(f"{path.absolute().as_uri()}?mode=ro&immutable=1") as connection:
-        if written is None and not connection.execute("SELECT 1 FROM sqlite_master LIMIT 1").fetchone():
-            return (
-                "it holds no table at all: a copy of the file alone, taken while its shop was new and in use; what "
-                f"was written stands in {path.name}-wal, which is not beside it"
-            )
-        since = connection.execute("SELECT in_use FROM shop").fetchone()[0] if _has_identity(connection) else ""
-    if not since or (written == 0 and since.endswith(f" at {path.resolve()}")):
-        return ""
-    return (
-        f"it is a copy of the file alone, taken while the shop was in use ({since}); what was written since stands in "
-        f"{path.name}-wal, which is not beside it"
-    )
-
-
-def is_alone(path: Path) -> bool:
-    """Whether what is wrong with a file is that something is missing beside it."""
-    try:
-        return bool(lacks(path))
-    except sqlite3.DatabaseError:
-        return False
-
-
-def is_shop(path: Path) -> bool:
-    """True for a file that is, or was, a shop's with tables this program knows, whole or damaged."""
-    from liftbite.store.database import versions
-
-    try:
-        with _opened(f"{path.absolute().as_uri()}?mode=ro&immutable=1") as connection:
-            found = connection.execute("SELECT version_num FROM alembic_version").fetchone()
-            return found is not None and found[0] in versions()
-    except sqlite3.DatabaseError as error:
-        return "malformed" in str(error)
-
-
-def is_of_today(path: Path) -> bool:
-    """True where a file's tables are those this program writes."""
-    from liftbite.store.database import newest_migration
-
-    with _opened(f"{path.absolute().as_uri()}?mode=ro") as connection:
-        found = connection.execute("SELECT version_num FROM alembic_version").fetchone()
-    return bool(found == (newest_migration(),))
-
-
-def faults_of(path: Path) -> list[str]:
-    """What is wrong with a file, in words; nothing where it is a shop's, whole, and this program can read it."""
-    from liftbite.store.database import newest_migration, versions
-
-    if not path.is_file():
-        return ["there is no such file"]
-    if path.stat().st_size == 0 and not path.with_name(f"{path.name}-wal").exists():
-        return ["it is empty"]
-    try:
-        missing = lacks(path)
-        if missing:
-            return [missing]
-        with _opened(f"{path.absolute().as_uri()}?mode=ro") as connection:
-            tables = {name for (name,) in connection.execute("SELECT name FROM sqlite_master WHERE type = 'table'")}
-            if not {"alembic_version", "job"} <= tables:
-                return ["it is not a shop's file"]
-            (version,) = connection.execute("SELECT version_num FROM alembic_version").fetchone() or ("none",)
-            if version not in versions():
-                return [f"it was written by a newer Lift Bite (tables {version}, known up to {newest_migration()})"]
-            damage = [line for (line,) in connection.execute("PRAGMA integrity_check(20)") if line != "ok"]
-            orphans = connection.execute("PRAGMA foreign_key_check").fetchall()
-            return damage + [f"a row of “{table}” belongs to nothing" for table, *_ in orphans[:20]]
-    except sqlite3.DatabaseError as error:
-        if "not a database" in str(error):
-            return ["it is not a shop's file"]
-        return [f"it is damaged: {error}"]

@@ -18,19 +18,17 @@ from contextlib import contextmanager
 from pathlib import Path
 from typing import Any
 
-from alembic import command
-from alembic.config import Config
-from alembic.script import ScriptDirectory
 from sqlalchemy import Connection, Engine, create_engine, event
 from sqlalchemy.exc import DBAPIError
 from sqlalchemy.orm import Session, sessionmaker
 
 from liftbite.store import state
+from liftbite.store.copies import lacks, way_out
 from liftbite.store.jobs import LedgerCache
 from liftbite.store.read_back import note_written, read_back
+from liftbite.store.tables import migrate, newest_migration, versions
 from liftbite.store.turns import TooMany, Turns
 
-MIGRATIONS = Path(__file__).parent / "migrations"
 #: How long a write waits for another one [ms].
 PATIENCE = 5000
 _MAGIC = b"SQLite format 3\x00"
@@ -188,8 +186,6 @@ def accept_as_it_stands(path: Path) -> None:
 
 def _tables(path: Path) -> None:
     """Looks at what stands in a file before anything is written to it."""
-    from liftbite.store.backups import lacks
-
     try:
         missing = lacks(path)
     except sqlite3.DatabaseError as error:
@@ -242,16 +238,6 @@ def _unusable(error: Exception, path: Path) -> UnusableShop:
         return UnusableShop(f"There is no room left on the disk of {path}; make some, nothing was lost.")
     reason = str(getattr(error, "orig", None) or error)
     return UnusableShop(f"{path} is damaged ({reason}). {way_out(path)}")
-
-
-def way_out(path: Path) -> str:
-    """What to do about a file that cannot be used: the last backup that is good, if there is one."""
-    from liftbite.store.backups import last_good
-
-    found = last_good(path)
-    if found is None:
-        return "There is no backup beside it; look for one of your own and bring it back with “liftbite restore FILE”."
-    return f"The last good backup is {found}; bring it back with “liftbite restore {found}”."
 
 
 @contextmanager
@@ -335,27 +321,3 @@ def close(sessions: sessionmaker[Session]) -> None:
     settle(sessions)
     engine: Engine = sessions.kw["bind"]
     engine.dispose()
-
-
-def _config() -> Config:
-    config = Config()
-    config.set_main_option("script_location", str(MIGRATIONS))
-    return config
-
-
-def versions() -> set[str]:
-    """Every version of the tables this program can read."""
-    return {script.revision for script in ScriptDirectory.from_config(_config()).walk_revisions()}
-
-
-def newest_migration() -> str:
-    """The version of the tables this program writes."""
-    return str(ScriptDirectory.from_config(_config()).get_current_head())
-
-
-def migrate(engine: Engine) -> None:
-    """Brings the tables up to date, all of it or nothing."""
-    config = _config()
-    with engine.connect().execution_options(writes=True) as connection, connection.begin():
-        config.attributes["connection"] = connection
-        command.upgrade(config, "head")

@@ -169,7 +169,7 @@ class Bench:
     def wants(self, check: Check) -> bool:
         """True where a check is asked for on this job."""
         closed = self.said_of("check").get(check.name)
-        return asked_in(self.scope, check) and not (closed and closed.answer == "not on this job")
+        return asked_in(self.scope, check) and not (closed and closed.answer == "not_on_job")
 
     @cached_property
     def apart(self) -> tuple[str, ...]:
@@ -193,7 +193,7 @@ class Bench:
         series = self.latest(check.name)
         places = places_taken(check, check.places(self.build), series.readings if series else ())
         closed = self.said_of("check").get(check.name)
-        if closed is None or closed.answer != "that will do" or series is None:
+        if closed is None or closed.answer != "enough" or series is None:
             return places
         read = {r.place for r in series.readings}
         return tuple(p for p in places if p.key in read) or places
@@ -313,7 +313,7 @@ def needs_of(bench: Bench, *, worn_together: bool = True) -> list[Need]:
     setups = [(c, told) for c, told in told_of(plan.build, plan.readings, plan.said, plan.manual)
               if told is not None and checks & set(c.checks)]  # fmt: skip
     slips = slips_worn(found.entries, _effects_in(found)) if worn_together else ""
-    added = {part: _added(line) for part, line in bench.said_of("own part").items()}
+    added = {part: _added(line) for part, line in bench.said_of("own_part").items()}
     return needs(plan.build, findings_of(found), bench.practices, new, setups, slips, bench.known, added)
 
 

@@ -35,8 +35,8 @@ def plan_of_job(bench: Bench) -> Plan:
 
 def own_lines(bench: Bench) -> list[Line]:
     """The steps the shop adds to every plan, and what the job says of its own; the job's word stands."""
-    shop = [Line("own step", title, said) for title, (said, _) in bench.shop_steps.items() if said]
-    return [*shop, *(line for line in bench.record if line.kind == "own step")]
+    shop = [Line("own_step", title, said) for title, (said, _) in bench.shop_steps.items() if said]
+    return [*shop, *(line for line in bench.record if line.kind == "own_step")]
 
 
 def orders_of(bench: Bench) -> dict[str, str]:

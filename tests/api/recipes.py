@@ -98,10 +98,10 @@ def add(package: Path) -> None:
 def look(shop: Path) -> dict[str, Any]:
     """What bench, list, answers, plan, sheet, fault finder and parts finder show of what was added."""
     from liftbite.api.app import create_app
-    from liftbite.core.parts.finder import search
+    from liftbite.core.find.finder import search
     from tests.api.jobs.test_views import begin, enter
-    from tests.core.parts.test_finder import CAR as WHOLE
-    from tests.core.parts.test_finder import as_parts
+    from tests.core.find.test_finder import CAR as WHOLE
+    from tests.core.find.test_finder import as_parts
     from tests.jobs import entries
 
     client = create_app(shop, testing=True).test_client()

@@ -33,7 +33,7 @@ def test_a_step_of_ones_own_inherits_nothing_from_another(client: FlaskClient) -
     """Steps in other alphabets were one step, and what was done of one was done of all."""
     job = begin(client)
     for name in NAMES:
-        say(client, job, "plan", "own step", name, answer="asked", after="")
+        say(client, job, "plan", "own_step", name, answer="asked", after="")
     for count, name in enumerate(NAMES, 1):
         plan = say(client, job, "plan", "step", own_key(name), answer="done")
         done = {step["title"] for step in plan["steps"] if step["own"] and step["state"] == "done"}
@@ -46,7 +46,7 @@ def test_checks_bags_marks_parts_and_what_was_left_over_keep_their_names(client:
         say(client, job, "record", "own", name, answer="asked", unit="mm", least="1 mm")
         for kind, answer in (("bag", "filled"), ("mark", "made"), ("leftover", "unexplained"), ("noted", "loose")):
             say(client, job, "plan", kind, name, answer=answer, **({"holds": name} if kind == "bag" else {}))
-        say(client, job, "record", "own part", name, answer="to get", reason="worn")
+        say(client, job, "record", "own_part", name, answer="to_get", reason="worn")
         read = {"check": own_name(name), "place": "Once", "typed": f"{NAMES.index(name) + 1} mm", "sure": True}
         assert client.post(f"/api/jobs/{job['id']}/readings", json=read).status_code == 200
         shop = {"title": f"{name} again", "after": "", "note": name, "kept": True}
@@ -67,9 +67,9 @@ def test_checks_bags_marks_parts_and_what_was_left_over_keep_their_names(client:
 def test_what_was_done_under_a_shared_key_of_before_is_nobodys(client: FlaskClient) -> None:
     """A record of before: two titles went by one key, and one tick was both's. What one alone can mean still counts."""
     job = begin(client)
-    say(client, job, "plan", "own step", "Болт", answer="asked", after="")
-    say(client, job, "plan", "own step", "ボルト", answer="asked", after="")
-    say(client, job, "plan", "own step", "Paint bolt #1", answer="asked", after="")
+    say(client, job, "plan", "own_step", "Болт", answer="asked", after="")
+    say(client, job, "plan", "own_step", "ボルト", answer="asked", after="")
+    say(client, job, "plan", "own_step", "Paint bolt #1", answer="asked", after="")
     sessions = client.application.extensions["liftbite.sessions"]
     with writing(sessions) as session:
         at = session.get_one(RecordRow, 1).at

@@ -38,9 +38,9 @@ def bad_rows(client: FlaskClient, job: dict[str, Any], *rows: tuple[str, str, di
 
 def test_a_job_with_bad_lines_opens_names_them_and_goes_out_and_back_with_them(client: FlaskClient) -> None:
     job = begin(client)
-    bad_rows(client, job, ("own step", "Round", {"answer": "asked", "after": "own:round"}),
-             ("own step", "A", {"answer": "asked", "after": "own:b"}),
-             ("own step", "B", {"answer": "asked", "after": "own:a"}),
+    bad_rows(client, job, ("own_step", "Round", {"answer": "asked", "after": "own:round"}),
+             ("own_step", "A", {"answer": "asked", "after": "own:b"}),
+             ("own_step", "B", {"answer": "asked", "after": "own:a"}),
              ("own", "Gap", {"answer": "asked", "unit": "furlong"}), ("gremlin", "x", {"answer": "seen"}),
              ("bag", "", {"answer": "filled"}), ("trip", "1", {"distance": "42 km"}))  # fmt: skip
     looks = looks_at_job(client, job["id"])
@@ -54,7 +54,7 @@ def test_a_job_with_bad_lines_opens_names_them_and_goes_out_and_back_with_them(c
     ):
         assert words in told
     assert looks["/prove"]["running_in"]["trips"], "what can be read counts"
-    more = {"kind": "own step", "key": "One more", "said": {"answer": "asked", "after": ""}}
+    more = {"kind": "own_step", "key": "One more", "said": {"answer": "asked", "after": ""}}
     assert client.post(f"/api/jobs/{job['id']}/plan", json=more).status_code == 200, "what is wrong stops nothing new"
     looks = looks_at_job(client, job["id"])
     lacks = " ".join(lack["words"] for lack in looks["/prove"]["lacks"])
@@ -120,7 +120,7 @@ def test_no_step_comes_after_itself_by_whichever_way(client: FlaskClient) -> Non
     at = f"/api/jobs/{job['id']}/plan"
 
     def own(title: str, after: str) -> Any:
-        body = {"kind": "own step", "key": title, "said": {"answer": "asked", "after": after}}
+        body = {"kind": "own_step", "key": title, "said": {"answer": "asked", "after": after}}
         return client.post(at, json=body)
 
     assert own("A", "").status_code == 200
@@ -141,11 +141,11 @@ def test_no_step_comes_after_itself_by_whichever_way(client: FlaskClient) -> Non
 
 def test_a_plan_takes_so_many_steps_of_ones_own_and_says_so(client: FlaskClient) -> None:
     job = begin(client)
-    bad_rows(client, job, *(("own step", f"Step {n}", {"answer": "asked"}) for n in range(1660)))
+    bad_rows(client, job, *(("own_step", f"Step {n}", {"answer": "asked"}) for n in range(1660)))
     plan = client.get(f"/api/jobs/{job['id']}/plan").get_json()
     assert sum(step["own"] for step in plan["steps"]) == 200
     assert "a plan takes 200" in " ".join(plan["left_out"])
-    body = {"kind": "own step", "key": "One more", "said": {"answer": "asked", "after": ""}}
+    body = {"kind": "own_step", "key": "One more", "said": {"answer": "asked", "after": ""}}
     refused = client.post(f"/api/jobs/{job['id']}/plan", json=body)
     assert (refused.status_code, "200 steps" in refused.get_json()["detail"]) == (422, True)
 

@@ -10,10 +10,11 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from liftbite.api.own_process import AT_ONCE, Broken, Send, TooLong, Work, by_size, wait_for
 from liftbite.api.turns import Gate, NoTurn
+from liftbite.api.waiting import AT_ONCE, by_size, wait_for
 from liftbite.core.errors import UnreadableFile
 from liftbite.core.job.dyno_file import read_curve
+from liftbite.whole.own_process import Broken, Send, TooLong, Work
 from tests.api.find.test_views import LONG, ended
 from tests.api.jobs.test_views import begin
 from tests.api.shelf.test_views import FIGURED

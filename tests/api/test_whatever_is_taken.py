@@ -90,16 +90,16 @@ class Hand:
 
     def key(self, kind: str) -> str:
         pick = self.mind.choice
-        steps = [s["key"] for s in self.plan()["steps"]] if kind in {"step", "bolt", "at it", "own step"} else []
+        steps = [s["key"] for s in self.plan()["steps"]] if kind in {"step", "bolt", "at_step", "own_step"} else []
         known: dict[str, Callable[[], str]] = {
-            "step": lambda: pick(steps), "at it": lambda: pick(steps), "bolt": lambda: f"{pick(steps)}:1",
+            "step": lambda: pick(steps), "at_step": lambda: pick(steps), "bolt": lambda: f"{pick(steps)}:1",
             "plan": lambda: pick(["kind", "housing", "lift", "helpers"]),
             "hole": lambda: f"{pick(['A', 'B'])}:{pick('1234')}",
             "tightening": lambda: pick(["flywheel:kit", "cover:", "cover:manual", "nothing:x"]),
-            "pattern": lambda: pick("AB"), "fault": lambda: pick(list(CAUSES)), "fault test": lambda: pick(list(TESTS)),
-            "hand-over": lambda: str(self.revision()), "scope": lambda: "", "complaint": lambda: "",
+            "pattern": lambda: pick("AB"), "fault": lambda: pick(list(CAUSES)), "fault_test": lambda: pick(list(TESTS)),
+            "hand_over": lambda: str(self.revision()), "scope": lambda: "", "complaint": lambda: "",
             "practice": lambda: pick(list(PRACTICES)), "check": lambda: pick(["fork", "rivet_depth", "basket"]),
-            "verdict": lambda: pick(["rivet_depth", "basket"]), "bleed step": lambda: "helper:1",
+            "verdict": lambda: pick(["rivet_depth", "basket"]), "bleed_step": lambda: "helper:1",
         }  # fmt: skip
         return known[kind]() if kind in known and self.mind.random() < 0.9 else pick(NAMES)
 
@@ -113,7 +113,7 @@ class Hand:
         said = {"answer": self.answer(kind, fields)} if "answer" in fields else {}
         for name in self.mind.sample(list(fields), self.mind.randrange(len(fields) + 1)):
             said.setdefault(name, self.words(name, fields))
-        if kind == "own step" and self.mind.random() < 0.9:
+        if kind == "own_step" and self.mind.random() < 0.9:
             said["after"] = self.mind.choice([s["key"] for s in self.plan()["steps"]])
         said = {name: text for name, text in said.items() if text or self.mind.random() < 0.2}
         path = {"plan": "plan", "proof": "prove"}.get(KINDS[kind].at, "record")
@@ -123,7 +123,7 @@ class Hand:
     def answer(self, kind: str, fields: dict[str, tuple[str, ...]]) -> str:
         if fields["answer"]:
             return self.words("answer", fields)
-        if kind == "fault test":
+        if kind == "fault_test":
             return self.mind.choice(list(next(iter(TESTS.values())).answers))
         return self.mind.choice(["slips", "drags", "yes", *FIGURES])
 

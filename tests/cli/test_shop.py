@@ -22,7 +22,7 @@ from liftbite.cli.main import main
 from liftbite.core.job.ledger import Entry
 from liftbite.files.job import read_job_file
 from liftbite.store import jobs
-from liftbite.store.backups import backups_of
+from liftbite.store.copies import backups_of
 from liftbite.store.database import close, open_database, writing
 
 NOW = datetime(2026, 11, 28, 12, 30, tzinfo=UTC)

@@ -115,7 +115,7 @@ def test_a_pull_is_right_within_five_in_a_hundred(off: float, right: bool) -> No
 
 @pytest.mark.parametrize(("off", "right"), [(4.99, True), (5.01, False), (-4.99, True), (-5.01, False)])
 def test_an_angle_is_right_within_five_degrees(off: float, right: bool) -> None:
-    turns = turns_of(3, read_way("flywheel:kit", {"figure": "30 N·m + 90°", "passes": "at once"}))
+    turns = turns_of(3, read_way("flywheel:kit", {"figure": "30 N·m + 90°", "passes": "at_once"}))
     turn = next(each for each in turns if each.angle is not None)
     assert (judged(Pull(30.0, radians(90 + off)), turn) == "") is right
 

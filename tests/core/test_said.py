@@ -24,7 +24,7 @@ HOLE = {"answer": "kept", "thread": "M10", "length": "50 mm", "grip": "30 mm", "
         ("drive", "1", {"answer": "kept", "share": "most"}, "is no figure"),
         ("drive", "1", {"answer": "kept", "share": "0"}, "is no share"),
         ("fault", "gremlins", {"answer": "found"}, "is no cause"),
-        ("fault test", "gremlins", {"answer": "yes"}, "is no answer"),
+        ("fault_test", "gremlins", {"answer": "yes"}, "is no answer"),
         ("complaint", "", {"answer": "sings"}, "is no complaint"),
         ("own", "Gap", {"answer": "asked", "unit": "parsecs"}, "parsecs"),
     ],

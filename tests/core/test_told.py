@@ -29,7 +29,7 @@ def test_every_kind_has_a_sentence_whatever_its_key(kind: str) -> None:
         ("step", "prove_disc", {"answer": "overridden", "reason": "seen twice"},
          "Prove before the disc goes on: hold point overridden. seen twice"),
         ("scope", "", {"answer": "clutch"}, "How far the job goes: Clutch"),
-        ("own part", "Speed sensor", {"answer": "to get", "reason": "cracked"},
+        ("own_part", "Speed sensor", {"answer": "to_get", "reason": "cracked"},
          "Speed sensor: put on the list. cracked"),
         ("fault", "air", {"answer": "found"}, "Air in the hydraulics: found to be the fault"),
         ("order", "disc:get", {"state": "awaited", "number": "T 240"}, "Disc: awaited. T 240"),

@@ -54,7 +54,7 @@ def curve(*speed: float) -> dict[str, list[float]]:
         (b"[]", "not a Lift Bite job"),
         (b'{"format": "other"}', "not a Lift Bite job"),
         (b'{"format": "liftbite-job", "version": 1, "revisions": [NaN]}', "NaN is not a figure"),
-        (written_by_hand(version=6), "version 6; this program reads versions 1 to 5"),
+        (written_by_hand(version=7), "version 7; this program reads versions 1 to 6"),
         (written_by_hand(colour="red"), "colour: Extra inputs"),
         (written_by_hand(revisions=[]), "revisions: List should have at least 1 item"),
         (written_by_hand(revisions=[{"number": 2, "entries": []}]), "revision 2 stands where revision 1 belongs"),

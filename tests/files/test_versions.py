@@ -26,7 +26,7 @@ FIXTURES = Path(__file__).parents[1] / "fixtures"
 def test_a_job_file_of_before_comes_back_as_one_of_now(name: str) -> None:
     filed = read_job_file((FIXTURES / f"{name}.liftbite.json").read_bytes())
     now = json.loads(dump(to_file(filed.revisions, filed.bench)))
-    assert now["version"] == 5
+    assert now["version"] == 6
     again = read_job_file(json.dumps(now).encode())
     assert again.bench == filed.bench
     assert dump(to_file(again.revisions, again.bench)) == json.dumps(now, ensure_ascii=False, indent=1) + "\n"

@@ -15,7 +15,8 @@ from hypothesis import strategies as st
 
 from liftbite.core.job.ledger import Entry, Revision
 from liftbite.store import jobs
-from liftbite.store.backups import Backup, Keeper, NotBackedUp, back_up, backups_of, faults_of, keep, restore, thin
+from liftbite.store.backups import Keeper, NotBackedUp, back_up, keep, restore, thin
+from liftbite.store.copies import Backup, backups_of, faults_of
 from liftbite.store.database import Replaced, UnusableShop, close, look_at, open_database, writing
 
 NOW = datetime(2026, 11, 28, 12, 30, tzinfo=UTC)

@@ -13,7 +13,7 @@ from pathlib import Path
 
 import pytest
 
-from liftbite.store.backups import faults_of
+from liftbite.store.copies import faults_of
 from liftbite.store.database import close, open_database
 from tests.store import writer
 

@@ -9,7 +9,7 @@ from flask.testing import FlaskClient
 from flask_openapi3 import OpenAPI
 from sqlalchemy import Engine, event
 
-from liftbite.store.backups import faults_of
+from liftbite.store.copies import faults_of
 from tests.api.jobs.test_views import begin, enter
 from tests.jobs import CAR
 

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import json
 import sqlite3
 from pathlib import Path
+from typing import Any
 
 import pytest
 import sqlalchemy as sa
@@ -13,9 +15,10 @@ from alembic.config import Config
 from liftbite.core.job.builds import entries_of
 from liftbite.core.job.ledger import FOUND, PLAN, layers_of, present
 from liftbite.store import jobs, measurements
-from liftbite.store.backups import faults_of
-from liftbite.store.database import MIGRATIONS, open_database
+from liftbite.store.copies import faults_of
+from liftbite.store.database import open_database
 from liftbite.store.parts import list_parts
+from liftbite.store.tables import MIGRATIONS
 
 FIXTURES = Path(__file__).parents[1] / "fixtures"
 
@@ -85,14 +88,14 @@ def test_a_shop_goes_back_to_the_tables_of_before_and_forth_again(of_before: Pat
     again.kw["bind"].dispose()
 
 
-def _of(path: Path, revision: str) -> sa.Engine:
-    """An empty file with the tables of a revision."""
+def _of(path: Path, revision: str, *, down: bool = False) -> sa.Engine:
+    """A file with the tables of a revision, an empty one or one that goes back to them."""
     engine = sa.create_engine(f"sqlite:///{path}")
     config = Config()
     config.set_main_option("script_location", str(MIGRATIONS))
     with engine.begin() as connection:
         config.attributes["connection"] = connection
-        command.upgrade(config, revision)
+        (command.downgrade if down else command.upgrade)(config, revision)
     return engine
 
 
@@ -179,3 +182,43 @@ def test_parts_of_before_go_by_their_keys(tmp_path: Path) -> None:
         assert renewals == {"pilot": 25, "Water pump": 9}
     sessions.kw["bind"].dispose()
     assert faults_of(path) == []
+
+
+def test_the_record_of_before_goes_by_keys(tmp_path: Path) -> None:
+    """Tables of 0011: kinds and options of the record in words, one line that nobody can read."""
+    path = tmp_path / "shop.sqlite"
+    engine = _of(path, "0011")
+    lines = (("own part", "Water pump", '{"answer": "to get", "reason": "to get"}'),
+             ("tightening", "cover:kit", '{"answer": "chosen", "figure": "20 N·m", "passes": "half, then by fifths"}'),
+             ("look again", "", '{"answer": "done"}'), ("check", "fork", '"torn"'),
+             ("order", "disc:get", '{"state": "in stock"}'))  # fmt: skip
+    with engine.begin() as connection:
+        for row in (
+            "INSERT INTO job (id, created_at, uid) VALUES (1, '2026-01-01', 'a')",
+            "INSERT INTO revision (id, job_id, number, kind, at) VALUES (1, 1, 1, 'edit', '2026-01-01 10:00')",
+        ):
+            connection.execute(sa.text(row))  # fmt: skip
+        for kind, key, said in lines:
+            connection.execute(
+                sa.text("""INSERT INTO record (job_id, kind, "key", said, at)
+                           VALUES (1, :kind, :key, :said, '2026-01-01 10:00:00')"""),
+                {"kind": kind, "key": key, "said": said},
+            )
+    engine.dispose()
+
+    def record() -> list[tuple[str, Any]]:
+        found = sa.create_engine(f"sqlite:///{path}")
+        with found.connect() as connection:
+            rows = connection.execute(sa.text("SELECT kind, said FROM record ORDER BY id")).all()
+        found.dispose()
+        return [(kind, json.loads(said)) for kind, said in rows]
+
+    sessions = open_database(path)
+    sessions.kw["bind"].dispose()
+    assert record() == [
+        ("own_part", {"answer": "to_get", "reason": "to get"}),
+        ("tightening", {"answer": "chosen", "figure": "20 N·m", "passes": "half_then_fifths"}),
+        ("second_look", {"answer": "done"}), ("check", "torn"), ("order", {"state": "in_stock"}),
+    ]  # fmt: skip
+    _of(path, "0011", down=True).dispose()
+    assert record() == [(kind, json.loads(said)) for kind, _, said in lines]

@@ -15,21 +15,8 @@ import pytest
 from liftbite.core.job.ledger import Entry, Revision
 from liftbite.store import jobs
 from liftbite.store import state as state_store
-from liftbite.store.backups import (
-    DAYS,
-    HOURS,
-    WEEKS,
-    Backup,
-    back_up,
-    backups_of,
-    faults_of,
-    folder_of,
-    keep,
-    new_name,
-    restore,
-    room_said,
-    thin,
-)
+from liftbite.store.backups import DAYS, HOURS, WEEKS, back_up, keep, new_name, restore, room_said, thin
+from liftbite.store.copies import Backup, backups_of, faults_of, folder_of
 from liftbite.store.database import (
     Crowded,
     UnusableShop,

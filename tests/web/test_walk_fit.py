@@ -174,7 +174,7 @@ def test_a_wrench_ticks_the_flywheels_bolts_by_the_instruction_that_was_chosen(p
         ways = page.get_by_test_id("tightening")
         ways.get_by_label("Whose it is").fill("kit maker")
         ways.get_by_label("Figure, and what is on the thread").fill("95 N·m, blue locker")
-        ways.get_by_label("In passes").select_option("in thirds")
+        ways.get_by_label("In passes").select_option("thirds")
         ways.get_by_role("button", name="Keep the instruction").click()
         expect(ways).to_contain_text("goes by this")
         expect(ways).to_contain_text("plausible: 78.3 % of proof")

@@ -42,7 +42,7 @@ def test_a_twin_with_torque_and_angle_from_its_flywheel_to_full_load(page: Page,
     said = {"answer": "chosen", "figure": "44 lb-ft + 90°, oiled", "bolts": "renewed"}
     assert page.request.post(f"{api}/plan", data={"kind": "tightening", "key": "flywheel:maker", "said": said}).ok
     for joint, count in (("floater", "6"), ("cover", "8"), ("housing", "10")):
-        said = {"answer": "chosen", "figure": "20 N·m", "count": count, "passes": "at once"}
+        said = {"answer": "chosen", "figure": "20 N·m", "count": count, "passes": "at_once"}
         assert page.request.post(f"{api}/plan", data={"kind": "tightening", "key": f"{joint}:kit", "said": said}).ok
     page.reload()
     sign(page)

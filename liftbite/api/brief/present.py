@@ -11,7 +11,7 @@ from math import isnan
 
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import curve_out, figure_out
-from liftbite.api.own_process import by_size
+from liftbite.api.waiting import by_size
 from liftbite.core.job.dyno_file import CurveFile
 from liftbite.core.job.dyno_mapping import ROLES, ColumnMapping, Run, spoken_of, units_of
 from liftbite.core.job.dyno_runs import propose_file

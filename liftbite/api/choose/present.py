@@ -16,6 +16,7 @@ from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import figure_out
 from liftbite.core.analysis.against import against
 from liftbite.core.analysis.stint import Stint, stint_said, stint_working
+from liftbite.core.find.alternatives import Beside, Cell
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.job.builds import called
@@ -24,7 +25,6 @@ from liftbite.core.job.parts import FATES
 from liftbite.core.job.parts import called as part_called
 from liftbite.core.job.refusal import refusal
 from liftbite.core.measure.checks import checks_for
-from liftbite.core.parts.beside import Beside, Cell
 from liftbite.core.units.constants import FREEZING
 from liftbite.core.verdicts.answers import Answers, answer
 from liftbite.core.verdicts.next_question import ranking

@@ -26,6 +26,7 @@ from liftbite.core.analysis.stint import stint
 from liftbite.core.analysis.tolerance import Influence, sensitivity, spread_of_samples, tolerances
 from liftbite.core.analysis.upshift import upshift_said
 from liftbite.core.errors import UnreadableEntry
+from liftbite.core.find.beside import BESIDE
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.assumptions import STARTS
 from liftbite.core.job.build import Build, build_of, unit_of
@@ -33,7 +34,6 @@ from liftbite.core.job.builds import apart, entries_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN, Layers, present, read_build
 from liftbite.core.job.refusal import refusal
-from liftbite.core.parts.beside import beside
 from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import Launch
 from liftbite.core.units.constants import FREEZING
@@ -175,7 +175,7 @@ class BesidePath(JobPath):
 def get_beside(path: BesidePath, body: mw.TryIn) -> Response:
     """Alternatives for one part of a job, side by side."""
     build = build_with(path.job_id, body)
-    return reply(beside_out(build, beside()[path.name](build)))
+    return reply(beside_out(build, BESIDE[path.name](build)))
 
 
 def _comes_out(layers: Layers) -> bool:

@@ -13,7 +13,6 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
 from liftbite.api.common import reply, session_of
-from liftbite.api.find.runs import Run, Runs
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.entries import read_entries
 from liftbite.api.jobs.present import band_out, figure_said, verdict_out
@@ -22,19 +21,21 @@ from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
 from liftbite.api.shelf import models as ms
 from liftbite.core.errors import UnreadableEntry
+from liftbite.core.find.candidate_part import finder_part
+from liftbite.core.find.combinations import LIMITS, OBJECTIVES, FinderPart
 from liftbite.core.job import ledger
 from liftbite.core.job.build import build_of, label_of, unit_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
-from liftbite.core.parts.combinations import LIMITS, OBJECTIVES, FinderPart
+from liftbite.core.job.slots import SLOTS
 from liftbite.core.parts.mismatch import misfit_sentence
-from liftbite.core.parts.shelf import finder_part, misfits, with_parts
-from liftbite.core.parts.slots import SLOTS
+from liftbite.core.parts.shelf import misfits, with_parts
 from liftbite.core.units.kinds import KINDS
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.verdict import Band
 from liftbite.store import jobs as store
 from liftbite.store import parts as shelf
+from liftbite.whole.runs import Run, Runs
 
 log = logging.getLogger(__name__)
 api = APIBlueprint("finder", __name__, abp_tags=[Tag(name="finder")])

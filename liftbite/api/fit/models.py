@@ -8,6 +8,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.measure.models import SaidOut
+from liftbite.api.statements import Statement, at_station, typed, words_said
 from liftbite.core.fit.progress import State
 from liftbite.core.fit.step import Evidence, Stretch
 from liftbite.files.fields import Words
@@ -41,7 +42,7 @@ class WayOut(BaseModel):
     owner: str
     chosen: bool
     words: str = Field(description="All of it in words.")
-    said: dict[str, str]
+    said: Annotated[dict[str, str], words_said("tightening")]
     state: Literal["plausible", "low", "high", "refused", "by stretch", "open"]
     says: str = Field(description="Against thread and grade; what is missing where they are not known.")
     working: str
@@ -110,7 +111,7 @@ class HoleOut(BaseModel):
     key: str
     number: int
     words: str = Field(description="Thread, length, grip, washers, depth, as said.")
-    said: dict[str, str] = Field(description="What was said of it, but for its place.")
+    said: Annotated[dict[str, str], words_said("hole")] = Field(description="What was said of it, but for its place.")
     state: Literal["good", "look again", "short", "bottoms", "shank in thread", "open"]
     wrong: bool = Field(description="True where it is not put in as it is.")
     says: str
@@ -163,6 +164,16 @@ class PlanFileIn(BaseModel):
     text: Annotated[Words, Field(min_length=2, max_length=1_000_000)]
 
 
+class OfferedOut(BaseModel):
+    """What a field of an instruction, or what is noted of a part, may be."""
+
+    how: list[NameOut]
+    passes: list[NameOut]
+    bolts: list[NameOut]
+    under: list[NameOut]
+    noted: list[NameOut]
+
+
 class PlanOut(BaseModel):
     """The plan of a job."""
 
@@ -179,7 +190,7 @@ class PlanOut(BaseModel):
     awaited: list[str] = Field(description="Parts that are ordered and not here.")
     kept: list[KeptOut] = Field(description="Bags, marks and what was left over, in the order they were said.")
     bolt_maps: list[BoltMapOut]
-    offered: dict[str, list[str]] = Field(description="Words a field of an instruction, or what is noted, may have.")
+    offered: OfferedOut
     materials: list[NameOut] = Field(description="What a thread may be in.")
     to_get: list[str] = Field(description="Parts of the list of which nobody said that they are here.")
     left_out: list[str] = Field(description="What of the plan or the record has no place, a sentence each.")
@@ -189,24 +200,11 @@ class SayOfPlanIn(BaseModel):
     """Something said of the plan: an answer it depends on, a step done or overridden, a bolt ticked, a step of one's
     own, a bag, a mark, or something left over."""
 
-    model_config = ConfigDict(extra="forbid")
+    model_config = ConfigDict(extra="forbid", json_schema_extra=typed("plan"))
 
-    kind: Literal[
-        "plan",
-        "step",
-        "own step",
-        "bolt",
-        "bag",
-        "mark",
-        "leftover",
-        "hole",
-        "tightening",
-        "pattern",
-        "at it",
-        "noted",
-    ]
+    kind: Annotated[str, at_station("plan")]
     key: Annotated[Words, Field(min_length=1, max_length=120)]
-    said: dict[Annotated[str, Field(max_length=40)], Annotated[Words, Field(max_length=400)]]
+    said: Statement
     who: Annotated[Words, Field(max_length=60)] = ""
     request: Annotated[Words, Field(max_length=80)] = ""
 

@@ -28,7 +28,7 @@ from liftbite.core.fit.step import REACHED, STRETCHES, Step
 from liftbite.core.fit.tightening import Plausible, Turn, Way, chosen_of, head_pressure, plausible, read_way
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.parts import called
-from liftbite.core.job.record import HERE, KINDS, ON_ITS_WAY, Line, in_force
+from liftbite.core.job.record import HERE, KINDS, ON_ITS_WAY, Line, in_force, option_words
 from liftbite.files.plan import write_plan
 from liftbite.whole.bench import Bench
 from liftbite.whole.plan import answers_of, case_of_job, orders_of, own_lines, plan_of_job, progress_with
@@ -36,7 +36,7 @@ from liftbite.whole.plan import answers_of, case_of_job, orders_of, own_lines, p
 
 def plan_text(bench: Bench) -> str:
     """The file of a job's plan."""
-    own = in_force(own_lines(bench), "own step").values()
+    own = in_force(own_lines(bench), "own_step").values()
     return write_plan(case_of_job(bench), plan_of_job(bench), own, bench.said_of("tightening"))
 
 
@@ -65,8 +65,10 @@ def plan_out(bench: Bench) -> mf.PlanOut:
         vanished=[mf.VanishedOut(key=line.key, said=_said_out(line), text=line.said.get("text", ""))
                   for line in found.vanished],
         kept=kept_out(bench), bolt_maps=bolt_maps_out(bench),
-        offered={name: list(KINDS["tightening"].fields[name]) for name in ("how", "passes", "bolts", "under")}
-        | {"noted": [so for so in KINDS["noted"].fields["answer"] if so != "open"]},
+        offered=mf.OfferedOut(
+            **{name: _options(KINDS["tightening"].fields[name]) for name in ("how", "passes", "bolts", "under")},
+            noted=_options(so for so in KINDS["noted"].fields["answer"] if so != "open"),
+        ),
         materials=[NameOut(name=name, label=label) for name, (label, _, _) in MATERIALS.items()],
         awaited=[part for part, state in orders.items() if state in ON_ITS_WAY],
         to_get=[part for part, state in orders.items() if state not in (*ON_ITS_WAY, *HERE)],
@@ -175,15 +177,25 @@ def _kept_words(line: Line) -> str:
 _KEPT: tuple[Literal["bag", "mark", "leftover", "noted"], ...] = ("bag", "mark", "leftover", "noted")
 
 
+def _options(options: Iterable[str]) -> list[NameOut]:
+    return [NameOut(name=option, label=option_words(option)) for option in options]
+
+
 def _said_out(line: Line) -> SaidOut:
-    return SaidOut(answer=line.answer, reason=line.said.get("reason", ""), who=line.who, at=line.at)
+    return SaidOut(
+        answer=line.answer,
+        words=option_words(line.answer),
+        reason=line.said.get("reason", ""),
+        who=line.who,
+        at=line.at,
+    )
 
 
 def _step_out(standing: Standing, plan: Plan, hands: int, known: Mapping[str, object], bench: Bench) -> mf.FitStepOut:
     step, record = standing.planned.step, bench.record
     learned = bench.minutes.get(step.key)
     turns, way = turns_of_step(step, known, record), chosen_of(record, step.joint)
-    has = in_force(record, "at it").get(step.key)
+    has = in_force(record, "at_step").get(step.key)
     return mf.FitStepOut(
         key=step.key, title=step.title, stretch=step.stretch, part=STRETCHES[step.stretch], state=standing.state,
         needs=list(standing.planned.needs), first=[plan.by_key[n].step.title for n in standing.missing],
@@ -233,9 +245,9 @@ def _against_proof(way: Way, found: Plausible | None) -> str:
 
 def _way_out(line: Line, way: Way, chosen: Way | None, known: Mapping[str, object]) -> mf.WayOut:
     found, pressed, said = plausible(way, known), head_pressure(way), line.said
-    told = [said.get("figure") or said.get("how", ""), said.get("passes", ""), said.get("steps", ""),
-            f"washers {said['washers']}" if said.get("washers") else "",
-            f"bolts {said['bolts']}" if said.get("bolts") else "",
+    told = [said.get("figure") or option_words(said.get("how", "")), option_words(said.get("passes", "")),
+            said.get("steps", ""), f"washers {said['washers']}" if said.get("washers") else "",
+            f"bolts {option_words(said['bolts'])}" if said.get("bolts") else "",
             said.get("thread", ""), said.get("grade", "")]  # fmt: skip
     return mf.WayOut(
         key=line.key, owner=way.owner, chosen=way == chosen, words=", ".join(filter(None, told)),

@@ -37,6 +37,7 @@ from liftbite.store import shop
 from liftbite.store.carry import file_name
 from liftbite.whole.bench import Bench, bench_of
 from liftbite.whole.plan import own_lines, plan_of_job, progress_of
+from liftbite.whole.statements import said_of_plan
 
 api = APIBlueprint("fit", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="fit")])
 _PROBLEMS = problem_responses(400, 404, 422)
@@ -59,9 +60,7 @@ def say_of_plan(path: JobPath, body: mf.SayOfPlanIn) -> Response:
 
 def _say(session: Session, job_id: int, said: mf.SayOfPlanIn, who: str) -> None:
     """Appends one thing said of a plan, held against the plan as it stands."""
-    line, bench = read_said(said.kind, said.key, said.said, who), bench_of(session, job_id, FOUND)
-    hold_against(line, plan_of_job(bench), progress_of(bench), bench.record, bench.seen_as(PLAN).build.known,
-                 own_lines(bench))  # fmt: skip
+    line = said_of_plan(bench_of(session, job_id, FOUND), said.kind, said.key, said.said, who)
     record_store.say(session, job_id, line, now(), said.request)
 
 
@@ -81,7 +80,7 @@ def keep_step(path: JobPath, body: mf.ShopStepIn) -> Response:
     seen = seen_version()
     said = {"answer": "asked", "after": body.after, "note": body.note}
     with writing() as session:
-        line, bench = read_said("own step", body.title, said), bench_of(session, path.job_id, FOUND)
+        line, bench = read_said("own_step", body.title, said), bench_of(session, path.job_id, FOUND)
         _has_a_place(line, bench)
         shop.set_step(session, line.key, line.said if body.kept else {}, now(), seen)
         return reply(plan_out(bench_of(session, path.job_id, FOUND)))
@@ -121,7 +120,7 @@ def read_plan_file(path: JobPath, body: mf.PlanFileIn) -> Response:
     lines = read_plan(body.text)
     with writing() as session:
         who, bench = jobs_store.who_of(session), bench_of(session, path.job_id, FOUND)
-        own = [line for line in lines if line.kind == "own step"]
+        own = [line for line in lines if line.kind == "own_step"]
         fits([*own_lines(bench), *own], own)
         for line in lines:
             record_store.say(session, path.job_id, replace(line, who=line.who or who), now(), "")
@@ -151,7 +150,7 @@ def from_wrench(path: JobPath, body: mf.WrenchIn) -> Response:
                 raise UnreadableEntry("Every bolt of this step is ticked off; nothing is left for the wrench.")
             wrong = judged(pull, turn)
             angle = "" if pull.angle is None else f"{degrees(pull.angle):.0f}°"
-            said = {"answer": "look again" if wrong else "done", "torque": f"{pull.torque:.1f} N·m", "angle": angle,
+            said = {"answer": "look_again" if wrong else "done", "torque": f"{pull.torque:.1f} N·m", "angle": angle,
                     "flag": wrong}  # fmt: skip
             line = read_said("bolt", f"{body.step}:{turn.key}", said, body.who or jobs_store.who_of(session))
             hold_against(line, plan, progress_of(bench), bench.record, known)

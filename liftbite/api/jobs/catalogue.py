@@ -9,9 +9,9 @@ from liftbite.core.job.begin import CLUTCH_FIGURES
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.groups import DRAWN, GROUPS, VIEWS, rows_of
 from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.slots import SLOTS
 from liftbite.core.measure.setup import WORDS as SETUP_WORDS
 from liftbite.core.measure.words import WORDS
-from liftbite.core.parts.slots import SLOTS
 from liftbite.core.units.kinds import KINDS
 from liftbite.core.units.show import show
 from liftbite.core.verdicts.rolled import STATES_OF

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from liftbite.api.jobs.models import ColumnMappingIO, CurveFileIn, EntryIn
-from liftbite.api.own_process import by_size
+from liftbite.api.waiting import by_size
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.dyno_file import CurveFile, read_curve
 from liftbite.core.job.dyno_mapping import ColumnMapping
@@ -24,7 +24,7 @@ def curve_of(file: CurveFileIn) -> CurveFile:
     Raises
     ------
     UnreadableFile : of `read_curve`
-    TooLong, Broken : of `own_process.by_size`
+    TooLong, Broken : of `waiting.by_size`
     """
     return by_size(len(file.text), read_curve, file.text, mapping_of(file.mapping), file.vehicle_class)
 

@@ -18,7 +18,7 @@ from sqlalchemy.orm import Session, sessionmaker
 
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import present as out
-from liftbite.api.own_process import LIMIT, Broken, Send, Work
+from liftbite.api.waiting import LIMIT
 from liftbite.core.job.ledger import Revision
 from liftbite.core.units.preference import Preference, preferring
 from liftbite.core.verdicts.verdict import gravest
@@ -27,6 +27,7 @@ from liftbite.store import kept
 from liftbite.store.database import Busy, Crowded, Full, Replaced, writing
 from liftbite.store.rules import rules_version
 from liftbite.store.shop import units
+from liftbite.whole.own_process import Broken, Send, Work
 
 log = logging.getLogger(__name__)
 #: How long a list works lines out itself before it leaves the rest to the background [s].

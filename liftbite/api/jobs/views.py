@@ -17,9 +17,9 @@ from liftbite.api.jobs.answers import answer_with_job, asked_of, build_with
 from liftbite.api.jobs.entries import changes, read_entries
 from liftbite.api.jobs.lines import list_out
 from liftbite.api.jobs.workings import sought_out, working_out
-from liftbite.api.own_process import by_size
 from liftbite.api.paths import JobPath
 from liftbite.api.problems import ChangedJob, Faults, problem_responses
+from liftbite.api.waiting import by_size
 from liftbite.core.analysis.goal_seek import seek_all
 from liftbite.core.analysis.working import working
 from liftbite.core.errors import UnreadableEntry

@@ -161,6 +161,7 @@ class SaidOut(BaseModel):
     """What somebody said of a check or of a line of the list."""
 
     answer: str
+    words: str = Field(description="The answer in words.")
     reason: str
     who: str
     at: str

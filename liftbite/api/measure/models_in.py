@@ -5,9 +5,10 @@ from __future__ import annotations
 from datetime import date
 from typing import Annotated, Literal
 
-from pydantic import AfterValidator, BaseModel, Field
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from liftbite.api.jobs.models import _In
+from liftbite.api.statements import Statement, at_station, typed
 from liftbite.core.measure.limit import LimitName
 from liftbite.files.fields import Named, Short, Words
 from liftbite.files.measured import FileRenewal
@@ -31,9 +32,11 @@ def _a_day(text: str) -> str:
 class SayIn(_In):
     """Something said of a job: an order, a line struck, a check closed, a verdict overruled, its scope."""
 
-    kind: Short
+    model_config = ConfigDict(json_schema_extra=typed("bench"))
+
+    kind: Annotated[str, at_station("bench")]
     key: Annotated[Words, Field(max_length=120)] = ""
-    said: dict[Words, Annotated[Words, Field(max_length=400)]] = Field(max_length=20)
+    said: Statement
     who: Annotated[Words, Field(max_length=60)] = ""
     request: RequestName = ""
 

@@ -25,7 +25,7 @@ from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.parts import PARTS, called
-from liftbite.core.job.record import ORDERS, OVERRULED, Line
+from liftbite.core.job.record import ORDERS, OVERRULED, Line, option_words
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.explained import finding_explained, sweep_explained
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
@@ -293,7 +293,13 @@ def _plan_of(need: Need, build: Build) -> m.EntryIn | None:
 def _said_out(line: Line | None) -> mm.SaidOut | None:
     if line is None:
         return None
-    return mm.SaidOut(answer=line.answer, reason=line.said.get("reason", ""), who=line.who, at=line.at)
+    return mm.SaidOut(
+        answer=line.answer,
+        words=option_words(line.answer),
+        reason=line.said.get("reason", ""),
+        who=line.who,
+        at=line.at,
+    )
 
 
 def _need_out(bench: Bench, need: Need, planned: Build) -> mm.NeedOut:
@@ -302,7 +308,7 @@ def _need_out(bench: Bench, need: Need, planned: Build) -> mm.NeedOut:
         part=need.part, label=need.label, work=need.work, work_label=WORKS[need.work], own=need.part not in PARTS,
         reasons=list(need.reasons), plan=_plan_of(need, planned), key=need.key,
         said=_said_out(bench.said_of("line").get(need.key)),
-        added=need.part if need.work == "get" and need.part in bench.said_of("own part") else "",
+        added=need.part if need.work == "get" and need.part in bench.said_of("own_part") else "",
         order=mm.OrderOut(**{name: order.said.get(name, "") for name in mm.OrderOut.model_fields}) if order else None,
     )  # fmt: skip
 

@@ -18,8 +18,8 @@ from jinja2 import Environment, FileSystemLoader, StrictUndefined, select_autoes
 from markupsafe import Markup
 
 from liftbite.api.jobs.models import FigureOut, ShownOut
-from liftbite.api.own_process import wait_for
 from liftbite.api.paper import drawn
+from liftbite.api.waiting import wait_for
 from liftbite.core.errors import LiftBiteError
 from liftbite.core.units.preference import wanted
 

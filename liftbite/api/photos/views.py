@@ -7,11 +7,11 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.api.common import now, reply, session_of, sessions_of, writing
-from liftbite.api.own_process import wait_for
 from liftbite.api.paths import JobPath
 from liftbite.api.photos.models import PhotosOut
 from liftbite.api.photos.present import kept_photos, photos_of
 from liftbite.api.problems import problem_responses
+from liftbite.api.waiting import wait_for
 from liftbite.core.job.record import read_line
 from liftbite.files.photo import MOST_IN, covered, read_photo
 from liftbite.store import jobs as jobs_store

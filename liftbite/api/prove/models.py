@@ -8,6 +8,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.api.jobs.models import FigureOut, NameOut
 from liftbite.api.measure.models import SaidOut
+from liftbite.api.statements import Statement, at_station, typed, words_said
 from liftbite.core.prove.drive import Kind
 from liftbite.files.fields import Words
 
@@ -284,7 +285,9 @@ class FluidOut(BaseModel):
     wrong: str = Field(description="What is wrong with its class.")
     due: int | None = Field(description="Days until it is renewed.")
     renewed: str = Field(description="The same in words; empty where no round figure is used.")
-    said: dict[str, str] = Field(description="What was said of it, to be said again with a word more.")
+    said: Annotated[dict[str, str], words_said("fluid")] = Field(
+        description="What was said of it, to be said again with a word more."
+    )
 
 
 class AheadOut(BaseModel):
@@ -317,26 +320,11 @@ class ProveOut(BaseModel):
 class SayOfProofIn(BaseModel):
     """Something said in Prove: appended, never changed."""
 
-    model_config = ConfigDict(extra="forbid")
+    model_config = ConfigDict(extra="forbid", json_schema_extra=typed("proof"))
 
-    kind: Literal[
-        "bled",
-        "bleed step",
-        "card",
-        "heard",
-        "fluid",
-        "complaint",
-        "fault test",
-        "fault",
-        "drive",
-        "trip",
-        "bedding in",
-        "look again",
-        "full load",
-        "hand-over",
-    ]
+    kind: Annotated[str, at_station("proof")]
     key: Annotated[Words, Field(max_length=120)] = ""
-    said: dict[Annotated[str, Field(max_length=40)], Annotated[Words, Field(max_length=400)]]
+    said: Statement
     who: Annotated[Words, Field(max_length=60)] = ""
     request: Annotated[Words, Field(max_length=80)] = ""
 

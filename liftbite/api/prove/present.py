@@ -32,8 +32,9 @@ from liftbite.core.prove.road_log import ROLES, LogMapping, RoadLog, headings_of
 from liftbite.core.prove.running_in import HOW, SCHOOLS, read_trip, running_in, school_of
 from liftbite.core.units.constants import RPM
 from liftbite.core.units.show import bare
-from liftbite.whole.bench import Bench, findings_of
+from liftbite.whole.bench import Bench
 from liftbite.whole.fault import complaints_of, finder_of
+from liftbite.whole.hand_over import edition_signed, lacks_of
 from liftbite.whole.plan import case_of_job, progress_of
 
 #: Points a drive is drawn with at most.
@@ -139,7 +140,7 @@ def _trace(log: RoadLog, drive: Drive) -> mp.DrivenTraceOut:
 
 def fault_out(bench: Bench) -> mp.LookedIntoOut:
     """The complaint looked into."""
-    complaints, said = complaints_of(bench), bench.said_of("fault test")
+    complaints, said = complaints_of(bench), bench.said_of("fault_test")
     answers = {name: line.answer for name, line in said.items() if name in TESTS}
     offered = [NameOut(name=name, label=name) for name in COMPLAINTS]
     if not complaints:
@@ -174,7 +175,7 @@ def _closes(cause: str) -> mp.ClosesOut:
 
 def fault_alone(complaints: Sequence[str], answers: Mapping[str, str], found: Finder) -> mp.LookedIntoOut:
     """The same without a record: for the command line."""
-    said = {name: Line("fault test", name, {"answer": answer}) for name, answer in answers.items()}
+    said = {name: Line("fault_test", name, {"answer": answer}) for name, answer in answers.items()}
     return _fault(found, complaints, [NameOut(name=n, label=n) for n in COMPLAINTS], said, {})
 
 
@@ -189,7 +190,7 @@ def _test(test: Test, line: Line | None) -> mp.FaultTestOut:
 
 
 def _running_in(bench: Bench) -> mp.RunningInOut:
-    said = bench.said_of("bedding in").get("")
+    said = bench.said_of("bedding_in").get("")
     options = bench.seen_as(PLAN).build.chosen.options
     school = school_of(options.get("facing_material", ""), said.answer if said else "")
     found = running_in(bench.record, school)
@@ -200,42 +201,15 @@ def _running_in(bench: Bench) -> mp.RunningInOut:
         trips=[mp.TripOut(key=key, distance=figure_out(t.distance, "m driven"), starts=t.starts, how=t.how, who=t.who,
                           at=t.at) for key, t in trips],
         hows=[NameOut(name=name, label=label) for name, label in HOW.items()], look_at=LOOK_AT,
-        allowed=said_out(bench.said_of("full load").get("")), look_again=found.look_again,
-        looked=said_out(bench.said_of("look again").get("")),
+        allowed=said_out(bench.said_of("full_load").get("")), look_again=found.look_again,
+        looked=said_out(bench.said_of("second_look").get("")),
     )  # fmt: skip
-
-
-def unexplained(bench: Bench) -> list[str]:
-    """What was left over and nobody has explained: the job is not handed over with it."""
-    return [key for key, line in bench.said_of("leftover").items() if line.answer == "unexplained"]
-
-
-def lacks_of(bench: Bench) -> list[mp.LacksOut]:
-    """What stands between a job and its hand-over."""
-    found = []
-    standing = progress_of(bench)
-    shut = [s for s in standing.standings if s.planned.step.hold and s.state not in ("done", "overridden")]
-    if shut:
-        found.append(mp.LacksOut(words=f"{len(shut)} hold points are not proved", leads="fit"))
-    loose = unexplained(bench)
-    if loose:
-        found.append(mp.LacksOut(words=f"left over and unexplained: {', '.join(loose)}", leads="fit"))
-    bench_of_plan = bench.seen_as(PLAN)
-    stops = [f for f in findings_of(bench_of_plan) if f.verdict in ("stop", "too close to call")]
-    if stops:
-        found.append(
-            mp.LacksOut(words=f"{len(stops)} readings of what goes in say stop, or settle nothing", leads="measure")
-        )
-    if not bench.said_of("drive"):
-        found.append(mp.LacksOut(words="no drive was kept", leads="prove"))
-    found += [mp.LacksOut(words=sentence, leads="fit") for sentence in (*bench.unread, *standing.left_out)]
-    return found
 
 
 def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
     """Where a job stands in Prove."""
-    signed = [line for line in bench.record if line.kind == "hand-over" and line.answer == "signed"]
-    last = signed[-1].key if signed else ""
+    signed = [line for line in bench.record if line.kind == "hand_over" and line.answer == "signed"]
+    last = edition_signed(bench)
     case = case_of_job(bench)
     fluids = fluids_out(bench, case)
     return mp.ProveOut(
@@ -246,8 +220,9 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
             for key, line in bench.said_of("drive").items()
         ],
         cards=cards_out(bench, case, progress_of(bench)), noises=noises_out(bench, case), fluids=fluids,
-        ahead=ahead_out(bench, fluids), running_in=_running_in(bench), lacks=lacks_of(bench),
-        editions=[SaidOut(answer=f"edition {n}, revision {line.key}", reason=line.said.get("note", ""), who=line.who,
+        ahead=ahead_out(bench, fluids), running_in=_running_in(bench), lacks=[mp.LacksOut(words=lack.words, leads=lack.station) for lack in lacks_of(bench)],
+        editions=[SaidOut(answer=line.key, words=f"edition {n}, revision {line.key}",
+                          reason=line.said.get("note", ""), who=line.who,
                           at=line.at) for n, line in enumerate(signed, start=1)],
         changed_since=bool(last) and last != str(revision), left_out=list(bench.unread),
     )  # fmt: skip

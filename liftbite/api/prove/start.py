@@ -19,7 +19,7 @@ from liftbite.core.fit.case import Case
 from liftbite.core.fit.progress import Progress
 from liftbite.core.job.build import Build
 from liftbite.core.job.ledger import PLAN
-from liftbite.core.job.record import Line
+from liftbite.core.job.record import Line, option_words
 from liftbite.core.measure.setup import told_of
 from liftbite.core.prove.ahead import ahead, driven_rate, glove_box
 from liftbite.core.prove.ahead import says as ahead_says
@@ -39,7 +39,11 @@ def said_out(line: Line | None) -> SaidOut | None:
     if line is None:
         return None
     return SaidOut(
-        answer=line.answer, reason=line.said.get("reason", line.said.get("note", "")), who=line.who, at=line.at
+        answer=line.answer,
+        words=option_words(line.answer),
+        reason=line.said.get("reason", line.said.get("note", "")),
+        who=line.who,
+        at=line.at,
     )
 
 
@@ -56,7 +60,7 @@ def _bled_out(key: str, line: Line, build: Build) -> mp.BledOut:
 
 def bleeding_out(bench: Bench) -> mp.BleedingOut:
     """Ways to bleed, the times it was, and what the slave's travel says now."""
-    plan, bled, ticked = bench.seen_as(PLAN), bench.said_of("bled"), bench.said_of("bleed step").keys()
+    plan, bled, ticked = bench.seen_as(PLAN), bench.said_of("bled"), bench.said_of("bleed_step").keys()
     hands = int(case_of_job(bench).answers.get("helpers", "0")) + 1
     told = {c.name: t for c, t in told_of(plan.build, plan.readings, plan.said, plan.manual)}.get("travel")
     frees = told.verdict if told else ""

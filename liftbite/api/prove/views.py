@@ -9,27 +9,24 @@ from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
 from liftbite.api.common import download, now, reply, session_of, writing
-from liftbite.api.own_process import by_size
 from liftbite.api.paper.document import answered
 from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
 from liftbite.api.prove import models as mp
 from liftbite.api.prove.handed import calendar_of, documents_of, hand_over_html, hand_over_of, owner_html
-from liftbite.api.prove.present import drive_out, driven_of, prove_out, top_of, unexplained
+from liftbite.api.prove.present import drive_out, driven_of, prove_out, top_of
 from liftbite.api.serving import MOST_LARGE
 from liftbite.api.turns import in_turn
-from liftbite.core.errors import UnreadableEntry
+from liftbite.api.waiting import by_size
 from liftbite.core.job.ledger import FOUND, PLAN
-from liftbite.core.job.record import Line
-from liftbite.core.prove.causes import CAUSES
 from liftbite.core.prove.logger import simulated, vehicle_of, written
-from liftbite.core.said import read_said
 from liftbite.files.archive import write_archive
 from liftbite.files.fields import Words
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
 from liftbite.store.carry import file_name
 from liftbite.whole.bench import Bench, bench_of
+from liftbite.whole.statements import fault_closed, said_of_proof
 
 api = APIBlueprint("prove", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="prove")])
 _PROBLEMS = problem_responses(400, 404, 422)
@@ -54,26 +51,11 @@ def get_prove(path: JobPath) -> Response:
 def say_of_proof(path: JobPath, body: mp.SayOfProofIn) -> Response:
     """Appends what is said in Prove: never stale, and sent twice it counts once."""
     with writing() as session:
-        line = read_said(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
-        revision = jobs_store.newest_revision(session, path.job_id)
-        _signs(line, bench_of(session, path.job_id, FOUND), revision)
+        who, revision = body.who or jobs_store.who_of(session), jobs_store.newest_revision(session, path.job_id)
+        bench = bench_of(session, path.job_id, FOUND)
+        line = said_of_proof(bench, revision, body.kind, body.key, body.said, who)
         record_store.say(session, path.job_id, line, now(), body.request)
         return _prove(bench_of(session, path.job_id, FOUND), revision)
-
-
-def _signs(line: Line, bench: Bench, revision: int) -> None:
-    """A hand-over is of the job as it stands, with nothing left over.
-
-    Raises
-    ------
-    UnreadableEntry : it is of another revision, or something left over is unexplained
-    """
-    if line.kind == "hand-over" and line.answer == "signed":
-        if line.key != str(revision):
-            raise UnreadableEntry(f"the job stands at revision {revision} now; look at it and sign that one")
-        loose = unexplained(bench)
-        if loose:
-            raise UnreadableEntry(f"it cannot be handed over with {', '.join(loose)} left over and unexplained")
 
 
 class ColumnsQuery(BaseModel):
@@ -98,15 +80,7 @@ def close_fault(path: JobPath, body: mp.CloseIn) -> Response:
     """A cause that was found: into the record, its parts onto the list, and how far the job goes from now on."""
     with writing() as session:
         who = body.who or jobs_store.who_of(session)
-        found = read_said("fault", body.cause, {"answer": "found"}, who)
-        cause = CAUSES[found.key]
-        lines = [
-            found,
-            *(read_said("own part", part, {"answer": "to get", "reason": cause.words}, who) for part in cause.closes),
-        ]
-        if cause.scope:
-            lines.append(read_said("scope", "", {"answer": cause.scope}, who))
-        for line in lines:
+        for line in fault_closed(body.cause, who):
             record_store.say(session, path.job_id, line, now(), "")
         revision = jobs_store.newest_revision(session, path.job_id)
         return _prove(bench_of(session, path.job_id, FOUND), revision)

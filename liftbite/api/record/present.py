@@ -79,7 +79,7 @@ def _reading(bench: Bench, series: Series, taken: Taken) -> RecordEventOut:
 
 
 def _said(bench: Bench) -> Iterator[RecordEventOut]:
-    steps = {own_key(line.key): line.key for line in bench.record if line.kind == "own step"}
+    steps = {own_key(line.key): line.key for line in bench.record if line.kind == "own_step"}
     names = Names(bench.known, steps | {own_key(title): title for title in bench.shop_steps})
     for line in bench.record:
         told = told_of(line, names)

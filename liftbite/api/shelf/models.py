@@ -8,13 +8,13 @@ from pydantic import BaseModel, Field
 
 from liftbite.api.jobs.models import BuildName, EntryIn, NameOut, Text, VerdictOut, _In
 from liftbite.files.fields import Count, Finite, Words
+from liftbite.whole.runs import RunState
 
 PartName = Annotated[Words, Field(min_length=1, max_length=200)]
 Price = Annotated[float, Field(ge=0, lt=1e9, allow_inf_nan=False)]
 
 
 LineStatus = Literal["new", "changes", "same", "bad"]
-RunState = Literal["running", "finished", "cancelled", "failed"]
 
 
 class PartIn(_In):

@@ -24,6 +24,7 @@ from liftbite.core.job.build import build_of, label_of
 from liftbite.core.job.builds import entering, entries_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.ledger import Entry
+from liftbite.core.job.slots import SLOTS
 from liftbite.core.parts.mismatch import misfit_sentence
 from liftbite.core.parts.shelf import (
     OF_SLOT,
@@ -35,7 +36,6 @@ from liftbite.core.parts.shelf import (
     with_parts,
     would_misfit,
 )
-from liftbite.core.parts.slots import SLOTS
 from liftbite.files.shelf_csv import PartLine, read_shelf, write_shelf
 from liftbite.store import jobs as store
 from liftbite.store import parts as shelf

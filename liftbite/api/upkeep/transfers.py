@@ -19,7 +19,7 @@ from typing import Literal
 
 from sqlalchemy.orm import Session, sessionmaker
 
-from liftbite.api.own_process import AT_ONCE, wait_long
+from liftbite.api.waiting import AT_ONCE, wait_long
 from liftbite.core.errors import LiftBiteError, UnreadableFile
 from liftbite.core.units.preference import Preference, preferring
 from liftbite.files.archive import Archive, write_archive

@@ -12,7 +12,7 @@ from liftbite.api.common import reply
 from liftbite.api.problems import problem_responses
 from liftbite.api.upkeep import models as mu
 from liftbite.core.errors import UnreadableFile
-from liftbite.store import backups
+from liftbite.store import backups, copies
 from liftbite.store.jobs import utc_text
 
 api = APIBlueprint("upkeep", __name__, url_prefix="/api/backups", abp_tags=[Tag(name="upkeep")])
@@ -25,9 +25,9 @@ def _keeper() -> backups.Keeper:
 
 def _told(shop: Path) -> Response:
     kept = [
-        mu.BackupOut(name=b.path.name, path=str(b.path), at=utc_text(b.at), size=b.size, why=backups.WHY[b.why],
+        mu.BackupOut(name=b.path.name, path=str(b.path), at=utc_text(b.at), size=b.size, why=copies.WHY[b.why],
                      ahead=b.at > datetime.now(UTC))
-        for b in backups.backups_of(shop)
+        for b in copies.backups_of(shop)
     ]  # fmt: skip
     written = [p.stat().st_size for p in (shop, shop.with_name(f"{shop.name}-wal")) if p.exists()]
     return reply(mu.UpkeepOut(

@@ -19,8 +19,8 @@ from liftbite.core.job.build import Build, build_of, label_of, unit_of
 from liftbite.core.job.builds import entries_of, fate_in, names_of
 from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers
 from liftbite.core.job.parts import fated
+from liftbite.core.job.slots import SLOTS
 from liftbite.core.parts.shelf import part_name
-from liftbite.core.parts.slots import SLOTS
 from liftbite.core.units.read import from_si
 from liftbite.core.units.show import figure
 

@@ -2,7 +2,6 @@
 
 - `Section`   all of it
 - `section`   from a build
-- `DRAWN`     inputs that only the drawing needs, by layout
 
 The drawing is made from the same quantities as the numbers: what it shows at a pedal travel is what `stroke` says.
 """
@@ -22,13 +21,7 @@ from liftbite.core.drawing.release import chain, fork
 from liftbite.core.drawing.sizes import sizes_of
 from liftbite.core.errors import Bound, OutOfRange
 from liftbite.core.job.build import Build
-from liftbite.core.job.parts import CAR, MOTORCYCLE
 from liftbite.core.quantities.torque_curve import Array
-
-DRAWN: Mapping[str, tuple[str, ...]] = {
-    CAR: ("disc_thickness", "floater_thickness", "pressure_plate_thickness", "flywheel_thickness"),
-    MOTORCYCLE: ("friction_plate_thickness", "plain_plate_thickness", "pressure_plate_thickness"),
-}
 
 
 @dataclass(frozen=True, eq=False)

@@ -198,9 +198,9 @@ def hold_against(
         joint = line.key.partition(":")[0].strip()
         if joint not in {p.step.joint for p in plan.steps if p.step.joint}:
             raise UnreadableEntry(f"“{joint}” is no joint of this plan")
-    elif line.kind == "at it" and line.key not in plan.by_key:
+    elif line.kind == "at_step" and line.key not in plan.by_key:
         raise UnreadableEntry(f"“{line.key}” is no step of this plan")
-    elif line.kind == "own step" and line.answer == "asked":
+    elif line.kind == "own_step" and line.answer == "asked":
         if line.said.get("after") and line.said["after"] not in plan.by_key:
             raise UnreadableEntry(f"“{line.said['after']}” is no step of this plan")
         fits([*shop, *record, line], [line])
@@ -243,7 +243,7 @@ def own_steps(record: Iterable[Line]) -> list[Step]:
     return [
         Step(own_key(line.key), line.key, "fit", tuple(filter(None, (line.said.get("after", ""),))),
              note=line.said.get("note", ""))
-        for line in in_force(record, "own step").values()
+        for line in in_force(record, "own_step").values()
     ]  # fmt: skip
 
 

@@ -23,7 +23,7 @@ from typing import Literal
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolts import MOST, star
 from liftbite.core.fit.joints import count_of
-from liftbite.core.job.record import Line
+from liftbite.core.job.record import Line, option_words
 from liftbite.core.job.tightening import Instruction, read_instruction
 from liftbite.core.quantities.joint import bolt_preload, bolt_proof_load, bolt_stress_area
 from liftbite.core.units.fasteners import Thread, read_class, read_thread
@@ -34,10 +34,10 @@ from liftbite.core.verdicts.criteria import PROOF_BAD, PROOF_GOOD
 
 #: In which passes -> shares of the torque.
 PASSES: Mapping[str, tuple[float, ...]] = {
-    "at once": (1.0,), "in thirds": (1 / 3, 2 / 3, 1.0), "half, then by fifths": (0.5, 0.7, 0.9, 1.0), "as given": (),
+    "at_once": (1.0,), "thirds": (1 / 3, 2 / 3, 1.0), "half_then_fifths": (0.5, 0.7, 0.9, 1.0), "as_given": (),
 }  # fmt: skip
 #: A figure is known, nobody knows one, or it is done by feel, and said so.
-HOW = ("figure", "no figure known", "by feel")
+HOW = ("figure", "none_known", "by_feel")
 #: A wrench's torque may be off by this share, its angle by this much, and a bolt that turns less was tight [-], [°].
 TORQUE_BAND, ANGLE_BAND, STILL = 0.05, 5.0, 3.0
 #: Preload over proof below which a bolt is looked at again [practice].
@@ -57,7 +57,7 @@ class Way:
     joint, owner : of which joint, and whose it is
     how : one of `HOW`
     given : torque, angle and what is on the thread; None where there is no figure
-    passes, steps : one of `PASSES`, and the torques of "as given" [N·m]
+    passes, steps : one of `PASSES`, and the torques of "as_given" [N·m]
     washers : as said
     renewed : False where bolts are used again, None where nobody said
     count : how many bolts; 0 where nobody said
@@ -102,11 +102,11 @@ def read_way(key: str, said: Mapping[str, str]) -> Way:
             raise UnreadableEntry("Tightening: type the figure, or say that none is known, or that it is by feel")
         given = read_instruction(owner.strip(), said["figure"])
     thread, proof = _fastener(said)
-    passes = said.get("passes", "at once")
-    steps = _steps(said.get("steps", "")) if passes == "as given" else ()
+    passes = said.get("passes", "at_once")
+    steps = _steps(said.get("steps", "")) if passes == "as_given" else ()
     if given and steps and abs(steps[-1] / given.torque - 1) > 0.01:
         raise UnreadableEntry(f"Tightening: the last pass goes to {both(given.torque, 'N·m')}, as the figure says")
-    renewed = {"renewed": True, "used again": False}.get(said.get("bolts", ""))
+    renewed = {"renewed": True, "used_again": False}.get(said.get("bolts", ""))
     way = Way(joint.strip(), owner.strip(), how, given, passes, steps, said.get("washers", ""), renewed,
               _count(said.get("count", "")), thread, proof, _head(said.get("head", ""), thread),
               said.get("under", ""))  # fmt: skip
@@ -309,7 +309,7 @@ def turns_of(count: int, way: Way | None) -> tuple[Turn, ...]:
     order = star(count)
     given = way.given if way else None
     if way is None or given is None:
-        words = {"by feel": "by feel", "no figure known": "no figure known"}.get(way.how if way else "", "")
+        words = option_words(way.how) if way and way.how in ("by_feel", "none_known") else ""
         return tuple(Turn(str(bolt), 1, bolt, words) for bolt in order)
     torques = way.steps or tuple(share * given.torque for share in PASSES.get(way.passes) or (1.0,))
     rounds: list[tuple[str, float, float | None, bool]] = [(both(t, "N·m", 3), t, None, False) for t in torques]

@@ -3,6 +3,7 @@
 - `Group`, `GROUPS`   the groups, each with the kinds of parts that bring its figures
 - `rows_of`           the inputs and choices of a group
 - `VIEWS`             the groups beside each view of the workbench
+- `SIZES_DRAWN`       layout -> inputs that only the drawing needs
 - `DRAWN`             part of the drawing -> its groups, and the results that come from it
 
 A row names its group itself (`Input.group`, `Choice.group`), so a new one is shown without being listed here.
@@ -15,6 +16,7 @@ from dataclasses import dataclass
 
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.parts import CAR, MOTORCYCLE
 
 
 @dataclass(frozen=True, slots=True)
@@ -163,4 +165,10 @@ DRAWN: Mapping[str, tuple[tuple[str, ...], tuple[str, ...]]] = {
     "bearing": (("bearing",), ("release_lever_ratio", "lift_margin")),
     "shaft": (("shaft", "fits"), ("shaft_margin", "spline_margin", "damper_margin")),
     "release": (("release", "losses"), ("plate_lift_available", "lift_needed", "lift_margin", "least_lift_margin")),
+}
+
+#: Layout -> inputs that only the drawing needs.
+SIZES_DRAWN: Mapping[str, tuple[str, ...]] = {
+    CAR: ("disc_thickness", "floater_thickness", "pressure_plate_thickness", "flywheel_thickness"),
+    MOTORCYCLE: ("friction_plate_thickness", "plain_plate_thickness", "pressure_plate_thickness"),
 }

@@ -26,10 +26,10 @@ from liftbite.core.errors import UnreadableEntry
 MAX_WORDS, MAX_NAME = 400, 60
 #: How far an order is.
 ORDERS: Mapping[str, str] = {
-    "": "not ordered", "ordered": "ordered", "awaited": "awaited", "arrived": "arrived", "in stock": "in stock",
+    "": "not ordered", "ordered": "ordered", "awaited": "awaited", "arrived": "arrived", "in_stock": "in_stock",
 }  # fmt: skip
 #: Orders of a part that is not here yet, and of one that is.
-ON_ITS_WAY, HERE = ("ordered", "awaited"), ("arrived", "in stock")
+ON_ITS_WAY, HERE = ("ordered", "awaited"), ("arrived", "in_stock")
 #: How far a job goes.
 SCOPES = ("everything", "clutch_flywheel", "clutch", "bearing", "hydraulics", "complaint")
 #: Verdicts a builder may put in the place of one that was reached.
@@ -69,36 +69,36 @@ KINDS: Mapping[str, Kind] = {
     "order": Kind("Order", {"number": (), "source": (), "price": (), "currency": (), "state": tuple(ORDERS)}),
     "line": Kind("Line of the list", {"answer": ("accepted", "struck", "open"), "reason": ()}, ("answer",),
                  takes_back=_BACK),
-    "check": Kind("Check", {"answer": ("that will do", "not on this job", "open"), "reason": ()}, ("answer",),
+    "check": Kind("Check", {"answer": ("enough", "not_on_job", "open"), "reason": ()}, ("answer",),
                   signed=True, takes_back=_BACK),
     "verdict": Kind("Verdict", {"answer": (*OVERRULED, "open"), "reason": ()}, ("answer",), signed=True,
                     takes_back=_BACK),
-    "own part": Kind("Part of the list", {"answer": ("to get", "open"), "reason": ()}, ("answer",), takes_back=_BACK),
+    "own_part": Kind("Part of the list", {"answer": ("to_get", "open"), "reason": ()}, ("answer",), takes_back=_BACK),
     "scope": Kind("Scope", {"answer": SCOPES}, ("answer",)),
-    "own": Kind("Check of this job", {"answer": ("asked", "open"), "kind": ("figure", "look", "go or no go"),
+    "own": Kind("Check of this job", {"answer": ("asked", "open"), "kind": ("figure", "look", "go_no_go"),
                                       "part": (), "unit": (), "least": (), "most": (), "grades": (),
                                       "places": (), "how": ()}, takes_back=_BACK),
     "plan": Kind("Plan", {"answer": ()}, ("answer",), at="plan"),
     "step": Kind("Step", {"answer": ("done", "overridden", "open"), "text": (), "reason": ()}, ("answer",),
                  takes_back=_BACK, at="plan"),
-    "bolt": Kind("Bolt", {"answer": ("done", "look again", "open"), "torque": (), "angle": (), "flag": ()}, ("answer",),
+    "bolt": Kind("Bolt", {"answer": ("done", "look_again", "open"), "torque": (), "angle": (), "flag": ()}, ("answer",),
                  takes_back=_BACK, at="plan"),
     "tightening": Kind("Tightening", {
-        "answer": ("chosen", "beside", "open"), "how": ("figure", "no figure known", "by feel"), "figure": (),
-        "passes": ("at once", "in thirds", "half, then by fifths", "as given"), "steps": (), "washers": (),
-        "bolts": ("renewed", "used again"), "count": (), "thread": (), "grade": (), "head": (),
+        "answer": ("chosen", "beside", "open"), "how": ("figure", "none_known", "by_feel"), "figure": (),
+        "passes": ("at_once", "thirds", "half_then_fifths", "as_given"), "steps": (), "washers": (),
+        "bolts": ("renewed", "used_again"), "count": (), "thread": (), "grade": (), "head": (),
         "under": ("aluminium", "steel"),
     }, ("answer",), takes_back=_BACK, at="plan"),
-    "at it": Kind("At a step", {"answer": ("at it", "open")}, ("answer",), named=True, takes_back=_BACK, at="plan"),
+    "at_step": Kind("At a step", {"answer": ("here", "open")}, ("answer",), named=True, takes_back=_BACK, at="plan"),
     "pattern": Kind("Pattern of holes", {"answer": ("kept", "open"), "across": (), "between": (), "photo": (),
                                          "starts": ("part", "clock")}, ("answer",), takes_back=_BACK, at="plan"),
-    "own step": Kind("Step of this job", {"answer": ("asked", "open"), "after": (), "note": ()}, ("answer",),
+    "own_step": Kind("Step of this job", {"answer": ("asked", "open"), "after": (), "note": ()}, ("answer",),
                      takes_back=_BACK, at="plan"),
-    "bled": Kind("Bled", {"answer": ("open", "helper", "pressure", "vacuum", "gravity", "taken back"), "fluid": (),
+    "bled": Kind("Bled", {"answer": ("open", "helper", "pressure", "vacuum", "gravity", "taken_back"), "fluid": (),
                           "note": (), "bottles": (), "left": ()}, ("answer",),
-                 takes_back=("answer", "taken back"), at="proof"),
-    "bleed step": Kind("Step of bleeding", {"answer": ("done", "open")}, ("answer",), takes_back=_BACK, at="proof"),
-    "card": Kind("Tried", {"answer": ("good", "odd", "not tried", "open"), "note": ()}, ("answer",), takes_back=_BACK,
+                 takes_back=("answer", "taken_back"), at="proof"),
+    "bleed_step": Kind("Step of bleeding", {"answer": ("done", "open")}, ("answer",), takes_back=_BACK, at="proof"),
+    "card": Kind("Tried", {"answer": ("good", "odd", "not_tried", "open"), "note": ()}, ("answer",), takes_back=_BACK,
                  at="proof"),
     "heard": Kind("Noise that is not the clutch", {"answer": ("heard", "open"), "note": ()}, ("answer",),
                   takes_back=_BACK, at="proof"),
@@ -106,18 +106,18 @@ KINDS: Mapping[str, Kind] = {
                             "again": ("right",)}, ("answer",), takes_back=_BACK, at="proof"),
     "trip": Kind("Trip", {"answer": ("open",), "distance": (), "starts": (), "how": ("gentle", "mixed", "hard")},
                  takes_back=_BACK, at="proof"),
-    "bedding in": Kind("Bedding in", {"answer": ("distance", "starts")}, ("answer",), at="proof"),
-    "look again": Kind("Look again", {"answer": ("done", "open"), "text": ()}, ("answer",), takes_back=_BACK,
+    "bedding_in": Kind("Bedding in", {"answer": ("distance", "starts")}, ("answer",), at="proof"),
+    "second_look": Kind("Look again", {"answer": ("done", "open"), "text": ()}, ("answer",), takes_back=_BACK,
                        at="proof"),
-    "full load": Kind("Full load before it is bedded in", {"answer": ("allowed", "open"), "reason": ()}, ("answer",),
+    "full_load": Kind("Full load before it is bedded in", {"answer": ("allowed", "open"), "reason": ()}, ("answer",),
                       signed=True, takes_back=_BACK, at="proof"),
     "complaint": Kind("Complaint looked into", {"answer": ()}, takes_back=("answer", ""), at="proof"),
-    "fault test": Kind("Test of a fault", {"answer": (), "note": ()}, ("answer",), takes_back=_BACK, at="proof"),
+    "fault_test": Kind("Test of a fault", {"answer": (), "note": ()}, ("answer",), takes_back=_BACK, at="proof"),
     "fault": Kind("Fault", {"answer": ("found", "open"), "note": ()}, ("answer",), takes_back=_BACK, at="proof"),
     "drive": Kind("Drive", {"answer": ("kept", "open"), "says": (), "friction": (), "share": (), "distance": (),
                             "heat": (), "starts": (), "how": ("gentle", "mixed", "hard")}, ("answer",),
                   takes_back=_BACK, at="proof"),
-    "hand-over": Kind("Hand-over", {"answer": ("signed", "open"), "note": ()}, ("answer",), named=True,
+    "hand_over": Kind("Hand-over", {"answer": ("signed", "open"), "note": ()}, ("answer",), named=True,
                       takes_back=_BACK, at="proof"),
     "hole": Kind("Hole of the bolt map",
                  {"answer": ("kept", "open"), "thread": (), "length": (), "grip": (), "washer": (), "depth": (),
@@ -128,7 +128,7 @@ KINDS: Mapping[str, Kind] = {
     "mark": Kind("Mark", {"answer": ("made", "open"), "note": ()}, ("answer",), takes_back=_BACK, at="plan"),
     "leftover": Kind("Left over", {"answer": ("unexplained", "explained", "open"), "count": (), "reason": ()},
                      ("answer",), takes_back=_BACK, at="plan"),
-    "noted": Kind("Noted of a part", {"answer": ("missing", "broken", "loose", "wrong part", "substituted", "left out",
+    "noted": Kind("Noted of a part", {"answer": ("missing", "broken", "loose", "wrong_part", "substituted", "left_out",
                                                  "open"), "note": ()}, ("answer",), named=True, takes_back=_BACK,
                   at="plan"),
     "photo": Kind("Photo", {"answer": ("kept", "erased", "open"), "of": (), "words": (), "reason": ()}, ("answer",),
@@ -137,8 +137,27 @@ KINDS: Mapping[str, Kind] = {
 }  # fmt: skip
 
 
+#: Option -> its words, where they are not the option itself.
+_OPTION_WORDS: Mapping[str, str] = {
+    "enough": "that will do", "not_on_job": "not on this job", "to_get": "to get", "none_known": "no figure known",
+    "by_feel": "by feel", "at_once": "at once", "thirds": "in thirds", "half_then_fifths": "half, then by fifths",
+    "as_given": "as given", "used_again": "used again", "not_tried": "not tried", "wrong_part": "wrong part",
+    "left_out": "left out", "in_stock": "in stock", "go_no_go": "go or no go", "look_again": "look again",
+    "here": "somebody is at it", "taken_back": "taken back",
+}  # fmt: skip
+
+
+def option_words(option: str) -> str:
+    """An option of a field in words; what is typed freely stays as it was typed.
+
+    >>> option_words("thirds"), option_words("chosen")
+    ('in thirds', 'chosen')
+    """
+    return _OPTION_WORDS.get(option, option)
+
+
 #: What somebody gives a name of his own.
-_NAMED = frozenset({"own step", "own", "bag", "mark", "leftover", "noted"})
+_NAMED = frozenset({"own_step", "own", "bag", "mark", "leftover", "noted"})
 
 
 @dataclass(frozen=True, slots=True)
@@ -236,7 +255,7 @@ def read_line(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
 
     >>> read_line("line", "Pilot bearing", {"answer": "struck", "reason": " renewed in spring "}).said["reason"]
     'renewed in spring'
-    >>> read_line("check", "fork", {"answer": "not on this job", "reason": "not out"})
+    >>> read_line("check", "fork", {"answer": "not_on_job", "reason": "not out"})
     Traceback (most recent call last):
     liftbite.core.errors.UnreadableEntry: Check: say who says so
     """
@@ -273,7 +292,7 @@ def read_line(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
         raise UnreadableEntry("Step: say who overrides the hold point, and why")
     if kind == "photo":
         _photo(key, kept, line.who)
-    if kind == "own part" and line.answer == "to get" and not (line.key and kept.get("reason")):
+    if kind == "own_part" and line.answer == "to_get" and not (line.key and kept.get("reason")):
         raise UnreadableEntry("Part of the list: say which part, and why it is got")
     if kind == "line" and line.answer == "struck" and not kept.get("reason"):
         raise UnreadableEntry("Line of the list: say why it is struck")

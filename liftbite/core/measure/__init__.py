@@ -26,4 +26,6 @@
   know it.
 - `sweep`         A sweep of the record: angles from its places, the fit, its verdict and what to do about it.
 - `whose`         Whose part a check reads: of a part that is found and planned as two, each has readings of its own.
+- `words`         The words of the bench: verdicts, findings and what was held against a limit, made from what was
+  found.
 """

@@ -66,7 +66,7 @@ def read_own(line: Line) -> Check:
     looked = Check(own_name(line.key), part, line.key, said.get("how", ""), places=lambda _: places, own=True)
     kind = said.get("kind") or "figure"
     if kind != "figure":
-        grades = _GO if kind == "go or no go" else _grades(line)
+        grades = _GO if kind == "go_no_go" else _grades(line)
         return replace(looked, kind="grade", grades=grades, suited=())
     unit = said.get("unit", "mm")
     si = next((si for si, kind in KINDS.items() if unit in kind.units), None)

@@ -6,7 +6,6 @@
 - `takes`        the entries that taking a part into a job amounts to
 - `with_parts`   a job's entries with parts and figures taken in
 - `misfits`      the rules that a build breaks
-- `finder_part`   the part as the finder takes it
 
 A part is copied into a job as entries, so that changing the shelf never changes a job.
 """
@@ -22,9 +21,8 @@ from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import FITS, INPUTS
 from liftbite.core.job.ledger import Entry, read_entry
-from liftbite.core.parts.combinations import FinderPart
+from liftbite.core.job.slots import SLOTS
 from liftbite.core.parts.mismatch import BARE, Mismatch, bare_aluminium, mismatches
-from liftbite.core.parts.slots import SLOTS
 
 #: Slot -> the quantities and choices a part of it may state: what names it among its parts, choices first.
 OF_SLOT: Mapping[str, tuple[str, ...]] = {
@@ -138,20 +136,6 @@ def would_misfit(present: Mapping[str, Entry], part: ShelfPart) -> list[Mismatch
     before = set(misfits(build_of(present)))
     after = {**present, **{e.quantity: e for e in takes(present, part) if e.typed is not None}}
     return [m for m in misfits(build_of(after)) if m not in before]
-
-
-def finder_part(part: ShelfPart) -> FinderPart:
-    """The part as the finder takes it: figures in SI, options, what has to fit."""
-    values, options = {}, {}
-    for quantity, entry in read_part(part).items():
-        if quantity in CHOICES:
-            options[quantity] = entry.typed or ""
-        elif entry.si is not None and INPUTS[quantity].unit != "text":
-            values[quantity] = entry.si
-    properties = {
-        name: values[quantity] for (slot, name), quantity in FITS.items() if slot == part.slot and quantity in values
-    }
-    return FinderPart(part.name, part.price, values, options, properties)
 
 
 def with_parts(present: Mapping[str, Entry], parts: Iterable[ShelfPart], tried: Iterable[Entry]) -> dict[str, Entry]:

@@ -196,7 +196,7 @@ def read_step(line: Line) -> BleedStep:
     ------
     UnreadableEntry : there is no such step
 
-    >>> read_step(Line("bleed step", "helper 2:3", {})).helper
+    >>> read_step(Line("bleed_step", "helper 2:3", {})).helper
     'Keep it down; call when it sinks to the floor'
     """
     way, _, place = line.key.partition(" ")

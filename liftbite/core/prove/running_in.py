@@ -155,6 +155,6 @@ def running_in(lines: Iterable[Line], school: School) -> RunningIn:
             breaches.append(trip)
         distance += trip.distance
         starts += 0 if trip.how == "hard" else trip.starts
-    looked = any(line.kind == "look again" and line.answer == "done" for line in all_lines)
+    looked = any(line.kind == "second_look" and line.answer == "done" for line in all_lines)
     share = min((distance if school == "distance" else starts) / asked, 1.0)
     return RunningIn(school, distance, starts, share, tuple(breaches), distance >= LOOK_AGAIN[0] and not looked)

@@ -17,4 +17,6 @@
 - `rolled`          From the rows of a question to its answer.
 - `true`            True: does it run true: speed, balance, joints, and runout where it was swept?
 - `verdict`         What a question's answer is made of.
+- `words`           The words of the four questions: what a link and an answer are called, and their sentences, made
+  from what was found.
 """

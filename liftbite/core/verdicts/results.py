@@ -9,9 +9,9 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from liftbite.core.drawing.section import DRAWN
 from liftbite.core.graph.graph import Graph, Needs, Refused
 from liftbite.core.job.build import Build
+from liftbite.core.job.groups import SIZES_DRAWN
 from liftbite.core.job.inputs import FITS, INPUTS
 from liftbite.core.verdicts.criteria import CRITERIA, margins_of
 from liftbite.core.verdicts.verdict import Question
@@ -83,7 +83,7 @@ def asked_of(build: Build) -> tuple[str, ...]:
             )
         )
     )
-    needed |= {*_LOOKED_AT, *DRAWN.get(layout, ())}
+    needed |= {*_LOOKED_AT, *SIZES_DRAWN.get(layout, ())}
     if "master_travel" in graph.functions:
         needed |= set(_OF_HYDRAULICS)
         needed |= {"fluid_wet_boiling", "fluid_dry_boiling", "ambient_temperature"}

@@ -30,7 +30,7 @@ def step_of(plan: dict[str, Any], key: str) -> dict[str, Any]:
 
 def test_a_joint_goes_by_the_instruction_that_is_chosen(client: FlaskClient, job: int) -> None:
     kit = {"answer": "chosen", "figure": "19 lb-ft, blue locker", "count": "6", "thread": "M8", "grade": "10.9",
-           "passes": "in thirds", "bolts": "renewed", "washers": "as the kit says"}  # fmt: skip
+           "passes": "thirds", "bolts": "renewed", "washers": "as the kit says"}  # fmt: skip
     cover = step_of(say(client, job, "tightening", "cover:kit", **kit).get_json(), "cover_on")
     assert (len(cover["turns"]), cover["passes"], cover["ways"][0]["state"]) == (24, 4, "plausible")
     assert cover["turns"][0]["to"] == "8.59 N·m (6.33 lb-ft)"
@@ -46,7 +46,8 @@ def test_a_joint_goes_by_the_instruction_that_is_chosen(client: FlaskClient, job
     assert "nobody said what is on the thread: taken as received" in way["says"]
     assert "it sinks in: a washer" in way["says"]
     assert "Under the head:" in way["working"]
-    assert told["offered"]["passes"] == ["at once", "in thirds", "half, then by fifths", "as given"]
+    assert [each["name"] for each in told["offered"]["passes"]] == ["at_once", "thirds", "half_then_fifths", "as_given"]
+    assert told["offered"]["passes"][2]["label"] == "half, then by fifths"
     refused = say(client, job, "tightening", "cover:", answer="chosen", figure="35 lb-ft", thread="M8", grade="8.8")
     assert (refused.status_code, "say whose figure" in refused.get_json()["detail"]) == (422, True)
 
@@ -104,7 +105,7 @@ def test_twenty_pulls_a_second_and_none_lost_or_doubled(client: FlaskClient, job
 
 def test_a_plan_goes_out_as_a_file_and_into_another_job(client: FlaskClient, job: int) -> None:
     say(client, job, "plan", "lift", answer="floor")
-    say(client, job, "own step", "Paint the trace on every bolt", answer="asked", after="flywheel_on", note="white")
+    say(client, job, "own_step", "Paint the trace on every bolt", answer="asked", after="flywheel_on", note="white")
     say(client, job, "tightening", "cover:kit", answer="chosen", figure="20 N·m", count="6")
     text = client.get(f"/api/jobs/{job}/plan/file").text
     assert json.loads(text)["format"] == "liftbite-plan"
@@ -138,7 +139,7 @@ def test_a_step_of_the_shop_is_in_every_plan_until_it_is_let_go(client: FlaskCli
     key = "own:torch_and_gloves_put_away"
     assert step_of(plan_of(client, other), key)["own"]
     assert client.put(at, json=body, headers={"If-Match": '"0"'}).status_code == 412
-    say(client, other, "own step", body["title"], answer="open")
+    say(client, other, "own_step", body["title"], answer="open")
     assert key not in {s["key"] for s in plan_of(client, other)["steps"]}, "this job leaves it out"
     assert step_of(plan_of(client, job), key)
     client.put(at, json=body | {"kept": False}, headers={"If-Match": '"1"'})
@@ -158,7 +159,7 @@ def test_a_filled_paper_is_typed_back_at_once_or_not_at_all(client: FlaskClient,
 
 
 def test_who_is_at_a_step_is_seen_by_the_other(client: FlaskClient, job: int) -> None:
-    body = {"kind": "at it", "key": "cautions", "said": {"answer": "at it"}}
+    body = {"kind": "at_step", "key": "cautions", "said": {"answer": "here"}}
     nobody = client.post(f"/api/jobs/{job}/plan", json=body)
     assert (nobody.status_code, "say who" in nobody.get_json()["detail"]) == (422, True)
     assert client.post(f"/api/jobs/{job}/plan", json=body | {"key": "nowhere", "who": "Rika"}).status_code == 422

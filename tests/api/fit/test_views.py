@@ -102,11 +102,11 @@ def test_an_ordered_part_that_is_not_here_makes_its_step_wait(client: FlaskClien
 
 
 def test_a_step_of_ones_own_holds_up_the_last_look(client: FlaskClient, job: int) -> None:
-    plan = say(client, job, "own step", "Paint every bolt", answer="asked", after="cover_on").get_json()
+    plan = say(client, job, "own_step", "Paint every bolt", answer="asked", after="cover_on").get_json()
     own = next(s for s in plan["steps"] if s["own"])
     assert own["needs"] == ["cover_on"]
     assert own["key"] in next(s for s in plan["steps"] if s["key"] == "final_look")["needs"]
-    assert say(client, job, "own step", "Another", answer="asked", after="nowhere").status_code == 422
+    assert say(client, job, "own_step", "Another", answer="asked", after="nowhere").status_code == 422
 
 
 def test_what_is_said_of_a_plan_is_not_said_past_it(client: FlaskClient, job: int) -> None:
@@ -201,7 +201,7 @@ def test_bags_marks_and_leftovers_and_a_hand_over_that_waits_for_them(client: Fl
     labels = client.get(f"/api/jobs/{job['id']}/bags.pdf")
     words = PdfReader(io.BytesIO(labels.data)).pages[0].extract_text()
     assert "two long at the bottom" in words
-    body = {"kind": "hand-over", "key": str(job["revision"]), "said": {"answer": "signed"}, "who": "Nell"}
+    body = {"kind": "hand_over", "key": str(job["revision"]), "said": {"answer": "signed"}, "who": "Nell"}
     refused = client.post(f"/api/jobs/{job['id']}/prove", json=body)
     assert refused.status_code == 422
     assert "M6 x 20" in refused.get_json()["detail"]

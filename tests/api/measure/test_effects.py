@@ -254,15 +254,15 @@ def test_a_part_is_put_on_the_list_by_hand_planned_and_taken_off_again(client: F
     job = begin(client, BIKE)
 
     def said(key: str, **words: str) -> int:
-        body = {"kind": "own part", "key": key, "said": words}
+        body = {"kind": "own_part", "key": key, "said": words}
         return client.post(f"/api/jobs/{job['id']}/record", json=body, headers={"Person": "Iolo"}).status_code
 
-    assert said("Water pump shaft", answer="to get") == 422
-    assert said("Water pump shaft", answer="to get", reason="known to wear its seal") == 200
+    assert said("Water pump shaft", answer="to_get") == 422
+    assert said("Water pump shaft", answer="to_get", reason="known to wear its seal") == 200
     (need,) = bench(client, job)["needs"]
     assert (need["part"], need["added"], need["plan"]) == ("Water pump shaft", "Water pump shaft", None)
     assert need["reasons"] == ["put on the list: known to wear its seal, says Iolo"]
-    assert said("basket", answer="to get", reason="twelve years old") == 200
+    assert said("basket", answer="to_get", reason="twelve years old") == 200
     assert {n["part"]: n["plan"] for n in bench(client, job)["needs"]}["basket"]["typed"] == "renewed"
     assert said("Water pump shaft", answer="open") == 200
     assert [n["added"] for n in bench(client, job)["needs"]] == ["basket"]

@@ -34,10 +34,8 @@ def read(client: Any, job: int, check: str, place: str, typed: str, build: str =
 
 
 def test_a_check_is_closed_with_a_name_and_a_reason_and_opened_again(client: Any, job: int) -> None:
-    assert say(client, job, "check", "fork", answer="not on this job", reason="gearbox stays in").status_code == 422
-    bench = say(
-        client, job, "check", "fork", "Inès Marrow", answer="not on this job", reason="gearbox stays in"
-    ).get_json()
+    assert say(client, job, "check", "fork", answer="not_on_job", reason="gearbox stays in").status_code == 422
+    bench = say(client, job, "check", "fork", "Inès Marrow", answer="not_on_job", reason="gearbox stays in").get_json()
     fork = next(c for c in bench["checks"] if c["name"] == "fork")
     assert (fork["in_scope"], fork["closed"]["who"]) == (False, "Inès Marrow")
     assert bench["people"] == ["Inès Marrow"]
@@ -49,7 +47,7 @@ def test_a_check_is_closed_with_a_name_and_a_reason_and_opened_again(client: Any
 def test_that_will_do_lets_fewer_readings_decide(client: Any, job: int) -> None:
     one = read(client, job, "rivet_depth", "Disc 1, flywheel side, 1", "1.0 mm")
     assert one["finding"]["verdict"] == "open"
-    bench = say(client, job, "check", "rivet_depth", "Ines", answer="that will do", reason="all alike").get_json()
+    bench = say(client, job, "check", "rivet_depth", "Ines", answer="enough", reason="all alike").get_json()
     closed = next(c for c in bench["checks"] if c["name"] == "rivet_depth")
     assert closed["finding"]["verdict"] == "reuse"
     assert closed["finding"]["wanted"] == 1

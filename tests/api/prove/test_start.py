@@ -68,7 +68,7 @@ def test_bleeding_step_by_step_begins_anew_with_every_round(client: FlaskClient)
     helper = next(m for m in prove(client, job)["bleeding"]["methods"] if m["name"] == "helper")
     assert helper["short"], "nobody said there is a helper"
     key = helper["steps"][0]["key"]
-    told = say(client, job, "bleed step", key, answer="done").get_json()["bleeding"]
+    told = say(client, job, "bleed_step", key, answer="done").get_json()["bleeding"]
     assert [s["done"] for m in told["methods"] if m["name"] == "helper" for s in m["steps"]][:2] == [True, False]
     told = say(client, job, "bled", "one", answer="helper").get_json()["bleeding"]
     assert not any(s["done"] for m in told["methods"] for s in m["steps"])

@@ -74,11 +74,11 @@ def test_a_complaint_is_looked_into_test_by_test(client: FlaskClient) -> None:
     assert fault["complaints"] == ["drags", "pedal"]
     assert fault["next"] is not None
     for test, answer in (("pump", "better"), ("since", "after work"), ("slave_travel", "short")):
-        fault = say(client, job, "fault test", test, answer=answer).get_json()["fault"]
+        fault = say(client, job, "fault_test", test, answer=answer).get_json()["fault"]
     assert fault["causes"][0]["name"] == "air"
     assert fault["causes"][0]["word"] == "likely"
     assert [t["name"] for t in fault["asked"]] == ["pump", "since", "slave_travel"]
-    back = say(client, job, "fault test", "pump", answer="open").get_json()["fault"]
+    back = say(client, job, "fault_test", "pump", answer="open").get_json()["fault"]
     assert "pump" not in [t["name"] for t in back["asked"]]
     closed = say(client, job, "fault", "air", "Nell", answer="found").get_json()["fault"]
     assert next(c for c in closed["causes"] if c["name"] == "air")["found"]["who"] == "Nell"
@@ -95,10 +95,10 @@ def test_the_benchs_verdict_moves_a_cause(client: FlaskClient) -> None:
 
 
 @pytest.mark.parametrize(("kind", "key", "said", "words"), [
-    ("complaint", "", {"answer": "sulks"}, "no complaint"), ("fault test", "pump", {"answer": "perhaps"}, "no answer"),
+    ("complaint", "", {"answer": "sulks"}, "no complaint"), ("fault_test", "pump", {"answer": "perhaps"}, "no answer"),
     ("fault", "ghosts", {"answer": "found"}, "no cause"), ("trip", "1", {"how": "gentle"}, "say how far"),
-    ("trip", "1", {"distance": "long"}, "long"), ("full load", "", {"answer": "allowed"}, "say who"),
-    ("hand-over", "1", {"answer": "signed"}, "say who signs"),
+    ("trip", "1", {"distance": "long"}, "long"), ("full_load", "", {"answer": "allowed"}, "say who"),
+    ("hand_over", "1", {"answer": "signed"}, "say who signs"),
 ])  # fmt: skip
 def test_what_cannot_be_is_refused(client: FlaskClient, kind: str, key: str, said: dict[str, str], words: str) -> None:
     job = begin(client)
@@ -118,9 +118,9 @@ def test_bedding_in_by_trips_with_a_breach_and_a_look_again(client: FlaskClient)
         True,
         False,
     )
-    running = say(client, job, "bedding in", answer="starts").get_json()["running_in"]
+    running = say(client, job, "bedding_in", answer="starts").get_json()["running_in"]
     assert running["share"] == pytest.approx(80 / 1200), "hard starts do not count"
-    running = say(client, job, "look again", who="Nell", answer="done").get_json()["running_in"]
+    running = say(client, job, "second_look", who="Nell", answer="done").get_json()["running_in"]
     assert (running["look_again"], running["looked"]["who"]) == (False, "Nell")
     running = say(client, job, "trip", "trip 2", answer="open").get_json()["running_in"]
     assert (len(running["trips"]), running["driven_hard"]) == (2, "")
@@ -130,9 +130,9 @@ def test_a_hand_over_is_signed_and_a_later_change_makes_a_new_edition(client: Fl
     job = begin(client, GEARED)
     say(client, job, "drive", "tuesday.csv", answer="kept", says="No slip in 8 min in gear.")
     say(client, job, "trip", "1", distance="120 km", starts="30", how="gentle")
-    wrong = say(client, job, "hand-over", "999", "Nell Orrin", answer="signed")
+    wrong = say(client, job, "hand_over", "999", "Nell Orrin", answer="signed")
     assert wrong.status_code == 422
-    signed = say(client, job, "hand-over", str(job["revision"]), "Nell Orrin", answer="signed").get_json()
+    signed = say(client, job, "hand_over", str(job["revision"]), "Nell Orrin", answer="signed").get_json()
     assert (signed["editions"][0]["who"], signed["changed_since"]) == ("Nell Orrin", False)
     words = words_of(client, f"/api/jobs/{job['id']}/handover.html")
     for text in ("Nell Orrin", "No slip in 8 min in gear.", "Do not load it fully yet", "hold points are not proved",
@@ -181,7 +181,7 @@ def test_bleeding_until_it_frees(client: FlaskClient) -> None:
     words = words_of(client, f"/api/jobs/{job['id']}/handover.html")
     assert "Pump, hold, open, close, 0.3 L" in words
     assert say(client, job, "bled", "x", answer="shaken").status_code == 422
-    assert say(client, job, "bled", "first", answer="taken back").get_json()["bleeding"]["bled"] == []
+    assert say(client, job, "bled", "first", answer="taken_back").get_json()["bleeding"]["bled"] == []
 
 
 def test_a_drive_that_slipped_speaks_against_the_clamp_also_once_its_friction_is_in_the_job(
@@ -200,8 +200,8 @@ def test_a_drive_that_slipped_speaks_against_the_clamp_also_once_its_friction_is
 @pytest.mark.parametrize(
     ("kind", "key", "said"),
     [
-        ("hand-over", "1", {"answer": "signed"}),
-        ("full load", "", {"answer": "allowed", "reason": "a hurry"}),
+        ("hand_over", "1", {"answer": "signed"}),
+        ("full_load", "", {"answer": "allowed", "reason": "a hurry"}),
         ("hole", "A:1", {"answer": "kept", "thread": "x", "material": "steel"}),
         ("bled", "1", {"answer": "open", "bottles": "lots"}),
         ("leftover", "a bolt", {"answer": "explained", "reason": "spare"}),

@@ -32,7 +32,7 @@ def test_every_kind_of_change_stands_in_the_record_with_who_and_of_what(client: 
     job = enter(client, job, disc_fate="renewed", outer_diameter="250 mm").get_json()
     take(client, job, "rivet_depth", {"Disc 1, flywheel side, 1": "0.2 mm"})
     said(client, job, "record", "verdict", "rivet_depth", answer="reuse", reason="to the shop door only")
-    said(client, job, "record", "check", "pilot_bearing", answer="not on this job", reason="stays in")
+    said(client, job, "record", "check", "pilot_bearing", answer="not_on_job", reason="stays in")
     said(client, job, "record", "order", "disc:get", state="ordered", source="Halm & Daughters")
     say_of_plan(client, job["id"], "step", "cautions", answer="done")
     said(client, job, "prove", "trip", "1", distance="12 km")

@@ -7,7 +7,7 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from liftbite.core.parts.slots import SLOTS
+from liftbite.core.job.slots import SLOTS
 from tests.api.jobs.test_views import begin, enter, turn
 from tests.jobs import CAR, FULL
 

@@ -109,7 +109,7 @@ def test_what_is_taken_back_is_open_again() -> None:
 
 
 def test_own_steps_are_read_from_the_record() -> None:
-    line = read_line("own step", "Paint every bolt", {"answer": "asked", "after": "cover_on"})
+    line = read_line("own_step", "Paint every bolt", {"answer": "asked", "after": "cover_on"})
     (step,) = own_steps([line])
     assert (step.key, step.needs) == ("own:paint_every_bolt", ("cover_on",))
-    assert own_steps([line, read_line("own step", "Paint every bolt", {"answer": "open"})]) == []
+    assert own_steps([line, read_line("own_step", "Paint every bolt", {"answer": "open"})]) == []

@@ -66,9 +66,9 @@ def test_a_figure_that_breaks_the_bolt_stands_only_under_somebodys_name() -> Non
         ({}, "type the figure, or say that none is known"), ({"figure": "tight"}, "tight"),
         ({"figure": "30 N·m", "thread": "10 mm"}, "is no thread"), ({"figure": "30 N·m", "grade": "9"}, "is no class"),
         ({"figure": "30 N·m", "count": "2"}, "no number of bolts"), ({"figure": "30 N·m", "count": "x"}, "no number"),
-        ({"figure": "30 N·m", "passes": "as given", "steps": "30"}, "two to six"),
-        ({"figure": "30 N·m", "passes": "as given", "steps": "30; 20 N·m"}, "further than the one before"),
-        ({"figure": "30 N·m", "passes": "as given", "steps": "10; 20 N·m"}, "the last pass goes to 30 N·m"),
+        ({"figure": "30 N·m", "passes": "as_given", "steps": "30"}, "two to six"),
+        ({"figure": "30 N·m", "passes": "as_given", "steps": "30; 20 N·m"}, "further than the one before"),
+        ({"figure": "30 N·m", "passes": "as_given", "steps": "10; 20 N·m"}, "the last pass goes to 30 N·m"),
     ],
 )  # fmt: skip
 def test_what_is_no_instruction_is_refused_in_a_sentence(said: dict[str, str], says: str) -> None:
@@ -77,16 +77,16 @@ def test_what_is_no_instruction_is_refused_in_a_sentence(said: dict[str, str], s
 
 
 def test_passes_of_the_trade() -> None:
-    kit = read_way("flywheel:kit", {"figure": "75 lb-ft", "passes": "as given", "steps": "35; 55; 75 lb-ft"})
+    kit = read_way("flywheel:kit", {"figure": "75 lb-ft", "passes": "as_given", "steps": "35; 55; 75 lb-ft"})
     assert [round(t.torque / LB_FT) for t in turns_of(6, kit)[::6]] == [35, 55, 75, 75]  # type: ignore[operator]
     assert [t.again for t in turns_of(6, kit)[::6]] == [False, False, False, True]
-    fifths = read_way("cover:kit", {"figure": "20 N·m", "passes": "half, then by fifths"})
+    fifths = read_way("cover:kit", {"figure": "20 N·m", "passes": "half_then_fifths"})
     assert [t.torque for t in turns_of(6, fifths)[::6]] == pytest.approx([10, 14, 18, 20, 20])
-    angle = read_way("flywheel:maker", {"figure": "22 lb-ft + 90°", "passes": "at once"})
+    angle = read_way("flywheel:maker", {"figure": "22 lb-ft + 90°", "passes": "at_once"})
     assert [t.angle for t in turns_of(8, angle)[::8]] == [None, pytest.approx(math.pi / 2)]
 
 
-@given(st.integers(3, 36), st.sampled_from(["at once", "in thirds", "half, then by fifths"]), st.booleans())
+@given(st.integers(3, 36), st.sampled_from(["at_once", "thirds", "half_then_fifths"]), st.booleans())
 def test_every_bolt_has_its_turn_in_every_pass_and_its_own_name(count: int, passes: str, angle: bool) -> None:
     way = read_way("cover:kit", {"figure": "30 N·m + 90°" if angle else "30 N·m", "passes": passes})
     turns = turns_of(count, way)
@@ -106,7 +106,7 @@ def test_a_wrench_is_held_against_its_turn() -> None:
     assert judged(Pull(61, math.radians(93)), angle) == ""
     assert judged(Pull(61, math.radians(70)), angle) == "out of band: 70° of 90°"
     assert "no angle" in judged(Pull(61, None), angle)
-    again = turns_of(3, read_way("cover:kit", {"figure": "30 N·m", "passes": "in thirds"}))[-1]
+    again = turns_of(3, read_way("cover:kit", {"figure": "30 N·m", "passes": "thirds"}))[-1]
     assert judged(Pull(30.2, 0.0), again) == "", "a tight bolt tried once more turns no further"
 
 
@@ -132,6 +132,6 @@ def test_of_two_instructions_the_one_chosen_last_is_gone_by_until_it_is_taken_ba
 
 
 def test_nobody_knows_a_figure_and_every_bolt_is_still_ticked() -> None:
-    turns = turns_of(4, read_way("housing:", {"how": "by feel", "count": "4"}))
+    turns = turns_of(4, read_way("housing:", {"how": "by_feel", "count": "4"}))
     assert [(t.key, t.to) for t in turns] == [(str(b), "by feel") for b in star(4)]
     assert [t.bolt for t in left_of(turns, ["1", "3"])] == [b for b in star(4) if b not in (1, 3)]

@@ -7,8 +7,8 @@ import pytest
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.groups import DRAWN, GROUPS, VIEWS, rows_of
 from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.slots import SLOTS
 from liftbite.core.parts.shelf import OF_SLOT
-from liftbite.core.parts.slots import SLOTS
 from liftbite.core.verdicts.results import RESULTS_OF
 
 ROWS = [row for group in GROUPS for row in rows_of(group)]

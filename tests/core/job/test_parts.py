@@ -25,8 +25,8 @@ from liftbite.core.job.parts import (
     reached,
     with_what_is_on,
 )
+from liftbite.core.job.slots import SLOTS
 from liftbite.core.measure.practices import PRACTICES
-from liftbite.core.parts.slots import SLOTS
 from tests.jobs import CAR, MOTORCYCLE, PULLED, entries
 
 BUILDS = {"car": CAR, "pulled": CAR | PULLED, "concentric": CAR | {"release": "concentric"}, "motorcycle": MOTORCYCLE}

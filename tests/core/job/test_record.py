@@ -19,8 +19,8 @@ from liftbite.core.prove.complaints import complaints_in, explained_by
     ("kind", "said", "who", "why"),
     [
         ("gossip", {"answer": "x"}, "", "nothing that is said"),
-        ("check", {"answer": "that will do", "reason": "six of eight"}, "", "who"),
-        ("check", {"answer": "that will do"}, "Ines", "why"),
+        ("check", {"answer": "enough", "reason": "six of eight"}, "", "who"),
+        ("check", {"answer": "enough"}, "Ines", "why"),
         ("check", {"answer": "perhaps", "reason": "x"}, "Ines", "not offered"),
         ("verdict", {"answer": "reuse", "reason": "x" * 500}, "Ines", "too many"),
         ("verdict", {"answer": "reuse", "reason": "two\x07bells"}, "Ines", "cannot be stored"),
@@ -40,7 +40,7 @@ def test_what_is_said_last_stands_and_can_be_taken_back() -> None:
     lines = [
         read_line("order", "Disc, get", {"state": "ordered", "source": "Halm & Daughters", "price": "84,50"}),
         read_line("order", "Disc, get", {"state": "arrived"}),
-        read_line("check", "fork", {"answer": "not on this job", "reason": "not out"}, "Ines"),
+        read_line("check", "fork", {"answer": "not_on_job", "reason": "not out"}, "Ines"),
         read_line("check", "fork", {"answer": "open"}),
     ]
     assert in_force(lines, "order")["Disc, get"].said == {"state": "arrived"}

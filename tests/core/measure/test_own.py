@@ -86,7 +86,7 @@ def test_a_look_has_conditions_of_ones_own_each_with_what_it_comes_to() -> None:
 
 
 def test_go_and_no_go() -> None:
-    check = read_own(Line("own", "Thread gauge", {"kind": "go or no go", "part": "Flywheel"}))
+    check = read_own(Line("own", "Thread gauge", {"kind": "go_no_go", "part": "Flywheel"}))
     goes, stays = ({"go": "reuse"}, {"no_go": "put right"})
     for said, verdict in {**goes, **stays}.items():
         assert assess(check, check.places(BUILD), [Reading("Once", None, said)], ()).verdict == verdict

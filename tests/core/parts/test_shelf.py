@@ -5,24 +5,24 @@ from __future__ import annotations
 import pytest
 
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
+from liftbite.core.find.candidate_part import finder_part
 from liftbite.core.job.build import build_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import FITS, INPUTS
 from liftbite.core.job.ledger import Entry
+from liftbite.core.job.slots import SLOTS
 from liftbite.core.parts.mismatch import RULES, misfit_sentence
 from liftbite.core.parts.shelf import (
     OF_SLOT,
     ShelfPart,
     changed_since,
     fields_of,
-    finder_part,
     misfits,
     part_name,
     read_part,
     takes,
     would_misfit,
 )
-from liftbite.core.parts.slots import SLOTS
 from liftbite.core.parts.stock import generic_parts
 from liftbite.demo.parts import PARTS
 from liftbite.files.shelf_csv import read_shelf, write_shelf

@@ -129,7 +129,7 @@ def test_bleeding_goes_round_until_it_frees_or_it_is_no_air() -> None:
         assert (method.hands == 2) == any(step.helper for step in method.steps)
     for wrong in ("open", "open 1:9", "open 0:x", "magic 1:1"):
         with pytest.raises(UnreadableEntry):
-            read_step(Line("bleed step", wrong, {}))
+            read_step(Line("bleed_step", wrong, {}))
 
 
 def test_every_cause_closes_into_parts_and_a_scope_there_are() -> None:

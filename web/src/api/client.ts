@@ -62,7 +62,21 @@ export type GaugeEvent = Schemas["EventOut"];
 export type Keyed = Schemas["KeyedOut"];
 export type Plan = Schemas["PlanOut"];
 export type FitStep = Schemas["FitStepOut"];
-export type SayOfPlan = Schemas["SayOfPlanIn"];
+/** What is said of a job, a shape a kind; who says it and the request's name are put in when it is sent. */
+type Statement<Sent> = Sent extends unknown ? Omit<Sent, "who" | "request"> : never;
+export type PlanStatement = Statement<Schemas["SayOfPlanIn"]>;
+export type ProofStatement = Statement<Schemas["SayOfProofIn"]>;
+export type BenchStatement = Statement<Schemas["SayIn"]>;
+/** The words of one kind. */
+export type WordsOf<Kind extends (PlanStatement | ProofStatement | BenchStatement)["kind"]> = Extract<
+  PlanStatement | ProofStatement | BenchStatement,
+  { kind: Kind }
+>["said"];
+/** An option of a field of one kind. */
+export type OptionOf<
+  Kind extends (PlanStatement | ProofStatement | BenchStatement)["kind"],
+  Field extends keyof WordsOf<Kind>,
+> = NonNullable<WordsOf<Kind>[Field]>;
 export type Photo = Schemas["PhotoOut"];
 export type Shop = Schemas["ShopOut"];
 export type Upkeep = Schemas["UpkeepOut"];

@@ -1,10 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { requestName } from "@/lib/request";
 import { patiently } from "@/lib/waiting";
-import { client, notNow, type Plan, Refusal, type SayOfPlan, seen, taken } from "./client";
+import { client, notNow, type Plan, type PlanStatement, Refusal, seen, taken } from "./client";
 import type { components } from "./schema";
 
-export type PlanChange = Omit<SayOfPlan, "who" | "request">;
+export type PlanChange = PlanStatement;
+/** Says something of the plan; a refusal comes back as a sentence. */
+export type SayPlan = (change: PlanChange) => Promise<string | null>;
 
 const key = (id: number) => ["plan", id] as const;
 

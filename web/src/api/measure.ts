@@ -2,6 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import { requestName } from "@/lib/request";
 import { patiently } from "@/lib/waiting";
 import {
+  type BenchStatement,
   client,
   type InstrumentIn,
   type LimitIn,
@@ -41,7 +42,7 @@ export type BenchChange =
   | { instrument: InstrumentIn }
   | { sum: RenewalIn }
   | { drop: string }
-  | { record: { kind: string; key: string; said: Record<string, string> } };
+  | { record: BenchStatement };
 
 /** No answer, or a file that is held for a moment: worth another try. */
 const passing = (status: number) => status === 0 || status === 503;

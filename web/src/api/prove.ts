@@ -1,13 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { requestName } from "@/lib/request";
 import { patiently } from "@/lib/waiting";
-import { client, notNow, Refusal, sendFile, taken } from "./client";
+import { client, notNow, type ProofStatement, Refusal, sendFile, taken } from "./client";
 import type { components } from "./schema";
 
 type Schemas = components["schemas"];
 export type Prove = Schemas["ProveOut"];
 export type Drive = Schemas["DriveOut"];
-export type ProofChange = Omit<Schemas["SayOfProofIn"], "who" | "request" | "key"> & { key?: string };
+export type ProofChange = ProofStatement;
 /** Says something in Prove; a refusal comes back as a sentence. */
 export type SayProof = (change: ProofChange) => Promise<string | null>;
 

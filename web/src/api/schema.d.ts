@@ -5834,6 +5834,11 @@ export interface components {
              */
             answer: string;
             /**
+             * Words
+             * @description The answer in words.
+             */
+            words: string;
+            /**
              * Reason
              * @description Why, as somebody said it.
              */
@@ -6343,35 +6348,268 @@ export interface components {
          */
         SayIn: {
             /**
-             * Kind
-             * @description Which kind it is of.
+             * @description Order
+             * @constant
              */
-            kind: string;
+            kind: "order";
             /**
              * Key
-             * @description Its key, by which everything refers to it.
              * @default
              */
             key?: string;
             /**
-             * Said
-             * @description What was said, with who and when.
-             */
-            said: {
-                [key: string]: string;
-            };
-            /**
              * Who
-             * @description By whom; empty where nobody gave a name.
              * @default
              */
             who?: string;
             /**
              * Request
-             * @description An identity of the request's own; a repeat counts once.
              * @default
              */
             request?: string;
+            /** @description Order: its words. */
+            said: {
+                /** @description Order: number. */
+                number?: string;
+                /** @description Order: source. */
+                source?: string;
+                /** @description Order: price. */
+                price?: string;
+                /** @description Order: currency. */
+                currency?: string;
+                /**
+                 * @description Order: state.
+                 * @enum {string}
+                 */
+                state?: "" | "ordered" | "awaited" | "arrived" | "in_stock";
+            };
+        } | {
+            /**
+             * @description Line of the list
+             * @constant
+             */
+            kind: "line";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Line of the list: its words. */
+            said: {
+                /**
+                 * @description Line of the list: answer.
+                 * @enum {string}
+                 */
+                answer: "accepted" | "struck" | "open";
+                /** @description Line of the list: reason. */
+                reason?: string;
+            };
+        } | {
+            /**
+             * @description Check
+             * @constant
+             */
+            kind: "check";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Check: its words. */
+            said: {
+                /**
+                 * @description Check: answer.
+                 * @enum {string}
+                 */
+                answer: "enough" | "not_on_job" | "open";
+                /** @description Check: reason. */
+                reason?: string;
+            };
+        } | {
+            /**
+             * @description Verdict
+             * @constant
+             */
+            kind: "verdict";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Verdict: its words. */
+            said: {
+                /**
+                 * @description Verdict: answer.
+                 * @enum {string}
+                 */
+                answer: "reuse" | "dress or resurface" | "put right" | "renew" | "renew as set" | "stop" | "open";
+                /** @description Verdict: reason. */
+                reason?: string;
+            };
+        } | {
+            /**
+             * @description Part of the list
+             * @constant
+             */
+            kind: "own_part";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Part of the list: its words. */
+            said: {
+                /**
+                 * @description Part of the list: answer.
+                 * @enum {string}
+                 */
+                answer: "to_get" | "open";
+                /** @description Part of the list: reason. */
+                reason?: string;
+            };
+        } | {
+            /**
+             * @description Scope
+             * @constant
+             */
+            kind: "scope";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Scope: its words. */
+            said: {
+                /**
+                 * @description Scope: answer.
+                 * @enum {string}
+                 */
+                answer: "everything" | "clutch_flywheel" | "clutch" | "bearing" | "hydraulics" | "complaint";
+            };
+        } | {
+            /**
+             * @description Check of this job
+             * @constant
+             */
+            kind: "own";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Check of this job: its words. */
+            said: {
+                /**
+                 * @description Check of this job: answer.
+                 * @enum {string}
+                 */
+                answer?: "asked" | "open";
+                /**
+                 * @description Check of this job: kind.
+                 * @enum {string}
+                 */
+                kind?: "figure" | "look" | "go_no_go";
+                /** @description Check of this job: part. */
+                part?: string;
+                /** @description Check of this job: unit. */
+                unit?: string;
+                /** @description Check of this job: least. */
+                least?: string;
+                /** @description Check of this job: most. */
+                most?: string;
+                /** @description Check of this job: grades. */
+                grades?: string;
+                /** @description Check of this job: places. */
+                places?: string;
+                /** @description Check of this job: how. */
+                how?: string;
+            };
+        } | {
+            /**
+             * @description Practice of this job
+             * @constant
+             */
+            kind: "practice";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Practice of this job: its words. */
+            said: {
+                /** @description Practice of this job: answer. */
+                answer?: string;
+            };
         };
         /**
          * MeasuredEffectsOut
@@ -6817,13 +7055,8 @@ export interface components {
              * @description Joints whose holes are known one by one.
              */
             bolt_maps: components["schemas"]["BoltMapOut"][];
-            /**
-             * Offered
-             * @description Words a field of an instruction, or what is noted, may have.
-             */
-            offered: {
-                [key: string]: string[];
-            };
+            /** @description What may be picked. */
+            offered: components["schemas"]["OfferedOut"];
             /**
              * Materials
              * @description What a thread may be in.
@@ -7065,7 +7298,32 @@ export interface components {
              * @description What was said of it, but for its place.
              */
             said: {
-                [key: string]: string;
+                /**
+                 * @description Hole of the bolt map: answer.
+                 * @enum {string}
+                 */
+                answer?: "kept" | "open";
+                /** @description Hole of the bolt map: thread. */
+                thread?: string;
+                /** @description Hole of the bolt map: length. */
+                length?: string;
+                /** @description Hole of the bolt map: grip. */
+                grip?: string;
+                /** @description Hole of the bolt map: washer. */
+                washer?: string;
+                /** @description Hole of the bolt map: depth. */
+                depth?: string;
+                /** @description Hole of the bolt map: shank. */
+                shank?: string;
+                /**
+                 * @description Hole of the bolt map: material.
+                 * @enum {string}
+                 */
+                material?: "steel" | "iron" | "aluminium";
+                /** @description Hole of the bolt map: angle. */
+                angle?: string;
+                /** @description Hole of the bolt map: out. */
+                out?: string;
             };
             /**
              * State
@@ -7160,6 +7418,37 @@ export interface components {
              * @description When, ISO 8601 in UTC.
              */
             at: string;
+        };
+        /**
+         * OfferedOut
+         * @description What a field of an instruction, or what is noted of a part, may be.
+         */
+        OfferedOut: {
+            /**
+             * How
+             * @description How it is done or taken.
+             */
+            how: components["schemas"]["NameOut"][];
+            /**
+             * Passes
+             * @description Passes the bolts are tightened in.
+             */
+            passes: components["schemas"]["NameOut"][];
+            /**
+             * Bolts
+             * @description What becomes of the bolts.
+             */
+            bolts: components["schemas"]["NameOut"][];
+            /**
+             * Under
+             * @description What the head bears on.
+             */
+            under: components["schemas"]["NameOut"][];
+            /**
+             * Noted
+             * @description What may be noted of a part.
+             */
+            noted: components["schemas"]["NameOut"][];
         };
         /**
          * PlanQuestionOut
@@ -7300,10 +7589,48 @@ export interface components {
             words: string;
             /**
              * Said
-             * @description What was said, with who and when.
+             * @description Tightening: its words.
              */
             said: {
-                [key: string]: string;
+                /**
+                 * @description Tightening: answer.
+                 * @enum {string}
+                 */
+                answer?: "chosen" | "beside" | "open";
+                /**
+                 * @description Tightening: how.
+                 * @enum {string}
+                 */
+                how?: "figure" | "none_known" | "by_feel";
+                /** @description Tightening: figure. */
+                figure?: string;
+                /**
+                 * @description Tightening: passes.
+                 * @enum {string}
+                 */
+                passes?: "at_once" | "thirds" | "half_then_fifths" | "as_given";
+                /** @description Tightening: steps. */
+                steps?: string;
+                /** @description Tightening: washers. */
+                washers?: string;
+                /**
+                 * @description Tightening: bolts.
+                 * @enum {string}
+                 */
+                bolts?: "renewed" | "used_again";
+                /** @description Tightening: count. */
+                count?: string;
+                /** @description Tightening: thread. */
+                thread?: string;
+                /** @description Tightening: grade. */
+                grade?: string;
+                /** @description Tightening: head. */
+                head?: string;
+                /**
+                 * @description Tightening: under.
+                 * @enum {string}
+                 */
+                under?: "aluminium" | "steel";
             };
             /**
              * State
@@ -7334,35 +7661,405 @@ export interface components {
          */
         SayOfPlanIn: {
             /**
-             * Kind
-             * @description Which kind it is of.
-             * @enum {string}
+             * @description Plan
+             * @constant
              */
-            kind: "plan" | "step" | "own step" | "bolt" | "bag" | "mark" | "leftover" | "hole" | "tightening" | "pattern" | "at it" | "noted";
-            /**
-             * Key
-             * @description Its key, by which everything refers to it.
-             */
+            kind: "plan";
+            /** Key */
             key: string;
             /**
-             * Said
-             * @description What was said, with who and when.
-             */
-            said: {
-                [key: string]: string;
-            };
-            /**
              * Who
-             * @description By whom; empty where nobody gave a name.
              * @default
              */
             who?: string;
             /**
              * Request
-             * @description An identity of the request's own; a repeat counts once.
              * @default
              */
             request?: string;
+            /** @description Plan: its words. */
+            said: {
+                /** @description Plan: answer. */
+                answer: string;
+            };
+        } | {
+            /**
+             * @description Step
+             * @constant
+             */
+            kind: "step";
+            /** Key */
+            key: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Step: its words. */
+            said: {
+                /**
+                 * @description Step: answer.
+                 * @enum {string}
+                 */
+                answer: "done" | "overridden" | "open";
+                /** @description Step: text. */
+                text?: string;
+                /** @description Step: reason. */
+                reason?: string;
+            };
+        } | {
+            /**
+             * @description Bolt
+             * @constant
+             */
+            kind: "bolt";
+            /** Key */
+            key: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Bolt: its words. */
+            said: {
+                /**
+                 * @description Bolt: answer.
+                 * @enum {string}
+                 */
+                answer: "done" | "look_again" | "open";
+                /** @description Bolt: torque. */
+                torque?: string;
+                /** @description Bolt: angle. */
+                angle?: string;
+                /** @description Bolt: flag. */
+                flag?: string;
+            };
+        } | {
+            /**
+             * @description Tightening
+             * @constant
+             */
+            kind: "tightening";
+            /** Key */
+            key: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Tightening: its words. */
+            said: {
+                /**
+                 * @description Tightening: answer.
+                 * @enum {string}
+                 */
+                answer: "chosen" | "beside" | "open";
+                /**
+                 * @description Tightening: how.
+                 * @enum {string}
+                 */
+                how?: "figure" | "none_known" | "by_feel";
+                /** @description Tightening: figure. */
+                figure?: string;
+                /**
+                 * @description Tightening: passes.
+                 * @enum {string}
+                 */
+                passes?: "at_once" | "thirds" | "half_then_fifths" | "as_given";
+                /** @description Tightening: steps. */
+                steps?: string;
+                /** @description Tightening: washers. */
+                washers?: string;
+                /**
+                 * @description Tightening: bolts.
+                 * @enum {string}
+                 */
+                bolts?: "renewed" | "used_again";
+                /** @description Tightening: count. */
+                count?: string;
+                /** @description Tightening: thread. */
+                thread?: string;
+                /** @description Tightening: grade. */
+                grade?: string;
+                /** @description Tightening: head. */
+                head?: string;
+                /**
+                 * @description Tightening: under.
+                 * @enum {string}
+                 */
+                under?: "aluminium" | "steel";
+            };
+        } | {
+            /**
+             * @description At a step
+             * @constant
+             */
+            kind: "at_step";
+            /** Key */
+            key: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description At a step: its words. */
+            said: {
+                /**
+                 * @description At a step: answer.
+                 * @enum {string}
+                 */
+                answer: "here" | "open";
+            };
+        } | {
+            /**
+             * @description Pattern of holes
+             * @constant
+             */
+            kind: "pattern";
+            /** Key */
+            key: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Pattern of holes: its words. */
+            said: {
+                /**
+                 * @description Pattern of holes: answer.
+                 * @enum {string}
+                 */
+                answer: "kept" | "open";
+                /** @description Pattern of holes: across. */
+                across?: string;
+                /** @description Pattern of holes: between. */
+                between?: string;
+                /** @description Pattern of holes: photo. */
+                photo?: string;
+                /**
+                 * @description Pattern of holes: starts.
+                 * @enum {string}
+                 */
+                starts?: "part" | "clock";
+            };
+        } | {
+            /**
+             * @description Step of this job
+             * @constant
+             */
+            kind: "own_step";
+            /** Key */
+            key: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Step of this job: its words. */
+            said: {
+                /**
+                 * @description Step of this job: answer.
+                 * @enum {string}
+                 */
+                answer: "asked" | "open";
+                /** @description Step of this job: after. */
+                after?: string;
+                /** @description Step of this job: note. */
+                note?: string;
+            };
+        } | {
+            /**
+             * @description Hole of the bolt map
+             * @constant
+             */
+            kind: "hole";
+            /** Key */
+            key: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Hole of the bolt map: its words. */
+            said: {
+                /**
+                 * @description Hole of the bolt map: answer.
+                 * @enum {string}
+                 */
+                answer: "kept" | "open";
+                /** @description Hole of the bolt map: thread. */
+                thread?: string;
+                /** @description Hole of the bolt map: length. */
+                length?: string;
+                /** @description Hole of the bolt map: grip. */
+                grip?: string;
+                /** @description Hole of the bolt map: washer. */
+                washer?: string;
+                /** @description Hole of the bolt map: depth. */
+                depth?: string;
+                /** @description Hole of the bolt map: shank. */
+                shank?: string;
+                /**
+                 * @description Hole of the bolt map: material.
+                 * @enum {string}
+                 */
+                material?: "steel" | "iron" | "aluminium";
+                /** @description Hole of the bolt map: angle. */
+                angle?: string;
+                /** @description Hole of the bolt map: out. */
+                out?: string;
+            };
+        } | {
+            /**
+             * @description Bag
+             * @constant
+             */
+            kind: "bag";
+            /** Key */
+            key: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Bag: its words. */
+            said: {
+                /**
+                 * @description Bag: answer.
+                 * @enum {string}
+                 */
+                answer: "filled" | "open";
+                /** @description Bag: holds. */
+                holds?: string;
+                /** @description Bag: note. */
+                note?: string;
+            };
+        } | {
+            /**
+             * @description Mark
+             * @constant
+             */
+            kind: "mark";
+            /** Key */
+            key: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Mark: its words. */
+            said: {
+                /**
+                 * @description Mark: answer.
+                 * @enum {string}
+                 */
+                answer: "made" | "open";
+                /** @description Mark: note. */
+                note?: string;
+            };
+        } | {
+            /**
+             * @description Left over
+             * @constant
+             */
+            kind: "leftover";
+            /** Key */
+            key: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Left over: its words. */
+            said: {
+                /**
+                 * @description Left over: answer.
+                 * @enum {string}
+                 */
+                answer: "unexplained" | "explained" | "open";
+                /** @description Left over: count. */
+                count?: string;
+                /** @description Left over: reason. */
+                reason?: string;
+            };
+        } | {
+            /**
+             * @description Noted of a part
+             * @constant
+             */
+            kind: "noted";
+            /** Key */
+            key: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Noted of a part: its words. */
+            said: {
+                /**
+                 * @description Noted of a part: answer.
+                 * @enum {string}
+                 */
+                answer: "missing" | "broken" | "loose" | "wrong_part" | "substituted" | "left_out" | "open";
+                /** @description Noted of a part: note. */
+                note?: string;
+            };
         };
         /**
          * FromPaperIn
@@ -8063,7 +8760,24 @@ export interface components {
              * @description What was said of it, to be said again with a word more.
              */
             said: {
-                [key: string]: string;
+                /**
+                 * @description Fluid: answer.
+                 * @enum {string}
+                 */
+                answer?: "filled" | "open";
+                /** @description Fluid: class. */
+                class?: string;
+                /** @description Fluid: bottles. */
+                bottles?: string;
+                /** @description Fluid: left. */
+                left?: string;
+                /** @description Fluid: note. */
+                note?: string;
+                /**
+                 * @description Fluid: again.
+                 * @enum {string}
+                 */
+                again?: "right";
             };
         };
         /**
@@ -8273,36 +8987,465 @@ export interface components {
          */
         SayOfProofIn: {
             /**
-             * Kind
-             * @description Which kind it is of.
-             * @enum {string}
+             * @description Bled
+             * @constant
              */
-            kind: "bled" | "bleed step" | "card" | "heard" | "fluid" | "complaint" | "fault test" | "fault" | "drive" | "trip" | "bedding in" | "look again" | "full load" | "hand-over";
+            kind: "bled";
             /**
              * Key
-             * @description Its key, by which everything refers to it.
              * @default
              */
             key?: string;
             /**
-             * Said
-             * @description What was said, with who and when.
-             */
-            said: {
-                [key: string]: string;
-            };
-            /**
              * Who
-             * @description By whom; empty where nobody gave a name.
              * @default
              */
             who?: string;
             /**
              * Request
-             * @description An identity of the request's own; a repeat counts once.
              * @default
              */
             request?: string;
+            /** @description Bled: its words. */
+            said: {
+                /**
+                 * @description Bled: answer.
+                 * @enum {string}
+                 */
+                answer: "open" | "helper" | "pressure" | "vacuum" | "gravity" | "taken_back";
+                /** @description Bled: fluid. */
+                fluid?: string;
+                /** @description Bled: note. */
+                note?: string;
+                /** @description Bled: bottles. */
+                bottles?: string;
+                /** @description Bled: left. */
+                left?: string;
+            };
+        } | {
+            /**
+             * @description Step of bleeding
+             * @constant
+             */
+            kind: "bleed_step";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Step of bleeding: its words. */
+            said: {
+                /**
+                 * @description Step of bleeding: answer.
+                 * @enum {string}
+                 */
+                answer: "done" | "open";
+            };
+        } | {
+            /**
+             * @description Tried
+             * @constant
+             */
+            kind: "card";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Tried: its words. */
+            said: {
+                /**
+                 * @description Tried: answer.
+                 * @enum {string}
+                 */
+                answer: "good" | "odd" | "not_tried" | "open";
+                /** @description Tried: note. */
+                note?: string;
+            };
+        } | {
+            /**
+             * @description Noise that is not the clutch
+             * @constant
+             */
+            kind: "heard";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Noise that is not the clutch: its words. */
+            said: {
+                /**
+                 * @description Noise that is not the clutch: answer.
+                 * @enum {string}
+                 */
+                answer: "heard" | "open";
+                /** @description Noise that is not the clutch: note. */
+                note?: string;
+            };
+        } | {
+            /**
+             * @description Fluid
+             * @constant
+             */
+            kind: "fluid";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Fluid: its words. */
+            said: {
+                /**
+                 * @description Fluid: answer.
+                 * @enum {string}
+                 */
+                answer: "filled" | "open";
+                /** @description Fluid: class. */
+                class?: string;
+                /** @description Fluid: bottles. */
+                bottles?: string;
+                /** @description Fluid: left. */
+                left?: string;
+                /** @description Fluid: note. */
+                note?: string;
+                /**
+                 * @description Fluid: again.
+                 * @enum {string}
+                 */
+                again?: "right";
+            };
+        } | {
+            /**
+             * @description Trip
+             * @constant
+             */
+            kind: "trip";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Trip: its words. */
+            said: {
+                /**
+                 * @description Trip: answer.
+                 * @enum {string}
+                 */
+                answer?: "open";
+                /** @description Trip: distance. */
+                distance?: string;
+                /** @description Trip: starts. */
+                starts?: string;
+                /**
+                 * @description Trip: how.
+                 * @enum {string}
+                 */
+                how?: "gentle" | "mixed" | "hard";
+            };
+        } | {
+            /**
+             * @description Bedding in
+             * @constant
+             */
+            kind: "bedding_in";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Bedding in: its words. */
+            said: {
+                /**
+                 * @description Bedding in: answer.
+                 * @enum {string}
+                 */
+                answer: "distance" | "starts";
+            };
+        } | {
+            /**
+             * @description Look again
+             * @constant
+             */
+            kind: "second_look";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Look again: its words. */
+            said: {
+                /**
+                 * @description Look again: answer.
+                 * @enum {string}
+                 */
+                answer: "done" | "open";
+                /** @description Look again: text. */
+                text?: string;
+            };
+        } | {
+            /**
+             * @description Full load before it is bedded in
+             * @constant
+             */
+            kind: "full_load";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Full load before it is bedded in: its words. */
+            said: {
+                /**
+                 * @description Full load before it is bedded in: answer.
+                 * @enum {string}
+                 */
+                answer: "allowed" | "open";
+                /** @description Full load before it is bedded in: reason. */
+                reason?: string;
+            };
+        } | {
+            /**
+             * @description Complaint looked into
+             * @constant
+             */
+            kind: "complaint";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Complaint looked into: its words. */
+            said: {
+                /** @description Complaint looked into: answer. */
+                answer?: string;
+            };
+        } | {
+            /**
+             * @description Test of a fault
+             * @constant
+             */
+            kind: "fault_test";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Test of a fault: its words. */
+            said: {
+                /** @description Test of a fault: answer. */
+                answer: string;
+                /** @description Test of a fault: note. */
+                note?: string;
+            };
+        } | {
+            /**
+             * @description Fault
+             * @constant
+             */
+            kind: "fault";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Fault: its words. */
+            said: {
+                /**
+                 * @description Fault: answer.
+                 * @enum {string}
+                 */
+                answer: "found" | "open";
+                /** @description Fault: note. */
+                note?: string;
+            };
+        } | {
+            /**
+             * @description Drive
+             * @constant
+             */
+            kind: "drive";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Drive: its words. */
+            said: {
+                /**
+                 * @description Drive: answer.
+                 * @enum {string}
+                 */
+                answer: "kept" | "open";
+                /** @description Drive: says. */
+                says?: string;
+                /** @description Drive: friction. */
+                friction?: string;
+                /** @description Drive: share. */
+                share?: string;
+                /** @description Drive: distance. */
+                distance?: string;
+                /** @description Drive: heat. */
+                heat?: string;
+                /** @description Drive: starts. */
+                starts?: string;
+                /**
+                 * @description Drive: how.
+                 * @enum {string}
+                 */
+                how?: "gentle" | "mixed" | "hard";
+            };
+        } | {
+            /**
+             * @description Hand-over
+             * @constant
+             */
+            kind: "hand_over";
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Hand-over: its words. */
+            said: {
+                /**
+                 * @description Hand-over: answer.
+                 * @enum {string}
+                 */
+                answer: "signed" | "open";
+                /** @description Hand-over: note. */
+                note?: string;
+            };
         };
         /**
          * LogTopOut

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from liftbite.core.job.input import Input
-from liftbite.core.parts.slots import SLOTS
+from liftbite.core.job.slots import SLOTS
 
 ROWS = (
     Input("disc_spline_count", "Disc, splines", "count", "", 0, 400, (6, 40), "Splines of the disc's hub.",

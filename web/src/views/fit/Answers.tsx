@@ -1,8 +1,8 @@
 import type { Plan } from "@/api/client";
-import type { Say } from "./FitView";
+import type { SayPlan } from "@/api/fit";
 
 /** What the plan depends on; an answer that changes makes it anew, and what was done stays done. */
-export function Answers({ plan, say }: { plan: Plan; say: Say }) {
+export function Answers({ plan, say }: { plan: Plan; say: SayPlan }) {
   const open = plan.questions.some(({ said }) => !said);
   return (
     <details className="mt-5 border-t border-ink pt-2" open={open && plan.done === 0}>

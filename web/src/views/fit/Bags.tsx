@@ -1,7 +1,8 @@
 import { useState } from "react";
-import type { Plan } from "@/api/client";
+import type { Plan, WordsOf } from "@/api/client";
+import type { PlanChange } from "@/api/fit";
 import { SaveLink } from "@/components/SaveLink";
-import type { Say } from "./FitView";
+import type { SayPlan } from "@/api/fit";
 
 const KINDS = [
   {
@@ -18,18 +19,22 @@ const KINDS = [
 const labelOf = (kind: string) => KINDS.find((each) => each.kind === kind)?.label ?? "";
 
 /** Bags by number, marks on pairs, and what was left over: the job is not handed over while that is unexplained. */
-export function Bags({ job, plan, say }: { job: number; plan: Plan; say: Say }) {
+export function Bags({ job, plan, say }: { job: number; plan: Plan; say: SayPlan }) {
   const [kind, setKind] = useState<(typeof KINDS)[number]["kind"]>("bag");
   const [of, setOf] = useState("");
-  const [so, setSo] = useState(plan.offered.noted?.[0] ?? "");
+  const [so, setSo] = useState(plan.offered.noted[0]?.name ?? "");
   const [words, setWords] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
   const asked = KINDS.find((each) => each.kind === kind) ?? KINDS[0];
-  const said = (): Record<string, string> => {
-    if (kind === "bag") return { answer: "filled", holds: words };
-    if (kind === "mark") return { answer: "made", note: words };
-    if (kind === "noted") return { answer: so, note: words };
-    return words.trim() ? { answer: "explained", reason: words } : { answer: "unexplained" };
+  const statement = (): PlanChange => {
+    if (kind === "bag") return { kind, key: of, said: { answer: "filled", holds: words } };
+    if (kind === "mark") return { kind, key: of, said: { answer: "made", note: words } };
+    if (kind === "noted")
+      return { kind, key: of, said: { answer: so as WordsOf<"noted">["answer"], note: words } };
+    const said: WordsOf<"leftover"> = words.trim()
+      ? { answer: "explained", reason: words }
+      : { answer: "unexplained" };
+    return { kind, key: of, said };
   };
   const look = "h-11 rounded-cut border border-line bg-sheet px-2";
   return (
@@ -66,7 +71,7 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: Say }) 
         className="flex flex-wrap gap-2 py-2"
         onSubmit={(event) => {
           event.preventDefault();
-          void say({ kind, key: of, said: said() }).then((refused) => {
+          void say(statement()).then((refused) => {
             setTrouble(refused);
             if (refused === null) {
               setOf("");
@@ -102,8 +107,10 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: Say }) 
             value={so}
             onChange={(event) => setSo(event.target.value)}
           >
-            {plan.offered.noted?.map((each) => (
-              <option key={each}>{each}</option>
+            {plan.offered.noted.map(({ name, label }) => (
+              <option key={name} value={name}>
+                {label}
+              </option>
             ))}
           </select>
         )}

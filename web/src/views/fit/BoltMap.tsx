@@ -1,8 +1,8 @@
 import { useState } from "react";
-import type { Plan } from "@/api/client";
+import type { OptionOf, Plan, WordsOf } from "@/api/client";
 import { HowItComesAbout } from "@/components/HowItComesAbout";
 import { Labelled } from "@/components/Labelled";
-import type { Say } from "./FitView";
+import type { SayPlan } from "@/api/fit";
 import { HolePattern } from "./HolePattern";
 
 type Joint = Plan["bolt_maps"][number];
@@ -19,7 +19,7 @@ const FIGURES = [
 const EMPTY: Record<string, string> = {};
 
 /** Which bolt goes where: what each does in its hole, and which two must not be swapped. */
-export function BoltMap({ plan, say }: { plan: Plan; say: Say }) {
+export function BoltMap({ plan, say }: { plan: Plan; say: SayPlan }) {
   const [joint, setJoint] = useState(JOINTS[0] as string);
   const [hole, setHole] = useState("1");
   const [typed, setTyped] = useState(EMPTY);
@@ -28,7 +28,11 @@ export function BoltMap({ plan, say }: { plan: Plan; say: Say }) {
   const box = "mt-0.5 block h-11 w-full rounded-cut border border-line bg-sheet px-2 font-normal";
   const keep = async () => {
     const figures = Object.fromEntries(Object.entries(typed).filter(([, text]) => text.trim()));
-    const said: Record<string, string> = { ...figures, material, answer: "kept" };
+    const said: WordsOf<"hole"> = {
+      ...figures,
+      material: material as OptionOf<"hole", "material">,
+      answer: "kept",
+    };
     const refused = await say({ kind: "hole", key: `${joint.trim()}:${hole.trim()}`, said });
     setTrouble(refused);
     if (refused !== null) return;
@@ -96,7 +100,7 @@ export function BoltMap({ plan, say }: { plan: Plan; say: Say }) {
   );
 }
 
-type Said = { job: number; map: Joint; say: Say; onTrouble: (trouble: string | null) => void };
+type Said = { job: number; map: Joint; say: SayPlan; onTrouble: (trouble: string | null) => void };
 
 function JointMap({ job, map, say, onTrouble }: Said) {
   return (

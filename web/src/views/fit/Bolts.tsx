@@ -3,7 +3,7 @@ import type { FitStep, GaugeEvent, Plan } from "@/api/client";
 import { useWrench } from "@/api/fit";
 import { beep } from "@/lib/beep";
 import { useGauge } from "@/lib/useGauge";
-import type { Say } from "./FitView";
+import type { SayPlan } from "@/api/fit";
 
 const SIZE = 200;
 const MIDDLE = SIZE / 2;
@@ -13,7 +13,7 @@ const WRENCH = "liftbite.wrench";
 type Turn = FitStep["turns"][number];
 
 /** The bolts of a joint on their circle, pass after pass, the one to do next marked; ticked off by one large button or by the wrench itself. */
-export function Bolts({ plan, step, say }: { plan: Plan; step: FitStep; say: Say }) {
+export function Bolts({ plan, step, say }: { plan: Plan; step: FitStep; say: SayPlan }) {
   const [picked, setPicked] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
   const open = step.turns.filter((turn) => turn.state !== "done");

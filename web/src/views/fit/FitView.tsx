@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Plan } from "@/api/client";
-import { type PlanChange, usePlan, usePlanFile, useSayOfPlan, useShopStep } from "@/api/fit";
+import { type SayPlan, usePlan, usePlanFile, useSayOfPlan, useShopStep } from "@/api/fit";
 import { FileButton } from "@/components/FileButton";
 import { LeftOut } from "@/components/LeftOut";
 import { Photos } from "@/components/Photos";
@@ -16,7 +16,6 @@ import { FromPaper } from "./FromPaper";
 import { StepCard } from "./StepCard";
 import { StepLine } from "./StepLine";
 
-export type Say = (change: PlanChange) => Promise<string | null>;
 
 /** Fit: the order of work as one line, the step to do now in large type. */
 export function FitView() {
@@ -152,7 +151,7 @@ function Vanished({ plan }: { plan: Plan }) {
       <h2 className="lettering border-b border-ink pb-0.5">Done, and no longer part of the plan</h2>
       {plan.vanished.map(({ key, said, text }) => (
         <p key={key} className="py-1 text-note">
-          {key}: {text || said.answer} {said.who && `(${said.who})`}
+          {key}: {text || said.words} {said.who && `(${said.who})`}
         </p>
       ))}
     </section>
@@ -160,7 +159,7 @@ function Vanished({ plan }: { plan: Plan }) {
 }
 
 /** A step of one's own, after one that is there. */
-function AddStep({ plan, say }: { plan: Plan; say: Say }) {
+function AddStep({ plan, say }: { plan: Plan; say: SayPlan }) {
   const [title, setTitle] = useState("");
   const [after, setAfter] = useState("");
   const [always, setAlways] = useState(false);
@@ -170,13 +169,13 @@ function AddStep({ plan, say }: { plan: Plan; say: Say }) {
   const send = () =>
     always
       ? keep({ title: title.trim(), after, note: "", kept: true, version })
-      : say({ kind: "own step", key: title, said: { answer: "asked", after } });
+      : say({ kind: "own_step", key: title, said: { answer: "asked", after } });
   const own = plan.steps.filter((step) => step.own && step.state !== "done");
   const letGo = async (key: string, name: string) => {
     const shop = plan.shop_steps.find((each) => each.key === key && each.kept);
     const refused = shop
       ? await keep({ title: shop.title, after: "", note: "", kept: false, version: shop.version })
-      : await say({ kind: "own step", key: name, said: { answer: "open" } });
+      : await say({ kind: "own_step", key: name, said: { answer: "open" } });
     setTrouble(refused);
   };
   return (

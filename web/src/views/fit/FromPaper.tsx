@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Plan } from "@/api/client";
+import type { PlanChange } from "@/api/fit";
 import { useFromPaper } from "@/api/fit";
 import { Labelled } from "@/components/Labelled";
 
@@ -16,8 +17,14 @@ export function FromPaper({ plan }: { plan: Plan }) {
     const lines = ticked.flatMap((step) => [
       ...step.turns
         .filter(({ state }) => state !== "done")
-        .map(({ key }) => ({ kind: "bolt" as const, key: `${step.key}:${key}`, said: { answer: "done" } })),
-      { kind: "step" as const, key: step.key, said: { answer: "done", text: words[step.key] ?? "" } },
+        .map(
+          ({ key }): PlanChange => ({ kind: "bolt", key: `${step.key}:${key}`, said: { answer: "done" } }),
+        ),
+      {
+        kind: "step",
+        key: step.key,
+        said: { answer: "done", text: words[step.key] ?? "" },
+      } satisfies PlanChange,
     ]);
     const refused = await send({
       lines: lines.map((line) => ({ ...line, who: "", request: "" })),

@@ -1,13 +1,13 @@
 import { type PointerEvent, useState } from "react";
-import type { Plan } from "@/api/client";
+import type { Plan, WordsOf } from "@/api/client";
 import { photoAddress, usePhotos } from "@/api/photos";
 import { Labelled } from "@/components/Labelled";
 import { SaveLink } from "@/components/SaveLink";
-import type { Say } from "./FitView";
+import type { SayPlan } from "@/api/fit";
 
 type Joint = Plan["bolt_maps"][number];
 type Hole = Joint["holes"][number];
-type Props = { job: number; map: Joint; say: Say; onTrouble: (trouble: string | null) => void };
+type Props = { job: number; map: Joint; say: SayPlan; onTrouble: (trouble: string | null) => void };
 
 /** Half the drawing, and the radius that is 1 on it. */
 const HALF = 60;
@@ -28,7 +28,7 @@ export function HolePattern({ job, map, say, onTrouble }: Props) {
     void say({ kind: "pattern", key: map.joint, said: { ...kept, answer: "kept" } }).then(onTrouble);
   };
   const place = (hole: Hole, degrees: number, out: number) => {
-    const said: Record<string, string> = { ...hole.said, answer: "kept", angle: `${degrees.toFixed(1)}°` };
+    const said: WordsOf<"hole"> = { ...hole.said, answer: "kept", angle: `${degrees.toFixed(1)}°` };
     if (Math.abs(out - 1) > 1e-9) said.out = out.toFixed(4);
     void say({ kind: "hole", key: hole.key, said }).then(onTrouble);
   };

@@ -1,9 +1,9 @@
 import { useState } from "react";
-import type { FitStep, Plan } from "@/api/client";
+import type { FitStep, Plan, WordsOf } from "@/api/client";
 import { person } from "@/lib/person";
 import { moment } from "@/lib/words";
 import { Bolts } from "./Bolts";
-import type { Say } from "./FitView";
+import type { SayPlan } from "@/api/fit";
 import { Tightening } from "./Tightening";
 
 const ASKS: Record<FitStep["evidence"], string> = {
@@ -22,7 +22,7 @@ export function StepCard({
 }: {
   plan: Plan;
   step: FitStep;
-  say: Say;
+  say: SayPlan;
   onDone: () => void;
 }) {
   const [text, setText] = useState(step.text);
@@ -30,7 +30,7 @@ export function StepCard({
   const [trouble, setTrouble] = useState<string | null>(null);
   const done = step.state === "done" || step.state === "overridden";
   const wants = step.evidence === "reading" || step.evidence === "sentence";
-  const tell = async (said: Record<string, string>) => {
+  const tell = async (said: WordsOf<"step">) => {
     const refused = await say({ kind: "step", key: step.key, said });
     setTrouble(refused);
     if (refused === null) onDone();
@@ -152,10 +152,10 @@ export function StepCard({
 }
 
 /** Who is at a step, so that two people do not do it twice. */
-function AtIt({ step, say }: { step: FitStep; say: Say }) {
+function AtIt({ step, say }: { step: FitStep; say: SayPlan }) {
   const me = person();
   const mine = step.has !== null && step.has.who === me;
-  const tell = (answer: string) => void say({ kind: "at it", key: step.key, said: { answer } });
+  const tell = (answer: "here" | "open") => void say({ kind: "at_step", key: step.key, said: { answer } });
   if (step.has && !mine)
     return (
       <p className="pt-2 font-semibold" data-testid="at-it">
@@ -168,7 +168,7 @@ function AtIt({ step, say }: { step: FitStep; say: Say }) {
       <button
         type="button"
         className="plain-link min-h-11 text-note"
-        onClick={() => tell(mine ? "open" : "at it")}
+        onClick={() => tell(mine ? "open" : "here")}
       >
         {mine ? `${me} is at it: let go of it` : `I am at it, ${me}`}
       </button>

@@ -1,8 +1,8 @@
 import { useState } from "react";
-import type { FitStep, Plan } from "@/api/client";
+import type { FitStep, Plan, WordsOf } from "@/api/client";
 import { HowItComesAbout } from "@/components/HowItComesAbout";
 import { Labelled } from "@/components/Labelled";
-import type { Say } from "./FitView";
+import type { SayPlan } from "@/api/fit";
 
 const FIELDS = [
   { name: "figure", label: "Figure, and what is on the thread", hint: "44 lb-ft + 90°, oiled" },
@@ -14,9 +14,9 @@ const FIELDS = [
 ];
 
 /** By whose instruction a joint is tightened: instructions side by side, one chosen, never mixed. */
-export function Tightening({ plan, step, say }: { plan: Plan; step: FitStep; say: Say }) {
+export function Tightening({ plan, step, say }: { plan: Plan; step: FitStep; say: SayPlan }) {
   const [trouble, setTrouble] = useState<string | null>(null);
-  const tell = async (key: string, said: Record<string, string>) => {
+  const tell = async (key: string, said: WordsOf<"tightening">) => {
     const refused = await say({ kind: "tightening", key, said });
     setTrouble(refused);
     return refused === null;
@@ -66,27 +66,28 @@ export function Tightening({ plan, step, say }: { plan: Plan; step: FitStep; say
   );
 }
 
-type Tell = (key: string, said: Record<string, string>) => Promise<boolean>;
+type Way = WordsOf<"tightening">;
+type Tell = (key: string, said: Way) => Promise<boolean>;
 
 function New({ offered, step, tell }: { offered: Plan["offered"]; step: FitStep; tell: Tell }) {
   const [owner, setOwner] = useState("");
   const [typed, setTyped] = useState<Record<string, string>>({});
-  const [how, setHow] = useState("figure");
-  const [passes, setPasses] = useState("at once");
+  const [how, setHow] = useState<NonNullable<Way["how"]>>("figure");
+  const [passes, setPasses] = useState<NonNullable<Way["passes"]>>("at_once");
   const [steps, setSteps] = useState("");
-  const [bolts, setBolts] = useState("");
-  const [under, setUnder] = useState("");
+  const [bolts, setBolts] = useState<Way["bolts"]>();
+  const [under, setUnder] = useState<Way["under"]>();
   const box = "mt-0.5 block h-11 w-full rounded-cut border border-line bg-sheet px-2 font-normal";
   const keep = async () => {
     const given = Object.fromEntries(Object.entries(typed).filter(([, text]) => text.trim()));
     if (how !== "figure") delete given.figure;
-    const said: Record<string, string> = {
+    const said: Way = {
       ...given,
       how,
       answer: step.ways.length > 0 ? "beside" : "chosen",
     };
     if (how === "figure") said.passes = passes;
-    if (how === "figure" && passes === "as given") said.steps = steps;
+    if (how === "figure" && passes === "as_given") said.steps = steps;
     if (bolts) said.bolts = bolts;
     if (under) said.under = under;
     if (await tell(`${step.joint}:${owner.trim()}`, said)) {
@@ -107,7 +108,13 @@ function New({ offered, step, tell }: { offered: Plan["offered"]; step: FitStep;
           maxLength={40}
           onText={setOwner}
         />
-        <Pick label="What is known" value={how} options={offered.how ?? []} box={box} onPick={setHow} />
+        <Pick
+          label="What is known"
+          value={how}
+          options={offered.how}
+          box={box}
+          onPick={(picked) => setHow(picked ?? "figure")}
+        />
         {FIELDS.filter(({ name }) => name !== "figure" || how === "figure").map(({ name, label, hint }) => (
           <Labelled
             key={name}
@@ -122,12 +129,12 @@ function New({ offered, step, tell }: { offered: Plan["offered"]; step: FitStep;
           <Pick
             label="In passes"
             value={passes}
-            options={offered.passes ?? []}
+            options={offered.passes}
             box={box}
-            onPick={setPasses}
+            onPick={(picked) => setPasses(picked ?? "at_once")}
           />
         )}
-        {how === "figure" && passes === "as given" && (
+        {how === "figure" && passes === "as_given" && (
           <Labelled
             label="Each pass"
             value={steps}
@@ -136,17 +143,12 @@ function New({ offered, step, tell }: { offered: Plan["offered"]; step: FitStep;
             onText={setSteps}
           />
         )}
-        <Pick
-          label="The bolts"
-          value={bolts}
-          options={["", ...(offered.bolts ?? [])]}
-          box={box}
-          onPick={setBolts}
-        />
+        <Pick label="The bolts" value={bolts} options={offered.bolts} open box={box} onPick={setBolts} />
         <Pick
           label="The head bears on"
           value={under}
-          options={["", ...(offered.under ?? [])]}
+          options={offered.under}
+          open
           box={box}
           onPick={setUnder}
         />
@@ -162,22 +164,29 @@ function New({ offered, step, tell }: { offered: Plan["offered"]; step: FitStep;
   );
 }
 
-type PickProps = {
+type PickProps<Option extends string> = {
   label: string;
-  value: string;
-  options: string[];
+  value: Option | undefined;
+  options: { name: string; label: string }[];
+  open?: boolean;
   box: string;
-  onPick: (value: string) => void;
+  onPick: (value: Option | undefined) => void;
 };
 
-function Pick({ label, value, options, box, onPick }: PickProps) {
+/** One of the options of a field; one that may stay open can be left as not said. */
+function Pick<Option extends string>({ label, value, options, open, box, onPick }: PickProps<Option>) {
   return (
     <label className="text-note font-semibold">
       {label}
-      <select className={box} value={value} onChange={(event) => onPick(event.target.value)}>
+      <select
+        className={box}
+        value={value ?? ""}
+        onChange={(event) => onPick((event.target.value || undefined) as Option | undefined)}
+      >
+        {open && <option value="">not said</option>}
         {options.map((each) => (
-          <option key={each} value={each}>
-            {each || "not said"}
+          <option key={each.name} value={each.name}>
+            {each.label}
           </option>
         ))}
       </select>

@@ -3,9 +3,9 @@ import type { Measure } from "@/api/client";
 import { Labelled } from "@/components/Labelled";
 import type { Send } from "./send";
 
-const KINDS = ["figure", "look", "go or no go"] as const;
+const KINDS = ["figure", "look", "go_no_go"] as const;
 type Kind = (typeof KINDS)[number];
-const LABEL: Record<Kind, string> = { figure: "A figure", look: "A look", "go or no go": "Go or no go" };
+const LABEL: Record<Kind, string> = { figure: "A figure", look: "A look", go_no_go: "Go or no go" };
 const FIELDS = [
   { name: "label", label: "What is measured or looked at", example: "Sensor gap", of: KINDS },
   { name: "part", label: "On which part", example: "Flywheel", of: KINDS },

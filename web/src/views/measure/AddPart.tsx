@@ -10,7 +10,7 @@ export function AddPart({ bench, send }: { bench: Measure; send: Send }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const add = async () => {
     const refused = await send({
-      record: { kind: "own part", key: part.trim(), said: { answer: "to get", reason } },
+      record: { kind: "own_part", key: part.trim(), said: { answer: "to_get", reason } },
     });
     setTrouble(refused);
     if (refused) return;

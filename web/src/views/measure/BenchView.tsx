@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { useOutletContext } from "react-router";
-import type { Measure } from "@/api/client";
+import type { Measure, OptionOf } from "@/api/client";
 import { Photos } from "@/components/Photos";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
@@ -74,7 +74,13 @@ export function BenchView() {
           <select
             value={bench.scope}
             onChange={(event) =>
-              void send({ record: { kind: "scope", key: "", said: { answer: event.target.value } } })
+              void send({
+                record: {
+                  kind: "scope",
+                  key: "",
+                  said: { answer: event.target.value as OptionOf<"scope", "answer"> },
+                },
+              })
             }
             className="mt-1 h-11 w-full rounded-cut border border-line bg-sheet px-2"
           >

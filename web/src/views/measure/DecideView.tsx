@@ -120,7 +120,7 @@ function Needs({ bench, send }: { bench: Measure; send: Send }) {
                       aria-label={`Take it off: ${need.label}`}
                       onClick={() =>
                         void send({
-                          record: { kind: "own part", key: need.added, said: { answer: "open" } },
+                          record: { kind: "own_part", key: need.added, said: { answer: "open" } },
                         })
                       }
                     >

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Measure } from "@/api/client";
+import type { Measure, OptionOf, WordsOf } from "@/api/client";
 import { moment } from "@/lib/words";
 import type { Send } from "./send";
 
@@ -16,8 +16,8 @@ const FIELDS = [
 export function OnTheList({ need, states, send }: { need: Need; states: States; send: Send }) {
   const struck = need.said?.answer === "struck" ? need.said : null;
   const [trouble, setTrouble] = useState<string | null>(null);
-  const record = async (kind: string, said: Record<string, string>) =>
-    setTrouble(await send({ record: { kind, key: need.key, said } }));
+  const record = async (statement: OfLine) =>
+    setTrouble(await send({ record: { ...statement, key: need.key } }));
   if (struck) {
     return (
       <p className="text-note">
@@ -26,7 +26,7 @@ export function OnTheList({ need, states, send }: { need: Need; states: States; 
         <button
           type="button"
           className="plain-link min-h-6"
-          onClick={() => void record("line", { answer: "open" })}
+          onClick={() => void record({ kind: "line", said: { answer: "open" } })}
         >
           Put it back
         </button>
@@ -37,7 +37,11 @@ export function OnTheList({ need, states, send }: { need: Need; states: States; 
     <details className="text-note">
       <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
         {need.order
-          ? [need.order.state || "not ordered", need.order.source, need.order.number]
+          ? [
+              states.find(({ name }) => name === (need.order?.state ?? ""))?.label,
+              need.order.source,
+              need.order.number,
+            ]
               .filter(Boolean)
               .join(", ")
           : need.work === "get"
@@ -55,16 +59,17 @@ export function OnTheList({ need, states, send }: { need: Need; states: States; 
   );
 }
 
-type Record_ = (kind: string, said: Record<string, string>) => Promise<void>;
+type OfLine = { kind: "line"; said: WordsOf<"line"> } | { kind: "order"; said: WordsOf<"order"> };
+type Record_ = (statement: OfLine) => Promise<void>;
 
 function Order({ need, states, record }: { need: Need; states: States; record: Record_ }) {
-  const [said, setSaid] = useState<Record<string, string>>({ ...need.order });
+  const [said, setSaid] = useState<WordsOf<"order">>({ ...need.order } as WordsOf<"order">);
   return (
     <form
       className="grid grid-cols-2 gap-2 py-1"
       onSubmit={(event) => {
         event.preventDefault();
-        void record("order", said);
+        void record({ kind: "order", said });
       }}
     >
       {FIELDS.map(({ name, label }) => (
@@ -83,7 +88,7 @@ function Order({ need, states, record }: { need: Need; states: States; record: R
         It is
         <select
           value={said.state ?? ""}
-          onChange={(event) => setSaid({ ...said, state: event.target.value })}
+          onChange={(event) => setSaid({ ...said, state: event.target.value as OptionOf<"order", "state"> })}
           className="block h-11 w-full rounded-cut border border-line bg-sheet px-2"
         >
           {states.map(({ name, label }) => (
@@ -107,7 +112,7 @@ function Strike({ record }: { record: Record_ }) {
       className="flex gap-2 py-1"
       onSubmit={(event) => {
         event.preventDefault();
-        void record("line", { answer: "struck", reason });
+        void record({ kind: "line", said: { answer: "struck", reason } });
       }}
     >
       <input

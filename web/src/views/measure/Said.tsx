@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Check, Measure } from "@/api/client";
+import type { BenchStatement, Check, Measure, OptionOf } from "@/api/client";
 import { person } from "@/lib/person";
 import { moment } from "@/lib/words";
 import { useVerdictWords, type Verdict } from "./marks";
@@ -9,9 +9,9 @@ import type { Send } from "./send";
 export function Said({ bench, check, send }: { bench: Measure; check: Check; send: Send }) {
   const verdictWord = useVerdictWords();
   const told = [
-    check.closed && { kind: "check", line: check.closed, words: `“${check.closed.answer}”` },
+    check.closed && { kind: "check" as const, line: check.closed, words: `“${check.closed.words}”` },
     check.overruled && {
-      kind: "verdict",
+      kind: "verdict" as const,
       line: check.overruled,
       words: `${verdictWord(check.overruled.answer as Verdict)}, not ${verdictWord(check.by_readings).toLowerCase()}`,
     },
@@ -57,10 +57,16 @@ function Say({ verdicts, check, send }: SayProps) {
   const [answer, setAnswer] = useState("");
   const [reason, setReason] = useState("");
   const [trouble, setTrouble] = useState<string | null>(null);
-  const closes = answer === "that will do" || answer === "not on this job";
+  const closes = answer === "enough" || answer === "not_on_job";
   const say = async () => {
-    const kind = closes ? "check" : "verdict";
-    const refused = await send({ record: { kind, key: check.name, said: { answer, reason } } });
+    const statement: BenchStatement = closes
+      ? { kind: "check", key: check.name, said: { answer: answer as OptionOf<"check", "answer">, reason } }
+      : {
+          kind: "verdict",
+          key: check.name,
+          said: { answer: answer as OptionOf<"verdict", "answer">, reason },
+        };
+    const refused = await send({ record: statement });
     setTrouble(refused);
     if (refused === null) setReason("");
   };
@@ -79,8 +85,8 @@ function Say({ verdicts, check, send }: SayProps) {
         className="h-11 rounded-cut border border-line bg-sheet px-2"
       >
         <option value="">say what …</option>
-        {check.finding.taken > 0 && <option value="that will do">That will do: no more readings</option>}
-        <option value="not on this job">Not on this job</option>
+        {check.finding.taken > 0 && <option value="enough">That will do: no more readings</option>}
+        <option value="not_on_job">Not on this job</option>
         {check.finding.taken > 0 &&
           verdicts.map((verdict) => (
             <option key={verdict} value={verdict}>

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
+import type { WordsOf } from "@/api/client";
 import { Figure } from "@/components/Figure";
 import { Labelled } from "@/components/Labelled";
 import { Scroll } from "@/components/Scroll";
@@ -59,7 +60,7 @@ export function BleedView() {
               <BleedSteps
                 method={method}
                 onTick={(key, done) =>
-                  void say({ kind: "bleed step", key, said: { answer: done ? "done" : "open" } }).then(
+                  void say({ kind: "bleed_step", key, said: { answer: done ? "done" : "open" } }).then(
                     setTrouble,
                   )
                 }
@@ -75,17 +76,19 @@ export function BleedView() {
                 onSubmit={(event) => {
                   event.preventDefault();
                   const key = `${picked} ${bleeding.bled.length + 1} ${Date.now()}`;
-                  void say({ kind: "bled", key, said: { answer: picked, fluid, note, bottles, left } }).then(
-                    (refused) => {
-                      setTrouble(refused);
-                      if (refused === null) {
-                        setFluid("");
-                        setNote("");
-                        setBottles("");
-                        setLeft("");
-                      }
-                    },
-                  );
+                  void say({
+                    kind: "bled",
+                    key,
+                    said: { answer: picked as WordsOf<"bled">["answer"], fluid, note, bottles, left },
+                  }).then((refused) => {
+                    setTrouble(refused);
+                    if (refused === null) {
+                      setFluid("");
+                      setNote("");
+                      setBottles("");
+                      setLeft("");
+                    }
+                  });
                 }}
               >
                 <Labelled
@@ -166,7 +169,7 @@ export function BleedView() {
                 type="button"
                 className="plain-link min-h-9 text-note"
                 onClick={() =>
-                  void say({ kind: "bled", key: each.key, said: { answer: "taken back" } }).then(setTrouble)
+                  void say({ kind: "bled", key: each.key, said: { answer: "taken_back" } }).then(setTrouble)
                 }
               >
                 Take back

@@ -70,7 +70,7 @@ export function FaultView() {
                 <button
                   type="button"
                   className="plain-link min-h-9 text-note"
-                  onClick={() => tell({ kind: "fault test", key: test.name, said: { answer: "open" } })}
+                  onClick={() => tell({ kind: "fault_test", key: test.name, said: { answer: "open" } })}
                 >
                   Take back
                 </button>
@@ -113,7 +113,7 @@ function Ask({ test, tell, large = false }: { test: Test; tell: Tell; large?: bo
             key={answer}
             type="button"
             className={`button min-h-11 ${large ? "min-w-28" : ""}`}
-            onClick={() => tell({ kind: "fault test", key: test.name, said: { answer } })}
+            onClick={() => tell({ kind: "fault_test", key: test.name, said: { answer } })}
           >
             {answer}
           </button>

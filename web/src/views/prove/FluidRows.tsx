@@ -1,4 +1,5 @@
 import { useState } from "react";
+import type { WordsOf } from "@/api/client";
 import type { Prove } from "@/api/prove";
 import { Figure } from "@/components/Figure";
 import { Labelled } from "@/components/Labelled";
@@ -27,7 +28,7 @@ function OneFluid({ fluid, tell }: { fluid: Fluid; tell: Tell }) {
   const [kind, setKind] = useState(fluid.kind || (fluid.classes[0] ?? ""));
   const [bottles, setBottles] = useState("");
   const [left, setLeft] = useState("");
-  const say = (said: Record<string, string>) => tell({ kind: "fluid", key: fluid.name, said });
+  const say = (said: WordsOf<"fluid">) => tell({ kind: "fluid", key: fluid.name, said });
   return (
     <div className="border-b border-hair py-2" data-fluid={fluid.name}>
       <h3 className="font-bold">{fluid.label}</h3>
@@ -52,7 +53,7 @@ function OneFluid({ fluid, tell }: { fluid: Fluid; tell: Tell }) {
               <button
                 type="button"
                 className="button min-h-11"
-                onClick={() => say({ ...fluid.said, again: "right" })}
+                onClick={() => say({ ...(fluid.said as WordsOf<"fluid">), again: "right" })}
               >
                 Level looked at again, right
               </button>

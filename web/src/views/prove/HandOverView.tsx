@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
+import type { OptionOf, WordsOf } from "@/api/client";
 import { Figure } from "@/components/Figure";
 import { HowItComesAbout } from "@/components/HowItComesAbout";
 import { SaveLink } from "@/components/SaveLink";
@@ -69,13 +70,13 @@ export function HandOverView() {
           <button
             type="button"
             className="button min-h-11"
-            onClick={() => tell({ kind: "hand-over", key: String(job.revision), said: { answer: "signed" } })}
+            onClick={() => tell({ kind: "hand_over", key: String(job.revision), said: { answer: "signed" } })}
           >
             Sign this edition with my name
           </button>
           {prove.editions.map((edition) => (
             <p key={edition.answer} className="border-b border-hair py-1">
-              {edition.answer}: <b>{edition.who}</b>{" "}
+              {edition.words}: <b>{edition.who}</b>{" "}
               <span className="text-note text-soft">{moment(edition.at)}</span>
             </p>
           ))}
@@ -144,7 +145,12 @@ function BeddingIn({ tell }: { tell: Tell }) {
         <select
           className={`${look} mt-0.5 block w-full`}
           value={running.school}
-          onChange={(event) => tell({ kind: "bedding in", said: { answer: event.target.value } })}
+          onChange={(event) =>
+            tell({
+              kind: "bedding_in",
+              said: { answer: event.target.value as WordsOf<"bedding_in">["answer"] },
+            })
+          }
         >
           {running.schools.map(({ name, label }) => (
             <option key={name} value={name}>
@@ -160,7 +166,7 @@ function BeddingIn({ tell }: { tell: Tell }) {
           tell({
             kind: "trip",
             key: `trip ${running.trips.length + 1} ${Date.now()}`,
-            said: { distance, starts, how },
+            said: { distance, starts, how: how as OptionOf<"trip", "how"> },
           });
           setDistance("");
           setStarts("");
@@ -223,7 +229,7 @@ function BeddingIn({ tell }: { tell: Tell }) {
           <button
             type="button"
             className="button min-h-11"
-            onClick={() => tell({ kind: "look again", said: { answer: "done" } })}
+            onClick={() => tell({ kind: "second_look", said: { answer: "done" } })}
           >
             Looked at again
           </button>
@@ -248,7 +254,7 @@ function BeddingIn({ tell }: { tell: Tell }) {
               className="flex flex-wrap gap-3"
               onSubmit={(event) => {
                 event.preventDefault();
-                tell({ kind: "full load", said: { answer: "allowed", reason } });
+                tell({ kind: "full_load", said: { answer: "allowed", reason } });
               }}
             >
               <input

@@ -1,4 +1,5 @@
 import { type DragEvent, useState } from "react";
+import type { OptionOf } from "@/api/client";
 import { type Drive, useReadDrive } from "@/api/prove";
 import { Figure } from "@/components/Figure";
 import { FileButton } from "@/components/FileButton";
@@ -105,7 +106,7 @@ function Read({ name, drive }: { name: string; drive: Drive }) {
         distance: drive.distance,
         starts: String(drive.starts),
         heat: drive.start_heat,
-        how,
+        how: how as OptionOf<"drive", "how">,
       },
     }).then((refused) => {
       setTrouble(refused);

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
+import type { OptionOf } from "@/api/client";
 import type { Prove } from "@/api/prove";
 import { Scroll } from "@/components/Scroll";
 import { useJobEditor } from "@/lib/useJobEditor";
@@ -108,7 +109,7 @@ function OneCard({ card, tell }: { card: Card; tell: Tell }) {
 
 function Try({ item, tell }: { item: Item; tell: Tell }) {
   const [note, setNote] = useState("");
-  const said = (answer: string) =>
+  const said = (answer: OptionOf<"card", "answer">) =>
     tell({ kind: "card", key: item.key, said: { answer, ...(note && { note }) } });
   return (
     <div className="py-3" data-testid="try-now">
@@ -130,7 +131,7 @@ function Try({ item, tell }: { item: Item; tell: Tell }) {
           Something is odd
         </button>
       </div>
-      <button type="button" className="plain-link mt-1 min-h-11 text-note" onClick={() => said("not tried")}>
+      <button type="button" className="plain-link mt-1 min-h-11 text-note" onClick={() => said("not_tried")}>
         Not tried here
       </button>
     </div>
@@ -146,7 +147,7 @@ function Tried({ item, tell }: { item: Item; tell: Tell }) {
     <div className="flex flex-wrap items-baseline gap-x-4 border-b border-hair py-1" data-item={item.key}>
       <span className={`grow ${item.said ? "" : "text-soft"}`}>
         {odd && "▲ "}
-        {item.do}: <b>{item.said ? item.said.answer : "to come"}</b>
+        {item.do}: <b>{item.said ? item.said.words : "to come"}</b>
         {item.said?.reason && `, ${item.said.reason}`}{" "}
         <span className="text-note text-soft">{item.said?.who}</span>
       </span>

@@ -1,14 +1,14 @@
 """Alternatives for one part of a job, side by side: what each would do, and which meets what is asked.
 
 - `Row`, `Beside`   one alternative; all of them with what a builder says of them
-- `beside`          name -> how it is worked out
+- `WorkOut`         how they are worked out
 
 A cell is words, or a figure with its SI unit, or nothing. Screen, command line and interface show these as they come.
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable
 from dataclasses import dataclass
 from typing import TypeAlias
 
@@ -55,11 +55,3 @@ class Beside:
 
 
 WorkOut: TypeAlias = Callable[[Build], "Beside | Needs | Refused | None"]
-
-
-def beside() -> Mapping[str, WorkOut]:
-    """Name -> how it is worked out; None where the arrangement has no such part."""
-    from liftbite.core.parts.cylinders import cylinders
-    from liftbite.core.parts.instructions import instructions
-
-    return {"cylinders": cylinders, "instructions": instructions}

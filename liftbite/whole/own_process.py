@@ -1,33 +1,24 @@
 """Long work in a process of its own, so that the server answers others meanwhile.
 
 - `Work`      a piece of work under way: what it sends, how it ends, how it is stopped
-- `wait_for`   the same for a request that waits for the answer
-- `wait_long`   the same for a thread of one's own that may wait
-- `by_size`    at once where there is little to read, else in a process of its own
+- `result_of`   what a function of a module comes to in one
 - `warm`       begins what such processes are forked from
 - `TooLong`, `Broken`   it took longer than it may; its process ended before it did
 
-Only functions of modules and what can be pickled go over. What requests wait for takes turns (`turns`); a search, the
-list's lines and archives, which nobody waits for, are bounded by their own owners.
+Only functions of modules and what can be pickled go over. A search, the list's lines and archives, which nobody waits
+for, are bounded by their own owners; what requests wait for takes turns (`api/waiting.py`).
 """
 
 from __future__ import annotations
 
 import multiprocessing
-import threading
 from collections.abc import Callable, Iterator
 from multiprocessing import forkserver
 from multiprocessing.connection import Connection
 from typing import Any, Concatenate, Generic, ParamSpec, TypeAlias, TypeVar
 
-from liftbite.api.turns import turn
 from liftbite.core.errors import LiftBiteError
 
-#: Size up to which a file is worked out where it was asked for, in some hundredths of a second [characters].
-AT_ONCE = 100_000
-#: How long a request waits for its work [s].
-LIMIT = 60.0
-_one_by_one = threading.Lock()
 # a server that forks clean children: quick to begin, and no thread of this process is in them
 _processes = multiprocessing.get_context("forkserver")
 _processes.set_forkserver_preload(["__main__", "liftbite.api.preload"])
@@ -117,49 +108,14 @@ def _whole(_: Send, work: Callable[..., Any], args: tuple[Any, ...]) -> Any:
     return work(*args)
 
 
-def wait_for(work: Callable[..., T], *args: Any, limit: float = LIMIT) -> T:
-    """What a function of a module comes to, worked out in a process of its own, where its turn has come.
-
-    Raises
-    ------
-    NoTurn : other work is under way; ask again
-    TooLong, Broken : as `Work.parts`
-    Exception : what the work raised
-    """
-    with turn():
-        return _found(work, args, limit)
-
-
-def wait_long(work: Callable[..., T], *args: Any) -> T:
-    """The same for a thread that is no request's: it waits until those like it are through.
+def result_of(work: Callable[..., T], args: tuple[Any, ...], limit: float) -> T:
+    """What a function of a module comes to, worked out in a process of its own.
 
     Raises
     ------
     TooLong, Broken : as `Work.parts`
     Exception : what the work raised
     """
-    with _one_by_one:
-        return _found(work, args, LIMIT)
-
-
-def _found(work: Callable[..., T], args: tuple[Any, ...], limit: float) -> T:
     *_, (_, found) = Work(_whole, work, args).parts(limit)
     result: T = found
     return result
-
-
-def by_size(size: int, work: Callable[..., T], *args: Any) -> T:
-    """What a function comes to: at once where it has little to read, else in a process of its own.
-
-    Parameters
-    ----------
-    size : of what it reads [characters or bytes]
-
-    Raises
-    ------
-    NoTurn, TooLong, Broken : as `wait_for`
-
-    >>> by_size(3, len, "log")
-    3
-    """
-    return work(*args) if size <= AT_ONCE else wait_for(work, *args)

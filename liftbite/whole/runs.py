@@ -1,6 +1,7 @@
 """Searches that run beside the requests.
 
 - `Run`, `Runs`   a search on its way, and those of the application
+- `RunState`      how one stands
 - `NoSuchFind`    one that is not kept any more
 """
 
@@ -13,15 +14,16 @@ import time
 from collections import OrderedDict
 from collections.abc import Mapping
 from dataclasses import dataclass, field
-from typing import Any
+from typing import Any, Literal
 
-from liftbite.api.own_process import Send, Work
-from liftbite.api.shelf import models as ms
 from liftbite.core.errors import LiftBiteError
+from liftbite.core.find.combinations import FinderPart
+from liftbite.core.find.finder import Candidates, search
 from liftbite.core.job.ledger import Entry
-from liftbite.core.parts.combinations import FinderPart
-from liftbite.core.parts.finder import Candidates, search
+from liftbite.whole.own_process import Send, Work
 
+#: How a search stands.
+RunState = Literal["running", "finished", "cancelled", "failed"]
 log = logging.getLogger(__name__)
 #: How long a search may be silent [s].
 _LIMIT = 300.0
@@ -43,7 +45,7 @@ class Run:
     ids: Mapping[str, Mapping[str, int]]
     total: int
     all_four: bool = True
-    state: ms.RunState = "running"
+    state: RunState = "running"
     trouble: str | None = None
     cancelled: threading.Event = field(default_factory=threading.Event)
     found: Candidates | None = None

@@ -12,9 +12,9 @@ from typing import Any
 import numpy as np
 from scipy.optimize import brentq
 
+from liftbite.core.find.alternatives import Beside, Row
 from liftbite.core.graph.graph import Known, Needs, Refused
 from liftbite.core.job.build import Build
-from liftbite.core.parts.beside import Beside, Row
 from liftbite.core.quantities.torque_curve import Array
 from liftbite.core.units.read import read
 from liftbite.core.units.sentence import both, both_fine

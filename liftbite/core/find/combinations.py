@@ -22,10 +22,10 @@ import numpy as np
 import numpy.typing as npt
 
 from liftbite.core.errors import must_say
+from liftbite.core.find.front import Mask, Places
 from liftbite.core.graph.graph import Values
 from liftbite.core.job.build import Build
 from liftbite.core.job.inputs import FITS
-from liftbite.core.parts.front import Mask, Places
 from liftbite.core.parts.mismatch import RULES, Rule, bare_aluminium
 from liftbite.core.quantities.launch_case import Launch, LaunchCase
 from liftbite.core.quantities.torque_curve import Array

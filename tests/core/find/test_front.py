@@ -6,8 +6,8 @@ import numpy as np
 from hypothesis import given
 from hypothesis import strategies as st
 
-from liftbite.core.parts.finder import STEPS
-from liftbite.core.parts.front import merged, non_dominated
+from liftbite.core.find.finder import STEPS
+from liftbite.core.find.front import merged, non_dominated
 
 
 def beaten(rows: np.ndarray, i: int) -> bool:  # type: ignore[type-arg]

@@ -7,12 +7,12 @@ from dataclasses import replace
 import pytest
 
 from liftbite.core.errors import UnreadableEntry
+from liftbite.core.find.alternatives import Beside, Row
+from liftbite.core.find.cylinders import STOCKED, cylinders
+from liftbite.core.find.instructions import instructions
 from liftbite.core.graph.graph import Needs
 from liftbite.core.job.build import build_of
 from liftbite.core.job.tightening import read_instructions
-from liftbite.core.parts.beside import Beside, Row
-from liftbite.core.parts.cylinders import STOCKED, cylinders
-from liftbite.core.parts.instructions import instructions
 from liftbite.core.units.read import read
 from tests.jobs import CAR, FULL, MOTORCYCLE, entries
 

@@ -17,10 +17,10 @@ from typing import Any
 
 import numpy as np
 
+from liftbite.core.find.combinations import OBJECTIVES, Combinations, FinderPart, Shelf
+from liftbite.core.find.front import merged
 from liftbite.core.job.build import build_of
 from liftbite.core.job.ledger import Entry
-from liftbite.core.parts.combinations import OBJECTIVES, Combinations, FinderPart, Shelf
-from liftbite.core.parts.front import merged
 from liftbite.core.quantities.torque_curve import Array
 
 #: So many are worked out at once; the first are fewer, so that something is seen soon.

@@ -8,11 +8,11 @@ from __future__ import annotations
 
 import numpy as np
 
+from liftbite.core.find.alternatives import Beside, Row
 from liftbite.core.fit.tightening import of_proof
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.job.tightening import Instruction, read_instructions
-from liftbite.core.parts.beside import Beside, Row
 from liftbite.core.units.show import figure
 
 _WANTED = ("bolt_preload", "low_preload", "proof_margin", "joint_margin", "bolt_proof_load")
