@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from typing import get_args
-
 import pytest
+from pydantic import BaseModel, ValidationError
 
 from liftbite.api.fit.models import SayOfPlanIn
+from liftbite.api.measure.models_in import SayIn
 from liftbite.api.prove.models import SayOfProofIn
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.record import KINDS
@@ -38,6 +38,16 @@ def test_what_a_line_is_of_is_checked_and_taking_it_back_always_goes(
     assert read_said(kind, key, {field: word}).kind == kind
 
 
-def test_fit_and_prove_take_the_kinds_that_are_said_there() -> None:
-    for model, at in ((SayOfPlanIn, "plan"), (SayOfProofIn, "proof")):
-        assert set(get_args(model.model_fields["kind"].annotation)) == {k for k, v in KINDS.items() if v.at == at}
+@pytest.mark.parametrize(("model", "at"), [(SayOfPlanIn, "plan"), (SayOfProofIn, "proof"), (SayIn, "bench")])
+def test_a_station_takes_the_kinds_that_are_said_there_and_no_others(model: type[BaseModel], at: str) -> None:
+    for name, kind in KINDS.items():
+        body = {"kind": name, "key": "x", "said": {}}
+        if kind.at == at:
+            model.model_validate(body)
+        else:
+            with pytest.raises(ValidationError, match="nothing that is said here"):
+                model.model_validate(body)
+    shapes = {each["properties"]["kind"]["const"]: each for each in model.model_json_schema()["oneOf"]}
+    assert shapes.keys() == {name for name, kind in KINDS.items() if kind.at == at}
+    for name, shape in shapes.items():
+        assert shape["properties"]["said"]["properties"].keys() == KINDS[name].fields.keys()

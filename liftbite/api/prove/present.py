@@ -220,7 +220,8 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
             for key, line in bench.said_of("drive").items()
         ],
         cards=cards_out(bench, case, progress_of(bench)), noises=noises_out(bench, case), fluids=fluids,
-        ahead=ahead_out(bench, fluids), running_in=_running_in(bench), lacks=[mp.LacksOut(words=lack.words, leads=lack.station) for lack in lacks_of(bench)],
+        ahead=ahead_out(bench, fluids), running_in=_running_in(bench),
+        lacks=[mp.LacksOut(words=lack.words, leads=lack.station) for lack in lacks_of(bench)],
         editions=[SaidOut(answer=line.key, words=f"edition {n}, revision {line.key}",
                           reason=line.said.get("note", ""), who=line.who,
                           at=line.at) for n, line in enumerate(signed, start=1)],

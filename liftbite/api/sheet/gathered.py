@@ -36,6 +36,7 @@ from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.groups import GROUPS, rows_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.job.record import ORDERS
 from liftbite.core.measure.scope import SCOPES
 from liftbite.core.measure.setup import WORDS as SETUP_WORDS
 from liftbite.core.measure.words import WORDS
@@ -151,7 +152,7 @@ def _read_by(check: mm.CheckOut) -> str:
 
 def _ordered(order: mm.OrderOut) -> str:
     price = f"{order.price} {order.currency}".strip()
-    return ", ".join(filter(None, (order.number, order.source, price, order.state)))
+    return ", ".join(filter(None, (order.number, order.source, price, ORDERS[order.state] if order.state else "")))
 
 
 def helpers() -> Mapping[str, Any]:

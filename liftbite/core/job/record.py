@@ -26,7 +26,7 @@ from liftbite.core.errors import UnreadableEntry
 MAX_WORDS, MAX_NAME = 400, 60
 #: How far an order is.
 ORDERS: Mapping[str, str] = {
-    "": "not ordered", "ordered": "ordered", "awaited": "awaited", "arrived": "arrived", "in_stock": "in_stock",
+    "": "not ordered", "ordered": "ordered", "awaited": "awaited", "arrived": "arrived", "in_stock": "in stock",
 }  # fmt: skip
 #: Orders of a part that is not here yet, and of one that is.
 ON_ITS_WAY, HERE = ("ordered", "awaited"), ("arrived", "in_stock")

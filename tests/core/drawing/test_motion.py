@@ -13,7 +13,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from liftbite.core.drawing.outline import Outline
-from liftbite.core.drawing.section import DRAWN, Section, section
+from liftbite.core.drawing.section import Section, section
+from liftbite.core.job.groups import SIZES_DRAWN
 from liftbite.core.job.inputs import INPUTS
 from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
 from tests.jobs import FULL, built
@@ -34,10 +35,10 @@ def sizes(*names: str) -> st.SearchStrategy[dict[str, str]]:
 
 CARS = st.builds(lambda job, discs, found, cushion: {**job, **found, "disc_count": discs, "cushion_travel": cushion},
                  st.sampled_from([FULL, FORK, CABLE_CAR]), st.sampled_from(["1", "2", "3"]),
-                 sizes(*DRAWN["dry_car"], "shaft_diameter", "floater_clearance"),
+                 sizes(*SIZES_DRAWN["dry_car"], "shaft_diameter", "floater_clearance"),
                  st.sampled_from(["0 mm", "0.4 mm", "0.8 mm"]))  # fmt: skip
 PACKS = st.builds(lambda plates, found: {**WHOLE_MOTORCYCLE, **found, "friction_plate_count": str(plates)},
-                  st.integers(1, 12), sizes(*DRAWN["wet_motorcycle"]))  # fmt: skip
+                  st.integers(1, 12), sizes(*SIZES_DRAWN["wet_motorcycle"]))  # fmt: skip
 
 
 def drawn(typed: dict[str, str]) -> Section:

@@ -8,8 +8,9 @@ import pytest
 from liftbite.core.analysis.stroke import Stroke, stroke
 from liftbite.core.drawing.motion import Motion, motion, rooms
 from liftbite.core.drawing.outline import PARTS, Outline
-from liftbite.core.drawing.section import DRAWN, section
+from liftbite.core.drawing.section import section
 from liftbite.core.errors import OutOfRange
+from liftbite.core.job.groups import SIZES_DRAWN
 from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
 from tests.jobs import CAR, FULL, MOTORCYCLE, PULLED, built
 
@@ -150,7 +151,7 @@ def test_sizes_nobody_entered_are_named() -> None:
     assert "outer_diameter" not in found.usual
     entered = section(built(FULL, disc_thickness="8 mm"))
     assert "disc_thickness" not in entered.usual
-    assert all(name.endswith("thickness") for names in DRAWN.values() for name in names)
+    assert all(name.endswith("thickness") for names in SIZES_DRAWN.values() for name in names)
 
 
 def test_the_fulcrum_is_drawn_where_it_gives_the_lever_ratio_entered() -> None:

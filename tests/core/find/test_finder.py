@@ -9,12 +9,12 @@ from typing import Any
 import numpy as np
 import pytest
 
+from liftbite.core.find import combinations
 from liftbite.core.find.combinations import LIMITS, OBJECTIVES, FinderPart
 from liftbite.core.find.finder import Candidates, search
 from liftbite.core.job.arrangement import choose
 from liftbite.core.job.build import build_of
 from liftbite.core.job.ledger import Entry
-from liftbite.core.parts import combinations
 from liftbite.core.parts.mismatch import bare_aluminium
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.verdict import GOOD_STATES

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import itertools
+from typing import Any
 
 import pytest
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job import record
-from liftbite.core.job.record import KINDS, in_force, read_line
+from liftbite.core.job.record import KINDS, ORDERS, in_force, option_words, read_line
+from liftbite.core.job.record_before import now_called
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import VERDICTS, Finding
 from liftbite.core.measure.scope import SCOPES, asked_in
@@ -67,3 +69,27 @@ def test_a_complaint_is_explained_by_what_was_found_and_by_nothing_else() -> Non
     found = [Finding("flywheel_face", "dress or resurface", causes=CHECKS["flywheel_face"].causes),
              Finding("slave_travel", "reuse", causes=CHECKS["slave_travel"].causes)]  # fmt: skip
     assert explained_by(told, found) == {"judders": ("flywheel_face",), "pedal": ()}
+
+
+def test_no_option_is_read_out_as_its_key() -> None:
+    """Scopes and verdicts have words of their own; every other option is said in words, and so is an order."""
+    options = {o for name, kind in KINDS.items() if name not in {"scope", "verdict"}
+               for field, some in kind.fields.items() if (name, field) != ("order", "state") for o in some}  # fmt: skip
+    assert {o: option_words(o) for o in options if "_" in option_words(o)} == {}
+    assert [words for words in ORDERS.values() if "_" in words] == []
+
+
+@pytest.mark.parametrize(
+    ("before", "now"),
+    [
+        (
+            ("own part", {"answer": "to get", "reason": "to get"}),
+            ("own_part", {"answer": "to_get", "reason": "to get"}),
+        ),
+        (("order", {"state": "in stock"}), ("order", {"state": "in_stock"})),
+        (("step", {"answer": "done", "text": "by feel"}), ("step", {"answer": "done", "text": "by feel"})),
+    ],
+)
+def test_a_line_of_before_is_called_as_now_and_free_text_stays(before: Any, now: Any) -> None:
+    assert now_called(*before) == now
+    assert now_called(*now) == now

@@ -1,8 +1,7 @@
 import { useState } from "react";
 import type { Plan, WordsOf } from "@/api/client";
-import type { PlanChange } from "@/api/fit";
+import type { PlanChange, SayPlan } from "@/api/fit";
 import { SaveLink } from "@/components/SaveLink";
-import type { SayPlan } from "@/api/fit";
 
 const KINDS = [
   {

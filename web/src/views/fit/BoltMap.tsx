@@ -1,8 +1,8 @@
 import { useState } from "react";
 import type { OptionOf, Plan, WordsOf } from "@/api/client";
+import type { SayPlan } from "@/api/fit";
 import { HowItComesAbout } from "@/components/HowItComesAbout";
 import { Labelled } from "@/components/Labelled";
-import type { SayPlan } from "@/api/fit";
 import { HolePattern } from "./HolePattern";
 
 type Joint = Plan["bolt_maps"][number];

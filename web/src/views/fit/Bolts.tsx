@@ -1,9 +1,9 @@
 import { useState } from "react";
 import type { FitStep, GaugeEvent, Plan } from "@/api/client";
+import type { SayPlan } from "@/api/fit";
 import { useWrench } from "@/api/fit";
 import { beep } from "@/lib/beep";
 import { useGauge } from "@/lib/useGauge";
-import type { SayPlan } from "@/api/fit";
 
 const SIZE = 200;
 const MIDDLE = SIZE / 2;

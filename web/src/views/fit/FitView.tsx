@@ -16,7 +16,6 @@ import { FromPaper } from "./FromPaper";
 import { StepCard } from "./StepCard";
 import { StepLine } from "./StepLine";
 
-
 /** Fit: the order of work as one line, the step to do now in large type. */
 export function FitView() {
   const { entered: job } = useJobEditor();

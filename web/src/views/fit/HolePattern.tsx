@@ -1,9 +1,9 @@
 import { type PointerEvent, useState } from "react";
 import type { Plan, WordsOf } from "@/api/client";
+import type { SayPlan } from "@/api/fit";
 import { photoAddress, usePhotos } from "@/api/photos";
 import { Labelled } from "@/components/Labelled";
 import { SaveLink } from "@/components/SaveLink";
-import type { SayPlan } from "@/api/fit";
 
 type Joint = Plan["bolt_maps"][number];
 type Hole = Joint["holes"][number];

@@ -1,9 +1,9 @@
 import { useState } from "react";
 import type { FitStep, Plan, WordsOf } from "@/api/client";
+import type { SayPlan } from "@/api/fit";
 import { person } from "@/lib/person";
 import { moment } from "@/lib/words";
 import { Bolts } from "./Bolts";
-import type { SayPlan } from "@/api/fit";
 import { Tightening } from "./Tightening";
 
 const ASKS: Record<FitStep["evidence"], string> = {

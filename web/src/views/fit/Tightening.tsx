@@ -1,8 +1,8 @@
 import { useState } from "react";
 import type { FitStep, Plan, WordsOf } from "@/api/client";
+import type { SayPlan } from "@/api/fit";
 import { HowItComesAbout } from "@/components/HowItComesAbout";
 import { Labelled } from "@/components/Labelled";
-import type { SayPlan } from "@/api/fit";
 
 const FIELDS = [
   { name: "figure", label: "Figure, and what is on the thread", hint: "44 lb-ft + 90°, oiled" },
