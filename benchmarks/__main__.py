@@ -18,7 +18,6 @@ from benchmarks.computation import computation
 from benchmarks.growth import grown
 from benchmarks.measuring import measuring
 from benchmarks.proving import proving
-from liftbite.whole import own_process
 from liftbite.api.app import WEB, create_app
 from liftbite.api.serving import serving
 from liftbite.cli.main import keep_loaded
@@ -27,6 +26,7 @@ from liftbite.core.job.ledger import present
 from liftbite.core.verdicts.answers import answer
 from liftbite.demo import JOBS, ledger_of, load
 from liftbite.store.database import writing
+from liftbite.whole import own_process
 
 ROWS: list[tuple[str, str, str]] = []
 

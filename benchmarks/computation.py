@@ -15,10 +15,10 @@ import numpy as np
 from scipy.integrate import solve_ivp
 
 from liftbite.core.analysis.tolerance import Tolerance, spread
-from liftbite.core.job.build import build_of
-from liftbite.core.job.ledger import present
 from liftbite.core.find.combinations import FinderPart
 from liftbite.core.find.finder import search
+from liftbite.core.job.build import build_of
+from liftbite.core.job.ledger import present
 from liftbite.core.quantities.launch import launch
 from liftbite.core.quantities.launch_case import LaunchCase
 from liftbite.core.quantities.launch_run import GRASP
