@@ -171,7 +171,7 @@ def kept_out(bench: Bench) -> list[mf.KeptOut]:
 
 def _kept_words(line: Line) -> str:
     words = line.said.get("holds") or line.said.get("reason") or line.said.get("note", "")
-    return ": ".join(filter(None, (line.answer, words))) if line.kind == "noted" else words
+    return ": ".join(filter(None, (option_words(line.answer), words))) if line.kind == "noted" else words
 
 
 _KEPT: tuple[Literal["bag", "mark", "leftover", "noted"], ...] = ("bag", "mark", "leftover", "noted")

@@ -11,6 +11,7 @@ from flask.testing import FlaskClient
 from icalendar import Calendar
 from pypdf import PdfReader
 
+from liftbite.core.prove.cards import ITEMS
 from tests.api.jobs.test_views import begin, enter
 from tests.api.measure.test_views import take
 from tests.api.sheet.test_views import words_of
@@ -224,3 +225,28 @@ def test_a_job_file_whose_record_says_what_cannot_be_is_refused_by_its_line(clie
     refused = client.post("/api/jobs/file", data=file.replace(b"500 mL", b"plenty"))
     assert refused.status_code == 422
     assert "line 1 of the record" in refused.get_json()["detail"]
+
+
+def test_nothing_is_handed_over_under_its_key(client: FlaskClient) -> None:
+    """Options of the record are keys; documents, plan and record say them in words."""
+    job = begin(client, CAR | {"complaint": "judders when cold"})
+    item = next(iter(ITEMS))
+    at = f"/api/jobs/{job['id']}"
+    for station, kind, key, said in (
+        ("record", "check", "pilot_bearing", {"answer": "not_on_job", "reason": "stays in"}),
+        ("record", "order", "disc:get", {"state": "in_stock"}),
+        ("plan", "noted", "Mounts", {"answer": "left_out", "note": "agreed"}),
+        ("plan", "tightening", "flywheel:kit", {"answer": "chosen", "figure": "95 N·m", "passes": "half_then_fifths",
+                                                "bolts": "used_again", "count": "8"}),
+        ("prove", "card", item, {"answer": "not_tried", "note": "no time"}),
+        ("prove", "hand_over", str(job["revision"]), {"answer": "signed"}),
+    ):  # fmt: skip
+        body = {"kind": kind, "key": key, "said": said, "who": "Nell"}
+        assert client.post(f"{at}/{station}", json=body).status_code == 200, (kind, said)
+    papers = "".join(client.get(f"{at}/{name}").text for name in ("sheet.html", "handover.html", "steps.html"))
+    told = papers + str([event["what"] for event in client.get(f"{at}/events").get_json()["events"]])
+    keys = {"not_on_job", "in_stock", "left_out", "half_then_fifths", "used_again", "not_tried"}
+    assert {key for key in keys if key in told} == set()
+    for words in ("not on this job", "left out: agreed", "not tried", "edition 1, revision"):
+        assert words in papers
+    assert "in stock" in told
