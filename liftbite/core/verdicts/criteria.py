@@ -2,6 +2,7 @@
 
 - `Criterion`   one row: a quantity, the states it is looked at in, what is needed, how grave it is
 - `CRITERIA`, `criteria_of`   all of them by key, and by question, in the order they are told
+- `MIRRORED`     a row of a disc's other side -> the row it mirrors
 - `margins_of`   the quantities a question is judged by
 - `refuse_unfinished`   refuses a row that names what there is none of
 - `LOW`, `NOMINAL`, `HIGH`   places in the friction band
@@ -68,6 +69,7 @@ class Criterion:
     silent : True where the answer has words of its own for it
     if_clear : True where nothing is said of a row that cannot be looked at
     excludes : what the finder counts those it leaves out under
+    together : what it is named as, with others of that name, where none of them could be looked at
     works : True where it counts also for a candidate that only has to work, not to be good
     """
 
@@ -93,6 +95,7 @@ class Criterion:
     if_clear: bool = False
     excludes: str = ""
     works: bool = False
+    together: str = ""
 
     @cached_property
     def names(self) -> tuple[str, ...]:
@@ -156,11 +159,11 @@ def _safe(key: str, margin: str, *, need: float = 1.0, bad_below: float | None =
                      excludes="true")  # fmt: skip
 
 
-def _swept(name: str, key: str = "", reading: str = "") -> Criterion:
+def _swept(name: str, reading: str = "") -> Criterion:
     """Something out of true: over its limit it is put right before it goes in."""
-    margin, reading = f"{name}_margin", reading or f"{name}_runout"
-    return Criterion(key or name, "true", margin, margin, 1.0, friction=HIGH, shows=(reading, f"{name}_limit"),
-                     excludes="true")  # fmt: skip
+    margin, read = f"{name}_margin", reading or f"{name}_runout"
+    return Criterion(name, "true", margin, margin, 1.0, friction=HIGH, shows=(read, f"{name}_limit"),
+                     excludes="true", together="" if reading else "runout")  # fmt: skip
 
 
 def _end(key: str, value: str, link: str, excludes: str, *, works: bool = False, if_clear: bool = False) -> Criterion:
@@ -264,6 +267,8 @@ _ROWS: tuple[Criterion, ...] = (
 )  # fmt: skip
 
 
+#: Row of a disc's other side -> the row it mirrors.
+MIRRORED: Mapping[str, str] = {_of_other_side(row).key: row.key for row in _FACE}
 #: Key -> row, in the order they are told.
 CRITERIA: Mapping[str, Criterion] = {row.key: row for row in _ROWS}
 must_say("criteria", len(CRITERIA) == len(_ROWS), "two rows have one key")

@@ -19,8 +19,6 @@ from liftbite.core.verdicts.verdict import Verdict
 #: Without one of these a car's answer is not a good one: whether the flywheel stands its speed.
 _FIRST = "burst_margin"
 _STANDS = (_FIRST, "certified_margin")
-#: What is swept with a dial.
-_RUNOUTS = frozenset({"housing_bore", "housing_face", "flywheel_face"})
 
 
 def true_verdict(build: Build) -> Verdict:
@@ -38,7 +36,7 @@ def true_verdict(build: Build) -> Verdict:
     judged = [link for link in looked.links if link.grade != "note"]
     if not judged:
         return still_open("true", build, build.lacks((first,)))
-    runouts = [c.key for c in rows if c.key in _RUNOUTS]
+    runouts = [c.key for c in rows if c.together == "runout"]
     verdict = rolled("true", Looked(looked.links, _once(looked.unseen, runouts)), None, None, "burst_speed")
     stands = any(link.name in _STANDS for link in judged)
     if verdict.state == "runs true" and not stands and _FIRST in build.graph.functions:

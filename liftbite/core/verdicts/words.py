@@ -24,7 +24,7 @@ from liftbite.core.job.refusal import refusal_words
 from liftbite.core.parts.mismatch import Mismatch, misfit_sentence, rule_of
 from liftbite.core.units.sentence import both, both_fine
 from liftbite.core.units.show import figure
-from liftbite.core.verdicts.criteria import CRITERIA, Criterion
+from liftbite.core.verdicts.criteria import CRITERIA, LIFT_NEW, LIFT_WORN, MIRRORED, Criterion
 from liftbite.core.verdicts.verdict import Link, Verdict
 
 #: Places in the friction band, in words.
@@ -166,7 +166,7 @@ def _misfit(link: Link) -> str:
 
 _OWN = "the engine's own torque"
 _PASSED = "what the clutch can pass; more bite moves the break to shaft and gearbox"
-_LIFT = "common practice: 1.1 new, 1.0 at the wear limit"
+_LIFT = f"common practice: {LIFT_NEW} new, {LIFT_WORN} at the wear limit"
 _STANDS = "what the facing stands"
 
 #: Key of a link -> its words. A row of `criteria.CRITERIA` without words here is refused when it is loaded.
@@ -244,9 +244,6 @@ WORDS: Mapping[str, Words] = {
                             "what the facing stands for moments"),
     "misfit": Words("", _misfit, "what it has to fit"),
 }  # fmt: skip
-#: Row of a disc's other side -> the row it mirrors.
-MIRRORED: Mapping[str, str] = {f"{key}_plate_side": key for key in (
-    "surface", "between_starts", "heat_per_area", "face_pressure", "face_pressure_limit")}  # fmt: skip
 #: What is said once of several things that could not be looked at.
 _TOGETHER: Mapping[str, str] = {"runout": "runout"}
 
