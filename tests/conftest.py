@@ -5,15 +5,14 @@ from __future__ import annotations
 import shutil
 from collections.abc import Iterator
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 import pytest
-from flask.testing import FlaskClient
-from flask_openapi3 import OpenAPI
 from hypothesis import settings
 
-from liftbite.api.app import create_app
-from liftbite.demo import load
-from liftbite.store.database import writing
+if TYPE_CHECKING:  # tests of the core load no interface
+    from flask.testing import FlaskClient
+    from flask_openapi3 import OpenAPI
 
 # time is measured by `make bench`, never by a test; the same examples every time, so that a failure comes back
 settings.register_profile("steady", deadline=None, derandomize=True)
@@ -23,6 +22,8 @@ settings.load_profile("steady")
 @pytest.fixture(scope="session")
 def new_shop(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """The file of a shop that has just begun, made once and copied for every test."""
+    from liftbite.api.app import create_app
+
     file = tmp_path_factory.mktemp("new") / "shop.sqlite"
     app = create_app(file)
     app.extensions["liftbite.sessions"].kw["bind"].dispose()
@@ -32,6 +33,10 @@ def new_shop(tmp_path_factory: pytest.TempPathFactory) -> Path:
 @pytest.fixture(scope="session")
 def demo_shop(tmp_path_factory: pytest.TempPathFactory, new_shop: Path) -> Path:
     """The file of the demo shop, filled once and copied for every test."""
+    from liftbite.api.app import create_app
+    from liftbite.demo import load
+    from liftbite.store.database import writing
+
     file = tmp_path_factory.mktemp("demo") / "shop.sqlite"
     shutil.copy(new_shop, file)
     sessions = create_app(file).extensions["liftbite.sessions"]
@@ -44,6 +49,8 @@ def demo_shop(tmp_path_factory: pytest.TempPathFactory, new_shop: Path) -> Path:
 @pytest.fixture
 def app(tmp_path: Path, new_shop: Path) -> Iterator[OpenAPI]:
     """The application on an empty file, every response checked against its model."""
+    from liftbite.api.app import create_app
+
     shutil.copy(new_shop, tmp_path / "shop.sqlite")
     found = create_app(tmp_path / "shop.sqlite", web=tmp_path / "web", testing=True)
     yield found

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import ast
 import re
+import subprocess
+import sys
 from collections.abc import Iterable, Mapping
 from graphlib import CycleError, TopologicalSorter
 from pathlib import Path
@@ -72,3 +74,18 @@ def test_no_file_of_the_web_imports_its_way_back_to_itself() -> None:
     }  # fmt: skip
     assert sum(map(len, found.values())) > 200, "the imports are read"
     assert circle(found) == []
+
+
+def test_a_start_does_not_wait_for_what_only_some_questions_need() -> None:
+    found = "import sys, liftbite.api.app; print(*sys.modules)"
+    loaded = subprocess.run([sys.executable, "-c", found], capture_output=True, text=True, check=True, cwd=ROOT)
+    slow = {
+        "scipy.optimize",
+        "scipy.signal",
+        "scipy.ndimage",
+        "scipy.stats",
+        "scipy.integrate",
+        "weasyprint",
+        "matplotlib",
+    }
+    assert slow & set(loaded.stdout.split()) == set()

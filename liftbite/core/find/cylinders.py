@@ -10,7 +10,6 @@ from collections.abc import Iterable
 from typing import Any
 
 import numpy as np
-from scipy.optimize import brentq
 
 from liftbite.core.find.alternatives import Beside, Row
 from liftbite.core.graph.graph import Known, Needs, Refused
@@ -101,6 +100,7 @@ def _says(build: Build, own: Known, allowed: float, most: float, kept: int, trie
 
 def _bore_for(build: Build, margin: float) -> float | None:
     """The smallest master that gives a lift margin [m]; None where none does."""
+    from scipy.optimize import brentq  # here: it takes longer to load than all of the core
 
     def short(bore: float) -> float:
         found = build.evaluate(("lift_margin",), master_diameter=bore)["lift_margin"]

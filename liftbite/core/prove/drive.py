@@ -18,8 +18,6 @@ from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.ndimage import maximum_filter1d, minimum_filter1d, uniform_filter1d
-from scipy.signal import find_peaks
 
 from liftbite.core.prove.road_log import RoadLog
 from liftbite.core.quantities.torque_curve import Array
@@ -97,6 +95,8 @@ class Drive:
 
 
 def _smooth(values: Array, rows: int) -> Array:
+    from scipy.ndimage import uniform_filter1d  # here: it takes longer to load than all of the core
+
     found: Array = uniform_filter1d(values, max(rows, 1), mode="nearest")
     return found
 
@@ -118,6 +118,8 @@ def gears_of(log: RoadLog, known: Sequence[float] = ()) -> Gears:
     log : the drive
     known : the job's own ratios, engine over output, in order; empty where they are not known
     """
+    from scipy.ndimage import maximum_filter1d, minimum_filter1d
+
     ratio = _log_ratio(log)
     window = max(round(0.4 * log.rate), 3)
     filled = np.nan_to_num(ratio, nan=99.0)
@@ -133,6 +135,8 @@ def gears_of(log: RoadLog, known: Sequence[float] = ()) -> Gears:
 
 
 def _peaks(found: Array, rate: float) -> list[float]:
+    from scipy.signal import find_peaks
+
     bins = np.arange(found.min() - 0.1, found.max() + 0.1, 0.004)
     counts, edges = np.histogram(found, bins)
     smooth = _smooth(counts.astype(np.float64), 5)

@@ -1,0 +1,1 @@
+"""Faults put into the rules one at a time, and whether a test notices: `make mutants`."""
