@@ -14,6 +14,7 @@
 - `carry`    jobs and whole shops carried out as files, and in
 - `parts`    the shelf
 - `vehicles` vehicles something is kept of, and those of almost the same name
+- `people`   people of the shop, each known whatever the spelling
 - `shop`     what the shop says of itself
 - `learned`  what its jobs hold that teaches something
 - `tables`   versions of the tables, and the way from one to the next

@@ -28,6 +28,7 @@ from liftbite.store.instruments import add_instrument, instruments_ever
 from liftbite.store.jobs import touch, utc_moment
 from liftbite.store.measurements import Taken, limits_in_force, reading_row, renewals_of, series_of
 from liftbite.store.models import ReadingRow, RecordRow, RenewalRow, SeriesRow, VehicleLimitRow
+from liftbite.store.people import note_person
 from liftbite.store.record import all_lines
 from liftbite.store.vehicles import note_vehicle
 
@@ -83,6 +84,8 @@ def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetim
             reading_row(r.reading, r.at, r.source, r.at if r.withdrawn else None, r.who) for r in series.readings
         ]
         rows.append(row)
+    for who in dict.fromkeys(r.who for series in filed.series for r in series.readings):
+        note_person(session, who)
     session.add_all(rows)
     session.flush()
     for row, series in zip(rows, filed.series, strict=True):
@@ -95,6 +98,7 @@ def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetim
                                     check=limit.check, name=limit.name, typed=limit.typed, si=limit.si,
                                     source=limit.source, at=limit.at or at))  # fmt: skip
     for line in (*filed.record, *filed.unread):
+        note_person(session, line.who)
         session.add(RecordRow(job_id=job_id, kind=line.kind, key=line.key, said=dict(line.said), who=line.who,
                               at=utc_moment(line.at)))  # fmt: skip
     for found in filed.renewals:

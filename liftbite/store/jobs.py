@@ -23,6 +23,7 @@ from liftbite.core.job.ledger import Entry, Revision, RevisionKind
 from liftbite.core.quantities.torque_curve import TorqueCurve
 from liftbite.files.job import tidy_source
 from liftbite.store.models import BroughtRow, EntryRow, JobRow, RevisionRow, new_identity
+from liftbite.store.people import known_as, note_person
 from liftbite.store.state import next_job
 
 
@@ -110,6 +111,7 @@ def _revision(row: RevisionRow) -> Revision:
 
 
 def _add(session: Session, job_id: int, revision: Revision) -> None:
+    note_person(session, revision.who)
     row = RevisionRow(
         job_id=job_id,
         number=revision.number,
@@ -235,8 +237,10 @@ def revisions_of(session: Session, job_id: int) -> list[Revision]:
 
 
 def who_of(session: Session) -> str:
-    """Who writes in this session, as it was opened; empty where nobody gave a name."""
-    return str(session.info.get("who", ""))
+    """Who writes in this session, as the shop knows them; empty where nobody gave a name."""
+    who = known_as(session, str(session.info.get("who", "")))
+    session.info["who"] = who
+    return who
 
 
 def is_archived(session: Session, job_id: int) -> bool:

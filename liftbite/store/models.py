@@ -231,6 +231,17 @@ class VehicleRow(Base):
     folded: Mapped[str]
 
 
+class PersonRow(Base):
+    """Somebody something stands under, by name; `folded` is the name without case, accents and spaces."""
+
+    __tablename__ = "person"
+    __table_args__ = (Index("ix_person_name", "name", unique=True), Index("ix_person_folded", "folded"))
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    folded: Mapped[str]
+
+
 class VehicleLimitRow(Base):
     """A limit as typed for a vehicle, and in which job; the latest of a name is in force, `typed` None withdraws it."""
 

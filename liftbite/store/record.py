@@ -2,7 +2,6 @@
 
 - `record_of`, `all_lines`, `line_of`   what was said, in its order; with what cannot be read; one line of it
 - `say`         appends a line; sent again under the same request it counts once
-- `people`      the names that stand under anything, the latest first
 """
 
 from __future__ import annotations
@@ -10,16 +9,14 @@ from __future__ import annotations
 from dataclasses import replace
 from datetime import datetime
 
-from sqlalchemy import Select, func, literal_column, select
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from liftbite.core.job.record import Line
 from liftbite.core.said import readable
 from liftbite.store.jobs import touch, utc_text, who_of
-from liftbite.store.models import ReadingRow, RecordRow, RevisionRow
-
-#: Names a shop is offered; those used last.
-_MOST_PEOPLE = 50
+from liftbite.store.models import RecordRow
+from liftbite.store.people import known_as
 
 
 def record_of(session: Session, job_id: int) -> list[Line]:
@@ -50,27 +47,8 @@ def say(session: Session, job_id: int, line: Line, at: datetime, request: str = 
         if session.scalar(query) is not None:
             return line
     touch(session, job_id)
-    who = line.who or who_of(session)
+    who = known_as(session, line.who) or who_of(session)
     session.add(RecordRow(job_id=job_id, kind=line.kind, key=line.key, said=dict(line.said), who=who, at=at,
                           request=request or None))  # fmt: skip
     session.flush()
     return replace(line, who=who, at=utc_text(at))
-
-
-def people(session: Session) -> list[str]:
-    """Names of the shop, those used last first."""
-    found: dict[str, str] = {}
-    for table in (RecordRow, RevisionRow, ReadingRow):
-        for who, last in session.execute(_names_in(table)):
-            found[who] = max(found.get(who, ""), str(last))
-    return sorted(found, key=lambda who: found[who], reverse=True)[:_MOST_PEOPLE]
-
-
-def _names_in(table: type[RecordRow | RevisionRow | ReadingRow]) -> Select[str, datetime]:
-    """Every name of a table and when it was used last, from name to next name by the index, however many rows."""
-    named = table.who > literal_column("''")  # as the index says it; last, for SQLite searches by what comes first
-    names = select(func.min(table.who).label("who")).where(named).cte("names", recursive=True)
-    after = select(func.min(table.who)).where(table.who > names.c.who, named).scalar_subquery()
-    names = names.union_all(select(after).where(names.c.who.is_not(None)))
-    last = select(func.max(table.at)).where(table.who == names.c.who, named).scalar_subquery()
-    return select(names.c.who, last).where(names.c.who.is_not(None))

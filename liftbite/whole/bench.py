@@ -46,6 +46,7 @@ from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as store
 from liftbite.store import record as record_store
 from liftbite.store.measurements import Series
+from liftbite.store.people import people
 from liftbite.whole.learned import minutes_learned
 
 
@@ -255,7 +256,7 @@ def bench_of(session: Session, job_id: int, which: str = FOUND, today: date | No
         versions | {name: version for name, (_, version) in practices.items()},
         on_bench, store.renewals_of(session, job_id), today or datetime.now(UTC).date(),
         jobs_store.change_of(session, job_id), _renewed_in(session, of_vehicle, job_id), record,
-        record_store.people(session), steps, minutes_learned(session), [_unread(line, why) for line, why in bad],
+        people(session), steps, minutes_learned(session), [_unread(line, why) for line, why in bad],
         {held.uid: held for _, held, _ in known},
     )  # fmt: skip
 

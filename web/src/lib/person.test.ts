@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { person, setPerson } from "./person";
+import { knownAs, person, setPerson } from "./person";
 
 function shelf() {
   const kept = new Map<string, string>();
@@ -24,5 +24,11 @@ describe("who works at this screen", () => {
     const storage = shelf();
     setPerson("x".repeat(80), storage);
     expect(person(storage)).toHaveLength(60);
+  });
+
+  it("is the one the shop knows, whatever the spelling; two the shop tells apart stay apart", () => {
+    expect(knownAs(" ines  MARROW ", ["Bo Lind", "Inés Marrow"])).toBe("Inés Marrow");
+    expect(knownAs("Ines Marrow", ["Inés Marrow", "Ines Marrow"])).toBe("Ines Marrow");
+    expect(knownAs("Di Voss", ["Bo Lind"])).toBe("Di Voss");
   });
 });

@@ -12,3 +12,10 @@ export function setPerson(
   if (said) storage.setItem(KEY, said);
   else storage.removeItem(KEY);
 }
+
+/** The name the shop knows somebody by, where the one typed differs from it by case, accents or spaces alone. */
+export const knownAs = (typed: string, people: readonly string[]): string => {
+  const name = typed.trim().replace(/\s+/g, " ");
+  const same = (each: string) => each.localeCompare(name, undefined, { sensitivity: "base" }) === 0;
+  return people.includes(name) ? name : (people.find(same) ?? name);
+};
