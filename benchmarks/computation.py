@@ -63,8 +63,9 @@ def by_scipy(c: LaunchCase) -> float:
 
 
 def launches(row: Row) -> None:
-    base = replace(built(FULL).evaluate(("start_case",))["start_case"], start_speed=350.0, grip_torque=5000.0,
-                   clutch_torque=250.0)  # fmt: skip
+    base = replace(
+        built(FULL).evaluate(("start_case",))["start_case"], start_speed=350.0, grip_torque=5000.0, clutch_torque=250.0
+    )
     shifted = iter(range(10_000))
 
     def fresh() -> float:
@@ -89,12 +90,19 @@ def _shelf(combinations: int) -> dict[str, list[FinderPart]]:
     n = round(combinations**0.25)
     facings = ("organic", "cermet")
     return {
-        "disc": [FinderPart(f"d{i}", 100 + 10 * i, {"outer_diameter": 0.215 + 0.04 * i / n, "inner_diameter": 0.145},
-                      {"facing_material": facings[i % 2]}) for i in range(n)],
+        "disc": [
+            FinderPart(
+                f"d{i}",
+                100 + 10 * i,
+                {"outer_diameter": 0.215 + 0.04 * i / n, "inner_diameter": 0.145},
+                {"facing_material": facings[i % 2]},
+            )
+            for i in range(n)
+        ],
         "cover": [FinderPart(f"c{i}", 300 + 9 * i, {"diaphragm_thickness": 0.0027 + 0.0006 * i / n}) for i in range(n)],
         "master": [FinderPart(f"m{i}", 60, {"master_diameter": 0.0155 + 0.008 * i / n}) for i in range(n)],
         "slave": [FinderPart(f"s{i}", 80, {"slave_outer_diameter": 0.047 + 0.009 * i / n}) for i in range(n)],
-    }  # fmt: skip
+    }
 
 
 def _resident() -> float:
@@ -116,8 +124,12 @@ def searches(row: Row) -> None:
 
 def monte_carlo(row: Row) -> None:
     build = built(FULL)
-    spreads = {"outer_diameter": Tolerance(0.0005), "diaphragm_thickness": Tolerance(0.00002),
-               "master_diameter": Tolerance(0.00003), "flywheel_mass": Tolerance(0.1)}  # fmt: skip
+    spreads = {
+        "outer_diameter": Tolerance(0.0005),
+        "diaphragm_thickness": Tolerance(0.00002),
+        "master_diameter": Tolerance(0.00003),
+        "flywheel_mass": Tolerance(0.1),
+    }
     margins = ("bite_margin", "lift_margin", "heat_margin", "burst_margin")
     took = seconds(lambda: [spread(build, m, stage=0, target=1.0, spreads=spreads) for m in margins], 3)
     row("Monte Carlo of all four margins, 100 000 samples each", f"{took:.2f} s", "< 0.5 s")
@@ -129,8 +141,10 @@ def computation(row: Row) -> None:
     every = seconds(lambda: build_of(given).evaluate(names), 200)
     row("every quantity of a job, in-process, median", f"{every * 1e3:.2f} ms", "< 5 ms")
     code = "import time; t = time.perf_counter(); import liftbite.core.verdicts.answers; print(time.perf_counter() - t)"
-    runs = [float(subprocess.run([sys.executable, "-c", code], capture_output=True, text=True, check=True).stdout)
-            for _ in range(5)]  # fmt: skip
+    runs = [
+        float(subprocess.run([sys.executable, "-c", code], capture_output=True, text=True, check=True).stdout)
+        for _ in range(5)
+    ]
     row("import of the core, median", f"{statistics.median(runs):.2f} s", "< 0.5 s")
     for name, at in (("fullest demo job", 2), ("motorcycle with its start", 3)):
         asked = present(ledger_of(JOBS[at]))

@@ -40,18 +40,22 @@ def grow(session: Session) -> None:
             session.execute(text(statement), at)
     counted = "WITH RECURSIVE c(x) AS (SELECT 1 UNION ALL SELECT x + 1 FROM c WHERE x < {})"
     began = "(SELECT created_at AS at FROM job LIMIT 1)"
-    session.execute(text(f"""INSERT INTO part (slot, name, price, "values", source, notes, changed_at)
+    session.execute(
+        text(f"""INSERT INTO part (slot, name, price, "values", source, notes, changed_at)
         {counted.format(PARTS)} SELECT 'cover', 'Cover ' || x, 100, '{{"cover_clamp": "8 kN"}}', '', '', at
-        FROM c, {began}"""))  # fmt: skip
+        FROM c, {began}""")
+    )
     session.execute(
         text(f"""INSERT INTO series (id, job_id, "check", vehicle, begun_at, settings)
         {counted.format(10_000)} SELECT x, 1 + x % {JOBS_KEPT}, 'bore_runout', 'v' || x, at, '{{}}' FROM c, {began}""")
     )
-    session.execute(text(f"""INSERT INTO reading
+    session.execute(
+        text(f"""INSERT INTO reading
         (series_id, place, si, typed, instrument, uncertainty, skipped, source, at, who)
         {counted.format(READINGS)}
         SELECT 1 + x % 10000, (x % 360) || '°', 1e-4, '0.1 mm', 'dial', 1e-5, '', 'typed', at,
-        'Mechanic ' || x % 12 FROM c, {began}"""))  # fmt: skip
+        'Mechanic ' || x % 12 FROM c, {began}""")
+    )
 
 
 def grown(row: Row) -> None:

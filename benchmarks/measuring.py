@@ -40,11 +40,20 @@ def fill_store(session: object) -> None:
     first = session.scalar(select(func.min(SeriesRow.id)).where(SeriesRow.vehicle == "Vehicle 0"))  # type: ignore[attr-defined]
     for start in range(0, READINGS, 50_000):
         rows = [
-            {"series_id": first + (start + i) // PER_TAKING, "place": f"{i % 360}°", "si": 1e-5 * (i % 50),
-             "typed": "0.1 mm", "instrument": "dial", "uncertainty": 1e-5, "skipped": "", "source": "file", "at": at,
-             "who": f"Mechanic {i % 12}"}
+            {
+                "series_id": first + (start + i) // PER_TAKING,
+                "place": f"{i % 360}°",
+                "si": 1e-5 * (i % 50),
+                "typed": "0.1 mm",
+                "instrument": "dial",
+                "uncertainty": 1e-5,
+                "skipped": "",
+                "source": "file",
+                "at": at,
+                "who": f"Mechanic {i % 12}",
+            }
             for i in range(50_000)
-        ]  # fmt: skip
+        ]
         session.execute(insert(ReadingRow), rows)  # type: ignore[attr-defined]
     session.flush()  # type: ignore[attr-defined]
 

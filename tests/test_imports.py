@@ -15,8 +15,10 @@ ROOT = Path(__file__).parents[1]
 
 def modules() -> dict[str, set[str]]:
     """Module -> the modules of the package it imports, wherever in it."""
-    files = {".".join(f.relative_to(ROOT).with_suffix("").parts).removesuffix(".__init__"): f
-             for f in (ROOT / "liftbite").rglob("*.py")}  # fmt: skip
+    files = {
+        ".".join(f.relative_to(ROOT).with_suffix("").parts).removesuffix(".__init__"): f
+        for f in (ROOT / "liftbite").rglob("*.py")
+    }
     found: dict[str, set[str]] = {}
     for module, file in files.items():
         names: set[str] = set()
@@ -67,11 +69,13 @@ def test_no_file_of_the_web_imports_its_way_back_to_itself() -> None:
         return next((f for end in ends if base and (f := base.with_name(base.name + end)) in files), None)
 
     found = {
-        str(f.relative_to(source)): {str(to.relative_to(source))
-                                     for name in re.findall(r"""from "([^"]+)";""", f.read_text("utf-8"))
-                                     if (to := at(f, name)) is not None}
+        str(f.relative_to(source)): {
+            str(to.relative_to(source))
+            for name in re.findall(r"""from "([^"]+)";""", f.read_text("utf-8"))
+            if (to := at(f, name)) is not None
+        }
         for f in files
-    }  # fmt: skip
+    }
     assert sum(map(len, found.values())) > 200, "the imports are read"
     assert circle(found) == []
 

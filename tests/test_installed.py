@@ -22,14 +22,26 @@ def test_what_is_installed_serves_the_demo(tmp_path: Path) -> None:
         assert "liftbite = liftbite.cli:main" in packed.read(entry).decode()
     # where a wheel's packages are found, with no way to a checkout and no Node
     environment = {
-        "PYTHONPATH": str(tmp_path / "installed"), "PATH": "/nowhere", "HOME": str(tmp_path),
-        "LIFTBITE_DATA": str(tmp_path / "demo.sqlite"), "LANG": os.environ.get("LANG", "C.UTF-8"),
-    }  # fmt: skip
+        "PYTHONPATH": str(tmp_path / "installed"),
+        "PATH": "/nowhere",
+        "HOME": str(tmp_path),
+        "LIFTBITE_DATA": str(tmp_path / "demo.sqlite"),
+        "LANG": os.environ.get("LANG", "C.UTF-8"),
+    }
     served = subprocess.Popen(
-        [sys.executable, "-c", "import liftbite, sys; print(liftbite.__file__); from liftbite.cli import main; main()",
-         "demo", "--port", "0"],
-        cwd=tmp_path, env=environment, stdout=subprocess.PIPE, text=True,
-    )  # fmt: skip
+        [
+            sys.executable,
+            "-c",
+            "import liftbite, sys; print(liftbite.__file__); from liftbite.cli import main; main()",
+            "demo",
+            "--port",
+            "0",
+        ],
+        cwd=tmp_path,
+        env=environment,
+        stdout=subprocess.PIPE,
+        text=True,
+    )
     assert served.stdout is not None
     try:
         assert served.stdout.readline().startswith(str(tmp_path)), "it is the installed one"

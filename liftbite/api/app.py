@@ -56,8 +56,14 @@ _PACKAGE = Path(__file__).resolve().parents[1]
 WEB = _PACKAGE / "web" if (_PACKAGE / "web" / "index.html").is_file() else _PACKAGE.parent / "web" / "dist"
 
 
-def create_app(data: Path, *, web: Path = WEB, hosts: frozenset[str] = frozenset(), testing: bool = False,
-               open_to_network: bool = False) -> OpenAPI:  # fmt: skip
+def create_app(
+    data: Path,
+    *,
+    web: Path = WEB,
+    hosts: frozenset[str] = frozenset(),
+    testing: bool = False,
+    open_to_network: bool = False,
+) -> OpenAPI:
     """The application on the SQLite file at `data`.
 
     Parameters

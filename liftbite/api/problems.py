@@ -59,7 +59,7 @@ TYPES: Mapping[str, str] = {
     "file-damaged": "The shop's file cannot be read here.",
     "no-pdf": "This machine cannot set PDF.",
     "unexpected": "Something went wrong that is not the caller's doing; what was stored before is safe.",
-}  # fmt: skip
+}
 #: HTTP status -> what a problem is of that nobody named.
 _OF_STATUS = {404: "not-found", 413: "too-large", 500: "unexpected"}
 
@@ -87,12 +87,16 @@ class FaultOut(BaseModel):
 class Problem(BaseModel):
     """What went wrong, in words a builder can act on (RFC 9457)."""
 
-    type: str = Field(description="What it is of, for good.", json_schema_extra={"enum": [_AHEAD + c for c in TYPES]},
-                      examples=["urn:liftbite:cannot-be-taken"])  # fmt: skip
+    type: str = Field(
+        description="What it is of, for good.",
+        json_schema_extra={"enum": [_AHEAD + c for c in TYPES]},
+        examples=["urn:liftbite:cannot-be-taken"],
+    )
     title: str = Field(description="That in a few words.", examples=["Cannot be taken"])
     status: int = Field(description="The HTTP status.", examples=[422])
-    detail: str = Field(description="What was wrong and what would be right.",
-                        examples=["Clamp load: −5 N is too small; 0 N or more."])  # fmt: skip
+    detail: str = Field(
+        description="What was wrong and what would be right.", examples=["Clamp load: −5 N is too small; 0 N or more."]
+    )
     errors: list[FaultOut] = Field(default=[], description="Each field at fault, where there are several.")
     newest: int | None = Field(default=None, description="The version that stands.")
     seen: int | None = Field(default=None, description="The version the change was made on.")
@@ -168,12 +172,15 @@ _NOT_THERE: dict[type[Exception], tuple[str, str, str]] = {
     NoSuchJob: ("no-such-job", "No such job", "There is no job of this number."),
     NoSuchPart: ("no-such-part", "No such part", "There is no part of this number."),
     NoSuchSeries: ("no-such-series", "No such series", "This job has no series of this number."),
-    NoSuchPhoto: ("no-such-photo", "No such photo",
-                  "This job has no such photo, or its shop's archive has not been brought in."),
+    NoSuchPhoto: (
+        "no-such-photo",
+        "No such photo",
+        "This job has no such photo, or its shop's archive has not been brought in.",
+    ),
     NoSuchTransfer: ("no-such-archive", "No such archive", "No archive of this name is on its way; begin again."),
     NoSuchInstrument: ("no-such-instrument", "No such instrument", "No instrument has this number."),
     NoSuchFind: ("no-such-find", "No such search", "This search is not kept any more; start it again."),
-}  # fmt: skip
+}
 
 
 def _not_there(code: str, title: str, detail: str, _: Exception) -> Response:
@@ -186,8 +193,17 @@ def register(app: Flask) -> None:
     @app.errorhandler(Stale)
     def stale(error: Stale) -> Response:
         detail = f"This {error.what} was changed elsewhere in the meantime, so nothing was overwritten."
-        return respond(Problem(type=urn("changed-elsewhere"), title="Changed elsewhere", status=412, detail=detail,
-                               newest=error.newest, seen=error.seen, stands=error.stands or None))  # fmt: skip
+        return respond(
+            Problem(
+                type=urn("changed-elsewhere"),
+                title="Changed elsewhere",
+                status=412,
+                detail=detail,
+                newest=error.newest,
+                seen=error.seen,
+                stands=error.stands or None,
+            )
+        )
 
     @app.errorhandler(AnotherState)
     def another_state(_: AnotherState) -> Response:
@@ -199,8 +215,15 @@ def register(app: Flask) -> None:
 
     @app.errorhandler(ChangedJob)
     def changed_job(error: ChangedJob) -> Response:
-        return respond(Problem(type=urn("changed-job"), title="This job is here, changed", status=409,
-                               detail=_CHANGED[error.how], stands={"job": error.job, "how": error.how}))  # fmt: skip
+        return respond(
+            Problem(
+                type=urn("changed-job"),
+                title="This job is here, changed",
+                status=409,
+                detail=_CHANGED[error.how],
+                stands={"job": error.job, "how": error.how},
+            )
+        )
 
     def busy(detail: str) -> Response:
         response = respond(Problem(type=urn("busy"), title="Busy", status=503, detail=detail))
@@ -217,8 +240,9 @@ def register(app: Flask) -> None:
 
     @app.errorhandler(NoTurn)
     def no_turn(error: NoTurn) -> Response:
-        response = respond(Problem(type=urn("waits"), title="Not yet", status=503, detail=str(error),
-                                   stands={"before": error.before}))  # fmt: skip
+        response = respond(
+            Problem(type=urn("waits"), title="Not yet", status=503, detail=str(error), stands={"before": error.before})
+        )
         response.headers["Retry-After"] = str(AGAIN * (5 if error.refused else 1))
         response.headers["Waits"] = str(error.before)
         return response
@@ -307,8 +331,16 @@ def register(app: Flask) -> None:
 
 def problem_responses(*codes: int) -> dict[str | int, Any]:
     """The OpenAPI entries of the problems a view can answer with."""
-    titles = {400: "Malformed", 404: "No such job", 409: "Here, changed", 412: "Changed elsewhere",
-              413: "Too large", 501: "No PDF here",
-              422: "Cannot be taken", 428: "Version not named", 503: "Busy, or not done in time"}  # fmt: skip
+    titles = {
+        400: "Malformed",
+        404: "No such job",
+        409: "Here, changed",
+        412: "Changed elsewhere",
+        413: "Too large",
+        501: "No PDF here",
+        422: "Cannot be taken",
+        428: "Version not named",
+        503: "Busy, or not done in time",
+    }
     schema = {"$ref": "#/components/schemas/Problem"}
     return {str(c): {"description": titles[c], "content": {MEDIA_TYPE: {"schema": schema}}} for c in codes}

@@ -45,13 +45,19 @@ def typed(*stations: str) -> Callable[[dict[str, Any]], None]:
         closed = schema.pop("additionalProperties", False)
         schema["oneOf"] = [
             {
-                "type": "object", "title": name, "required": ["kind", *needed, "said"], "additionalProperties": closed,
+                "type": "object",
+                "title": name,
+                "required": ["kind", *needed, "said"],
+                "additionalProperties": closed,
                 "properties": {
-                    "kind": {"const": name, "description": kind.label}, **shared, "said": _shape(kind),
+                    "kind": {"const": name, "description": kind.label},
+                    **shared,
+                    "said": _shape(kind),
                 },
             }
-            for name, kind in KINDS.items() if kind.at in stations
-        ]  # fmt: skip
+            for name, kind in KINDS.items()
+            if kind.at in stations
+        ]
 
     return spread
 
@@ -67,5 +73,10 @@ def _shape(kind: Kind) -> dict[str, Any]:
     for name, options in kind.fields.items():
         text = {"type": "string", "maxLength": MAX_WORDS, "description": f"{kind.label}: {name}."}
         fields[name] = text | {"enum": list(options)} if options else text
-    return {"type": "object", "properties": fields, "required": list(kind.needs), "additionalProperties": False,
-            "description": f"{kind.label}: its words."}  # fmt: skip
+    return {
+        "type": "object",
+        "properties": fields,
+        "required": list(kind.needs),
+        "additionalProperties": False,
+        "description": f"{kind.label}: its words.",
+    }

@@ -144,8 +144,15 @@ def stroke(file: Path, as_json: bool, as_csv: bool) -> None:
     if not _print_columns(columns, as_json, as_csv):
         even = np.searchsorted(found.pedal, np.linspace(found.pedal[0], found.pedal[-1], 17))
         at = np.unique(even.clip(0, len(found.pedal) - 1))
-        rows = [[bare(found.pedal[i], "mm", 1), bare(found.lift[i], "mm", 3), bare(found.gap[i], "mm", 3),
-                 f"{found.effort[i]:.0f}"] for i in at]  # fmt: skip
+        rows = [
+            [
+                bare(found.pedal[i], "mm", 1),
+                bare(found.lift[i], "mm", 3),
+                bare(found.gap[i], "mm", 3),
+                f"{found.effort[i]:.0f}",
+            ]
+            for i in at
+        ]
         click.echo(_table(["pedal mm", "lift mm", "gap/face mm", "effort N"], rows))
         click.echo(f"\nFull pedal lifts {both(found.full, 'm')}; highest effort {both(found.peak_effort, 'N')}.")
         if found.bite_point is not None:
@@ -174,8 +181,10 @@ def life(file: Path, as_json: bool, as_csv: bool) -> None:
         _ended(found, build)
     columns = {"wear_m": found.wear, "clamp_n": found.clamp, "bite_margin": found.margin}
     if not _print_columns(columns, as_json, as_csv):
-        rows = [[bare(found.wear[i], "mm", 2), f"{found.clamp[i]:.0f}", f"{found.margin[i]:.3f}"]
-                for i in range(0, len(found.wear), 10)]  # fmt: skip
+        rows = [
+            [bare(found.wear[i], "mm", 2), f"{found.clamp[i]:.0f}", f"{found.margin[i]:.3f}"]
+            for i in range(0, len(found.wear), 10)
+        ]
         click.echo(_table(["wear mm", "clamp N", "margin"], rows))
         end, at = found.ends[0]
         click.echo(f"\nEnds with the {end} at {both(at, 'm')} of wear; {found.target:g} is asked for.")

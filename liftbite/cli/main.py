@@ -22,8 +22,13 @@ from liftbite.core.verdicts.verdict import GOOD_STATES
 @click.group()
 @click.pass_context
 @click.version_option(__version__, prog_name="liftbite")
-@click.option("--units", type=click.Choice(["both", "metric", "inch"]), default="both", envvar="LIFTBITE_UNITS",
-              help="Units sentences and documents are written in; JSON and CSV are in SI.")  # fmt: skip
+@click.option(
+    "--units",
+    type=click.Choice(["both", "metric", "inch"]),
+    default="both",
+    envvar="LIFTBITE_UNITS",
+    help="Units sentences and documents are written in; JSON and CSV are in SI.",
+)
 def main(context: click.Context, units: Preference) -> None:
     """Lift Bite: does this clutch hold, and by how much?"""
     context.with_resource(preferring(units))
@@ -118,9 +123,23 @@ def _stop(_signal: int, _frame: object) -> None:
 @click.option("--every", default=1.0, show_default=True, help="Seconds between readings; 0 waits for Enter.")
 @click.option("--drop-after", default=0, show_default=True, help="Breaks the connection after so many readings.")
 @click.option("--seed", default=1, show_default=True, help="Seed of the scatter.")
-def gauge(kind: str, port: int, value: float, values: str, off: float, towards: float, angles: int, noise: float,
-          torque: float, turn: float, bolts: int, fault: str, every: float, drop_after: int,
-          seed: int) -> None:  # fmt: skip
+def gauge(
+    kind: str,
+    port: int,
+    value: float,
+    values: str,
+    off: float,
+    towards: float,
+    angles: int,
+    noise: float,
+    torque: float,
+    turn: float,
+    bolts: int,
+    fault: str,
+    every: float,
+    drop_after: int,
+    seed: int,
+) -> None:
     """Simulate a gauge with a data port: a caliper, a dial swept round a bore, a depth gauge, or a torque wrench."""
     from liftbite.core.errors import UnreadableEntry
     from liftbite.gauges import simulate

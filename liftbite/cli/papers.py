@@ -130,8 +130,10 @@ def plan(file: Path, as_json: bool, as_file: Path | None, taken: Path | None) ->
         return
     marks = {"done": "x", "overridden": "!", "open": ">", "waits": "~", "shut": " "}
     for question in found.questions:
-        click.echo(f"{question.label}: {next(o.label for o in question.options if o.name == question.answer)}"
-                   f"{'' if question.said else ' (taken, not said)'}")  # fmt: skip
+        click.echo(
+            f"{question.label}: {next(o.label for o in question.options if o.name == question.answer)}"
+            f"{'' if question.said else ' (taken, not said)'}"
+        )
     for step in found.steps:
         click.echo(f"[{marks[step.state]}] {'HOLD ' if step.hold else ''}{step.title}")
 

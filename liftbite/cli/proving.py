@@ -79,7 +79,7 @@ def fault(file: Path, complaints: tuple[str, ...], tests: tuple[str, ...], as_js
     from liftbite.api.prove.present import fault_alone
     from liftbite.core.errors import UnreadableEntry
     from liftbite.core.job.ledger import FOUND
-    from liftbite.core.prove.complaints import COMPLAINTS
+    from liftbite.core.prove.causes import COMPLAINTS
     from liftbite.whole.bench import bench_of
     from liftbite.whole.fault import complaints_of, finder_of
 

@@ -24,11 +24,13 @@ def quantity_rows() -> list[dict[str, str]]:
     for name, function in sorted(QUANTITIES.items()):
         doc = read_doc(function)
         source = f"[{doc.mark}] {doc.source}".strip()
-        rows.append({"kind": "quantity", "name": name, "unit": doc.result.unit, "meaning": doc.meaning,
-                     "source": source})  # fmt: skip
+        rows.append(
+            {"kind": "quantity", "name": name, "unit": doc.result.unit, "meaning": doc.meaning, "source": source}
+        )
     for entry in INPUTS.values():
-        rows.append({"kind": "input", "name": entry.name, "unit": entry.unit, "meaning": entry.meaning,
-                     "source": "entered"})  # fmt: skip
+        rows.append(
+            {"kind": "input", "name": entry.name, "unit": entry.unit, "meaning": entry.meaning, "source": "entered"}
+        )
     return rows
 
 
@@ -63,12 +65,15 @@ def _page(doc: Doc, name: str, where: str) -> list[str]:
 def markdown() -> str:
     """The docs page of every quantity, choice and input."""
     lines = [
-        "# Quantities", "",
+        "# Quantities",
+        "",
         "Made from the docstrings by `make docs`; a test keeps it current. Marks: [standard] and [handbook] are "
         "published, [memory] is written down from memory of a published source, [practice] is common practice of the "
-        "trade without a source, [definition] and [geometry] need none.", "",
-        "## Worked out", "",
-    ]  # fmt: skip
+        "trade without a source, [definition] and [geometry] need none.",
+        "",
+        "## Worked out",
+        "",
+    ]
     for where, function in sorted(_arrangements(), key=lambda pair: (pair[1].__name__, pair[0])):
         lines += _page(read_doc(function), function.__name__, where)
     lines += ["## Entered", "", "| name | label | unit | usual | meaning |", "|---|---|---|---|---|"]

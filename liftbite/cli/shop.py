@@ -221,8 +221,9 @@ def import_(source: Path, changed: str, data: Path | None) -> None:
         sessions = open_database(_shop(data))
         with Archive(_as_archive(source)) as archive, _progress(len(archive.names), "Reading") as bar:
             told = Brought()
-            found = bring_shop(sessions, archive, datetime.now(UTC), kept_photo, _Always(changed), told,
-                               step=lambda: bar.update(1))  # fmt: skip
+            found = bring_shop(
+                sessions, archive, datetime.now(UTC), kept_photo, _Always(changed), told, step=lambda: bar.update(1)
+            )
     except (UnusableShop, UnreadableFile) as error:
         _fails(str(error))
     close(sessions)
@@ -252,8 +253,9 @@ def _as_archive(source: Path) -> Path | bytes:
     from liftbite.files.archive import write_archive
 
     if source.is_file() and source.suffix == ".json":
-        return write_archive([(f"jobs/{source.name}" if source.name.endswith(".liftbite.json") else source.name,
-                               source.read_bytes())])  # fmt: skip
+        return write_archive(
+            [(f"jobs/{source.name}" if source.name.endswith(".liftbite.json") else source.name, source.read_bytes())]
+        )
     return source
 
 

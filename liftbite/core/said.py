@@ -25,8 +25,7 @@ from liftbite.core.measure.own import own_names_of_before, read_own
 from liftbite.core.measure.parts_list import line_named
 from liftbite.core.prove.bleeding import read_step, used_of
 from liftbite.core.prove.cards import ITEMS, NOISE
-from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, TESTS
-from liftbite.core.prove.complaints import COMPLAINTS
+from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, COMPLAINTS, TESTS
 from liftbite.core.prove.driven import read_share
 from liftbite.core.prove.fluids import read_filled
 from liftbite.core.prove.running_in import read_drive_as_trip, read_trip
@@ -88,8 +87,11 @@ _READERS: Mapping[str, Callable[[Line], object]] = {
 
 #: Kinds that are said of a part or of a line of the list -> the key of what somebody named.
 _OF_PARTS: Mapping[str, Callable[[str], str]] = {
-    "order": line_named, "line": line_named, "own_part": part_named, "noted": part_named,
-}  # fmt: skip
+    "order": line_named,
+    "line": line_named,
+    "own_part": part_named,
+    "noted": part_named,
+}
 
 
 def read_said(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Line:

@@ -30,8 +30,12 @@ from liftbite.core.prove.fluids import FLUIDS
 Station = Literal["choose", "measure", "fit", "prove", "photos"]
 #: Station -> what it is called.
 STATIONS: Mapping[Station, str] = {
-    "choose": "Brief and Choose", "measure": "Measure", "fit": "Fit", "prove": "Prove", "photos": "Photos",
-}  # fmt: skip
+    "choose": "Brief and Choose",
+    "measure": "Measure",
+    "fit": "Fit",
+    "prove": "Prove",
+    "photos": "Photos",
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -140,10 +144,16 @@ _SAYS: Mapping[str, _Says] = {
     "order": _Says(lambda line, names: called(_part_of_line(line, names)), _part_of_line),
     "line": _Says(_of_line, _part_of_line, {"taken_back": "on the list again"}),
     "check": _Says(lambda line, names: names.check(line.key), _part_of_check, {"taken_back": "asked for again"}),
-    "verdict": _Says(lambda line, names: f"{names.check(line.key)}, verdict", _part_of_check,
-                     {"taken_back": "as the readings say again"}),
-    "own_part": _Says(lambda line, _: called(line.key), lambda line, _: line.key,
-                      {"to_get": "put on the list", "taken_back": "taken off the list"}),
+    "verdict": _Says(
+        lambda line, names: f"{names.check(line.key)}, verdict",
+        _part_of_check,
+        {"taken_back": "as the readings say again"},
+    ),
+    "own_part": _Says(
+        lambda line, _: called(line.key),
+        lambda line, _: line.key,
+        {"to_get": "put on the list", "taken_back": "taken off the list"},
+    ),
     "scope": _Says(lambda *_: "How far the job goes", words=SCOPES),
     "own": _Says(_named("Check"), words={"asked": "added"}),
     "plan": _Says(lambda line, _: QUESTIONS[line.key].label if line.key in QUESTIONS else line.key),
@@ -164,8 +174,10 @@ _SAYS: Mapping[str, _Says] = {
     "full_load": _Says(lambda *_: "Full load before it is bedded in"),
     "complaint": _Says(lambda *_: "Complaint looked into"),
     "fault_test": _Says(lambda line, _: TESTS[line.key].ask if line.key in TESTS else line.key),
-    "fault": _Says(lambda line, _: CAUSES[line.key].words.capitalize() if line.key in CAUSES else line.key,
-                   words={"found": "found to be the fault"}),
+    "fault": _Says(
+        lambda line, _: CAUSES[line.key].words.capitalize() if line.key in CAUSES else line.key,
+        words={"found": "found to be the fault"},
+    ),
     "drive": _Says(_named("Drive")),
     "hand_over": _Says(lambda *_: "Hand-over"),
     "hole": _Says(_named("Hole of the bolt map")),
@@ -175,7 +187,7 @@ _SAYS: Mapping[str, _Says] = {
     "noted": _Says(lambda line, _: f"Noted of {called(line.key)}", lambda line, _: line.key),
     "photo": _Says(_photo),
     "practice": _Says(lambda line, _: PRACTICES[line.key][0] if line.key in PRACTICES else line.key),
-}  # fmt: skip
+}
 _unsaid = set(KINDS) ^ set(_SAYS)
 if _unsaid:
     raise ValueError(

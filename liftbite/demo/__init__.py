@@ -69,8 +69,13 @@ def _read(session: Session, series: DemoSeries) -> None:
     number = bench.begin(session, series.job, series.check, vehicle, at, distance=read_distance(series.distance))
     for i, (place, typed) in enumerate(series.readings.items()):
         keyed = None if check.kind == "grade" else read_keyed(check, typed)
-        reading = Reading(place, keyed.si if keyed else None, keyed.typed if keyed else typed, series.instrument,
-                          uncertainty_of(series.instrument, check.unit))  # fmt: skip
+        reading = Reading(
+            place,
+            keyed.si if keyed else None,
+            keyed.typed if keyed else typed,
+            series.instrument,
+            uncertainty_of(series.instrument, check.unit),
+        )
         bench.add_readings(session, series.job, number, [reading], at + timedelta(seconds=30 * i))
 
 
@@ -79,8 +84,11 @@ def _fit(session: Session, job: int, until: str, bolts: int) -> None:
     at = OPENED + timedelta(days=JOBS[job - 1].day + 4, hours=1)
     build = build_of(present(ledger_of(JOBS[job - 1])))
     plan = plan_of(case_of(build, {}, "everything", {}))
-    said = [read_line("step", p.key, {"answer": "done", "text": SAID_OF.get(p.key, "")}, FITTER) for p in plan.steps
-            if p.key in plan.before[until]]  # fmt: skip
+    said = [
+        read_line("step", p.key, {"answer": "done", "text": SAID_OF.get(p.key, "")}, FITTER)
+        for p in plan.steps
+        if p.key in plan.before[until]
+    ]
     turns = turns_in(plan, until, build.known, ())
     said += [read_line("bolt", f"{until}:{turn.key}", {"answer": "done"}, FITTER) for turn in turns[:bolts]]
     for n, line in enumerate(said):

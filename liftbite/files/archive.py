@@ -27,9 +27,16 @@ MOST_FILES, MOST_OF_ONE = 2_000_000, 64 * 2**20
 MOST_PACKED, SMALL = 400, 4 * 2**20
 #: What an archive that is damaged, locked or packed in an unknown way is told by.
 _DAMAGED = (
-    zipfile.BadZipFile, zlib.error, lzma.LZMAError, struct.error, RuntimeError, OSError, EOFError, ValueError,
+    zipfile.BadZipFile,
+    zlib.error,
+    lzma.LZMAError,
+    struct.error,
+    RuntimeError,
+    OSError,
+    EOFError,
+    ValueError,
     OverflowError,
-)  # fmt: skip
+)
 
 
 def write_archive(files: Iterable[tuple[str, str | bytes]], to: IO[bytes] | None = None) -> bytes:

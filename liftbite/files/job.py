@@ -147,8 +147,8 @@ def to_file(revisions: Sequence[Revision], bench: Filed | None = None, uid: str 
                 number=r.number, kind=r.kind, at=r.at, of=r.of, who=r.who, entries=[_to_entry(e) for e in r.entries]
             )
             for r in revisions
-        ]
-    )  # fmt: skip
+        ],
+    )
 
 
 def dump(file: JobFile) -> str:
@@ -172,12 +172,12 @@ def _to_entry(entry: Entry) -> FileEntry:
         typed=entry.typed,
         si=entry.si,
         mark="measured" if entry.mark == "measured" else "entered",
-        curve=None if curve is None else FileCurve(
-            speed_rad_per_s=curve.speed.tolist(), torque_n_m=curve.torque.tolist()
-        ),
+        curve=None
+        if curve is None
+        else FileCurve(speed_rad_per_s=curve.speed.tolist(), torque_n_m=curve.torque.tolist()),
         file=FileSource.model_validate(entry.file) if entry.file is not None else None,
         build=entry.build,
-    )  # fmt: skip
+    )
 
 
 def from_file(file: JobFile) -> list[Revision]:

@@ -230,13 +230,15 @@ def to_bench(filed: Filed) -> FileBench | None:
 
 
 def _to_limit(x: FiledLimit) -> FileLimit:
-    return FileLimit(check=x.check, limit=x.name, typed=x.typed, source=x.source, vehicle=x.vehicle,
-                     at=_text(x.at) if x.at else None)  # fmt: skip
+    return FileLimit(
+        check=x.check, limit=x.name, typed=x.typed, source=x.source, vehicle=x.vehicle, at=_text(x.at) if x.at else None
+    )
 
 
 def _to_renewal(s: Renewal) -> FileRenewal:
-    return FileRenewal(part=s.part, price=s.price, chance=s.chance, hours=s.hours, rate=s.rate,
-                       extra_hours=s.extra_hours)  # fmt: skip
+    return FileRenewal(
+        part=s.part, price=s.price, chance=s.chance, hours=s.hours, rate=s.rate, extra_hours=s.extra_hours
+    )
 
 
 def _to_line(x: Line) -> FileLine:
@@ -245,8 +247,15 @@ def _to_line(x: Line) -> FileLine:
 
 def to_instrument(each: Instrument) -> FileInstrument:
     """An instrument as files have it."""
-    return FileInstrument(uid=each.uid, kind=each.kind, name=each.name, resolution=each.resolution,
-                          uncertainty=each.uncertainty, calibrated_on=each.calibrated_on, port=each.port)  # fmt: skip
+    return FileInstrument(
+        uid=each.uid,
+        kind=each.kind,
+        name=each.name,
+        resolution=each.resolution,
+        uncertainty=each.uncertainty,
+        calibrated_on=each.calibrated_on,
+        port=each.port,
+    )
 
 
 def from_instrument(each: FileInstrument) -> Instrument:
@@ -269,18 +278,35 @@ def _to_series(series: FiledSeries, checks: Mapping[str, Check]) -> FileSeries:
     how = how_said(checks[series.check], series.settings)
     asked = {name: how.pop(name) for name in ASKS if name in how}
     return FileSeries(
-        check=series.check, at=_text(series.begun_at), distance=series.distance,
-        label=str(series.settings.get("label", "")), readings=[_to_reading(r) for r in series.readings],
-        asked=asked, build="found" if series.build == FOUND else "planned", vehicle=series.vehicle, **how,
-    )  # fmt: skip
+        check=series.check,
+        at=_text(series.begun_at),
+        distance=series.distance,
+        label=str(series.settings.get("label", "")),
+        readings=[_to_reading(r) for r in series.readings],
+        asked=asked,
+        build="found" if series.build == FOUND else "planned",
+        vehicle=series.vehicle,
+        **how,
+    )
 
 
 def _to_reading(filed: FiledReading) -> FileReading:
     r = filed.reading
     source: Source = next((s for s in get_args(Source) if s == filed.source), "file")
-    return FileReading(place=r.place, typed=r.typed, si=r.si, instrument=r.instrument,
-                       uncertainty=r.uncertainty or None, skipped=r.skipped, at=_text(filed.at), source=source,
-                       withdrawn=filed.withdrawn, back=filed.back, who=filed.who, held=r.held)  # fmt: skip
+    return FileReading(
+        place=r.place,
+        typed=r.typed,
+        si=r.si,
+        instrument=r.instrument,
+        uncertainty=r.uncertainty or None,
+        skipped=r.skipped,
+        at=_text(filed.at),
+        source=source,
+        withdrawn=filed.withdrawn,
+        back=filed.back,
+        who=filed.who,
+        held=r.held,
+    )
 
 
 def from_bench(file: FileBench | None) -> Filed:
@@ -316,8 +342,14 @@ def line_back(line: Line) -> Line:
     return _from_line(_to_line(line), "this line")
 
 
-def series_back(check: str, at: datetime, distance: float | None, settings: Mapping[str, Any], build: str,
-                checks: Mapping[str, Check]) -> FiledSeries:  # fmt: skip
+def series_back(
+    check: str,
+    at: datetime,
+    distance: float | None,
+    settings: Mapping[str, Any],
+    build: str,
+    checks: Mapping[str, Check],
+) -> FiledSeries:
     """Readings taken together, without them, as a file would carry them, read again.
 
     Raises
@@ -389,8 +421,15 @@ def _from_series(series: FileSeries, checks: Mapping[str, Check], where: str) ->
     if series.label:
         settings["label"] = series.label
     readings = tuple(_from_reading(check, r, f"{where}, {r.place}") for r in series.readings)
-    return FiledSeries(check.name, moment_of(series.at), series.distance, settings, readings,
-                       FOUND if series.build == "found" else PLAN, series.vehicle)  # fmt: skip
+    return FiledSeries(
+        check.name,
+        moment_of(series.at),
+        series.distance,
+        settings,
+        readings,
+        FOUND if series.build == "found" else PLAN,
+        series.vehicle,
+    )
 
 
 def _from_reading(check: Check, read: FileReading, where: str) -> FiledReading:
@@ -409,5 +448,12 @@ def _from_limit(limit: FileLimit, checks: Mapping[str, Check], where: str) -> Fi
         keyed = read_limit(check, limit.limit, limit.typed)
     except UnreadableEntry as error:
         raise UnreadableFile(f"{where}: {error.reason}") from None
-    return FiledLimit(check.name, limit.limit, keyed.typed, keyed.si, limit.source, limit.vehicle,
-                      moment_of(limit.at) if limit.at else None)  # fmt: skip
+    return FiledLimit(
+        check.name,
+        limit.limit,
+        keyed.typed,
+        keyed.si,
+        limit.source,
+        limit.vehicle,
+        moment_of(limit.at) if limit.at else None,
+    )

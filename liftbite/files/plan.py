@@ -79,9 +79,18 @@ def write_plan(case: Case, plan: Plan, own: Iterable[Line], ways: Mapping[str, L
         answers=dict(case.answers),
         own=[FileOwnStep(title=o.key, after=o.said.get("after", ""), note=o.said.get("note", "")) for o in own],
         tightening=[FileWay(key=key, said=dict(line.said)) for key, line in ways.items()],
-        steps=[FileStep(key=p.key, title=p.step.title, stretch=p.step.stretch, needs=list(p.needs), hold=p.step.hold,
-                        evidence=p.step.evidence) for p in plan.steps],
-    )  # fmt: skip
+        steps=[
+            FileStep(
+                key=p.key,
+                title=p.step.title,
+                stretch=p.step.stretch,
+                needs=list(p.needs),
+                hold=p.step.hold,
+                evidence=p.step.evidence,
+            )
+            for p in plan.steps
+        ],
+    )
     return json.dumps(filed.model_dump(), ensure_ascii=False, indent=1) + "\n"
 
 
@@ -114,8 +123,7 @@ def read_plan(text: str) -> list[Line]:
         own = [read_said("own_step", o.title, _own(o)) for o in filed.own]
         now = under_names_of_now(own, before)
         fits(now, now)
-        return [*_answers(filed), *own,
-                *(read_said("tightening", way.key, way.said) for way in filed.tightening)]  # fmt: skip
+        return [*_answers(filed), *own, *(read_said("tightening", way.key, way.said) for way in filed.tightening)]
     except UnreadableEntry as error:
         raise UnreadableFile(str(error)) from None
 

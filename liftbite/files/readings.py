@@ -29,9 +29,18 @@ from liftbite.files.fields import moment_of
 from liftbite.files.table import read_table, write_table
 
 COLUMNS = (
-    "series", "check", "place", "reading", "instrument", "uncertainty_mm", "skipped", "at", "distance_km", *HOW_COLUMNS,
+    "series",
+    "check",
+    "place",
+    "reading",
+    "instrument",
+    "uncertainty_mm",
+    "skipped",
+    "at",
+    "distance_km",
+    *HOW_COLUMNS,
     "shown",
-)  # fmt: skip
+)
 #: Columns as files of before have them.
 _BEFORE = {"taking": "series"}
 MOST_ROWS = 50_000
@@ -72,10 +81,21 @@ def write_readings(rows: Iterable[CsvReading], checks: Mapping[str, Check] = CHE
         moment = row.at.astimezone(UTC).isoformat(timespec="seconds").replace("+00:00", "Z")
         length = checks[row.check].unit == "m" and r.uncertainty
         how = how_said(checks[row.check], row.settings)
-        table.append([row.series, row.check, r.place, r.typed, r.instrument,
-                         bare(r.uncertainty, "mm") if length else "", r.skipped, moment,
-                         "" if row.distance is None else bare(row.distance, "km"),
-                         *(how.get(name, "") for name in HOW_COLUMNS), _shown(r, checks[row.check])])  # fmt: skip
+        table.append(
+            [
+                row.series,
+                row.check,
+                r.place,
+                r.typed,
+                r.instrument,
+                bare(r.uncertainty, "mm") if length else "",
+                r.skipped,
+                moment,
+                "" if row.distance is None else bare(row.distance, "km"),
+                *(how.get(name, "") for name in HOW_COLUMNS),
+                _shown(r, checks[row.check]),
+            ]
+        )
     return write_table(table)
 
 
@@ -126,8 +146,9 @@ def _row(cells: dict[str, str], now: datetime, checks: Mapping[str, Check]) -> C
         uncertainty = float(doubt.replace(",", ".")) / 1e3 if doubt else None
     except ValueError:
         raise UnreadableEntry(f"“{doubt}” is no uncertainty in mm") from None
-    reading = read_filed(check, cells["place"], cells["reading"], cells.get("instrument", ""), uncertainty,
-                         cells.get("skipped", ""))  # fmt: skip
+    reading = read_filed(
+        check, cells["place"], cells["reading"], cells.get("instrument", ""), uncertainty, cells.get("skipped", "")
+    )
     return CsvReading(cells.get("series", "")[:40], check.name, reading, at, distance, read_how(check, cells))
 
 

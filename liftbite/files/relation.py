@@ -59,18 +59,27 @@ def _line(line: Line) -> tuple[object, ...]:
 def _revision(revision: Revision) -> tuple[object, ...]:
     """What a revision says; the points of a curve by their number and ends, which its file's text says in full."""
     entries = tuple(
-        (e.build, e.quantity, e.typed, e.si, e.mark, None if e.curve is None else tuple(e.curve.speed.tolist()),
-         None if e.curve is None else tuple(e.curve.torque.tolist()))
+        (
+            e.build,
+            e.quantity,
+            e.typed,
+            e.si,
+            e.mark,
+            None if e.curve is None else tuple(e.curve.speed.tolist()),
+            None if e.curve is None else tuple(e.curve.torque.tolist()),
+        )
         for e in revision.entries
-    )  # fmt: skip
+    )
     return revision.number, revision.kind, revision.of, revision.who, entries
 
 
 def _goes_on(one: FiledSeries, other: FiledSeries) -> bool:
     """Whether readings of one go on where those of the other end; how they were read may have been said anew."""
-    return (one.check, one.begun_at, one.build) == (other.check, other.begun_at, other.build) and _begins_with(
-        [_taken(r) for r in one.readings], [_taken(r) for r in other.readings]
-    ) and all(a.withdrawn or not b.withdrawn for a, b in zip(one.readings, other.readings, strict=False))  # fmt: skip
+    return (
+        (one.check, one.begun_at, one.build) == (other.check, other.begun_at, other.build)
+        and _begins_with([_taken(r) for r in one.readings], [_taken(r) for r in other.readings])
+        and all(a.withdrawn or not b.withdrawn for a, b in zip(one.readings, other.readings, strict=False))
+    )
 
 
 def _taken(reading: FiledReading) -> FiledReading:

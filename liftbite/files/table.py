@@ -51,8 +51,10 @@ def as_meant(cell: str) -> str:
     if cell.startswith("'") and _INDENTED.match(cell[1:]):
         cell = cell[1:]
     parts = _PARTS.split(cell)
-    return "".join(part[1:] if n % 2 == 0 and part.startswith("'") and _like_a_formula(part[1:]) else part
-                   for n, part in enumerate(parts))  # fmt: skip
+    return "".join(
+        part[1:] if n % 2 == 0 and part.startswith("'") and _like_a_formula(part[1:]) else part
+        for n, part in enumerate(parts)
+    )
 
 
 def write_table(rows: Iterable[Sequence[object]]) -> str:

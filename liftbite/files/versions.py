@@ -19,10 +19,20 @@ RENAMED: Mapping[str, str] = {
     "old_wheel_source": "old_flywheel_source",
 }
 _OF_FLYWHEEL = (
-    "flywheel_inertia", "flywheel_mass", "flywheel_diameter", "gyration_share", "wire_radius", "wire_length",
-    "swing_period", "ring_outer_diameters", "ring_inner_diameters", "ring_thicknesses", "ring_densities", "ring_masses",
+    "flywheel_inertia",
+    "flywheel_mass",
+    "flywheel_diameter",
+    "gyration_share",
+    "wire_radius",
+    "wire_length",
+    "swing_period",
+    "ring_outer_diameters",
+    "ring_inner_diameters",
+    "ring_thicknesses",
+    "ring_densities",
+    "ring_masses",
     "ring_gyrations",
-)  # fmt: skip
+)
 #: The flywheel that came out had names of its own until version 3; since then it is entered as found.
 _FOUND: Mapping[str, str] = {f"old_{n}": n for n in _OF_FLYWHEEL} | {"old_flywheel_source": "inertia_source"}
 _BENCH_OF_1 = {"takings": "series", "sums": "renewals"}
@@ -53,9 +63,10 @@ def newest_job(raw: Mapping[str, Any]) -> dict[str, Any]:
 
 #: Fate of a version before 5 -> the fates of now; the pivot went with its fork when that was renewed.
 FATES_OF_4: Mapping[str, tuple[str, ...]] = {
-    "seals_fate": ("rear_seal_fate", "input_seal_fate"), "bolts_fate": ("flywheel_bolts_fate",),
+    "seals_fate": ("rear_seal_fate", "input_seal_fate"),
+    "bolts_fate": ("flywheel_bolts_fate",),
     "fork_fate": ("fork_fate", "pivot_fate"),
-}  # fmt: skip
+}
 #: What those of now may be.
 _FATES_OF_SMALL = (None, "stays", "renewed")
 

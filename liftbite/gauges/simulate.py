@@ -31,8 +31,9 @@ def caliper(around: float, noise: float, seed: int = 1) -> Iterator[bytes]:
         yield write_line(chance.gauss(around, noise), "mm", 2)
 
 
-def dial_sweep(off: float, towards: float, count: int = 8, *, inside: bool = True, noise: float = 0.0,
-               seed: int = 1) -> Iterator[bytes]:  # fmt: skip
+def dial_sweep(
+    off: float, towards: float, count: int = 8, *, inside: bool = True, noise: float = 0.0, seed: int = 1
+) -> Iterator[bytes]:
     """A dial swept clockwise round a bore that lies `off` [mm] towards an angle [°]: every angle, and the first again.
 
     Plus when pressed in: from inside the wall is nearest on the far side, so the reading there is highest.
@@ -63,8 +64,9 @@ def depths(values: Iterable[tuple[float, str]], noise: float = 0.0, seed: int = 
 FAULTS = ("", "low", "double")
 
 
-def wrench(torque: float, bolts: int, angle: float = 0.0, fault: str = "", *, noise: float = 0.01,
-           seed: int = 1) -> Iterator[bytes]:  # fmt: skip
+def wrench(
+    torque: float, bolts: int, angle: float = 0.0, fault: str = "", *, noise: float = 0.01, seed: int = 1
+) -> Iterator[bytes]:
     """Pulls of a torque wrench on every bolt in turn [N·m], [°]: to its torque, then by its angle where it has one.
 
     "low" lets go of the third bolt too early and pulls it again; "double" pulls the second bolt twice, which turns no
@@ -113,8 +115,17 @@ class Simulator:
     by_hand : True to send only on `press`
     """
 
-    def __init__(self, lines: Iterable[bytes], *, every: float = 1.0, port: int = 0, drop_after: int = 0,
-                 drop_for: float = 1.0, again: bool = False, by_hand: bool = False) -> None:  # fmt: skip
+    def __init__(
+        self,
+        lines: Iterable[bytes],
+        *,
+        every: float = 1.0,
+        port: int = 0,
+        drop_after: int = 0,
+        drop_for: float = 1.0,
+        again: bool = False,
+        by_hand: bool = False,
+    ) -> None:
         self._lines = cycle(list(islice(iter(lines), 100_000))) if again else iter(lines)
         self.every, self.drop_after, self.drop_for = every, drop_after, drop_for
         self.sent = 0

@@ -193,21 +193,34 @@ def _text(moment: datetime | None) -> str | None:
 
 def _parts_of(session: Session) -> Iterator[shop_file.FilePart]:
     for row in session.scalars(select(PartRow).order_by(PartRow.id)):
-        yield shop_file.FilePart(slot=row.slot, name=row.name, price=row.price, values=dict(row.values),
-                                 source=row.source, notes=row.notes, archived=_text(row.archived_at))  # fmt: skip
+        yield shop_file.FilePart(
+            slot=row.slot,
+            name=row.name,
+            price=row.price,
+            values=dict(row.values),
+            source=row.source,
+            notes=row.notes,
+            archived=_text(row.archived_at),
+        )
 
 
 def _shop_of(session: Session, jobs: list[shop_file.FileJobOf]) -> shop_file.ShopFile:
     units, version = shop_store.units(session)
     said = {row.name: row.option for row in session.scalars(select(PracticeRow)) if row.name in shop_store.SAID}
     return shop_file.ShopFile(
-        shop=identity_of(session).shop, units=units if version else None, practices=said,
-        steps=[shop_file.FileShopStep(title=title, said=dict(words))
-               for title, (words, _) in shop_store.steps(session).items()],
-        instruments=[shop_file.FileHeld(instrument=to_instrument(held), archived=_text(away))
-                     for held, away in instruments_store.instruments_ever(session)],
+        shop=identity_of(session).shop,
+        units=units if version else None,
+        practices=said,
+        steps=[
+            shop_file.FileShopStep(title=title, said=dict(words))
+            for title, (words, _) in shop_store.steps(session).items()
+        ],
+        instruments=[
+            shop_file.FileHeld(instrument=to_instrument(held), archived=_text(away))
+            for held, away in instruments_store.instruments_ever(session)
+        ],
         jobs=jobs,
-    )  # fmt: skip
+    )
 
 
 # --- a shop, in
@@ -260,15 +273,24 @@ _SAYS: Mapping[Relation, str] = {
     "same": "",
 }
 _OFFERS: Mapping[Relation, tuple[Decision, ...]] = {
-    "ahead": ("update", "copy"), "behind": ("copy",), "apart": ("copy",), "same": (),
-}  # fmt: skip
+    "ahead": ("update", "copy"),
+    "behind": ("copy",),
+    "apart": ("copy",),
+    "same": (),
+}
 
 
 def bring_shop(
-    sessions: sessionmaker[Session], archive: Archive, at: datetime, read_photo: Callable[[bytes, str], Photo],
-    decided: Mapping[str, Decision] | None = None, brought: Brought | None = None, who: str = "",
-    read_job: Callable[[bytes], FiledJob] = read_job_file, step: Callable[[], object] = lambda: None,
-) -> Brought:  # fmt: skip
+    sessions: sessionmaker[Session],
+    archive: Archive,
+    at: datetime,
+    read_photo: Callable[[bytes, str], Photo],
+    decided: Mapping[str, Decision] | None = None,
+    brought: Brought | None = None,
+    who: str = "",
+    read_job: Callable[[bytes], FiledJob] = read_job_file,
+    step: Callable[[], object] = lambda: None,
+) -> Brought:
     """Takes in the files of an archive: what can be read comes in, the rest is named; what is here is not doubled.
 
     One file a transaction, so that a large archive never keeps others waiting; sent again it goes on where it stopped.
@@ -319,15 +341,18 @@ def _rank(name: str) -> int:
 
 
 def _part(each: shop_file.FilePart) -> tuple[ShelfPart, datetime | None]:
-    return (ShelfPart(each.slot, each.name, dict(each.values), each.price, each.source, each.notes),
-            moment_of(each.archived) if each.archived else None)  # fmt: skip
+    return (
+        ShelfPart(each.slot, each.name, dict(each.values), each.price, each.source, each.notes),
+        moment_of(each.archived) if each.archived else None,
+    )
 
 
 class _Bringing:
     """An archive on its way in."""
 
-    def __init__(self, sessions: sessionmaker[Session], told: Brought, at: datetime,
-                 decided: Mapping[str, Decision], who: str) -> None:  # fmt: skip
+    def __init__(
+        self, sessions: sessionmaker[Session], told: Brought, at: datetime, decided: Mapping[str, Decision], who: str
+    ) -> None:
         self._sessions, self._told, self._at, self._decided, self._who = sessions, told, at, decided, who
         self._archived: dict[str, datetime] = {}
         self.has_parts = False

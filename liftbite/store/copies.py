@@ -22,9 +22,11 @@ from liftbite.store.tables import newest_migration, versions
 
 #: Why a copy is there; files of before say nothing and are taken for copies of the hour.
 WHY: Mapping[str, str] = {
-    "hour": "copy of the hour", "hand": "taken by hand", "restore": "what stood there before a copy was brought back",
+    "hour": "copy of the hour",
+    "hand": "taken by hand",
+    "restore": "what stood there before a copy was brought back",
     "": "copy of the hour",
-}  # fmt: skip
+}
 _NAME = re.compile(r"(\d{8}T\d{6}Z)(?:-\d+)?(?:-(hour|hand|restore))?\.sqlite")
 _WAIT = 5.0
 

@@ -56,8 +56,13 @@ class Full(Exception):
 
 def _on_connect(connection: sqlite3.Connection, _record: Any) -> None:
     connection.isolation_level = None  # transactions begin where we say
-    for pragma in ("journal_mode=WAL", "foreign_keys=ON", f"busy_timeout={PATIENCE}", "synchronous=FULL",
-                   "secure_delete=ON"):  # fmt: skip
+    for pragma in (
+        "journal_mode=WAL",
+        "foreign_keys=ON",
+        f"busy_timeout={PATIENCE}",
+        "synchronous=FULL",
+        "secure_delete=ON",
+    ):
         connection.execute(f"PRAGMA {pragma}").close()
 
 

@@ -39,15 +39,31 @@ def filed_of(session: Session, job_id: int, vehicle: str) -> Filed:
     checks, names = known_checks(record), names_of_now(record)
     of_job = [replace(t, check=names.get(t.check, t.check)) for t in series_of(session, job_id)[0]]
     series = tuple(
-        FiledSeries(t.check, t.begun_at, t.distance, t.settings, tuple(map(_filed, t.taken)), t.build,
-                    t.vehicle if t.vehicle != vehicle else None)
-        for t in of_job if t.check in checks
-    )  # fmt: skip
+        FiledSeries(
+            t.check,
+            t.begun_at,
+            t.distance,
+            t.settings,
+            tuple(map(_filed, t.taken)),
+            t.build,
+            t.vehicle if t.vehicle != vehicle else None,
+        )
+        for t in of_job
+        if t.check in checks
+    )
     limits = tuple(
-        FiledLimit(row.check, row.name, row.typed or "", row.si or 0.0, row.source,
-                   row.vehicle if row.vehicle != vehicle else None, row.at)
-        for row in limits_in_force(session, job_id, vehicle) if row.check in checks
-    )  # fmt: skip
+        FiledLimit(
+            row.check,
+            row.name,
+            row.typed or "",
+            row.si or 0.0,
+            row.source,
+            row.vehicle if row.vehicle != vehicle else None,
+            row.at,
+        )
+        for row in limits_in_force(session, job_id, vehicle)
+        if row.check in checks
+    )
     renewals = tuple(_that_can_be_filed(renewal for renewal, _ in renewals_of(session, job_id)))
     used = {r.reading.held for t in of_job for r in t.taken} - {""}
     held = tuple(replace(i, port="") for i, _ in instruments_ever(session) if i.uid in used) if used else ()
@@ -78,8 +94,15 @@ def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetim
     for series in filed.series:
         called = vehicle if series.vehicle is None else series.vehicle
         note_vehicle(session, called)
-        row = SeriesRow(job_id=job_id, check=series.check, vehicle=called, begun_at=series.begun_at,
-                        distance=series.distance, settings=dict(series.settings), build=series.build)  # fmt: skip
+        row = SeriesRow(
+            job_id=job_id,
+            check=series.check,
+            vehicle=called,
+            begun_at=series.begun_at,
+            distance=series.distance,
+            settings=dict(series.settings),
+            build=series.build,
+        )
         row.readings = [
             reading_row(r.reading, r.at, r.source, r.at if r.withdrawn else None, r.who) for r in series.readings
         ]
@@ -94,16 +117,37 @@ def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetim
                 reading.withdrawn_seen = row.readings[-1].id
     for limit in filed.limits:
         note_vehicle(session, vehicle if limit.vehicle is None else limit.vehicle)
-        session.add(VehicleLimitRow(job_id=job_id, vehicle=vehicle if limit.vehicle is None else limit.vehicle,
-                                    check=limit.check, name=limit.name, typed=limit.typed, si=limit.si,
-                                    source=limit.source, at=limit.at or at))  # fmt: skip
+        session.add(
+            VehicleLimitRow(
+                job_id=job_id,
+                vehicle=vehicle if limit.vehicle is None else limit.vehicle,
+                check=limit.check,
+                name=limit.name,
+                typed=limit.typed,
+                si=limit.si,
+                source=limit.source,
+                at=limit.at or at,
+            )
+        )
     for line in (*filed.record, *filed.unread):
         note_person(session, line.who)
-        session.add(RecordRow(job_id=job_id, kind=line.kind, key=line.key, said=dict(line.said), who=line.who,
-                              at=utc_moment(line.at)))  # fmt: skip
+        session.add(
+            RecordRow(
+                job_id=job_id, kind=line.kind, key=line.key, said=dict(line.said), who=line.who, at=utc_moment(line.at)
+            )
+        )
     for found in filed.renewals:
-        session.add(RenewalRow(job_id=job_id, part=found.part, price=found.price, chance=found.chance,
-                               hours=found.hours, rate=found.rate, extra_hours=found.extra_hours))  # fmt: skip
+        session.add(
+            RenewalRow(
+                job_id=job_id,
+                part=found.part,
+                price=found.price,
+                chance=found.chance,
+                hours=found.hours,
+                rate=found.rate,
+                extra_hours=found.extra_hours,
+            )
+        )
     known = {instrument.uid for instrument, _ in instruments_ever(session)} if filed.instruments else set()
     for held in filed.instruments:  # of another shop: not on this bench, but its readings say which it was
         if held.uid not in known:

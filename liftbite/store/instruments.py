@@ -56,9 +56,16 @@ def instrument_of(session: Session, number: int) -> Instrument:
 
 def add_instrument(session: Session, found: Instrument, archived_at: datetime | None = None) -> int:
     """A new instrument; its number. One of another shop keeps its identity."""
-    row = InstrumentRow(kind=found.kind, name=found.name, resolution=found.resolution, uncertainty=found.uncertainty,
-                        calibrated_on=found.calibrated_on, port=found.port, uid=found.uid or new_identity(),
-                        archived_at=archived_at)  # fmt: skip
+    row = InstrumentRow(
+        kind=found.kind,
+        name=found.name,
+        resolution=found.resolution,
+        uncertainty=found.uncertainty,
+        calibrated_on=found.calibrated_on,
+        port=found.port,
+        uid=found.uid or new_identity(),
+        archived_at=archived_at,
+    )
     session.add(row)
     session.flush()
     return row.id

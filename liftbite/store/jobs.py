@@ -86,8 +86,15 @@ def _to_row(entry: Entry) -> EntryRow:
     curve = entry.curve
     points = None if curve is None else {"speed": curve.speed.tolist(), "torque": curve.torque.tolist()}
     file = dict(entry.file) if entry.file is not None else None
-    return EntryRow(quantity=entry.quantity, typed=entry.typed, si=entry.si, mark=entry.mark, curve=points, file=file,
-                    build=entry.build)  # fmt: skip
+    return EntryRow(
+        quantity=entry.quantity,
+        typed=entry.typed,
+        si=entry.si,
+        mark=entry.mark,
+        curve=points,
+        file=file,
+        build=entry.build,
+    )
 
 
 def entry_of(row: EntryRow) -> Entry:
@@ -106,8 +113,7 @@ def entry_of(row: EntryRow) -> Entry:
 
 
 def _revision(row: RevisionRow) -> Revision:
-    return Revision(row.number, row.kind, utc_text(row.at), tuple(entry_of(e) for e in row.entries), row.of,
-                    row.who)  # fmt: skip
+    return Revision(row.number, row.kind, utc_text(row.at), tuple(entry_of(e) for e in row.entries), row.of, row.who)
 
 
 def _add(session: Session, job_id: int, revision: Revision) -> None:

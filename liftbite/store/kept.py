@@ -45,8 +45,13 @@ class Listed:
 
 def keep(session: Session, job_id: int, found: Kept) -> None:
     """Keeps the line of a job."""
-    head = {"revision": found.revision, "rules": found.rules, "words": found.words.casefold(), "state": found.state,
-            "changed_at": found.changed_at}  # fmt: skip
+    head = {
+        "revision": found.revision,
+        "rules": found.rules,
+        "words": found.words.casefold(),
+        "state": found.state,
+        "changed_at": found.changed_at,
+    }
     for table, values in ((KeptRow, head), (KeptLineRow, {"line": dict(found.line)})):
         row = insert(table).values(job_id=job_id, **values)
         session.execute(row.on_conflict_do_update(index_elements=["job_id"], set_=values))
@@ -74,9 +79,16 @@ def _narrowed(query: Select[Any], archived: bool, find: str, question: str, stat
 
 
 def page_of(
-    session: Session, *, archived: bool = False, find: str = "", question: str = "", state: str = "",
-    sort: Sort = "newest", first: int = 0, most: int = 50,
-) -> tuple[list[Listed], int]:  # fmt: skip
+    session: Session,
+    *,
+    archived: bool = False,
+    find: str = "",
+    question: str = "",
+    state: str = "",
+    sort: Sort = "newest",
+    first: int = 0,
+    most: int = 50,
+) -> tuple[list[Listed], int]:
     """A page of the jobs that match, and how many do.
 
     Parameters

@@ -91,12 +91,29 @@ class Series:
 def _series(row: SeriesRow) -> Series:
     newest = row.readings[-1].id if row.readings else 0
     taken = tuple(
-        Taken(r.id, Reading(r.place, r.si, r.typed, r.instrument, r.uncertainty, r.skipped, r.held), r.at, r.source,
-              r.withdrawn_at is not None, r.withdrawn_seen == newest, r.who)
+        Taken(
+            r.id,
+            Reading(r.place, r.si, r.typed, r.instrument, r.uncertainty, r.skipped, r.held),
+            r.at,
+            r.source,
+            r.withdrawn_at is not None,
+            r.withdrawn_seen == newest,
+            r.who,
+        )
         for r in row.readings
-    )  # fmt: skip
-    return Series(row.id, row.job_id, row.check, row.begun_at, row.distance, dict(row.settings), taken,
-                  row.version, row.build, row.vehicle)  # fmt: skip
+    )
+    return Series(
+        row.id,
+        row.job_id,
+        row.check,
+        row.begun_at,
+        row.distance,
+        dict(row.settings),
+        taken,
+        row.version,
+        row.build,
+        row.vehicle,
+    )
 
 
 def series_of(session: Session, job_id: int, vehicle: str = "") -> tuple[list[Series], list[Series]]:
@@ -135,8 +152,18 @@ def _row(session: Session, job_id: int, series_id: int) -> SeriesRow:
     return row
 
 
-def begin(session: Session, job_id: int, check: str, vehicle: str, at: datetime, *, distance: float | None = None,
-          settings: Mapping[str, Any] | None = None, request: str = "", build: str = FOUND) -> int:  # fmt: skip
+def begin(
+    session: Session,
+    job_id: int,
+    check: str,
+    vehicle: str,
+    at: datetime,
+    *,
+    distance: float | None = None,
+    settings: Mapping[str, Any] | None = None,
+    request: str = "",
+    build: str = FOUND,
+) -> int:
     """A new series of a check; its number. One begun before under the same `request` is that one.
 
     Raises
@@ -150,15 +177,24 @@ def begin(session: Session, job_id: int, check: str, vehicle: str, at: datetime,
             return there
     touch(session, job_id)
     note_vehicle(session, vehicle)
-    row = SeriesRow(job_id=job_id, check=check, vehicle=vehicle, begun_at=at, distance=distance,
-                    settings=dict(settings or {}), request=request or None, build=build)  # fmt: skip
+    row = SeriesRow(
+        job_id=job_id,
+        check=check,
+        vehicle=vehicle,
+        begun_at=at,
+        distance=distance,
+        settings=dict(settings or {}),
+        request=request or None,
+        build=build,
+    )
     session.add(row)
     session.flush()
     return row.id
 
 
-def change_series(session: Session, job_id: int, series_id: int, seen: int, *, distance: float | None,
-                  settings: Mapping[str, Any]) -> None:  # fmt: skip
+def change_series(
+    session: Session, job_id: int, series_id: int, seen: int, *, distance: float | None, settings: Mapping[str, Any]
+) -> None:
     """The distance of a series and how its sweep was read, in the place of the version seen.
 
     Raises
@@ -172,8 +208,15 @@ def change_series(session: Session, job_id: int, series_id: int, seen: int, *, d
     touch(session, job_id)
 
 
-def add_readings(session: Session, job_id: int, series_id: int, readings: Iterable[Reading], at: datetime,
-                 source: str = "typed", request: str = "") -> list[int]:  # fmt: skip
+def add_readings(
+    session: Session,
+    job_id: int,
+    series_id: int,
+    readings: Iterable[Reading],
+    at: datetime,
+    source: str = "typed",
+    request: str = "",
+) -> list[int]:
     """Readings into a series; their numbers.
 
     Parameters
@@ -202,9 +245,19 @@ def reading_row(
     r: Reading, at: datetime, source: str, withdrawn_at: datetime | None = None, who: str = ""
 ) -> ReadingRow:
     """A reading as a row that belongs to no series yet."""
-    return ReadingRow(place=r.place, si=r.si, typed=r.typed, instrument=r.instrument, uncertainty=r.uncertainty,
-                      skipped=r.skipped, source=source, at=at, withdrawn_at=withdrawn_at, who=who,
-                      held=r.held)  # fmt: skip
+    return ReadingRow(
+        place=r.place,
+        si=r.si,
+        typed=r.typed,
+        instrument=r.instrument,
+        uncertainty=r.uncertainty,
+        skipped=r.skipped,
+        source=source,
+        at=at,
+        withdrawn_at=withdrawn_at,
+        who=who,
+        held=r.held,
+    )
 
 
 def any_in_force(session: Session, series_ids: Iterable[int]) -> bool:
@@ -296,8 +349,18 @@ def limits_in_force(session: Session, job_id: int, vehicle: str) -> list[Vehicle
     return [row for row in _latest(session, job_id, vehicle) if row.typed is not None and row.si is not None]
 
 
-def set_limit(session: Session, job_id: int, vehicle: str, check: str, name: LimitName, typed: str | None,
-              si: float | None, source: str, at: datetime, seen: int) -> None:  # fmt: skip
+def set_limit(
+    session: Session,
+    job_id: int,
+    vehicle: str,
+    check: str,
+    name: LimitName,
+    typed: str | None,
+    si: float | None,
+    source: str,
+    at: datetime,
+    seen: int,
+) -> None:
     """A limit for a vehicle from now on, typed in a job; `typed` None goes back to the default.
 
     Parameters
@@ -313,8 +376,11 @@ def set_limit(session: Session, job_id: int, vehicle: str, check: str, name: Lim
     expect(seen, there.id if there else 0, "limit", {"typed": there.typed, "source": there.source} if there else {})
     touch(session, job_id)
     note_vehicle(session, vehicle)
-    session.add(VehicleLimitRow(job_id=job_id, vehicle=vehicle, check=check, name=name, typed=typed, si=si,
-                                source=source, at=at))  # fmt: skip
+    session.add(
+        VehicleLimitRow(
+            job_id=job_id, vehicle=vehicle, check=check, name=name, typed=typed, si=si, source=source, at=at
+        )
+    )
     session.flush()
 
 

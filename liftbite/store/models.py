@@ -125,9 +125,11 @@ class RecordRow(Base):
 
     __tablename__ = "record"
     __table_args__ = (
-        Index("ix_record_job_id", "job_id"), Index("ix_record_request", "request"), _named("record"),
+        Index("ix_record_job_id", "job_id"),
+        Index("ix_record_request", "request"),
+        _named("record"),
         Index("ix_record_photo", "key", sqlite_where=text("kind = 'photo'")),
-    )  # fmt: skip
+    )
 
     id: Mapped[int] = mapped_column(primary_key=True)
     job_id: Mapped[int] = mapped_column(ForeignKey("job.id"))
@@ -199,8 +201,10 @@ class ReadingRow(Base):
 
     __tablename__ = "reading"
     __table_args__ = (
-        Index("ix_reading_series_id", "series_id"), Index("ix_reading_request", "request"), _named("reading"),
-    )  # fmt: skip
+        Index("ix_reading_series_id", "series_id"),
+        Index("ix_reading_request", "request"),
+        _named("reading"),
+    )
 
     id: Mapped[int] = mapped_column(primary_key=True)
     series_id: Mapped[int] = mapped_column(ForeignKey("series.id"))

@@ -115,10 +115,18 @@ def add_parts(
 ) -> list[int]:
     """New parts, or such as were taken off the shelf before; their numbers."""
     rows = [
-        PartRow(slot=p.slot, name=p.name, price=p.price, values=dict(p.values), source=p.source, notes=p.notes,
-                changed_at=at, archived_at=archived_at)
+        PartRow(
+            slot=p.slot,
+            name=p.name,
+            price=p.price,
+            values=dict(p.values),
+            source=p.source,
+            notes=p.notes,
+            changed_at=at,
+            archived_at=archived_at,
+        )
         for p in parts
-    ]  # fmt: skip
+    ]
     session.add_all(rows)
     session.flush()
     return [row.id for row in rows]

@@ -35,8 +35,9 @@ def keep_photo(session: Session, photo: Photo, at: datetime) -> bool:
     """Keeps a photo; False where it is here already."""
     if session.get(PhotoRow, photo.digest) is not None:
         return False
-    session.add(PhotoRow(digest=photo.digest, jpeg=photo.jpeg, small=photo.small, width=photo.width,
-                         height=photo.height, at=at))  # fmt: skip
+    session.add(
+        PhotoRow(digest=photo.digest, jpeg=photo.jpeg, small=photo.small, width=photo.width, height=photo.height, at=at)
+    )
     session.flush()
     return True
 

@@ -111,6 +111,10 @@ def _renewal(_: Session, row: RenewalRow) -> None:
 
 
 _READERS: Mapping[type[Base], Callable[[Session, Any], None]] = {
-    EntryRow: _entry, RecordRow: _line, SeriesRow: _series, ReadingRow: _reading, VehicleLimitRow: _limit,
+    EntryRow: _entry,
+    RecordRow: _line,
+    SeriesRow: _series,
+    ReadingRow: _reading,
+    VehicleLimitRow: _limit,
     RenewalRow: _renewal,
-}  # fmt: skip
+}

@@ -48,7 +48,10 @@ def say(session: Session, job_id: int, line: Line, at: datetime, request: str = 
             return line
     touch(session, job_id)
     who = known_as(session, line.who) or who_of(session)
-    session.add(RecordRow(job_id=job_id, kind=line.kind, key=line.key, said=dict(line.said), who=who, at=at,
-                          request=request or None))  # fmt: skip
+    session.add(
+        RecordRow(
+            job_id=job_id, kind=line.kind, key=line.key, said=dict(line.said), who=who, at=at, request=request or None
+        )
+    )
     session.flush()
     return replace(line, who=who, at=utc_text(at))

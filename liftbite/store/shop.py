@@ -70,6 +70,9 @@ def set_step(session: Session, title: str, said: Mapping[str, str], at: datetime
     """
     there, version = steps(session).get(title, ({}, 0))
     expect(seen, version, "step", {"said": dict(there)})
-    session.merge(PracticeRow(name=step_name(title), option=json.dumps(dict(said), ensure_ascii=False), at=at,
-                              version=version + 1))  # fmt: skip
+    session.merge(
+        PracticeRow(
+            name=step_name(title), option=json.dumps(dict(said), ensure_ascii=False), at=at, version=version + 1
+        )
+    )
     session.flush()

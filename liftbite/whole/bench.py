@@ -250,15 +250,28 @@ def bench_of(session: Session, job_id: int, which: str = FOUND, today: date | No
     limits, practices = store.limits_of(session, job_id, vehicle), store.practices(session)
     versions = {f"{check}.{name}": limit.version for check, named in limits.items() for name, limit in named.items()}
     return Bench(
-        job_id, vehicle, which if which == FOUND else PLAN, layers, ledger.as_entered(revisions), of_job, of_vehicle,
+        job_id,
+        vehicle,
+        which if which == FOUND else PLAN,
+        layers,
+        ledger.as_entered(revisions),
+        of_job,
+        of_vehicle,
         {check: {name: (f.value, f.source) for name, f in named.items()} for check, named in limits.items()},
         {name: option for name, (option, _) in practices.items()},
         versions | {name: version for name, (_, version) in practices.items()},
-        on_bench, store.renewals_of(session, job_id), today or datetime.now(UTC).date(),
-        jobs_store.change_of(session, job_id), _renewed_in(session, of_vehicle, job_id), record,
-        people(session), steps, minutes_learned(session), [_unread(line, why) for line, why in bad],
+        on_bench,
+        store.renewals_of(session, job_id),
+        today or datetime.now(UTC).date(),
+        jobs_store.change_of(session, job_id),
+        _renewed_in(session, of_vehicle, job_id),
+        record,
+        people(session),
+        steps,
+        minutes_learned(session),
+        [_unread(line, why) for line, why in bad],
         {held.uid: held for _, held, _ in known},
-    )  # fmt: skip
+    )
 
 
 def _under(series: store.Series, names: Mapping[str, str]) -> store.Series:
@@ -311,8 +324,11 @@ def needs_of(bench: Bench, *, worn_together: bool = True) -> list[Need]:
     found, plan = bench.seen_as(FOUND), bench.seen_as(PLAN)
     new = [f for f in findings_of(plan) if part_read(f.check) in bench.apart]
     checks = {c.name for c in plan.checks}
-    setups = [(c, told) for c, told in told_of(plan.build, plan.readings, plan.said, plan.manual)
-              if told is not None and checks & set(c.checks)]  # fmt: skip
+    setups = [
+        (c, told)
+        for c, told in told_of(plan.build, plan.readings, plan.said, plan.manual)
+        if told is not None and checks & set(c.checks)
+    ]
     slips = slips_worn(found.entries, _effects_in(found)) if worn_together else ""
     added = {part: _added(line) for part, line in bench.said_of("own_part").items()}
     return needs(plan.build, findings_of(found), bench.practices, new, setups, slips, bench.known, added)
@@ -326,8 +342,12 @@ def _added(line: Line) -> str:
 def settings_of(series: Series | None) -> SweepSettings:
     """How a series's sweep was read."""
     kept = series.settings if series else {}
-    return SweepSettings(bool(kept.get("presses_plus", True)), str(kept.get("seen_from", "gearbox")),
-                         float(kept.get("sag", 0.0)), float(kept.get("swept", 0.0)))  # fmt: skip
+    return SweepSettings(
+        bool(kept.get("presses_plus", True)),
+        str(kept.get("seen_from", "gearbox")),
+        float(kept.get("sag", 0.0)),
+        float(kept.get("swept", 0.0)),
+    )
 
 
 def found_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
@@ -373,8 +393,15 @@ def _effects_in(bench: Bench) -> list[Effect]:
     scales = {
         c.name: scale_of(c, settings_of(bench.latest(c.name)).swept, bench.build) for c in bench.checks if c.meant_at[0]
     }
-    return effects(bench.build, bench.readings, bench.manual, build_of(entries_of(bench.entered, bench.which)),
-                   {name: sweep for name, sweep in swept.items() if sweep is not None}, scales, bench.said)  # fmt: skip
+    return effects(
+        bench.build,
+        bench.readings,
+        bench.manual,
+        build_of(entries_of(bench.entered, bench.which)),
+        {name: sweep for name, sweep in swept.items() if sweep is not None},
+        scales,
+        bench.said,
+    )
 
 
 def measured_entries(bench: Bench) -> dict[str, list[Entry]]:

@@ -10,7 +10,8 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from liftbite.core.job.ledger import FOUND, PLAN
-from liftbite.core.prove.complaints import COMPLAINTS, complaints_in, explained_by
+from liftbite.core.prove.causes import COMPLAINTS
+from liftbite.core.prove.complaints import complaints_in, explained_by
 from liftbite.core.prove.faults import Finder, find, known_of
 from liftbite.whole.bench import Bench, findings_of
 

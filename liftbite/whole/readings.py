@@ -18,8 +18,11 @@ def rows_of(series: Sequence[Series], checks: Mapping[str, Check]) -> list[CsvRe
     """The readings of series, row by row, those that were taken back left out."""
     return [
         CsvReading(str(t.id), t.check, taken.reading, taken.at, t.distance, t.settings)
-        for t in series if t.check in checks for taken in t.taken if not taken.withdrawn
-    ]  # fmt: skip
+        for t in series
+        if t.check in checks
+        for taken in t.taken
+        if not taken.withdrawn
+    ]
 
 
 def readings_of(bench: Bench) -> str:

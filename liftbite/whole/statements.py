@@ -30,8 +30,9 @@ def said_of_plan(bench: Bench, kind: str, key: str, said: Mapping[str, str], who
     UnreadableEntry : its words, or it is of nothing the plan has open
     """
     line = read_said(kind, key, said, who)
-    hold_against(line, plan_of_job(bench), progress_of(bench), bench.record, bench.seen_as(PLAN).build.known,
-                 own_lines(bench))  # fmt: skip
+    hold_against(
+        line, plan_of_job(bench), progress_of(bench), bench.record, bench.seen_as(PLAN).build.known, own_lines(bench)
+    )
     return line
 
 

@@ -12,11 +12,18 @@ from typing import Any
 
 #: File of the package, the line after which something is added, what is added. "" for a file of its own.
 ADDED: tuple[tuple[str, str, str], ...] = (
-    ("core/job/rows/clutch.py", "ROWS = (\n", '''\
+    (
+        "core/job/rows/clutch.py",
+        "ROWS = (\n",
+        """\
     Input("dust_mass", "Dust let through", "kg", "g", 0, 1, (0, 0.1), "Dust of the facing in an hour.", above=True,
           group="wear", searched=True),
-'''),
-    ("core/quantities/disc.py", "from liftbite.core.graph.guards import positive\n", '''
+""",
+    ),
+    (
+        "core/quantities/disc.py",
+        "from liftbite.core.graph.guards import positive\n",
+        '''
 
 def dust_margin(dust_mass: Values) -> Values:
     """What a housing lets out over what the facing makes.
@@ -39,21 +46,41 @@ def dust_margin(dust_mass: Values) -> Values:
     """
     return 0.05 / dust_mass * positive("dust_mass", dust_mass)
 
-'''),
-    ("core/verdicts/criteria.py", "_ROWS: tuple[Criterion, ...] = (\n", '''\
+''',
+    ),
+    (
+        "core/verdicts/criteria.py",
+        "_ROWS: tuple[Criterion, ...] = (\n",
+        """\
     Criterion("dust", "true", "dust_margin", "dust_margin", 1.0, friction=HIGH, excludes="true"),
-'''),
-    ("core/verdicts/words.py", "WORDS: Mapping[str, Words] = {\n", '''\
+""",
+    ),
+    (
+        "core/verdicts/words.py",
+        "WORDS: Mapping[str, Words] = {\n",
+        """\
     "dust": Words("dust in the housing", _times("{} times what the facing makes finds its way out", "dust_margin")),
-'''),
-    ("core/job/parts.py", "_ALL = (\n", '''\
+""",
+    ),
+    (
+        "core/job/parts.py",
+        "_ALL = (\n",
+        """\
     Part("dust_boot", "Dust boot", "bearing", "dry_car"),
-'''),
-    ("core/measure/checks/flywheel.py", "CHECKS = (\n", '''\
+""",
+    ),
+    (
+        "core/measure/checks/flywheel.py",
+        "CHECKS = (\n",
+        """\
     Check("dust_boot", "dust_boot", "Lip", "Feeler all round.", "reading", "m", suited=("feeler",), wanted=is_car,
           limits=(practice("most", 0.001),), causes=("dust_in",)),
-'''),
-    ("core/measure/setup/dust.py", "", '''\
+""",
+    ),
+    (
+        "core/measure/setup/dust.py",
+        "",
+        '''\
 """Does the boot close?"""
 
 from liftbite.core.job.build import Build
@@ -72,15 +99,24 @@ def tell(found: float) -> Told:
 
 
 CALCULATION = Calculation("dust", "Boot on its seat", "dust_boot", ("dust_boot",), "the boot", work_out, tell)
-'''),
-    ("core/prove/causes.py", "CAUSES: Mapping[str, Cause] = {c.name: c for c in (\n", '''\
+''',
+    ),
+    (
+        "core/prove/causes.py",
+        "CAUSES: Mapping[str, Cause] = {c.name: c for c in (\n",
+        """\
     _cause("dust_in", "dust in the housing", {"judders": 0.7}, 0.4, {}, "dust boot", closes=("dust_boot",),
            scope="bearing"),
-'''),
-    ("core/fit/library/bench.py", "STEPS = (\n", '''\
+""",
+    ),
+    (
+        "core/fit/library/bench.py",
+        "STEPS = (\n",
+        """\
     Step("boot_on", "Press the dust boot home", "clean", ("measured",), parts=("dust_boot",), part="dust_boot"),
-'''),
-)  # fmt: skip
+""",
+    ),
+)
 
 
 def add(package: Path) -> None:
@@ -109,8 +145,10 @@ def look(shop: Path) -> dict[str, Any]:
         client, begin(client, WHOLE | {"job_name": "Dusty", "complaint": "judders"}), dust_mass="80 g"
     ).get_json()
     at = f"/api/jobs/{job['id']}"
-    client.post(f"{at}/readings", json={"check": "dust_boot", "place": "Once", "typed": "2 mm", "instrument": "feeler",
-                                        "request": "one"})  # fmt: skip
+    client.post(
+        f"{at}/readings",
+        json={"check": "dust_boot", "place": "Once", "typed": "2 mm", "instrument": "feeler", "request": "one"},
+    )
     client.post(f"{at}/prove", json={"kind": "complaint", "key": "", "said": {"answer": "judders"}})
     bench, fault = client.get(f"{at}/measure").get_json(), client.get(f"{at}/prove").get_json()["fault"]
     links = [link for verdict in job["verdicts"] for link in verdict["links"]]

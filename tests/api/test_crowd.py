@@ -103,13 +103,19 @@ def test_twenty_thousand_requests_leave_the_memory_where_it_was(tmp_path: Path) 
             except OSError:
                 time.sleep(0.2)
         mixed = (
-            ("GET", "/api/jobs", None), ("GET", "/api/jobs/3", None), ("GET", "/api/jobs/3/measure", None),
+            ("GET", "/api/jobs", None),
+            ("GET", "/api/jobs/3", None),
+            ("GET", "/api/jobs/3/measure", None),
             ("POST", "/api/jobs/3/preview", {"entries": [{"quantity": "outer_diameter", "typed": "23x"}]}),
             ("POST", "/api/jobs/3/preview", {"entries": [{"quantity": "redline", "typed": "7000"}]}),
-            ("GET", "/api/jobs/99", None), ("POST", "/api/jobs", {"name": ""}), ("GET", "/api/shelf", None),
+            ("GET", "/api/jobs/99", None),
+            ("POST", "/api/jobs", {"name": ""}),
+            ("GET", "/api/shelf", None),
             ("POST", "/api/jobs/1/entries", {"entries": [{"quantity": "notes", "typed": CAR["job_name"]}]}),
-            ("GET", "/healthz", None), ("GET", "/api/shelf?slot=cover", None), ("GET", "/api/jobs/2/effects", None),
-        )  # fmt: skip
+            ("GET", "/healthz", None),
+            ("GET", "/api/shelf?slot=cover", None),
+            ("GET", "/api/jobs/2/effects", None),
+        )
         before = 0.0
         for i in range(20_000):
             method, path, body = mixed[i % len(mixed)]

@@ -23,9 +23,19 @@ def test_no_operation_answers_500_whatever_it_is_sent(demo_shop: Path, tmp_path:
     app = create_app(shop, web=tmp_path / "web")
     with serving(app) as address:
         command = [
-            str(fuzzer), "run", f"{address}/api/openapi.json", "--checks", "not_a_server_error", "-n", "15",
-            "--header", f"Origin: {address}", "--seed", "20261128", "--no-color",
-        ]  # fmt: skip
+            str(fuzzer),
+            "run",
+            f"{address}/api/openapi.json",
+            "--checks",
+            "not_a_server_error",
+            "-n",
+            "15",
+            "--header",
+            f"Origin: {address}",
+            "--seed",
+            "20261128",
+            "--no-color",
+        ]
         ran = subprocess.run(command, capture_output=True, text=True, cwd=tmp_path, check=False)
     app.extensions["liftbite.refresher"].stop()
     app.extensions["liftbite.sessions"].kw["bind"].dispose()

@@ -67,10 +67,14 @@ def test_a_page_of_another_origin_gets_nothing_and_changes_nothing(
 
 @pytest.mark.parametrize(
     "headers",
-    [{}, {"Sec-Fetch-Site": "none"}, {"Sec-Fetch-Site": "same-origin", "Origin": "http://localhost"},
-     {"Sec-Fetch-Site": "cross-site", "Sec-Fetch-Mode": "navigate"}],
+    [
+        {},
+        {"Sec-Fetch-Site": "none"},
+        {"Sec-Fetch-Site": "same-origin", "Origin": "http://localhost"},
+        {"Sec-Fetch-Site": "cross-site", "Sec-Fetch-Mode": "navigate"},
+    ],
     ids=str,
-)  # fmt: skip
+)
 def test_ones_own_pages_programs_and_links_are_answered(client: FlaskClient, headers: dict[str, str]) -> None:
     assert client.get("/api/jobs", headers=headers).status_code == 200
 

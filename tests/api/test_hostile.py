@@ -17,10 +17,22 @@ from tests.jobs import MOTORCYCLE
 
 DEEP = b"[" * 100_000 + b"]" * 100_000
 ADDRESSES = [
-    "/api/jobs", "/api/jobs/1/entries", "/api/jobs/1/readings", "/api/jobs/1/series", "/api/shelf", "/api/shelf/csv",
-    "/api/curves/propose", "/api/curves/read", "/api/jobs/1/finds", "/api/jobs/1/working", "/api/jobs/1/ask",
-    "/api/jobs/1/launch", "/api/jobs/1/compare", "/api/jobs/1/readings/csv", "/api/jobs/file",
-]  # fmt: skip
+    "/api/jobs",
+    "/api/jobs/1/entries",
+    "/api/jobs/1/readings",
+    "/api/jobs/1/series",
+    "/api/shelf",
+    "/api/shelf/csv",
+    "/api/curves/propose",
+    "/api/curves/read",
+    "/api/jobs/1/finds",
+    "/api/jobs/1/working",
+    "/api/jobs/1/ask",
+    "/api/jobs/1/launch",
+    "/api/jobs/1/compare",
+    "/api/jobs/1/readings/csv",
+    "/api/jobs/file",
+]
 
 
 @pytest.mark.parametrize("address", ADDRESSES)
@@ -45,9 +57,14 @@ def filed(client: FlaskClient) -> dict[str, Any]:
 
 
 MOMENTS = [
-    "0001-01-01T00:00:00+14:00", "9999-12-31T23:59:59-14:00", "2026-02-30T00:00:00Z", "2026-13-01T00:00:00Z",
-    "2026-01-01T25:00:00Z", "2026-01-01T00:00:00+99:99", "yesterday",
-]  # fmt: skip
+    "0001-01-01T00:00:00+14:00",
+    "9999-12-31T23:59:59-14:00",
+    "2026-02-30T00:00:00Z",
+    "2026-13-01T00:00:00Z",
+    "2026-01-01T25:00:00Z",
+    "2026-01-01T00:00:00+99:99",
+    "yesterday",
+]
 
 
 @pytest.mark.parametrize("moment", MOMENTS)
@@ -84,14 +101,19 @@ def test_a_number_no_part_has_is_refused(client: FlaskClient, number: int) -> No
 
 
 TABLES = [
-    'a,b\n"open', "check,place,reading\nplate_thickness", "check,place,reading\n" + "x" * 140_000 + ",1,2",
-    "sep=a\ncheck,place,reading\nplate_thickness,a,2.9 mm", "\r", "\x00,b\n1,2",
-    'slot,name\n"cover', "slot,name\ncover",
+    'a,b\n"open',
+    "check,place,reading\nplate_thickness",
+    "check,place,reading\n" + "x" * 140_000 + ",1,2",
+    "sep=a\ncheck,place,reading\nplate_thickness,a,2.9 mm",
+    "\r",
+    "\x00,b\n1,2",
+    'slot,name\n"cover',
+    "slot,name\ncover",
     "slot,name,price\ncover,x,1e400\ncover,y,nan\ncover,z,-5",
     'check,place,reading,distance_km\nplate_thickness,"Plate 1, place 1",2.9 mm,1e400',
     'check,place,reading,uncertainty_mm\nplate_thickness,"Plate 1, place 1",2.9 mm,nan',
     *(f'check,place,reading,at\nplate_thickness,"Plate 1, place 1",2.9 mm,{moment}' for moment in MOMENTS),
-]  # fmt: skip
+]
 
 
 @pytest.mark.parametrize("text", TABLES)
@@ -129,8 +151,11 @@ def test_what_can_be_entered_can_be_taken_out_and_brought_in(client: FlaskClient
     job = begin(client, MOTORCYCLE | {"vehicle": "Ostrel " + "9" * 60})
     long = "x" * 80
     number = job["id"]
-    client.post(f"/api/jobs/{number}/entries", json={"entries": [{"quantity": "notes", "typed": "n" * 4000}]},
-                headers={"If-Match": f'"{job["revision"]}"'})  # fmt: skip
+    client.post(
+        f"/api/jobs/{number}/entries",
+        json={"entries": [{"quantity": "notes", "typed": "n" * 4000}]},
+        headers={"If-Match": f'"{job["revision"]}"'},
+    )
     post(client, job, "readings", check="basket", place="Once", skipped="s" * 200)
     said = {"check": "plate_thickness", "label": long, "distance": "24000 km"}
     assert post(client, job, "series", **said).status_code == 200

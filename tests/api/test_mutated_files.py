@@ -89,9 +89,11 @@ KINDS: dict[str, tuple[Callable[..., bytes], Callable[[FlaskClient, dict[str, An
     "readings": (_readings, _as_text("/api/jobs/{id}/readings/csv")),
     "log": (_log, _as_it_is("/api/jobs/{id}/log")),
     "photo": (lambda client, job: picture(size=(60, 40)), _as_it_is("/api/jobs/{id}/photos?of=job")),
-    **{f"dyno {name}": (_dyno(name), _propose)
-       for name in ("plain.csv", "stacked.csv", "semicolon-comma.csv", "utf16.csv", "summary-rows.csv")},
-}  # fmt: skip
+    **{
+        f"dyno {name}": (_dyno(name), _propose)
+        for name in ("plain.csv", "stacked.csv", "semicolon-comma.csv", "utf16.csv", "summary-rows.csv")
+    },
+}
 
 
 @pytest.mark.parametrize("count", [8, pytest.param(400, marks=pytest.mark.trust)])

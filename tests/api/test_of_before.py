@@ -38,11 +38,17 @@ def bad_rows(client: FlaskClient, job: dict[str, Any], *rows: tuple[str, str, di
 
 def test_a_job_with_bad_lines_opens_names_them_and_goes_out_and_back_with_them(client: FlaskClient) -> None:
     job = begin(client)
-    bad_rows(client, job, ("own_step", "Round", {"answer": "asked", "after": "own:round"}),
-             ("own_step", "A", {"answer": "asked", "after": "own:b"}),
-             ("own_step", "B", {"answer": "asked", "after": "own:a"}),
-             ("own", "Gap", {"answer": "asked", "unit": "furlong"}), ("gremlin", "x", {"answer": "seen"}),
-             ("bag", "", {"answer": "filled"}), ("trip", "1", {"distance": "42 km"}))  # fmt: skip
+    bad_rows(
+        client,
+        job,
+        ("own_step", "Round", {"answer": "asked", "after": "own:round"}),
+        ("own_step", "A", {"answer": "asked", "after": "own:b"}),
+        ("own_step", "B", {"answer": "asked", "after": "own:a"}),
+        ("own", "Gap", {"answer": "asked", "unit": "furlong"}),
+        ("gremlin", "x", {"answer": "seen"}),
+        ("bag", "", {"answer": "filled"}),
+        ("trip", "1", {"distance": "42 km"}),
+    )
     looks = looks_at_job(client, job["id"])
     told = " ".join(looks["/plan"]["left_out"])
     for words in (

@@ -22,13 +22,18 @@ from tests.jobs import CAR
         ("GET", "/api/archive/transfers/000000000000000000000000", None, 404, "no-such-archive"),
         ("GET", "/api/jobs/abc", None, 404, "not-found"),
         ("POST", "/api/jobs", {"layout": 3}, 422, "unreadable-request"),
-        ("POST", "/api/jobs/1/entries", {"entries": [{"quantity": "outer_diameter", "typed": "tall"}]}, 428,
-         "version-not-named"),
+        (
+            "POST",
+            "/api/jobs/1/entries",
+            {"entries": [{"quantity": "outer_diameter", "typed": "tall"}]},
+            428,
+            "version-not-named",
+        ),
         ("POST", "/api/jobs/1/record", {"kind": "gossip", "key": "", "said": {}}, 422, "cannot-be-taken"),
         ("POST", "/api/jobs/file", {"format": "other"}, 422, "unreadable-file"),
         ("PUT", "/api/jobs", {}, 405, "refused"),
     ],
-)  # fmt: skip
+)
 def test_a_problem_has_a_type_for_good(
     client: FlaskClient, method: str, address: str, body: object, status: int, code: str
 ) -> None:

@@ -30,9 +30,13 @@ def check(bench: dict[str, Any], name: str) -> dict[str, Any]:
 
 
 def test_a_dozen_first_readings_make_one_series(app: OpenAPI, client: FlaskClient, job: int) -> None:
-    found = at_once(app, 12, lambda c, i: c.post(
-        f"/api/jobs/{job}/readings", json=READING | {"place": f"Plate {i // 3 + 1}, place {i % 3 + 1}"}
-    ))  # fmt: skip
+    found = at_once(
+        app,
+        12,
+        lambda c, i: c.post(
+            f"/api/jobs/{job}/readings", json=READING | {"place": f"Plate {i // 3 + 1}, place {i % 3 + 1}"}
+        ),
+    )
     assert {r.status_code for r in found} == {200}
     bench = client.get(f"/api/jobs/{job}/measure").get_json()
     plates = check(bench, "plate_thickness")

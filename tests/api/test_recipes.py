@@ -31,12 +31,14 @@ GRADES = (Grade("whole", "Whole", "No crack.", "reuse", 0), Grade("torn", "Torn"
 def dust_boot(monkeypatch: pytest.MonkeyPatch) -> None:
     """A part, its check and a cause it speaks for, each added to its table and to nothing else."""
     monkeypatch.setitem(PARTS, "dust_boot", Part("dust_boot", "Dust boot", "bearing", "dry_car"))
-    added = Check("dust_boot", "dust_boot", "Tears", "Look all round.", "grade", suited=(), grades=GRADES,
-                  causes=("dust_in",))  # fmt: skip
+    added = Check(
+        "dust_boot", "dust_boot", "Tears", "Look all round.", "grade", suited=(), grades=GRADES, causes=("dust_in",)
+    )
     refuse_unfinished(added)
     monkeypatch.setitem(CHECKS, "dust_boot", added)
-    cause = Cause("dust_in", "dust in the housing", {"judders": 0.7}, 0.4, {}, "dust boot", closes=("dust_boot",),
-                  scope="bearing")  # fmt: skip
+    cause = Cause(
+        "dust_in", "dust in the housing", {"judders": 0.7}, 0.4, {}, "dust boot", closes=("dust_boot",), scope="bearing"
+    )
     monkeypatch.setitem(CAUSES, "dust_in", cause)
     causes.refuse_unfinished()
 
@@ -74,8 +76,15 @@ def test_a_check_with_its_part_and_its_cause_is_there_wherever_one_looks(client:
     ],
 )
 def test_a_check_that_says_too_little_is_refused(wrong: dict[str, Any], says: str) -> None:
-    whole = {"name": "boot", "part": "fork", "label": "Tears", "how": "Look.", "kind": "grade", "suited": (),
-             "grades": GRADES}  # fmt: skip
+    whole = {
+        "name": "boot",
+        "part": "fork",
+        "label": "Tears",
+        "how": "Look.",
+        "kind": "grade",
+        "suited": (),
+        "grades": GRADES,
+    }
     refuse_unfinished(Check(**whole))
     with pytest.raises(ValueError, match=says):
         refuse_unfinished(Check(**(whole | wrong)), ("wear",))
@@ -116,19 +125,26 @@ def test_a_fate_of_a_part_is_offered_planned_and_listed(client: FlaskClient) -> 
 
 def test_every_recipe_is_walked_as_it_is_written(tmp_path: Path) -> None:
     """Input, quantity, criterion, part, check, calculation, cause and step, in a copy of the package."""
-    copied = shutil.copytree(Path(liftbite.__file__).parent, tmp_path / "liftbite",
-                             ignore=shutil.ignore_patterns("__pycache__", "web"))  # fmt: skip
+    copied = shutil.copytree(
+        Path(liftbite.__file__).parent, tmp_path / "liftbite", ignore=shutil.ignore_patterns("__pycache__", "web")
+    )
     recipes.add(copied)
     root = Path(recipes.__file__).parents[2]
     done = subprocess.run(
-        [sys.executable, recipes.__file__, str(tmp_path / "shop.sqlite")], capture_output=True, text=True, check=False,
+        [sys.executable, recipes.__file__, str(tmp_path / "shop.sqlite")],
+        capture_output=True,
+        text=True,
+        check=False,
         env={**os.environ, "PYTHONPATH": os.pathsep.join((str(tmp_path), str(root)))},
-    )  # fmt: skip
+    )
     assert done.returncode == 0, done.stderr[-2000:]
     seen = json.loads(done.stdout)
     assert seen["field"] == "80 g"
-    assert seen["link"] == {"label": "dust in the housing", "grade": "short",
-                            "sentence": "0.625 times what the facing makes finds its way out"}  # fmt: skip
+    assert seen["link"] == {
+        "label": "dust in the housing",
+        "grade": "short",
+        "sentence": "0.625 times what the facing makes finds its way out",
+    }
     assert seen["check"] == "renew"
     assert seen["calculation"].startswith("The boot stands open by 2 mm")
     assert set(seen["needs"]) == {"dust_boot:get", "dust_boot:put_right"}

@@ -190,10 +190,15 @@ def test_whatever_is_typed_gives_a_preview(client: FlaskClient, quantity: str, t
 def test_a_job_cannot_be_made_to_hold_what_it_has_no_place_for(client: FlaskClient) -> None:
     job = begin(client)
     for quantity in ("bite_margin", "__class__", "stage", "plate_lift", "torque_capacity", ""):
-        response = enter(client, job, **{quantity: "1"}) if quantity else client.post(
-            f"/api/jobs/{job['id']}/entries", json={"entries": [{"quantity": "", "typed": "1"}]},
-            headers={"If-Match": f'"{job["revision"]}"'},
-        )  # fmt: skip
+        response = (
+            enter(client, job, **{quantity: "1"})
+            if quantity
+            else client.post(
+                f"/api/jobs/{job['id']}/entries",
+                json={"entries": [{"quantity": "", "typed": "1"}]},
+                headers={"If-Match": f'"{job["revision"]}"'},
+            )
+        )
         assert response.status_code == 422, quantity
 
 

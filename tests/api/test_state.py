@@ -46,15 +46,27 @@ def test_what_a_tab_of_before_sends_is_written_into_no_other_job(client: FlaskCl
     number = other["id"]
     assert client.get(f"/api/jobs/{number}").headers["Shop-State"] != state
     said: list[tuple[str, str, dict[str, Any], dict[str, str]]] = [
-        ("POST", f"/api/jobs/{number}/entries", {"entries": [{"quantity": "vehicle", "typed": "Merrow van"}]},
-         {"If-Match": tag}),
-        ("POST", f"/api/jobs/{number}/plan", {"kind": "bag", "key": "1", "said": {"answer": "filled"}},
-         {"Shop-State": state}),
-        ("POST", f"/api/jobs/{number}/readings", {"check": "basket", "place": "Once", "grade": "deep"},
-         {"Shop-State": state}),
+        (
+            "POST",
+            f"/api/jobs/{number}/entries",
+            {"entries": [{"quantity": "vehicle", "typed": "Merrow van"}]},
+            {"If-Match": tag},
+        ),
+        (
+            "POST",
+            f"/api/jobs/{number}/plan",
+            {"kind": "bag", "key": "1", "said": {"answer": "filled"}},
+            {"Shop-State": state},
+        ),
+        (
+            "POST",
+            f"/api/jobs/{number}/readings",
+            {"check": "basket", "place": "Once", "grade": "deep"},
+            {"Shop-State": state},
+        ),
         ("PUT", f"/api/jobs/{number}/archived", {"archived": True}, {"If-Match": f'"{state}.1"'}),
         ("POST", "/api/jobs", {"layout": "dry_car", "name": "x"}, {"Shop-State": state}),
-    ]  # fmt: skip
+    ]
     before = client.get(f"/api/jobs/{number}/file").data
     for method, path, body, headers in said:
         refused = client.open(path, method=method, json=body, headers=headers)

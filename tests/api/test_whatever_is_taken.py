@@ -28,11 +28,50 @@ from tests.jobs import CAR, FULL, MOTORCYCLE
 
 #: The same words in ten scripts, and what is no word.
 NAMES = (
-    "Paint bolt #1", "Paint bolt 1", "1", "Болт 1", "Μπουλόνι 1", "ボルト 1", "螺栓 1", "볼트 1", "برغي 1", "בורג 1",
-    "สลักเกลียว 1", "बोल्ट 1", "Ბოლტი 1", "é", "é", "  ", "", "=cmd()", "a;=b\n-c", "x" * 80, "<b>&amp;", "'quoted\"",
-)  # fmt: skip
-FIGURES = ("1.2 mm", "0,9", "3 7/32 in", "20; 35 ft-lb", "95 N·m", "40", "-5", "abc", "", "1e9 km", "42 km", "500 mL",
-           "300 °C", "12 kN", "0.35", "M10 x 1.5", "10.9", "2 h", "1.5 L")  # fmt: skip
+    "Paint bolt #1",
+    "Paint bolt 1",
+    "1",
+    "Болт 1",
+    "Μπουλόνι 1",
+    "ボルト 1",
+    "螺栓 1",
+    "볼트 1",
+    "برغي 1",
+    "בורג 1",
+    "สลักเกลียว 1",
+    "बोल्ट 1",
+    "Ბოლტი 1",
+    "é",
+    "é",
+    "  ",
+    "",
+    "=cmd()",
+    "a;=b\n-c",
+    "x" * 80,
+    "<b>&amp;",
+    "'quoted\"",
+)
+FIGURES = (
+    "1.2 mm",
+    "0,9",
+    "3 7/32 in",
+    "20; 35 ft-lb",
+    "95 N·m",
+    "40",
+    "-5",
+    "abc",
+    "",
+    "1e9 km",
+    "42 km",
+    "500 mL",
+    "300 °C",
+    "12 kN",
+    "0.35",
+    "M10 x 1.5",
+    "10.9",
+    "2 h",
+    "1.5 L",
+)
 
 
 @contextmanager
@@ -92,15 +131,23 @@ class Hand:
         pick = self.mind.choice
         steps = [s["key"] for s in self.plan()["steps"]] if kind in {"step", "bolt", "at_step", "own_step"} else []
         known: dict[str, Callable[[], str]] = {
-            "step": lambda: pick(steps), "at_step": lambda: pick(steps), "bolt": lambda: f"{pick(steps)}:1",
+            "step": lambda: pick(steps),
+            "at_step": lambda: pick(steps),
+            "bolt": lambda: f"{pick(steps)}:1",
             "plan": lambda: pick(["kind", "housing", "lift", "helpers"]),
             "hole": lambda: f"{pick(['A', 'B'])}:{pick('1234')}",
             "tightening": lambda: pick(["flywheel:kit", "cover:", "cover:manual", "nothing:x"]),
-            "pattern": lambda: pick("AB"), "fault": lambda: pick(list(CAUSES)), "fault_test": lambda: pick(list(TESTS)),
-            "hand_over": lambda: str(self.revision()), "scope": lambda: "", "complaint": lambda: "",
-            "practice": lambda: pick(list(PRACTICES)), "check": lambda: pick(["fork", "rivet_depth", "basket"]),
-            "verdict": lambda: pick(["rivet_depth", "basket"]), "bleed_step": lambda: "helper:1",
-        }  # fmt: skip
+            "pattern": lambda: pick("AB"),
+            "fault": lambda: pick(list(CAUSES)),
+            "fault_test": lambda: pick(list(TESTS)),
+            "hand_over": lambda: str(self.revision()),
+            "scope": lambda: "",
+            "complaint": lambda: "",
+            "practice": lambda: pick(list(PRACTICES)),
+            "check": lambda: pick(["fork", "rivet_depth", "basket"]),
+            "verdict": lambda: pick(["rivet_depth", "basket"]),
+            "bleed_step": lambda: "helper:1",
+        }
         return known[kind]() if kind in known and self.mind.random() < 0.9 else pick(NAMES)
 
     def revision(self) -> int:
@@ -129,13 +176,26 @@ class Hand:
 
     def enters(self) -> None:
         """A figure, a pick or words into the job."""
-        quantity, typed = self.mind.choice([
-            ("outer_diameter", "228 mm"), ("peak_torque", "300 lb-ft"), ("notes", self.mind.choice(NAMES)),
-            ("customer", self.mind.choice(NAMES)), ("disc_fate", "renewed"), ("flywheel_fate", "renewed"),
-            ("cover_clamp", "12 kN"), ("complaint", "judders when warm"), ("mileage", "120000 km"), ("disc_count", "2"),
-            ("facing_material", "sintered"), ("bolt_class", "10.9"), ("crank_bolt_count", "8"), ("notes", None),
-            ("outer_diameter", "no figure"), ("job_name", self.mind.choice(NAMES)),
-        ])  # fmt: skip
+        quantity, typed = self.mind.choice(
+            [
+                ("outer_diameter", "228 mm"),
+                ("peak_torque", "300 lb-ft"),
+                ("notes", self.mind.choice(NAMES)),
+                ("customer", self.mind.choice(NAMES)),
+                ("disc_fate", "renewed"),
+                ("flywheel_fate", "renewed"),
+                ("cover_clamp", "12 kN"),
+                ("complaint", "judders when warm"),
+                ("mileage", "120000 km"),
+                ("disc_count", "2"),
+                ("facing_material", "sintered"),
+                ("bolt_class", "10.9"),
+                ("crank_bolt_count", "8"),
+                ("notes", None),
+                ("outer_diameter", "no figure"),
+                ("job_name", self.mind.choice(NAMES)),
+            ]
+        )
         build = self.mind.choice(["", "", "found", "sintered twin"])
         body = {"entries": [{"quantity": quantity, "typed": typed}], "build": build}
         self.send("POST", f"/api/jobs/{self.job}/entries", body, f'"{self.revision()}"')
@@ -167,23 +227,72 @@ class Hand:
         pick, at = self.mind.choice, f"/api/jobs/{self.job}"
         plan = self.plan()
         steps, change = ["", *(s["key"] for s in plan["steps"])], plan["change"]
-        method, path, body, tag = pick([
-            ("PUT", f"{at}/limits", {"check": "rivet_depth", "name": "least", "source": pick(NAMES),
-                                     "typed": pick(FIGURES), "unit": ""}, '"0"'),
-            ("PUT", f"{at}/renewals", {"part": pick(NAMES), "price": pick([0, 25.5, 1e8]), "rate": 70,
-                                       "chance": pick([0, 0.2, 1]), "hours": pick([0, 8, 2e6])}, '"0"'),
-            ("PUT", f"{at}/practices", {"name": "guard", "option": pick(["full", "share95"])}, '"0"'),
-            ("POST", f"{at}/instruments", {"kind": pick(["caliper", "force_gauge", "dial"]), "name": pick(NAMES),
-                                           "calibrated_on": pick(["", "2026-01-15"]), "uncertainty": "0.1"}, ""),
-            ("PUT", f"{at}/plan/shop-step", {"title": pick(NAMES), "kept": pick([True, True, False]),
-                                             "note": pick(NAMES), "after": pick(steps)}, '"0"'),
-            ("PUT", "/api/shop", {"units": pick(["both", "metric", "inch"])}, '"0"'),
-            ("POST", "/api/shelf", {"slot": "disc", "name": pick(NAMES), "price": pick([0, 12.5, 1234567.89]),
-                                    "values": {"outer_diameter": pick(["240 mm", "9 7/16 in"])}}, ""),
-            ("POST", f"{at}/fault/close", {"cause": pick(list(CAUSES))}, ""),
-            ("PUT", f"{at}/archived", {"archived": pick([True, False])}, f'"{change}"'),
-            ("photo", f"{at}/photos?of={pick(['job', 'step:fluid_in', 'bag:1'])}", {}, ""),
-        ])  # fmt: skip
+        method, path, body, tag = pick(
+            [
+                (
+                    "PUT",
+                    f"{at}/limits",
+                    {
+                        "check": "rivet_depth",
+                        "name": "least",
+                        "source": pick(NAMES),
+                        "typed": pick(FIGURES),
+                        "unit": "",
+                    },
+                    '"0"',
+                ),
+                (
+                    "PUT",
+                    f"{at}/renewals",
+                    {
+                        "part": pick(NAMES),
+                        "price": pick([0, 25.5, 1e8]),
+                        "rate": 70,
+                        "chance": pick([0, 0.2, 1]),
+                        "hours": pick([0, 8, 2e6]),
+                    },
+                    '"0"',
+                ),
+                ("PUT", f"{at}/practices", {"name": "guard", "option": pick(["full", "share95"])}, '"0"'),
+                (
+                    "POST",
+                    f"{at}/instruments",
+                    {
+                        "kind": pick(["caliper", "force_gauge", "dial"]),
+                        "name": pick(NAMES),
+                        "calibrated_on": pick(["", "2026-01-15"]),
+                        "uncertainty": "0.1",
+                    },
+                    "",
+                ),
+                (
+                    "PUT",
+                    f"{at}/plan/shop-step",
+                    {
+                        "title": pick(NAMES),
+                        "kept": pick([True, True, False]),
+                        "note": pick(NAMES),
+                        "after": pick(steps),
+                    },
+                    '"0"',
+                ),
+                ("PUT", "/api/shop", {"units": pick(["both", "metric", "inch"])}, '"0"'),
+                (
+                    "POST",
+                    "/api/shelf",
+                    {
+                        "slot": "disc",
+                        "name": pick(NAMES),
+                        "price": pick([0, 12.5, 1234567.89]),
+                        "values": {"outer_diameter": pick(["240 mm", "9 7/16 in"])},
+                    },
+                    "",
+                ),
+                ("POST", f"{at}/fault/close", {"cause": pick(list(CAUSES))}, ""),
+                ("PUT", f"{at}/archived", {"archived": pick([True, False])}, f'"{change}"'),
+                ("photo", f"{at}/photos?of={pick(['job', 'step:fluid_in', 'bag:1'])}", {}, ""),
+            ]
+        )
         if method == "photo":
             self.send("POST", path, data=picture(size=(pick([40, 80]), 30)))
         else:

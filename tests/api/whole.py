@@ -14,16 +14,43 @@ from flask.testing import FlaskClient
 
 #: What is asked by GET of a job; PDFs are set from the same HTML.
 _PAGES = (
-    "", "?build=found", "/plan", "/prove", "/measure", "/measure?build=planned", "/measure/history", "/history",
-    "/effects", "/effects?build=planned", "/photos", "/shelf?slot=disc", "/file", "/raw", "/readings.csv", "/parts.csv",
-    "/plan/file", "/calendar.ics", "/sheet.html", "/sheet.html?appendix=true", "/handover.html",
-    "/handover.html?owner=true", "/archive.zip",
-)  # fmt: skip
+    "",
+    "?build=found",
+    "/plan",
+    "/prove",
+    "/measure",
+    "/measure?build=planned",
+    "/measure/history",
+    "/history",
+    "/effects",
+    "/effects?build=planned",
+    "/photos",
+    "/shelf?slot=disc",
+    "/file",
+    "/raw",
+    "/readings.csv",
+    "/parts.csv",
+    "/plan/file",
+    "/calendar.ics",
+    "/sheet.html",
+    "/sheet.html?appendix=true",
+    "/handover.html",
+    "/handover.html?owner=true",
+    "/archive.zip",
+)
 #: What is asked by POST and changes nothing.
 _ASKED = ("/section", "/flywheel", "/against", "/next", "/launch")
 #: Of the shop.
-_SHOP = ("/api/jobs", "/api/jobs?archived=true", "/api/shelf?most=200", "/api/shelf?archived=true", "/api/shelf.csv",
-         "/api/shop", "/api/shop/learned", "/api/measure/history")  # fmt: skip
+_SHOP = (
+    "/api/jobs",
+    "/api/jobs?archived=true",
+    "/api/shelf?most=200",
+    "/api/shelf?archived=true",
+    "/api/shelf.csv",
+    "/api/shop",
+    "/api/shop/learned",
+    "/api/measure/history",
+)
 #: Numbers a shop gives by itself, and moments of looking.
 _OWN = {"id", "job", "change", "version", "versions", "series", "number", "request", "newest", "limit_version", "waits"}
 

@@ -106,12 +106,18 @@ def test_find(job: str, tmp_path: Path) -> None:
     [
         (lambda s: s["slots"]["cover"][0]["values"].update(diaphragm_thickness="2.8 kg"), "soft: .*unit of mass"),
         (lambda s: s["slots"]["cover"][0]["values"].update(colour="red"), "cover, soft: .*not a quantity"),
-        (lambda s: s["slots"]["cover"][0]["options"].update(use="sailing") if "options" in s["slots"]["cover"][0]
-         else s["slots"]["cover"][0].update(options={"use": "sailing"}), "cover, soft: Use: .*not offered"),
+        (
+            lambda s: (
+                s["slots"]["cover"][0]["options"].update(use="sailing")
+                if "options" in s["slots"]["cover"][0]
+                else s["slots"]["cover"][0].update(options={"use": "sailing"})
+            ),
+            "cover, soft: Use: .*not offered",
+        ),
         (lambda s: s.update(version=3), "version"),
         (lambda s: s["slots"].update(cover=[]), "slots.cover"),
     ],
-)  # fmt: skip
+)
 def test_a_bad_shelf_names_part_and_field(job: str, tmp_path: Path, change, says: str) -> None:  # type: ignore[no-untyped-def]
     import re
 
@@ -165,8 +171,11 @@ def test_found_against_planned_on_the_command_line(tmp_path: Path, job: str) -> 
     file = write(tmp_path / "r.liftbite.json", {**FULL, "disc_fate": "renewed"})
     raw = json.loads(Path(file).read_text())
     worn = [{"quantity": q, "typed": FULL[q], "build": "found"} for q in FULL if part_of(q, "dry_car") == "disc"]
-    raw["revisions"][-1]["entries"] += [*worn, {"quantity": "wear", "typed": "0.9 mm", "build": "found"},
-                                        {"quantity": "use", "typed": "drag", "build": "for the strip"}]  # fmt: skip
+    raw["revisions"][-1]["entries"] += [
+        *worn,
+        {"quantity": "wear", "typed": "0.9 mm", "build": "found"},
+        {"quantity": "use", "typed": "drag", "build": "for the strip"},
+    ]
     Path(file).write_text(json.dumps(raw))
     told = json.loads(run("compare", file, "--json").output)
     assert [b["name"] for b in told["builds"]] == ["found", "planned", "for the strip"]

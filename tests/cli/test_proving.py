@@ -45,13 +45,16 @@ def test_what_cannot_be_driven_or_read_is_a_sentence(tmp_path: Path) -> None:
     wrong = tmp_path / "wrong.csv"
     wrong.write_text("a,b\n1,2\n")
     for command, words in (
-        (("drive", bare), "lacks"), (("drive", job, "--fault", "gremlins"), "no fault of it"),
-        (("drive", job, "--minutes", "0"), "0.2 to 1200"), (("log", job, str(wrong)), "three figures"),
+        (("drive", bare), "lacks"),
+        (("drive", job, "--fault", "gremlins"), "no fault of it"),
+        (("drive", job, "--minutes", "0"), "0.2 to 1200"),
+        (("log", job, str(wrong)), "three figures"),
         (("log", job, str(tmp_path / "nowhere.csv")), "No such file"),
-        (("fault", job), "say what it does"), (("fault", job, "--complaint", "sulks"), "no complaint"),
+        (("fault", job), "say what it does"),
+        (("fault", job, "--complaint", "sulks"), "no complaint"),
         (("fault", job, "--complaint", "slips", "--test", "pump"), "--test pump=better"),
         (("fault", job, "--complaint", "slips", "--test", "pump=maybe"), "no answer"),
-    ):  # fmt: skip
+    ):
         result = run(*command)
         assert result.exit_code == 2, command
         assert words in result.stderr, command

@@ -238,11 +238,13 @@ class TestFitting:
         assert flywheel_cut(face / 1e3, seat / 1e3, 4.5).fingers * 1e3 == pytest.approx(fingers)
 
     def test_several_mismatches_are_all_named(self) -> None:
-        found = mismatches({
-            "flywheel": {"crank_bolts": 6, "external_balance": 0.0, "ring_gear_teeth": 132, "step_height": 0.0},
-            "crank": {"crank_bolts": 8, "external_balance": 28 * 0.000720078},
-            "starter": {"ring_gear_teeth": 132},
-            "cover": {"step_height": 0.0005},
-        })  # fmt: skip
+        found = mismatches(
+            {
+                "flywheel": {"crank_bolts": 6, "external_balance": 0.0, "ring_gear_teeth": 132, "step_height": 0.0},
+                "crank": {"crank_bolts": 8, "external_balance": 28 * 0.000720078},
+                "starter": {"ring_gear_teeth": 132},
+                "cover": {"step_height": 0.0005},
+            }
+        )
         assert {m.slots for m in found} == {("flywheel", "crank"), ("cover", "flywheel")}
         assert len(found) == 3

@@ -19,24 +19,39 @@ from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
 from tests.jobs import FULL, built
 
 Array = npt.NDArray[np.float64]
-FORK = {**{q: t for q, t in FULL.items() if not q.startswith("slave_")}, "release": "hydraulic_fork",
-        "slave_diameter": "22 mm", "fork_ratio": "1.6", "slave_stroke": "40 mm"}  # fmt: skip
-JOBS = {"concentric": FULL, "fork": FORK, "cable": CABLE_CAR, "lever": WHOLE_MOTORCYCLE,
-        "lever by cable": {**WHOLE_MOTORCYCLE, "release": "lever_cable", "fork_ratio": "4"}}  # fmt: skip
+FORK = {
+    **{q: t for q, t in FULL.items() if not q.startswith("slave_")},
+    "release": "hydraulic_fork",
+    "slave_diameter": "22 mm",
+    "fork_ratio": "1.6",
+    "slave_stroke": "40 mm",
+}
+JOBS = {
+    "concentric": FULL,
+    "fork": FORK,
+    "cable": CABLE_CAR,
+    "lever": WHOLE_MOTORCYCLE,
+    "lever by cable": {**WHOLE_MOTORCYCLE, "release": "lever_cable", "fork_ratio": "4"},
+}
 
 MM = st.floats(0.8, 1.25)
-CHANGES = st.fixed_dictionaries({
-    "pedal_ratio": MM.map(lambda s: f"{5.5 * s:.3f}"), "pedal_efficiency": st.integers(60, 100).map(lambda s: f"{s} %"),
-    "pedal_return_force": st.integers(0, 60).map(lambda n: f"{n} N"),
-    "pedal_free_play": st.integers(0, 15).map(lambda n: f"{n} mm"),
-    "finger_flex": st.sampled_from(["85 %", "95 %", "100 %"]),
-})  # fmt: skip
-HYDRAULIC = st.fixed_dictionaries({
-    "master_diameter": st.sampled_from(["5/8 in", "3/4 in", "7/8 in"]),
-    "port_travel": st.sampled_from(["0.5 mm", "1 mm", "1.5 mm"]),
-    "slave_spring_force": st.sampled_from(["0 N", "30 N", "80 N"]),
-    "hose_swell": st.sampled_from(["0 mm³/MPa", "40 mm³/MPa", "120 mm³/MPa"]),
-})  # fmt: skip
+CHANGES = st.fixed_dictionaries(
+    {
+        "pedal_ratio": MM.map(lambda s: f"{5.5 * s:.3f}"),
+        "pedal_efficiency": st.integers(60, 100).map(lambda s: f"{s} %"),
+        "pedal_return_force": st.integers(0, 60).map(lambda n: f"{n} N"),
+        "pedal_free_play": st.integers(0, 15).map(lambda n: f"{n} mm"),
+        "finger_flex": st.sampled_from(["85 %", "95 %", "100 %"]),
+    }
+)
+HYDRAULIC = st.fixed_dictionaries(
+    {
+        "master_diameter": st.sampled_from(["5/8 in", "3/4 in", "7/8 in"]),
+        "port_travel": st.sampled_from(["0.5 mm", "1 mm", "1.5 mm"]),
+        "slave_spring_force": st.sampled_from(["0 N", "30 N", "80 N"]),
+        "hose_swell": st.sampled_from(["0 mm³/MPa", "40 mm³/MPa", "120 mm³/MPa"]),
+    }
+)
 
 
 def curves(build: Build, lift: Array, *names: str) -> tuple[Array, ...]:
@@ -115,19 +130,32 @@ def test_what_softens_the_line_never_adds_lift(job: str, wet: dict[str, str], ai
     assert float(softer.evaluate(("plate_lift_available",))["plate_lift_available"]) <= available[1] + 1e-12
 
 
-@given(mass=st.integers(800, 2500), trailer=st.sampled_from(["0 kg", "1200 kg"]),
-       kind=st.sampled_from(["pull_away", "hill", "standing", "dropped"]), grip=st.floats(0.3, 2.0),
-       grade=st.sampled_from(["0 %", "12 %"]), speed=st.integers(1500, 5000))  # fmt: skip
+@given(
+    mass=st.integers(800, 2500),
+    trailer=st.sampled_from(["0 kg", "1200 kg"]),
+    kind=st.sampled_from(["pull_away", "hill", "standing", "dropped"]),
+    grip=st.floats(0.3, 2.0),
+    grade=st.sampled_from(["0 %", "12 %"]),
+    speed=st.integers(1500, 5000),
+)
 def test_a_starts_heat_is_what_the_engine_gave_and_the_car_did_not_get(
     mass: int, trailer: str, kind: str, grip: float, grade: str, speed: int
 ) -> None:
     """Heat of clutch and tyres = work of the engine and of what turned, less motion and load of the car."""
-    build = built(FULL, vehicle_mass=f"{mass} kg", trailer_mass=trailer, grade=grade, start=kind,
-                  tyre_grip=f"{grip:.3f}", start_engine_speed=f"{speed} rpm")  # fmt: skip
+    build = built(
+        FULL,
+        vehicle_mass=f"{mass} kg",
+        trailer_mass=trailer,
+        grade=grade,
+        start=kind,
+        tyre_grip=f"{grip:.3f}",
+        start_engine_speed=f"{speed} rpm",
+    )
     c = build.evaluate(("start_case",))["start_case"]
     f = launch(c, 6)
     turned = c.engine_inertia * c.start_speed**2 / 2
-    left = (c.engine_inertia * f.end_speed**2 + c.gearbox_inertia * f.end_gearbox**2
-            + c.vehicle_inertia * f.end_vehicle**2) / 2  # fmt: skip
+    left = (
+        c.engine_inertia * f.end_speed**2 + c.gearbox_inertia * f.end_gearbox**2 + c.vehicle_inertia * f.end_vehicle**2
+    ) / 2
     given_ = f.engine_work + turned
     assert f.energy + f.tyre_energy + f.road_work + left == pytest.approx(given_, rel=4e-3)

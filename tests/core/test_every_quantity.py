@@ -46,17 +46,44 @@ WHOLE_MOTORCYCLE = {
     "coil_mean_diameter": "14 mm",
     "active_coils": "5.5",
     "capacity_model": "uniform_pressure",
-    **{q: t for q, t in FULL.items() if q in {
-        "redline", "idle_speed", "flywheel_material", "flywheel_diameter", "flywheel_bore", "disc_inertia",
-        "rotating_mass", "residual_unbalance", "gear_ratio_from", "gear_ratio_into", "disc_burst_speed",
-        "shaft_diameter",
-        "shaft_yield", "spline_pitch_diameter", "spline_count", "spline_height", "spline_engagement",
-        "damper_stop_torque", "bolt_count", "bolt_diameter", "bolt_pitch", "bolt_torque", "bolt_proof_strength",
-        "bolt_circle_diameter", "drill_radius", "drill_diameter", "shift_speed_step", "free_rev_torque",
-        "starts_per_distance",
-    }},
+    **{
+        q: t
+        for q, t in FULL.items()
+        if q
+        in {
+            "redline",
+            "idle_speed",
+            "flywheel_material",
+            "flywheel_diameter",
+            "flywheel_bore",
+            "disc_inertia",
+            "rotating_mass",
+            "residual_unbalance",
+            "gear_ratio_from",
+            "gear_ratio_into",
+            "disc_burst_speed",
+            "shaft_diameter",
+            "shaft_yield",
+            "spline_pitch_diameter",
+            "spline_count",
+            "spline_height",
+            "spline_engagement",
+            "damper_stop_torque",
+            "bolt_count",
+            "bolt_diameter",
+            "bolt_pitch",
+            "bolt_torque",
+            "bolt_proof_strength",
+            "bolt_circle_diameter",
+            "drill_radius",
+            "drill_diameter",
+            "shift_speed_step",
+            "free_rev_torque",
+            "starts_per_distance",
+        }
+    },
     "flywheel_inertia": "0.01 kg·m²",
-}  # fmt: skip
+}
 CABLE_CAR = {
     **{q: t for q, t in FULL.items() if not q.startswith(("slave_", "master_"))},
     "release": "cable_fork",
@@ -106,12 +133,21 @@ _FLUID = {"fluid_wet_boiling": "155 °C"}
 _ENTERED = {"full_load_slip_time": "2 s"}
 _CERTIFIED = {"certified_speed": "9000 rpm"}
 JOBS = {
-    "car": FULL | _FLUID | _ENTERED | _CERTIFIED, "cable car": CABLE_CAR | _ENTERED | _CERTIFIED,
+    "car": FULL | _FLUID | _ENTERED | _CERTIFIED,
+    "cable car": CABLE_CAR | _ENTERED | _CERTIFIED,
     "race car": RACE | _FLUID | _ENTERED | _CERTIFIED,
-    "motorcycle": WHOLE_MOTORCYCLE | _FLUID | _ENTERED | {
-        "plain_warp": "0.1 mm", "push_rod_bow": "0.2 mm", "plate_seat_diameter": "221 mm",
-        "fulcrum_diameter": "191 mm", "master_stroke": "14 mm", "slave_stroke": "9 mm"},
-}  # fmt: skip
+    "motorcycle": WHOLE_MOTORCYCLE
+    | _FLUID
+    | _ENTERED
+    | {
+        "plain_warp": "0.1 mm",
+        "push_rod_bow": "0.2 mm",
+        "plate_seat_diameter": "221 mm",
+        "fulcrum_diameter": "191 mm",
+        "master_stroke": "14 mm",
+        "slave_stroke": "9 mm",
+    },
+}
 AT = {"wear": 0.0004, "plate_lift": 0.0009, "clutch_speed": 300.0, "engine_speed": 350.0, "facing_temperature": 420.0}
 
 
@@ -167,8 +203,14 @@ def test_nearly_every_quantity_is_covered() -> None:
     covered = {name for _, name in CALLS}
     whole = ("curve", "start_case", "start_run", "heat_network")
     curves = {n for n, f in QUANTITIES.items() if any(w in p for p in (*f.__code__.co_varnames, n) for w in whole)}
-    lists = {"spring_free_length", "spring_count", "spring_spread", "clamp_offset", "clamp_offset_direction",
-             "flywheel_inertia"}  # fmt: skip
+    lists = {
+        "spring_free_length",
+        "spring_count",
+        "spring_spread",
+        "clamp_offset",
+        "clamp_offset_direction",
+        "flywheel_inertia",
+    }
     nothing = {n for n, f in QUANTITIES.items() if not f.__code__.co_argcount}
     assert set(QUANTITIES) - covered - curves - lists - nothing <= {"plate_lift_available", "engine_torque"}
 
@@ -186,24 +228,76 @@ def test_arrays_equal_loops(job: str, name: str) -> None:
 
 #: SI unit -> exponents of length, mass, time.
 EXPONENTS = {
-    "m": (1, 0, 0), "N": (1, 1, -2), "N·m": (2, 1, -2), "W": (2, 1, -3), "rad/s": (0, 0, -1), "Pa": (-1, 1, -2),
-    "N/m": (0, 1, -2), "m²": (2, 0, 0), "kg": (0, 1, 0), "m³": (3, 0, 0), "kg·m": (1, 1, 0), "J": (2, 1, -2),
-    "kg·m²": (2, 1, 0), "s": (0, 0, 1), "m/s": (1, 0, -1), "m³/Pa": (4, -1, 2), "m³/J": (1, -1, 2),
-    "kg/m³": (-3, 1, 0), "J/m²": (0, 1, -2), "J/(kg·K)": (2, 0, -2), "W/(m·K)": (1, 1, -3), "W/K": (2, 1, -3),
-    "m/s of G": (1, 0, -1), "m³ of fluid": (3, 0, 0),
-    "1/m": (-1, 0, 0), "m driven": (1, 0, 0), "m/s²": (1, 0, -2), "-": (0, 0, 0), "count": (0, 0, 0),
-    "share": (0, 0, 0), "rad": (0, 0, 0), "K": (0, 0, 0), "K diff": (0, 0, 0), "1/K": (0, 0, 0), "J/K": (2, 1, -2),
-}  # fmt: skip
+    "m": (1, 0, 0),
+    "N": (1, 1, -2),
+    "N·m": (2, 1, -2),
+    "W": (2, 1, -3),
+    "rad/s": (0, 0, -1),
+    "Pa": (-1, 1, -2),
+    "N/m": (0, 1, -2),
+    "m²": (2, 0, 0),
+    "kg": (0, 1, 0),
+    "m³": (3, 0, 0),
+    "kg·m": (1, 1, 0),
+    "J": (2, 1, -2),
+    "kg·m²": (2, 1, 0),
+    "s": (0, 0, 1),
+    "m/s": (1, 0, -1),
+    "m³/Pa": (4, -1, 2),
+    "m³/J": (1, -1, 2),
+    "kg/m³": (-3, 1, 0),
+    "J/m²": (0, 1, -2),
+    "J/(kg·K)": (2, 0, -2),
+    "W/(m·K)": (1, 1, -3),
+    "W/K": (2, 1, -3),
+    "m/s of G": (1, 0, -1),
+    "m³ of fluid": (3, 0, 0),
+    "1/m": (-1, 0, 0),
+    "m driven": (1, 0, 0),
+    "m/s²": (1, 0, -2),
+    "-": (0, 0, 0),
+    "count": (0, 0, 0),
+    "share": (0, 0, 0),
+    "rad": (0, 0, 0),
+    "K": (0, 0, 0),
+    "K diff": (0, 0, 0),
+    "1/K": (0, 0, 0),
+    "J/K": (2, 1, -2),
+}
 #: What carries a constant of nature or of a material in itself, so that it does not scale.
 CONSTANTS = {
-    "spring_clamp", "lifted_spring_force", "spring_peak_clamp", "diaphragm_stress", "soft_volume", "start_load_torque",
-    "flywheel_inertia", "air_gain", "plate_lift_available", "overtravel_margin", "balance_margin",
-    "housing_bore_margin", "housing_face_margin", "flywheel_face_margin", "fluid_margin", "pilot_room_margin",
-    "peak_pedal_effort", "peak_line_pressure", "pedal_at_overtravel", "pedal_at_master_stop", "pedal_at_slave_stop",
-    "gross_balance_margin", "tyre_torque", "sleeve_stroke",  # a grade, gravity, a margin
-    "least_pedal_return", "return_margin", "sleeve_wear", "standard_torque",
-    "release_load", "heaviest_lift", "pedal_at_sleeve_end",  # springs and fluids whose constants they pass through
-}  # fmt: skip
+    "spring_clamp",
+    "lifted_spring_force",
+    "spring_peak_clamp",
+    "diaphragm_stress",
+    "soft_volume",
+    "start_load_torque",
+    "flywheel_inertia",
+    "air_gain",
+    "plate_lift_available",
+    "overtravel_margin",
+    "balance_margin",
+    "housing_bore_margin",
+    "housing_face_margin",
+    "flywheel_face_margin",
+    "fluid_margin",
+    "pilot_room_margin",
+    "peak_pedal_effort",
+    "peak_line_pressure",
+    "pedal_at_overtravel",
+    "pedal_at_master_stop",
+    "pedal_at_slave_stop",
+    "gross_balance_margin",
+    "tyre_torque",
+    "sleeve_stroke",  # a grade, gravity, a margin
+    "least_pedal_return",
+    "return_margin",
+    "sleeve_wear",
+    "standard_torque",
+    "release_load",
+    "heaviest_lift",
+    "pedal_at_sleeve_end",  # springs and fluids whose constants they pass through
+}
 
 
 def test_the_exponents_name_every_unit() -> None:

@@ -94,9 +94,20 @@ def test_the_drawing_stands_them_too(job: str, asked: Input) -> None:
         assert all(v is not None for grid in grids for row in grid for v in row), (asked.name, value)
 
 
-RELEASE = ["pedal_stroke", "pedal_ratio", "pedal_free_play", "master_diameter", "trapped_air", "hose_swell",
-           "port_travel", "bearing_clearance", "finger_flex", "slave_outer_diameter", "cushion_travel",
-           "disc_wobble"]  # fmt: skip
+RELEASE = [
+    "pedal_stroke",
+    "pedal_ratio",
+    "pedal_free_play",
+    "master_diameter",
+    "trapped_air",
+    "hose_swell",
+    "port_travel",
+    "bearing_clearance",
+    "finger_flex",
+    "slave_outer_diameter",
+    "cushion_travel",
+    "disc_wobble",
+]
 
 
 @pytest.mark.parametrize("name", RELEASE)
@@ -112,9 +123,24 @@ def test_a_stroke_is_a_stroke_or_says_why_not(name: str) -> None:
         assert all(v.shape == found.pedal.shape for v in (found.lift, found.effort, found.held, *found.chain.values()))
 
 
-STARTS = ["vehicle_mass", "tyre_radius", "gear_ratio", "final_ratio", "grade", "tyre_grip", "start_engine_speed",
-          "start_clutch_share", "start_engine_share", "release_time", "stall_speed", "heat_mass", "cooling",
-          "starts_in_row", "start_interval", "ambient_temperature"]  # fmt: skip
+STARTS = [
+    "vehicle_mass",
+    "tyre_radius",
+    "gear_ratio",
+    "final_ratio",
+    "grade",
+    "tyre_grip",
+    "start_engine_speed",
+    "start_clutch_share",
+    "start_engine_share",
+    "release_time",
+    "stall_speed",
+    "heat_mass",
+    "cooling",
+    "starts_in_row",
+    "start_interval",
+    "ambient_temperature",
+]
 
 
 @pytest.mark.parametrize("name", STARTS)

@@ -42,8 +42,39 @@ READERS: dict[str, Callable[[str], object]] = {
     "a gauge's line": lambda t: parse_message(t.encode()),
     "an address": check_port,
 }
-SEEDS = ["1", " ", "1 ", "1/", "1,", "1.", "[", "[(", "±", " ±", "+-", "1e", "a", "rpm ", "rpm,", "1;", '"', "\n",
-         "1,1\n", "1 1,", "-", "#", "//", "sep=", "\u00a0", "1\u202f", "=", "socket://", "\t", "rw", "#\n"]  # fmt: skip
+SEEDS = [
+    "1",
+    " ",
+    "1 ",
+    "1/",
+    "1,",
+    "1.",
+    "[",
+    "[(",
+    "±",
+    " ±",
+    "+-",
+    "1e",
+    "a",
+    "rpm ",
+    "rpm,",
+    "1;",
+    '"',
+    "\n",
+    "1,1\n",
+    "1 1,",
+    "-",
+    "#",
+    "//",
+    "sep=",
+    "\u00a0",
+    "1\u202f",
+    "=",
+    "socket://",
+    "\t",
+    "rw",
+    "#\n",
+]
 
 
 def seconds(call: Callable[[str], object], text: str) -> float:

@@ -26,14 +26,21 @@ from tests.jobs import FULL, entries
 
 #: Pair of slots and property -> the largest difference that still fits [m] or [-].
 FITS = {
-    ("disc", "shaft", "spline_count"): 0, ("disc", "shaft", "spline_diameter"): 0.2e-3,
-    ("flywheel", "crank", "crank_bolts"): 0, ("flywheel", "crank", "crank_bolt_circle"): 0.2e-3,
-    ("flywheel", "crank", "external_balance"): 1e-6, ("flywheel", "starter", "ring_gear_teeth"): 0,
-    ("flywheel", "starter", "flywheel_diameter"): 2e-3, ("cover", "flywheel", "cover_bolt_circle"): 0.3e-3,
-    ("cover", "flywheel", "cover_dowels"): 0, ("cover", "flywheel", "step_height"): 0.2e-3,
-    ("housing", "shaft", "housing_depth"): 1e-3, ("pilot", "crank", "pilot_bore"): 0.05e-3,
-    ("pilot", "shaft", "pilot_diameter"): 0.05e-3, ("disc", "cover", "disc_size"): 6e-3,
-}  # fmt: skip
+    ("disc", "shaft", "spline_count"): 0,
+    ("disc", "shaft", "spline_diameter"): 0.2e-3,
+    ("flywheel", "crank", "crank_bolts"): 0,
+    ("flywheel", "crank", "crank_bolt_circle"): 0.2e-3,
+    ("flywheel", "crank", "external_balance"): 1e-6,
+    ("flywheel", "starter", "ring_gear_teeth"): 0,
+    ("flywheel", "starter", "flywheel_diameter"): 2e-3,
+    ("cover", "flywheel", "cover_bolt_circle"): 0.3e-3,
+    ("cover", "flywheel", "cover_dowels"): 0,
+    ("cover", "flywheel", "step_height"): 0.2e-3,
+    ("housing", "shaft", "housing_depth"): 1e-3,
+    ("pilot", "crank", "pilot_bore"): 0.05e-3,
+    ("pilot", "shaft", "pilot_diameter"): 0.05e-3,
+    ("disc", "cover", "disc_size"): 6e-3,
+}
 
 
 def test_every_fit_has_its_edges_here() -> None:
@@ -51,13 +58,23 @@ def test_what_fits_and_what_does_not(first: str, second: str, name: str) -> None
 
 #: Check and limit -> the figure [m]: where the manual gives none.
 LIMITS = {
-    ("rivet_depth", "new"): 1.0e-3, ("rivet_depth", "least"): 0.3e-3, ("disc_wobble", "most"): 0.8e-3,
-    ("plate_thickness", "new"): 3.0e-3, ("plate_thickness", "least"): 2.8e-3, ("plain_warp", "most"): 0.2e-3,
-    ("spring_free_length", "new"): 35e-3, ("spring_free_length", "least"): 33e-3, ("finger_height", "spread"): 0.8e-3,
-    ("cover_standoff", "new"): 6.35e-3, ("cover_standoff", "least"): 3.175e-3, ("flywheel_runout", "most"): 0.127e-3,
-    ("bore_runout", "most"): 0.127e-3, ("housing_face", "most"): 0.127e-3, ("floater_gap", "least"): 0.508e-3,
+    ("rivet_depth", "new"): 1.0e-3,
+    ("rivet_depth", "least"): 0.3e-3,
+    ("disc_wobble", "most"): 0.8e-3,
+    ("plate_thickness", "new"): 3.0e-3,
+    ("plate_thickness", "least"): 2.8e-3,
+    ("plain_warp", "most"): 0.2e-3,
+    ("spring_free_length", "new"): 35e-3,
+    ("spring_free_length", "least"): 33e-3,
+    ("finger_height", "spread"): 0.8e-3,
+    ("cover_standoff", "new"): 6.35e-3,
+    ("cover_standoff", "least"): 3.175e-3,
+    ("flywheel_runout", "most"): 0.127e-3,
+    ("bore_runout", "most"): 0.127e-3,
+    ("housing_face", "most"): 0.127e-3,
+    ("floater_gap", "least"): 0.508e-3,
     ("floater_gap", "most"): 0.635e-3,
-}  # fmt: skip
+}
 
 
 def test_every_limit_of_the_bench_is_here() -> None:
@@ -88,8 +105,9 @@ def test_a_reading_at_the_edge_of_its_limit(check: str, name: str) -> None:
     assert verdict(limit + wrong * (doubt + 1e-7), doubt) == one.if_failed
 
 
-@pytest.mark.parametrize("check", [c for c in CHECKS.values() if c.kind == "sweep" and c.limit("most").value],
-                         ids=lambda c: c.name)  # fmt: skip
+@pytest.mark.parametrize(
+    "check", [c for c in CHECKS.values() if c.kind == "sweep" and c.limit("most").value], ids=lambda c: c.name
+)
 def test_a_runout_read_without_angles_carries_the_doubt_of_two_readings(check: Check) -> None:
     """A total indicator reading is a difference of two: its doubt is √2 times that of one."""
     most, doubt = LIMITS[check.name, "most"], 0.01e-3
@@ -128,17 +146,34 @@ def test_a_bolt_that_turned_less_than_three_degrees_was_tight_before(degrees: fl
 
 #: Quantity that is judged -> what is needed, and below what the answer is bad; None where it only falls short.
 NEEDS = {
-    "lift_margin": (1.1, None), "floater_margin": (1.0, 1.0), "return_margin": (1.0, None), "fluid_margin": (1.0, None),
-    "start_settles": (1.0, 1.0), "heat_margin": (1.0, 1.0), "sustained_margin": (1.0, 1.0),
+    "lift_margin": (1.1, None),
+    "floater_margin": (1.0, 1.0),
+    "return_margin": (1.0, None),
+    "fluid_margin": (1.0, None),
+    "start_settles": (1.0, 1.0),
+    "heat_margin": (1.0, 1.0),
+    "sustained_margin": (1.0, 1.0),
     "energy_margin": (1.0, None),
-    "pressure_margin": (1.0, None), "certified_margin": (1.15, 1.0), "burst_margin": (2.0, 1.5),
-    "elastic_margin": (1.0, None), "yield_margin": (1.0, 1.0), "disc_speed_margin": (1.0, None),
-    "balance_margin": (1.0, None), "gross_balance_margin": (1.0, 1.0), "joint_margin": (1.0, 1 / 1.5),
-    "proof_margin": (1 / 0.9, 1 / 1.1), "housing_bore_margin": (1.0, None), "housing_face_margin": (1.0, None),
-    "flywheel_face_margin": (1.0, None), "pilot_room_margin": (1.0, 1.0), "plain_warp_margin": (1.0, None),
-    "push_rod_margin": (1.0, None), "shaft_margin": (1.0, None), "spline_margin": (1.0, None),
+    "pressure_margin": (1.0, None),
+    "certified_margin": (1.15, 1.0),
+    "burst_margin": (2.0, 1.5),
+    "elastic_margin": (1.0, None),
+    "yield_margin": (1.0, 1.0),
+    "disc_speed_margin": (1.0, None),
+    "balance_margin": (1.0, None),
+    "gross_balance_margin": (1.0, 1.0),
+    "joint_margin": (1.0, 1 / 1.5),
+    "proof_margin": (1 / 0.9, 1 / 1.1),
+    "housing_bore_margin": (1.0, None),
+    "housing_face_margin": (1.0, None),
+    "flywheel_face_margin": (1.0, None),
+    "pilot_room_margin": (1.0, 1.0),
+    "plain_warp_margin": (1.0, None),
+    "push_rod_margin": (1.0, None),
+    "shaft_margin": (1.0, None),
+    "spline_margin": (1.0, None),
     "damper_margin": (1.0, None),
-}  # fmt: skip
+}
 
 
 @pytest.mark.parametrize("quantity", NEEDS)
@@ -164,10 +199,21 @@ def test_a_flywheel_that_bursts_below_one_and_a_half_times_the_redline_is_not_ru
     assert link.grade == grade
 
 
-@pytest.mark.parametrize(("verdict", "times"), [
-    ("stop", 15.0), ("renew", 15.0), ("renew as set", 15.0), ("dress or resurface", 15.0), ("put right", 15.0),
-    ("reuse", 0.15), ("reuse and watch", None), ("too close to call", None), ("open", None), ("noted", None),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("verdict", "times"),
+    [
+        ("stop", 15.0),
+        ("renew", 15.0),
+        ("renew as set", 15.0),
+        ("dress or resurface", 15.0),
+        ("put right", 15.0),
+        ("reuse", 0.15),
+        ("reuse and watch", None),
+        ("too close to call", None),
+        ("open", None),
+        ("noted", None),
+    ],
+)
 def test_what_the_bench_says_counts_for_a_cause(verdict: str, times: float | None) -> None:
     check = CHECKS["pilot_bearing"]
     known = known_of(BUILD, [Finding("pilot_bearing", verdict, causes=check.causes)])  # type: ignore[arg-type]

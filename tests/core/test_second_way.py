@@ -63,8 +63,13 @@ def verdict_by_hand(read: Sequence[tuple[int, int]], places: int, least: int, ne
     return "reuse and watch" if Fraction(new - worst[0], new - least) > Fraction(3, 4) else "reuse"
 
 
-@given(read=st.lists(st.tuples(READ, DOUBT), min_size=1, max_size=6), least=st.integers(1600, 2900),
-       life=st.integers(50, 1500), left=st.integers(0, 2), rule=st.sampled_from(list(GUARD_RULES)))  # fmt: skip
+@given(
+    read=st.lists(st.tuples(READ, DOUBT), min_size=1, max_size=6),
+    least=st.integers(1600, 2900),
+    life=st.integers(50, 1500),
+    left=st.integers(0, 2),
+    rule=st.sampled_from(list(GUARD_RULES)),
+)
 def test_a_verdict_by_exact_fractions(read: list[tuple[int, int]], least: int, life: int, left: int, rule: str) -> None:
     check, new = CHECKS["plate_thickness"], least + life
     limits = (Limit("new", metres(new), "manual", ""), Limit("least", metres(least), "manual", ""))
@@ -119,8 +124,11 @@ def test_a_sure_fail_decides_before_a_doubtful_reading() -> None:
     for readings in ([sure, doubtful], [doubtful, sure]):
         found = assess(CHECKS["plate_thickness"], [Place("Plate 1"), Place("Plate 2")], readings, limits)
         assert (found.verdict, found.place) == ("renew as set", "Plate 1")
-    pairs = [Reading("Finger 1", 40.0e-3, uncertainty=3e-4), Reading("Finger 2", 40.1e-3, uncertainty=1e-5),
-             Reading("Finger 3", 41.0e-3, uncertainty=1e-5)]  # fmt: skip
+    pairs = [
+        Reading("Finger 1", 40.0e-3, uncertainty=3e-4),
+        Reading("Finger 2", 40.1e-3, uncertainty=1e-5),
+        Reading("Finger 3", 41.0e-3, uncertainty=1e-5),
+    ]
     spread = assess(CHECKS["finger_height"], [Place(r.place) for r in pairs], pairs, CHECKS["finger_height"].limits)
     assert (spread.verdict, spread.place) == (CHECKS["finger_height"].if_failed, "Finger 2 to Finger 3")
 
@@ -136,8 +144,11 @@ def line_by_the_textbook(x: Sequence[float], y: Sequence[float]) -> tuple[float,
     return slope, (sy - slope * sx) / n
 
 
-@given(st.lists(st.tuples(st.integers(0, 200), st.integers(0, 40)), min_size=2, max_size=8, unique_by=lambda p: p[0]),
-       st.integers(1, 60), st.integers(100, 900))  # fmt: skip
+@given(
+    st.lists(st.tuples(st.integers(0, 200), st.integers(0, 40)), min_size=2, max_size=8, unique_by=lambda p: p[0]),
+    st.integers(1, 60),
+    st.integers(100, 900),
+)
 def test_distance_left_by_the_textbooks_sums(points: list[tuple[int, int]], rate: int, limit: int) -> None:
     x = [float(k) for k, _ in points]  # thousands of km
     y = [3000.0 - rate * k + jitter for k, jitter in points]  # micrometres
@@ -152,8 +163,10 @@ def test_distance_left_by_the_textbooks_sums(points: list[tuple[int, int]], rate
     assert left.reading_at(left.distance, limit * 1e-6) == pytest.approx(limit * 1e-6)
 
 
-@given(dated=st.lists(st.tuples(st.none() | st.integers(0, 100), st.lists(READ, min_size=0, max_size=4)), max_size=6),
-       least=st.integers(500, 1400))  # fmt: skip
+@given(
+    dated=st.lists(st.tuples(st.none() | st.integers(0, 100), st.lists(READ, min_size=0, max_size=4)), max_size=6),
+    least=st.integers(500, 1400),
+)
 def test_only_dated_takings_make_the_line_and_each_gives_its_worst(
     dated: list[tuple[int | None, list[int]]], least: int
 ) -> None:

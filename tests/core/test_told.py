@@ -26,14 +26,22 @@ def test_every_kind_has_a_sentence_whatever_its_key(kind: str) -> None:
     [
         ("step", "back:battery", {"answer": "done"}, "Battery on, earth last: done"),
         ("step", "own:paint_it", {"answer": "done"}, "Paint it: done"),
-        ("step", "prove_disc", {"answer": "overridden", "reason": "seen twice"},
-         "Prove before the disc goes on: hold point overridden. seen twice"),
+        (
+            "step",
+            "prove_disc",
+            {"answer": "overridden", "reason": "seen twice"},
+            "Prove before the disc goes on: hold point overridden. seen twice",
+        ),
         ("scope", "", {"answer": "clutch"}, "How far the job goes: Clutch"),
-        ("own_part", "Speed sensor", {"answer": "to_get", "reason": "cracked"},
-         "Speed sensor: put on the list. cracked"),
+        (
+            "own_part",
+            "Speed sensor",
+            {"answer": "to_get", "reason": "cracked"},
+            "Speed sensor: put on the list. cracked",
+        ),
         ("fault", "air", {"answer": "found"}, "Air in the hydraulics: found to be the fault"),
         ("order", "disc:get", {"state": "awaited", "number": "T 240"}, "Disc: awaited. T 240"),
     ],
-)  # fmt: skip
+)
 def test_what_was_said_is_read_as_it_was_meant(kind: str, key: str, words: dict[str, str], sentence: str) -> None:
     assert told_of(Line(kind, key, words), NAMES).sentence == sentence

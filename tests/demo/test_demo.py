@@ -42,9 +42,12 @@ def test_demo_readings_are_such_as_a_builder_takes(series: Any) -> None:
 
 def test_a_pack_with_a_tired_spring_and_a_plate_too_close_to_call(demo: FlaskClient) -> None:
     assert verdicts(demo, 5) == {
-        "plate_thickness": "too close to call", "plain_warp": "reuse", "spring_free_length": "renew as set",
-        "basket": "dress or resurface", "lifter": "reuse",
-    }  # fmt: skip
+        "plate_thickness": "too close to call",
+        "plain_warp": "reuse",
+        "spring_free_length": "renew as set",
+        "basket": "dress or resurface",
+        "lifter": "reuse",
+    }
     life = next(c for c in demo.get("/api/jobs/5/measure").get_json()["checks"] if c["name"] == "plate_thickness")
     assert life["finding"]["life"]["distance"]["metric"] == {"figure": "800", "unit": "km"}
 

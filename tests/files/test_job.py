@@ -68,7 +68,7 @@ def curve(*speed: float) -> dict[str, list[float]]:
         (one_entry(quantity="cover_clamp", curve=curve(1.0, 2.0)), "not a curve"),
         (one_entry(quantity="measured_curve", curve=curve(2.0, 1.0)), "ascend"),
     ],
-)  # fmt: skip
+)
 def test_what_is_wrong_is_said(content: bytes | dict[str, Any], says: str) -> None:
     data = content if isinstance(content, bytes) else json.dumps(content).encode()
     with pytest.raises(UnreadableFile, match=says):

@@ -45,8 +45,10 @@ def test_out_and_in_again(written: list[CsvReading]) -> None:
 
 
 def test_grades_and_skips_too() -> None:
-    written = [CsvReading("1", "basket", Reading("Once", None, "deep"), NOW),
-               CsvReading("1", "hub", Reading("Once", skipped="cover still on"), NOW)]  # fmt: skip
+    written = [
+        CsvReading("1", "basket", Reading("Once", None, "deep"), NOW),
+        CsvReading("1", "hub", Reading("Once", skipped="cover still on"), NOW),
+    ]
     text = write_readings(written)
     assert [line.row for line in read_readings(text, NOW)] == written
     assert text.splitlines()[0] == ",".join(COLUMNS)
@@ -55,8 +57,12 @@ def test_grades_and_skips_too() -> None:
 @given(seen=st.sampled_from(["gearbox", "engine"]), plus=st.booleans(), sag=st.none() | st.integers(1, 90))
 def test_how_a_sweep_was_read_goes_with_it(seen: str, plus: bool, sag: int | None) -> None:
     """Without it a sweep taken in elsewhere would turn round: side and sign say where a bore lies."""
-    how = {"seen_from": seen, "presses_plus": plus, "sag_typed": f"0.{sag:03d} mm" if sag else "",
-           "sag": sag * 1e-6 if sag else 0.0}  # fmt: skip
+    how = {
+        "seen_from": seen,
+        "presses_plus": plus,
+        "sag_typed": f"0.{sag:03d} mm" if sag else "",
+        "sag": sag * 1e-6 if sag else 0.0,
+    }
     readings = [Reading(f"{a}°", a * 1e-6, f"{a / 1000:g} mm", "dial", 1e-5) for a in (0, 90, 180, 270)]
     back = read_readings(write_readings([CsvReading("1", "bore_runout", r, NOW, None, how) for r in readings]), NOW)
     for line in back:
@@ -76,10 +82,15 @@ def test_where_a_floaters_shims_sit_goes_with_it_and_nothing_is_made_up() -> Non
     assert plain.row.settings == {}
 
 
-@pytest.mark.parametrize(("cells", "says"), [
-    ("bore_runout,0°,0 mm,left,,,", "“left” is not offered for seen_from; gearbox or engine"),
-    ("bore_runout,0°,0 mm,,up,,", "pressed_in_reads"), ("bore_runout,0°,0 mm,,,much,", "much"),
-    ("floater_gap,Stand 1,0.5 mm,,,,sideways", "“sideways” is not offered for shims; raises or lowers")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("cells", "says"),
+    [
+        ("bore_runout,0°,0 mm,left,,,", "“left” is not offered for seen_from; gearbox or engine"),
+        ("bore_runout,0°,0 mm,,up,,", "pressed_in_reads"),
+        ("bore_runout,0°,0 mm,,,much,", "much"),
+        ("floater_gap,Stand 1,0.5 mm,,,,sideways", "“sideways” is not offered for shims; raises or lowers"),
+    ],
+)
 def test_how_it_was_taken_is_read_like_the_rest(cells: str, says: str) -> None:
     head = "check,place,reading,seen_from,pressed_in_reads,sag,shims\n"
     (line,) = read_readings(head + cells + "\n", NOW)
@@ -97,20 +108,23 @@ def test_any_separator_and_order_of_columns(separator: str) -> None:
     assert (line.row.reading.si, line.row.at) == (pytest.approx(2.91e-3), NOW)
 
 
-@pytest.mark.parametrize(("row", "says"), [
-    ("bogus,Plate 1,2.9,,,,,,", "no check"),
-    ("plate_thickness,,2.9,,,,,,", "a place is missing"),
-    (f"plate_thickness,{'x' * 81},2.9,,,,,,", "longer than 80"),
-    ("plate_thickness,Plate 1,thick,,,,,,", "Thickness"),
-    ("plate_thickness,Plate 1,2.9 N,,,,,,", "force"),
-    ("plate_thickness,Plate 1,2.9,laser,,,,,", "no instrument"),
-    ("plate_thickness,Plate 1,2.9,,much,,,,", "no uncertainty"),
-    ("plate_thickness,Plate 1,2.9,,-1,,,,", "no uncertainty"),
-    ("plate_thickness,Plate 1,2.9,,,,yesterday,,", "no moment"),
-    ("plate_thickness,Plate 1,2.9,,,,,far,", "Distance"),
-    ("basket,Once,so-so,,,,,,", "no grade"),
-    ("basket,Once,,,,,,,", "no grade"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("row", "says"),
+    [
+        ("bogus,Plate 1,2.9,,,,,,", "no check"),
+        ("plate_thickness,,2.9,,,,,,", "a place is missing"),
+        (f"plate_thickness,{'x' * 81},2.9,,,,,,", "longer than 80"),
+        ("plate_thickness,Plate 1,thick,,,,,,", "Thickness"),
+        ("plate_thickness,Plate 1,2.9 N,,,,,,", "force"),
+        ("plate_thickness,Plate 1,2.9,laser,,,,,", "no instrument"),
+        ("plate_thickness,Plate 1,2.9,,much,,,,", "no uncertainty"),
+        ("plate_thickness,Plate 1,2.9,,-1,,,,", "no uncertainty"),
+        ("plate_thickness,Plate 1,2.9,,,,yesterday,,", "no moment"),
+        ("plate_thickness,Plate 1,2.9,,,,,far,", "Distance"),
+        ("basket,Once,so-so,,,,,,", "no grade"),
+        ("basket,Once,,,,,,,", "no grade"),
+    ],
+)
 def test_a_fault_names_its_line(row: str, says: str) -> None:
     head = "check,place,reading,instrument,uncertainty_mm,skipped,at,distance_km,series"
     good = "plate_thickness,Plate 2,2.9,,,,,,"
@@ -121,9 +135,16 @@ def test_a_fault_names_its_line(row: str, says: str) -> None:
     assert lines[1].row is not None
 
 
-@pytest.mark.parametrize(("text", "says"), [
-    ("", "empty"), ("\n\n", "empty"), ("check,place\n", "names no column “reading”"),
-    ("check,place,reading,colour\n", "“colour” is no column"), ("check,reading\n", "“place”")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("text", "says"),
+    [
+        ("", "empty"),
+        ("\n\n", "empty"),
+        ("check,place\n", "names no column “reading”"),
+        ("check,place,reading,colour\n", "“colour” is no column"),
+        ("check,reading\n", "“place”"),
+    ],
+)
 def test_what_is_no_table_of_readings(text: str, says: str) -> None:
     with pytest.raises(UnreadableFile, match=says):
         read_readings(text, NOW)

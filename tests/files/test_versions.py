@@ -68,8 +68,11 @@ def test_a_flywheel_that_came_out_is_renewed_and_what_goes_in_has_the_same_figur
 
 
 def test_parts_and_readings_of_before_still_come_in() -> None:
-    shelf = {"format": "liftbite-shelf", "version": 1,
-             "slots": {"flywheel": [{"name": "light", "values": {"wheel_strength": "600 MPa"}}]}}  # fmt: skip
+    shelf = {
+        "format": "liftbite-shelf",
+        "version": 1,
+        "slots": {"flywheel": [{"name": "light", "values": {"wheel_strength": "600 MPa"}}]},
+    }
     assert read_shelf_file(json.dumps(shelf).encode())["flywheel"][0].values == {"flywheel_strength": 600e6}
     (line,) = read_shelf("slot,name,wheel_strength\nflywheel,light,600 MPa\n")
     assert line.part is not None

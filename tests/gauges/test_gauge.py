@@ -43,13 +43,23 @@ def values(gauge: Gauge) -> list[str]:
 # --- lines
 
 
-@pytest.mark.parametrize(("raw", "kind", "text"), [
-    (b"12.30 mm\n", "value", "12.30 mm"), (b"+0.483 in\r\n", "value", "0.483 in"), (b"-3 thou", "value", "-3 thou"),
-    ("12.5 µm\n".encode(), "value", "12.5 µm"), (b"4 um\n", "value", "4 um"),
-    ("−0,25 mm".encode(), "value", "-0,25 mm"), (b"12.3kg", "value", "12.3 kg"),
-    (b"# battery low", "said", "battery low"), (b"12.3", "odd", "12.3"), (b"hello", "odd", "hello"),
-    (b"1.2.3 mm", "odd", "1.2.3 mm"), (b"\xff\xfe mm", "odd", "\ufffd\ufffd mm"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("raw", "kind", "text"),
+    [
+        (b"12.30 mm\n", "value", "12.30 mm"),
+        (b"+0.483 in\r\n", "value", "0.483 in"),
+        (b"-3 thou", "value", "-3 thou"),
+        ("12.5 µm\n".encode(), "value", "12.5 µm"),
+        (b"4 um\n", "value", "4 um"),
+        ("−0,25 mm".encode(), "value", "-0,25 mm"),
+        (b"12.3kg", "value", "12.3 kg"),
+        (b"# battery low", "said", "battery low"),
+        (b"12.3", "odd", "12.3"),
+        (b"hello", "odd", "hello"),
+        (b"1.2.3 mm", "odd", "1.2.3 mm"),
+        (b"\xff\xfe mm", "odd", "\ufffd\ufffd mm"),
+    ],
+)
 def test_a_line_is_value_unit_newline(raw: bytes, kind: str, text: str) -> None:
     line = parse_message(raw)
     assert line is not None
@@ -68,8 +78,20 @@ def test_ports_that_may_be_opened(port: str) -> None:
     assert check_port(f" {port} ") == port
 
 
-@pytest.mark.parametrize("port", ["", "spy://x?file=/etc/motd", "/etc/passwd", "/dev/../etc/passwd", "socket://host",
-                                  "socket://host:99999", "http://host:80", "loop://", "COM"])  # fmt: skip
+@pytest.mark.parametrize(
+    "port",
+    [
+        "",
+        "spy://x?file=/etc/motd",
+        "/etc/passwd",
+        "/dev/../etc/passwd",
+        "socket://host",
+        "socket://host:99999",
+        "http://host:80",
+        "loop://",
+        "COM",
+    ],
+)
 def test_ports_that_may_not(port: str) -> None:
     with pytest.raises(UnreadableEntry, match="Data port"):
         check_port(port)
@@ -242,8 +264,23 @@ def test_a_port_is_shared_and_let_go(gauges: Gauges) -> None:
 def test_the_command_speaks_the_real_protocol() -> None:
     with socket.create_server(("127.0.0.1", 0)) as free:
         port = free.getsockname()[1]
-    command = [sys.executable, "-m", "liftbite.cli.main", "gauge", "dial", "--port", str(port), "--every", "0.01",
-               "--off", "0.2", "--towards", "90", "--noise", "0"]  # fmt: skip
+    command = [
+        sys.executable,
+        "-m",
+        "liftbite.cli.main",
+        "gauge",
+        "dial",
+        "--port",
+        str(port),
+        "--every",
+        "0.01",
+        "--off",
+        "0.2",
+        "--towards",
+        "90",
+        "--noise",
+        "0",
+    ]
     with subprocess.Popen(command, stdout=subprocess.PIPE, text=True) as running:
         assert running.stdout is not None
         assert f"socket://127.0.0.1:{port}" in running.stdout.readline()

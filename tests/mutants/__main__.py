@@ -127,8 +127,13 @@ def copies(count: int, folder: Path) -> SimpleQueue[Path]:
         shutil.copy(ROOT / "pytest.ini", copy)
         here = {k: v for k, v in os.environ.items() if k != "PYTHONDONTWRITEBYTECODE"}
         tests = sorted({f"tests/core/{each}" for held in HELD_BY.values() for each in held})
-        subprocess.run([sys.executable, "-m", "pytest", "-q", "--co", *tests], cwd=copy, env=here, check=True,
-                       stdout=subprocess.DEVNULL)  # fmt: skip
+        subprocess.run(
+            [sys.executable, "-m", "pytest", "-q", "--co", *tests],
+            cwd=copy,
+            env=here,
+            check=True,
+            stdout=subprocess.DEVNULL,
+        )
         queue.put(copy)
     return queue
 
@@ -163,8 +168,10 @@ def main(words: Sequence[str]) -> int:
     lived = [m for m in every if m.outcome == "survived"]
     same = [m for m in lived if (m.module, m.was, m.became) in known]
     score = (len(every) - len(lived)) / max(len(every) - len(same), 1)
-    print(f"{len(every)} faults, {len(every) - len(lived)} noticed, {len(same)} equivalent: {score:.1%} "
-          f"in {(time.monotonic() - began) / 60:.0f} min")  # fmt: skip
+    print(
+        f"{len(every)} faults, {len(every) - len(lived)} noticed, {len(same)} equivalent: {score:.1%} "
+        f"in {(time.monotonic() - began) / 60:.0f} min"
+    )
     return 0 if score > 0.9 else 1
 
 

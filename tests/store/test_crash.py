@@ -33,8 +33,13 @@ QUERIES = {
 def killed(shop: Path, rng: random.Random, *, once_said: bool) -> list[list[str]]:
     """What a writer had acknowledged when it was killed; with `once_said` no sooner than its first acknowledgement."""
     command = [sys.executable, writer.__file__, str(shop)]
-    with subprocess.Popen(command, stdout=subprocess.PIPE, text=True, cwd=Path(__file__).parents[2],
-                          env={"PYTHONPATH": str(Path(__file__).parents[2])}) as child:  # fmt: skip
+    with subprocess.Popen(
+        command,
+        stdout=subprocess.PIPE,
+        text=True,
+        cwd=Path(__file__).parents[2],
+        env={"PYTHONPATH": str(Path(__file__).parents[2])},
+    ) as child:
         assert child.stdout is not None
         assert child.stdout.readline().strip() == "ready"
         said = child.stdout.readline() if once_said else ""  # a slow machine has written nothing after a second

@@ -163,8 +163,9 @@ def test_a_limit_stays_with_its_job_when_the_vehicle_is_renamed_and_says_so(sess
     bench.set_limit(session, number, "Aldr GT", "plate_thickness", "new", "3.1", 3.1e-3, "", NOW, 0)
     found = bench.limits_of(session, number, "Alder GT")["plate_thickness"]
     assert {name: (f.value, f.source) for name, f in found.items()} == {
-        "least": (2.6e-3, "p. 7, typed before the vehicle had a name"), "new": (3.1e-3, "typed for “Aldr GT”")
-    }  # fmt: skip
+        "least": (2.6e-3, "p. 7, typed before the vehicle had a name"),
+        "new": (3.1e-3, "typed for “Aldr GT”"),
+    }
     assert bench.limits_of(session, elsewhere, "Alder GT") == {}
     assert bench.limits_of(session, elsewhere, "") == {}
     bench.set_limit(session, number, "Alder GT", "plate_thickness", "least", None, None, "", NOW, 1)
@@ -202,8 +203,10 @@ def test_a_sum_of_a_part_is_changed_not_doubled(session: Session) -> None:
     bench.set_renewal(session, number, bench.Renewal("Seal", 10, 0.1, 8, 70), 0)
     bench.set_renewal(session, number, bench.Renewal("Pilot bearing", 25, 0.1, 8, 70), 0)
     bench.set_renewal(session, number, bench.Renewal("Seal", 12, 0.2, 8, 70, 0.5), 1)
-    assert bench.renewals_of(session, number) == [(bench.Renewal("Seal", 12, 0.2, 8, 70, 0.5), 2),
-                                                  (bench.Renewal("Pilot bearing", 25, 0.1, 8, 70), 1)]  # fmt: skip
+    assert bench.renewals_of(session, number) == [
+        (bench.Renewal("Seal", 12, 0.2, 8, 70, 0.5), 2),
+        (bench.Renewal("Pilot bearing", 25, 0.1, 8, 70), 1),
+    ]
     with pytest.raises(jobs_store.Stale, match="sum is at revision 2"):
         bench.drop_renewal(session, number, "Seal", 1)
     bench.drop_renewal(session, number, "Seal", 2)

@@ -63,9 +63,14 @@ def test_what_was_withdrawn_before_can_still_be_told_from_what_was_not(of_before
 
 
 def test_a_shop_goes_back_to_the_tables_of_before_and_forth_again(of_before: Path) -> None:
-    told = ("SELECT id, typed, struck_at FROM reading", 'SELECT id, "check", settings FROM taking',
-            "SELECT id, quantity, typed, file FROM entry", 'SELECT id, "values", put_away_at FROM part',
-            "SELECT part, price FROM open_sum", 'SELECT name, "option" FROM school')  # fmt: skip
+    told = (
+        "SELECT id, typed, struck_at FROM reading",
+        'SELECT id, "check", settings FROM taking',
+        "SELECT id, quantity, typed, file FROM entry",
+        'SELECT id, "values", put_away_at FROM part',
+        "SELECT part, price FROM open_sum",
+        'SELECT name, "option" FROM school',
+    )
 
     def kept() -> list[list[tuple[object, ...]]]:
         with sqlite3.connect(of_before) as connection:
@@ -136,7 +141,10 @@ def test_a_file_of_every_earlier_tables_opens_with_all_it_held(tmp_path: Path, r
     with sessions() as session:
         entries = present(jobs.revisions_of(session, 1))
         assert {q: e.typed for q, e in entries.items()} == {
-            "layout": "dry_car", "job_name": "Before", "flywheel_strength": "550 MPa"}  # fmt: skip
+            "layout": "dry_car",
+            "job_name": "Before",
+            "flywheel_strength": "550 MPa",
+        }
         parts = [p.part for p in list_parts(session) if p.part.name == "Old wheel"]
         assert [p.values for p in parts] == ([{"flywheel_strength": "600 MPa"}] if revision >= "0002" else [])
     sessions.kw["bind"].dispose()
@@ -151,21 +159,35 @@ def test_parts_of_before_go_by_their_keys(tmp_path: Path) -> None:
         rows = [
             "INSERT INTO job (id, created_at, uid) VALUES (1, '2026-01-01', 'a')",
             "INSERT INTO revision (id, job_id, number, kind, at) VALUES (1, 1, 1, 'edit', '2026-01-01 10:00:00')",
-            *(f"INSERT INTO entry (revision_id, quantity, typed, mark) VALUES (1, '{q}', '{t}', 'entered')"
-              for q, t in (("layout", "dry_car"), ("seals_fate", "renewed"), ("bolts_fate", "renewed"),
-                           ("fork_fate", "left_out"))),
-            *(f"""INSERT INTO record (job_id, kind, "key", said, at) VALUES (1, '{kind}', '{key}', '{said}',
-                  '2026-01-01 10:00:00')""" for kind, key, said in (
-                ("order", "Rear main seal, get", '{"state": "ordered"}'),
-                ("line", "Stands of the floater, put right", '{"answer": "accepted"}'),
-                ("own part", "hub rubbers", '{"answer": "to get", "reason": "old"}'),
-                ("own part", "Water pump", '{"answer": "to get", "reason": "old"}'),
-            )),
-            *(f"""INSERT INTO renewal (job_id, part, price, chance, hours, rate, extra_hours)
-                  VALUES (1, '{part}', {price}, 0.1, 8, 70, 0)""" for part, price in (
-                ("Pilot bearing", 20), ("pilot bearing", 25), ("Water pump", 9),
-            )),
-        ]  # fmt: skip
+            *(
+                f"INSERT INTO entry (revision_id, quantity, typed, mark) VALUES (1, '{q}', '{t}', 'entered')"
+                for q, t in (
+                    ("layout", "dry_car"),
+                    ("seals_fate", "renewed"),
+                    ("bolts_fate", "renewed"),
+                    ("fork_fate", "left_out"),
+                )
+            ),
+            *(
+                f"""INSERT INTO record (job_id, kind, "key", said, at) VALUES (1, '{kind}', '{key}', '{said}',
+                  '2026-01-01 10:00:00')"""
+                for kind, key, said in (
+                    ("order", "Rear main seal, get", '{"state": "ordered"}'),
+                    ("line", "Stands of the floater, put right", '{"answer": "accepted"}'),
+                    ("own part", "hub rubbers", '{"answer": "to get", "reason": "old"}'),
+                    ("own part", "Water pump", '{"answer": "to get", "reason": "old"}'),
+                )
+            ),
+            *(
+                f"""INSERT INTO renewal (job_id, part, price, chance, hours, rate, extra_hours)
+                  VALUES (1, '{part}', {price}, 0.1, 8, 70, 0)"""
+                for part, price in (
+                    ("Pilot bearing", 20),
+                    ("pilot bearing", 25),
+                    ("Water pump", 9),
+                )
+            ),
+        ]
         for row in rows:
             connection.execute(sa.text(row))
     engine.dispose()
@@ -173,9 +195,11 @@ def test_parts_of_before_go_by_their_keys(tmp_path: Path) -> None:
     with sessions() as session:
         entries = present(jobs.revisions_of(session, 1))
         assert {q: e.typed for q, e in entries.items() if q != "layout"} == {
-            "rear_seal_fate": "renewed", "input_seal_fate": "renewed", "flywheel_bolts_fate": "renewed",
+            "rear_seal_fate": "renewed",
+            "input_seal_fate": "renewed",
+            "flywheel_bolts_fate": "renewed",
             "fork_fate": "left_out",
-        }  # fmt: skip
+        }
         keys = session.scalars(sa.text('SELECT "key" FROM record ORDER BY id')).all()
         assert keys == ["rear_seal:get", "floater:put_right", "cush_rubbers", "Water pump"]
         renewals = {r.part: r.price for r, _ in measurements.renewals_of(session, 1)}
@@ -188,16 +212,19 @@ def test_the_record_of_before_goes_by_keys(tmp_path: Path) -> None:
     """Tables of 0011: kinds and options of the record in words, one line that nobody can read."""
     path = tmp_path / "shop.sqlite"
     engine = _of(path, "0011")
-    lines = (("own part", "Water pump", '{"answer": "to get", "reason": "to get"}'),
-             ("tightening", "cover:kit", '{"answer": "chosen", "figure": "20 N·m", "passes": "half, then by fifths"}'),
-             ("look again", "", '{"answer": "done"}'), ("check", "fork", '"torn"'),
-             ("order", "disc:get", '{"state": "in stock"}'))  # fmt: skip
+    lines = (
+        ("own part", "Water pump", '{"answer": "to get", "reason": "to get"}'),
+        ("tightening", "cover:kit", '{"answer": "chosen", "figure": "20 N·m", "passes": "half, then by fifths"}'),
+        ("look again", "", '{"answer": "done"}'),
+        ("check", "fork", '"torn"'),
+        ("order", "disc:get", '{"state": "in stock"}'),
+    )
     with engine.begin() as connection:
         for row in (
             "INSERT INTO job (id, created_at, uid) VALUES (1, '2026-01-01', 'a')",
             "INSERT INTO revision (id, job_id, number, kind, at) VALUES (1, 1, 1, 'edit', '2026-01-01 10:00')",
         ):
-            connection.execute(sa.text(row))  # fmt: skip
+            connection.execute(sa.text(row))
         for kind, key, said in lines:
             connection.execute(
                 sa.text("""INSERT INTO record (job_id, kind, "key", said, at)
@@ -218,7 +245,9 @@ def test_the_record_of_before_goes_by_keys(tmp_path: Path) -> None:
     assert record() == [
         ("own_part", {"answer": "to_get", "reason": "to get"}),
         ("tightening", {"answer": "chosen", "figure": "20 N·m", "passes": "half_then_fifths"}),
-        ("second_look", {"answer": "done"}), ("check", "torn"), ("order", {"state": "in_stock"}),
-    ]  # fmt: skip
+        ("second_look", {"answer": "done"}),
+        ("check", "torn"),
+        ("order", {"state": "in_stock"}),
+    ]
     _of(path, "0011", down=True).dispose()
     assert record() == [(kind, json.loads(said)) for kind, _, said in lines]

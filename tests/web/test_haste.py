@@ -104,8 +104,12 @@ def test_a_figure_that_is_refused_comes_back_to_its_place(page: Page, shop: str)
     page.get_by_text("All places").click()
     page.get_by_test_id("places").get_by_role("button", name="Spring 3").click()
     expect(page.get_by_test_id("place")).to_contain_text("Spring 3")
-    page.route("**/readings?*", lambda route: route.fulfill(
-        status=422, content_type="application/problem+json", body='{"detail": "That is no length."}'))  # fmt: skip
+    page.route(
+        "**/readings?*",
+        lambda route: route.fulfill(
+            status=422, content_type="application/problem+json", body='{"detail": "That is no length."}'
+        ),
+    )
     display = page.locator("[data-testid=keypad] input")
     display.fill("46.8")
     display.press("Enter")

@@ -43,10 +43,22 @@ def test_take_is_in_sight_before_anything_is_scrolled(page: Page, shop: str, wid
 
 
 #: Views in which something is typed.
-TYPED = ("/", "/jobs/2/brief", "/jobs/3/choose/section", "/jobs/2/choose/bite", "/jobs/3/choose/start",
-         "/jobs/3/choose/flywheel", "/jobs/3/choose/against", "/jobs/3/measure/bench?instruments",
-         "/jobs/5/measure/decide", "/jobs/3/fit", "/jobs/3/prove/road", "/jobs/4/prove/start",
-         "/jobs/3/prove/hand-over", "/shelf?slot=disc&part=new")  # fmt: skip
+TYPED = (
+    "/",
+    "/jobs/2/brief",
+    "/jobs/3/choose/section",
+    "/jobs/2/choose/bite",
+    "/jobs/3/choose/start",
+    "/jobs/3/choose/flywheel",
+    "/jobs/3/choose/against",
+    "/jobs/3/measure/bench?instruments",
+    "/jobs/5/measure/decide",
+    "/jobs/3/fit",
+    "/jobs/3/prove/road",
+    "/jobs/4/prove/start",
+    "/jobs/3/prove/hand-over",
+    "/shelf?slot=disc&part=new",
+)
 
 
 #: Windows it has to be reached in; 640 by 400 is one of 1280 by 800 at 200 %.
@@ -61,8 +73,9 @@ def test_the_last_field_of_every_view_is_reached_and_typed_into(page: Page, shop
     page.wait_for_load_state("networkidle")
     for width, height in WINDOWS:
         page.set_viewport_size({"width": width, "height": height})
-        fields = page.locator("input[type=text]:visible, input:not([type]):visible, input[type=search]:visible,"
-                              "textarea:visible")  # fmt: skip
+        fields = page.locator(
+            "input[type=text]:visible, input:not([type]):visible, input[type=search]:visible,textarea:visible"
+        )
         expect(fields.first).to_be_visible()
         last = fields.last
         last.click()  # fails where it cannot be scrolled to or something lies over it

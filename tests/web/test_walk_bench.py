@@ -24,44 +24,111 @@ from tests.web.steps import all_four, answer, fill, open_job, pick, result, show
 TWIN = next(j for j in JOBS if "twin-disc plan" in j.steps[0]["job_name"])
 
 ENGINE = {
-    "layout": "dry_car", "job_name": "Walked twin", "curve_source": "peaks", "curve_reference": "crank",
-    "peak_torque": "330 N·m", "peak_torque_speed": "4200", "peak_power": "190 kW", "peak_power_speed": "6600",
+    "layout": "dry_car",
+    "job_name": "Walked twin",
+    "curve_source": "peaks",
+    "curve_reference": "crank",
+    "peak_torque": "330 N·m",
+    "peak_torque_speed": "4200",
+    "peak_power": "190 kW",
+    "peak_power_speed": "6600",
     "use": "tuned",
-}  # fmt: skip
+}
 #: view -> choices, then figures, in the order in which the form asks for them
 CAR_BY_HAND: Mapping[str, tuple[Mapping[str, str], Mapping[str, str]]] = {
-    "Torque": ({"Facing material": "Ceramic-metallic buttons"}, {
-        "Discs": "2", "Outer diameter": "184 mm", "Inner diameter": "124 mm", "Clamp load": "7.4 kN"}),
-    "Section": ({}, {
-        "Stroke of pedal or lever": "148", "Ratio of pedal or lever": "5.4", "Master bore": "3/4 in",
-        "Master stroke": "36", "Slave bore": "13/16 in", "Slave stroke": "28", "Ratio of fork or arm": "3.9",
-        "Lever ratio of the cover": "4.2", "Largest lift of the cover": "2.4", "Effort allowed": "200 N"}),
-    "Start": ({"Kind of start": "Pull-away on a slope"}, {
-        "Vehicle mass": "1290 kg", "Tyre radius": "305 mm", "Gear of the start": "3.32", "Final drive": "3.91",
-        "Mass of the hottest plate": "3.4 kg", "Crank inertia": "0.055", "Cover inertia": "0.031",
-        "Flywheel inertia": "0.057"}),
-    "Flywheel": ({"Flywheel of": "Steel"}, {
-        "Flywheel, outside": "275", "Flywheel, bore": "38", "Redline": "7200",
-        "Flywheel, tensile strength": "900 MPa"}),
-}  # fmt: skip
+    "Torque": (
+        {"Facing material": "Ceramic-metallic buttons"},
+        {"Discs": "2", "Outer diameter": "184 mm", "Inner diameter": "124 mm", "Clamp load": "7.4 kN"},
+    ),
+    "Section": (
+        {},
+        {
+            "Stroke of pedal or lever": "148",
+            "Ratio of pedal or lever": "5.4",
+            "Master bore": "3/4 in",
+            "Master stroke": "36",
+            "Slave bore": "13/16 in",
+            "Slave stroke": "28",
+            "Ratio of fork or arm": "3.9",
+            "Lever ratio of the cover": "4.2",
+            "Largest lift of the cover": "2.4",
+            "Effort allowed": "200 N",
+        },
+    ),
+    "Start": (
+        {"Kind of start": "Pull-away on a slope"},
+        {
+            "Vehicle mass": "1290 kg",
+            "Tyre radius": "305 mm",
+            "Gear of the start": "3.32",
+            "Final drive": "3.91",
+            "Mass of the hottest plate": "3.4 kg",
+            "Crank inertia": "0.055",
+            "Cover inertia": "0.031",
+            "Flywheel inertia": "0.057",
+        },
+    ),
+    "Flywheel": (
+        {"Flywheel of": "Steel"},
+        {
+            "Flywheel, outside": "275",
+            "Flywheel, bore": "38",
+            "Redline": "7200",
+            "Flywheel, tensile strength": "900 MPa",
+        },
+    ),
+}
 
 PACK = {
-    "layout": "wet_motorcycle", "job_name": "Walked pack", "curve_source": "peaks", "curve_reference": "crank",
-    "peak_torque": "62 N·m", "peak_torque_speed": "8200", "peak_power": "65 kW", "peak_power_speed": "11000",
+    "layout": "wet_motorcycle",
+    "job_name": "Walked pack",
+    "curve_source": "peaks",
+    "curve_reference": "crank",
+    "peak_torque": "62 N·m",
+    "peak_torque_speed": "8200",
+    "peak_power": "65 kW",
+    "peak_power_speed": "11000",
     "use": "gentle",
-}  # fmt: skip
+}
 PACK_BY_HAND: Mapping[str, tuple[Mapping[str, str], Mapping[str, str]]] = {
-    "Torque": ({"Facing material": "Paper-based"}, {
-        "Primary ratio": "1.72", "Friction plates": "8", "Outer diameter": "140", "Inner diameter": "112",
-        "Springs": "5", "Rate of one spring": "19 N/mm", "Free length": "46", "Installed length": "31"}),
-    "Section": ({"Release by": "Lever and hydraulic slave"}, {
-        "Stroke of pedal or lever": "72", "Ratio of pedal or lever": "4.6", "Master bore": "14 mm",
-        "Slave bore": "38 mm", "Effort allowed": "110 N", "Largest lift of the cover": "2.9"}),
-    "Start": ({"Kind of start": "Pull-away on a slope"}, {
-        "Vehicle mass": "265 kg", "Tyre radius": "308 mm", "Gear of the start": "2.7", "Final drive": "2.8",
-        "Mass of the hottest plate": "0.9 kg", "Crank inertia": "0.011", "Basket inertia": "0.01"}),
+    "Torque": (
+        {"Facing material": "Paper-based"},
+        {
+            "Primary ratio": "1.72",
+            "Friction plates": "8",
+            "Outer diameter": "140",
+            "Inner diameter": "112",
+            "Springs": "5",
+            "Rate of one spring": "19 N/mm",
+            "Free length": "46",
+            "Installed length": "31",
+        },
+    ),
+    "Section": (
+        {"Release by": "Lever and hydraulic slave"},
+        {
+            "Stroke of pedal or lever": "72",
+            "Ratio of pedal or lever": "4.6",
+            "Master bore": "14 mm",
+            "Slave bore": "38 mm",
+            "Effort allowed": "110 N",
+            "Largest lift of the cover": "2.9",
+        },
+    ),
+    "Start": (
+        {"Kind of start": "Pull-away on a slope"},
+        {
+            "Vehicle mass": "265 kg",
+            "Tyre radius": "308 mm",
+            "Gear of the start": "2.7",
+            "Final drive": "2.8",
+            "Mass of the hottest plate": "0.9 kg",
+            "Crank inertia": "0.011",
+            "Basket inertia": "0.01",
+        },
+    ),
     "Flywheel": ({}, {"Plain plates, warp": "0.08 mm", "Push rod, bow": "0.1 mm"}),
-}  # fmt: skip
+}
 
 
 def bring(page: Page, shop: str, folder: Path, typed: dict[str, str]) -> None:

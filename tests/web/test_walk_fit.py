@@ -118,8 +118,9 @@ def test_a_photo_is_taken_at_a_step_said_of_and_found_again_in_the_brief(page: P
     dots = io.BytesIO()
     Image.new("RGB", (640, 480), "grey").save(dots, "PNG")
     photos = page.get_by_test_id("photos")
-    photos.get_by_label("Photo", exact=True).set_input_files({"name": "a.png", "mimeType": "image/png",
-                                                              "buffer": dots.getvalue()})  # fmt: skip
+    photos.get_by_label("Photo", exact=True).set_input_files(
+        {"name": "a.png", "mimeType": "image/png", "buffer": dots.getvalue()}
+    )
     photos.get_by_role("button", name=re.compile("^Photo: ")).click()
     page.get_by_label("What it shows").fill("clip of the fork is bent")
     page.get_by_role("button", name="Keep the words").click()
@@ -130,8 +131,9 @@ def test_a_photo_is_taken_at_a_step_said_of_and_found_again_in_the_brief(page: P
     kept.click()
     page.get_by_role("button", name="Take it off the job").click()
     expect(kept).to_have_count(0)
-    photos.get_by_label("Photo", exact=True).set_input_files({"name": "a.gif", "mimeType": "image/gif",
-                                                              "buffer": b"GIF89a"})  # fmt: skip
+    photos.get_by_label("Photo", exact=True).set_input_files(
+        {"name": "a.gif", "mimeType": "image/gif", "buffer": b"GIF89a"}
+    )
     expect(photos.get_by_role("alert")).to_contain_text("a JPEG, PNG or WebP is")
 
 
@@ -141,8 +143,13 @@ def test_bolts_are_written_down_moved_round_their_circle_and_told_where_they_har
     bolts.get_by_text("Write a bolt down").click()
     holes = (("55 mm", "30", "0°"), ("85 mm", "60", "90°"), ("55", "30", "225°"))
     for number, (length, grip, at) in enumerate(holes, 1):
-        for label, text in (("Thread", "M10"), ("Length under the head", length), ("Grip", grip),
-                            ("Depth of thread", "30"), ("At, clockwise from the top", at)):  # fmt: skip
+        for label, text in (
+            ("Thread", "M10"),
+            ("Length under the head", length),
+            ("Grip", grip),
+            ("Depth of thread", "30"),
+            ("At, clockwise from the top", at),
+        ):
             bolts.get_by_label(label, exact=True).fill(text)
         bolts.get_by_role("button", name=f"Keep hole {number}").click()
         expect(bolts.get_by_role("button", name=f"Keep hole {number + 1}")).to_be_visible()
@@ -166,8 +173,10 @@ def test_a_wrench_ticks_the_flywheels_bolts_by_the_instruction_that_was_chosen(p
         open_job(page, shop, "Halvern coupé, twin-disc plan", "fit")
         job = re.search(r"/jobs/(\d+)", page.url)
         assert job
-        page.request.post(f"{shop}/api/jobs/{job[1]}/instruments",
-                          data={"kind": "torque_wrench", "name": "Bench wrench", "port": wired.url})  # fmt: skip
+        page.request.post(
+            f"{shop}/api/jobs/{job[1]}/instruments",
+            data={"kind": "torque_wrench", "name": "Bench wrench", "port": wired.url},
+        )
         page.goto(f"{shop}/jobs/{job[1]}/fit?step=flywheel_on")
         sign(page)
         page.get_by_text("Say how it is tightened").click()
@@ -216,8 +225,9 @@ def test_holes_are_dragged_over_a_photo_and_a_length_makes_the_card(page: Page, 
     api = re.sub(r"/jobs/(\d+)/.*", r"/api/jobs/\1", page.url)
     seen = io.BytesIO()
     Image.new("RGB", (600, 600), (120, 124, 121)).save(seen, "JPEG")
-    page.request.post(f"{api}/photos?of=job&request=a", data=seen.getvalue(),
-                      headers={"Content-Type": "application/octet-stream"})  # fmt: skip
+    page.request.post(
+        f"{api}/photos?of=job&request=a", data=seen.getvalue(), headers={"Content-Type": "application/octet-stream"}
+    )
     bolt = {"answer": "kept", "thread": "M10", "length": "55 mm", "grip": "30 mm", "material": "steel"}
     for number in (1, 2, 3):
         said = {"kind": "hole", "key": f"Bell housing:{number}", "said": bolt, "who": "", "request": ""}

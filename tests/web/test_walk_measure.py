@@ -402,8 +402,14 @@ def test_what_is_worth_doing_while_it_is_open(page: Page, shop: str) -> None:
     turn(page, "Decide", "Measure")
     expect(page.get_by_test_id("needs").locator("[data-part='bearing']")).to_contain_text("The grease has gone")
     open_ = page.get_by_test_id("while-open")
-    for label, text in (("Part", "Pilot bearing"), ("Part now", "25"), ("Chance it fails", "10 %"),
-                        ("Hours to redo it", "8"), ("An hour costs", "70"), ("Hours more now", "0.2")):  # fmt: skip
+    for label, text in (
+        ("Part", "Pilot bearing"),
+        ("Part now", "25"),
+        ("Chance it fails", "10 %"),
+        ("Hours to redo it", "8"),
+        ("An hour costs", "70"),
+        ("Hours more now", "0.2"),
+    ):
         open_.get_by_label(label, exact=True).fill(text)
     open_.get_by_role("button", name="Work it out").click()
     expect(open_.locator("[data-part='pilot']")).to_contain_text("renew it now")

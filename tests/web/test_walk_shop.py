@@ -87,8 +87,13 @@ def test_the_same_file_is_the_same_job_unless_it_is_brought_again(page: Page, sh
     expect(page).to_have_url(re.compile(r"/jobs/8/"))
     goes_on = json.loads(file.read_text())
     last = goes_on["revisions"][-1]["number"]
-    goes_on["revisions"].append({"number": last + 1, "at": "2026-11-01T10:00:00Z",
-                                 "entries": [{"quantity": "notes", "typed": "from the other bench"}]})  # fmt: skip
+    goes_on["revisions"].append(
+        {
+            "number": last + 1,
+            "at": "2026-11-01T10:00:00Z",
+            "entries": [{"quantity": "notes", "typed": "from the other bench"}],
+        }
+    )
     file.write_text(json.dumps(goes_on))
     page.goto(shop)
     page.set_input_files("input[aria-label='Job file']", file)

@@ -67,8 +67,12 @@ def test_three_tabs_of_before_a_restore_say_so_and_keep_what_they_hold(
 def test_what_waits_for_room_on_the_disk_stays_over_a_reload_and_a_closed_tab(
     context: BrowserContext, page: Page, shop: str
 ) -> None:
-    full = {"type": "about:blank", "title": "No room left", "status": 507,
-            "detail": "There is no room left on the disk. Nothing was written."}  # fmt: skip
+    full = {
+        "type": "about:blank",
+        "title": "No room left",
+        "status": 507,
+        "detail": "There is no room left on the disk. Nothing was written.",
+    }
 
     def refuse(route: Route) -> None:
         if route.request.method == "POST":
@@ -104,9 +108,11 @@ def test_a_whole_shop_goes_out_and_in_by_screen_and_what_is_otherwise_is_asked(
     saving.value.save_as(tmp_path / "shop.zip")
     body = json.dumps({"entries": [{"quantity": "notes", "typed": "since then"}], "build": ""}).encode()
     job = of_shop(shop, "/api/jobs/1")
-    urllib.request.urlopen(urllib.request.Request(
-        f"{shop}/api/jobs/1/entries", body, {"Content-Type": "application/json", "If-Match": f'"{job["revision"]}"'}
-    )).close()  # fmt: skip
+    urllib.request.urlopen(
+        urllib.request.Request(
+            f"{shop}/api/jobs/1/entries", body, {"Content-Type": "application/json", "If-Match": f'"{job["revision"]}"'}
+        )
+    ).close()
     page.get_by_label("Archive", exact=True).set_input_files(tmp_path / "shop.zip")
     brought = page.get_by_test_id("brought")
     expect(brought.get_by_role("status")).to_contain_text("6 jobs were here as they are")

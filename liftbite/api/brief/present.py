@@ -25,8 +25,12 @@ def _mapping_out(mapping: ColumnMapping) -> m.ColumnMappingIO:
 
 def _run_out(run: Run) -> m.RunOut:
     peak = None if isnan(run.peak) else figure_out(run.peak, "N·m")
-    return m.RunOut(label=run.label, mapping=_mapping_out(run.mapping), peak_torque=peak,
-                    peak_torque_speed=None if peak is None else figure_out(run.peak_speed, "rad/s"))  # fmt: skip
+    return m.RunOut(
+        label=run.label,
+        mapping=_mapping_out(run.mapping),
+        peak_torque=peak,
+        peak_torque_speed=None if peak is None else figure_out(run.peak_speed, "rad/s"),
+    )
 
 
 def proposal_out(name: str, text: str) -> m.ProposalOut:
@@ -38,20 +42,30 @@ def proposal_out(name: str, text: str) -> m.ProposalOut:
     """
     found = by_size(len(text), propose_file, text)
     return m.ProposalOut(
-        name=name, text=text, mapping=_mapping_out(found.mapping),
+        name=name,
+        text=text,
+        mapping=_mapping_out(found.mapping),
         columns=[m.ColumnOut(index=c.index, heading=c.heading) for c in found.columns],
-        preview=[list(row) for row in found.preview], reference=found.reference, questions=list(found.questions),
-        units=UNITS, corrected=found.corrected, runs=[_run_out(run) for run in found.runs],
+        preview=[list(row) for row in found.preview],
+        reference=found.reference,
+        questions=list(found.questions),
+        units=UNITS,
+        corrected=found.corrected,
+        runs=[_run_out(run) for run in found.runs],
         spoken={name: list(options) for name, options in spoken_of(found.reference, found.corrected).items()},
-    )  # fmt: skip
+    )
 
 
 def read_out(read: CurveFile) -> m.CurveReadOut:
     """A file read: its curve, its peaks, what was done to get there, and what is asked."""
     curve = read.curve
     return m.CurveReadOut(
-        curve=curve_out(curve), notes=list(read.notes), asks=list(read.asks), points=curve.speed.size,
+        curve=curve_out(curve),
+        notes=list(read.notes),
+        asks=list(read.asks),
+        points=curve.speed.size,
         peak_torque=figure_out(curve.peak_torque, "N·m"),
         peak_torque_speed=figure_out(curve.peak_torque_speed, "rad/s"),
-        peak_power=figure_out(curve.peak_power, "W"), peak_power_speed=figure_out(curve.peak_power_speed, "rad/s"),
-    )  # fmt: skip
+        peak_power=figure_out(curve.peak_power, "W"),
+        peak_power_speed=figure_out(curve.peak_power_speed, "rad/s"),
+    )

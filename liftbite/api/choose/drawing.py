@@ -33,9 +33,11 @@ def name_out(name: str) -> m.NameOut:
 def per_metric() -> w.PerMetricOut:
     """Inch units per metric one."""
     return w.PerMetricOut(
-        length=from_si(1e-3, "in"), force=from_si(1.0, "lbf"),
-        pressure=from_si(1e6, "psi"), torque=from_si(1.0, "lb-ft"),
-    )  # fmt: skip
+        length=from_si(1e-3, "in"),
+        force=from_si(1.0, "lbf"),
+        pressure=from_si(1e6, "psi"),
+        torque=from_si(1.0, "lb-ft"),
+    )
 
 
 def section_out(build: Build) -> w.SectionOut:
@@ -58,7 +60,9 @@ def section_out(build: Build) -> w.SectionOut:
         chain=[_outline(o, index) for o in drawn.chain.outlines],
         dimensions=[_dimension(d, index) for d in drawn.clutch.dimensions],
         motions=[_grid(drawn.follows[n], _MM) for n in names],
-        wear=_list(moves.wear * _MM), found=float(build.known["wear"]) * _MM, pedal=_list(moves.pedal * _MM),
+        wear=_list(moves.wear * _MM),
+        found=float(build.known["wear"]) * _MM,
+        pedal=_list(moves.pedal * _MM),
         gaps=[_grid(gap, _MM) for gap in moves.gaps],
         face_parts=_between(build, len(moves.gaps)),
         lift=_grid(moves.lift, _MM),
@@ -66,21 +70,48 @@ def section_out(build: Build) -> w.SectionOut:
         pressure=None if moves.pressure is None else _grid(moves.pressure, 1e-6),
         passes=None if passes is None else _grid(passes, 1.0),
         effort_limit=None if limit is None else float(limit),
-        first_movement=_points(moves.first_movement), bite_point=_points(moves.bite_point),
-        stop=_stop(drawn), warns=[_limit(n, at) for n, at in moves.warns.items()],
+        first_movement=_points(moves.first_movement),
+        bite_point=_points(moves.bite_point),
+        stop=_stop(drawn),
+        warns=[_limit(n, at) for n, at in moves.warns.items()],
         life=_life(build),
-        usual=[w.UsualOut(name=n, label=label_of(n), value=figure_out(v, "-" if "ratio" in n else "m"))
-               for n, v in drawn.usual.items()],
-        needs=[name_out(n) for n in moves.needs], trouble=None, inch=per_metric(),
-    )  # fmt: skip
+        usual=[
+            w.UsualOut(name=n, label=label_of(n), value=figure_out(v, "-" if "ratio" in n else "m"))
+            for n, v in drawn.usual.items()
+        ],
+        needs=[name_out(n) for n in moves.needs],
+        trouble=None,
+        inch=per_metric(),
+    )
 
 
 def _nothing(trouble: str) -> w.SectionOut:
     return w.SectionOut(
-        parts=[], clutch=[], chain=[], dimensions=[], motions=[], wear=[0.0], found=0.0, pedal=[0.0], gaps=[],
-        face_parts=[], lift=[[0.0]], effort=None, pressure=None, passes=None, effort_limit=None, first_movement=[],
-        bite_point=[], stop=None, warns=[], life=None, usual=[], needs=[], trouble=trouble, inch=per_metric(),
-    )  # fmt: skip
+        parts=[],
+        clutch=[],
+        chain=[],
+        dimensions=[],
+        motions=[],
+        wear=[0.0],
+        found=0.0,
+        pedal=[0.0],
+        gaps=[],
+        face_parts=[],
+        lift=[[0.0]],
+        effort=None,
+        pressure=None,
+        passes=None,
+        effort_limit=None,
+        first_movement=[],
+        bite_point=[],
+        stop=None,
+        warns=[],
+        life=None,
+        usual=[],
+        needs=[],
+        trouble=trouble,
+        inch=per_metric(),
+    )
 
 
 def _between(build: Build, faces: int) -> list[str]:
@@ -117,9 +148,13 @@ def _outline(outline: Outline, index: dict[str, int]) -> w.OutlineOut:
 
 def _dimension(d: Dimension, index: dict[str, int]) -> w.DimensionOut:
     return w.DimensionOut(
-        name=d.name, label=label_of(d.name), value=figure_out(d.value, "m"),
-        start=_corner(d.start, index), end=_corner(d.end, index), across=d.across,
-    )  # fmt: skip
+        name=d.name,
+        label=label_of(d.name),
+        value=figure_out(d.value, "m"),
+        start=_corner(d.start, index),
+        end=_corner(d.end, index),
+        across=d.across,
+    )
 
 
 _WHY = {
@@ -151,11 +186,15 @@ def _life(build: Build) -> w.LifeOut | None:
     if not isinstance(found, Life):
         return None
     return w.LifeOut(
-        wear=_list(found.wear * _MM), clamp=_maybe(found.clamp), margin=_maybe(found.margin), target=found.target,
+        wear=_list(found.wear * _MM),
+        clamp=_maybe(found.clamp),
+        margin=_maybe(found.margin),
+        target=found.target,
         ends=[w.LimitOut(name=n, at=round(at * _MM, 4), sentence=_end(n, at)) for n, at in found.ends],
-        service="" if found.shims_at is None
+        service=""
+        if found.shims_at is None
         else f"The floater wants new shims at {both(found.shims_at, 'm')} of inner wear.",
-    )  # fmt: skip
+    )
 
 
 def _end(name: str, at: float) -> str:

@@ -38,14 +38,17 @@ def stint_out(found: Stint | Needs | Refused | None) -> w.StintOut | None:
     celsius = found.temperatures - FREEZING
     return w.StintOut(
         time=np.round(found.time / 60, 4).tolist(),
-        masses=[w.MassOut(name=name, rubbed=i < found.network.rubbed,
-                          temperature=np.round(celsius[:, i], 2).tolist())
-                for i, name in enumerate(found.network.names)],
+        masses=[
+            w.MassOut(name=name, rubbed=i < found.network.rubbed, temperature=np.round(celsius[:, i], 2).tolist())
+            for i, name in enumerate(found.network.names)
+        ],
         begins=[round(t / 60, 4) for t in found.begins],
         surfaces=np.round(np.array(found.surfaces) - FREEZING, 1).tolist(),
         sustained=round(found.sustained - FREEZING, 1),
-        brief=round(found.brief - FREEZING, 1), sentences=list(stint_said(found)), working=list(stint_working(found)),
-    )  # fmt: skip
+        brief=round(found.brief - FREEZING, 1),
+        sentences=list(stint_said(found)),
+        working=list(stint_working(found)),
+    )
 
 
 def next_out(answers: Answers) -> w.NextOut:
@@ -54,12 +57,17 @@ def next_out(answers: Answers) -> w.NextOut:
     return w.NextOut(
         ranking=[
             w.AskedNextOut(
-                name=a.name, label=a.label, missing=a.missing, settles=list(a.settles), moves=round(a.moves, 4),
-                why=a.why, check=read_by.get(a.name, ""),
+                name=a.name,
+                label=a.label,
+                missing=a.missing,
+                settles=list(a.settles),
+                moves=round(a.moves, 4),
+                why=a.why,
+                check=read_by.get(a.name, ""),
             )
             for a in ranking(answers, read_by)
         ]
-    )  # fmt: skip
+    )
 
 
 def against_out(layers: Layers, others: Mapping[str, Mapping[str, Entry]] = MappingProxyType({})) -> w.AgainstOut:
@@ -73,7 +81,9 @@ def against_out(layers: Layers, others: Mapping[str, Mapping[str, Entry]] = Mapp
     return w.AgainstOut(
         builds=[
             w.AgainstBuildOut(
-                name=name, label=c.name if c.name in others else called(c.name), other=c.name in others,
+                name=name,
+                label=c.name if c.name in others else called(c.name),
+                other=c.name in others,
                 says=list(c.says),
                 parts=[m.NameOut(name=part_called(part), label=FATES[fate][0]) for part, fate in c.parts.items()],
             )
@@ -81,20 +91,25 @@ def against_out(layers: Layers, others: Mapping[str, Mapping[str, Entry]] = Mapp
         ],
         answers=[
             w.AgainstAnswerOut(
-                question=q, states={name: a[q].state for name, a in answers.items()},
+                question=q,
+                states={name: a[q].state for name, a in answers.items()},
                 sentences={name: verdict_sentence(a[q]) for name, a in answers.items()},
             )
             for q in answers["planned"]
         ],
         changes=[
             w.AgainstChangeOut(
-                name=c.name, label=c.label, same=c.same,
-                values={name: None if value is None else figure_out(value, c.unit)
-                        for name, value in zip(names, c.values, strict=True)},
+                name=c.name,
+                label=c.label,
+                same=c.same,
+                values={
+                    name: None if value is None else figure_out(value, c.unit)
+                    for name, value in zip(names, c.values, strict=True)
+                },
             )
             for c in found.changes
         ],
-    )  # fmt: skip
+    )
 
 
 def beside_out(build: Build, found: Beside | Needs | Refused | None) -> w.BesideOut:
@@ -104,13 +119,21 @@ def beside_out(build: Build, found: Beside | Needs | Refused | None) -> w.Beside
         trouble = refusal(found.error, build) if isinstance(found, Refused) else None
         return w.BesideOut(title="", columns=[], rows=[], says=[], needs=[name_out(n) for n in needs], trouble=trouble)
     return w.BesideOut(
-        title=found.title, columns=list(found.columns), says=list(found.says), needs=[], trouble=None,
+        title=found.title,
+        columns=list(found.columns),
+        says=list(found.says),
+        needs=[],
+        trouble=None,
         rows=[
-            w.BesideRowOut(cells=[_cell_out(c) for c in row.cells], good=row.good, present=row.present,
-                           puts=[m.EntryIn(quantity=q, typed=typed) for q, typed in row.puts])
+            w.BesideRowOut(
+                cells=[_cell_out(c) for c in row.cells],
+                good=row.good,
+                present=row.present,
+                puts=[m.EntryIn(quantity=q, typed=typed) for q, typed in row.puts],
+            )
             for row in found.rows
         ],
-    )  # fmt: skip
+    )
 
 
 def _cell_out(cell: Cell) -> w.BesideCellOut:

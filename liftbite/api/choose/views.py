@@ -71,13 +71,17 @@ _OUTCOMES = {
 def _start(name: str, label: str, found: Launch, build: Build) -> w.StartOut:
     ratio = float(build.evaluate(("primary_ratio",))["primary_ratio"])
     return w.StartOut(
-        name=name, label=label, outcome=str(found.outcome), good=found.outcome in {"locks", "spins"},
-        energy=figure_out(float(found.energy), "J"), slip_time=figure_out(float(found.slip_time), "s"),
+        name=name,
+        label=label,
+        outcome=str(found.outcome),
+        good=found.outcome in {"locks", "spins"},
+        energy=figure_out(float(found.energy), "J"),
+        slip_time=figure_out(float(found.slip_time), "s"),
         peak_power=figure_out(float(found.peak_power), "W"),
         lowest_speed=figure_out(float(found.lowest_speed) * ratio, "rad/s"),
         temperature=figure_out(float(found.bulk_temperature), "K"),
         tyre_energy=figure_out(float(found.tyre_energy), "J"),
-    )  # fmt: skip
+    )
 
 
 def _trace(found: Launch, ratio: float) -> w.TraceOut:
@@ -91,12 +95,15 @@ def _trace(found: Launch, ratio: float) -> w.TraceOut:
 
     slip = t["torque"] * (t["engine_side"] - t["gearbox_side"])
     return w.TraceOut(
-        time=some(t["time"], 4), engine=some(from_si(1.0, "rpm") * t["engine_side"] * ratio, 1),
+        time=some(t["time"], 4),
+        engine=some(from_si(1.0, "rpm") * t["engine_side"] * ratio, 1),
         gearbox=some(from_si(1.0, "rpm") * t["gearbox_side"] * ratio, 1),
-        vehicle=some(from_si(1.0, "rpm") * t["vehicle_side"] * ratio, 1), torque=some(t["torque"]),
-        power=some(np.maximum(slip, 0.0) / 1e3, 3), heat=some(t["heat"] / 1e3, 4),
+        vehicle=some(from_si(1.0, "rpm") * t["vehicle_side"] * ratio, 1),
+        torque=some(t["torque"]),
+        power=some(np.maximum(slip, 0.0) / 1e3, 3),
+        heat=some(t["heat"] / 1e3, 4),
         temperature=some(t["temperature"] - 273.15),
-    )  # fmt: skip
+    )
 
 
 def _repeated(build: Build, found: RepeatedStarts | Needs | Refused) -> w.RepeatedStartsOut | None:
@@ -104,12 +111,14 @@ def _repeated(build: Build, found: RepeatedStarts | Needs | Refused) -> w.Repeat
         return None
     known, stack = build.known, build.evaluate(("stack_sustained", "stack_brief"))
     return w.RepeatedStartsOut(
-        begins=np.round(found.begins - 273.15, 1).tolist(), ends=np.round(found.ends - 273.15, 1).tolist(),
-        heat=np.round(found.energy / 1e3, 3).tolist(), outcome=list(found.outcome),
+        begins=np.round(found.begins - 273.15, 1).tolist(),
+        ends=np.round(found.ends - 273.15, 1).tolist(),
+        heat=np.round(found.energy / 1e3, 3).tolist(),
+        outcome=list(found.outcome),
         interval=figure_out(float(known["start_interval"]), "s"),
         sustained=round(float(stack["stack_sustained"]) - FREEZING, 1),
         brief=round(float(stack["stack_brief"]) - FREEZING, 1),
-    )  # fmt: skip
+    )
 
 
 @api.post("/<int:job_id>/launch", responses={"200": w.LaunchOut, **_PROBLEMS})
@@ -123,11 +132,21 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
     if isinstance(case, Needs | Refused):
         needs = build.chosen.to_ask(case.names) if isinstance(case, Needs) else ()
         trouble = refusal(case.error, build) if isinstance(case, Refused) else None
-        return reply(w.LaunchOut(
-            trace=None, start=None, closed_energy=None, closed_time=None, kinds=shown, repeated=None, stint=None,
-            sentence="",
-            needs=[name_out(n) for n in needs], trouble=trouble, upshift="",
-        ))  # fmt: skip
+        return reply(
+            w.LaunchOut(
+                trace=None,
+                start=None,
+                closed_energy=None,
+                closed_time=None,
+                kinds=shown,
+                repeated=None,
+                stint=None,
+                sentence="",
+                needs=[name_out(n) for n in needs],
+                trouble=trouble,
+                upshift="",
+            )
+        )
     found = launch(case, _FINE)
     closed = build.evaluate(("held_slip_energy", "held_slip_time"), stage=stage)
     picked = build.chosen.options.get("start", "")
@@ -137,13 +156,21 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
         value = closed[name]
         return None if isinstance(value, Needs | Refused) else figure_out(float(value), unit)
 
-    return reply(w.LaunchOut(
-        trace=_trace(found, float(case.ratio)), start=_start(picked, label, found, build),
-        closed_energy=one("held_slip_energy", "J"), closed_time=one("held_slip_time", "s"), kinds=shown,
-        repeated=_repeated(build, repeated_starts(build, stage=stage)),
-        stint=stint_out(stint(build, stage=stage)), sentence=_OUTCOMES[str(found.outcome)],
-        needs=[], trouble=None, upshift=upshift_said(build, stage=stage),
-    ))  # fmt: skip
+    return reply(
+        w.LaunchOut(
+            trace=_trace(found, float(case.ratio)),
+            start=_start(picked, label, found, build),
+            closed_energy=one("held_slip_energy", "J"),
+            closed_time=one("held_slip_time", "s"),
+            kinds=shown,
+            repeated=_repeated(build, repeated_starts(build, stage=stage)),
+            stint=stint_out(stint(build, stage=stage)),
+            sentence=_OUTCOMES[str(found.outcome)],
+            needs=[],
+            trouble=None,
+            upshift=upshift_said(build, stage=stage),
+        )
+    )
 
 
 @api.post("/<int:job_id>/against", responses={"200": w.AgainstOut, **_PROBLEMS})
@@ -183,8 +210,16 @@ def _comes_out(layers: Layers) -> bool:
     return "flywheel" in apart(layers[PLAN])
 
 
-_OF_FLYWHEEL = ("engine_inertia", "stored_energy", "free_rev_time", "slip_time", "slip_energy", "surface_temperature",
-             "bite_margin", "lift_margin")  # fmt: skip
+_OF_FLYWHEEL = (
+    "engine_inertia",
+    "stored_energy",
+    "free_rev_time",
+    "slip_time",
+    "slip_energy",
+    "surface_temperature",
+    "bite_margin",
+    "lift_margin",
+)
 
 
 @api.post("/<int:job_id>/flywheel", responses={"200": w.FlywheelOut, **_PROBLEMS})
@@ -211,16 +246,18 @@ def flywheel(path: JobPath, body: mw.TryIn) -> Response:
     shown = [("flywheel_inertia", old, new)]
     figures = [
         w.FlywheelChangeOut(
-            name=n, label=name_out(n).label,
+            name=n,
+            label=name_out(n).label,
             old=None if isinstance(o, Needs | Refused) else figure_out(float(o), "kg·m²"),
             new=None if isinstance(v, Needs | Refused) else figure_out(float(v), "kg·m²"),
         )
         for n, o, v in shown
-    ]  # fmt: skip
+    ]
     figures += [
         w.FlywheelChangeOut(name=n, label=name_out(n).label, old=before[n], new=after[n])
-        for n in names if before[n] or after[n]
-    ]  # fmt: skip
+        for n in names
+        if before[n] or after[n]
+    ]
     gears = []
     mass = build.known.get("vehicle_mass")
     for i, ratio in enumerate(np.atleast_1d(build.known.get("gear_ratios", [])), start=1):
@@ -243,9 +280,14 @@ def moves(path: JobPath, body: MovesIn) -> Response:
     found = build.evaluate((body.result,), stage=stage, friction=friction)[body.result]
     ready = build.ready(results_in(build.graph))
     told: dict[str, Any] = {
-        "result": name_out(body.result), "results": [name_out(n) for n in ready], "influences": [], "spread": None,
-        "tolerances": len(tolerances(build)), "needs": [], "trouble": None,
-    }  # fmt: skip
+        "result": name_out(body.result),
+        "results": [name_out(n) for n in ready],
+        "influences": [],
+        "spread": None,
+        "tolerances": len(tolerances(build)),
+        "needs": [],
+        "trouble": None,
+    }
     if isinstance(found, Needs):
         return reply(w.MovesOut(**told | {"needs": [name_out(n) for n in build.chosen.to_ask(found.names)]}))
     if isinstance(found, Refused):
@@ -270,17 +312,29 @@ def _influence(e: Influence, build: Build, result: str, stage: float, friction: 
         return None if isinstance(v, Needs | Refused) or not np.isfinite(v) else figure_out(float(v), unit)
 
     return w.InfluenceOut(
-        name=e.quantity, label=name_out(e.quantity).label, elasticity=e.elasticity,
-        swing=figure_out(abs(e.swing), unit) if e.swing else None, low=at(0.95), high=at(1.05),
-        value=figure_out(value, INPUTS[e.quantity].unit), can_enter=True,
-    )  # fmt: skip
+        name=e.quantity,
+        label=name_out(e.quantity).label,
+        elasticity=e.elasticity,
+        swing=figure_out(abs(e.swing), unit) if e.swing else None,
+        low=at(0.95),
+        high=at(1.05),
+        value=figure_out(value, INPUTS[e.quantity].unit),
+        can_enter=True,
+    )
 
 
 def _spread(sampled: Any, unit: str, target: float | None) -> w.SpreadOut:
     s, values = sampled
     counts, edges = np.histogram(values, bins=36)
     return w.SpreadOut(
-        nominal=figure_out(s.nominal, unit), worst=figure_out(s.worst, unit), best=figure_out(s.best, unit),
-        low=figure_out(s.low, unit), high=figure_out(s.high, unit), short=s.short, samples=s.samples,
-        bins=edges.tolist(), counts=counts.tolist(), target=target,
-    )  # fmt: skip
+        nominal=figure_out(s.nominal, unit),
+        worst=figure_out(s.worst, unit),
+        best=figure_out(s.best, unit),
+        low=figure_out(s.low, unit),
+        high=figure_out(s.high, unit),
+        short=s.short,
+        samples=s.samples,
+        bins=edges.tolist(),
+        counts=counts.tolist(),
+        target=target,
+    )

@@ -43,10 +43,13 @@ _PROBLEMS = problem_responses(400, 404, 422)
 _MOST = 50_000_000
 _SHOWN = 400  # candidates sent at once
 _LABELS = {
-    "bite": ("Bite margin", ""), "lift": ("Lift margin", ""), "effort": ("Effort", "N"),
+    "bite": ("Bite margin", ""),
+    "lift": ("Lift margin", ""),
+    "effort": ("Effort", "N"),
     "inertia": ("Inertia", "kg·m²"),
-    "heat": ("Heat margin", ""), "price": ("Price", ""),
-}  # fmt: skip
+    "heat": ("Heat margin", ""),
+    "price": ("Price", ""),
+}
 
 
 class RunPath(BaseModel):
@@ -124,15 +127,25 @@ def _find_out(run: Run) -> ms.FindOut:
     shown = _best(found.front, _SHOWN) if found else []
     unseen = set(found.unseen) if found else set()
     return ms.FindOut(
-        run=run.number, total=run.total, done=found.total if found else 0, kept=found.kept if found else 0,
-        state=run.state, candidates=[_candidate(row, run) for row in shown],
+        run=run.number,
+        total=run.total,
+        done=found.total if found else 0,
+        kept=found.kept if found else 0,
+        state=run.state,
+        candidates=[_candidate(row, run) for row in shown],
         more_candidates=max(0, len(found.front) - _SHOWN) if found else 0,
-        excluded=[ms.ExcludedOut(name=n, says=LIMITS[n], count=c)
-                  for n, c in sorted((found.excluded if found else {}).items(), key=lambda p: -p[1])],
-        objectives=[ms.ObjectiveOut(name=n, label=_LABELS[n][0], unit=_LABELS[n][1], more=sign > 0)
-                    for n, sign in OBJECTIVES.items() if n not in unseen],
-        unseen=[_LABELS[n][0] for n in OBJECTIVES if n in unseen], trouble=run.trouble,
-    )  # fmt: skip
+        excluded=[
+            ms.ExcludedOut(name=n, says=LIMITS[n], count=c)
+            for n, c in sorted((found.excluded if found else {}).items(), key=lambda p: -p[1])
+        ],
+        objectives=[
+            ms.ObjectiveOut(name=n, label=_LABELS[n][0], unit=_LABELS[n][1], more=sign > 0)
+            for n, sign in OBJECTIVES.items()
+            if n not in unseen
+        ],
+        unseen=[_LABELS[n][0] for n in OBJECTIVES if n in unseen],
+        trouble=run.trouble,
+    )
 
 
 def _best(front: list[dict[str, Any]], most: int) -> list[dict[str, Any]]:
@@ -145,17 +158,30 @@ def _best(front: list[dict[str, Any]], most: int) -> list[dict[str, Any]]:
 
 def _candidate(row: Mapping[str, Any], run: Run) -> ms.CandidateOut:
     return ms.CandidateOut(
-        parts={s: run.ids[s][row[s]] for s in run.ids}, free={s[1:]: row[s] for s in run.shelf if s.startswith("=")},
+        parts={s: run.ids[s][row[s]] for s in run.ids},
+        free={s[1:]: row[s] for s in run.shelf if s.startswith("=")},
         names={SLOTS[s].label if s in SLOTS else label_of(s[1:]): row[s] for s in run.shelf},
         objectives={n: round(float(row[n]), 4) for n in OBJECTIVES if n in row and np.isfinite(row[n])},
-    )  # fmt: skip
+    )
 
 
 _COMPARED = (
-    "clamp_load", "torque_capacity", "bite_margin", "mean_pressure", "pressure_margin", "plate_lift_available",
-    "lift_margin", "overtravel_margin", "slip_energy", "heat_margin", "sustained_margin", "engine_inertia",
-    "burst_margin", "balance_margin", "joint_margin",
-)  # fmt: skip
+    "clamp_load",
+    "torque_capacity",
+    "bite_margin",
+    "mean_pressure",
+    "pressure_margin",
+    "plate_lift_available",
+    "lift_margin",
+    "overtravel_margin",
+    "slip_energy",
+    "heat_margin",
+    "sustained_margin",
+    "engine_inertia",
+    "burst_margin",
+    "balance_margin",
+    "joint_margin",
+)
 
 
 @api.post("/api/jobs/<int:job_id>/compare", responses={"200": ms.CompareOut, **_PROBLEMS})
@@ -183,6 +209,8 @@ def _compared(label: str, entries: Mapping[str, Entry]) -> ms.ComparedOut:
                 figures[name] = figure_said(out.nominal)
     clash = misfits(answers.build)
     return ms.ComparedOut(
-        label=label, verdicts=[verdict_out(v) for v in (answers.verdict, *answers.others)], figures=figures,
+        label=label,
+        verdicts=[verdict_out(v) for v in (answers.verdict, *answers.others)],
+        figures=figures,
         misfit=misfit_sentence(clash[0]) if clash else None,
-    )  # fmt: skip
+    )

@@ -71,8 +71,10 @@ def _hole(across: float | None, x: float, y: float) -> str:
 
 
 def _text(x: float, y: float, words: str, size: float, weight: str = "400") -> str:
-    return (f'<text x="{x:.3f}" y="{y:.3f}" text-anchor="middle" font-size="{size}" font-weight="{weight}" '
-            f'font-family="B612, sans-serif" fill="#13202b">{escape(words)}</text>')  # fmt: skip
+    return (
+        f'<text x="{x:.3f}" y="{y:.3f}" text-anchor="middle" font-size="{size}" font-weight="{weight}" '
+        f'font-family="B612, sans-serif" fill="#13202b">{escape(words)}</text>'
+    )
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,8 +98,9 @@ def sheets_of(card: Card) -> list[Sheet]:
     rows, columns = _names(len(down), ("top", "bottom"), "row"), _names(len(across), ("left", "right"), "column")
     return [
         Sheet(f"{rows[j]} {columns[i]}".strip(), _window(card, f"{inside}{''.join(crosses)}", x, y))
-        for j, y in enumerate(down) for i, x in enumerate(across)
-    ]  # fmt: skip
+        for j, y in enumerate(down)
+        for i, x in enumerate(across)
+    ]
 
 
 def _names(count: int, two: tuple[str, str], many: str) -> list[str]:

@@ -47,24 +47,37 @@ def plan_out(bench: Bench) -> mf.PlanOut:
     known = bench.seen_as(PLAN).build.known
     hands = int(case.answers.get("helpers", "0")) + 1
     return mf.PlanOut(
-        job=bench.job_id, change=bench.change,
+        job=bench.job_id,
+        change=bench.change,
         questions=[
             mf.PlanQuestionOut(
-                name=name, label=QUESTIONS[name].label, answer=answer, said=said.get(name) == answer,
+                name=name,
+                label=QUESTIONS[name].label,
+                answer=answer,
+                said=said.get(name) == answer,
                 options=[NameOut(name=o, label=label) for o, label in QUESTIONS[name].options.items()],
             )
             for name, answer in case.answers.items()
         ],
         steps=[_step_out(s, plan, hands, known, bench) for s in found.standings],
-        wrenches=[NameOut(name=str(number), label=held.name) for number, held in bench.instruments
-                  if held.port and held.kind == "torque_wrench"],
-        shop_steps=[mf.ShopStepOut(title=title, key=own_key(title), kept=bool(said), version=version)
-                    for title, (said, version) in bench.shop_steps.items()],
-        next=found.next.planned.key if found.next else "", done=found.done,
+        wrenches=[
+            NameOut(name=str(number), label=held.name)
+            for number, held in bench.instruments
+            if held.port and held.kind == "torque_wrench"
+        ],
+        shop_steps=[
+            mf.ShopStepOut(title=title, key=own_key(title), kept=bool(said), version=version)
+            for title, (said, version) in bench.shop_steps.items()
+        ],
+        next=found.next.planned.key if found.next else "",
+        done=found.done,
         minutes=sum(_minutes(bench, s.planned.step) for s in found.standings if s.state not in PASSED),
-        vanished=[mf.VanishedOut(key=line.key, said=_said_out(line), text=line.said.get("text", ""))
-                  for line in found.vanished],
-        kept=kept_out(bench), bolt_maps=bolt_maps_out(bench),
+        vanished=[
+            mf.VanishedOut(key=line.key, said=_said_out(line), text=line.said.get("text", ""))
+            for line in found.vanished
+        ],
+        kept=kept_out(bench),
+        bolt_maps=bolt_maps_out(bench),
         offered=mf.OfferedOut(
             **{name: _options(KINDS["tightening"].fields[name]) for name in ("how", "passes", "bolts", "under")},
             noted=_options(so for so in KINDS["noted"].fields["answer"] if so != "open"),
@@ -73,17 +86,21 @@ def plan_out(bench: Bench) -> mf.PlanOut:
         awaited=[part for part, state in orders.items() if state in ON_ITS_WAY],
         to_get=[part for part, state in orders.items() if state not in (*ON_ITS_WAY, *HERE)],
         left_out=[*bench.unread, *plan.left_out],
-    )  # fmt: skip
+    )
 
 
 def bolt_maps_out(bench: Bench) -> list[mf.BoltMapOut]:
     """The bolts of each joint that were said: hole by hole, in order."""
     lines = bench.said_of("hole")
-    holes = sorted(((read_hole(key, line.said), line) for key, line in lines.items()),
-                   key=lambda each: (each[0].joint, each[0].number))  # fmt: skip
+    holes = sorted(
+        ((read_hole(key, line.said), line) for key, line in lines.items()),
+        key=lambda each: (each[0].joint, each[0].number),
+    )
     patterns = bench.said_of("pattern")
-    return [_bolt_map(joint, list(of_joint), patterns.get(joint))
-            for joint, of_joint in groupby(holes, key=lambda each: each[0].joint)]  # fmt: skip
+    return [
+        _bolt_map(joint, list(of_joint), patterns.get(joint))
+        for joint, of_joint in groupby(holes, key=lambda each: each[0].joint)
+    ]
 
 
 def map_of(bench: Bench, joint: str) -> tuple[list[Hole], Pattern]:
@@ -122,10 +139,16 @@ def _bolt_map(joint: str, said: Sequence[tuple[Hole, Line]], measured: Line | No
     except UnreadableEntry as error:
         lacks = str(error)
     return mf.BoltMapOut(
-        joint=joint, holes=[_hole_out(hole, line) for hole, line in said], circle=circle,
-        swaps=_swaps_said(swaps(holes)), across=words.get("across", ""), between=words.get("between", ""),
-        starts=pattern.starts, photo=pattern.photo, card=lacks,
-    )  # fmt: skip
+        joint=joint,
+        holes=[_hole_out(hole, line) for hole, line in said],
+        circle=circle,
+        swaps=_swaps_said(swaps(holes)),
+        across=words.get("across", ""),
+        between=words.get("between", ""),
+        starts=pattern.starts,
+        photo=pattern.photo,
+        card=lacks,
+    )
 
 
 def _swaps_said(found: Iterable[Swap]) -> list[str]:
@@ -136,8 +159,10 @@ def _swaps_said(found: Iterable[Swap]) -> list[str]:
         bolts, into = alike.setdefault((bolt.length, bolt.shank, bolt.washer, swap.says), (set(), set()))
         bolts.add(bolt.number)
         into.add(swap.into.number)
-    return [f"The {'bolt' if len(bolts) == 1 else 'bolts'} of {_numbers(bolts)} in {_numbers(into)}: {says}."
-            for (_, _, _, says), (bolts, into) in alike.items()]  # fmt: skip
+    return [
+        f"The {'bolt' if len(bolts) == 1 else 'bolts'} of {_numbers(bolts)} in {_numbers(into)}: {says}."
+        for (_, _, _, says), (bolts, into) in alike.items()
+    ]
 
 
 def _numbers(numbers: Iterable[int]) -> str:
@@ -146,13 +171,28 @@ def _numbers(numbers: Iterable[int]) -> str:
 
 def _hole_out(hole: Hole, line: Line) -> mf.HoleOut:
     found, said = judge(hole), line.said
-    words = [hole.typed, f"{said['length']} long", f"grip {said['grip']}",
-             *(f"{name} {said[name]}" for name in ("washer", "shank", "depth") if said.get(name))]  # fmt: skip
+    words = [
+        hole.typed,
+        f"{said['length']} long",
+        f"grip {said['grip']}",
+        *(f"{name} {said[name]}" for name in ("washer", "shank", "depth") if said.get(name)),
+    ]
     kept = {name: text for name, text in said.items() if name not in ("answer", "angle", "out")}
     turned = None if hole.angle is None else round(degrees(hole.angle), 1)
-    return mf.HoleOut(key=line.key, number=hole.number, words=", ".join(words), said=kept, state=found.state,
-                      wrong=found.state not in ("good", "open"), says=found.says, working=found.working,
-                      degrees=turned, out=hole.out, who=line.who, at=line.at)  # fmt: skip
+    return mf.HoleOut(
+        key=line.key,
+        number=hole.number,
+        words=", ".join(words),
+        said=kept,
+        state=found.state,
+        wrong=found.state not in ("good", "open"),
+        says=found.says,
+        working=found.working,
+        degrees=turned,
+        out=hole.out,
+        who=line.who,
+        at=line.at,
+    )
 
 
 def kept_out(bench: Bench) -> list[mf.KeptOut]:
@@ -160,13 +200,19 @@ def kept_out(bench: Bench) -> list[mf.KeptOut]:
     bags = list(bench.said_of("bag"))
     return [
         mf.KeptOut(
-            kind=kind, key=key, label=called(key) if kind == "noted" else key,
+            kind=kind,
+            key=key,
+            label=called(key) if kind == "noted" else key,
             number=bags.index(key) + 1 if kind == "bag" else 0,
             words=_kept_words(line),
-            count=line.said.get("count", ""), open=line.answer == "unexplained", who=line.who, at=line.at,
+            count=line.said.get("count", ""),
+            open=line.answer == "unexplained",
+            who=line.who,
+            at=line.at,
         )
-        for kind in _KEPT for key, line in bench.said_of(kind).items()
-    ]  # fmt: skip
+        for kind in _KEPT
+        for key, line in bench.said_of(kind).items()
+    ]
 
 
 def _kept_words(line: Line) -> str:
@@ -197,18 +243,36 @@ def _step_out(standing: Standing, plan: Plan, hands: int, known: Mapping[str, ob
     turns, way = turns_of_step(step, known, record), chosen_of(record, step.joint)
     has = in_force(record, "at_step").get(step.key)
     return mf.FitStepOut(
-        key=step.key, title=step.title, stretch=step.stretch, part=STRETCHES[step.stretch], state=standing.state,
-        needs=list(standing.planned.needs), first=[plan.by_key[n].step.title for n in standing.missing],
-        awaits=[called(part) for part in standing.awaits], reached=REACHED[step.reached],
-        hands=step.hands, short=step.hands > hands, tools=list(step.tools), note=step.note, hazards=list(step.hazards),
-        evidence=step.evidence, hold=step.hold, signed=step.signed, joint=step.joint, minutes=_minutes(bench, step),
+        key=step.key,
+        title=step.title,
+        stretch=step.stretch,
+        part=STRETCHES[step.stretch],
+        state=standing.state,
+        needs=list(standing.planned.needs),
+        first=[plan.by_key[n].step.title for n in standing.missing],
+        awaits=[called(part) for part in standing.awaits],
+        reached=REACHED[step.reached],
+        hands=step.hands,
+        short=step.hands > hands,
+        tools=list(step.tools),
+        note=step.note,
+        hazards=list(step.hazards),
+        evidence=step.evidence,
+        hold=step.hold,
+        signed=step.signed,
+        joint=step.joint,
+        minutes=_minutes(bench, step),
         learned="" if learned is None else f"as {learned.jobs} of your jobs took",
-        own=step.key.startswith("own:"), said=_said_out(standing.said) if standing.said else None,
+        own=step.key.startswith("own:"),
+        said=_said_out(standing.said) if standing.said else None,
         text=standing.said.said.get("text", "") if standing.said else "",
-        sequence=list(dict.fromkeys(turn.bolt for turn in turns)), turns=_turns_out(turns, pulled(record, step.key)),
-        passes=max((turn.number for turn in turns), default=0), ways=_ways_out(step.joint, record, way, known),
-        help=help_of(step.key, known, way), has=_said_out(has) if has and standing.state not in PASSED else None,
-    )  # fmt: skip
+        sequence=list(dict.fromkeys(turn.bolt for turn in turns)),
+        turns=_turns_out(turns, pulled(record, step.key)),
+        passes=max((turn.number for turn in turns), default=0),
+        ways=_ways_out(step.joint, record, way, known),
+        help=help_of(step.key, known, way),
+        has=_said_out(has) if has and standing.state not in PASSED else None,
+    )
 
 
 def _minutes(bench: Bench, step: Step) -> int:
@@ -223,18 +287,23 @@ def _turns_out(turns: Sequence[Turn], said: Mapping[str, Line]) -> list[mf.TurnO
 
 def _turn_out(turn: Turn, line: Line | None) -> mf.TurnOut:
     read = [line.said.get(name, "") for name in ("torque", "angle", "flag")] if line else []
-    state: Literal["open", "done", "look again"] = "open" if line is None else "done" if line.answer == "done" else \
-        "look again"  # fmt: skip
-    return mf.TurnOut(key=turn.key, number=turn.number, bolt=turn.bolt, to=turn.to, state=state,
-                      says=", ".join(filter(None, read)))  # fmt: skip
+    state: Literal["open", "done", "look again"] = (
+        "open" if line is None else "done" if line.answer == "done" else "look again"
+    )
+    return mf.TurnOut(
+        key=turn.key, number=turn.number, bolt=turn.bolt, to=turn.to, state=state, says=", ".join(filter(None, read))
+    )
 
 
 def _ways_out(joint: str, record: Sequence[Line], chosen: Way | None, known: Mapping[str, object]) -> list[mf.WayOut]:
     if not joint:
         return []
     lines = in_force(record, "tightening")
-    return [_way_out(line, read_way(key, line.said), chosen, known) for key, line in lines.items()
-            if key.partition(":")[0].strip() == joint]  # fmt: skip
+    return [
+        _way_out(line, read_way(key, line.said), chosen, known)
+        for key, line in lines.items()
+        if key.partition(":")[0].strip() == joint
+    ]
 
 
 def _against_proof(way: Way, found: Plausible | None) -> str:
@@ -245,13 +314,23 @@ def _against_proof(way: Way, found: Plausible | None) -> str:
 
 def _way_out(line: Line, way: Way, chosen: Way | None, known: Mapping[str, object]) -> mf.WayOut:
     found, pressed, said = plausible(way, known), head_pressure(way), line.said
-    told = [said.get("figure") or option_words(said.get("how", "")), option_words(said.get("passes", "")),
-            said.get("steps", ""), f"washers {said['washers']}" if said.get("washers") else "",
-            f"bolts {option_words(said['bolts'])}" if said.get("bolts") else "",
-            said.get("thread", ""), said.get("grade", "")]  # fmt: skip
+    told = [
+        said.get("figure") or option_words(said.get("how", "")),
+        option_words(said.get("passes", "")),
+        said.get("steps", ""),
+        f"washers {said['washers']}" if said.get("washers") else "",
+        f"bolts {option_words(said['bolts'])}" if said.get("bolts") else "",
+        said.get("thread", ""),
+        said.get("grade", ""),
+    ]
     return mf.WayOut(
-        key=line.key, owner=way.owner, chosen=way == chosen, words=", ".join(filter(None, told)),
-        said={name: text for name, text in said.items() if name != "answer"}, state=found.state if found else "open",
+        key=line.key,
+        owner=way.owner,
+        chosen=way == chosen,
+        words=", ".join(filter(None, told)),
+        said={name: text for name, text in said.items() if name != "answer"},
+        state=found.state if found else "open",
         says="; ".join(filter(None, (_against_proof(way, found), pressed.says if pressed else ""))),
-        working=" ".join(each.working for each in (found, pressed) if each), who=line.who,
-    )  # fmt: skip
+        working=" ".join(each.working for each in (found, pressed) if each),
+        who=line.who,
+    )

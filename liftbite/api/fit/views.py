@@ -150,8 +150,12 @@ def from_wrench(path: JobPath, body: mf.WrenchIn) -> Response:
                 raise UnreadableEntry("Every bolt of this step is ticked off; nothing is left for the wrench.")
             wrong = judged(pull, turn)
             angle = "" if pull.angle is None else f"{degrees(pull.angle):.0f}°"
-            said = {"answer": "look_again" if wrong else "done", "torque": f"{pull.torque:.1f} N·m", "angle": angle,
-                    "flag": wrong}  # fmt: skip
+            said = {
+                "answer": "look_again" if wrong else "done",
+                "torque": f"{pull.torque:.1f} N·m",
+                "angle": angle,
+                "flag": wrong,
+            }
             line = read_said("bolt", f"{body.step}:{turn.key}", said, body.who or jobs_store.who_of(session))
             hold_against(line, plan, progress_of(bench), bench.record, known)
             gauge.claim(number)
@@ -163,8 +167,9 @@ class CardQuery(BaseModel):
     """Which joint."""
 
     joint: Annotated[Words, Field(max_length=60)] = Field(
-        default="flywheel", description="flywheel, cover or spring_bolts, or a joint of the bolt map.",
-    )  # fmt: skip
+        default="flywheel",
+        description="flywheel, cover or spring_bolts, or a joint of the bolt map.",
+    )
     count: int | None = Field(default=None, ge=3, le=MOST, description="How many bolts, where the job does not say.")
 
 
@@ -181,8 +186,10 @@ def card(path: JobPath, query: CardQuery) -> Response:
     return Response(_card(path.job_id, query)[0], 200, content_type="image/svg+xml")
 
 
-@api.get("/<int:job_id>/card.pdf", responses={"200": {"content": {"application/pdf": {}}},
-                                              **problem_responses(404, 422, 501)})  # fmt: skip
+@api.get(
+    "/<int:job_id>/card.pdf",
+    responses={"200": {"content": {"application/pdf": {}}}, **problem_responses(404, 422, 501)},
+)
 @in_turn
 def card_pdf(path: JobPath, query: CardQuery) -> Response:
     """The bolt card of a joint at 1:1, as PDF."""

@@ -22,18 +22,24 @@ def catalogue_out() -> mc.CatalogueOut:
     return mc.CatalogueOut(
         inputs=[
             mc.InputInfoOut(
-                name=i.name, label=i.label, meaning=i.meaning, field_unit=i.field_unit,
+                name=i.name,
+                label=i.label,
+                meaning=i.meaning,
+                field_unit=i.field_unit,
                 kind=KINDS[i.unit].name if i.unit in KINDS else i.unit,
                 units=[u for u in KINDS[i.unit].units if u] if i.unit in KINDS else [],
                 usual=f"{show(i.usual[0], i.unit, 'metric')} to {show(i.usual[1], i.unit, 'metric')}"
-                if i.unit in KINDS and isfinite(i.usual[0]) else None,
+                if i.unit in KINDS and isfinite(i.usual[0])
+                else None,
                 searched=i.searched,
             )
             for i in INPUTS.values()
         ],
         choices=[
             mc.ChoiceInfoOut(
-                name=c.name, label=c.label, small=c.small,
+                name=c.name,
+                label=c.label,
+                small=c.small,
                 options=[
                     mc.OptionInfoOut(value=o.value, label=o.label, meaning=o.meaning, layouts=list(o.layouts))
                     for o in c.options
@@ -48,11 +54,13 @@ def catalogue_out() -> mc.CatalogueOut:
         views={view: list(groups) for view, groups in VIEWS.items()},
         drawn=[mc.DrawnInfoOut(part=p, groups=list(g), results=list(r)) for p, (g, r) in DRAWN.items()],
         slots=[
-            mc.SlotInfoOut(name=s.name, label=s.label, layouts=list(s.layouts), searched=list(s.searched),
-                           first=s.first)
+            mc.SlotInfoOut(
+                name=s.name, label=s.label, layouts=list(s.layouts), searched=list(s.searched), first=s.first
+            )
             for s in SLOTS.values()
         ],
         answers={question: [*states, "does not fit", "open"] for question, states in STATES_OF.items()},
-        clutch_figures=list(CLUTCH_FIGURES), setup_verdicts=dict(SETUP_WORDS),
+        clutch_figures=list(CLUTCH_FIGURES),
+        setup_verdicts=dict(SETUP_WORDS),
         verdicts={str(verdict): words for verdict, words in WORDS.items()},
-    )  # fmt: skip
+    )

@@ -91,7 +91,7 @@ def list_out(
     """A page of the list; lines that had to be left to the background are marked."""
     jobs, count = kept.page_of(
         session, archived=archived, find=find, question=question, state=state, sort=sort, first=first, most=most
-    )  # fmt: skip
+    )
     until = time.monotonic() + _PATIENCE
     written_by = _written_by(session)
     lines, late = [], False

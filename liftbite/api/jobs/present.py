@@ -136,22 +136,37 @@ def _apart(link: Link) -> tuple[m.FigureOut | None, m.FigureOut | None]:
         if figure.metric.figure != limit.metric.figure or link.grade in {"good", "note"}:
             break
         metric, inch = (show(link.figure, link.unit, system, digits) for system in ("metric", "inch"))
-        figure = m.FigureOut(si=figure.si, metric=m.ShownOut(figure=metric.figure, unit=metric.unit),
-                             inch=m.ShownOut(figure=inch.figure, unit=inch.unit))  # fmt: skip
+        figure = m.FigureOut(
+            si=figure.si,
+            metric=m.ShownOut(figure=metric.figure, unit=metric.unit),
+            inch=m.ShownOut(figure=inch.figure, unit=inch.unit),
+        )
     return figure, limit
 
 
 def link_out(link: Link) -> m.LinkOut:
     """Something that can give way."""
     figure, limit = _apart(link)
-    basis = m.BasisOut(entered=[_name(n) for n in link.basis.entered], measured=[_name(n) for n in link.basis.measured],
-                       assumed=[_name(n) for n in link.basis.assumed])  # fmt: skip
+    basis = m.BasisOut(
+        entered=[_name(n) for n in link.basis.entered],
+        measured=[_name(n) for n in link.basis.measured],
+        assumed=[_name(n) for n in link.basis.assumed],
+    )
     return m.LinkOut(
-        key=link.key, name=link.name, label=link_label(link), grade=link.grade, reserve=figure_out(link.reserve, "-"),
-        sentence=link_sentence(link), figure=figure, limit=limit, most=link.most, whose=link_whose(link),
+        key=link.key,
+        name=link.name,
+        label=link_label(link),
+        grade=link.grade,
+        reserve=figure_out(link.reserve, "-"),
+        sentence=link_sentence(link),
+        figure=figure,
+        limit=limit,
+        most=link.most,
+        whose=link_whose(link),
         stands_on=basis,
-        working=link.working, friction=link.friction,
-    )  # fmt: skip
+        working=link.working,
+        friction=link.friction,
+    )
 
 
 def verdict_out(verdict: Verdict) -> m.VerdictOut:
@@ -188,9 +203,12 @@ def _chart_out(chart: Chart, answers: Answers) -> m.ChartOut:
 
 
 def _field_out(
-    name: str, answers: Answers, problems: Mapping[str, tuple[str | None, str]], plan: Mapping[str, Entry],
+    name: str,
+    answers: Answers,
+    problems: Mapping[str, tuple[str | None, str]],
+    plan: Mapping[str, Entry],
     asked: Mapping[str, Unusual],
-) -> m.FieldOut:  # fmt: skip
+) -> m.FieldOut:
     build = answers.build
     entry, assumed = build.entries.get(name), build.chosen.assumed.get(name)
     unit = INPUTS[name].unit
@@ -213,9 +231,14 @@ def _field_out(
 
 @lru_cache(maxsize=4096)
 def _plain_field(
-    name: str, typed: str | None, value: float | None, mark: FieldMark, assumed: Assumed | None, asks: Unusual | None,
+    name: str,
+    typed: str | None,
+    value: float | None,
+    mark: FieldMark,
+    assumed: Assumed | None,
+    asks: Unusual | None,
     problem: str | None,
-) -> m.FieldOut:  # fmt: skip
+) -> m.FieldOut:
     """A field without a curve. The same field comes back again and again while another one is typed in."""
     unit = INPUTS[name].unit
     return m.FieldOut(
@@ -292,7 +315,11 @@ def job_out(
         chart=_chart_out(answers.chart, answers) if answers.chart else None,
         assumptions=[
             m.AssumptionOut(
-                name=a.name, label=label_of(a.name), mark=a.mark, why=a.why, option=a.option,
+                name=a.name,
+                label=label_of(a.name),
+                mark=a.mark,
+                why=a.why,
+                option=a.option,
                 value=figure_out(a.value, INPUTS[a.name].unit) if a.value is not None else None,
             )
             for a in answers.assumptions
@@ -304,9 +331,10 @@ def job_out(
         ],
         undo=_step_words(revisions, undoable(revisions)),
         redo=_step_words(revisions, redoable(revisions)),
-        build=build, apart=list(apart(layers[PLAN])),
+        build=build,
+        apart=list(apart(layers[PLAN])),
         builds=[m.BuildOut(name=n, label=called(n)) for n in dict.fromkeys((PLAN, FOUND, *names_of(layers), build))],
-    )  # fmt: skip
+    )
 
 
 def _text(entries: Mapping[str, Entry], name: str) -> str:
@@ -318,15 +346,23 @@ def line_out(job_id: int, revisions: Sequence[Revision], change: int = 0) -> m.J
     """A job as a line of the list."""
     entries = present(revisions)
     answers = answer(entries)
-    return _line_out(job_id, change, _text(entries, "job_name"), _text(entries, "vehicle"),
-                     answers.build.chosen.layout, revisions[-1].at, verdict_out(answers.verdict),
-                     answers.others)  # fmt: skip
+    return _line_out(
+        job_id,
+        change,
+        _text(entries, "job_name"),
+        _text(entries, "vehicle"),
+        answers.build.chosen.layout,
+        revisions[-1].at,
+        verdict_out(answers.verdict),
+        answers.others,
+    )
 
 
 def line_of(job: m.JobOut, changed_at: str) -> m.JobLineOut:
     """The line of a job that is worked out already."""
-    return _line_out(job.id, job.change, job.name, job.vehicle, job.layout, changed_at, job.verdicts[0],
-                     job.verdicts[1:])  # fmt: skip
+    return _line_out(
+        job.id, job.change, job.name, job.vehicle, job.layout, changed_at, job.verdicts[0], job.verdicts[1:]
+    )
 
 
 def _line_out(
@@ -341,23 +377,49 @@ def _line_out(
 ) -> m.JobLineOut:
     option = CHOICES["layout"].option(layout)
     short = [m.ShortAnswerOut(question=v.question, state=v.state) for v in others]
-    return m.JobLineOut(id=job_id, change=change, name=name, vehicle=vehicle, layout=layout,
-                        layout_label=option.label if option else "", changed_at=changed_at,
-                        verdict=verdict, others=short)  # fmt: skip
+    return m.JobLineOut(
+        id=job_id,
+        change=change,
+        name=name,
+        vehicle=vehicle,
+        layout=layout,
+        layout_label=option.label if option else "",
+        changed_at=changed_at,
+        verdict=verdict,
+        others=short,
+    )
 
 
 def unreadable_line(job_id: int, change: int, reason: str) -> m.JobLineOut:
     """The line of a job whose rows cannot be read."""
     nothing = verdict_out(Verdict("bite", "open", "unread"))
-    return m.JobLineOut(id=job_id, change=change, name=f"Job {job_id}", vehicle="", layout="", layout_label="",
-                        changed_at="", verdict=nothing, unreadable=reason)  # fmt: skip
+    return m.JobLineOut(
+        id=job_id,
+        change=change,
+        name=f"Job {job_id}",
+        vehicle="",
+        layout="",
+        layout_label="",
+        changed_at="",
+        verdict=nothing,
+        unreadable=reason,
+    )
 
 
 def waiting_line(job_id: int, change: int) -> m.JobLineOut:
     """The line of a job that is still to be worked out."""
     nothing = verdict_out(Verdict("bite", "open", "awaited"))
-    return m.JobLineOut(id=job_id, change=change, name=f"Job {job_id}", vehicle="", layout="", layout_label="",
-                        changed_at="", verdict=nothing, waits=True)  # fmt: skip
+    return m.JobLineOut(
+        id=job_id,
+        change=change,
+        name=f"Job {job_id}",
+        vehicle="",
+        layout="",
+        layout_label="",
+        changed_at="",
+        verdict=nothing,
+        waits=True,
+    )
 
 
 def said(quantity: str, entry: Entry | None) -> str | None:

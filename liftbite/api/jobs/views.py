@@ -74,10 +74,17 @@ def list_jobs(query: ListQuery) -> Response:
 @api.post("", responses={"201": m.JobOut, **problem_responses(400, 422)})
 def create_job(body: m.NewJobIn) -> Response:
     """A new job: of a layout, or of a class of vehicle with one figure of its engine."""
-    taken, faults = beginning({
-        "layout": body.layout, "job_name": body.name, "vehicle": body.vehicle, "vehicle_class": body.vehicle_class,
-        "engine": body.engine, "curve_reference": body.taken_at, **body.figures,
-    })  # fmt: skip
+    taken, faults = beginning(
+        {
+            "layout": body.layout,
+            "job_name": body.name,
+            "vehicle": body.vehicle,
+            "vehicle_class": body.vehicle_class,
+            "engine": body.engine,
+            "curve_reference": body.taken_at,
+            **body.figures,
+        }
+    )
     if faults:
         raise Faults({field: why for field, (_, why) in faults.items()})
     at = now()
@@ -142,8 +149,9 @@ def preview(path: JobPath, body: m.EntriesIn) -> Response:
         layers, build = ledger.layers_of(revisions), ledger.read_build(body.build)
         layers = with_entries(layers, entering(layers, build, taken))
         asked = asked_of(session, layers[ledger.PLAN])
-    job = out.job_out(path.job_id, revisions, archived=away, change=change, layers=layers, problems=faults, build=build,
-                      asked=asked)  # fmt: skip
+    job = out.job_out(
+        path.job_id, revisions, archived=away, change=change, layers=layers, problems=faults, build=build, asked=asked
+    )
     return Response(job.model_dump_json(), 200, content_type="application/json")
 
 

@@ -59,20 +59,32 @@ def working_out(steps: Sequence[Step], at: str) -> mw.WorkingOut:
         at=at,
         steps=[
             mw.WorkingStepOut(
-                name=s.name, label=label_of(s.name), meaning=s.meaning, formula=s.formula, symbol=s.symbol,
+                name=s.name,
+                label=label_of(s.name),
+                meaning=s.meaning,
+                formula=s.formula,
+                symbol=s.symbol,
                 **_worked(s),
                 terms=[
                     mw.TermOut(
-                        name=t.name, label=label_of(t.name), symbol=t.symbol, text=t.text, **_worked(t),
-                        typeset=typeset(t.typed) if t.typed else None, mark=t.mark, why=t.why,
+                        name=t.name,
+                        label=label_of(t.name),
+                        symbol=t.symbol,
+                        text=t.text,
+                        **_worked(t),
+                        typeset=typeset(t.typed) if t.typed else None,
+                        mark=t.mark,
+                        why=t.why,
                     )
                     for t in s.terms
                 ],
-                mark=s.mark, source=s.source, holds=s.holds,
+                mark=s.mark,
+                source=s.source,
+                holds=s.holds,
             )
             for s in steps
         ],
-    )  # fmt: skip
+    )
 
 
 def sought_out(sought: Sought, build: Build, result: str) -> mw.SoughtOut:

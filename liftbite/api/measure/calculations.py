@@ -27,19 +27,26 @@ def calculations_out(bench: Bench, checks: Collection[str]) -> list[mc.Calculati
 
 def _calculation(calculation: Calculation, told: Told | None, said: Mapping[str, str]) -> mc.CalculationOut:
     return mc.CalculationOut(
-        name=calculation.name, label=calculation.label, checks=list(calculation.checks),
-        waits_for="" if told else calculation.waits_for, sentence=told.sentence if told else "",
+        name=calculation.name,
+        label=calculation.label,
+        checks=list(calculation.checks),
+        waits_for="" if told else calculation.waits_for,
+        sentence=told.sentence if told else "",
         verdict=told.verdict if told else "",
-        working=list(told.working) if told else [], shows=[_shown(s) for s in told.shows] if told else [],
+        working=list(told.working) if told else [],
+        shows=[_shown(s) for s in told.shows] if told else [],
         asks=_asked(calculation.asks, said) if calculation.asks else None,
-    )  # fmt: skip
+    )
 
 
 def _asked(asked: Asked, said: Mapping[str, str]) -> mc.AskedOfSeriesOut:
     return mc.AskedOfSeriesOut(
-        check=asked.check, name=asked.name, label=asked.label, said=said.get(asked.name, ""),
+        check=asked.check,
+        name=asked.name,
+        label=asked.label,
+        said=said.get(asked.name, ""),
         options=[NameOut(name=name, label=label) for name, label in asked.options.items()],
-    )  # fmt: skip
+    )
 
 
 def _scale(*marks: float) -> Callable[[float], float]:
@@ -60,17 +67,34 @@ def _shown(shown: Shown) -> mc.ShownOut:
 
 
 def _ruler(ruler: Ruler) -> mc.LengthsOut:
-    at = _scale(*(b.high for b in ruler.bands), *(m.at for m in ruler.marks),
-                *(end for m in ruler.moves for end in (m.before, m.after)))  # fmt: skip
+    at = _scale(
+        *(b.high for b in ruler.bands),
+        *(m.at for m in ruler.marks),
+        *(end for m in ruler.moves for end in (m.before, m.after)),
+    )
     return mc.LengthsOut(
-        kind="ruler", about=ruler.about, zero=ruler.zero,
-        bands=[mc.BandOnOut(label=b.label, low=fine_out(b.low, "m"), high=fine_out(b.high, "m"), start=at(b.low),
-                            end=at(b.high), leading=b.leading) for b in ruler.bands],
-        marks=[mc.MarkOnOut(label=m.label, value=fine_out(m.at, "m"), at=at(m.at), leading=m.leading)
-               for m in ruler.marks],
-        moves=[mc.MoveOut(label=m.label, after=fine_out(m.after, "m"), before_at=at(m.before), after_at=at(m.after))
-               for m in ruler.moves],
-    )  # fmt: skip
+        kind="ruler",
+        about=ruler.about,
+        zero=ruler.zero,
+        bands=[
+            mc.BandOnOut(
+                label=b.label,
+                low=fine_out(b.low, "m"),
+                high=fine_out(b.high, "m"),
+                start=at(b.low),
+                end=at(b.high),
+                leading=b.leading,
+            )
+            for b in ruler.bands
+        ],
+        marks=[
+            mc.MarkOnOut(label=m.label, value=fine_out(m.at, "m"), at=at(m.at), leading=m.leading) for m in ruler.marks
+        ],
+        moves=[
+            mc.MoveOut(label=m.label, after=fine_out(m.after, "m"), before_at=at(m.before), after_at=at(m.after))
+            for m in ruler.moves
+        ],
+    )
 
 
 def _cell(cell: str | float | None) -> mc.CellOut:
@@ -84,10 +108,16 @@ def _lines(lines: Lines) -> mc.LinesOut:
         return [round(from_si(v, "mm"), 4) for v in values]
 
     return mc.LinesOut(
-        kind="lines", about=lines.about, along=lines.along, unit="mm", x=drawn(lines.x),
-        curves=[mc.CurveOnOut(label=label, y=drawn(ys), leading=label == lines.leading)
-                for label, ys in lines.curves.items()],
-    )  # fmt: skip
+        kind="lines",
+        about=lines.about,
+        along=lines.along,
+        unit="mm",
+        x=drawn(lines.x),
+        curves=[
+            mc.CurveOnOut(label=label, y=drawn(ys), leading=label == lines.leading)
+            for label, ys in lines.curves.items()
+        ],
+    )
 
 
 def _remark(remark: Remark) -> mc.RemarkOut:

@@ -82,10 +82,13 @@ def _what(row: CsvReading) -> tuple[object, ...]:
 
 def _filed_taking(check: str, rows: Sequence[CsvReading], build: str) -> FiledSeries:
     return FiledSeries(
-        check, min(r.at for r in rows), next((r.distance for r in rows if r.distance is not None), None),
-        next((r.settings for r in rows if r.settings), {}), tuple(FiledReading(r.reading, r.at, "file") for r in rows),
+        check,
+        min(r.at for r in rows),
+        next((r.distance for r in rows if r.distance is not None), None),
+        next((r.settings for r in rows if r.settings), {}),
+        tuple(FiledReading(r.reading, r.at, "file") for r in rows),
         build,
-    )  # fmt: skip
+    )
 
 
 @api.post("/api/jobs/<int:job_id>/readings/csv/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
@@ -106,8 +109,15 @@ def export_parts(path: JobPath) -> Response:
     for need in needs_of(bench):
         order, line = orders.get(need.key), lines.get(need.key)
         struck = line.said.get("reason", "") if line and line.answer == "struck" else ""
-        rows.append([need.label, WORKS[need.work], " | ".join(need.reasons),
-                     *(order.said.get(name, "") if order else "" for name in _ORDER), struck])  # fmt: skip
+        rows.append(
+            [
+                need.label,
+                WORKS[need.work],
+                " | ".join(need.reasons),
+                *(order.said.get(name, "") if order else "" for name in _ORDER),
+                struck,
+            ]
+        )
     return download(
         write_table([["part", "work", "reasons", *_ORDER, "struck because"], *rows]),
         "text/csv; charset=utf-8",

@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 
 from liftbite.api.jobs.present import figure_out, fine_out
 from liftbite.api.measure import models as mm
-from liftbite.api.measure.present import span_of
+from liftbite.api.measure.scales import span_of
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.left import left_of
@@ -51,14 +51,22 @@ def _lines(series: Sequence[tuple[Series, str]], checks: Mapping[str, Check]) ->
     lines.sort(key=lambda line: (line[2].at, line[2].id), reverse=True)
     return [
         mm.BenchLineOut(
-            at=utc_text(taken.at), job=t.job_id, vehicle=vehicle, check=t.check, label=checks[t.check].title,
-            place=taken.reading.place, typed=typeset(taken.reading.typed),
+            at=utc_text(taken.at),
+            job=t.job_id,
+            vehicle=vehicle,
+            check=t.check,
+            label=checks[t.check].title,
+            place=taken.reading.place,
+            typed=typeset(taken.reading.typed),
             value=None if taken.reading.si is None else fine_out(taken.reading.si, checks[t.check].unit),
-            instrument=taken.reading.instrument, source=taken.source, skipped=taken.reading.skipped,
-            withdrawn=taken.withdrawn, who=taken.who,
+            instrument=taken.reading.instrument,
+            source=taken.source,
+            skipped=taken.reading.skipped,
+            withdrawn=taken.withdrawn,
+            who=taken.who,
         )
         for t, vehicle, taken in lines[:HISTORY_LINES]
-    ], len(lines)  # fmt: skip
+    ], len(lines)
 
 
 def _trend(
@@ -84,18 +92,26 @@ def _trend(
         along = [at(x, left.reading_at(x - last, limit)) for x in (last, end)]
         line = [mm.PointOut(x=x, y=y) for x, y in along]
     return mm.TrendOut(
-        check=check.name, title=check.title, line=line,
+        check=check.name,
+        title=check.title,
+        line=line,
         rate="" if left is None else per_distance(left.rate, check.unit),
         points=[
             mm.TrendPointOut(
-                at=utc_text(t.begun_at), job=t.job_id, worst=fine_out(v, check.unit),
+                at=utc_text(t.begun_at),
+                job=t.job_id,
+                worst=fine_out(v, check.unit),
                 distance=None if over_time or t.distance is None else figure_out(t.distance, "m driven"),
-                readings=sum(r.si is not None for r in t.readings), x=at(x, v)[0], y=at(x, v)[1],
-                y_low=at(x, v - u)[1], y_high=at(x, v + u)[1],
+                readings=sum(r.si is not None for r in t.readings),
+                x=at(x, v)[0],
+                y=at(x, v)[1],
+                y_low=at(x, v - u)[1],
+                y_high=at(x, v + u)[1],
             )
             for (t, (v, u)), x in zip(points, xs, strict=True)
         ],
         limit=None if limit is None else fine_out(limit, check.unit),
         limit_at=None if limit is None else at(start, limit)[1],
-        low=fine_out(low, check.unit), high=fine_out(high, check.unit),
-    )  # fmt: skip
+        low=fine_out(low, check.unit),
+        high=fine_out(high, check.unit),
+    )

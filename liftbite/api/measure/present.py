@@ -8,17 +8,13 @@ from __future__ import annotations
 
 from collections.abc import Collection, Sequence
 from datetime import date
-from math import log10
 from typing import Any, Literal
-
-import numpy as np
-import numpy.typing as npt
 
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import figure_out, fine_out, verdict_out
 from liftbite.api.measure import models as mm
 from liftbite.api.measure.calculations import calculations_out
-from liftbite.api.measure.models_calculations import StandsAtOut
+from liftbite.api.measure.scales import ruler_out, sweep_out
 from liftbite.core.job.build import Build, label_of
 from liftbite.core.job.builds import entries_of, with_entries
 from liftbite.core.job.choices import CHOICES
@@ -28,7 +24,7 @@ from liftbite.core.job.parts import PARTS, called
 from liftbite.core.job.record import ORDERS, OVERRULED, Line, option_words
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.explained import finding_explained, sweep_explained
-from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns, guard_band
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns
 from liftbite.core.measure.judgement import VERDICTS, Finding
 from liftbite.core.measure.keyed import units_of
 from liftbite.core.measure.left import left_of
@@ -36,7 +32,6 @@ from liftbite.core.measure.limit import Limit, value_of
 from liftbite.core.measure.parts_list import WORKS, Need, Renewal, worst, worth_it
 from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.reading import Reading
-from liftbite.core.measure.runout import pointing, unreachable
 from liftbite.core.measure.scope import SCOPES
 from liftbite.core.measure.setup import asked_of_check
 from liftbite.core.measure.sweep import Sweep, sweep_of
@@ -60,95 +55,6 @@ from liftbite.whole.bench import (
 from liftbite.whole.fault import explained
 
 
-def span_of(values: Sequence[float]) -> tuple[float, float]:
-    """From where to where a ruler runs that shows these values."""
-    low, high = min(values), max(values)
-    room = (high - low) * 0.12 or abs(high) * 0.05 or 1e-4
-    return low - room, high + room
-
-
-def _stands(name: str, start: float, end: float) -> StandsAtOut:
-    return StandsAtOut(name=name, start=start, end=end)
-
-
-def _ruler(check: Check, readings: Sequence[Reading], limits: Sequence[Limit], rule: str) -> mm.RulerOut | None:
-    values = [r.si for r in readings if r.si is not None]
-    shown = [f for f in limits if f.value is not None and f.name != "spread"]
-    if not values or check.kind != "reading":
-        return None
-    guard = guard_band(max((r.uncertainty for r in readings), default=0.0), rule)
-    edges = [f.value + side for f in shown if f.value is not None for side in (-guard, guard)]
-    low, high = span_of([*values, *edges])
-
-    def at(value: float) -> float:
-        return round((value - low) / (high - low), 5)
-
-    close = [
-        _stands(f.name, at(f.value - guard), at(f.value + guard))
-        for f in shown
-        if f.value is not None and f.name != "new"
-    ]
-    return mm.RulerOut(
-        readings=[at(v) for v in values], close=close,
-        limits=[_stands(f.name, at(f.value), at(f.value)) for f in shown if f.value is not None],
-        low=fine_out(low, check.unit), high=fine_out(high, check.unit),
-    )  # fmt: skip
-
-
-def nice_radius(deviation: float) -> float:
-    """The deviation a picture's radius stands for, rounded up to 1, 2 or 5 so that the largest takes a third of it.
-
-    >>> nice_radius(1e-4), nice_radius(0.0)
-    (0.0005, 1e-05)
-    """
-    wanted = max(deviation / 0.34, 1e-5)
-    power = 10.0 ** np.floor(log10(wanted) + 1e-9)
-    return float(f"{next(step for step in (1, 2, 5, 10) if step * power >= wanted * (1 - 1e-9)) * power:.6g}")
-
-
-def _polar(angles: npt.NDArray[np.float64], deviations: npt.NDArray[np.float64]) -> mm.PolarOut:
-    return mm.PolarOut(angles=np.degrees(angles).round(3).tolist(), radii=(1 + deviations).round(5).tolist())
-
-
-def sweep_out(check: Check, sweep: Sweep, limit: float | None) -> mm.SweepOut:
-    """A sweep with what its picture is drawn from."""
-    fit, unit = sweep.fit, check.unit
-    mean = fit.distances - fit.residuals
-    offset = float(np.mean(mean - fit.at(fit.angles)))
-    deviations = fit.distances - offset
-    theta = np.radians(np.arange(0, 361, 5))
-    curve = fit.at(theta)
-    largest = float(np.max(np.abs([*deviations, *curve])))
-    radius = nice_radius(max(largest, (limit or 0.0) / 2))
-    e, phi = float(fit.eccentricity), float(fit.direction)
-
-    def maybe(value: Any) -> Any:
-        return fine_out(float(value), unit) if np.isfinite(value) else None
-
-    return mm.SweepOut(
-        tir=fine_out(float(fit.tir), unit), tir_fit=fine_out(float(fit.tir_fit), unit),
-        eccentricity=fine_out(e, unit), doubt=fine_out(sweep.doubt, unit),
-        direction=round(float(np.degrees(phi)), 2), direction_words=pointing(phi), face=check.of_face,
-        oval=maybe(fit.oval), scatter=maybe(fit.scatter),
-        closes=None if sweep.closes is None else fine_out(sweep.closes, unit), stands=sweep.stands,
-        passes_tir=sweep.passes[0], passes_centre=sweep.passes[1],
-        dowels=[
-            mm.DowelOut(offset=fine_out(d.offset, unit), clock=round(float(np.degrees(d.clock)), 1),
-                        clock_words=pointing(d.clock), residual=fine_out(d.residual, unit),
-                        slack=round(float(np.degrees(d.slack)), 1), meets=d.meets)
-            for d in sweep.dowels
-        ],
-        unreachable=[
-            mm.BetweenOut(low=fine_out(a, unit), high=fine_out(b, unit))
-            for a, b in (unreachable(limit=limit) if sweep.dowels and limit else [])
-        ],
-        radius=fine_out(radius, unit),
-        points=_polar(fit.angles, deviations / radius), curve=_polar(theta, curve / radius),
-        right=round(e * float(np.sin(phi)) / radius, 5), up=round(e * float(np.cos(phi)) / radius, 5),
-        limit=None if limit is None else round(limit / 2 / radius, 5),
-    )  # fmt: skip
-
-
 def _held_by(bench: Bench, reading: Reading) -> str:
     """What a reading was taken with: one of the shop's own by its name, else its kind."""
     own = bench.held.get(reading.held)
@@ -160,14 +66,20 @@ def _taken(bench: Bench, check: Check, series: Series) -> list[mm.TakenOut]:
     words = {g.value: g.word for g in check.grades}
     return [
         mm.TakenOut(
-            id=t.id, place=t.reading.place, typed=words.get(t.reading.typed, typeset(t.reading.typed)),
+            id=t.id,
+            place=t.reading.place,
+            typed=words.get(t.reading.typed, typeset(t.reading.typed)),
             value=None if t.reading.si is None else fine_out(t.reading.si, check.unit),
             instrument=_held_by(bench, t.reading),
             uncertainty=fine_out(t.reading.uncertainty, check.unit) if t.reading.uncertainty else None,
-            skipped=t.reading.skipped, at=utc_text(t.at), source=t.source, who=t.who,
+            skipped=t.reading.skipped,
+            at=utc_text(t.at),
+            source=t.source,
+            who=t.who,
         )
-        for t in series.taken if not t.withdrawn
-    ]  # fmt: skip
+        for t in series.taken
+        if not t.withdrawn
+    ]
 
 
 def _driven(distance: float) -> m.FigureOut:
@@ -186,9 +98,13 @@ def _life(bench: Bench, check: Check, finding: Finding, limits: Sequence[Limit])
     if left is None:
         return found
     near, far = max(left.distance - left.doubt, 0.0), left.distance + left.doubt
-    return found.model_copy(update={
-        "distance": _driven(left.distance), "distance_low": _driven(near), "distance_high": _driven(far),
-    })  # fmt: skip
+    return found.model_copy(
+        update={
+            "distance": _driven(left.distance),
+            "distance_low": _driven(near),
+            "distance_high": _driven(far),
+        }
+    )
 
 
 def _whose(bench: Bench, check: Check) -> Literal["both", "found", "planned"]:
@@ -209,8 +125,11 @@ def _settings_out(check: Check, series: Series | None) -> dict[str, str]:
     if check.kind != "sweep":
         return {}
     swept = {"swept": str(kept.get("swept_typed", ""))} if check.meant_at[0] else {}
-    return {"seen_from": read.seen_from, "presses_plus": "yes" if read.presses_plus else "no",
-            "sag": str(kept.get("sag_typed", ""))} | swept  # fmt: skip
+    return {
+        "seen_from": read.seen_from,
+        "presses_plus": "yes" if read.presses_plus else "no",
+        "sag": str(kept.get("sag_typed", "")),
+    } | swept
 
 
 def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None) -> mm.CheckOut:
@@ -226,41 +145,66 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         return None if value is None else fine_out(value, check.unit)
 
     return mm.CheckOut(
-        own=check.own, in_scope=bench.wants(check),
+        own=check.own,
+        in_scope=bench.wants(check),
         closed=_said_out(bench.said_of("check").get(check.name)),
         overruled=_said_out(bench.said_of("verdict").get(check.name)) if finding.taken else None,
-        by_readings=read_of(bench, check)[0].verdict, name=check.name, of=_whose(bench, check),
-        part=check.part, part_label=check.part_label,
-        label=check.label, title=check.title, how=check.how, kind=check.kind,
-        units=list(units_of(check)), instruments=[*own, *check.suited],
+        by_readings=read_of(bench, check)[0].verdict,
+        name=check.name,
+        of=_whose(bench, check),
+        part=check.part,
+        part_label=check.part_label,
+        label=check.label,
+        title=check.title,
+        how=check.how,
+        kind=check.kind,
+        units=list(units_of(check)),
+        instruments=[*own, *check.suited],
         places=[mm.PlaceOut(key=p.key, item=p.item, spot=p.spot) for p in bench.places(check)],
-        grows=check.grows, picture=check.picture,
-        grades=[mm.GradeOut(**{f: getattr(g, f) for f in mm.GradeOut.model_fields})
-                                   for g in check.grades],
+        grows=check.grows,
+        picture=check.picture,
+        grades=[mm.GradeOut(**{f: getattr(g, f) for f in mm.GradeOut.model_fields}) for g in check.grades],
         limits=[
-            mm.CheckLimitOut(name=f.name, version=bench.versions.get(f"{check.name}.{f.name}", 0),
-                        value=shown(f.value), mark=f.mark, why=f.why,
-                        zone=held[f.name].zone if f.name in held else None,
-                        sentence=held_sentence(held[f.name]) if f.name in held else "")
+            mm.CheckLimitOut(
+                name=f.name,
+                version=bench.versions.get(f"{check.name}.{f.name}", 0),
+                value=shown(f.value),
+                mark=f.mark,
+                why=f.why,
+                zone=held[f.name].zone if f.name in held else None,
+                sentence=held_sentence(held[f.name]) if f.name in held else "",
+            )
             for f in limits
         ],
-        series=series.id if series else None, version=series.version if series else 0,
+        series=series.id if series else None,
+        version=series.version if series else 0,
         begun_at=utc_text(series.begun_at) if series else None,
         distance=figure_out(series.distance, "m driven") if series and series.distance is not None else None,
-        settings=_settings_out(check, series), asked=_asked_out(check, series),
-        readings=_taken(bench, check, series) if series else [], can_undo=bool(readings),
+        settings=_settings_out(check, series),
+        asked=_asked_out(check, series),
+        readings=_taken(bench, check, series) if series else [],
+        can_undo=bool(readings),
         can_redo=bool(series and any(t.back for t in series.taken)),
         finding=mm.FindingOut(
-            verdict=finding.verdict, sentence=finding_sentence(finding), place=finding.place,
-            better=finding.better, taken=finding.taken, wanted=finding.wanted, worst=shown(finding.worst),
-            mean=shown(finding.mean), spread=shown(finding.spread), life=_life(bench, check, finding, limits),
+            verdict=finding.verdict,
+            sentence=finding_sentence(finding),
+            place=finding.place,
+            better=finding.better,
+            taken=finding.taken,
+            wanted=finding.wanted,
+            worst=shown(finding.worst),
+            mean=shown(finding.mean),
+            spread=shown(finding.spread),
+            life=_life(bench, check, finding, limits),
         ),
-        working=[*(sweep_explained(check, sweep) if sweep else ()),
-                 *finding_explained(check, finding, limits, bench.practices["guard"])],
-        ruler=_ruler(check, readings, limits, bench.practices["guard"]),
+        working=[
+            *(sweep_explained(check, sweep) if sweep else ()),
+            *finding_explained(check, finding, limits, bench.practices["guard"]),
+        ],
+        ruler=ruler_out(check, readings, limits, bench.practices["guard"]),
         sweep=sweep_out(check, sweep, most) if sweep else None,
         before=sweep_out(check, before, most) if before else None,
-    )  # fmt: skip
+    )
 
 
 def _days_since(day: str, today: date) -> int | None:
@@ -270,18 +214,35 @@ def _days_since(day: str, today: date) -> int | None:
 def instruments_out(bench: Bench) -> list[mm.InstrumentOut]:
     """The shop's instruments, then one of every kind."""
     own = [
-        mm.InstrumentOut(key=str(n), kind=i.kind, label=i.name, own=True, calibrated_on=i.calibrated_on, port=i.port,
-                         warns=calibration_warns(_days_since(i.calibrated_on, bench.today)),
-                         resolution=fine_out(i.resolution, INSTRUMENT_KINDS[i.kind].unit),
-                         uncertainty=fine_out(i.uncertainty, INSTRUMENT_KINDS[i.kind].unit), why="the shop's own")
+        mm.InstrumentOut(
+            key=str(n),
+            kind=i.kind,
+            label=i.name,
+            own=True,
+            calibrated_on=i.calibrated_on,
+            port=i.port,
+            warns=calibration_warns(_days_since(i.calibrated_on, bench.today)),
+            resolution=fine_out(i.resolution, INSTRUMENT_KINDS[i.kind].unit),
+            uncertainty=fine_out(i.uncertainty, INSTRUMENT_KINDS[i.kind].unit),
+            why="the shop's own",
+        )
         for n, i in bench.instruments
-    ]  # fmt: skip
+    ]
     kinds = [
-        mm.InstrumentOut(key=k.name, kind=k.name, label=k.label, own=False, calibrated_on="", port="", warns="",
-                         resolution=fine_out(k.resolution, k.unit),
-                         uncertainty=fine_out(k.uncertainty, k.unit), why=f"[{k.mark}] {k.why}")
+        mm.InstrumentOut(
+            key=k.name,
+            kind=k.name,
+            label=k.label,
+            own=False,
+            calibrated_on="",
+            port="",
+            warns="",
+            resolution=fine_out(k.resolution, k.unit),
+            uncertainty=fine_out(k.uncertainty, k.unit),
+            why=f"[{k.mark}] {k.why}",
+        )
         for k in INSTRUMENT_KINDS.values()
-    ]  # fmt: skip
+    ]
     return [*own, *kinds]
 
 
@@ -305,12 +266,18 @@ def _said_out(line: Line | None) -> mm.SaidOut | None:
 def _need_out(bench: Bench, need: Need, planned: Build) -> mm.NeedOut:
     order = bench.said_of("order").get(need.key)
     return mm.NeedOut(
-        part=need.part, label=need.label, work=need.work, work_label=WORKS[need.work], own=need.part not in PARTS,
-        reasons=list(need.reasons), plan=_plan_of(need, planned), key=need.key,
+        part=need.part,
+        label=need.label,
+        work=need.work,
+        work_label=WORKS[need.work],
+        own=need.part not in PARTS,
+        reasons=list(need.reasons),
+        plan=_plan_of(need, planned),
+        key=need.key,
         said=_said_out(bench.said_of("line").get(need.key)),
         added=need.part if need.work == "get" and need.part in bench.said_of("own_part") else "",
         order=mm.OrderOut(**{name: order.said.get(name, "") for name in mm.OrderOut.model_fields}) if order else None,
-    )  # fmt: skip
+    )
 
 
 def complaints_out(bench: Bench) -> list[mm.ComplaintOut]:
@@ -323,9 +290,20 @@ def complaints_out(bench: Bench) -> list[mm.ComplaintOut]:
 
 def _renewal_out(found: Renewal, version: int) -> mm.RenewalOut:
     offer = worth_it(found.part, found.price, found.chance, found.hours, found.rate, found.extra_hours)
-    return mm.RenewalOut(part=found.part, label=called(found.part), version=version, price=found.price,
-                     chance=found.chance, hours=found.hours, rate=found.rate, extra_hours=found.extra_hours,
-                     now=offer.now, later=offer.later, pays=offer.pays, even=offer.even)  # fmt: skip
+    return mm.RenewalOut(
+        part=found.part,
+        label=called(found.part),
+        version=version,
+        price=found.price,
+        chance=found.chance,
+        hours=found.hours,
+        rate=found.rate,
+        extra_hours=found.extra_hours,
+        now=offer.now,
+        later=offer.later,
+        pays=offer.pays,
+        even=offer.even,
+    )
 
 
 def measure_out(bench: Bench) -> mm.MeasureOut:
@@ -334,30 +312,49 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
     found = [(check, *found_of(bench, check)) for check in checks]
     findings = [finding for _, finding, _ in found]
     asked = [f for f in findings if f.taken or bench.wants(bench.known[f.check])]
-    following = next((f.check for f in findings if f.taken < f.wanted and bench.known[f.check].kind != "figure"
-                      and bench.wants(bench.known[f.check])), "")  # fmt: skip
+    following = next(
+        (
+            f.check
+            for f in findings
+            if f.taken < f.wanted and bench.known[f.check].kind != "figure" and bench.wants(bench.known[f.check])
+        ),
+        "",
+    )
     return mm.MeasureOut(
-        job=bench.job_id, change=bench.change, vehicle=bench.vehicle,
+        job=bench.job_id,
+        change=bench.change,
+        vehicle=bench.vehicle,
         checks=[_check_out(bench, check, finding, sweep) for check, finding, sweep in found],
-        worst=worst(findings), done=sum(f.taken >= f.wanted for f in asked), wanted=len(asked),
-        next_check=following, instruments=instruments_out(bench), left_out=list(bench.unread),
+        worst=worst(findings),
+        done=sum(f.taken >= f.wanted for f in asked),
+        wanted=len(asked),
+        next_check=following,
+        instruments=instruments_out(bench),
+        left_out=list(bench.unread),
         practices=[
-            mm.PracticeOut(name=name, about=about, option=bench.shop[name], here=bench.here.get(name, ""),
-                         version=bench.versions.get(name, 0),
-                         options=[m.NameOut(name=o, label=says) for o, says in options.items()])
+            mm.PracticeOut(
+                name=name,
+                about=about,
+                option=bench.shop[name],
+                here=bench.here.get(name, ""),
+                version=bench.versions.get(name, 0),
+                options=[m.NameOut(name=o, label=says) for o, says in options.items()],
+            )
             for name, (about, options) in PRACTICES.items()
         ],
         parts=[m.NameOut(name=p.key, label=p.label) for p in PARTS.values() if goes_in.build.chosen.has_part(p.key)],
         needs=[_need_out(bench, n, goes_in.build) for n in needs_of(bench)],
-        scope=bench.scope, scopes=[m.NameOut(name=name, label=label) for name, label in SCOPES.items()],
+        scope=bench.scope,
+        scopes=[m.NameOut(name=name, label=label) for name, label in SCOPES.items()],
         order_states=[m.NameOut(name=name, label=label) for name, label in ORDERS.items()],
         overrulings=[v for v in VERDICTS if v in OVERRULED],
-        complaints=complaints_out(bench), people=list(bench.people),
+        complaints=complaints_out(bench),
+        people=list(bench.people),
         renewals=[_renewal_out(s, version) for s, version in bench.renewals],
         calculations=calculations_out(goes_in, {c.name for c in checks}),
         build="found" if bench.which == FOUND else "planned",
         apart=[called(part) for part in bench.apart if bench.build.chosen.has_part(part)],
-    )  # fmt: skip
+    )
 
 
 # --- effects
@@ -386,13 +383,18 @@ def effects_out(bench: Bench, without: Collection[str] = ()) -> mm.MeasuredEffec
     return mm.MeasuredEffectsOut(
         effects=[
             mm.MeasuredEffectOut(
-                check=e.check, quantity=e.quantity, label=label_of(e.quantity), why=e.why,
-                before=_said(e.quantity, bench.entries[e.quantity].typed if e.quantity in bench.entries else None,
-                             bench.build),
-                after=_said(e.quantity, e.typed, bench.build), typed=e.typed,
+                check=e.check,
+                quantity=e.quantity,
+                label=label_of(e.quantity),
+                why=e.why,
+                before=_said(
+                    e.quantity, bench.entries[e.quantity].typed if e.quantity in bench.entries else None, bench.build
+                ),
+                after=_said(e.quantity, e.typed, bench.build),
+                typed=e.typed,
             )
             for e in found
         ],
         before=[verdict_out(v) for v in (before.verdict, *before.others)],
         after=[verdict_out(v) for v in (after.verdict, *after.others)],
-    )  # fmt: skip
+    )

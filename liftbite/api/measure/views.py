@@ -83,8 +83,13 @@ def get_measure(path: JobPath, query: mi.BenchQuery) -> Response:
 
 
 def _keyed_out(keyed: Keyed, unit: str) -> mm.KeyedOut:
-    return mm.KeyedOut(value=fine_out(keyed.si, unit), typeset=typeset(keyed.typed), question=keyed.question,
-                       instead=list(keyed.instead), problem="")  # fmt: skip
+    return mm.KeyedOut(
+        value=fine_out(keyed.si, unit),
+        typeset=typeset(keyed.typed),
+        question=keyed.question,
+        instead=list(keyed.instead),
+        problem="",
+    )
 
 
 @api.post("/api/jobs/<int:job_id>/readings/preview", responses={"200": mm.KeyedOut, **_PROBLEMS})
@@ -179,8 +184,11 @@ def _series_for(session: Session, bench: Bench, check: Check, named: int | None)
     if named is not None and any(s.id == named and s.check == check.name for s in bench.series):
         return named
     series = bench.latest(check.name)
-    return series.id if series else store.begin(session, bench.job_id, check.name, bench.vehicle, now(),
-                                                     build=bench.whose(check.name))  # fmt: skip
+    return (
+        series.id
+        if series
+        else store.begin(session, bench.job_id, check.name, bench.vehicle, now(), build=bench.whose(check.name))
+    )
 
 
 @api.post("/api/jobs/<int:job_id>/readings/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
@@ -209,9 +217,16 @@ def _turn(job_id: int, build: str, name: str, *, back: bool) -> Response:
 def _settings(check: Check, body: mi.SeriesIn) -> dict[str, Any]:
     sag = read_keyed(CHECKS["bore_runout"], body.sag, "mm").si if body.sag.strip() else 0.0
     swept = body.swept.strip()
-    return {"seen_from": body.seen_from, "presses_plus": body.presses_plus, "sag": sag, "sag_typed": body.sag.strip(),
-            "swept": read_radius(swept) if swept else 0.0, "swept_typed": swept,
-            "label": body.label, **_asked(check, body.asked)}  # fmt: skip
+    return {
+        "seen_from": body.seen_from,
+        "presses_plus": body.presses_plus,
+        "sag": sag,
+        "sag_typed": body.sag.strip(),
+        "swept": read_radius(swept) if swept else 0.0,
+        "swept_typed": swept,
+        "label": body.label,
+        **_asked(check, body.asked),
+    }
 
 
 def _asked(check: Check, said: Mapping[str, str]) -> dict[str, str]:
@@ -229,8 +244,17 @@ def begin_series(path: JobPath, query: mi.BenchQuery, body: mi.SeriesIn) -> Resp
     with writing() as session:
         bench = bench_of(session, path.job_id, query.build)
         check = _check(bench, body.check)
-        store.begin(session, path.job_id, check.name, bench.vehicle, now(), distance=read_distance(body.distance),
-                    settings=_settings(check, body), request=body.request, build=bench.whose(check.name))  # fmt: skip
+        store.begin(
+            session,
+            path.job_id,
+            check.name,
+            bench.vehicle,
+            now(),
+            distance=read_distance(body.distance),
+            settings=_settings(check, body),
+            request=body.request,
+            build=bench.whose(check.name),
+        )
         return _measure(session, path.job_id, query.build)
 
 
@@ -245,8 +269,16 @@ def change_series(path: JobPath, query: mi.BenchQuery, body: mi.SeriesIn) -> Res
         distance, settings = read_distance(body.distance), _settings(check, body)
         if series is None:
             expect(seen, 0, "series", {})
-            store.begin(session, path.job_id, check.name, bench.vehicle, now(), distance=distance, settings=settings,
-                        build=bench.whose(check.name))  # fmt: skip
+            store.begin(
+                session,
+                path.job_id,
+                check.name,
+                bench.vehicle,
+                now(),
+                distance=distance,
+                settings=settings,
+                build=bench.whose(check.name),
+            )
         else:
             store.change_series(session, path.job_id, series.id, seen, distance=distance, settings=settings)
         return _measure(session, path.job_id, query.build)
@@ -265,8 +297,9 @@ def set_limit(path: JobPath, query: mi.BenchQuery, body: mi.LimitIn) -> Response
         typed = (body.typed or "").strip()
         keyed = read_limit(check, body.name, typed, body.unit) if typed else None
         kept, si = (keyed.typed, keyed.si) if keyed else (None, None)
-        store.set_limit(session, path.job_id, bench.vehicle, check.name, body.name, kept, si, body.source.strip(),
-                        now(), seen)  # fmt: skip
+        store.set_limit(
+            session, path.job_id, bench.vehicle, check.name, body.name, kept, si, body.source.strip(), now(), seen
+        )
         return _measure(session, path.job_id, query.build)
 
 
@@ -413,10 +446,13 @@ def read_gauge(path: InstrumentPath, body: mi.GaugeIn) -> Response:
         if turn:
             _WAITING.release()
     quiet = {"said", "odd"}
-    return reply(mm.GaugeOut(
-        connected=gauge.connected, newest=events[-1].number if events else after,
-        events=[mm.EventOut(number=e.number, kind=e.kind, text="" if e.kind in quiet else e.text) for e in events],
-    ))  # fmt: skip
+    return reply(
+        mm.GaugeOut(
+            connected=gauge.connected,
+            newest=events[-1].number if events else after,
+            events=[mm.EventOut(number=e.number, kind=e.kind, text="" if e.kind in quiet else e.text) for e in events],
+        )
+    )
 
 
 @api.delete("/api/instruments/<int:instrument_id>/gauge", responses={"200": mm.GaugeOut, **_PROBLEMS})

@@ -18,8 +18,13 @@ from liftbite.core.units.preference import wanted
 
 INK, LINE, HAIR, SHEET = "#13202b", "#7d8b93", "#bcc7c6", "#ffffff"
 _SOLID = {"sheet", "spring"}
-_HATCHES = {"iron": (45, 2.0, 1), "steel": (45, 3.0, 2), "aluminium": (135, 2.3, 1), "bearing": (90, 1.4, 1),
-            "rubber": (0, 1.0, 1)}  # fmt: skip
+_HATCHES = {
+    "iron": (45, 2.0, 1),
+    "steel": (45, 3.0, 2),
+    "aluminium": (135, 2.3, 1),
+    "bearing": (90, 1.4, 1),
+    "rubber": (0, 1.0, 1),
+}
 
 
 def _tag(name: str, inside: str = "", **attributes: object) -> Markup:
@@ -34,25 +39,55 @@ def _text(value: object) -> str:
 def _svg(width: float, height: float, label: str, parts: Iterable[str]) -> Markup:
     """A drawing of this size [mm]."""
     box = f"0 0 {width:.5g} {height:.5g}"
-    return _tag("svg", Markup("").join(parts), xmlns="http://www.w3.org/2000/svg", viewBox=box,
-                width=f"{width:.5g}mm", height=f"{height:.5g}mm", role="img", aria_label=label)  # fmt: skip
+    return _tag(
+        "svg",
+        Markup("").join(parts),
+        xmlns="http://www.w3.org/2000/svg",
+        viewBox=box,
+        width=f"{width:.5g}mm",
+        height=f"{height:.5g}mm",
+        role="img",
+        aria_label=label,
+    )
 
 
 def _words(x: float, y: float, words: str, anchor: str = "start", size: float = 2.8, weight: str = "400") -> Markup:
-    return _tag("text", escape(words), x=x, y=y, text_anchor=anchor, font_size=size, font_weight=weight,
-                font_family="B612, sans-serif", fill=INK)  # fmt: skip
+    return _tag(
+        "text",
+        escape(words),
+        x=x,
+        y=y,
+        text_anchor=anchor,
+        font_size=size,
+        font_weight=weight,
+        font_family="B612, sans-serif",
+        fill=INK,
+    )
 
 
 def glyph_svg(verdict: VerdictOut) -> Markup:
     """The glyph of a verdict, 14 mm wide."""
     fills = {"none": "none", "ink": INK, "hair": HAIR}
     drawn = [
-        _tag("path", d=stroke.path, fill=fills.get(stroke.fill, stroke.fill), stroke=INK if stroke.width else "none",
-             stroke_width=stroke.width, stroke_dasharray=" ".join(map(_text, stroke.dashes)) or "none")
+        _tag(
+            "path",
+            d=stroke.path,
+            fill=fills.get(stroke.fill, stroke.fill),
+            stroke=INK if stroke.width else "none",
+            stroke_width=stroke.width,
+            stroke_dasharray=" ".join(map(_text, stroke.dashes)) or "none",
+        )
         for stroke in verdict.glyph
-    ]  # fmt: skip
-    return _tag("svg", Markup("").join(drawn), xmlns="http://www.w3.org/2000/svg", viewBox="0 0 64 48", width="14mm",
-                height="10.5mm", aria_hidden="true")  # fmt: skip
+    ]
+    return _tag(
+        "svg",
+        Markup("").join(drawn),
+        xmlns="http://www.w3.org/2000/svg",
+        viewBox="0 0 64 48",
+        width="14mm",
+        height="10.5mm",
+        aria_hidden="true",
+    )
 
 
 # --- the section
@@ -65,8 +100,17 @@ def _hatches() -> Markup:
     made = []
     for name, (turn, gap, lines) in _HATCHES.items():
         line = _tag("path", d=f"M0 0V{gap}" + (f"M0.9 0V{gap}" if lines == 2 else ""), stroke=INK, stroke_width=0.25)
-        made.append(_tag("pattern", line, id=f"hatch-{name}", width=gap, height=gap, patternUnits="userSpaceOnUse",
-                         patternTransform=f"rotate({turn})"))  # fmt: skip
+        made.append(
+            _tag(
+                "pattern",
+                line,
+                id=f"hatch-{name}",
+                width=gap,
+                height=gap,
+                patternUnits="userSpaceOnUse",
+                patternTransform=f"rotate({turn})",
+            )
+        )
     cross = _tag("path", d="M0 0L1.7 1.7M1.7 0L0 1.7", stroke=INK, stroke_width=0.25)
     made.append(_tag("pattern", cross, id="hatch-facing", width=1.7, height=1.7, patternUnits="userSpaceOnUse"))
     fluid = _tag("path", d="M0 0.8H1.7", stroke=INK, stroke_width=0.3)
@@ -99,8 +143,15 @@ def section_svg(section: SectionOut, width: float = 174.0, height: float = 92.0)
     away = [(o, [(beside + x * small, 12 + (b1 - r) * small) for x, r in points]) for o, points in chain]
     parts += [_shape(*shape) for shape in (*shown, *away)]
     parts += _line(shown, away)
-    parts.append(_tag("path", d=f"M0 {base:.5g}H{left + x1 * scale + 4:.5g}", stroke=LINE, stroke_width=0.3,
-                      stroke_dasharray="6 1.5 1 1.5"))  # fmt: skip
+    parts.append(
+        _tag(
+            "path",
+            d=f"M0 {base:.5g}H{left + x1 * scale + 4:.5g}",
+            stroke=LINE,
+            stroke_width=0.3,
+            stroke_dasharray="6 1.5 1 1.5",
+        )
+    )
     parts += _balloons(section, shown)
     parts.append(_words(width - 1, height - 1, f"section {scale:.2g} : 1, chain {small:.2g} : 1", "end", 2.4))
     return _svg(width, height, "Half section of the clutch", parts)
@@ -114,8 +165,9 @@ def _bounds(shapes: Shapes) -> tuple[float, float, float, float]:
 def _shape(outline: OutlineOut, points: Sequence[tuple[float, float]]) -> Markup:
     path = "M" + "L".join(f"{x:.2f} {y:.2f}" for x, y in points) + "Z"
     fill = INK if outline.material in _SOLID else f"url(#hatch-{outline.material})"
-    return _tag("path", d=path, fill=SHEET) + _tag("path", d=path, fill=fill, stroke=INK, stroke_width=0.35,
-                                                   stroke_linejoin="round")  # fmt: skip
+    return _tag("path", d=path, fill=SHEET) + _tag(
+        "path", d=path, fill=fill, stroke=INK, stroke_width=0.35, stroke_linejoin="round"
+    )
 
 
 def _line(shown: Shapes, away: Shapes) -> list[Markup]:
@@ -124,8 +176,10 @@ def _line(shown: Shapes, away: Shapes) -> list[Markup]:
     if not works or not away:
         return []
     ends = [max(works[-1]), min(away[-1][1])]
-    middles = [(x, float(np.mean([r for a, r in points if abs(a - x) < 0.3])))
-               for (x, _), points in zip(ends, (works[-1], away[-1][1]), strict=True)]  # fmt: skip
+    middles = [
+        (x, float(np.mean([r for a, r in points if abs(a - x) < 0.3])))
+        for (x, _), points in zip(ends, (works[-1], away[-1][1]), strict=True)
+    ]
     (x0, y0), (x1, y1) = middles
     reach = max((x1 - x0) / 2, 6.0)
     path = f"M{x0:.5g} {y0:.5g}C{x0 + reach:.5g} {y0:.5g} {x1 - reach:.5g} {y1:.5g} {x1:.5g} {y1:.5g}"
@@ -177,19 +231,37 @@ def torque_svg(chart: ChartOut, width: float = 174.0, height: float = 72.0) -> M
     labels = [("planned engine" if chart.planned else "engine", y(curve.torque[-1]))]
     if chart.holds_low is not None and chart.holds_nominal is not None and chart.holds_high is not None:
         ends = y(chart.holds_low), y(chart.holds_nominal), y(chart.holds_high)
-        parts.append(_tag("rect", x=left, y=ends[2], width=right - left, height=max(ends[0] - ends[2], 0.0),
-                          fill="url(#hatch-band)"))  # fmt: skip
+        parts.append(
+            _tag(
+                "rect",
+                x=left,
+                y=ends[2],
+                width=right - left,
+                height=max(ends[0] - ends[2], 0.0),
+                fill="url(#hatch-band)",
+            )
+        )
         for at, stroke, dashes in zip(ends, (0.3, 0.6, 0.3), ("4 1 0.6 1", "none", "none"), strict=True):
-            parts.append(_tag("path", d=f"M{left} {at:.5g}H{right:.5g}", stroke=INK, stroke_width=stroke,
-                              stroke_dasharray=dashes))  # fmt: skip
+            parts.append(
+                _tag(
+                    "path", d=f"M{left} {at:.5g}H{right:.5g}", stroke=INK, stroke_width=stroke, stroke_dasharray=dashes
+                )
+            )
         labels += [("holds, low friction", ends[0]), ("holds, nominal", ends[1]), ("holds, high", ends[2])]
     if chart.planned:
         parts.append(_curve(chart.now, x, y, 0.4))
         labels.append(("engine now", y(chart.now.torque[-1])))
     parts.append(_curve(curve, x, y, 0.9))
     for words, at, place in _spread(labels, 4.0, top + 2, bottom):
-        parts.append(_tag("path", d=f"M{right + 0.5:.5g} {at:.5g}L{right + 4:.5g} {place:.5g}", stroke=LINE,
-                          stroke_width=0.25, fill="none"))  # fmt: skip
+        parts.append(
+            _tag(
+                "path",
+                d=f"M{right + 0.5:.5g} {at:.5g}L{right + 4:.5g} {place:.5g}",
+                stroke=LINE,
+                stroke_width=0.25,
+                fill="none",
+            )
+        )
         parts.append(_words(right + 5, place + 1, words))
     slips = ", ".join(f"{s.start:.0f} to {s.end:.0f} rpm" for s in chart.slips)
     said = f"slips at nominal friction from {slips}" if slips else "no slip at nominal friction"
@@ -199,8 +271,18 @@ def torque_svg(chart: ChartOut, width: float = 174.0, height: float = 72.0) -> M
 
 def _band_defs() -> Markup:
     line = _tag("path", d="M0 0V2", stroke=LINE, stroke_width=0.25)
-    return _tag("defs", _tag("pattern", line, id="hatch-band", width=2.0, height=2.0, patternUnits="userSpaceOnUse",
-                             patternTransform="rotate(45)"))  # fmt: skip
+    return _tag(
+        "defs",
+        _tag(
+            "pattern",
+            line,
+            id="hatch-band",
+            width=2.0,
+            height=2.0,
+            patternUnits="userSpaceOnUse",
+            patternTransform="rotate(45)",
+        ),
+    )
 
 
 Along = Callable[[float], float]

@@ -34,8 +34,17 @@ def photos_of(session: Session, record: Sequence[Line]) -> list[PhotoOut]:
 def _photo_out(digest: str, line: Line, size: tuple[int, int] | None, checks: Mapping[str, Check]) -> PhotoOut:
     width, height = size or (0, 0)
     of = line.said["of"]
-    return PhotoOut(digest=digest, of=of, label=_label(of, checks), words=line.said.get("words", ""), who=line.who,
-                    at=line.at, width=width, height=height, here=size is not None)  # fmt: skip
+    return PhotoOut(
+        digest=digest,
+        of=of,
+        label=_label(of, checks),
+        words=line.said.get("words", ""),
+        who=line.who,
+        at=line.at,
+        width=width,
+        height=height,
+        here=size is not None,
+    )
 
 
 def _label(of: str, checks: Mapping[str, Check]) -> str:

@@ -146,8 +146,9 @@ def erase_photo(path: PhotoPath, body: EraseIn) -> Response:
 def get_photo(path: PhotoPath, query: PhotoQuery) -> Response:
     """One photo; what it shows never changes under its name, but it may be erased."""
     with session_of() as session:
-        said = any(line.kind == "photo" and line.key == path.digest
-                   for line in record_store.record_of(session, path.job_id))  # fmt: skip
+        said = any(
+            line.kind == "photo" and line.key == path.digest for line in record_store.record_of(session, path.job_id)
+        )
         found = photo_bytes(session, path.digest, small=query.small) if said else None
     if found is None:
         raise NoSuchPhoto

@@ -76,11 +76,13 @@ def documents_of(session: Session, job_id: int, now: datetime) -> list[tuple[str
     name, text = file_of(session, job_id)
     found, bench = hand_over_of(session, job_id, now.date()), bench_of(session, job_id, FOUND)
     files: list[tuple[str, str | bytes]] = [
-        (f"jobs/{job_id:05}-{name}", text), (f"{DOCUMENTS}readings.csv", readings_of(bench)),
-        (f"{DOCUMENTS}plan.json", plan_text(bench)), (f"{DOCUMENTS}hand-over.html", hand_over_html(found)),
+        (f"jobs/{job_id:05}-{name}", text),
+        (f"{DOCUMENTS}readings.csv", readings_of(bench)),
+        (f"{DOCUMENTS}plan.json", plan_text(bench)),
+        (f"{DOCUMENTS}hand-over.html", hand_over_html(found)),
         (f"{DOCUMENTS}owner.html", owner_html(found)),
         (f"{DOCUMENTS}dates.ics", calendar_of(bench.job_name, found.prove, now, uid_of(session, job_id))),
-    ]  # fmt: skip
+    ]
     digests = dict.fromkeys(line.key for line in bench.record if line.kind == "photo")
     photos = ((digest, photo_bytes(session, digest)) for digest in digests)
     return [*files, *((f"photos/{digest}.jpg", jpeg) for digest, jpeg in photos if jpeg)]

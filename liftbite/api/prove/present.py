@@ -22,8 +22,7 @@ from liftbite.core.job.ledger import PLAN, Entry
 from liftbite.core.job.parts import called
 from liftbite.core.job.record import Line
 from liftbite.core.measure.scope import SCOPES
-from liftbite.core.prove.causes import CAUSES, TESTS, Test
-from liftbite.core.prove.complaints import COMPLAINTS
+from liftbite.core.prove.causes import CAUSES, COMPLAINTS, TESTS, Test
 from liftbite.core.prove.drive import Drive
 from liftbite.core.prove.driven import Driven, Event, driven, driven_said, driven_working, friction_driven
 from liftbite.core.prove.faults import Finder
@@ -45,13 +44,21 @@ _CAUSES, _TESTS = 8, 5
 
 def top_of(data: bytes) -> mp.LogTopOut:
     """The columns of a log, for somebody who knows better than its headings."""
-    offered = [NameOut(name=f"{role}:{unit}", label=f"{_ROLES[role]} in {unit}") for role, units in ROLES.items()
-               for unit in units]  # fmt: skip
+    offered = [
+        NameOut(name=f"{role}:{unit}", label=f"{_ROLES[role]} in {unit}")
+        for role, units in ROLES.items()
+        for unit in units
+    ]
     return mp.LogTopOut(headings=[mp.LogHeadingOut(heading=h, taken=t) for h, t in headings_of(data)], offered=offered)
 
 
-_ROLES = {"time": "time", "engine": "engine speed", "road": "speed of the road", "shaft": "speed of a shaft",
-          "throttle": "throttle"}  # fmt: skip
+_ROLES = {
+    "time": "time",
+    "engine": "engine speed",
+    "road": "speed of the road",
+    "shaft": "speed of a shaft",
+    "throttle": "throttle",
+}
 
 
 def driven_of(
@@ -75,16 +82,28 @@ def drive_out(log: RoadLog, mapping: LogMapping, found: Driven, nominal: float |
     return mp.DriveOut(
         columns=[mp.LogColumnOut(heading=c.heading, role=c.role, unit=c.unit) for c in mapping.columns],
         **_as_trip(log, found),
-        rate=round(log.rate, 3), minutes=round(float(log.time[-1]) / 60, 3), notes=list(log.notes),
-        gears=[mp.DrivenGearOut(name=name, ratio=round(ratio, 4)) for name, ratio in
-               zip(drive.gears.names, drive.gears.ratios, strict=True)],
-        scale=drive.gears.scale, least_slip=round(drive.least_slip, 4), least_time=round(drive.least_time, 3),
-        says=list(driven_said(found)), events=[_event(e) for e in found.events], slips=len(found.slips),
-        holds=_three(found.holds, "N·m"), expected=_three(found.expected, "N·m"), friction=found.friction,
+        rate=round(log.rate, 3),
+        minutes=round(float(log.time[-1]) / 60, 3),
+        notes=list(log.notes),
+        gears=[
+            mp.DrivenGearOut(name=name, ratio=round(ratio, 4))
+            for name, ratio in zip(drive.gears.names, drive.gears.ratios, strict=True)
+        ],
+        scale=drive.gears.scale,
+        least_slip=round(drive.least_slip, 4),
+        least_time=round(drive.least_time, 3),
+        says=list(driven_said(found)),
+        events=[_event(e) for e in found.events],
+        slips=len(found.slips),
+        holds=_three(found.holds, "N·m"),
+        expected=_three(found.expected, "N·m"),
+        friction=found.friction,
         share=None if found.holds is None or found.expected is None else round(found.holds[1] / found.expected[1], 4),
-        puts=friction_driven(found), working=list(driven_working(found, nominal)),
-        hottest=None if found.hottest is None else figure_out(found.hottest, "K"), trace=_trace(log, drive),
-    )  # fmt: skip
+        puts=friction_driven(found),
+        working=list(driven_working(found, nominal)),
+        hottest=None if found.hottest is None else figure_out(found.hottest, "K"),
+        trace=_trace(log, drive),
+    )
 
 
 def _as_trip(log: RoadLog, found: Driven) -> dict[str, Any]:
@@ -111,11 +130,18 @@ def _event(event: Event) -> mp.DrivenEventOut:
     stretch = event.stretch
     one, other = (None if side is None else figure_out(side, "N·m") for side in event.sides)
     return mp.DrivenEventOut(
-        kind=stretch.kind, gear=event.gear, time=round(stretch.time, 3), duration=round(stretch.duration, 3),
-        speed=figure_out(stretch.speed, "rad/s"), slip=round(stretch.slip, 4), torque=_three(event.torque, "N·m"),
-        from_engine=one, from_vehicle=other, heat=_three(event.heat, "J"),
+        kind=stretch.kind,
+        gear=event.gear,
+        time=round(stretch.time, 3),
+        duration=round(stretch.duration, 3),
+        speed=figure_out(stretch.speed, "rad/s"),
+        slip=round(stretch.slip, 4),
+        torque=_three(event.torque, "N·m"),
+        from_engine=one,
+        from_vehicle=other,
+        heat=_three(event.heat, "J"),
         hottest=None if event.hottest is None else figure_out(event.hottest, "K"),
-    )  # fmt: skip
+    )
 
 
 def _trace(log: RoadLog, drive: Drive) -> mp.DrivenTraceOut:
@@ -149,28 +175,43 @@ def fault_out(bench: Bench) -> mp.LookedIntoOut:
 
 
 def _fault(
-    found: Finder, complaints: Sequence[str], offered: list[NameOut], said: Mapping[str, Line],
+    found: Finder,
+    complaints: Sequence[str],
+    offered: list[NameOut],
+    said: Mapping[str, Line],
     closed: Mapping[str, Line],
-) -> mp.LookedIntoOut:  # fmt: skip
+) -> mp.LookedIntoOut:
     tests = [_test(test, None) for test, _ in found.tests[: _TESTS + 1]]
     return mp.LookedIntoOut(
-        complaints=list(complaints), offered=offered, settled=found.settled,
+        complaints=list(complaints),
+        offered=offered,
+        settled=found.settled,
         causes=[
             mp.CauseOut(
-                name=r.cause.name, words=r.cause.words, word=r.word, odds=round(r.odds, 4), why=list(r.why),
-                mends=r.cause.mends, found=said_out(closed.get(r.cause.name)), closes=_closes(r.cause.name),
+                name=r.cause.name,
+                words=r.cause.words,
+                word=r.word,
+                odds=round(r.odds, 4),
+                why=list(r.why),
+                mends=r.cause.mends,
+                found=said_out(closed.get(r.cause.name)),
+                closes=_closes(r.cause.name),
             )
             for r in found.ranked[:_CAUSES]
         ],
-        next=tests[0] if tests else None, then=tests[1:],
+        next=tests[0] if tests else None,
+        then=tests[1:],
         asked=[_test(TESTS[name], line) for name, line in said.items() if name in TESTS],
-    )  # fmt: skip
+    )
 
 
 def _closes(cause: str) -> mp.ClosesOut:
     found = CAUSES[cause]
-    return mp.ClosesOut(parts=[NameOut(name=part, label=called(part)) for part in found.closes], scope=found.scope,
-                        scope_label=SCOPES[found.scope] if found.scope else "")  # fmt: skip
+    return mp.ClosesOut(
+        parts=[NameOut(name=part, label=called(part)) for part in found.closes],
+        scope=found.scope,
+        scope_label=SCOPES[found.scope] if found.scope else "",
+    )
 
 
 def fault_alone(complaints: Sequence[str], answers: Mapping[str, str], found: Finder) -> mp.LookedIntoOut:
@@ -181,9 +222,13 @@ def fault_alone(complaints: Sequence[str], answers: Mapping[str, str], found: Fi
 
 def _test(test: Test, line: Line | None) -> mp.FaultTestOut:
     return mp.FaultTestOut(
-        name=test.name, ask=test.ask, minutes=test.minutes, opens=test.opens,
-        answers=[*test.answers, "cannot tell"], said=said_out(line),
-    )  # fmt: skip
+        name=test.name,
+        ask=test.ask,
+        minutes=test.minutes,
+        opens=test.opens,
+        answers=[*test.answers, "cannot tell"],
+        said=said_out(line),
+    )
 
 
 # --- the whole
@@ -196,14 +241,24 @@ def _running_in(bench: Bench) -> mp.RunningInOut:
     found = running_in(bench.record, school)
     trips = [(line.key, read_trip(line)) for line in bench.said_of("trip").values()]
     return mp.RunningInOut(
-        school=school, schools=[NameOut(name=name, label=words) for name, (words, _) in SCHOOLS.items()],
-        share=found.share, done=found.done, says=found.said, driven_hard=found.driven_hard,
-        trips=[mp.TripOut(key=key, distance=figure_out(t.distance, "m driven"), starts=t.starts, how=t.how, who=t.who,
-                          at=t.at) for key, t in trips],
-        hows=[NameOut(name=name, label=label) for name, label in HOW.items()], look_at=LOOK_AT,
-        allowed=said_out(bench.said_of("full_load").get("")), look_again=found.look_again,
+        school=school,
+        schools=[NameOut(name=name, label=words) for name, (words, _) in SCHOOLS.items()],
+        share=found.share,
+        done=found.done,
+        says=found.said,
+        driven_hard=found.driven_hard,
+        trips=[
+            mp.TripOut(
+                key=key, distance=figure_out(t.distance, "m driven"), starts=t.starts, how=t.how, who=t.who, at=t.at
+            )
+            for key, t in trips
+        ],
+        hows=[NameOut(name=name, label=label) for name, label in HOW.items()],
+        look_at=LOOK_AT,
+        allowed=said_out(bench.said_of("full_load").get("")),
+        look_again=found.look_again,
         looked=said_out(bench.said_of("second_look").get("")),
-    )  # fmt: skip
+    )
 
 
 def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
@@ -213,17 +268,36 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
     case = case_of_job(bench)
     fluids = fluids_out(bench, case)
     return mp.ProveOut(
-        job=bench.job_id, change=bench.change, fault=fault_out(bench), bleeding=bleeding_out(bench),
+        job=bench.job_id,
+        change=bench.change,
+        fault=fault_out(bench),
+        bleeding=bleeding_out(bench),
         drives=[
-            mp.KeptDriveOut(name=key, says=line.said.get("says", ""), friction=line.said.get("friction", ""),
-                            who=line.who, at=line.at)
+            mp.KeptDriveOut(
+                name=key,
+                says=line.said.get("says", ""),
+                friction=line.said.get("friction", ""),
+                who=line.who,
+                at=line.at,
+            )
             for key, line in bench.said_of("drive").items()
         ],
-        cards=cards_out(bench, case, progress_of(bench)), noises=noises_out(bench, case), fluids=fluids,
-        ahead=ahead_out(bench, fluids), running_in=_running_in(bench),
+        cards=cards_out(bench, case, progress_of(bench)),
+        noises=noises_out(bench, case),
+        fluids=fluids,
+        ahead=ahead_out(bench, fluids),
+        running_in=_running_in(bench),
         lacks=[mp.LacksOut(words=lack.words, leads=lack.station) for lack in lacks_of(bench)],
-        editions=[SaidOut(answer=line.key, words=f"edition {n}, revision {line.key}",
-                          reason=line.said.get("note", ""), who=line.who,
-                          at=line.at) for n, line in enumerate(signed, start=1)],
-        changed_since=bool(last) and last != str(revision), left_out=list(bench.unread),
-    )  # fmt: skip
+        editions=[
+            SaidOut(
+                answer=line.key,
+                words=f"edition {n}, revision {line.key}",
+                reason=line.said.get("note", ""),
+                who=line.who,
+                at=line.at,
+            )
+            for n, line in enumerate(signed, start=1)
+        ],
+        changed_since=bool(last) and last != str(revision),
+        left_out=list(bench.unread),
+    )

@@ -51,11 +51,16 @@ def _bled_out(key: str, line: Line, build: Build) -> mp.BledOut:
     bottles, left = (line.said.get(name, "") for name in ("bottles", "left"))
     used = used_of(bottles, left)
     return mp.BledOut(
-        key=key, label=METHODS[line.answer].label, fluid=line.said.get("fluid", ""), note=line.said.get("note", ""),
+        key=key,
+        label=METHODS[line.answer].label,
+        fluid=line.said.get("fluid", ""),
+        note=line.said.get("note", ""),
         used=None if used is None else figure_out(used, "m³ of fluid"),
         working=" − ".join(filter(None, (bottles, left))),
-        strokes=None if not used else strokes_for(build, used), who=line.who, at=line.at,
-    )  # fmt: skip
+        strokes=None if not used else strokes_for(build, used),
+        who=line.who,
+        at=line.at,
+    )
 
 
 def bleeding_out(bench: Bench) -> mp.BleedingOut:
@@ -65,23 +70,33 @@ def bleeding_out(bench: Bench) -> mp.BleedingOut:
     told = {c.name: t for c, t in told_of(plan.build, plan.readings, plan.said, plan.manual)}.get("travel")
     frees = told.verdict if told else ""
     return mp.BleedingOut(
-        fluid="line_pressure" in plan.build.graph.functions, always=list(ALWAYS),
+        fluid="line_pressure" in plan.build.graph.functions,
+        always=list(ALWAYS),
         methods=[_method(m, len(bled) + 1, ticked, hands) for m in METHODS.values()],
-        strokes=strokes_for(plan.build, _BOTTLE), stroke=(a_stroke(plan.build) or (0.0, ""))[1],
+        strokes=strokes_for(plan.build, _BOTTLE),
+        stroke=(a_stroke(plan.build) or (0.0, ""))[1],
         bled=[_bled_out(key, line, plan.build) for key, line in bled.items()],
-        says=told.sentence if told else "", frees=frees,
+        says=told.sentence if told else "",
+        frees=frees,
         next=next_bleed(frees, [line.answer for line in bled.values()], hands),
-    )  # fmt: skip
+    )
 
 
 def _method(method: Method, turn: int, ticked: Collection[str], hands: int) -> mp.BleedMethodOut:
     keys = [f"{method.name} {turn}:{n}" for n in range(1, len(method.steps) + 1)]
     return mp.BleedMethodOut(
-        name=method.name, label=method.label, hands=method.hands, minutes=method.minutes, takes=list(method.takes),
-        steps=[mp.BleedStepOut(key=key, you=s.you, helper=s.helper, seconds=s.seconds, done=key in ticked)
-               for key, s in zip(keys, method.steps, strict=True)],
-        suits=method.suits, short=method.hands > hands,
-    )  # fmt: skip
+        name=method.name,
+        label=method.label,
+        hands=method.hands,
+        minutes=method.minutes,
+        takes=list(method.takes),
+        steps=[
+            mp.BleedStepOut(key=key, you=s.you, helper=s.helper, seconds=s.seconds, done=key in ticked)
+            for key, s in zip(keys, method.steps, strict=True)
+        ],
+        suits=method.suits,
+        short=method.hands > hands,
+    )
 
 
 # --- the first start, fluids, what lies ahead
@@ -92,20 +107,30 @@ def cards_out(bench: Bench, case: Case, found: Progress) -> list[mp.CardOut]:
     said = bench.said_of("card")
     return [
         mp.CardOut(
-            name=each.card.name, title=each.card.title, caution=each.caution, first=list(each.first),
-            items=[mp.CardItemOut(key=key, do=item.do, listen=item.listen, symptom=item.symptom,
-                                  said=said_out(said.get(key)))
-                   for item in each.items for key in (f"{each.card.name}:{item.name}",)],
+            name=each.card.name,
+            title=each.card.title,
+            caution=each.caution,
+            first=list(each.first),
+            items=[
+                mp.CardItemOut(
+                    key=key, do=item.do, listen=item.listen, symptom=item.symptom, said=said_out(said.get(key))
+                )
+                for item in each.items
+                for key in (f"{each.card.name}:{item.name}",)
+            ],
         )
         for each in cards_of(case, found)
-    ]  # fmt: skip
+    ]
 
 
 def noises_out(bench: Bench, case: Case) -> list[mp.NoiseOut]:
     """Noises that are not the clutch."""
     said = bench.said_of("heard")
-    return [mp.NoiseOut(name=n.name, heard=n.heard, what=n.what, said=said_out(said.get(n.name)))
-            for n in NOISES if n.when(case)]  # fmt: skip
+    return [
+        mp.NoiseOut(name=n.name, heard=n.heard, what=n.what, said=said_out(said.get(n.name)))
+        for n in NOISES
+        if case.has(*n.where)
+    ]
 
 
 def fluids_out(bench: Bench, case: Case) -> list[mp.FluidOut]:
@@ -119,12 +144,19 @@ def _fluid_out(fluid: Fluid, line: Line | None, today: date) -> mp.FluidOut:
     age = (today - date.fromisoformat(line.at[:10])).days if line is not None and line.at else 0
     due = due_in(fluid, age) if filled else None
     return mp.FluidOut(
-        name=fluid.name, label=fluid.label, classes=list(fluid.classes), note=fluid.note, filled=said_out(line),
-        kind=filled.kind if filled else "", again=filled is not None and filled.again,
+        name=fluid.name,
+        label=fluid.label,
+        classes=list(fluid.classes),
+        note=fluid.note,
+        filled=said_out(line),
+        kind=filled.kind if filled else "",
+        again=filled is not None and filled.again,
         used=None if filled is None or filled.used is None else figure_out(filled.used, "m³ of fluid"),
-        wrong=filled.wrong if filled else "", due=due, renewed=f"in about {in_months(due)}" if due else "",
+        wrong=filled.wrong if filled else "",
+        due=due,
+        renewed=f"in about {in_months(due)}" if due else "",
         said=dict(line.said) if line is not None else {},
-    )  # fmt: skip
+    )
 
 
 def ahead_out(bench: Bench, fluids: Sequence[mp.FluidOut]) -> mp.AheadOut:
@@ -133,5 +165,6 @@ def ahead_out(bench: Bench, fluids: Sequence[mp.FluidOut]) -> mp.AheadOut:
     found = ahead(build, driven_rate(build, bench.said_of("drive").values()))
     hydraulic = next((f for f in fluids if f.name == "clutch"), None)
     due = None if hydraulic is None else hydraulic.due or FLUID
-    return mp.AheadOut(says=ahead_says(found) if found else [], glove=glove_box(found, due),
-                       working=found.working if found else "")  # fmt: skip
+    return mp.AheadOut(
+        says=ahead_says(found) if found else [], glove=glove_box(found, due), working=found.working if found else ""
+    )

@@ -62,8 +62,9 @@ class ColumnsQuery(BaseModel):
     """Which column is what."""
 
     columns: Annotated[Words, Field(max_length=600)] = Field(
-        default="", description="role:unit for every column in order, parted by commas; empty to go by the headings.",
-    )  # fmt: skip
+        default="",
+        description="role:unit for every column in order, parted by commas; empty to go by the headings.",
+    )
 
 
 @api.post("/<int:job_id>/log/columns", responses={"200": mp.LogTopOut, **problem_responses(400, 404, 413, 422)})
@@ -135,8 +136,10 @@ def handover(path: JobPath, query: HandQuery) -> Response:
     return answered(*_handed(path.job_id, query), "html")
 
 
-@api.get("/<int:job_id>/handover.pdf", responses={"200": {"content": {"application/pdf": {}}},
-                                                  **problem_responses(404, 422, 501)})  # fmt: skip
+@api.get(
+    "/<int:job_id>/handover.pdf",
+    responses={"200": {"content": {"application/pdf": {}}}, **problem_responses(404, 422, 501)},
+)
 @in_turn
 def handover_pdf(path: JobPath, query: HandQuery) -> Response:
     """The same as PDF."""

@@ -38,10 +38,12 @@ def record_out(bench: Bench, revisions: Sequence[Revision], station: str, part: 
     parts = {key for event in events for key in event.parts}
     shown = [e for e in events if station in ("", e.station) and (not part or part_named(part) in e.parts)]
     return RecordOut(
-        change=bench.change, total=len(shown), events=shown[first : first + PAGE],
+        change=bench.change,
+        total=len(shown),
+        events=shown[first : first + PAGE],
         stations=[NameOut(name=name, label=label) for name, label in STATIONS.items() if name in stations],
         parts=sorted((NameOut(name=key, label=called(key)) for key in parts), key=lambda each: each.label),
-    )  # fmt: skip
+    )
 
 
 def _entered(bench: Bench, revisions: Sequence[Revision]) -> Iterator[RecordEventOut]:
@@ -49,10 +51,15 @@ def _entered(bench: Bench, revisions: Sequence[Revision]) -> Iterator[RecordEven
     for revision in history_out(revisions).revisions:
         changed = [(_FATES.get(c.name) or part_of(c.name, layout), c) for c in revision.changes]
         yield RecordEventOut(
-            at=revision.at, who=revision.who, station="choose", kind=revision.kind, of=revision.of,
-            revision=revision.number, parts=list(dict.fromkeys(part for part, _ in changed if part)),
+            at=revision.at,
+            who=revision.who,
+            station="choose",
+            kind=revision.kind,
+            of=revision.of,
+            revision=revision.number,
+            parts=list(dict.fromkeys(part for part, _ in changed if part)),
             what=[f"{c.label}: {_before(c.before)}{'withdrawn' if c.after is None else c.after}" for _, c in changed],
-        )  # fmt: skip
+        )
 
 
 def _before(text: str | None) -> str:
@@ -74,8 +81,16 @@ def _reading(bench: Bench, series: Series, taken: Taken) -> RecordEventOut:
     value = f"skipped, {reading.skipped}" if reading.skipped else words.get(reading.typed, typeset(reading.typed))
     back = "; taken back" if taken.withdrawn else ""
     said = f"{check.title}{at}: {value}{f', by {by}' if by else ''}{back}"
-    return RecordEventOut(at=utc_text(taken.at), who=taken.who, station="measure", kind="reading", of=None,
-                          revision=None, parts=[check.part], what=[said])  # fmt: skip
+    return RecordEventOut(
+        at=utc_text(taken.at),
+        who=taken.who,
+        station="measure",
+        kind="reading",
+        of=None,
+        revision=None,
+        parts=[check.part],
+        what=[said],
+    )
 
 
 def _said(bench: Bench) -> Iterator[RecordEventOut]:
@@ -83,5 +98,13 @@ def _said(bench: Bench) -> Iterator[RecordEventOut]:
     names = Names(bench.known, steps | {own_key(title): title for title in bench.shop_steps})
     for line in bench.record:
         told = told_of(line, names)
-        yield RecordEventOut(at=line.at, who=line.who, station=told.station, kind=line.kind, of=None, revision=None,
-                       parts=[told.part] if told.part else [], what=[told.sentence])  # fmt: skip
+        yield RecordEventOut(
+            at=line.at,
+            who=line.who,
+            station=told.station,
+            kind=line.kind,
+            of=None,
+            revision=None,
+            parts=[told.part] if told.part else [],
+            what=[told.sentence],
+        )

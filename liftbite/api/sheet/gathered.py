@@ -97,17 +97,33 @@ def sheet_of(session: Session, job_id: int, today: date, *, appendix: bool = Fal
     found, goes_in = measure_out(bench), measure_out(plan)
     text = {name: (plan.entries[name].typed or "") if name in plan.entries else "" for name in _TEXTS}
     scope = SCOPES[bench.scope] if bench.scope in SCOPES and bench.scope != "everything" else ""
-    about = (job.vehicle, text["registration"], text["mileage"], text["customer"], scope, f"revision {job.revision}",
-             today.isoformat())  # fmt: skip
+    about = (
+        job.vehicle,
+        text["registration"],
+        text["mileage"],
+        text["customer"],
+        scope,
+        f"revision {job.revision}",
+        today.isoformat(),
+    )
     return Sheet(
-        job, tuple(filter(None, about)), text["complaint"], text["notes"], found, goes_in,
+        job,
+        tuple(filter(None, about)),
+        text["complaint"],
+        text["notes"],
+        found,
+        goes_in,
         tuple(c for c in found.checks if c.finding.taken or c.closed),
         tuple(c for c in goes_in.checks if c.of == "planned" and c.finding.taken),
         tuple(c for c in goes_in.calculations if c.sentence),
         tuple(b for b in against_out(bench.layers).builds[1:] if b.says or b.parts),
-        section_out(plan.build), _entered(plan), _results(job), _workings(job, plan.build) if appendix else (),
-        plan_out(bench), _pictures(session, photos_of(session, bench.record)),
-    )  # fmt: skip
+        section_out(plan.build),
+        _entered(plan),
+        _results(job),
+        _workings(job, plan.build) if appendix else (),
+        plan_out(bench),
+        _pictures(session, photos_of(session, bench.record)),
+    )
 
 
 def _pictures(session: Session, photos: Iterable[PhotoOut]) -> tuple[tuple[PhotoOut, str], ...]:

@@ -42,8 +42,10 @@ def sheet(path: JobPath, query: SheetQuery) -> Response:
     return answered(*_html(path.job_id, query), "html")
 
 
-@api.get("/<int:job_id>/sheet.pdf", responses={"200": {"content": {"application/pdf": {}}},
-                                               **problem_responses(404, 422, 501)})  # fmt: skip
+@api.get(
+    "/<int:job_id>/sheet.pdf",
+    responses={"200": {"content": {"application/pdf": {}}}, **problem_responses(404, 422, 501)},
+)
 @in_turn
 def sheet_pdf(path: JobPath, query: SheetQuery) -> Response:
     """The sheet as PDF."""

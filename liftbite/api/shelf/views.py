@@ -76,8 +76,16 @@ class SlotQuery(BaseModel):
 def part_out(found: shelf.Shelved) -> ms.PartOut:
     """A part with its number and its version."""
     part = found.part
-    return ms.PartOut(id=found.id, version=found.version, slot=part.slot, name=part.name, values=dict(part.values),
-                      price=part.price, source=part.source, notes=part.notes)  # fmt: skip
+    return ms.PartOut(
+        id=found.id,
+        version=found.version,
+        slot=part.slot,
+        name=part.name,
+        values=dict(part.values),
+        price=part.price,
+        source=part.source,
+        notes=part.notes,
+    )
 
 
 def _part(body: ms.PartIn) -> ShelfPart:
@@ -100,8 +108,9 @@ def get_shelf(query: ShelfQuery) -> Response:
         ms.SlotOut(slot=s.name, label=s.label, quantities=list(OF_SLOT[s.name]), count=counts.get(s.name, 0))
         for s in SLOTS.values()
     ]
-    return reply(ms.ShelfOut(slots=slots, parts=[part_out(p) for p in parts], archived=away, count=count,
-                             first=query.first))  # fmt: skip
+    return reply(
+        ms.ShelfOut(slots=slots, parts=[part_out(p) for p in parts], archived=away, count=count, first=query.first)
+    )
 
 
 @api.get("/api/shelf/<int:part_id>", responses={"200": ms.PartOut, **problem_responses(404)})
@@ -164,10 +173,16 @@ def _read_csv(
         rows.append((line, status, there))
     says = {"new": "new", "changes": "changes what is on the shelf", "same": "is on the shelf as it is"}
     lines = [
-        ms.CsvLineOut(line=r.number, name=r.name, slot=r.part.slot if r.part else "", status=s,
-                      says=r.fault or says[s], column=r.column)
+        ms.CsvLineOut(
+            line=r.number,
+            name=r.name,
+            slot=r.part.slot if r.part else "",
+            status=s,
+            says=r.fault or says[s],
+            column=r.column,
+        )
         for r, s, _ in rows
-    ]  # fmt: skip
+    ]
     count = [s for _, s, _ in rows].count
     return rows, ms.CsvOut(lines=lines, new=count("new"), changes=count("changes"), bad=count("bad"))
 
@@ -221,11 +236,16 @@ def offers(path: JobPath, query: SlotQuery) -> Response:
         part = shelved.part
         after = with_parts(present, [part], [])
         clash = would_misfit(present, part)
-        found.append(ms.OfferOut(
-            part=part_out(shelved), states=[said(q, t) for q, t in part.values.items()],
-            taken=now is not None and now.typed == part.name, misfit=misfit_sentence(clash[0]) if clash else None,
-            bite=_low(after, "bite_margin", -1.0), lift=_low(after, "lift_margin", 0.0),
-        ))  # fmt: skip
+        found.append(
+            ms.OfferOut(
+                part=part_out(shelved),
+                states=[said(q, t) for q, t in part.values.items()],
+                taken=now is not None and now.typed == part.name,
+                misfit=misfit_sentence(clash[0]) if clash else None,
+                bite=_low(after, "bite_margin", -1.0),
+                lift=_low(after, "lift_margin", 0.0),
+            )
+        )
     changed = [m.NameOut(name=q, label=label_of(q)) for q in changed_since(present, query.slot)]
     taken = now.typed if now else None
     return reply(

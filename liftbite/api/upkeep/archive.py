@@ -87,18 +87,36 @@ def _transfers() -> Transfers:
 
 def _brought_out(told: Brought) -> BroughtOut:
     return BroughtOut(
-        jobs=told.jobs, already=told.already, updated=told.updated, parts=told.parts, photos=told.photos,
-        instruments=told.instruments, said=told.said, faults=list(told.faults),
-        changed=[ChangedOut(key=c.key, what=c.what, says=c.says, offered=list(c.offered), job=c.job)
-                 for c in list(told.changed)],
-    )  # fmt: skip
+        jobs=told.jobs,
+        already=told.already,
+        updated=told.updated,
+        parts=told.parts,
+        photos=told.photos,
+        instruments=told.instruments,
+        said=told.said,
+        faults=list(told.faults),
+        changed=[
+            ChangedOut(key=c.key, what=c.what, says=c.says, offered=list(c.offered), job=c.job)
+            for c in list(told.changed)
+        ],
+    )
 
 
 def _transfer_out(found: Transfer, status: int = 200) -> Response:
     size = found.path.stat().st_size if found.path.exists() else 0
-    return reply(TransferOut(name=found.name, way=found.way, state=found.state, trouble=found.trouble, done=found.done,
-                             total=found.total, size=size,
-                             brought=_brought_out(found.brought) if found.brought else None), status)  # fmt: skip
+    return reply(
+        TransferOut(
+            name=found.name,
+            way=found.way,
+            state=found.state,
+            trouble=found.trouble,
+            done=found.done,
+            total=found.total,
+            size=size,
+            brought=_brought_out(found.brought) if found.brought else None,
+        ),
+        status,
+    )
 
 
 def _name() -> str:

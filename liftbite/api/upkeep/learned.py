@@ -73,15 +73,32 @@ def learned() -> Response:
         for use, rate in rates_of(store.thicknesses(session)):
             by_use[use].append(rate * 1e12)
     wear = {use: found for use, rates in by_use.items() if (found := learned_from(rates))}
-    return reply(LearnedOut(
-        least=LEAST,
-        steps=[LearnedStepOut(key=key, title=LIBRARY[key].title, minutes=f.middle, low=f.low, high=f.high, jobs=f.jobs,
-                              usual=LIBRARY[key].minutes) for key, f in steps.items() if key in LIBRARY],
-        parts=[LearnedPartOut(part=name, label=called(name), jobs=f.jobs, back=f.back, share=f.share)
-               for name, f in parts.items()],
-        wear=[LearnedWearOut(use=use, label=_use(use), per_distance=f.middle, low=f.low, high=f.high, jobs=f.jobs)
-              for use, f in wear.items()],
-    ))  # fmt: skip
+    return reply(
+        LearnedOut(
+            least=LEAST,
+            steps=[
+                LearnedStepOut(
+                    key=key,
+                    title=LIBRARY[key].title,
+                    minutes=f.middle,
+                    low=f.low,
+                    high=f.high,
+                    jobs=f.jobs,
+                    usual=LIBRARY[key].minutes,
+                )
+                for key, f in steps.items()
+                if key in LIBRARY
+            ],
+            parts=[
+                LearnedPartOut(part=name, label=called(name), jobs=f.jobs, back=f.back, share=f.share)
+                for name, f in parts.items()
+            ],
+            wear=[
+                LearnedWearOut(use=use, label=_use(use), per_distance=f.middle, low=f.low, high=f.high, jobs=f.jobs)
+                for use, f in wear.items()
+            ],
+        )
+    )
 
 
 def _use(name: str) -> str:

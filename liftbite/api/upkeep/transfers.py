@@ -197,8 +197,9 @@ class Transfers:
                 raise NoSuchTransfer("it was let go")
 
         with preferring(units), Archive(found.path) as archive:
-            bring_shop(self._sessions, archive, datetime.now(UTC), read_photo_apart, decided, told, who,
-                       read_job_apart, step)  # fmt: skip
+            bring_shop(
+                self._sessions, archive, datetime.now(UTC), read_photo_apart, decided, told, who, read_job_apart, step
+            )
 
 
 def read_photo_apart(data: bytes, name: str) -> Photo:

@@ -25,16 +25,28 @@ def _keeper() -> backups.Keeper:
 
 def _told(shop: Path) -> Response:
     kept = [
-        mu.BackupOut(name=b.path.name, path=str(b.path), at=utc_text(b.at), size=b.size, why=copies.WHY[b.why],
-                     ahead=b.at > datetime.now(UTC))
+        mu.BackupOut(
+            name=b.path.name,
+            path=str(b.path),
+            at=utc_text(b.at),
+            size=b.size,
+            why=copies.WHY[b.why],
+            ahead=b.at > datetime.now(UTC),
+        )
         for b in copies.backups_of(shop)
-    ]  # fmt: skip
+    ]
     written = [p.stat().st_size for p in (shop, shop.with_name(f"{shop.name}-wal")) if p.exists()]
-    return reply(mu.UpkeepOut(
-        file=str(shop), size=sum(written), backups=kept, room=backups.room_for(shop), trouble=_keeper().trouble,
-        short=backups.room_said(shop),
-        open=current_app.extensions["liftbite.open"],
-    ))  # fmt: skip
+    return reply(
+        mu.UpkeepOut(
+            file=str(shop),
+            size=sum(written),
+            backups=kept,
+            room=backups.room_for(shop),
+            trouble=_keeper().trouble,
+            short=backups.room_said(shop),
+            open=current_app.extensions["liftbite.open"],
+        )
+    )
 
 
 @api.get("", responses={"200": mu.UpkeepOut})

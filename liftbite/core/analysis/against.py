@@ -26,10 +26,21 @@ from liftbite.core.units.show import figure
 
 #: What is put side by side, in the order of the questions; the stroke's own come between.
 _FIGURES = (
-    "holdable_engine_torque", "bite_margin", "clamp_load", "wear", "plate_lift_available", "lift_margin",
-    "peak_pedal_effort", "engine_inertia", "slip_energy", "surface_temperature", "starts_to_limit",
-    "distance_to_limit", "burst_margin", "joint_margin",
-)  # fmt: skip
+    "holdable_engine_torque",
+    "bite_margin",
+    "clamp_load",
+    "wear",
+    "plate_lift_available",
+    "lift_margin",
+    "peak_pedal_effort",
+    "engine_inertia",
+    "slip_energy",
+    "surface_temperature",
+    "starts_to_limit",
+    "distance_to_limit",
+    "burst_margin",
+    "joint_margin",
+)
 #: Figures that differ by less are the same to a driver [-].
 SAME = 0.005
 
@@ -155,10 +166,14 @@ def _felt_masses(builds: Sequence[Build]) -> list[Change]:
         return None if isinstance(found, Needs | Refused) or not np.isfinite(found) else float(found)
 
     return [
-        Change(f"effective_mass_{gear + 1}", f"Felt mass, gear {gear + 1}", "kg",
-               tuple(felt(b, r, gear) for b, r in zip(builds, gears, strict=True)))
+        Change(
+            f"effective_mass_{gear + 1}",
+            f"Felt mass, gear {gear + 1}",
+            "kg",
+            tuple(felt(b, r, gear) for b, r in zip(builds, gears, strict=True)),
+        )
         for gear in range(max(map(len, gears)))
-    ]  # fmt: skip
+    ]
 
 
 def _price(entries: Mapping[str, Entry], found: Mapping[str, Entry]) -> float | None:
@@ -166,9 +181,11 @@ def _price(entries: Mapping[str, Entry], found: Mapping[str, Entry]) -> float | 
     prices = [
         float(entry.file["price"])
         for slot in SLOTS
-        if (entry := entries.get(part_name(slot))) is not None and entry != found.get(part_name(slot))
-        and entry.file and entry.file.get("price")
-    ]  # fmt: skip
+        if (entry := entries.get(part_name(slot))) is not None
+        and entry != found.get(part_name(slot))
+        and entry.file
+        and entry.file.get("price")
+    ]
     return sum(prices) if prices else None
 
 

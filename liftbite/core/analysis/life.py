@@ -81,9 +81,18 @@ def life(build: Build, *, stage: float, friction: float) -> Life | Needs | Refus
     peak = int(np.nanargmax(clamp))
     at_peak = _wear_at_peak(build, states, float(wear[peak]), limit)
     return Life(
-        wear, clamp, margin, target, float(clamp[0]), float(clamp[peak]), float(clamp[-1]), at_peak, lost,
-        tuple(sorted(ends, key=lambda pair: pair[1])), _shims_at(build, limit),
-    )  # fmt: skip
+        wear,
+        clamp,
+        margin,
+        target,
+        float(clamp[0]),
+        float(clamp[peak]),
+        float(clamp[-1]),
+        at_peak,
+        lost,
+        tuple(sorted(ends, key=lambda pair: pair[1])),
+        _shims_at(build, limit),
+    )
 
 
 def _shims_at(build: Build, limit: float) -> float | None:

@@ -16,8 +16,8 @@ import numpy as np
 
 from liftbite.core.analysis.repeated_starts import kind_of_start
 from liftbite.core.graph.graph import Known, Needs, Refused
+from liftbite.core.job.alternatives.facing import OTHER_SIDE
 from liftbite.core.job.build import Build
-from liftbite.core.job.choices import OTHER_SIDE
 from liftbite.core.job.schedule import read_schedule
 from liftbite.core.quantities.face import flash_rise
 from liftbite.core.quantities.heat import bulk_rise
@@ -122,9 +122,20 @@ def _faces(v: Known, rubbed: int) -> Array:
 
 def _wanted(build: Build) -> tuple[str, ...]:
     sides = tuple(OTHER_SIDE[n] for n in _FACE) if build.chosen.has("two kinds of facing") else ()
-    return (*sides, "start_case", "heat_network", "facing_area_total", "heated_area", "first_temperature",
-            "ambient_temperature", "sustained_temperature", "brief_temperature", "conductivity", "plate_density",
-            "specific_heat")  # fmt: skip
+    return (
+        *sides,
+        "start_case",
+        "heat_network",
+        "facing_area_total",
+        "heated_area",
+        "first_temperature",
+        "ambient_temperature",
+        "sustained_temperature",
+        "brief_temperature",
+        "conductivity",
+        "plate_density",
+        "specific_heat",
+    )
 
 
 def stint(build: Build, *, stage: float) -> Stint | Needs | Refused | None:
@@ -180,10 +191,19 @@ class _Run:
             self._pass(max(seconds - slipped, 0.0), 0.0, _BETWEEN)
         peaks = tuple(sorted(self._peaks(), key=lambda p: -p.surface))
         return Stint(
-            self.network, np.array(self.time), np.array(self.rows), tuple(self.begins), tuple(self.energies),
-            tuple(float(s.max()) for s in self.surfaces), self.outcome, planned, peaks, float(self.brief.min()),
-            float(self.sustained.min()), self._rest(),
-        )  # fmt: skip
+            self.network,
+            np.array(self.time),
+            np.array(self.rows),
+            tuple(self.begins),
+            tuple(self.energies),
+            tuple(float(s.max()) for s in self.surfaces),
+            self.outcome,
+            planned,
+            peaks,
+            float(self.brief.min()),
+            float(self.sustained.min()),
+            self._rest(),
+        )
 
     def _start(self, case: LaunchCase) -> float:
         """One start: the masses take its heat; returns how long it slipped [s]."""
@@ -223,10 +243,16 @@ class _Run:
             over = np.flatnonzero(surfaces[:, i] > self.brief[i])
             long = np.flatnonzero(through[:, i] > self.sustained[i])
             yield Peak(
-                name, float(surfaces[hottest, i]), self.begins[hottest], hottest + 1, float(through[:, i].max()),
-                float(self.brief[i]), float(self.sustained[i]), self.begins[over[0]] if over.size else None,
+                name,
+                float(surfaces[hottest, i]),
+                self.begins[hottest],
+                hottest + 1,
+                float(through[:, i].max()),
+                float(self.brief[i]),
+                float(self.sustained[i]),
+                self.begins[over[0]] if over.size else None,
                 _crossing(time, through[:, i], int(long[0]), float(self.sustained[i])) if long.size else None,
-            )  # fmt: skip
+            )
 
     def _rest(self) -> float | None:
         """How long to rest until one more start of the last kind stays within both limits."""
@@ -273,15 +299,21 @@ def stint_said(found: Stint) -> tuple[str, ...]:
     if found.outcome not in {"locks", "spins"}:
         says.append(f"Start {done} of {found.planned} {found.outcome}: the schedule ends there.")
     hot = found.hottest
-    says.append(f"Hot first: the {hot.name}, {both(hot.surface, 'K')} at its face in start {hot.start} of "
-                f"{found.planned}; warmed through to {both(hot.through, 'K')}.")  # fmt: skip
+    says.append(
+        f"Hot first: the {hot.name}, {both(hot.surface, 'K')} at its face in start {hot.start} of "
+        f"{found.planned}; warmed through to {both(hot.through, 'K')}."
+    )
     for peak in found.peaks:
         if peak.brief_at is not None:
-            says.append(f"The face of the {peak.name} passes the {both(peak.brief, 'K')} its facing stands for "
-                        f"moments after {clock(peak.brief_at)}.")  # fmt: skip
+            says.append(
+                f"The face of the {peak.name} passes the {both(peak.brief, 'K')} its facing stands for "
+                f"moments after {clock(peak.brief_at)}."
+            )
         if peak.sustained_at is not None:
-            says.append(f"The {peak.name} passes the {both(peak.sustained, 'K')} its facing stands for long after "
-                        f"{clock(peak.sustained_at)}.")  # fmt: skip
+            says.append(
+                f"The {peak.name} passes the {both(peak.sustained, 'K')} its facing stands for long after "
+                f"{clock(peak.sustained_at)}."
+            )
     if found.rest is None:
         says.append("No rest makes room for one more start of the last kind.")
     elif found.rest > 0:

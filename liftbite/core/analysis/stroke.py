@@ -23,9 +23,18 @@ from liftbite.core.quantities.torque_curve import Array
 
 #: What a stroke cannot be worked out without.
 STROKE_NEEDS = (
-    "plate_lift_available", "plate_lift_reach", "bearing_force", "pedal_stroke", "friction_faces", "springback",
-    "cushion_stack", "bearing_travel", "spring_clamp", "strap_force", "release_lever_ratio",
-)  # fmt: skip
+    "plate_lift_available",
+    "plate_lift_reach",
+    "bearing_force",
+    "pedal_stroke",
+    "friction_faces",
+    "springback",
+    "cushion_stack",
+    "bearing_travel",
+    "spring_clamp",
+    "strap_force",
+    "release_lever_ratio",
+)
 _BUILD = np.linspace(0.0, 1.0, 41)
 _LINKS = ("master_travel", "slave_travel", "cable_travel")
 #: What holds while the slave, or the cable, has not moved yet.
@@ -128,12 +137,20 @@ def stroke(build: Build, *, points: int = 161, **states: Any) -> Stroke | Needs 
         return where if value <= full + 1e-12 and where <= end + 1e-9 else None
 
     return Stroke(
-        pedal=cut(pedal), lift=cut(lifts), bearing=cut(joined("bearing_travel")), effort=cut(effort),
-        pressure=None if pressure is None else cut(pressure), chain={n: cut(joined(n)) for n in links},
-        held=cut(kept), gap=cut(gap),
-        first_movement=at_lift(0.0), bite_point=at_lift(float(rest["cushion_stack"])), full=full,
-        stops=_stops(build, lift, pedal[first:], states), smooth=bool(np.all(np.diff(pedal) >= -1e-12)),
-    )  # fmt: skip
+        pedal=cut(pedal),
+        lift=cut(lifts),
+        bearing=cut(joined("bearing_travel")),
+        effort=cut(effort),
+        pressure=None if pressure is None else cut(pressure),
+        chain={n: cut(joined(n)) for n in links},
+        held=cut(kept),
+        gap=cut(gap),
+        first_movement=at_lift(0.0),
+        bite_point=at_lift(float(rest["cushion_stack"])),
+        full=full,
+        stops=_stops(build, lift, pedal[first:], states),
+        smooth=bool(np.all(np.diff(pedal) >= -1e-12)),
+    )
 
 
 def _stops(build: Build, lift: Array, pedal: Array, states: dict[str, Any]) -> tuple[tuple[str, float], ...]:

@@ -238,10 +238,15 @@ def spread_of_samples(
     valid = values[np.isfinite(values)]
     low, high = np.percentile(valid, [2.5, 97.5]) if valid.size else (np.nan, np.nan)
     found_spread = Spread(
-        nominal, worst, best,
+        nominal,
+        worst,
+        best,
         float(np.sqrt(sum((slope * spreads[n].standard) ** 2 for n, slope in slopes.items()))),
-        float(valid.mean()) if valid.size else np.nan, float(valid.std()) if valid.size else np.nan,
-        float(low), float(high),
-        None if target is None else float(np.mean(~(values >= target))), int(valid.size),
-    )  # fmt: skip
+        float(valid.mean()) if valid.size else np.nan,
+        float(valid.std()) if valid.size else np.nan,
+        float(low),
+        float(high),
+        None if target is None else float(np.mean(~(values >= target))),
+        int(valid.size),
+    )
     return found_spread, valid

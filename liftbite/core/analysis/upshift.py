@@ -53,8 +53,15 @@ def upshift(build: Build, *, stage: float) -> Upshift | Needs | Refused:
         return case if isinstance(case, Needs | Refused) else Needs(frozenset())
     speed = float(build.known["redline"]) / case.ratio
     peak = case.curve.peak_torque * case.primary
-    free = replace(case, start_speed=speed, vehicle_speed=speed * second / first, clutch_torque=LET_GO * peak,
-                   held=1.0, throttle_share=1.0, release_time=QUICK)  # fmt: skip
+    free = replace(
+        case,
+        start_speed=speed,
+        vehicle_speed=speed * second / first,
+        clutch_torque=LET_GO * peak,
+        held=1.0,
+        throttle_share=1.0,
+        release_time=QUICK,
+    )
     restrictor = float(build.known.get("restrictor_time", 0.0))
     held = launch(replace(free, release_time=restrictor)) if restrictor > QUICK else None
     return Upshift((first, second), launch(free), held)

@@ -112,9 +112,18 @@ def _step(build: Build, name: str, values: Known) -> Step:
         _term(build, term_name, doc.arguments[term_name], values) for term_name in build.graph.parameters[name]
     )
     return Step(
-        name, doc.meaning, doc.formula, doc.result.symbol, doc.result.unit, value, whole, terms, doc.mark, doc.source,
+        name,
+        doc.meaning,
+        doc.formula,
+        doc.result.symbol,
+        doc.result.unit,
+        value,
+        whole,
+        terms,
+        doc.mark,
+        doc.source,
         doc.holds,
-    )  # fmt: skip
+    )
 
 
 def _term(build: Build, name: str, says: Any, values: Known) -> Term:

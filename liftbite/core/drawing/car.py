@@ -33,20 +33,37 @@ def _engine_side(s: Sizes, outer: float) -> list[Outline]:
     flange = s["bolt_circle_diameter"] / 2 + 0.011
     aluminium = s.build.chosen.has("aluminium flywheel")
     wheel: tuple[Point, ...] = (
-        (-thick, bore, ""), (0.0, flange + 0.006, ""), (0.0, rim - 0.004, ""), (-thick * 0.35, rim - 0.004, ""),
-        (-thick * 0.35, rim, ""), (-thick * 0.95, rim, ""), (-thick * 0.95, rim - 0.006, ""), (-thick, rim - 0.006, ""),
-    )  # fmt: skip
+        (-thick, bore, ""),
+        (0.0, flange + 0.006, ""),
+        (0.0, rim - 0.004, ""),
+        (-thick * 0.35, rim - 0.004, ""),
+        (-thick * 0.35, rim, ""),
+        (-thick * 0.95, rim, ""),
+        (-thick * 0.95, rim - 0.006, ""),
+        (-thick, rim - 0.006, ""),
+    )
     wheel = ((-thick, bore, ""), (-thick * 0.45, bore, ""), (-thick * 0.45, flange + 0.004, ""), *wheel[1:])
     found = [
-        Outline("crank", "steel", (
-            (-thick - 0.030, 0.0, ""), (-thick - 0.030, flange * 0.8, ""), (-thick - 0.014, flange * 0.8, ""),
-            (-thick - 0.014, flange, ""), (-thick, flange, ""), (-thick, bore, ""), (-thick + 0.004, bore, ""),
-            (-thick + 0.004, nose + 0.007, ""), (-thick - 0.022, nose + 0.007, ""), (-thick - 0.022, 0.0, ""),
-        )),
+        Outline(
+            "crank",
+            "steel",
+            (
+                (-thick - 0.030, 0.0, ""),
+                (-thick - 0.030, flange * 0.8, ""),
+                (-thick - 0.014, flange * 0.8, ""),
+                (-thick - 0.014, flange, ""),
+                (-thick, flange, ""),
+                (-thick, bore, ""),
+                (-thick + 0.004, bore, ""),
+                (-thick + 0.004, nose + 0.007, ""),
+                (-thick - 0.022, nose + 0.007, ""),
+                (-thick - 0.022, 0.0, ""),
+            ),
+        ),
         box("crank", "bearing", (-thick - 0.012, -thick + 0.002), (nose, nose + 0.007)),
         Outline("flywheel", "aluminium" if aluminium else "iron", wheel),
         box("flywheel", "steel", (-thick - 0.001, -thick * 0.45 + 0.007), (flange - 0.015, flange - 0.006)),
-    ]  # fmt: skip
+    ]
     if aluminium:
         found.append(box("flywheel", "steel", (-0.005, 0.0), (s["inner_diameter"] / 2 - 0.004, outer + 0.003)))
     return found
@@ -80,11 +97,22 @@ def _discs(s: Sizes, outer: float, inner: float) -> list[Outline]:
 def _plate(s: Sizes, outer: float, inner: float, back: float) -> list[Outline]:
     seat = min(s["plate_seat_diameter"] / 2, outer - 0.002)
     x = s.stack
-    return [Outline("plate", "iron", (
-        (x, inner - 0.003, "plate"), (back - 0.002, inner - 0.003, "plate"), (back - 0.002, seat - 0.006, "plate"),
-        (back + _SEAT, seat - 0.002, "plate"), (back + _SEAT, seat + 0.002, "plate"),
-        (back - 0.001, seat + 0.005, "plate"), (back - 0.001, outer + 0.002, "plate"), (x, outer + 0.002, "plate"),
-    ))]  # fmt: skip
+    return [
+        Outline(
+            "plate",
+            "iron",
+            (
+                (x, inner - 0.003, "plate"),
+                (back - 0.002, inner - 0.003, "plate"),
+                (back - 0.002, seat - 0.006, "plate"),
+                (back + _SEAT, seat - 0.002, "plate"),
+                (back + _SEAT, seat + 0.002, "plate"),
+                (back - 0.001, seat + 0.005, "plate"),
+                (back - 0.001, outer + 0.002, "plate"),
+                (x, outer + 0.002, "plate"),
+            ),
+        )
+    ]
 
 
 def _tip_x(s: Sizes, back: float) -> float:
@@ -138,12 +166,22 @@ def _cover(s: Sizes, outer: float, back: float) -> list[Outline]:
         low = min(low, s["spring_circle_diameter"] / 2 - 0.02)
     rim = max(rim, wall + 0.008)
     return [
-        Outline("cover", "sheet", (
-            (0.0, rim, ""), (0.0, wall, ""), (far, wall - 0.003, ""), (far, low, ""), (far + _SHEET, low, ""),
-            (far + _SHEET, wall + 0.001, ""), (_SHEET, wall + _SHEET, ""), (_SHEET, rim, ""),
-        )),
+        Outline(
+            "cover",
+            "sheet",
+            (
+                (0.0, rim, ""),
+                (0.0, wall, ""),
+                (far, wall - 0.003, ""),
+                (far, low, ""),
+                (far + _SHEET, low, ""),
+                (far + _SHEET, wall + 0.001, ""),
+                (_SHEET, wall + _SHEET, ""),
+                (_SHEET, rim, ""),
+            ),
+        ),
         box("cover", "steel", (-0.012, _SHEET + 0.006), (wall + 0.006, wall + 0.012)),
-    ]  # fmt: skip
+    ]
 
 
 def _bearing_side(s: Sizes, back: float) -> list[Outline]:
@@ -155,11 +193,19 @@ def _bearing_side(s: Sizes, back: float) -> list[Outline]:
     return [
         box("bearing", "bearing", (x, x + 0.012), (tip - 0.006, tip + 0.011), "bearing"),
         box("bearing", "steel", (x + 0.003, end), (tip - 0.011, tip - 0.006), "bearing"),
-        Outline("shaft", "steel", (
-            (-thick - 0.016, 0.0, ""), (-thick - 0.016, shaft * 0.6, ""), (-thick + 0.006, shaft * 0.64, ""),
-            (-thick + 0.010, shaft, ""), (end + 0.030, shaft, ""), (end + 0.030, 0.0, ""),
-        )),
-    ]  # fmt: skip
+        Outline(
+            "shaft",
+            "steel",
+            (
+                (-thick - 0.016, 0.0, ""),
+                (-thick - 0.016, shaft * 0.6, ""),
+                (-thick + 0.006, shaft * 0.64, ""),
+                (-thick + 0.010, shaft, ""),
+                (end + 0.030, shaft, ""),
+                (end + 0.030, 0.0, ""),
+            ),
+        ),
+    ]
 
 
 def bearing_end(s: Sizes, back: float) -> float:
@@ -172,12 +218,26 @@ def _dimensions(s: Sizes, outer: float, inner: float, back: float) -> list[Dimen
     return [
         Dimension("outer_diameter", 2 * outer, (mid, 0.0, ""), (mid, outer, ""), across=True),
         Dimension("inner_diameter", 2 * inner, (mid, 0.0, ""), (mid, inner, ""), across=True),
-        Dimension("flywheel_diameter", s["flywheel_diameter"], (-s["flywheel_thickness"] * 0.7, 0.0, ""),
-                  (-s["flywheel_thickness"] * 0.7, s["flywheel_diameter"] / 2, ""), across=True),
-        Dimension("finger_tip_diameter", 2 * tip, (_tip_x(s, back), 0.0, "tips"), (_tip_x(s, back), tip, "tips"),
-                  across=True),
-        Dimension("disc_thickness", s.thickness, (0.0, outer + 0.002, "disc1_front"),
-                  (s.thickness, outer + 0.002, "disc1_back")),
-        Dimension("pressure_plate_thickness", s["pressure_plate_thickness"], (s.stack, inner - 0.006, "plate"),
-                  (back, inner - 0.006, "plate")),
-    ]  # fmt: skip
+        Dimension(
+            "flywheel_diameter",
+            s["flywheel_diameter"],
+            (-s["flywheel_thickness"] * 0.7, 0.0, ""),
+            (-s["flywheel_thickness"] * 0.7, s["flywheel_diameter"] / 2, ""),
+            across=True,
+        ),
+        Dimension(
+            "finger_tip_diameter", 2 * tip, (_tip_x(s, back), 0.0, "tips"), (_tip_x(s, back), tip, "tips"), across=True
+        ),
+        Dimension(
+            "disc_thickness",
+            s.thickness,
+            (0.0, outer + 0.002, "disc1_front"),
+            (s.thickness, outer + 0.002, "disc1_back"),
+        ),
+        Dimension(
+            "pressure_plate_thickness",
+            s["pressure_plate_thickness"],
+            (s.stack, inner - 0.006, "plate"),
+            (back, inner - 0.006, "plate"),
+        ),
+    ]

@@ -109,8 +109,20 @@ def motion(build: Build) -> Motion:
         follows, gaps = _stack(build, discs, car, wear, lift)
         follows |= _levers(build, wear, np.zeros_like(lift))
         still = {n: np.zeros_like(lift) for n in ("master", "slave", "cable", "pedal")}
-        return Motion(wear, pedal, follows | still, gaps, lift, None, None, None, None, None, None,
-                      needs=build.chosen.to_ask(missing))  # fmt: skip
+        return Motion(
+            wear,
+            pedal,
+            follows | still,
+            gaps,
+            lift,
+            None,
+            None,
+            None,
+            None,
+            None,
+            None,
+            needs=build.chosen.to_ask(missing),
+        )
     return _moving(build, discs, car, wear, sound)
 
 
@@ -122,11 +134,16 @@ def _moving(build: Build, discs: int, car: bool, wear: Array, sound: list[Stroke
 
     def over(pick: Any, start: float) -> Array:
         """Values over the pedal, from `start` with the pedal untouched."""
-        return np.array([
-            np.interp(pedal, np.concatenate([[0.0], np.maximum.accumulate(s.pedal) + 1e-9]),
-                      np.concatenate([[start], pick(s)]))
-            for s in sound
-        ])  # fmt: skip
+        return np.array(
+            [
+                np.interp(
+                    pedal,
+                    np.concatenate([[0.0], np.maximum.accumulate(s.pedal) + 1e-9]),
+                    np.concatenate([[start], pick(s)]),
+                )
+                for s in sound
+            ]
+        )
 
     lift = over(lambda s: s.lift, 0.0)
     clearance = float(known.get("bearing_clearance", 0.0))
@@ -144,15 +161,20 @@ def _moving(build: Build, discs: int, car: bool, wear: Array, sound: list[Stroke
         return np.array([np.nan if (at := pick(s)) is None else at for s in sound])
 
     return Motion(
-        wear=wear, pedal=pedal, follows=follows, gaps=gaps, lift=lift,
+        wear=wear,
+        pedal=pedal,
+        follows=follows,
+        gaps=gaps,
+        lift=lift,
         effort=over(lambda s: s.effort, float(known.get("pedal_return_force", 0.0))),
         pressure=over(lambda s: s.pressure, 0.0) if sound[0].pressure is not None else None,
         passes=over(lambda s: s.held, 1.0),
-        first_movement=points(lambda s: s.first_movement), bite_point=points(lambda s: s.bite_point),
+        first_movement=points(lambda s: s.first_movement),
+        bite_point=points(lambda s: s.bite_point),
         stop=(end, name),
         warns={n: at for n, at in sound[0].stops if n != name and at < end},
         smooth=all(s.smooth for s in sound),
-    )  # fmt: skip
+    )
 
 
 def _stack(build: Build, discs: int, car: bool, wear: Array, lift: Array) -> tuple[dict[str, Array], Array]:

@@ -16,14 +16,26 @@ def motorcycle_section(s: Sizes) -> Drawing:
     back = s.stack + s["pressure_plate_thickness"]
     outlines = [*_basket(s, outer, inner), *_plates(s, outer, inner), *_plate(s, outer, inner, back), *_lifter(s, back)]
     mid = s.stack / 2
-    return Drawing(tuple(outlines), (
-        Dimension("outer_diameter", 2 * outer, (mid, 0.0, ""), (mid, outer, ""), across=True),
-        Dimension("inner_diameter", 2 * inner, (mid, 0.0, ""), (mid, inner, ""), across=True),
-        Dimension("friction_plate_thickness", s.thickness, (0.0, outer + 0.003, "disc1_front"),
-                  (s.thickness, outer + 0.003, "disc1_back")),
-        Dimension("spring_circle_diameter", s["spring_circle_diameter"], (back, 0.0, ""),
-                  (back, s["spring_circle_diameter"] / 2, ""), across=True),
-    ))  # fmt: skip
+    return Drawing(
+        tuple(outlines),
+        (
+            Dimension("outer_diameter", 2 * outer, (mid, 0.0, ""), (mid, outer, ""), across=True),
+            Dimension("inner_diameter", 2 * inner, (mid, 0.0, ""), (mid, inner, ""), across=True),
+            Dimension(
+                "friction_plate_thickness",
+                s.thickness,
+                (0.0, outer + 0.003, "disc1_front"),
+                (s.thickness, outer + 0.003, "disc1_back"),
+            ),
+            Dimension(
+                "spring_circle_diameter",
+                s["spring_circle_diameter"],
+                (back, 0.0, ""),
+                (back, s["spring_circle_diameter"] / 2, ""),
+                across=True,
+            ),
+        ),
+    )
 
 
 def _basket(s: Sizes, outer: float, inner: float) -> list[Outline]:
@@ -31,21 +43,47 @@ def _basket(s: Sizes, outer: float, inner: float) -> list[Outline]:
     hub = inner - 0.004
     web, lip = min(0.006, s.stack * 0.4), max(s.stack - 0.002, s.stack * 0.6)  # a pack of one plate has a hub too
     return [
-        Outline("basket", "aluminium", (
-            (-0.020, shaft + 0.007, ""), (-0.020, outer + 0.005, ""), (-0.014, outer + 0.009, ""),
-            (end, outer + 0.009, ""), (end, outer + 0.004, ""), (-0.012, outer + 0.004, ""),
-            (-0.012, shaft + 0.007, ""),
-        )),
+        Outline(
+            "basket",
+            "aluminium",
+            (
+                (-0.020, shaft + 0.007, ""),
+                (-0.020, outer + 0.005, ""),
+                (-0.014, outer + 0.009, ""),
+                (end, outer + 0.009, ""),
+                (end, outer + 0.004, ""),
+                (-0.012, outer + 0.004, ""),
+                (-0.012, shaft + 0.007, ""),
+            ),
+        ),
         box("basket", "steel", (-0.034, -0.022), (shaft + 0.007, outer + 0.014)),
-        Outline("basket", "aluminium", (
-            (-0.007, shaft, ""), (-0.007, outer - 0.003, ""), (0.0, outer - 0.003, ""), (0.0, hub, ""),
-            (lip, hub, ""), (lip, hub - 0.006, ""), (web, hub - 0.006, ""), (web, shaft, ""),
-        )),
-        Outline("shaft", "steel", (
-            (-0.044, 0.004, ""), (-0.044, shaft, ""), (0.012, shaft, ""), (0.012, shaft * 0.8, ""),
-            (0.018, shaft * 0.8, ""), (0.018, 0.004, ""),
-        )),
-    ]  # fmt: skip
+        Outline(
+            "basket",
+            "aluminium",
+            (
+                (-0.007, shaft, ""),
+                (-0.007, outer - 0.003, ""),
+                (0.0, outer - 0.003, ""),
+                (0.0, hub, ""),
+                (lip, hub, ""),
+                (lip, hub - 0.006, ""),
+                (web, hub - 0.006, ""),
+                (web, shaft, ""),
+            ),
+        ),
+        Outline(
+            "shaft",
+            "steel",
+            (
+                (-0.044, 0.004, ""),
+                (-0.044, shaft, ""),
+                (0.012, shaft, ""),
+                (0.012, shaft * 0.8, ""),
+                (0.018, shaft * 0.8, ""),
+                (0.018, 0.004, ""),
+            ),
+        ),
+    ]
 
 
 def _plates(s: Sizes, outer: float, inner: float) -> list[Outline]:
@@ -72,13 +110,25 @@ def _plate(s: Sizes, outer: float, inner: float, back: float) -> list[Outline]:
     x = s.stack
     seat = x - length * 0.55  # springs stand in pockets of the plate that reach into the hub
     centre = min(centre, inner - 0.008 - coil)
-    plate = Outline("plate", "aluminium", (
-        (x, outer - 0.003, "plate"), (x, inner - 0.004, "plate"), (x, centre + coil + 0.003, "plate"),
-        (seat - 0.002, centre + coil + 0.003, "plate"), (seat - 0.002, centre - coil - 0.003, "plate"),
-        (x, centre - coil - 0.003, "plate"), (x, shaft * 0.8, "plate"), (back, shaft * 0.8, "plate"),
-        (back, centre - coil - 0.001, "plate"), (seat, centre - coil - 0.001, "plate"),
-        (seat, centre + coil + 0.001, "plate"), (back, centre + coil + 0.001, "plate"), (back, outer - 0.003, "plate"),
-    ))  # fmt: skip
+    plate = Outline(
+        "plate",
+        "aluminium",
+        (
+            (x, outer - 0.003, "plate"),
+            (x, inner - 0.004, "plate"),
+            (x, centre + coil + 0.003, "plate"),
+            (seat - 0.002, centre + coil + 0.003, "plate"),
+            (seat - 0.002, centre - coil - 0.003, "plate"),
+            (x, centre - coil - 0.003, "plate"),
+            (x, shaft * 0.8, "plate"),
+            (back, shaft * 0.8, "plate"),
+            (back, centre - coil - 0.001, "plate"),
+            (seat, centre - coil - 0.001, "plate"),
+            (seat, centre + coil + 0.001, "plate"),
+            (back, centre + coil + 0.001, "plate"),
+            (back, outer - 0.003, "plate"),
+        ),
+    )
     far = seat + length
     return [
         plate,

@@ -82,6 +82,7 @@ def band(part: str, material: str, middle: Sequence[Point], width: float) -> Out
     """A strip of even width along x, such as a finger or a stamped cover, given by its middle line."""
     half = width / 2
     return Outline(
-        part, material,
+        part,
+        material,
         (*((x - half, r, f) for x, r, f in middle), *((x + half, r, f) for x, r, f in reversed(middle))),
-    )  # fmt: skip
+    )

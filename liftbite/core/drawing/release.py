@@ -24,31 +24,52 @@ def fork(s: Sizes) -> list[Outline]:
         outer, inner = s["slave_outer_diameter"] / 2, s["slave_inner_diameter"] / 2
         return [
             box("release", "bearing", (x, x + 0.014), (inner, outer), "bearing"),
-            Outline("release", "fluid", (
-                (x + 0.014, inner, "bearing"), (x + 0.026, inner, ""), (x + 0.026, outer, ""),
-                (x + 0.014, outer, "bearing"),
-            )),
-            Outline("release", "aluminium", (
-                (x + 0.004, outer, ""), (x + 0.004, outer + 0.005, ""), (x + 0.032, outer + 0.005, ""),
-                (x + 0.032, inner - 0.004, ""), (x + 0.004, inner - 0.004, ""), (x + 0.004, inner, ""),
-                (x + 0.026, inner, ""), (x + 0.026, outer, ""),
-            )),
-        ]  # fmt: skip
+            Outline(
+                "release",
+                "fluid",
+                (
+                    (x + 0.014, inner, "bearing"),
+                    (x + 0.026, inner, ""),
+                    (x + 0.026, outer, ""),
+                    (x + 0.014, outer, "bearing"),
+                ),
+            ),
+            Outline(
+                "release",
+                "aluminium",
+                (
+                    (x + 0.004, outer, ""),
+                    (x + 0.004, outer + 0.005, ""),
+                    (x + 0.032, outer + 0.005, ""),
+                    (x + 0.032, inner - 0.004, ""),
+                    (x + 0.004, inner - 0.004, ""),
+                    (x + 0.004, inner, ""),
+                    (x + 0.026, inner, ""),
+                    (x + 0.026, outer, ""),
+                ),
+            ),
+        ]
     reach = _PIVOT * (s["fork_ratio"] - 1)
     travel = "cable" if s.build.chosen.has("cable") else "slave"
     end = f"-{travel}"
     middle: list[Point] = [
-        (x + 0.012, -_PIVOT, ""), (x + 0.002, 0.0, "bearing"),
+        (x + 0.012, -_PIVOT, ""),
+        (x + 0.002, 0.0, "bearing"),
         (x + 0.004, s["finger_tip_diameter"] / 2 - _CARRIER, "bearing"),
         (x + 0.010, max(reach, 0.03) + 0.004, end),
-    ]  # fmt: skip
+    ]
     top = middle[-1][1]
     lever = [*middle[2:], (x + 0.010, top + 0.008, end)]
     found = [
-        Outline("release", "steel", (
-            *((px - 0.004, r, f) for px, r, f in lever), *((px + 0.004, r, f) for px, r, f in reversed(lever)),
-        )),
-    ]  # fmt: skip
+        Outline(
+            "release",
+            "steel",
+            (
+                *((px - 0.004, r, f) for px, r, f in lever),
+                *((px + 0.004, r, f) for px, r, f in reversed(lever)),
+            ),
+        ),
+    ]
     if travel == "slave":
         found += _slave(s, x + 0.016, top)
     else:
@@ -64,12 +85,21 @@ def _slave(s: Sizes, x: float, r: float) -> list[Outline]:
         box("release", "steel", (x, x + 0.018), (r - 0.003, r + 0.003), "-slave"),
         box("release", "bearing", (x + 0.018, x + 0.028), (r - half, r + half), "-slave"),
         box("release", "fluid", (x + 0.028, x + 0.040), (r - half, r + half), "-slave", ""),
-        Outline("release", "aluminium", (
-            (mouth, r + half, ""), (mouth, r + half + 0.004, ""), (x + 0.045, r + half + 0.004, ""),
-            (x + 0.045, r - half - 0.004, ""), (mouth, r - half - 0.004, ""), (mouth, r - half, ""),
-            (x + 0.040, r - half, ""), (x + 0.040, r + half, ""),
-        )),
-    ]  # fmt: skip
+        Outline(
+            "release",
+            "aluminium",
+            (
+                (mouth, r + half, ""),
+                (mouth, r + half + 0.004, ""),
+                (x + 0.045, r + half + 0.004, ""),
+                (x + 0.045, r - half - 0.004, ""),
+                (mouth, r - half - 0.004, ""),
+                (mouth, r - half, ""),
+                (x + 0.040, r - half, ""),
+                (x + 0.040, r + half, ""),
+            ),
+        ),
+    ]
 
 
 def chain(s: Sizes) -> Drawing:
@@ -83,12 +113,17 @@ def chain(s: Sizes) -> Drawing:
     pad = min(arm * s["pedal_ratio"], 0.32)
     lever: list[Point] = [(0.0, 0.012, ""), (0.0, -arm, "-rod"), (0.0, -pad, "-pedal")]
     found = [
-        Outline("release", "steel", (
-            *((x - 0.005, r, f) for x, r, f in lever), *((x + 0.005, r, f) for x, r, f in reversed(lever)),
-        )),
+        Outline(
+            "release",
+            "steel",
+            (
+                *((x - 0.005, r, f) for x, r, f in lever),
+                *((x + 0.005, r, f) for x, r, f in reversed(lever)),
+            ),
+        ),
         box("release", "rubber" if car else "steel", (-0.012, 0.010), (-pad - 0.024, -pad), "-pedal"),
         box("release", "bearing", (-0.007, 0.007), (-0.007, 0.007)),
-    ]  # fmt: skip
+    ]
     if not hydraulic:
         found.append(box("release", "steel", (-0.150, -0.004), (-arm - 0.002, -arm + 0.002), "-rod"))
         found.append(box("release", "sheet", (-0.150, -0.070), (-arm - 0.005, -arm + 0.005)))
@@ -100,12 +135,20 @@ def chain(s: Sizes) -> Drawing:
         box("release", "steel", (face, -0.004), (-arm - 0.003, -arm + 0.003), "-rod"),
         box("release", "bearing", (face - 0.012, face), (-arm - half, -arm + half), "-rod"),
         box("release", "fluid", (end, face - 0.012), (-arm - half, -arm + half), "", "-rod"),
-        Outline("release", "aluminium", (
-            (face + 0.004, -arm + half, ""), (face + 0.004, -arm + half + 0.004, ""),
-            (end - 0.006, -arm + half + 0.004, ""), (end - 0.006, -arm - half - 0.004, ""),
-            (face + 0.004, -arm - half - 0.004, ""), (face + 0.004, -arm - half, ""),
-            (end, -arm - half, ""), (end, -arm + half, ""),
-        )),
+        Outline(
+            "release",
+            "aluminium",
+            (
+                (face + 0.004, -arm + half, ""),
+                (face + 0.004, -arm + half + 0.004, ""),
+                (end - 0.006, -arm + half + 0.004, ""),
+                (end - 0.006, -arm - half - 0.004, ""),
+                (face + 0.004, -arm - half - 0.004, ""),
+                (face + 0.004, -arm - half, ""),
+                (end, -arm - half, ""),
+                (end, -arm + half, ""),
+            ),
+        ),
         box("release", "fluid", (end - 0.028, end), (-arm - 0.002, -arm + 0.002)),
-    ]  # fmt: skip
+    ]
     return Drawing(tuple(found))

@@ -61,8 +61,13 @@ Shelf = Mapping[str, Sequence[FinderPart]]
 
 #: Objective -> +1 where more is better, −1 where less is.
 OBJECTIVES: Mapping[str, int] = {
-    "bite": 1, "lift": 1, "effort": -1, "inertia": -1, "heat": 1, "price": -1,
-}  # fmt: skip
+    "bite": 1,
+    "lift": 1,
+    "effort": -1,
+    "inertia": -1,
+    "heat": 1,
+    "price": -1,
+}
 
 #: Limit -> what is said of those it excludes, in the order they are looked at: what costs least first.
 LIMITS: Mapping[str, str] = {
@@ -89,9 +94,12 @@ for _row in CRITERIA.values():
 _EFFORT = CRITERIA["effort"]
 #: What an objective is read off.
 _READ_OFF: Mapping[str, tuple[str, ...]] = {
-    "bite": ("bite_margin",), "lift": ("lift_margin",), "inertia": ("engine_inertia",),
-    "heat": ("heat_margin", "sustained_margin"), "effort": ("peak_pedal_effort", "effort_limit"),
-}  # fmt: skip
+    "bite": ("bite_margin",),
+    "lift": ("lift_margin",),
+    "inertia": ("engine_inertia",),
+    "heat": ("heat_margin", "sustained_margin"),
+    "effort": ("peak_pedal_effort", "effort_limit"),
+}
 
 
 class Passed(NamedTuple):

@@ -21,8 +21,22 @@ from liftbite.core.units.show import figure
 from liftbite.core.verdicts.criteria import LIFT_NEW
 
 #: Bores that are stocked, as they are called [practice].
-STOCKED = ("14 mm", "5/8 in", "16 mm", "11/16 in", "0.700 in", "18 mm", "19 mm", "3/4 in", "20 mm", "13/16 in", "22 mm",
-           "7/8 in", "15/16 in", "1 in")  # fmt: skip
+STOCKED = (
+    "14 mm",
+    "5/8 in",
+    "16 mm",
+    "11/16 in",
+    "0.700 in",
+    "18 mm",
+    "19 mm",
+    "3/4 in",
+    "20 mm",
+    "13/16 in",
+    "22 mm",
+    "7/8 in",
+    "15/16 in",
+    "1 in",
+)
 _WANTED = ("lift_margin", "least_lift_margin", "peak_pedal_effort", "peak_line_pressure", "plate_lift_available")
 #: Pairs that are shown.
 _SHOWN = 10
@@ -55,21 +69,32 @@ def cylinders(build: Build) -> Beside | Needs | Refused | None:
     most = float(build.known.get("plate_lift_limit", np.inf))
     good = (lift >= LIFT_NEW) & (effort <= allowed)
     misses = [_miss(float(x), float(f), allowed) for x, f in zip(lift, effort, strict=True)]
-    order = sorted(range(len(pairs)), key=lambda i: (not good[i], full[i] > most, -lift[i] if good[i] else misses[i],
-                                                     effort[i]))  # fmt: skip
+    order = sorted(
+        range(len(pairs)), key=lambda i: (not good[i], full[i] > most, -lift[i] if good[i] else misses[i], effort[i])
+    )
     present = [all(abs(bores[n][i] - float(build.known.get(n, 0.0))) < 2e-5 for n in bores) for i in range(len(pairs))]
     shown = [i for rank, i in enumerate(order) if rank < _SHOWN or present[i]]
 
     def row(i: int) -> Row:
         stop = "pedal stop" if full[i] > most else ""
-        cells = (pairs[i][0], pairs[i][1] or "as it is", (lift[i], "-"), (effort[i], "N"), (pressure[i], "Pa"),
-                 "drags" if least[i] < 1 else stop)  # fmt: skip
+        cells = (
+            pairs[i][0],
+            pairs[i][1] or "as it is",
+            (lift[i], "-"),
+            (effort[i], "N"),
+            (pressure[i], "Pa"),
+            "drags" if least[i] < 1 else stop,
+        )
         puts = (("master_diameter", pairs[i][0]), *([("slave_diameter", pairs[i][1])] if pairs[i][1] else []))
         return Row(cells, bool(good[i]), present[i], puts)
 
     columns = ("Master", "Slave", "Lift", "Effort", "Pressure", "Wants")
-    return Beside("Stocked bores", columns, tuple(row(i) for i in shown),
-                  _says(build, own, allowed, most, int(good.sum()), len(pairs)))  # fmt: skip
+    return Beside(
+        "Stocked bores",
+        columns,
+        tuple(row(i) for i in shown),
+        _says(build, own, allowed, most, int(good.sum()), len(pairs)),
+    )
 
 
 def _metres(bores: Iterable[str]) -> Array:
@@ -82,13 +107,17 @@ def _miss(lift: float, effort: float, allowed: float) -> float:
 
 
 def _says(build: Build, own: Known, allowed: float, most: float, kept: int, tried: int) -> tuple[str, ...]:
-    says = [f"{kept} of {tried} meet both: {LIFT_NEW} times the lift that is needed"
-            + (f", at most {both(allowed, 'N')}." if np.isfinite(allowed) else ".")]  # fmt: skip
+    says = [
+        f"{kept} of {tried} meet both: {LIFT_NEW} times the lift that is needed"
+        + (f", at most {both(allowed, 'N')}." if np.isfinite(allowed) else ".")
+    ]
     slave, bore = float(own["slave_area"]), _bore_for(build, LIFT_NEW)
     if bore is not None:
         ratio = np.pi / 4 * bore**2 / slave
-        says.append(f"Backwards: a comfortable lift wants a master of {both_fine(bore, 'm')}, {figure(ratio, 3)} times "
-                    "the slave's area, or more.")  # fmt: skip
+        says.append(
+            f"Backwards: a comfortable lift wants a master of {both_fine(bore, 'm')}, {figure(ratio, 3)} times "
+            "the slave's area, or more."
+        )
     clamp = _clamp_for(build, allowed)
     if clamp is not None:
         says.append(f"With the cylinders as they are the effort allows a clamp of {both(clamp, 'N')}.")

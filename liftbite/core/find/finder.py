@@ -50,8 +50,13 @@ class Candidates:
 
 #: Steps in which objectives are told apart: what is closer than this is equal to a builder.
 STEPS: Mapping[str, float] = {
-    "bite": 0.05, "lift": 0.05, "effort": 5.0, "inertia": 0.005, "heat": 0.25, "price": 10.0,
-}  # fmt: skip
+    "bite": 0.05,
+    "lift": 0.05,
+    "effort": 5.0,
+    "inertia": 0.005,
+    "heat": 0.25,
+    "price": 10.0,
+}
 _STEPS = np.array([STEPS[objective] for objective in OBJECTIVES])
 
 
@@ -116,8 +121,9 @@ def search(
             kept += len(passed.rows)
             if len(passed.rows):
                 places = merged(rows, passed.rows, _STEPS)
-                names = [names[k] if k < len(rows) else combinations.parts_of(int(passed.at[k - len(rows)]))
-                         for k in places]  # fmt: skip
+                names = [
+                    names[k] if k < len(rows) else combinations.parts_of(int(passed.at[k - len(rows)])) for k in places
+                ]
                 rows = np.vstack([rows, passed.rows])[places]
             done += len(some)
             if seen is not None:
@@ -128,9 +134,15 @@ def search(
 
 
 def _candidates(
-    done: int, kept: int, names: list[dict[str, str]], rows: Array, excluded: Counter[str], unseen: set[str], *,
+    done: int,
+    kept: int,
+    names: list[dict[str, str]],
+    rows: Array,
+    excluded: Counter[str],
+    unseen: set[str],
+    *,
     complete: bool,
-) -> Candidates:  # fmt: skip
+) -> Candidates:
     front = [
         {
             **name,

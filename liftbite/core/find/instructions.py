@@ -33,9 +33,10 @@ def instructions(build: Build) -> Beside | Needs | Refused | None:
         rows.append(row)
     return Beside(
         "Same bolts, these instructions",
-        ("Whose", "Instruction", "With it", "Preload", "Of proof", "Holds", "Verdict"), tuple(rows),
+        ("Whose", "Instruction", "With it", "Preload", "Of proof", "Holds", "Verdict"),
+        tuple(rows),
         ("One is chosen, and its washers, locker and lubrication go with it; never mixed. The manual wins.",),
-    )  # fmt: skip
+    )
 
 
 def _row(build: Build, one: Instruction) -> Row | Refused:

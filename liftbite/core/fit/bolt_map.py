@@ -23,8 +23,10 @@ from liftbite.core.units.sentence import both_fine
 
 #: Material of the threads -> engagement that is enough, and the least that is looked at again [diameters] [practice].
 MATERIALS: Mapping[str, tuple[str, float, float]] = {
-    "steel": ("Steel", 1.0, 1.0), "iron": ("Cast iron", 1.5, 1.25), "aluminium": ("Aluminium", 2.0, 1.5),
-}  # fmt: skip
+    "steel": ("Steel", 1.0, 1.0),
+    "iron": ("Cast iron", 1.5, 1.25),
+    "aluminium": ("Aluminium", 2.0, 1.5),
+}
 State = Literal["good", "look again", "short", "bottoms", "shank in thread", "open"]
 #: The gravest first.
 STATES: tuple[State, ...] = ("bottoms", "shank in thread", "short", "look again", "open", "good")
@@ -71,8 +73,13 @@ class Hole:
         return f"{self.joint} {self.number}"
 
 
-_FIGURES = {"length": "Length under the head", "grip": "Grip", "washer": "Washers", "depth": "Depth of thread",
-            "shank": "Shank"}  # fmt: skip
+_FIGURES = {
+    "length": "Length under the head",
+    "grip": "Grip",
+    "washer": "Washers",
+    "depth": "Depth of thread",
+    "shank": "Shank",
+}
 
 
 def read_hole(key: str, said: Mapping[str, str]) -> Hole:
@@ -100,9 +107,20 @@ def read_hole(key: str, said: Mapping[str, str]) -> Hole:
     for name in ("length", "grip"):
         if name not in figures:
             raise UnreadableEntry(f"Bolt map: {_FIGURES[name].lower()} is missing")
-    hole = Hole(joint.strip(), int(number), typed.strip(), thread, figures["length"], figures["grip"], material,
-                figures.get("washer", 0.0), figures.get("depth"), figures.get("shank", 0.0),
-                _angle(said["angle"]) if said.get("angle") else None, _out(said.get("out", "")))  # fmt: skip
+    hole = Hole(
+        joint.strip(),
+        int(number),
+        typed.strip(),
+        thread,
+        figures["length"],
+        figures["grip"],
+        material,
+        figures.get("washer", 0.0),
+        figures.get("depth"),
+        figures.get("shank", 0.0),
+        _angle(said["angle"]) if said.get("angle") else None,
+        _out(said.get("out", "")),
+    )
     if hole.shank >= hole.length:
         raise UnreadableEntry("Bolt map: the shank is as long as the bolt; measure under the head")
     return hole

@@ -33,14 +33,19 @@ class Question:
     motorcycle: bool = False
 
 
-QUESTIONS: Mapping[str, Question] = {q.name: q for q in (
-    Question("kind", "Kind of vehicle", KINDS),
-    Question("housing", "Bell housing", {"separate": "Comes off by itself", "one_piece": "One piece with the gearbox"}),
-    Question("shaft", "Output shaft", {"slips": "Slips in: drain first", "flanged": "Flanged: no draining"}),
-    Question("line", "Hydraulic line", {"hung": "Slave hung aside closed", "opened": "Opened"}),
-    Question("lift", "Works on", {"lift": "A lift", "floor": "The floor, on stands"}),
-    Question("helpers", "Helpers", {"0": "Alone", "1": "One helper", "2": "Two or more"}, motorcycle=True),
-)}  # fmt: skip
+QUESTIONS: Mapping[str, Question] = {
+    q.name: q
+    for q in (
+        Question("kind", "Kind of vehicle", KINDS),
+        Question(
+            "housing", "Bell housing", {"separate": "Comes off by itself", "one_piece": "One piece with the gearbox"}
+        ),
+        Question("shaft", "Output shaft", {"slips": "Slips in: drain first", "flanged": "Flanged: no draining"}),
+        Question("line", "Hydraulic line", {"hung": "Slave hung aside closed", "opened": "Opened"}),
+        Question("lift", "Works on", {"lift": "A lift", "floor": "The floor, on stands"}),
+        Question("helpers", "Helpers", {"0": "Alone", "1": "One helper", "2": "Two or more"}, motorcycle=True),
+    )
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,6 +74,10 @@ class Case:
     def is_(self, question: str, *answers: str) -> bool:
         """True where a question was answered so; a motorcycle has no answer to a car's."""
         return self.answers.get(question) in answers
+
+    def has(self, *words: str) -> bool:
+        """True where all of these are so, as the tables say them: "car", "motorcycle", "hydraulic", "opens", "pull"."""
+        return all(not self.car if word == "motorcycle" else bool(getattr(self, word)) for word in words)
 
     def fate(self, part: str) -> str:
         """What becomes of a part; it stays where nothing else was said."""
@@ -122,6 +131,13 @@ def case_of(build: Build, said: Mapping[str, str], scope: str, shop: Mapping[str
     options = build.chosen.options
     fates = {part.key: options[fate_of(part.key)] for part in fated() if fate_of(part.key) in options}
     return Case(
-        answers, car, options.get("cover_action") == "pull", "line_pressure" in build.graph.functions,
-        build.chosen.has("concentric slave"), int(build.known.get("disc_count", 1) or 1), scope, fates, shop,
-    )  # fmt: skip
+        answers,
+        car,
+        options.get("cover_action") == "pull",
+        "line_pressure" in build.graph.functions,
+        build.chosen.has("concentric slave"),
+        int(build.known.get("disc_count", 1) or 1),
+        scope,
+        fates,
+        shop,
+    )

@@ -23,8 +23,10 @@ def _splines(known: Known, _: Way | None) -> list[str]:
     pitch = ""
     if isinstance(count, float | int) and count > 1:
         pitch = f"{figure(count, 3)} splines: one pitch is {figure(360 / count, 3)}°. "
-    return [f"{pitch}Turning that far finds them; where it takes more, it is alignment, and turning on does not help.",
-            "With an open differential turn both outputs the same way: one alone turns the other back."]  # fmt: skip
+    return [
+        f"{pitch}Turning that far finds them; where it takes more, it is alignment, and turning on does not help.",
+        "With an open differential turn both outputs the same way: one alone turns the other back.",
+    ]
 
 
 def _holder(known: Known, way: Way | None) -> list[str]:
@@ -36,8 +38,10 @@ def _holder(known: Known, way: Way | None) -> list[str]:
 
 
 _HELPS: Mapping[str, Callable[[Known, Way | None], list[str]]] = {
-    "gearbox_in": _splines, "engine_in": _splines, "flywheel_on": _holder,
-}  # fmt: skip
+    "gearbox_in": _splines,
+    "engine_in": _splines,
+    "flywheel_on": _holder,
+}
 
 
 def help_of(step: str, known: Known, way: Way | None = None) -> list[str]:

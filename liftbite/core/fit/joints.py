@@ -111,9 +111,15 @@ def card_of(build: Build, joint: str, count: int | None = None) -> Card:
     across = float(build.known[found.circle])
     typed = build.entries.get(found.tightening)
     thick = build.known.get(found.bolt)
-    return Card(found.label, across, tuple(places_on(many, across)), star(many),
-                (None if thick is None else float(thick),) * many, (typed.typed or "") if typed else "",
-                numbers=tuple(range(1, many + 1)))  # fmt: skip
+    return Card(
+        found.label,
+        across,
+        tuple(places_on(many, across)),
+        star(many),
+        (None if thick is None else float(thick),) * many,
+        (typed.typed or "") if typed else "",
+        numbers=tuple(range(1, many + 1)),
+    )
 
 
 #: Where numbers begin, in words.
@@ -134,7 +140,13 @@ def card_of_map(holes: Sequence[Hole], pattern: Pattern) -> Card:
     on_circle = all(hole.out == 1 for hole in holes)
     bolts = tuple(f"{by_number[n].typed} x {bare(by_number[n].length, 'mm')}" for n in numbers)
     return Card(
-        pattern.joint, 2 * hypot(*places[numbers[0]]) if on_circle else None, tuple(places[n] for n in numbers), order,
-        tuple(by_number[n].thread.diameter for n in numbers), "",
-        bolts, numbers, STARTS[pattern.starts],
-    )  # fmt: skip
+        pattern.joint,
+        2 * hypot(*places[numbers[0]]) if on_circle else None,
+        tuple(places[n] for n in numbers),
+        order,
+        tuple(by_number[n].thread.diameter for n in numbers),
+        "",
+        bolts,
+        numbers,
+        STARTS[pattern.starts],
+    )

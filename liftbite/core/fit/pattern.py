@@ -115,8 +115,9 @@ def places_of(holes: Sequence[Hole], pattern: Pattern) -> dict[int, Place]:
     elif pattern.across is not None and all(abs(hole.out - 1) < 1e-9 for hole in holes):
         scale = pattern.across / 2
     else:
-        raise UnreadableEntry(f"{pattern.joint}: a card at 1:1 wants a length that was measured: across its circle, or "
-                              "between two holes")  # fmt: skip
+        raise UnreadableEntry(
+            f"{pattern.joint}: a card at 1:1 wants a length that was measured: across its circle, or between two holes"
+        )
     return {number: (x * scale, y * scale) for number, (x, y) in drawn.items()}
 
 

@@ -120,8 +120,9 @@ def without_circles(own: Iterable[Step]) -> tuple[list[Step], tuple[str, ...]]:
     steps = {step.key: step for step in own}
     rings = _rings(steps)
     kept = [step for key, step in steps.items() if key not in rings]
-    sentences = [f"“{steps[key].title}” comes after itself, so it has no place in the plan" for key in steps
-                 if key in rings]  # fmt: skip
+    sentences = [
+        f"“{steps[key].title}” comes after itself, so it has no place in the plan" for key in steps if key in rings
+    ]
     if len(kept) > MOST_OWN:
         left = len(kept) - MOST_OWN
         sentences.append(f"{left} of {len(kept)} steps of one's own are left out; a plan takes {MOST_OWN}")

@@ -167,9 +167,13 @@ def read_tick(line: Line, standing: Mapping[str, Standing], turns: Collection[Tu
 
 
 def hold_against(
-    line: Line, plan: Plan, found: Progress, record: Iterable[Line], known: Mapping[str, object],
+    line: Line,
+    plan: Plan,
+    found: Progress,
+    record: Iterable[Line],
+    known: Mapping[str, object],
     shop: Iterable[Line] = (),
-) -> Line:  # fmt: skip
+) -> Line:
     """What is said of a plan, where it can be: an answer it depends on, a step, a bolt, a step of one's own.
 
     Parameters
@@ -241,10 +245,15 @@ def turns_of_step(step: Step, known: Mapping[str, object], record: Iterable[Line
 def own_steps(record: Iterable[Line]) -> list[Step]:
     """The steps a record adds: each after the step it names, before the last look."""
     return [
-        Step(own_key(line.key), line.key, "fit", tuple(filter(None, (line.said.get("after", ""),))),
-             note=line.said.get("note", ""))
+        Step(
+            own_key(line.key),
+            line.key,
+            "fit",
+            tuple(filter(None, (line.said.get("after", ""),))),
+            note=line.said.get("note", ""),
+        )
         for line in in_force(record, "own_step").values()
-    ]  # fmt: skip
+    ]
 
 
 def own_key(title: str) -> str:

@@ -20,13 +20,23 @@ Stretch = Literal["before", "down", "clean", "fit", "in", "back", "fill", "prove
 
 #: Stretch -> what it is called.
 STRETCHES: Mapping[Stretch, str] = {
-    "before": "Before anything", "down": "Take down", "clean": "Clean and measure", "fit": "Fit", "in": "Gearbox in",
-    "back": "Back on", "fill": "Fill and bleed", "prove": "Prove",
-}  # fmt: skip
+    "before": "Before anything",
+    "down": "Take down",
+    "clean": "Clean and measure",
+    "fit": "Fit",
+    "in": "Gearbox in",
+    "back": "Back on",
+    "fill": "Fill and bleed",
+    "prove": "Prove",
+}
 #: From where a step is reached, in words.
 REACHED: Mapping[Reached, str] = {
-    "bench": "at the bench", "inside": "from inside", "above": "from above", "below": "from below", "": "",
-}  # fmt: skip
+    "bench": "at the bench",
+    "inside": "from inside",
+    "above": "from above",
+    "below": "from below",
+    "": "",
+}
 
 
 def always(_: Case) -> bool:

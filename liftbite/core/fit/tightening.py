@@ -34,8 +34,11 @@ from liftbite.core.verdicts.criteria import PROOF_BAD, PROOF_GOOD
 
 #: In which passes -> shares of the torque.
 PASSES: Mapping[str, tuple[float, ...]] = {
-    "at_once": (1.0,), "thirds": (1 / 3, 2 / 3, 1.0), "half_then_fifths": (0.5, 0.7, 0.9, 1.0), "as_given": (),
-}  # fmt: skip
+    "at_once": (1.0,),
+    "thirds": (1 / 3, 2 / 3, 1.0),
+    "half_then_fifths": (0.5, 0.7, 0.9, 1.0),
+    "as_given": (),
+}
 #: A figure is known, nobody knows one, or it is done by feel, and said so.
 HOW = ("figure", "none_known", "by_feel")
 #: A wrench's torque may be off by this share, its angle by this much, and a bolt that turns less was tight [-], [°].
@@ -107,9 +110,21 @@ def read_way(key: str, said: Mapping[str, str]) -> Way:
     if given and steps and abs(steps[-1] / given.torque - 1) > 0.01:
         raise UnreadableEntry(f"Tightening: the last pass goes to {both(given.torque, 'N·m')}, as the figure says")
     renewed = {"renewed": True, "used_again": False}.get(said.get("bolts", ""))
-    way = Way(joint.strip(), owner.strip(), how, given, passes, steps, said.get("washers", ""), renewed,
-              _count(said.get("count", "")), thread, proof, _head(said.get("head", ""), thread),
-              said.get("under", ""))  # fmt: skip
+    way = Way(
+        joint.strip(),
+        owner.strip(),
+        how,
+        given,
+        passes,
+        steps,
+        said.get("washers", ""),
+        renewed,
+        _count(said.get("count", "")),
+        thread,
+        proof,
+        _head(said.get("head", ""), thread),
+        said.get("under", ""),
+    )
     found = plausible(way)
     if found is not None and found.state == "refused" and not way.owner:
         raise UnreadableEntry(f"Tightening: {found.says}; say whose figure it is, if the manual's it stands")
@@ -214,10 +229,14 @@ def plausible(way: Way, known: Mapping[str, object] | None = None) -> Plausible 
     state = of_proof(preload / load)
     words = f"look again, {state}" if state in {"high", "low"} else state
     taken = "" if given.factor else "nobody said what is on the thread: taken as received"
-    return Plausible(state, f"{words}: {figure(100 * preload / load, 3)} % of proof",
-                     f"{both(given.torque, 'N·m')} at K {given.factor or AS_RECEIVED:.2f} on "
-                     f"{bare(thread.diameter, 'mm')} mm: preload {both(preload, 'N')}; proof {both(load, 'N')}. "
-                     "Wrenches scatter 25 to 30 %.", taken)  # fmt: skip
+    return Plausible(
+        state,
+        f"{words}: {figure(100 * preload / load, 3)} % of proof",
+        f"{both(given.torque, 'N·m')} at K {given.factor or AS_RECEIVED:.2f} on "
+        f"{bare(thread.diameter, 'mm')} mm: preload {both(preload, 'N')}; proof {both(load, 'N')}. "
+        "Wrenches scatter 25 to 30 %.",
+        taken,
+    )
 
 
 def of_proof(share: float) -> State:
@@ -236,8 +255,9 @@ def of_proof(share: float) -> State:
 def _preload(given: Instruction, thread: Thread) -> float:
     """Preload of a torque alone [N]; no stretch, so neither grip nor yield enters."""
     area = bolt_stress_area(thread.diameter, thread.pitch)
-    return float(bolt_preload(given.torque, given.factor or AS_RECEIVED, thread.diameter, 0.0, thread.pitch, area, 1.0,
-                              inf))  # fmt: skip
+    return float(
+        bolt_preload(given.torque, given.factor or AS_RECEIVED, thread.diameter, 0.0, thread.pitch, area, 1.0, inf)
+    )
 
 
 @dataclass(frozen=True, slots=True)
@@ -268,9 +288,11 @@ def head_pressure(way: Way) -> Pressed | None:
     pressure, stands = preload / (pi / 4 * (way.head**2 - hole**2)), STANDS[way.under]
     words = "it sinks in: a washer" if pressure > stands else "stands it"
     return Pressed(
-        pressure, stands, f"under the head {both(pressure, 'Pa', 2)} of {both(stands, 'Pa', 2)}, {way.under} {words}",
+        pressure,
+        stands,
+        f"under the head {both(pressure, 'Pa', 2)} of {both(stands, 'Pa', 2)}, {way.under} {words}",
         f"Under the head: {both(preload, 'N')} on {both(way.head, 'm')} less a hole of {both(hole, 'm')}.",
-    )  # fmt: skip
+    )
 
 
 @dataclass(frozen=True, slots=True)
@@ -320,8 +342,9 @@ def turns_of(count: int, way: Way | None) -> tuple[Turn, ...]:
     tight = len(rounds) - (1 if rounds[-1][3] else 0)
     return tuple(
         Turn(str(bolt) if number == tight else f"{number}.{bolt}", number, bolt, to, torque, angle, again)
-        for number, (to, torque, angle, again) in enumerate(rounds, start=1) for bolt in order
-    )  # fmt: skip
+        for number, (to, torque, angle, again) in enumerate(rounds, start=1)
+        for bolt in order
+    )
 
 
 def turns_at(joint: str, known: Mapping[str, object], record: Iterable[Line]) -> tuple[Turn, ...]:

@@ -166,10 +166,18 @@ _BLOCK = 1024
 
 
 def along(
-    name: str, course: Course, *, of: Sequence[str], take: Callable[[Along], Figures],
-    near: Callable[[Along], Places] | None = None, near_of: Sequence[str] | None = None, stride: int = 10,
-    beyond: bool = True, beside: Sequence[str] = (), doc: str = "",
-) -> Quantity:  # fmt: skip
+    name: str,
+    course: Course,
+    *,
+    of: Sequence[str],
+    take: Callable[[Along], Figures],
+    near: Callable[[Along], Places] | None = None,
+    near_of: Sequence[str] | None = None,
+    stride: int = 10,
+    beyond: bool = True,
+    beside: Sequence[str] = (),
+    doc: str = "",
+) -> Quantity:
     """The quantity `name`: what `take` makes of others along a state.
 
     It is a quantity like any other, of one figure or of many: the state is a trailing axis of its own, so that a single
@@ -230,10 +238,14 @@ def along(
         if many <= _BLOCK:
             return plain(block(known, lines))
         parts = (slice(at, min(at + _BLOCK, many)) for at in range(0, many, _BLOCK))
-        return np.concatenate([
-            np.broadcast_to(block({n: _cut(v, many, part) for n, v in known.items()}, lines), part.stop - part.start)
-            for part in parts
-        ])  # fmt: skip
+        return np.concatenate(
+            [
+                np.broadcast_to(
+                    block({n: _cut(v, many, part) for n, v in known.items()}, lines), part.stop - part.start
+                )
+                for part in parts
+            ]
+        )
 
     return _named(taken, name, names, doc)
 

@@ -44,8 +44,13 @@ def share_lost(quantity: str, value: Values) -> Values:
     OutOfRange : a single value that is not
     """
     ok = np.greater_equal(value, 0) & np.less(value, 1)
-    return within(ok, quantity, value, "below" if np.all(np.greater_equal(value, 0)) else "at least",
-                  1 if np.all(np.greater_equal(value, 0)) else 0)  # fmt: skip
+    return within(
+        ok,
+        quantity,
+        value,
+        "below" if np.all(np.greater_equal(value, 0)) else "at least",
+        1 if np.all(np.greater_equal(value, 0)) else 0,
+    )
 
 
 def same_length(quantity: str, values: Values, other: str, others: Values) -> Values:

@@ -15,8 +15,9 @@ from inspect import Parameter, Signature, signature
 from typing import Any
 
 from liftbite.core.graph.graph import Graph, functions_of
+from liftbite.core.job.alternatives.choice import Choice
 from liftbite.core.job.assumptions import loss_assumes
-from liftbite.core.job.choices import CHOICES, Choice
+from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.extremes import made_of
 from liftbite.core.job.input import Assumed
 from liftbite.core.job.inputs import ALWAYS_ASSUMED, INPUTS
@@ -31,10 +32,11 @@ from liftbite.core.quantities import (
     heat,
     release,
     start,
+    start_loads,
     wear,
 )
 
-_SHARED = (engine, capacity, face, release, flywheel, balance, start, heat, wear, driveline)
+_SHARED = (engine, capacity, face, release, flywheel, balance, start_loads, start, heat, wear, driveline)
 
 #: Every quantity function of every arrangement, by name; of alternatives the first.
 QUANTITIES: dict[str, Callable[..., Any]] = {
@@ -46,8 +48,10 @@ QUANTITIES: dict[str, Callable[..., Any]] = {
 }
 
 _ORDER_OF_WORK = (
-    *(c.name for c in CHOICES.values() if c.first), *INPUTS, *(c.name for c in CHOICES.values() if not c.first),
-)  # fmt: skip
+    *(c.name for c in CHOICES.values() if c.first),
+    *INPUTS,
+    *(c.name for c in CHOICES.values() if not c.first),
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -227,8 +231,15 @@ def _asks_for(choice: Choice) -> Callable[..., Any]:
 _MADE_OF_ALL = {
     name: f
     for release, spring in (("hydraulic_fork", "returns"), ("concentric", "curve"))
-    for name, f in graph_of((("layout", CAR), ("release", release), ("clamp_source", "coils"),
-                             ("pedal_spring", spring), ("facing_material", "organic"),
-                             ("capacity_model", "uniform_wear"))).functions.items()
-}  # fmt: skip
+    for name, f in graph_of(
+        (
+            ("layout", CAR),
+            ("release", release),
+            ("clamp_source", "coils"),
+            ("pedal_spring", spring),
+            ("facing_material", "organic"),
+            ("capacity_model", "uniform_wear"),
+        )
+    ).functions.items()
+}
 QUANTITIES |= {name: f for name, f in _MADE_OF_ALL.items() if name not in QUANTITIES}

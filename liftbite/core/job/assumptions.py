@@ -42,7 +42,7 @@ class Start:
     Attributes
     ----------
     label, says : what it is called, one sentence
-    module : whether the clutch carries what an acceleration takes, or a share of the engine's torque
+    by_share : True where the clutch carries a share of the engine's torque, not what an acceleration takes
     rpm : engine speed in a car and on a motorcycle; the latter as a share of the redline where that is known
     asks : acceleration wanted [m/s²], or share of the peak torque [-]
     throttle : most of full load the driver, or the idle governor, gives [-]
@@ -52,7 +52,7 @@ class Start:
 
     label: str
     says: str
-    module: str
+    by_share: bool
     rpm: tuple[float, float]
     asks: float
     throttle: float
@@ -67,11 +67,12 @@ class Start:
         share = ("redline", self.of_redline) if bike and self.of_redline else None
         found = {
             "start_engine_speed": Assumed(speed, "practice", _WHY, 0.8 * speed, 1.3 * speed, share_of=share),
-            "start_engine_share": Assumed(self.throttle, "practice", _WHY, 0.75 * self.throttle,
-                                          min(1.25 * self.throttle, 1.0)),
+            "start_engine_share": Assumed(
+                self.throttle, "practice", _WHY, 0.75 * self.throttle, min(1.25 * self.throttle, 1.0)
+            ),
             "release_time": Assumed(self.seconds, "practice", _WHY, 0.6 * self.seconds, 1.6 * self.seconds),
-        }  # fmt: skip
-        if self.module == "by_share":
+        }
+        if self.by_share:
             found["start_clutch_share"] = Assumed(self.asks, "practice", _WHY, 0.7 * self.asks, 1.4 * self.asks)
         else:
             found["start_acceleration"] = Assumed(self.asks, "practice", _WHY, 0.6 * self.asks, 1.5 * self.asks)
@@ -81,20 +82,34 @@ class Start:
 
 
 STARTS: Mapping[str, Start] = {
-    "creep": Start("Traffic creep", "Idle and a little more.", "by_acceleration", (1000, 2000), _SLOPE, 0.4, 1.0),
-    "pull_away": Start("Pull-away", "On the level, as a driver pulls away all day.", "by_acceleration", (1500, 3500),
-                       _LEVEL, 1.0, 0.7),
-    "hill": Start("Pull-away on a slope", "A slope, with the trailer where there is one.", "by_acceleration",
-                  (1500, 3500), _SLOPE, 1.0, 0.7, grade=0.12),
-    "standing": Start("Standing start", "Full throttle, slipped in.", "by_share", (4500, 6000), 1.0, 1.0, 0.8, 0.6),
-    "dropped": Start("Dropped clutch", "The pedal is let go.", "by_share", (5000, 6000), 3.0, 1.0, 0.1, 0.6),
-}  # fmt: skip
+    "creep": Start("Traffic creep", "Idle and a little more.", False, (1000, 2000), _SLOPE, 0.4, 1.0),
+    "pull_away": Start(
+        "Pull-away", "On the level, as a driver pulls away all day.", False, (1500, 3500), _LEVEL, 1.0, 0.7
+    ),
+    "hill": Start(
+        "Pull-away on a slope",
+        "A slope, with the trailer where there is one.",
+        False,
+        (1500, 3500),
+        _SLOPE,
+        1.0,
+        0.7,
+        grade=0.12,
+    ),
+    "standing": Start("Standing start", "Full throttle, slipped in.", True, (4500, 6000), 1.0, 1.0, 0.8, 0.6),
+    "dropped": Start("Dropped clutch", "The pedal is let go.", True, (5000, 6000), 3.0, 1.0, 0.1, 0.6),
+}
 
 
 def _wheel(
-    density: float, poisson: float, strength: tuple[float, float, float], tensile: tuple[float, float, float],
-    factor: float, notch: float, burst: float,
-) -> dict[str, Assumed]:  # fmt: skip
+    density: float,
+    poisson: float,
+    strength: tuple[float, float, float],
+    tensile: tuple[float, float, float],
+    factor: float,
+    notch: float,
+    burst: float,
+) -> dict[str, Assumed]:
     """A flywheel's material; strengths with their low and high end [Pa]."""
     why = "typical of the material; the maker's certificate wins"
     return {
@@ -102,29 +117,39 @@ def _wheel(
         "poisson_ratio": Assumed(poisson, "memory", "typical of the material", poisson - 0.02, poisson + 0.02),
         "flywheel_strength": Assumed(strength[0], "memory", why, *strength[1:]),
         "flywheel_tensile": Assumed(tensile[0], "memory", why, *tensile[1:]),
-        "burst_share": Assumed(burst, "handbook", "mean-stress burst criterion, from memory", burst - 0.05,
-                               burst + 0.05),
+        "burst_share": Assumed(
+            burst, "handbook", "mean-stress burst criterion, from memory", burst - 0.05, burst + 0.05
+        ),
         "strength_factor": Assumed(factor, "handbook", "1.5 on yield; 2 on the tensile strength of grey iron"),
-        "stress_concentration": Assumed(notch, "handbook", "1.2 for grey iron, of low notch sensitivity; else 1",
-                                        max(notch - 0.1, 1.0), notch + 0.1),
-    }  # fmt: skip
+        "stress_concentration": Assumed(
+            notch, "handbook", "1.2 for grey iron, of low notch sensitivity; else 1", max(notch - 0.1, 1.0), notch + 0.1
+        ),
+    }
 
 
 _MPA = 1e6
 FLYWHEELS: Mapping[str, tuple[str, str, dict[str, Assumed]]] = {
-    "grey_iron": ("Grey cast iron", "Kept for road use and original speed.",
-                  _wheel(7200, 0.26, (220 * _MPA, 180 * _MPA, 250 * _MPA), (220 * _MPA, 180 * _MPA, 250 * _MPA),
-                         2, 1.2, 0.65)),
-    "nodular_iron": ("Nodular iron", "Cast, but it stretches before it breaks.",
-                     _wheel(7100, 0.275, (270 * _MPA, 250 * _MPA, 420 * _MPA), (420 * _MPA, 400 * _MPA, 700 * _MPA),
-                            1.5, 1.0, 0.9)),
-    "steel": ("Steel", "What competition rules ask for.",
-              _wheel(7850, 0.3, (250 * _MPA, 230 * _MPA, 700 * _MPA), (400 * _MPA, 380 * _MPA, 900 * _MPA),
-                     1.5, 1.0, 0.9)),
-    "aluminium": ("Aluminium", "Needs a steel friction insert.",
-                  _wheel(2700, 0.33, (240 * _MPA, 200 * _MPA, 450 * _MPA), (310 * _MPA, 270 * _MPA, 520 * _MPA),
-                         1.5, 1.0, 0.9)),
-}  # fmt: skip
+    "grey_iron": (
+        "Grey cast iron",
+        "Kept for road use and original speed.",
+        _wheel(7200, 0.26, (220 * _MPA, 180 * _MPA, 250 * _MPA), (220 * _MPA, 180 * _MPA, 250 * _MPA), 2, 1.2, 0.65),
+    ),
+    "nodular_iron": (
+        "Nodular iron",
+        "Cast, but it stretches before it breaks.",
+        _wheel(7100, 0.275, (270 * _MPA, 250 * _MPA, 420 * _MPA), (420 * _MPA, 400 * _MPA, 700 * _MPA), 1.5, 1.0, 0.9),
+    ),
+    "steel": (
+        "Steel",
+        "What competition rules ask for.",
+        _wheel(7850, 0.3, (250 * _MPA, 230 * _MPA, 700 * _MPA), (400 * _MPA, 380 * _MPA, 900 * _MPA), 1.5, 1.0, 0.9),
+    ),
+    "aluminium": (
+        "Aluminium",
+        "Needs a steel friction insert.",
+        _wheel(2700, 0.33, (240 * _MPA, 200 * _MPA, 450 * _MPA), (310 * _MPA, 270 * _MPA, 520 * _MPA), 1.5, 1.0, 0.9),
+    ),
+}
 
 
 def _plate(density: float, heat: float, conducts: float, cooling: float) -> dict[str, Assumed]:
@@ -138,7 +163,8 @@ def _plate(density: float, heat: float, conducts: float, cooling: float) -> dict
 
 
 LAYOUT_ASSUMES: Mapping[str, dict[str, Assumed]] = {
-    "dry_car": _plate(7200, 500, 50, 8) | {
+    "dry_car": _plate(7200, 500, 50, 8)
+    | {
         "wheels_inertia": Assumed(2.5, "practice", "two driven wheels with their shafts", 1.5, 4.0),
         "gearbox_inertia": Assumed(0.01, "practice", "a disc and the first shafts of a gearbox", 0.005, 0.02),
         "least_gap": Assumed(0.00015, "memory", "0.10 to 0.20 mm is enough to free a disc", 0.0001, 0.0002),
@@ -149,7 +175,8 @@ LAYOUT_ASSUMES: Mapping[str, dict[str, Assumed]] = {
         "facing_depth": Assumed(0.0007, "practice", "1.0 mm over the rivets new, renewed under 0.3", 0.0005, 0.0012),
         "effort_limit": Assumed(180.0, "practice", "140 N normal, 180 N firm, 250 N for racing only", 140.0, 250.0),
     },
-    "wet_motorcycle": _plate(7850, 490, 45, 12) | {
+    "wet_motorcycle": _plate(7850, 490, 45, 12)
+    | {
         "wheels_inertia": Assumed(0.6, "practice", "a rear wheel with its sprocket", 0.4, 0.9),
         "gearbox_inertia": Assumed(0.003, "practice", "a hub and the shafts of a gearbox", 0.001, 0.006),
         "driven_load_share": Assumed(0.9, "practice", "most of the weight goes to the rear in a start", 0.7, 1.0),
@@ -159,7 +186,7 @@ LAYOUT_ASSUMES: Mapping[str, dict[str, Assumed]] = {
         "plate_wear_allowed": Assumed(0.0002, "practice", "3.0 mm new, renewed under 2.8", 0.0001, 0.0003),
         "effort_limit": Assumed(100.0, "practice", "at the fingers 60 N is light, 100 N firm, 130 N hard", 60.0, 130.0),
     },
-}  # fmt: skip
+}
 
 DENSE_AIR: Mapping[str, Assumed] = {
     "dry_pressure": Assumed(103_000.0, "practice", "a high-pressure day at sea level", 100_000.0, 104_500.0),

@@ -102,7 +102,7 @@ class Build:
 
     def evaluate_through(
         self, wanted: Iterable[str], *, stage: float = 0.0, friction: Any = 0.0, **states: Any
-    ) -> Known:  # fmt: skip
+    ) -> Known:
         """Values of `wanted` with at least what they rest on, for who follows a value to where it comes from."""
         wanted = frozenset(wanted)
         given = {"friction_state": friction, **states}
@@ -123,9 +123,12 @@ class Build:
         return self.graph.evaluate(wanted, kept | changes)
 
     def _moved(
-        self, wanted: frozenset[str], base: Callable[[frozenset[str]], dict[str, Any]], state: _Key,
+        self,
+        wanted: frozenset[str],
+        base: Callable[[frozenset[str]], dict[str, Any]],
+        state: _Key,
         changes: Mapping[str, float],
-    ) -> dict[str, Any]:  # fmt: skip
+    ) -> dict[str, Any]:
         """What is worked out in a state, with at least `wanted` in it; what its changes do not touch is the base's."""
         values = self._states.get(state)
         if values is not None and wanted <= values.keys():

@@ -101,8 +101,13 @@ def raw_columns(text: str, mapping: ColumnMapping) -> dict[str, Array]:
 def _raw(text: str, mapping: ColumnMapping) -> tuple[dict[str, Array], Counter[str]]:
     """The figures of every column in use, and why how many rows give none."""
     used, out = _used_columns(mapping), frozenset(mapping.leave_out)
-    lines = [line for line in lines_of(text) if line[0] >= mapping.first_row and line[0] not in out
-             and (mapping.last_row is None or line[0] <= mapping.last_row)]  # fmt: skip
+    lines = [
+        line
+        for line in lines_of(text)
+        if line[0] >= mapping.first_row
+        and line[0] not in out
+        and (mapping.last_row is None or line[0] <= mapping.last_row)
+    ]
     plain = _plain_columns(lines, mapping.delimiter, used) if mapping.decimal == "." else None
     return plain or _columns_of_cells(cells_of(lines, mapping.delimiter), used, mapping.decimal)
 
@@ -212,14 +217,18 @@ def _asks(curve: TorqueCurve, known: VehicleClass | None) -> Iterator[str]:
     """What is so unusual about a curve that it is asked before it is taken."""
     least, most = INPUTS["peak_torque"].usual
     if curve.peak_torque > most or curve.peak_power > INPUTS["peak_power"].usual[1]:
-        yield (f"A peak of {show(curve.peak_torque, 'N·m', 'metric')} and {show(curve.peak_power, 'W', 'metric')} is "
-               "beyond any engine a clutch is built for. Are the columns and their units right?")  # fmt: skip
+        yield (
+            f"A peak of {show(curve.peak_torque, 'N·m', 'metric')} and {show(curve.peak_power, 'W', 'metric')} is "
+            "beyond any engine a clutch is built for. Are the columns and their units right?"
+        )
     elif curve.peak_torque < least:
         yield f"A peak of {show(curve.peak_torque, 'N·m', 'metric')} moves no vehicle. Are the units right?"
     elif known is not None and not known.torque / _OFF_CLASS <= curve.peak_torque <= known.torque * _OFF_CLASS:
-        yield (f"A peak of {show(curve.peak_torque, 'N·m', 'metric')} is {curve.peak_torque / known.torque:.2g} times "
-               f"what a {known.label[0].lower()}{known.label[1:]} has as it left the factory. Are file and units "
-               "right?")  # fmt: skip
+        yield (
+            f"A peak of {show(curve.peak_torque, 'N·m', 'metric')} is {curve.peak_torque / known.torque:.2g} times "
+            f"what a {known.label[0].lower()}{known.label[1:]} has as it left the factory. Are file and units "
+            "right?"
+        )
     if from_si(float(curve.speed[-1]), "rpm") > 25_000 or from_si(float(curve.speed[-1]), "rpm") < 900:
         yield f"The run ends at {show(float(curve.speed[-1]), 'rad/s', 'metric')}. Is that the engine's speed?"
     steps = np.diff(curve.torque)

@@ -45,10 +45,12 @@ OWN_UNITS: Mapping[str, Mapping[str, tuple[float, str]]] = {"speed": {"rpm × 10
 #: Corrections of a dynamometer to standard air, as files name them.
 _CORRECTED = re.compile(r"\b(SAE|DIN|ECE|EEC|STD|JIS|ISO ?1585|corr(?:ected|\.)?)\b", re.IGNORECASE)
 #: What a row begins with that sums the run up.
-_SUMMARY = re.compile(r"^\W{0,3}(max|min|peak|avg|average|mean|total|summary|result|spitze|mittel|maximum|minimum)",
-                      re.IGNORECASE)  # fmt: skip
-_THOUSANDS = re.compile(r"(rpm|1/min|u/min|tr/min)\W{0,3}[x×*]?\W{0,3}1[ .,]?000|1[ .,]?000\W{0,3}(rpm|1/min)|\bkrpm",
-                        re.IGNORECASE)  # fmt: skip
+_SUMMARY = re.compile(
+    r"^\W{0,3}(max|min|peak|avg|average|mean|total|summary|result|spitze|mittel|maximum|minimum)", re.IGNORECASE
+)
+_THOUSANDS = re.compile(
+    r"(rpm|1/min|u/min|tr/min)\W{0,3}[x×*]?\W{0,3}1[ .,]?000|1[ .,]?000\W{0,3}(rpm|1/min)|\bkrpm", re.IGNORECASE
+)
 _WORDS: tuple[tuple[str, str], ...] = (
     (
         "speed",
@@ -60,8 +62,9 @@ _WORDS: tuple[tuple[str, str], ...] = (
     ("power", r"power|puissance|leistung|potenza|\bk?w\b|\bkw|\b[wb]?hp\b|rwhp|\bps\b|\bcv\b|horse"),
 )
 _WHEEL = re.compile(r"wheel|\brw|whp|wtq|hub\b|roller|rad\b|roue", re.IGNORECASE)
-_CRANK = re.compile(r"crank|engine (torque|power)|flywheel|\bbhp|kurbel|motor(moment|leistung)|vilebrequin",
-                    re.IGNORECASE)  # fmt: skip
+_CRANK = re.compile(
+    r"crank|engine (torque|power)|flywheel|\bbhp|kurbel|motor(moment|leistung)|vilebrequin", re.IGNORECASE
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -195,8 +198,15 @@ def _unit_in(heading: str, role: str) -> str:
                 return find_unit(re.sub(r"^(rw|w|b)(?=hp|tq)", "", word.strip().lower()) or word, kind)
         except UnreadableEntry:
             continue
-    for spelled, unit in (("ftlb", "lb-ft"), ("lbft", "lb-ft"), ("nm", "N·m"), ("rpm", "rpm"), ("hp", "hp"),
-                          ("kmh", "km/h"), ("mph", "mph")):  # fmt: skip
+    for spelled, unit in (
+        ("ftlb", "lb-ft"),
+        ("lbft", "lb-ft"),
+        ("nm", "N·m"),
+        ("rpm", "rpm"),
+        ("hp", "hp"),
+        ("kmh", "km/h"),
+        ("mph", "mph"),
+    ):
         if unit in kind.units and spelled in re.sub(r"[^a-z]", "", heading.lower()):
             return unit
     return "rpm" if role == "speed" else ""
@@ -224,9 +234,10 @@ def _columns(headings: list[str], width: int) -> list[Column]:
     by_index = {index: role for role, index in taken.items()}
     return [
         Column(c.index, c.heading, by_index.get(c.index, ""), _unit_in(c.heading, by_index[c.index]))
-        if c.index in by_index else c
+        if c.index in by_index
+        else c
         for c in columns
-    ]  # fmt: skip
+    ]
 
 
 def propose(text: str) -> Proposal:
@@ -242,8 +253,11 @@ def propose(text: str) -> Proposal:
     lines = lines_of(text)[: MAX_HEADS + LOOKED_AT]
     delimiter = delimiter_of(text, lines)
     rows = cells_of(lines, delimiter)
-    summary = tuple(number for number, cells in rows if any(_SUMMARY.match(cell[:20]) for cell in cells[:2] if cell)
-                    and figures_in(cells) >= 1)  # fmt: skip
+    summary = tuple(
+        number
+        for number, cells in rows
+        if any(_SUMMARY.match(cell[:20]) for cell in cells[:2] if cell) and figures_in(cells) >= 1
+    )
     data = [(number, cells) for number, cells in rows if figures_in(cells) >= 2 and number not in summary]
     if not data:
         raise UnreadableFile("no line holds two figures; a curve wants rpm and torque or power in columns", None)
@@ -301,8 +315,14 @@ def propose(text: str) -> Proposal:
     preview = tuple(tuple(cells + [""] * (width - len(cells))) for _, cells in data[:6])
     head = " ".join(line for number, line in enumerate(above, start=1) if number < first_row)
     corrected = _CORRECTED.search(f"{everything} {head}")
-    return Proposal(mapping, tuple(columns), preview, reference, tuple(questions),
-                    (corrected[1].upper() if corrected[1].isupper() else "corrected") if corrected else "")  # fmt: skip
+    return Proposal(
+        mapping,
+        tuple(columns),
+        preview,
+        reference,
+        tuple(questions),
+        (corrected[1].upper() if corrected[1].isupper() else "corrected") if corrected else "",
+    )
 
 
 def factor_of(role: str, unit: str) -> float:

@@ -282,8 +282,9 @@ def read_entry(quantity: str, typed: str | None) -> Entry:
 
 #: Texts that have to mean something -> what reads them.
 _READ: Mapping[str, Callable[[str], object]] = {
-    "start_schedule": read_schedule, "bolt_instructions": read_instructions,
-}  # fmt: skip
+    "start_schedule": read_schedule,
+    "bolt_instructions": read_instructions,
+}
 
 
 def _check_text(asked: Input, typed: str) -> None:

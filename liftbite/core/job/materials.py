@@ -1,7 +1,6 @@
 """Friction materials: for each family its friction band, the pressure it carries, how much of the ring touches.
 
-All figures are [memory]: typical of handbook tables (Shigley's Mechanical Engineering Design, table of friction
-materials) and of trade data. The user's data sheet wins. Pressure limits are meant as a mean over what touches.
+The figures stand in `materials.toml`, each family with its source; a maker's data sheet wins.
 
 - `Material`    one family
 - `MATERIALS`   the families, dry first
@@ -11,9 +10,12 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import Any
 
 from liftbite.core.job.input import Assumed
-from liftbite.core.units.constants import FREEZING, MPA
+from liftbite.core.tables import made, rows
+from liftbite.core.units.constants import FREEZING
+from liftbite.core.units.read import si
 
 _WHY = "typical of handbook tables and trade data; the maker's data sheet wins"
 
@@ -34,6 +36,7 @@ class Material:
     energy : heat per area of a hard start it stands [J/m²]
     wear : facing volume worn per heat, low, taken, high [m³/J]
     character : what a builder says of it
+    source : where its figures are from
     heated : how its friction goes with temperature, a file in `arrangements.facing_material`
     """
 
@@ -48,12 +51,14 @@ class Material:
     energy: float
     wear: tuple[float, float, float]
     character: str
+    source: str
     heated: str = "fading"
 
     def _stands(self, celsius: float) -> Assumed:
         """A temperature it stands; makers differ by a tenth."""
-        return Assumed(celsius + FREEZING, "memory", f"{self.label}: {_WHY}", 0.9 * celsius + FREEZING,
-                       1.1 * celsius + FREEZING)  # fmt: skip
+        return Assumed(
+            celsius + FREEZING, "memory", f"{self.label}: {_WHY}", 0.9 * celsius + FREEZING, 1.1 * celsius + FREEZING
+        )
 
     def assumes(self) -> dict[str, Assumed]:
         """The inputs this material stands in for until a data sheet does."""
@@ -95,22 +100,11 @@ class Material:
         }
 
 
+def _read(name: str, said: Mapping[str, Any]) -> Material:
+    figures = {word: si(said[word]) for word in ("pressure_limit", "cushion", "energy") if word in said}
+    return made(Material, name, {"name": name, **said, **figures, "wear": [si(rate) for rate in said["wear"]]})
+
+
 MATERIALS: Mapping[str, Material] = {
-    m.name: m
-    for m in (
-        Material("organic", "Organic, moulded", "dry", (0.25, 0.30, 0.38), 0.35 * MPA, 0.92, (200, 300), 0.0007, 750000, (2e-14, 3e-14, 10e-14),
-                 "Smooth and tolerant; fades when hot."),
-        Material("aramid", "Aramid fibre", "dry", (0.28, 0.33, 0.38), 0.4 * MPA, 0.92, (250, 370), 0.0007, 900000, (2e-14, 3e-14, 8e-14),
-                 "Smooth, long life; wants careful bedding in, glazes if overheated."),
-        Material("cermet", "Ceramic-metallic buttons", "dry", (0.30, 0.38, 0.48), 1.0 * MPA, 0.55, (400, 600), 0.0, 1.5e+06, (2e-14, 4e-14, 6e-14),
-                 "Sudden, better warm; wears the flywheel."),
-        Material("sintered_dry", "Sintered iron or bronze", "dry", (0.28, 0.35, 0.45), 1.5 * MPA, 0.55, (350, 550), 0.0, 1.5e+06, (2e-14, 4e-14, 6e-14),
-                 "On or off; for racing."),
-        Material("carbon", "Carbon composite", "dry", (0.22, 0.30, 0.40), 1.2 * MPA, 0.92, (700, 900), 0.0, 2.5e+06, (1e-14, 2e-14, 4e-14),
-                 "Weak when cold, needs heat.", "carbon"),
-        Material("paper", "Paper-based", "wet", (0.11, 0.13, 0.16), 1.5 * MPA, 0.92, (150, 250), 0.0, 600000, (0.5e-14, 1e-14, 2e-14),
-                 "The motorcycle's standard."),
-        Material("sintered_wet", "Sintered", "wet", (0.06, 0.08, 0.10), 2.5 * MPA, 0.92, (250, 400), 0.0, 1.2e+06, (0.4e-14, 0.8e-14, 2e-14),
-                 "Heavy duty; low friction, stands heat."),
-    )
-}  # fmt: skip
+    name: _read(name, said) for name, said in rows("liftbite.core.job", "materials.toml").items()
+}

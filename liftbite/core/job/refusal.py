@@ -40,10 +40,13 @@ def refusal_of(error: OutOfRange, build: Build) -> Refusal:
     unit = unit_of(error.quantity, build.graph)
     other = error.bound.quantity
     return Refusal(
-        error.quantity, float(error.value), unit,
+        error.quantity,
+        float(error.value),
+        unit,
         entry.typed or "" if entry is not None and entry.si is not None else "",
-        error.bound, unit if other is None else unit_of(other, build.graph),
-    )  # fmt: skip
+        error.bound,
+        unit if other is None else unit_of(other, build.graph),
+    )
 
 
 def refusal_words(found: Refusal) -> str:

@@ -14,8 +14,18 @@ from liftbite.core.job.assumptions import STARTS
 
 #: More starts than this are not worked out one by one.
 MOST_STARTS = 200
-_SECONDS = {"s": 1.0, "sec": 1.0, "second": 1.0, "seconds": 1.0, "min": 60.0, "minute": 60.0, "minutes": 60.0,
-            "h": 3600.0, "hour": 3600.0, "hours": 3600.0}  # fmt: skip
+_SECONDS = {
+    "s": 1.0,
+    "sec": 1.0,
+    "second": 1.0,
+    "seconds": 1.0,
+    "min": 60.0,
+    "minute": 60.0,
+    "minutes": 60.0,
+    "h": 3600.0,
+    "hour": 3600.0,
+    "hours": 3600.0,
+}
 _TIME = r"(\d+(?:[.,]\d+)?)\s*(s|sec|seconds?|min|minutes?|h|hours?)"
 _REST = re.compile(rf"rest(?:\s+for)?\s+{_TIME}\Z")
 _COUNTED = re.compile(rf"(\d{{1,4}})\s*[x×]?\s+([a-z][a-z\s-]*?)\s+every\s+{_TIME}\Z")

@@ -16,9 +16,18 @@ from liftbite.core.units.read import read
 
 #: Finish, lubricant or locker -> torque factor [handbook: Shigley, torque factors, from memory].
 FINISHES = {
-    "wet locker": 0.15, "blue locker": 0.15, "red locker": 0.15, "locker": 0.15, "oiled": 0.15, "oil": 0.15,
-    "lubricated": 0.18, "zinc": 0.20, "as received": 0.20, "dry": 0.20, "black": 0.30,
-}  # fmt: skip
+    "wet locker": 0.15,
+    "blue locker": 0.15,
+    "red locker": 0.15,
+    "locker": 0.15,
+    "oiled": 0.15,
+    "oil": 0.15,
+    "lubricated": 0.18,
+    "zinc": 0.20,
+    "as received": 0.20,
+    "dry": 0.20,
+    "black": 0.30,
+}
 #: Instructions that are worked out.
 MOST = 8
 _EXAMPLE = "write them as “kit: 44 lb-ft + 90°, oiled; maker: 53 lb-ft, blue locker”"

@@ -24,9 +24,17 @@ from liftbite.core.measure.limit import Limit, LimitName
 Kind = Literal["reading", "grade", "sweep", "figure"]
 Picture = Literal["surface", "bearing", "seal", "facing", "fastener", "spots", "spring"]
 Verdict = Literal[
-    "stop", "renew as set", "renew", "dress or resurface", "put right", "too close to call", "reuse and watch",
-    "reuse", "open", "noted",
-]  # fmt: skip
+    "stop",
+    "renew as set",
+    "renew",
+    "dress or resurface",
+    "put right",
+    "too close to call",
+    "reuse and watch",
+    "reuse",
+    "open",
+    "noted",
+]
 
 
 @dataclass(frozen=True, slots=True)
@@ -214,16 +222,20 @@ def refuse_unfinished(check: Check, inputs: Iterable[str] = ()) -> None:
 
     must = partial(must_say, f"check “{check.name}”")
     for key in (check.part, *check.gets, *filter(None, (check.works_on,))):
-        must(key in PARTS or key in ASSEMBLIES,
-             f"“{key}” is no part; add it to core/job/parts.py, or name one of its keys")  # fmt: skip
+        must(
+            key in PARTS or key in ASSEMBLIES,
+            f"“{key}” is no part; add it to core/job/parts.py, or name one of its keys",
+        )
     must(check.label and check.how, "say what is measured and how: label, how")
     must(check.kind != "grade" or check.grades, "a look needs grades to pick from")
     must(check.kind == "grade" or not check.grades, "grades belong to a look: kind “grade”")
     must(
         check.kind == "grade" or check.suited or check.unit == "count", "name the instruments that can take it: suited"
     )
-    must((check.kind == "sweep") == (check.swept is not None),
-         "a sweep says how it is read, and nothing else does: swept")  # fmt: skip
+    must(
+        (check.kind == "sweep") == (check.swept is not None),
+        "a sweep says how it is read, and nothing else does: swept",
+    )
     must(
         not check.swept or not check.swept.meant_at[0] or check.swept.face, "only a face's limit is meant at a diameter"
     )

@@ -60,10 +60,14 @@ def _of_sweeps(
 
 
 def effects(
-    build: Build, readings: Readings, manual: Mapping[str, Mapping[LimitName, tuple[float, str]]] | None = None,
-    entered: Build | None = None, sweeps: Mapping[str, Sweep] | None = None, scales: Mapping[str, float] | None = None,
+    build: Build,
+    readings: Readings,
+    manual: Mapping[str, Mapping[LimitName, tuple[float, str]]] | None = None,
+    entered: Build | None = None,
+    sweeps: Mapping[str, Sweep] | None = None,
+    scales: Mapping[str, float] | None = None,
     said: Mapping[str, str] | None = None,
-) -> list[Effect]:  # fmt: skip
+) -> list[Effect]:
     """Every quantity of the job that its readings change, in the order of work.
 
     Parameters

@@ -62,8 +62,10 @@ def springs_enter(build: Build, readings: Readings, _: Sequence[Limit]) -> list[
     ordered = sorted(by_spring, key=lambda item: int(item.rsplit(" ", 1)[1]))
     typed = "; ".join(in_millimetres(by_spring[item]) for item in ordered)
     why = "each spring's own length, in order round the plate"
-    return [Effect("spring_free_length", "spring_lengths", "each", None, why),
-            Effect("spring_free_length", "spring_free_lengths", typed, None, why)]  # fmt: skip
+    return [
+        Effect("spring_free_length", "spring_lengths", "each", None, why),
+        Effect("spring_free_length", "spring_free_lengths", typed, None, why),
+    ]
 
 
 def weight_enters(_: Build, readings: Readings, __: Sequence[Limit]) -> list[Effect]:

@@ -41,8 +41,10 @@ def finding_explained(check: Check, finding: Finding, limits: Sequence[Limit], r
         said.append(f"Inside the limit by {first} − {second} = {both_fine(inside, check.unit)}.")
         of_two = limit.name == "spread" or check.kind == "sweep"
         doubt = "√(U₁² + U₂²), of two readings," if of_two else "U"
-        said.append(f"Guard band {figure(share, 3)} · {doubt} = {both_fine(held.guard, check.unit)}, k = 2. Inside by "
-                    f"more passes, outside by more fails, between is too close to call {ISO}.")  # fmt: skip
+        said.append(
+            f"Guard band {figure(share, 3)} · {doubt} = {both_fine(held.guard, check.unit)}, k = 2. Inside by "
+            f"more passes, outside by more fails, between is too close to call {ISO}."
+        )
     if finding.used is not None:
         said += _life(check, finding, limits)
     return tuple(said)
@@ -77,7 +79,9 @@ def sweep_explained(check: Check, sweep: Sweep) -> tuple[str, ...]:
     ]
     if sweep.dowels:
         best = sweep.dowels[0]
-        said.append(f"Dowel: the housing moves against φ, so the high side stands at φ + 180°; what is left is "
-                    f"2·|e − offset| = 2·|{both_fine(e, unit)} − {both_fine(best.offset, unit)}| = "
-                    f"{both_fine(best.residual, unit)} [practice].")  # fmt: skip
+        said.append(
+            f"Dowel: the housing moves against φ, so the high side stands at φ + 180°; what is left is "
+            f"2·|e − offset| = 2·|{both_fine(e, unit)} − {both_fine(best.offset, unit)}| = "
+            f"{both_fine(best.residual, unit)} [practice]."
+        )
     return tuple(said)

@@ -111,4 +111,4 @@ PICTURES: tuple[tuple[tuple[Grade, ...], Picture], ...] = (
     (BURNT, "facing"),
     (SPRUNG, "facing"),
     (FIRM, "fastener"),
-)  # fmt: skip
+)

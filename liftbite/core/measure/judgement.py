@@ -75,9 +75,17 @@ class Overruled:
 
 #: What a finding is: nothing yet, a condition, figures without a limit or against one, a sweep.
 Code = Literal[
-    "nothing read", "not looked at", "skipped", "graded", "no limit", "for the sums", "held", "too few angles",
-    "does not close", "swept",
-]  # fmt: skip
+    "nothing read",
+    "not looked at",
+    "skipped",
+    "graded",
+    "no limit",
+    "for the sums",
+    "held",
+    "too few angles",
+    "does not close",
+    "swept",
+]
 
 
 @dataclass(frozen=True, slots=True)
@@ -274,8 +282,14 @@ def assess(
     done = sum(1 for p in places if p.key in by_place)
     extra = [key for key in by_place if key not in {p.key for p in places}]
     open_places = len(places) - done
-    base = Finding(check.name, "open", unit=check.unit, taken=done + len(extra), wanted=len(places) + len(extra),
-                   causes=check.causes)  # fmt: skip
+    base = Finding(
+        check.name,
+        "open",
+        unit=check.unit,
+        taken=done + len(extra),
+        wanted=len(places) + len(extra),
+        causes=check.causes,
+    )
     if check.kind == "grade":
         return _graded(check, readings, base, open_places)
     read = [r for r in readings if r.si is not None]
@@ -283,8 +297,9 @@ def assess(
         skipped = [r.skipped for r in readings if r.skipped]
         if open_places:
             return base
-        return replace(base, verdict="noted", code="skipped" if skipped else "nothing read",
-                       skipped=skipped[-1] if skipped else "")  # fmt: skip
+        return replace(
+            base, verdict="noted", code="skipped" if skipped else "nothing read", skipped=skipped[-1] if skipped else ""
+        )
     values = [r.si for r in read if r.si is not None]
     base = replace(base, mean=float(np.mean(values)), spread=max(values) - min(values))
     held = tuple(h for limit in limits if (h := _against(check, limit, read, rule)) is not None)
@@ -295,20 +310,41 @@ def _graded(check: Check, readings: Sequence[Reading], base: Finding, open_place
     worst = _grades(check, readings)
     skipped = next((r.skipped for r in readings if r.skipped), "")
     if worst is None:
-        return replace(base, verdict="noted" if skipped and not open_places else "open",
-                       code="skipped" if skipped else "not looked at", skipped=skipped)  # fmt: skip
+        return replace(
+            base,
+            verdict="noted" if skipped and not open_places else "open",
+            code="skipped" if skipped else "not looked at",
+            skipped=skipped,
+        )
     grade, place = worst
     waits = open_places and VERDICTS.index(grade.verdict) >= VERDICTS.index("reuse and watch")
-    return replace(base, verdict="open" if waits else grade.verdict, code="graded", place=place,
-                   graded=grade, causes=grade.causes or base.causes)  # fmt: skip
+    return replace(
+        base,
+        verdict="open" if waits else grade.verdict,
+        code="graded",
+        place=place,
+        graded=grade,
+        causes=grade.causes or base.causes,
+    )
 
 
-def _judged(check: Check, base: Finding, held: tuple[Held, ...], limits: Sequence[Limit], taken: Sequence[Reading],
-            open_places: int, rule: str) -> Finding:  # fmt: skip
+def _judged(
+    check: Check,
+    base: Finding,
+    held: tuple[Held, ...],
+    limits: Sequence[Limit],
+    taken: Sequence[Reading],
+    open_places: int,
+    rule: str,
+) -> Finding:
     if not held:
         wants = any(found.value is None and found.name != "new" for found in limits)
-        return replace(base, verdict="open" if open_places else "noted", worst=taken[-1].si,
-                       code="no limit" if wants else "for the sums")  # fmt: skip
+        return replace(
+            base,
+            verdict="open" if open_places else "noted",
+            worst=taken[-1].si,
+            code="no limit" if wants else "for the sums",
+        )
     order = {"fail": 0, "close": 1, "pass": 2}
     first = min(held, key=lambda h: (order[h.zone], abs(h.value - (h.limit.value or 0.0)) - h.guard))
     used = _used(first, held, limits, taken)
@@ -325,8 +361,9 @@ def _judged(check: Check, base: Finding, held: tuple[Held, ...], limits: Sequenc
     return replace(base, verdict="reuse and watch" if watch else "reuse")
 
 
-def _used(first: Held, held: Sequence[Held], limits: Sequence[Limit],
-          taken: Sequence[Reading]) -> tuple[float, float, float] | None:  # fmt: skip
+def _used(
+    first: Held, held: Sequence[Held], limits: Sequence[Limit], taken: Sequence[Reading]
+) -> tuple[float, float, float] | None:
     new = value_of(limits, "new")
     wears = first if first.limit.name == "least" else next((h for h in held if h.limit.name == "least"), None)
     if new is None or wears is None or wears.limit.value is None or new <= wears.limit.value:

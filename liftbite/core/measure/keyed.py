@@ -141,8 +141,15 @@ def read_distance(typed: str) -> float | None:
     return found
 
 
-def read_filed(check: Check, place: str, typed: str, instrument: str = "", uncertainty: float | None = None,
-               skipped: str = "", held: str = "") -> Reading:  # fmt: skip
+def read_filed(
+    check: Check,
+    place: str,
+    typed: str,
+    instrument: str = "",
+    uncertainty: float | None = None,
+    skipped: str = "",
+    held: str = "",
+) -> Reading:
     """A reading as a file has it: `typed` with its unit or a grade's name, `uncertainty` in SI or the instrument's own.
 
     `held` is the identity of the shop's own instrument, where it was taken with one.
@@ -201,9 +208,12 @@ def how_said(check: Check, settings: Mapping[str, Any]) -> dict[str, str]:
     elif check.kind == "sweep" and not settings.keys().isdisjoint(
         {"seen_from", "presses_plus", "sag_typed", "swept_typed"}
     ):
-        said = {"seen_from": str(settings.get("seen_from", "gearbox")),
-                "pressed_in_reads": "plus" if settings.get("presses_plus", True) else "minus",
-                "sag": str(settings.get("sag_typed", "")), "swept": str(settings.get("swept_typed", ""))}  # fmt: skip
+        said = {
+            "seen_from": str(settings.get("seen_from", "gearbox")),
+            "pressed_in_reads": "plus" if settings.get("presses_plus", True) else "minus",
+            "sag": str(settings.get("sag_typed", "")),
+            "swept": str(settings.get("swept_typed", "")),
+        }
     else:
         return {}
     return {name: word for name, word in said.items() if word}
@@ -231,9 +241,13 @@ def read_how(check: Check, said: Mapping[str, str]) -> dict[str, Any]:
     if check.kind != "sweep" or not any(said.get(n) for n in ("seen_from", "pressed_in_reads", "sag", "swept")):
         return {}
     sag, swept = said.get("sag", ""), said.get("swept", "")
-    return {"seen_from": words["seen_from"], "presses_plus": words["pressed_in_reads"] == "plus", "sag_typed": sag,
-            "sag": read_keyed(check, sag).si if sag else 0.0,
-            **({"swept_typed": swept, "swept": read_radius(swept)} if swept else {})}  # fmt: skip
+    return {
+        "seen_from": words["seen_from"],
+        "presses_plus": words["pressed_in_reads"] == "plus",
+        "sag_typed": sag,
+        "sag": read_keyed(check, sag).si if sag else 0.0,
+        **({"swept_typed": swept, "swept": read_radius(swept)} if swept else {}),
+    }
 
 
 def read_radius(typed: str) -> float:

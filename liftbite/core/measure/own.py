@@ -77,16 +77,28 @@ def read_own(line: Line) -> Check:
     if least is not None and most is not None and least > most:
         raise UnreadableEntry(f"{line.key}: at least {said['least']} and at most {said['most']} leaves nothing")
     suited = tuple(sorted((name for name, kind in INSTRUMENT_KINDS.items() if kind.unit == si), key=_usual_first))
-    return replace(looked, unit=si, field_unit=unit, suited=suited, limits=limits, if_failed="put right",
-                   usual=(-float("inf"), float("inf")))  # fmt: skip
+    return replace(
+        looked,
+        unit=si,
+        field_unit=unit,
+        suited=suited,
+        limits=limits,
+        if_failed="put right",
+        usual=(-float("inf"), float("inf")),
+    )
 
 
 _LIMITS: tuple[LimitName, ...] = ("least", "most")
 #: What a condition comes to, as somebody types it -> the verdict, and how far gone it is.
 _COMES_TO: Mapping[str, tuple[Verdict, int]] = {
-    "reuse": ("reuse", 0), "good": ("reuse", 0), "watch": ("reuse and watch", 1), "dress": ("dress or resurface", 1),
-    "put right": ("put right", 2), "renew": ("renew", 2), "stop": ("stop", 3),
-}  # fmt: skip
+    "reuse": ("reuse", 0),
+    "good": ("reuse", 0),
+    "watch": ("reuse and watch", 1),
+    "dress": ("dress or resurface", 1),
+    "put right": ("put right", 2),
+    "renew": ("renew", 2),
+    "stop": ("stop", 3),
+}
 _GO = (
     Grade("go", "Goes", "", "reuse", 0),
     Grade("no_go", "Does not go", "", "put right", 2),

@@ -45,8 +45,11 @@ class Renewal:
 _RENEWS = frozenset({"stop", "renew as set", "renew"})
 #: Work on a part, in the order of the list -> what it is called there.
 WORKS: Mapping[Work, str] = {
-    "get": "get", "dress": "dress or machine", "put_right": "put right", "measure": "measure better",
-}  # fmt: skip
+    "get": "get",
+    "dress": "dress or machine",
+    "put_right": "put right",
+    "measure": "measure better",
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,10 +108,15 @@ def line_named(key: str) -> str:
 
 
 def needs(
-    build: Build, findings: Sequence[Finding], practices: Mapping[str, str], new: Sequence[Finding] = (),
-    setups: Sequence[tuple[Calculation, Told]] = (), slips: str = "", checks: Mapping[str, Check] = CHECKS,
+    build: Build,
+    findings: Sequence[Finding],
+    practices: Mapping[str, str],
+    new: Sequence[Finding] = (),
+    setups: Sequence[tuple[Calculation, Told]] = (),
+    slips: str = "",
+    checks: Mapping[str, Check] = CHECKS,
     added: Mapping[str, str] = MappingProxyType({}),
-) -> list[Need]:  # fmt: skip
+) -> list[Need]:
     """The parts to get and the work to have done, each with its reasons; plates are renewed only whole.
 
     Parameters
@@ -228,8 +236,11 @@ def slips_worn(entries: Mapping[str, Entry], effects: Sequence[Effect]) -> str:
     entries : of what was found
     effects : what its readings enter, from `effects.effects`
     """
-    read = {e.quantity: Entry(e.quantity, e.typed, e.si, "measured") for e in effects
-            if e.quantity in ("wear", "inner_wear")}  # fmt: skip
+    read = {
+        e.quantity: Entry(e.quantity, e.typed, e.si, "measured")
+        for e in effects
+        if e.quantity in ("wear", "inner_wear")
+    }
     if not read or bite_alone(entries).state == "slips":
         return ""
     after = bite_alone({**entries, **read})

@@ -16,25 +16,31 @@ from liftbite.core.job.parts import ASSEMBLIES, PARTS, Work
 
 #: Practice -> what it is about, and its options with what they say; the first is where a shop begins.
 PRACTICES: Mapping[str, tuple[str, Mapping[str, str]]] = {
-    "face": ("Flywheel face with a new disc", {
-        "needed": "Only when needed: a polished, flat face wears facings slower",
-        "always": "Always machined: a fresh cut bites faster"}),
-    "seal": ("Rear main and input shaft seal", {
-        "always": "Always renewed while it is open",
-        "bad": "Only where it leaks"}),
-    "pilot": ("Pilot bearing", {
-        "always": "Renewed with every clutch",
-        "bad": "A nearly new one is kept"}),
-    "cylinders": ("Master and slave cylinder", {
-        "pair": "As a pair: the other one has run as far",
-        "alone": "Only the one that is proved bad"}),
-    "small": ("Small parts that are known to fail", {
-        "always": "Renewed with every clutch, unread",
-        "bad": "Only where one is seen to be worn"}),
-    "guard": ("Guard band of a reading", {
-        "full": "All of the uncertainty, the stricter",
-        "share95": "0.82 of it, the 95 % rule of 2017"}),
-}  # fmt: skip
+    "face": (
+        "Flywheel face with a new disc",
+        {
+            "needed": "Only when needed: a polished, flat face wears facings slower",
+            "always": "Always machined: a fresh cut bites faster",
+        },
+    ),
+    "seal": (
+        "Rear main and input shaft seal",
+        {"always": "Always renewed while it is open", "bad": "Only where it leaks"},
+    ),
+    "pilot": ("Pilot bearing", {"always": "Renewed with every clutch", "bad": "A nearly new one is kept"}),
+    "cylinders": (
+        "Master and slave cylinder",
+        {"pair": "As a pair: the other one has run as far", "alone": "Only the one that is proved bad"},
+    ),
+    "small": (
+        "Small parts that are known to fail",
+        {"always": "Renewed with every clutch, unread", "bad": "Only where one is seen to be worn"},
+    ),
+    "guard": (
+        "Guard band of a reading",
+        {"full": "All of the uncertainty, the stricter", "share95": "0.82 of it, the 95 % rule of 2017"},
+    ),
+}
 _CLUTCH = frozenset({"disc", "cover", "plates"})
 
 
@@ -78,5 +84,8 @@ def brought(
     if build.chosen.has("car") and opened and does["seal"] == "always":
         yield from (Brought(seal, "the shop renews seals while it is open") for seal in ASSEMBLIES["seals"].parts)
     if _CLUTCH & set(renewed) and does["small"] == "always":
-        yield from (Brought(part.key, f"known to fail: {part.fails}") for part in PARTS.values()
-                    if part.fails and build.chosen.has_part(part.key))  # fmt: skip
+        yield from (
+            Brought(part.key, f"known to fail: {part.fails}")
+            for part in PARTS.values()
+            if part.fails and build.chosen.has_part(part.key)
+        )

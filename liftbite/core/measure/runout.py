@@ -151,12 +151,17 @@ def fit_sweep(
     b, c = found[..., 1], found[..., 2]
     twice = (found[..., 3], found[..., 4]) if around >= 6 else (none, none)
     return SweepFit(
-        eccentricity=np.hypot(b, c), direction=np.mod(np.arctan2(c, b), 2 * pi),
-        oval=np.hypot(*twice), oval_direction=np.mod(np.arctan2(twice[1], twice[0]) / 2, pi),
-        tir=np.ptp(d, axis=-1), tir_fit=2 * np.hypot(b, c),
+        eccentricity=np.hypot(b, c),
+        direction=np.mod(np.arctan2(c, b), 2 * pi),
+        oval=np.hypot(*twice),
+        oval_direction=np.mod(np.arctan2(twice[1], twice[0]) / 2, pi),
+        tir=np.ptp(d, axis=-1),
+        tir_fit=2 * np.hypot(b, c),
         scatter=np.sqrt(np.sum(left**2, axis=-1) / free) if free > 0 else none,
-        residuals=left, distances=d, angles=np.mod(seen, 2 * pi),
-    )  # fmt: skip
+        residuals=left,
+        distances=d,
+        angles=np.mod(seen, 2 * pi),
+    )
 
 
 def closure(first: float, again: float) -> tuple[float, bool]:

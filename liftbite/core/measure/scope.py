@@ -14,9 +14,13 @@ from liftbite.core.measure.check import Check
 
 #: Scope -> what it is called: every opening, and a job that follows its complaint and asks for nothing by itself.
 SCOPES: Mapping[str, str] = {
-    "everything": "Everything", "clutch_flywheel": "Clutch and flywheel", "clutch": "Clutch",
-    "bearing": "Release bearing", "hydraulics": "Hydraulics only", "complaint": "Complaint only",
-}  # fmt: skip
+    "everything": "Everything",
+    "clutch_flywheel": "Clutch and flywheel",
+    "clutch": "Clutch",
+    "bearing": "Release bearing",
+    "hydraulics": "Hydraulics only",
+    "complaint": "Complaint only",
+}
 
 
 def asked_in(scope: str, check: Check) -> bool:

@@ -167,12 +167,29 @@ def sweep_of(
     e, phi = float(fit.eccentricity), float(fit.direction)
     dowels = tuple(choose_dowel(e, phi, limit=bore)) if check.name == "bore_runout" and bore > 0 else ()
     u = max((r.uncertainty for _, r in first), default=0.0)
-    return Sweep(tuple(angles), tuple(values), fit, closes, stands, rule_of_five(float(fit.judged), e, bore), dowels,
-                 u * sqrt(2 / len(values)), scale)  # fmt: skip
+    return Sweep(
+        tuple(angles),
+        tuple(values),
+        fit,
+        closes,
+        stands,
+        rule_of_five(float(fit.judged), e, bore),
+        dowels,
+        u * sqrt(2 / len(values)),
+        scale,
+    )
 
 
-def judge_sweep(check: Check, sweep: Sweep | None, limits: Sequence[Limit], base: Finding, uncertainty: float,
-                rule: str = "full", alone: Reading | None = None, scale: float = 1.0) -> Finding:  # fmt: skip
+def judge_sweep(
+    check: Check,
+    sweep: Sweep | None,
+    limits: Sequence[Limit],
+    base: Finding,
+    uncertainty: float,
+    rule: str = "full",
+    alone: Reading | None = None,
+    scale: float = 1.0,
+) -> Finding:
     """The verdict of a sweep by its total indicator reading; a sweep that does not close has none.
 
     One total indicator reading without angles, `alone`, is judged where there is no circle; it says which way nothing.
@@ -207,15 +224,22 @@ def _amounts_to(check: Check, sweep: Sweep) -> Swept:
     """A sweep as data."""
     scaled, read = sweep.scale != 1, float(sweep.fit.tir)
     return Swept(
-        sweep.tir, float(sweep.fit.eccentricity), float(sweep.fit.direction), check.of_face,
-        check.meant_at[1] if scaled else "", float(sweep.fit.judged) if scaled else None,
-        read if not scaled and sweep.tir > 1.02 * read else None, sweep.closes,
-        sweep.dowels[0] if sweep.dowels else None, check.name == "bore_runout",
-    )  # fmt: skip
+        sweep.tir,
+        float(sweep.fit.eccentricity),
+        float(sweep.fit.direction),
+        check.of_face,
+        check.meant_at[1] if scaled else "",
+        float(sweep.fit.judged) if scaled else None,
+        read if not scaled and sweep.tir > 1.02 * read else None,
+        sweep.closes,
+        sweep.dowels[0] if sweep.dowels else None,
+        check.name == "bore_runout",
+    )
 
 
-def _judge_alone(check: Check, tir: float, limits: Sequence[Limit], base: Finding, uncertainty: float,
-                 rule: str) -> Finding:  # fmt: skip
+def _judge_alone(
+    check: Check, tir: float, limits: Sequence[Limit], base: Finding, uncertainty: float, rule: str
+) -> Finding:
     """The verdict of a total indicator reading without angles."""
     swept = Swept(tir, bore=check.name == "bore_runout")
     base = replace(base, code="swept", swept=swept, worst=tir, spread=tir)

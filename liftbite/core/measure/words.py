@@ -45,8 +45,11 @@ def held_sentence(held: Held) -> str:
         return f"{_out(held.swept, held.unit)} Against {against}."
     over = ("over", "under") if held.limit.name == "least" else ("under", "over")
     by = both_fine(abs(held.value - limit), held.unit)
-    where = {"pass": f"{over[0]} by {by}", "fail": f"{over[1]} by {by}",
-             "close": f"within the guard band of {both_fine(held.guard, held.unit)}"}[held.zone]  # fmt: skip
+    where = {
+        "pass": f"{over[0]} by {by}",
+        "fail": f"{over[1]} by {by}",
+        "close": f"within the guard band of {both_fine(held.guard, held.unit)}",
+    }[held.zone]
     what = "spread" if held.limit.name == "spread" else held.place
     return f"{what}: {both_fine(held.value, held.unit)} against {against}, {where}."
 
@@ -125,8 +128,10 @@ def _out(swept: Swept, unit: str) -> str:
 
 def _open_circle(found: Finding) -> str:
     by = both_fine(abs(found.swept.closes or 0.0), found.unit) if found.swept else ""
-    return (f"It does not close: the first angle reads {by} otherwise at the end, over "
-            f"{both_fine(CLOSURE_LIMIT, found.unit)}. Look at the stand and take the sweep again.")  # fmt: skip
+    return (
+        f"It does not close: the first angle reads {by} otherwise at the end, over "
+        f"{both_fine(CLOSURE_LIMIT, found.unit)}. Look at the stand and take the sweep again."
+    )
 
 
 def _swept(found: Finding) -> str:

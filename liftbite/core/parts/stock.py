@@ -31,27 +31,34 @@ def _cylinders() -> Iterator[ShelfPart]:
 def _materials() -> Iterator[ShelfPart]:
     for m in MATERIALS.values():
         yield ShelfPart(
-            "material", m.label, {"facing_material": m.name}, source="typical of handbook tables, from memory",
+            "material",
+            m.label,
+            {"facing_material": m.name},
+            source="typical of handbook tables, from memory",
             notes=m.character,
-        )  # fmt: skip
+        )
 
 
 def _bolts() -> Iterator[ShelfPart]:
     for size, pitch in _THREADS:
         for grade, proof in _CLASSES.items():
             yield ShelfPart(
-                "bolts", f"M{size} × {pitch}, {grade}",
+                "bolts",
+                f"M{size} × {pitch}, {grade}",
                 {"bolt_diameter": f"{size} mm", "bolt_pitch": f"{pitch} mm", "bolt_proof_strength": f"{proof} MPa"},
                 source="ISO 898-1, proof strength by class",
-            )  # fmt: skip
+            )
 
 
 def _fluids() -> Iterator[ShelfPart]:
     for name, (fresh, old) in _FLUIDS.items():
         yield ShelfPart(
-            "fluid", f"Brake fluid {name}", {"fluid_dry_boiling": f"{fresh} °C", "fluid_wet_boiling": f"{old} °C"},
-            source="FMVSS 116, minimum boiling points, from memory", notes="Use what the reservoir's cap names.",
-        )  # fmt: skip
+            "fluid",
+            f"Brake fluid {name}",
+            {"fluid_dry_boiling": f"{fresh} °C", "fluid_wet_boiling": f"{old} °C"},
+            source="FMVSS 116, minimum boiling points, from memory",
+            notes="Use what the reservoir's cap names.",
+        )
 
 
 def generic_parts() -> list[ShelfPart]:

@@ -91,10 +91,15 @@ def ahead(build: Build, measured: float | None = None) -> Ahead | None:
     inner = None if curve.shims_at is None else max(curve.shims_at - worn / 2, 0.0) / (rate / 2)
     first = min(left * AGAIN, MOST, *(() if inner is None else (inner,)))
     return Ahead(
-        rate, whose, ends, left, first, inner,
+        rate,
+        whose,
+        ends,
+        left,
+        first,
+        inner,
         f"{both(at - worn, 'm')} until the {ends} end it, at {per_distance(rate, 'm')} ({whose}); measured "
         "again at half of that, or with the shims [practice].",
-    )  # fmt: skip
+    )
 
 
 def _worked_out(build: Build) -> float | None:
@@ -107,8 +112,12 @@ def _worked_out(build: Build) -> float | None:
 
 
 #: What ends a life, in words that go before how long it lasts.
-_ENDS = {"facings": "the facings last", "clamp": "the clamp holds", "bearing": "the bearing's travel lasts",
-         "sleeve": "the sleeve's length lasts"}  # fmt: skip
+_ENDS = {
+    "facings": "the facings last",
+    "clamp": "the clamp holds",
+    "bearing": "the bearing's travel lasts",
+    "sleeve": "the sleeve's length lasts",
+}
 
 
 def says(found: Ahead) -> list[str]:

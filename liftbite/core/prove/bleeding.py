@@ -75,46 +75,88 @@ def _do(you: str, helper: str = "", seconds: int = 0) -> BleedStep:
     return BleedStep(you, helper, seconds)
 
 
-METHODS: Mapping[str, Method] = {m.name: m for m in (
-    Method("open", "Screw open, pumped", 1, 15, ("clear hose", "bottle with fluid"), (
-        _do("Hose on the screw, its end under fluid; reservoir full"),
-        _do("Screw open half a turn"),
-        _do("Pump slowly ten times, all the way, then fill the reservoir up"),
-        _do("Ten more: no bubble in the hose? If there is one, once more", seconds=60),
-        _do("Pedal down, and screw shut"),
-        _do("Level, cap, ten strokes: firm?"),
-    ), "alone, with a hose that stays under fluid"),
-    Method("helper", "Pump, hold, open, close", 2, 20, ("clear hose", "bottle"), (
-        _do("Hose on the screw, its end under fluid; reservoir full", "Sit in; agree on the words"),
-        _do("Wait for “held”", "Pump three times, hold it down, call “held”"),
-        _do("Open a quarter turn, watch the bubbles, close", "Keep it down; call when it sinks to the floor"),
-        _do("Call “up” only when the screw is shut", "Let it up slowly", seconds=5),
-        _do("Again until no bubble comes; every fifth time fill up", "The same again"),
-        _do("Screw tight, hose off, wiped", "Ten strokes: firm?"),
-    ), "after a cylinder was renewed"),
-    Method("pressure", "Pressure from the reservoir", 1, 15, ("pressure bottle, 10 to 20 psi, never above 20",
-           "clear hose"), (
-        _do("Reservoir full; the bottle's lid on; at most 1.4 bar (20 psi)"),
-        _do("Look for leaks before anything is opened", seconds=60),
-        _do("Screw open until the hose runs clear, tapping the line from the slave up", seconds=120),
-        _do("Screw shut, then the pressure off, then the lid"),
-        _do("Level, cap, ten strokes: firm?"),
-    ), "where the line runs uphill, and for a concentric slave"),
-    Method("vacuum", "Vacuum at the master", 1, 25, ("hand pump with a lid for the reservoir",), (
-        _do("Lid on the reservoir, half full"),
-        _do("Pull it down and hold: bubbles rise in the reservoir", seconds=300),
-        _do("Let go slowly; tap the line from the slave up"),
-        _do("Pull and hold once more", seconds=300),
-        _do("And a third time", seconds=300),
-        _do("Level, cap, ten strokes: firm?"),
-    ), "when air stands at the top, under the master"),
-    Method("gravity", "By itself, overnight", 1, 10, ("clear hose", "bottle"), (
-        _do("Reservoir full, cap loose; hose on the screw, its end under fluid"),
-        _do("Screw open until it drips without bubbles"),
-        _do("Leave it, and never let it run dry", seconds=3600),
-        _do("Screw shut, level, cap, ten strokes: firm?"),
-    ), "when nothing hurries"),
-)}  # fmt: skip
+METHODS: Mapping[str, Method] = {
+    m.name: m
+    for m in (
+        Method(
+            "open",
+            "Screw open, pumped",
+            1,
+            15,
+            ("clear hose", "bottle with fluid"),
+            (
+                _do("Hose on the screw, its end under fluid; reservoir full"),
+                _do("Screw open half a turn"),
+                _do("Pump slowly ten times, all the way, then fill the reservoir up"),
+                _do("Ten more: no bubble in the hose? If there is one, once more", seconds=60),
+                _do("Pedal down, and screw shut"),
+                _do("Level, cap, ten strokes: firm?"),
+            ),
+            "alone, with a hose that stays under fluid",
+        ),
+        Method(
+            "helper",
+            "Pump, hold, open, close",
+            2,
+            20,
+            ("clear hose", "bottle"),
+            (
+                _do("Hose on the screw, its end under fluid; reservoir full", "Sit in; agree on the words"),
+                _do("Wait for “held”", "Pump three times, hold it down, call “held”"),
+                _do("Open a quarter turn, watch the bubbles, close", "Keep it down; call when it sinks to the floor"),
+                _do("Call “up” only when the screw is shut", "Let it up slowly", seconds=5),
+                _do("Again until no bubble comes; every fifth time fill up", "The same again"),
+                _do("Screw tight, hose off, wiped", "Ten strokes: firm?"),
+            ),
+            "after a cylinder was renewed",
+        ),
+        Method(
+            "pressure",
+            "Pressure from the reservoir",
+            1,
+            15,
+            ("pressure bottle, 10 to 20 psi, never above 20", "clear hose"),
+            (
+                _do("Reservoir full; the bottle's lid on; at most 1.4 bar (20 psi)"),
+                _do("Look for leaks before anything is opened", seconds=60),
+                _do("Screw open until the hose runs clear, tapping the line from the slave up", seconds=120),
+                _do("Screw shut, then the pressure off, then the lid"),
+                _do("Level, cap, ten strokes: firm?"),
+            ),
+            "where the line runs uphill, and for a concentric slave",
+        ),
+        Method(
+            "vacuum",
+            "Vacuum at the master",
+            1,
+            25,
+            ("hand pump with a lid for the reservoir",),
+            (
+                _do("Lid on the reservoir, half full"),
+                _do("Pull it down and hold: bubbles rise in the reservoir", seconds=300),
+                _do("Let go slowly; tap the line from the slave up"),
+                _do("Pull and hold once more", seconds=300),
+                _do("And a third time", seconds=300),
+                _do("Level, cap, ten strokes: firm?"),
+            ),
+            "when air stands at the top, under the master",
+        ),
+        Method(
+            "gravity",
+            "By itself, overnight",
+            1,
+            10,
+            ("clear hose", "bottle"),
+            (
+                _do("Reservoir full, cap loose; hose on the screw, its end under fluid"),
+                _do("Screw open until it drips without bubbles"),
+                _do("Leave it, and never let it run dry", seconds=3600),
+                _do("Screw shut, level, cap, ten strokes: firm?"),
+            ),
+            "when nothing hurries",
+        ),
+    )
+}
 
 
 def next_bleed(frees: str, tried: Sequence[str], hands: int) -> str:
@@ -130,8 +172,11 @@ def next_bleed(frees: str, tried: Sequence[str], hands: int) -> str:
     'Bleed again: pressure from the reservoir, then read the travel once more.'
     """
     if not frees:
-        return "Read the slave's travel now: foot feel is no measure." if tried else \
-            "Bleed it, then read the slave's travel."  # fmt: skip
+        return (
+            "Read the slave's travel now: foot feel is no measure."
+            if tried
+            else "Bleed it, then read the slave's travel."
+        )
     if frees == "reuse":
         return "It frees as it is: go on."
     left = [m for m in ("pressure", "helper", "vacuum", "open", "gravity") if m not in tried]

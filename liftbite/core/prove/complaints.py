@@ -1,27 +1,16 @@
 """What a customer complains of: its words, and which findings of the bench explain it.
 
-- `COMPLAINTS`, `complaints_in`   what can be complained of, and which of it a text tells
+- `complaints_in`   which complaints a text tells of
 - `explained_by`   complaint -> the checks whose findings explain it, by the causes both belong to
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable
 
 from liftbite.core.measure.judgement import Finding
-from liftbite.core.prove.causes import CAUSES
+from liftbite.core.prove.causes import CAUSES, COMPLAINTS
 
-#: Complaint -> the words it is told by.
-COMPLAINTS: Mapping[str, tuple[str, ...]] = {
-    "slips": ("slip",),
-    "drags": ("drag", "grind", "crunch", "hard to shift", "won't go in", "will not go in"),
-    "judders": ("judder", "shudder", "chatter", "grab"),
-    "noise": ("noise", "noisy", "squeal", "howl", "rattle", "rumble"),
-    "pedal": ("pedal", "lever", "spongy", "stays down", "to the floor", "stiff", "heavy"),
-    "vibration": ("vibrat", "shake"),
-    "smell": ("smell", "smoke", "burnt"),
-    "no drive": ("no drive", "lost drive", "loss of drive"),
-}  # fmt: skip
 #: A cause that makes a complaint less often than this does not explain it [-] [practice].
 _EXPLAINS_FROM = 0.1
 _BAD = frozenset({"stop", "renew as set", "renew", "dress or resurface", "put right", "reuse and watch"})

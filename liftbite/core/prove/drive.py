@@ -276,9 +276,15 @@ def _pulling(log: RoadLog, piece: slice, rows: int) -> NDArray[np.bool_]:
 
 
 def _told(
-    run: _Run, log: RoadLog, piece: slice, time: Array, off: Array, pulls: NDArray[np.bool_], edge: float,
+    run: _Run,
+    log: RoadLog,
+    piece: slice,
+    time: Array,
+    off: Array,
+    pulls: NDArray[np.bool_],
+    edge: float,
     least_time: float,
-) -> list[Stretch]:  # fmt: skip
+) -> list[Stretch]:
     rows = slice(run.begin, run.end)
 
     def stretch(kind: Kind, begin: int, end: int, gear: int) -> Stretch:

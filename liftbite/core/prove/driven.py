@@ -185,8 +185,14 @@ def _event(log: RoadLog, stretch: Stretch, drive: Drive, sides: _Sides) -> Event
     torque = tuple(float(np.mean(t[core])) for t in (low, middle, high))
     heat = tuple(float(np.trapezoid(np.maximum(t, 0.0) * np.abs(apart), time)) for t in (low, middle, high))
     one, other = (None if s is None else float(np.mean(s[1][core])) for s in (from_engine, from_vehicle))
-    return Event(stretch, drive.gears.names[stretch.gear], (torque[0], torque[1], torque[2]), (one, other),
-                 (heat[0], heat[1], heat[2]), None)  # fmt: skip
+    return Event(
+        stretch,
+        drive.gears.names[stretch.gear],
+        (torque[0], torque[1], torque[2]),
+        (one, other),
+        (heat[0], heat[1], heat[2]),
+        None,
+    )
 
 
 def _least(series: Sequence[Array]) -> Array:
@@ -236,8 +242,10 @@ def _by_vehicle(log: RoadLog, rows: slice, vehicle: _Vehicle | None) -> _Band | 
     level = (
         vehicle.inertia * vehicle.speed * _gained(road, log.time[rows]) + vehicle.load + _AIR * road**2 / vehicle.speed
     )
-    high, middle, low = (torque / (vehicle.primary * share) for torque, share in
-                         zip((level + vehicle.slope, level, level - vehicle.slope), _PASSES, strict=True))  # fmt: skip
+    high, middle, low = (
+        torque / (vehicle.primary * share)
+        for torque, share in zip((level + vehicle.slope, level, level - vehicle.slope), _PASSES, strict=True)
+    )
     return low, middle, high
 
 
@@ -312,8 +320,10 @@ def driven_said(found: Driven) -> tuple[str, ...]:
     says = []
     if gears.scale is not None and abs(gears.scale - 1) > 0.015:
         way = "smaller" if gears.scale < 1 else "larger"
-        says.append(f"The wheels turn as if they were {figure(100 * abs(gears.scale - 1), 2)} % {way} than the job's "
-                    "tyre; gears are found all the same.")  # fmt: skip
+        says.append(
+            f"The wheels turn as if they were {figure(100 * abs(gears.scale - 1), 2)} % {way} than the job's "
+            "tyre; gears are found all the same."
+        )
     slips = found.slips
     if not slips:
         least = f"{figure(100 * found.drive.least_slip, 2)} % for {figure(found.drive.least_time, 2)} s"
@@ -341,8 +351,10 @@ def driven_working(found: Driven, friction: float | None) -> tuple[str, ...]:
     found : the drive
     friction : the job's nominal friction [-]; None where it has none
     """
-    gears = ", ".join(f"{name} {figure(ratio, 4)}" for name, ratio in
-                      zip(found.drive.gears.names, found.drive.gears.ratios, strict=True))  # fmt: skip
+    gears = ", ".join(
+        f"{name} {figure(ratio, 4)}"
+        for name, ratio in zip(found.drive.gears.names, found.drive.gears.ratios, strict=True)
+    )
     lines = [
         f"Engine over road or shaft, in SI, by the peaks of its own histogram: {gears}. Slip is an engine more than "
         f"{figure(100 * found.drive.least_slip, 2)} % above that line for {figure(found.drive.least_time, 2)} s while "

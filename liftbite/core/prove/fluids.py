@@ -4,19 +4,19 @@
 - `Filled`, `read_filled`   a filling as said
 - `due_in`, `in_months`   days until it is renewed, and as one says it
 
-[practice]: what a class does to a wet clutch and to brass synchronisers; the manual names the class and wins.
+What a class does to a wet clutch and to brass synchronisers stands in `fluids.toml`; the manual's class wins.
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.case import Case
 from liftbite.core.job.record import Line
 from liftbite.core.prove.bleeding import used_of
-from liftbite.core.prove.hand_over import FLUID
+from liftbite.core.tables import made, rows
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,7 +29,8 @@ class Fluid:
     classes : class -> what it does where it is wrong; empty where it is right
     days : until it is renewed, 0 where no round figure is used
     note : how its level is set
-    when : the cases that hold it
+    where : what a case has that holds it, by the words of `Case.has`
+    source : where it is from
     """
 
     name: str
@@ -37,29 +38,18 @@ class Fluid:
     classes: Mapping[str, str]
     days: int
     note: str
-    when: Callable[[Case], bool]
+    where: tuple[str, ...]
+    source: str
 
 
-_AXLE = "an oil for hypoid axles can attack brass synchronisers: only where the manual names it"
-_SLIPPERY = "a friction-modified oil makes a wet clutch slip: wash the plates, and fill what the manual names"
-FLUIDS: Mapping[str, Fluid] = {f.name: f for f in (
-    Fluid("clutch", "Clutch fluid", {
-        "glycol, as the cap says": "", "mineral, as the cap says": "",
-        "another than the cap says": "brake fluid ruins seals made for mineral oil, and the other way round: flush and "
-        "renew the seals"}, FLUID, "Between the marks, level again after the first run.", lambda c: c.hydraulic),
-    Fluid("gearbox", "Gearbox oil", {
-        "as the manual names": "", "for brass synchronisers": "", "for hypoid axles": _AXLE}, 0,
-        "Level, until it just runs from the fill hole; the fill plug was proved open first.",
-        lambda c: c.car and c.opens),
-    Fluid("engine", "Engine oil, shared with the clutch", {
-        "for wet clutches": "", "friction-modified, energy-saving": _SLIPPERY, "not said on the can": _SLIPPERY}, 365,
-        "At its mark upright and level; again after a run of a few minutes.", lambda c: not c.car),
-)}  # fmt: skip
+FLUIDS: Mapping[str, Fluid] = {
+    name: made(Fluid, name, {"name": name, **said}) for name, said in rows("liftbite.core.prove", "fluids.toml").items()
+}
 
 
 def fluids_of(case: Case) -> list[Fluid]:
     """The fluids a case holds."""
-    return [fluid for fluid in FLUIDS.values() if fluid.when(case)]
+    return [fluid for fluid in FLUIDS.values() if case.has(*fluid.where)]
 
 
 @dataclass(frozen=True, slots=True)

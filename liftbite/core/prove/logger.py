@@ -43,8 +43,17 @@ _STEPS = (1.0, 0.58, 0.40, 0.30, 0.24)
 _IDLE = 850.0 * RPM
 #: Turning parts of the driveline count for so much of the vehicle's mass [practice] [-].
 _TURNING = 1.04
-_NEEDS = ("engine_curve", "engine_inertia", "holdable_engine_torque", "vehicle_mass", "tyre_radius", "gear_ratio",
-          "final_ratio", "redline", "rolling_resistance")  # fmt: skip
+_NEEDS = (
+    "engine_curve",
+    "engine_inertia",
+    "holdable_engine_torque",
+    "vehicle_mass",
+    "tyre_radius",
+    "gear_ratio",
+    "final_ratio",
+    "redline",
+    "rolling_resistance",
+)
 
 
 @dataclass(frozen=True, eq=False)
@@ -87,15 +96,29 @@ def vehicle_of(build: Build) -> Vehicle:
     if isinstance(idle, Needs | Refused):
         idle = _IDLE
         guessed.append("an idle of 850 rpm")
-    return Vehicle(v["engine_curve"], float(v["engine_inertia"]), float(v["holdable_engine_torque"]),
-                   float(v["vehicle_mass"]), ratios, float(v["redline"]), float(idle),
-                   float(v["rolling_resistance"]), tuple(guessed))  # fmt: skip
+    return Vehicle(
+        v["engine_curve"],
+        float(v["engine_inertia"]),
+        float(v["holdable_engine_torque"]),
+        float(v["vehicle_mass"]),
+        ratios,
+        float(v["redline"]),
+        float(idle),
+        float(v["rolling_resistance"]),
+        tuple(guessed),
+    )
 
 
 def simulated(
-    vehicle: Vehicle, fault: str = "none", *, minutes: float = 5.0, rate: float = 50.0, seed: int = 1,
-    noise: float = 1.0, slips: float | None = None,
-) -> tuple[RoadLog, Array]:  # fmt: skip
+    vehicle: Vehicle,
+    fault: str = "none",
+    *,
+    minutes: float = 5.0,
+    rate: float = 50.0,
+    seed: int = 1,
+    noise: float = 1.0,
+    slips: float | None = None,
+) -> tuple[RoadLog, Array]:
     """A drive of starts, runs through the gears, cruising and stops; and the true slip of every row [-].
 
     Parameters

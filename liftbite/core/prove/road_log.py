@@ -301,16 +301,24 @@ def _table(data: bytes, mapping: LogMapping) -> Array:
     try:
         if wanted[0].unit == "h:m:s":
             raise ValueError
-        found = np.loadtxt(io.StringIO(plain), delimiter=None if mapping.delimiter == " " else mapping.delimiter,
-                           usecols=[c.index for c in wanted], ndmin=2, comments=None)  # fmt: skip
+        found = np.loadtxt(
+            io.StringIO(plain),
+            delimiter=None if mapping.delimiter == " " else mapping.delimiter,
+            usecols=[c.index for c in wanted],
+            ndmin=2,
+            comments=None,
+        )
     except (ValueError, IndexError):
         found = _row_by_row(rest, wanted, mapping)
     return np.column_stack([found[:, i] * ROLES[c.role][c.unit] for i, c in enumerate(wanted)])
 
 
 def _row_by_row(text: str, wanted: Sequence[Column], mapping: LogMapping) -> Array:
-    rows = csv.reader(io.StringIO(text), delimiter=mapping.delimiter) if mapping.delimiter != " " else (
-        line.split() for line in text.splitlines())  # fmt: skip
+    rows = (
+        csv.reader(io.StringIO(text), delimiter=mapping.delimiter)
+        if mapping.delimiter != " "
+        else (line.split() for line in text.splitlines())
+    )
     places = [c.index for c in wanted]
     clocked = wanted[0].unit == "h:m:s"
     try:

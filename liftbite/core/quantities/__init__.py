@@ -23,6 +23,7 @@
 - `release`        Lift: does it let go? From the plate back to the bearing; the chain from there to the pedal is an
   arrangement.
 - `start`          Heat: one start, from what the driver wants to the heat it makes.
+- `start_loads`    Heat: what a start works against, seen from the clutch shaft.
 - `strength`       True: does the flywheel hold together? Its burst speed, the stress and yield at its bore, its rim.
 - `thermal`        A handful of masses that take heat, give it to each other and to what is around them.
 - `torque_curve`   An engine's torque over speed, and what is read off it.

@@ -20,9 +20,12 @@ from liftbite.core.graph.guards import positive, ring_exists
 
 
 def friction_coefficient(
-    friction_low: Values, friction_nominal: Values, friction_high: Values, friction_state: Values,
+    friction_low: Values,
+    friction_nominal: Values,
+    friction_high: Values,
+    friction_state: Values,
     temperature_factor: Values,
-) -> Values:  # fmt: skip
+) -> Values:
     """Coefficient of friction at a temperature and a place in the material's band: −1 low, 0 nominal, +1 high.
 
     μ = f · (μ_nom + s·(μ_high − μ_nom)) for s above 0; μ = f · (μ_nom + s·(μ_nom − μ_low)) below
@@ -47,11 +50,23 @@ def friction_coefficient(
     """
     ok = (
         positive("friction_low", friction_low)
-        * within(np.less_equal(friction_low, friction_nominal), "friction_low", friction_low,
-                 "at most", friction_nominal, "friction_nominal")
-        * within(np.greater_equal(friction_high, friction_nominal), "friction_high", friction_high,
-                 "at least", friction_nominal, "friction_nominal")
-    )  # fmt: skip
+        * within(
+            np.less_equal(friction_low, friction_nominal),
+            "friction_low",
+            friction_low,
+            "at most",
+            friction_nominal,
+            "friction_nominal",
+        )
+        * within(
+            np.greater_equal(friction_high, friction_nominal),
+            "friction_high",
+            friction_high,
+            "at least",
+            friction_nominal,
+            "friction_nominal",
+        )
+    )
     up, down = friction_high - friction_nominal, friction_nominal - friction_low
     band = friction_nominal + friction_state * np.where(np.greater(friction_state, 0), up, down)
     return plain(temperature_factor * band * ok)
@@ -78,7 +93,7 @@ def facing_area(outer_diameter: Values, inner_diameter: Values, coverage: Values
     >>> round(facing_area(0.24, 0.16, 1.0) * 1e4, 2)
     251.33
     """
-    ok = ring_exists(outer_diameter, inner_diameter) * positive("coverage", coverage)  # fmt: skip
+    ok = ring_exists(outer_diameter, inner_diameter) * positive("coverage", coverage)
     return coverage * np.pi / 4 * (outer_diameter**2 - inner_diameter**2) * ok
 
 
@@ -127,7 +142,7 @@ def edge_pressure(clamp_load: Values, coverage: Values, outer_diameter: Values, 
     >>> round(edge_pressure(8000.0, 1.0, 0.24, 0.16))
     397887
     """
-    ok = ring_exists(outer_diameter, inner_diameter) * positive("inner_diameter", inner_diameter)  # fmt: skip
+    ok = ring_exists(outer_diameter, inner_diameter) * positive("inner_diameter", inner_diameter)
     return 2 * clamp_load / (coverage * np.pi * inner_diameter * (outer_diameter - inner_diameter)) * ok
 
 

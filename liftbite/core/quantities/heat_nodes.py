@@ -68,6 +68,9 @@ def heat_network(
     outside = np.zeros(count)
     outside[air] = air_exchange
     return HeatNetwork(
-        (*rubbed, "cover", "air"), np.array([*(specific_heat * m for m in masses), air_heat]), links, outside,
+        (*rubbed, "cover", "air"),
+        np.array([*(specific_heat * m for m in masses), air_heat]),
+        links,
+        outside,
         np.array([*shares, 0.0, 0.0]),
-    )  # fmt: skip
+    )

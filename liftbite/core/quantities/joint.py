@@ -87,9 +87,15 @@ def bolt_yield_load(bolt_proof_load: Values) -> Values:
 
 
 def bolt_preload(
-    bolt_torque: Values, torque_factor: Values, bolt_diameter: Values, bolt_angle: Values, bolt_pitch: Values,
-    bolt_stress_area: Values, bolt_grip: Values, bolt_yield_load: Values,
-) -> Values:  # fmt: skip
+    bolt_torque: Values,
+    torque_factor: Values,
+    bolt_diameter: Values,
+    bolt_angle: Values,
+    bolt_pitch: Values,
+    bolt_stress_area: Values,
+    bolt_grip: Values,
+    bolt_yield_load: Values,
+) -> Values:
     """Preload of a bolt by its tightening torque, and by the angle after it, which stretches bolt and joint.
 
     F_b = T/(K·d) for α = 0; min(T/(K·d) + α/2π·p/(1/k_b + 1/k_j), F_y) beyond, k_b = E·A_s/L, k_j = 4·k_b

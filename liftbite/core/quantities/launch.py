@@ -125,8 +125,7 @@ def _single(curve: TorqueCurve, *figures: float, fineness: float) -> Launch:
     if not free and case.start_temperature + found.bulk_temperature > case.sustained:  # the cold one begins at 0
         return _kept(curve, *figures, fineness=fineness)
     warmth = {"temperature": found.trace["temperature"] + case.start_temperature} if found.trace else {}
-    return replace(found, bulk_temperature=found.bulk_temperature + case.start_temperature,
-                   trace=found.trace | warmth)  # fmt: skip
+    return replace(found, bulk_temperature=found.bulk_temperature + case.start_temperature, trace=found.trace | warmth)
 
 
 @lru_cache(maxsize=256)

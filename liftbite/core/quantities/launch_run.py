@@ -75,9 +75,14 @@ class _Ops(NamedTuple):
 
 
 SINGLE = _Ops(
-    min, max, lambda flag, a, b: a if flag else b,
-    lambda a, b: a and b, lambda a, b: a or b, lambda a, b: a and not b, bool,
-)  # fmt: skip
+    min,
+    max,
+    lambda flag, a, b: a if flag else b,
+    lambda a, b: a and b,
+    lambda a, b: a or b,
+    lambda a, b: a and not b,
+    bool,
+)
 
 
 def _picked(flag: Flags, a: Values, b: Values) -> Values:
@@ -232,8 +237,9 @@ class _Run:
         """Changes of the three speeds at the beginning of a step [rad/s²]."""
         c, pick = self.c, self.ops.pick
         alike = now.pull / self.whole
-        engine = pick(now.slips, (now.given - now.torque) / c.engine_inertia,
-                      (now.given - c.grip_torque) / self.engaged)  # fmt: skip
+        engine = pick(
+            now.slips, (now.given - now.torque) / c.engine_inertia, (now.given - c.grip_torque) / self.engaged
+        )
         gearbox = pick(now.slips, (now.torque - c.grip_torque) / c.gearbox_inertia, engine)
         vehicle = self.driven() / c.vehicle_inertia
         return engine, pick(self.spinning, gearbox, alike), pick(self.spinning, vehicle, alike)
@@ -247,8 +253,10 @@ class _Run:
         agree = pick(both(self.spinning, gearbox < vehicle), part / ops.most(vehicle - gearbox, 1e-9), 1e9)
         ahead = ops.least(meet, agree)
         ramp = c.release_time / 8
-        held = both(both(now.slips, self.clutch(self.t + ramp, self.q) < self.fed),
-                    both(c.held < 1, self.engine >= c.start_speed))  # fmt: skip
+        held = both(
+            both(now.slips, self.clutch(self.t + ramp, self.q) < self.fed),
+            both(c.held < 1, self.engine >= c.start_speed),
+        )
         held = ops.but_not(held, self.up)
         lands = ops.either(ahead < _LANDS, both(self.steady, self.t >= c.release_time))
         h = pick(lands, ahead * 1.01, ops.least(ahead / 3, _LONGEST_STEP))
@@ -282,10 +290,14 @@ class _Run:
         vehicle_half, vehicle = pick(self.spinning, free / 2, gearbox_half), pick(self.spinning, free, gearbox)
         with_engine = ops.but_not(self.spinning, slips)
         return _Move(
-            h, half, end, (engine_half, engine),
+            h,
+            half,
+            end,
+            (engine_half, engine),
             (pick(with_engine, engine_half, gearbox_half), pick(with_engine, engine, gearbox)),
-            (vehicle_half, vehicle), (am, a1),
-        )  # fmt: skip
+            (vehicle_half, vehicle),
+            (am, a1),
+        )
 
     def take(self, now: _Now, m: _Move) -> None:
         """Takes the step, or as much of it as there is until something changes."""
@@ -353,9 +365,18 @@ class _Run:
             {n: np.array(v) for n, v in zip(names, zip(*self.trace, strict=True), strict=True)} if self.single else {}
         )
         return Launch(
-            slip_time=self.slipped, energy=self.q, tyre_energy=self.tyre, peak_power=self.peak_power,
-            peak_torque=self.peak_torque, lowest_speed=self.low, end_speed=self.engine, end_gearbox=self.gearbox,
-            end_vehicle=self.vehicle, engine_work=self.work, road_work=self.road,
+            slip_time=self.slipped,
+            energy=self.q,
+            tyre_energy=self.tyre,
+            peak_power=self.peak_power,
+            peak_torque=self.peak_torque,
+            lowest_speed=self.low,
+            end_speed=self.engine,
+            end_gearbox=self.gearbox,
+            end_vehicle=self.vehicle,
+            engine_work=self.work,
+            road_work=self.road,
             bulk_temperature=self.c.start_temperature + self.q / self.c.heat_capacity,
-            outcome=str(words) if self.single else words, trace=trace,
-        )  # fmt: skip
+            outcome=str(words) if self.single else words,
+            trace=trace,
+        )

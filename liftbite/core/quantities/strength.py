@@ -49,9 +49,13 @@ def mean_hoop_stress(
     25.4
     """
     ok = positive("flywheel_bore", flywheel_bore) * within(
-        np.less(flywheel_bore, flywheel_diameter), "flywheel_bore", flywheel_bore, "below", flywheel_diameter,
+        np.less(flywheel_bore, flywheel_diameter),
+        "flywheel_bore",
+        flywheel_bore,
+        "below",
+        flywheel_diameter,
         "flywheel_diameter",
-    )  # fmt: skip
+    )
     ro, ri = flywheel_diameter / 2, flywheel_bore / 2
     left = ro - ri - hole_width
     ok = ok * within(np.greater(left, 0), "hole_width", hole_width, "below", ro - ri)

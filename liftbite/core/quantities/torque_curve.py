@@ -134,9 +134,11 @@ def _cubic(x: Array, x0: float, x1: float, y0: float, y1: float, slope0: float, 
     t = (x - x0) / (x1 - x0)
     h = x1 - x0
     return np.asarray(
-        y0 * (1 + 2 * t) * (1 - t) ** 2 + slope0 * h * t * (1 - t) ** 2
-        + y1 * t**2 * (3 - 2 * t) + slope1 * h * t**2 * (t - 1)
-    )  # fmt: skip
+        y0 * (1 + 2 * t) * (1 - t) ** 2
+        + slope0 * h * t * (1 - t) ** 2
+        + y1 * t**2 * (3 - 2 * t)
+        + slope1 * h * t**2 * (t - 1)
+    )
 
 
 @lru_cache(maxsize=256)

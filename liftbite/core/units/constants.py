@@ -18,4 +18,5 @@ RPM = tau / 60
 ATMOSPHERE = 101_325.0
 FREEZING = 273.15
 MPA = 1e6
+PSI = 6894.757293168361  # pound-force per square inch [standard: NIST SP 811:2008, appendix B]
 GRAVITY = 9.80665

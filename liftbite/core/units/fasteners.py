@@ -4,7 +4,7 @@
 - `read_class`                proof strength of a property class or an inch grade
 - `Tightening`, `read_tightening`   a torque and the angle after it, each as typed
 
-[standard: ISO 261, coarse pitches; ISO 898-1:2013, table 3; SAE J429; all from memory].
+Coarse pitches and proof strengths stand in `fasteners.toml`, each with its standard.
 """
 
 from __future__ import annotations
@@ -13,11 +13,15 @@ import re
 from dataclasses import dataclass
 from fractions import Fraction
 
+from liftbite.core.tables import rows
+from liftbite.core.units.read import si
+
 _MM, _INCH = 1e-3, 0.0254
-#: Coarse pitch of metric threads, diameter and pitch [mm].
-_COARSE = {5: 0.8, 6: 1.0, 8: 1.25, 10: 1.5, 12: 1.75, 14: 2.0, 16: 2.0, 18: 2.5, 20: 2.5}
-#: Proof strength by class and grade [MPa].
-_PROOF = {"8.8": 580e6, "10.9": 830e6, "12.9": 970e6, "grade 5": 85 * 6.894757e6, "grade 8": 120 * 6.894757e6}
+_TABLE = rows("liftbite.core.units", "fasteners.toml")
+#: Thread -> its coarse pitch [m].
+_COARSE = {thread: si(row["pitch"]) for thread, row in _TABLE["coarse"].items()}
+#: Proof strength by class and grade [Pa].
+_PROOF = {grade: si(row["strength"]) for grade, row in _TABLE["proof"].items()}
 _METRIC = re.compile(r"M ?(\d{1,2}(?:[.,]\d)?)(?: ?[x×*] ?(\d(?:[.,]\d{1,2})?))?", re.IGNORECASE)
 _UNIFIED = re.compile(r"(\d{1,2}/\d{1,2})(?: ?in)? ?- ?(\d{1,2})")
 _ANGLE = re.compile(r"([^+]{1,60})\+ ?(\d{1,3}(?:[.,]\d)?) ?(?:°|deg|degrees)?")
@@ -44,9 +48,9 @@ def read_thread(typed: str) -> Thread | None:
     if len(text) > _LONGEST:
         return None
     if found := _METRIC.fullmatch(text):
-        diameter = float(found[1].replace(",", "."))
-        pitch = float(found[2].replace(",", ".")) if found[2] else _COARSE.get(int(diameter))
-        return Thread(diameter * _MM, pitch * _MM) if pitch and 0 < pitch < diameter else None
+        diameter = float(found[1].replace(",", ".")) * _MM
+        pitch = float(found[2].replace(",", ".")) * _MM if found[2] else _COARSE.get(f"M{diameter / _MM:g}")
+        return Thread(diameter, pitch) if pitch and 0 < pitch < diameter else None
     if (found := _UNIFIED.fullmatch(text)) and int(found[2]) and not found[1].endswith("/0"):
         return Thread(float(Fraction(found[1])) * _INCH, _INCH / int(found[2]))
     return None

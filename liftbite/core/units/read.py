@@ -23,6 +23,7 @@ from typing import Any
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.units.kinds import ASK_WHICH, KINDS, PINT, SPELLINGS, Kind
+from liftbite.core.units.scales import SCALES
 
 
 @cache
@@ -34,7 +35,9 @@ def _registry() -> Any:
 
 @cache
 def _to_si(unit: str) -> tuple[float, float]:
-    """Scale and offset that take a figure in `unit` to SI, asked of Pint once per unit."""
+    """Scale and offset that take a figure in `unit` to SI, of Pint where the tables are not written in it."""
+    if unit in SCALES:
+        return SCALES[unit]
     expression = PINT[unit]
     ureg = _registry()
     if expression in {"degC", "degF"}:
@@ -54,6 +57,16 @@ def to_si(value: float, unit: str) -> float:
     return value * scale + offset
 
 
+def si(figure: str) -> float:
+    """A figure of a table with its unit, in SI; one without a unit is SI.
+
+    >>> si("0.35 MPa"), si("0.92")
+    (350000.0, 0.92)
+    """
+    value, _, unit = figure.partition(" ")
+    return to_si(float(value), unit) if unit else float(value)
+
+
 def from_si(value: float, unit: str) -> float:
     """An SI `value` in `unit`.
 
@@ -64,10 +77,22 @@ def from_si(value: float, unit: str) -> float:
     return (value - offset) / scale
 
 
-_VULGAR = {c: f" {a}/{b}" for c, (a, b) in {
-    "½": (1, 2), "¼": (1, 4), "¾": (3, 4), "⅛": (1, 8), "⅜": (3, 8), "⅝": (5, 8), "⅞": (7, 8),
-    "⅓": (1, 3), "⅔": (2, 3), "⅕": (1, 5), "⅙": (1, 6),
-}.items()}  # fmt: skip
+_VULGAR = {
+    c: f" {a}/{b}"
+    for c, (a, b) in {
+        "½": (1, 2),
+        "¼": (1, 4),
+        "¾": (3, 4),
+        "⅛": (1, 8),
+        "⅜": (3, 8),
+        "⅝": (5, 8),
+        "⅞": (7, 8),
+        "⅓": (1, 3),
+        "⅔": (2, 3),
+        "⅕": (1, 5),
+        "⅙": (1, 6),
+    }.items()
+}
 
 _SPLIT = re.compile(
     r"""^\s*(?P<sign>[+\-−–]?)\s*

@@ -83,7 +83,7 @@ _NO_LENGTH = 1e-7
 _SIZES: Mapping[str, Mapping[System, tuple[float, str, str]]] = {
     "N": {"metric": (1e4, "N", "kN")},
     "m³ of fluid": {"metric": (2e-4, "mL", "L"), "inch": (2e-4, "US fl oz", "US qt")},
-}  # fmt: skip
+}
 
 
 def _unit(value: float, si: str, system: System) -> str:

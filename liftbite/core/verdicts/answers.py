@@ -175,8 +175,11 @@ def _three(low: Any, nominal: Any, high: Any) -> Any:
 
 
 def _refusals(values: Known, build: Build) -> dict[str, Refusal]:
-    return {v.error.quantity: refusal_of(v.error, build) for n, v in values.items()
-            if isinstance(v, Refused) and n in {*RESULTS, "use_factor", "engine_curve"}}  # fmt: skip
+    return {
+        v.error.quantity: refusal_of(v.error, build)
+        for n, v in values.items()
+        if isinstance(v, Refused) and n in {*RESULTS, "use_factor", "engine_curve"}
+    }
 
 
 def _if_typical(verdict: Verdict, build: Build) -> Verdict:

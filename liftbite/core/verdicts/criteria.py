@@ -22,9 +22,9 @@ import numpy as np
 
 from liftbite.core.errors import must_say
 from liftbite.core.graph.graph import Values
+from liftbite.core.job.alternatives.facing import OTHER_SIDE
 from liftbite.core.job.arrangement import QUANTITIES
 from liftbite.core.job.build import Build
-from liftbite.core.job.choices import OTHER_SIDE
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.verdicts.verdict import Answer, Question
 
@@ -145,31 +145,62 @@ def _told(key: str, question: Question, margin: str, shows: tuple[str, str]) -> 
     return Criterion(key, question, margin, margin, 1.0, told=True, shows=shows, if_clear=True)
 
 
-def _over(key: str, value: str, limit: str, link: str, excludes: str, *,
-          states: tuple[State, ...] = ({},), works: bool = False) -> Criterion:  # fmt: skip
+def _over(
+    key: str,
+    value: str,
+    limit: str,
+    link: str,
+    excludes: str,
+    *,
+    states: tuple[State, ...] = ({},),
+    works: bool = False,
+) -> Criterion:
     """Something that must not get larger than a limit; over it, it is looked at again."""
-    return Criterion(key, "lift", link, value, limit, states, most=True, short="look again", if_clear=True,
-                     excludes=excludes, works=works)  # fmt: skip
+    return Criterion(
+        key,
+        "lift",
+        link,
+        value,
+        limit,
+        states,
+        most=True,
+        short="look again",
+        if_clear=True,
+        excludes=excludes,
+        works=works,
+    )
 
 
-def _safe(key: str, margin: str, *, need: float = 1.0, bad_below: float | None = 1.0,
-          softened: tuple[str, ...] = ()) -> Criterion:  # fmt: skip
+def _safe(
+    key: str, margin: str, *, need: float = 1.0, bad_below: float | None = 1.0, softened: tuple[str, ...] = ()
+) -> Criterion:
     """What could let go at speed."""
-    return Criterion(key, "true", margin, margin, need, friction=HIGH, bad_below=bad_below, softened=softened,
-                     excludes="true")  # fmt: skip
+    return Criterion(
+        key, "true", margin, margin, need, friction=HIGH, bad_below=bad_below, softened=softened, excludes="true"
+    )
 
 
 def _swept(name: str, reading: str = "") -> Criterion:
     """Something out of true: over its limit it is put right before it goes in."""
     margin, read = f"{name}_margin", reading or f"{name}_runout"
-    return Criterion(name, "true", margin, margin, 1.0, friction=HIGH, shows=(read, f"{name}_limit"),
-                     excludes="true", together="" if reading else "runout")  # fmt: skip
+    return Criterion(
+        name,
+        "true",
+        margin,
+        margin,
+        1.0,
+        friction=HIGH,
+        shows=(read, f"{name}_limit"),
+        excludes="true",
+        together="" if reading else "runout",
+    )
 
 
 def _end(key: str, value: str, link: str, excludes: str, *, works: bool = False, if_clear: bool = False) -> Criterion:
     """Where the stroke ends before the pedal does."""
-    return Criterion(key, "lift", link, value, "pedal_stroke", short="look again", excludes=excludes, works=works,
-                     if_clear=if_clear)  # fmt: skip
+    return Criterion(
+        key, "lift", link, value, "pedal_stroke", short="look again", excludes=excludes, works=works, if_clear=if_clear
+    )
 
 
 def _strength(row: Criterion) -> Criterion:
@@ -178,16 +209,53 @@ def _strength(row: Criterion) -> Criterion:
 
 
 _FACE = (
-    Criterion("surface", "heat", "heat_margin", "heat_margin", 1.0, band=True, bad_below=1.0,
-              shows=("surface_temperature", "brief_temperature"), excludes="heat", works=True),
-    Criterion("between_starts", "heat", "sustained_margin", "sustained_margin", 1.0, band=True, bad_below=1.0,
-              shows=("base_temperature", "sustained_temperature"), excludes="heat", works=True),
-    Criterion("heat_per_area", "heat", "energy_margin", "energy_margin", 1.0,
-              shows=("specific_energy", "specific_energy_limit"), excludes="heat"),
+    Criterion(
+        "surface",
+        "heat",
+        "heat_margin",
+        "heat_margin",
+        1.0,
+        band=True,
+        bad_below=1.0,
+        shows=("surface_temperature", "brief_temperature"),
+        excludes="heat",
+        works=True,
+    ),
+    Criterion(
+        "between_starts",
+        "heat",
+        "sustained_margin",
+        "sustained_margin",
+        1.0,
+        band=True,
+        bad_below=1.0,
+        shows=("base_temperature", "sustained_temperature"),
+        excludes="heat",
+        works=True,
+    ),
+    Criterion(
+        "heat_per_area",
+        "heat",
+        "energy_margin",
+        "energy_margin",
+        1.0,
+        shows=("specific_energy", "specific_energy_limit"),
+        excludes="heat",
+    ),
     _told("face_pressure", "heat", "pressure_margin", ("mean_pressure", "pressure_limit")),
-    Criterion("face_pressure_limit", "heat", "mean_pressure", "mean_pressure", "pressure_hard_limit", most=True,
-              bad_below=1.0, if_clear=True, excludes="pressure", works=True),
-)  # fmt: skip
+    Criterion(
+        "face_pressure_limit",
+        "heat",
+        "mean_pressure",
+        "mean_pressure",
+        "pressure_hard_limit",
+        most=True,
+        bad_below=1.0,
+        if_clear=True,
+        excludes="pressure",
+        works=True,
+    ),
+)
 
 
 def _of_other_side(row: Criterion) -> Criterion:
@@ -197,74 +265,166 @@ def _of_other_side(row: Criterion) -> Criterion:
         return OTHER_SIDE.get(name, name)
 
     return replace(
-        row, key=f"{row.key}_plate_side", link=other(row.link), value=other(row.value), if_clear=True,
+        row,
+        key=f"{row.key}_plate_side",
+        link=other(row.link),
+        value=other(row.value),
+        if_clear=True,
         need=other(row.need) if isinstance(row.need, str) else row.need,
         shows=None if row.shows is None else (other(row.shows[0]), other(row.shows[1])),
         uses=tuple(other(n) for n in row.uses),
-    )  # fmt: skip
+    )
 
 
 _MATERIAL = ("flywheel_strength", "flywheel_tensile")
 
 _ROWS: tuple[Criterion, ...] = (
-    Criterion("torque_reserve", "bite", "bite_margin", "bite_margin", "use_factor", bad_below=1.0, excludes="bite",
-              works=True),
+    Criterion(
+        "torque_reserve", "bite", "bite_margin", "bite_margin", "use_factor", bad_below=1.0, excludes="bite", works=True
+    ),
     Criterion("low_friction", "bite", "bite_margin", "bite_margin", 1.0, friction=LOW, excludes="bite", works=True),
-    Criterion("low_friction_hot", "bite", "bite_margin", "bite_margin", 1.0,
-              ({"facing_temperature": "hot_temperature"},), LOW, if_clear=True, excludes="hot"),
+    Criterion(
+        "low_friction_hot",
+        "bite",
+        "bite_margin",
+        "bite_margin",
+        1.0,
+        ({"facing_temperature": "hot_temperature"},),
+        LOW,
+        if_clear=True,
+        excludes="hot",
+    ),
     _fuse("input_shaft", "shaft_margin"),
     _fuse("splines", "spline_margin"),
     _fuse("damper", "damper_margin"),
-
     Criterion("comfortable_lift", "lift", "lift_margin", "lift_margin", LIFT_NEW, excludes="comfort"),
-    Criterion("least_lift", "lift", "least_lift_margin", "least_lift_margin", 1.0, bad_below=1.0, excludes="lift",
-              works=True),
-    Criterion("worn_lift", "lift", "least_lift_margin", "least_lift_margin", LIFT_WORN, (_WORN,), if_clear=True,
-              excludes="comfort"),
+    Criterion(
+        "least_lift", "lift", "least_lift_margin", "least_lift_margin", 1.0, bad_below=1.0, excludes="lift", works=True
+    ),
+    Criterion(
+        "worn_lift",
+        "lift",
+        "least_lift_margin",
+        "least_lift_margin",
+        LIFT_WORN,
+        (_WORN,),
+        if_clear=True,
+        excludes="comfort",
+    ),
     _over("effort", "peak_pedal_effort", "effort_limit", "pedal_effort", "effort", states=({}, _WORN), works=True),
     _over("line_pressure", "peak_line_pressure", "pressure_rating", "line_pressure", "strokes"),
     _end("overtravel", "pedal_at_overtravel", "plate_lift_limit", "overtravel", works=True),
     _end("master_stroke", "pedal_at_master_stop", "master_stroke", "strokes"),
     _end("slave_stroke", "pedal_at_slave_stop", "slave_stroke", "strokes"),
     _end("sleeve_end", "pedal_at_sleeve_end", "bearing_reserve", "strokes", if_clear=True),
-    Criterion("way_back", "lift", "return_margin", "return_margin", 1.0, short="look again",
-              shows=("least_pedal_return", "pedal_drag"), uses=("least_pedal_return", "pedal_drag"), if_clear=True,
-              excludes="effort"),
-    Criterion("fluid", "lift", "fluid_wet_boiling", "fluid_margin", 1.0, short="look again",
-              shows=("ambient_temperature", "fluid_wet_boiling"), uses=("fluid_wet_boiling", "ambient_temperature"),
-              if_clear=True, excludes="strokes"),
-    Criterion("floater", "lift", "floater_margin", "floater_margin", 1.0, bad_below=1.0,
-              uses=("inner_gap", "outer_gap"), only=("disc_count", 2.0), excludes="floater"),
-
-    Criterion("start_settles", "heat", "start_settles", "start_settles", 1.0, band=True, bad_below=1.0, silent=True,
-              excludes="stalls", works=True),
+    Criterion(
+        "way_back",
+        "lift",
+        "return_margin",
+        "return_margin",
+        1.0,
+        short="look again",
+        shows=("least_pedal_return", "pedal_drag"),
+        uses=("least_pedal_return", "pedal_drag"),
+        if_clear=True,
+        excludes="effort",
+    ),
+    Criterion(
+        "fluid",
+        "lift",
+        "fluid_wet_boiling",
+        "fluid_margin",
+        1.0,
+        short="look again",
+        shows=("ambient_temperature", "fluid_wet_boiling"),
+        uses=("fluid_wet_boiling", "ambient_temperature"),
+        if_clear=True,
+        excludes="strokes",
+    ),
+    Criterion(
+        "floater",
+        "lift",
+        "floater_margin",
+        "floater_margin",
+        1.0,
+        bad_below=1.0,
+        uses=("inner_gap", "outer_gap"),
+        only=("disc_count", 2.0),
+        excludes="floater",
+    ),
+    Criterion(
+        "start_settles",
+        "heat",
+        "start_settles",
+        "start_settles",
+        1.0,
+        band=True,
+        bad_below=1.0,
+        silent=True,
+        excludes="stalls",
+        works=True,
+    ),
     *_FACE,
     *(_of_other_side(row) for row in _FACE),
-
-    Criterion("certified_speed", "true", "certified_margin", "certified_margin", 1.15, friction=HIGH, bad_below=1.0,
-              if_clear=True, excludes="true"),
-    _strength(replace(_safe("burst_speed", "burst_margin", need=2.0, bad_below=1.5, softened=_MATERIAL),
-                      uses=("burst_speed",))),
+    Criterion(
+        "certified_speed",
+        "true",
+        "certified_margin",
+        "certified_margin",
+        1.15,
+        friction=HIGH,
+        bad_below=1.0,
+        if_clear=True,
+        excludes="true",
+    ),
+    _strength(
+        replace(
+            _safe("burst_speed", "burst_margin", need=2.0, bad_below=1.5, softened=_MATERIAL), uses=("burst_speed",)
+        )
+    ),
     _strength(_safe("bore_stress", "elastic_margin", bad_below=None)),
     _strength(_safe("bore_yield", "yield_margin", softened=_MATERIAL)),
     _told("missed_shift", "true", "disc_speed_margin", ("disc_speed_missed_shift", "disc_burst_speed")),
-    replace(_safe("balance", "balance_margin", bad_below=None), shows=("residual_unbalance", "permissible_unbalance"),
-            uses=("unbalance_force",)),
+    replace(
+        _safe("balance", "balance_margin", bad_below=None),
+        shows=("residual_unbalance", "permissible_unbalance"),
+        uses=("unbalance_force",),
+    ),
     replace(_safe("gross_unbalance", "gross_balance_margin", softened=("residual_unbalance",)), if_clear=True),
     _safe("flywheel_joint", "joint_margin", bad_below=2 / 3),
     _safe("flywheel_bolts", "proof_margin", need=PROOF_GOOD, bad_below=PROOF_BAD, softened=("bolt_proof_strength",)),
     _swept("housing_bore"),
     _swept("housing_face"),
     _swept("flywheel_face"),
-    Criterion("pilot", "true", "pilot_margin", "pilot_margin", 1.0, friction=HIGH, bad_below=1e-6,
-              shows=("pilot_engagement", "pilot_length"), uses=("pilot_engagement", "pilot_length"), if_clear=True,
-              excludes="true"),
-    Criterion("pilot_room", "true", "pilot_room_margin", "pilot_room_margin", 1.0, friction=HIGH, bad_below=1.0,
-              shows=("pilot_engagement", "pilot_room"), uses=("pilot_engagement", "pilot_room"), if_clear=True,
-              excludes="true"),
+    Criterion(
+        "pilot",
+        "true",
+        "pilot_margin",
+        "pilot_margin",
+        1.0,
+        friction=HIGH,
+        bad_below=1e-6,
+        shows=("pilot_engagement", "pilot_length"),
+        uses=("pilot_engagement", "pilot_length"),
+        if_clear=True,
+        excludes="true",
+    ),
+    Criterion(
+        "pilot_room",
+        "true",
+        "pilot_room_margin",
+        "pilot_room_margin",
+        1.0,
+        friction=HIGH,
+        bad_below=1.0,
+        shows=("pilot_engagement", "pilot_room"),
+        uses=("pilot_engagement", "pilot_room"),
+        if_clear=True,
+        excludes="true",
+    ),
     _swept("plain_warp", reading="plain_warp"),
     _swept("push_rod", reading="push_rod_bow"),
-)  # fmt: skip
+)
 
 
 #: Row of a disc's other side -> the row it mirrors.

@@ -21,9 +21,19 @@ def misfit_links(build: Build) -> Mapping[Question, tuple[Link, ...]]:
         fields = fields_of(clash)
         first, second = clash.figures
         link = Link(
-            "misfit", fields[0], 0.0, "bad", first, second, unit_of(fields[0], build.graph), False, "own",
-            {"first": first, "second": second}, {"rule": clash.rule.key}, basis_of(build, fields),
-        )  # fmt: skip
+            "misfit",
+            fields[0],
+            0.0,
+            "bad",
+            first,
+            second,
+            unit_of(fields[0], build.graph),
+            False,
+            "own",
+            {"first": first, "second": second},
+            {"rule": clash.rule.key},
+            basis_of(build, fields),
+        )
         question = cast(Question, clash.rule.question)
         found[question] = (*found.get(question, ()), link)
     return found

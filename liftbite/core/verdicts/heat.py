@@ -74,22 +74,31 @@ def scheduled(build: Build) -> tuple[Link, ...] | Needs | Refused:
     def link(key: str, face: str, reached: float, stands: float, **figures: float) -> Link:
         reserve = (stands - ambient) / max(reached - ambient, 1e-9)
         grade: Grade = "good" if reserve >= 1 else "bad"
-        return Link(key, "start_schedule", reserve, grade, reached, stands, "K", True, "own", figures, {"face": face},
-                    basis)  # fmt: skip
+        return Link(
+            key, "start_schedule", reserve, grade, reached, stands, "K", True, "own", figures, {"face": face}, basis
+        )
 
-    links = [link("schedule_surface", hot.name, hot.surface, hot.brief, start=hot.start),
-             link("schedule_through", warm.name, warm.through, warm.sustained)]  # fmt: skip
+    links = [
+        link("schedule_surface", hot.name, hot.surface, hot.brief, start=hot.start),
+        link("schedule_through", warm.name, warm.through, warm.sustained),
+    ]
     if found.outcome not in {"locks", "spins"}:
         figures = {"start": float(len(found.begins)), "planned": float(found.planned)}
-        links.append(Link("schedule", "start_schedule", 0.0, "bad", figures=figures, facts={"outcome": found.outcome},
-                          basis=basis))  # fmt: skip
+        links.append(
+            Link(
+                "schedule", "start_schedule", 0.0, "bad", figures=figures, facts={"outcome": found.outcome}, basis=basis
+            )
+        )
     return tuple(links)
 
 
 def _never_settles(build: Build, outcome: str, place: float) -> Verdict:
     """A start that stalls the engine or never locks, and what keeps it from it."""
-    v = build.evaluate(("start_load_torque", "start_full_torque", "start_clutch_torque", "torque_capacity"),
-                       stage=build.stage, friction=place)  # fmt: skip
+    v = build.evaluate(
+        ("start_load_torque", "start_full_torque", "start_clutch_torque", "torque_capacity"),
+        stage=build.stage,
+        friction=place,
+    )
     facts = {"place": _PLACE[place]}
     if outcome == "stalls":
         return Verdict("heat", "look again", "stalls", facts=facts)
@@ -97,8 +106,13 @@ def _never_settles(build: Build, outcome: str, place: float) -> Verdict:
         _of(v, n) for n in ("start_load_torque", "start_full_torque", "start_clutch_torque", "torque_capacity")
     )
     why = "engine" if load >= full else "clutch" if load >= holds else "pedal"
-    return Verdict("heat", "cooks", "never locks", facts=facts | {"why": why},
-                   figures={"load": load, "full": full, "asked": asked, "holds": holds})  # fmt: skip
+    return Verdict(
+        "heat",
+        "cooks",
+        "never locks",
+        facts=facts | {"why": why},
+        figures={"load": load, "full": full, "asked": asked, "holds": holds},
+    )
 
 
 def _of(v: Known, name: str) -> float:
@@ -119,7 +133,18 @@ def _slips_at_full_load(build: Build) -> Verdict:
         return Verdict("heat", "open", "slips at full load", figures=figures)
     ambient = float(build.known["ambient_temperature"])
     link = Link(
-        "full_load_slip", "full_load_temperature", (stands - ambient) / (hot - ambient), "bad", hot, stands, "K", True,
-        "own", figures, {}, basis_of(build, _SLIPPING), "full_load_temperature",
-    )  # fmt: skip
+        "full_load_slip",
+        "full_load_temperature",
+        (stands - ambient) / (hot - ambient),
+        "bad",
+        hot,
+        stands,
+        "K",
+        True,
+        "own",
+        figures,
+        {},
+        basis_of(build, _SLIPPING),
+        "full_load_temperature",
+    )
     return Verdict("heat", "cooks", "slips at full load", links=(link,), deciding=link, figures=figures)

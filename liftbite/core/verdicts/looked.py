@@ -59,10 +59,13 @@ def look(build: Build, question: Question) -> Looked:
     A row whose quantity the arrangement does not work out, such as a master's stroke of a cable, is no row of the job.
     """
     rows = [
-        c for c in criteria_of(question)
-        if c.counts(build) and (c.only is None or build.known.get(c.only[0]) == c.only[1])
-        and c.outranked not in build.known and not c.silent
-    ]  # fmt: skip
+        c
+        for c in criteria_of(question)
+        if c.counts(build)
+        and (c.only is None or build.known.get(c.only[0]) == c.only[1])
+        and c.outranked not in build.known
+        and not c.silent
+    ]
     blind = [c.key for c in rows if c.unless and build.chosen.has(c.unless)]
     rows = [c for c in rows if not (c.unless and build.chosen.has(c.unless))]
     sheet = _Sheet(build, rows)
@@ -160,12 +163,22 @@ def _link(build: Build, criterion: Criterion, reserve: float, figures: Mapping[s
     grade: Grade = "note" if criterion.told else "bad" if bad and not soft else "short" if reserve < 1 else "good"
     whose = _whose(build, limit)
     return Link(
-        criterion.key, criterion.link, reserve, grade, figures[shown],
-        figures[limit] if isinstance(limit, str) else limit, unit_of(shown, build.graph),
-        criterion.most or criterion.shows is not None, whose, figures, _facts(build, whose, limit, soft),
-        basis_of(build, criterion.names), criterion.value if criterion.value in build.graph.functions else "", friction,
+        criterion.key,
+        criterion.link,
+        reserve,
+        grade,
+        figures[shown],
+        figures[limit] if isinstance(limit, str) else limit,
+        unit_of(shown, build.graph),
+        criterion.most or criterion.shows is not None,
+        whose,
+        figures,
+        _facts(build, whose, limit, soft),
+        basis_of(build, criterion.names),
+        criterion.value if criterion.value in build.graph.functions else "",
+        friction,
         criterion.short,
-    )  # fmt: skip
+    )
 
 
 def engine_of(build: Build) -> str:

@@ -157,8 +157,11 @@ def _weighed(build: Build, name: str, at: Ends) -> Asked | None:
     assumed = build.chosen.assumed[name]
     unit = unit_of(name, build.graph)
     between = f"assumed between {both(assumed.low, unit)} and {both(assumed.high, unit)}"
-    says = f"{between}, it decides {_listed(settles)}" if settles else (
-        f"{between}, it moves {str(question).capitalize()}'s weakest margin by {moves * 100:.0f} %")  # fmt: skip
+    says = (
+        f"{between}, it decides {_listed(settles)}"
+        if settles
+        else (f"{between}, it moves {str(question).capitalize()}'s weakest margin by {moves * 100:.0f} %")
+    )
     return Asked(name, label_of(name), False, settles, moves, question, f"{says[0].upper()}{says[1:]}.")
 
 

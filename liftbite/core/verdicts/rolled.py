@@ -45,8 +45,18 @@ def rolled(
     deciding = looked.weakest
     if deciding.grade in {"good", "note"}:
         deciding = looked.of(headline) or deciding
-    return Verdict(question, state_of(question, looked), "judged", margin, margin, target, looked.links, (), deciding,
-                   looked.unseen)  # fmt: skip
+    return Verdict(
+        question,
+        state_of(question, looked),
+        "judged",
+        margin,
+        margin,
+        target,
+        looked.links,
+        (),
+        deciding,
+        looked.unseen,
+    )
 
 
 def still_open(question: Question, build: Build, missing: Iterable[str]) -> Verdict:
@@ -63,5 +73,6 @@ def misfitted(verdict: Verdict, links: tuple[Link, ...]) -> Verdict:
     """The same answer where parts do not go together, which no figure outweighs."""
     if not links or verdict.state == "cannot be":
         return verdict
-    return replace(verdict, state="does not fit", reason="misfit", links=(*links, *verdict.links), deciding=links[0],
-                   needs=())  # fmt: skip
+    return replace(
+        verdict, state="does not fit", reason="misfit", links=(*links, *verdict.links), deciding=links[0], needs=()
+    )

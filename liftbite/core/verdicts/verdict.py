@@ -22,9 +22,21 @@ from liftbite.core.job.refusal import Refusal
 Question = Literal["bite", "lift", "heat", "true"]
 #: What a question may be answered with.
 Answer = Literal[
-    "holds", "slips", "frees", "drags", "stays", "warm", "cooks", "runs true", "look again", "thin", "open", "stop",
-    "does not fit", "cannot be",
-]  # fmt: skip
+    "holds",
+    "slips",
+    "frees",
+    "drags",
+    "stays",
+    "warm",
+    "cooks",
+    "runs true",
+    "look again",
+    "thin",
+    "open",
+    "stop",
+    "does not fit",
+    "cannot be",
+]
 #: Met; told but not judged; short of what is asked; bad.
 Grade = Literal["good", "note", "short", "bad"]
 
@@ -74,8 +86,16 @@ class Basis:
 Whose = Literal["own", "practice", "entered", "assumed", "worked out"]
 #: What an answer was found by.
 Reason = Literal[
-    "judged", "needs", "refused", "misfit", "stalls", "never locks", "slips at full load", "unread", "awaited",
-]  # fmt: skip
+    "judged",
+    "needs",
+    "refused",
+    "misfit",
+    "stalls",
+    "never locks",
+    "slips at full load",
+    "unread",
+    "awaited",
+]
 
 
 @dataclass(frozen=True, slots=True)

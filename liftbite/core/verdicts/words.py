@@ -18,8 +18,9 @@ from typing import NamedTuple
 import numpy as np
 
 from liftbite.core.errors import must_say
+from liftbite.core.job.alternatives.facing import OTHER_SIDE
 from liftbite.core.job.build import label_of
-from liftbite.core.job.choices import CHOICES, OTHER_SIDE
+from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.refusal import refusal_words
 from liftbite.core.parts.mismatch import Mismatch, misfit_sentence, rule_of
 from liftbite.core.units.sentence import both, both_fine
@@ -73,8 +74,9 @@ def _reserve(link: Link) -> str:
 
 
 def _hot_bite(link: Link) -> str:
-    return _holds(f"at low friction and {both(link.figures['facing_temperature'], 'K')}, as hot as its use gets it,",
-                  link)  # fmt: skip
+    return _holds(
+        f"at low friction and {both(link.figures['facing_temperature'], 'K')}, as hot as its use gets it,", link
+    )
 
 
 def _stop(words: str, quantity: str) -> Callable[[Link], str]:
@@ -118,8 +120,9 @@ def _balance(link: Link) -> str:
 
 def _out_of_true(name: str, words: str, reading: str = "") -> Callable[[Link], str]:
     read, limit = reading or f"{name}_runout", f"{name}_limit"
-    return lambda link: (f"{words} {both_fine(link.figures[read], 'm')}; "
-                         f"{both_fine(link.figures[limit], 'm')} is allowed")  # fmt: skip
+    return lambda link: (
+        f"{words} {both_fine(link.figures[read], 'm')}; {both_fine(link.figures[limit], 'm')} is allowed"
+    )
 
 
 def _in_pilot(link: Link) -> str:
@@ -175,61 +178,103 @@ WORDS: Mapping[str, Words] = {
     "low_friction": Words("low friction", lambda link: _holds("at low friction", link), _OWN),
     "low_friction_hot": Words("low friction, hot", _hot_bite, _OWN),
     "input_shaft": Words(
-        "input shaft", _times("carries {} times what the clutch can pass at high friction", "shaft_margin"), _PASSED),
+        "input shaft", _times("carries {} times what the clutch can pass at high friction", "shaft_margin"), _PASSED
+    ),
     "splines": Words(
-        "splines", _times("carry {} times what the clutch can pass at high friction", "spline_margin"), _PASSED),
-    "damper": Words("torsion damper",
-                    _times("its stops take {} times the engine's torque and a fifth", "damper_margin"),
-                    "its stops, against the engine's torque and a fifth"),
-    "comfortable_lift": Words("lift at a comfortable gap",
-                              lambda link: f"{figure(link.figures['lift_margin'], 3)} times what is needed; "
-                                           f"{figure(link.limit, 3)} is asked for", _LIFT),
+        "splines", _times("carry {} times what the clutch can pass at high friction", "spline_margin"), _PASSED
+    ),
+    "damper": Words(
+        "torsion damper",
+        _times("its stops take {} times the engine's torque and a fifth", "damper_margin"),
+        "its stops, against the engine's torque and a fifth",
+    ),
+    "comfortable_lift": Words(
+        "lift at a comfortable gap",
+        lambda link: (
+            f"{figure(link.figures['lift_margin'], 3)} times what is needed; {figure(link.limit, 3)} is asked for"
+        ),
+        _LIFT,
+    ),
     "least_lift": Words("lift at the least gap", _times("{} times what just frees", "least_lift_margin"), _LIFT),
     "worn_lift": Words("lift at the wear limit", _times("{} times what just frees", "least_lift_margin"), _LIFT),
     "effort": Words("effort", _two("takes {}; {} is allowed", "peak_pedal_effort", "effort_limit", "N")),
-    "line_pressure": Words("line pressure", _two("reaches {}; the cylinders stand {}", "peak_line_pressure",
-                                                 "pressure_rating", "Pa")),
+    "line_pressure": Words(
+        "line pressure", _two("reaches {}; the cylinders stand {}", "peak_line_pressure", "pressure_rating", "Pa")
+    ),
     "overtravel": Words("overtravel", _stop("fingers bend beyond {}; set a pedal stop there", "pedal_at_overtravel")),
     "master_stroke": Words("master stroke", _stop("the master bottoms at {} of pedal", "pedal_at_master_stop")),
-    "slave_stroke": Words("slave stroke", _stop("the slave runs out at {} of pedal; set a pedal stop before it",
-                                                "pedal_at_slave_stop")),
-    "sleeve_end": Words("bearing on its sleeve",
-                        _stop("the bearing comes off its sleeve at {} of pedal: reserve and stroke add up; spacers or "
-                              "a pedal stop", "pedal_at_sleeve_end")),
-    "way_back": Words("the way back",
-                      _two("brings the pedal back with {} where it is least; seals and pivots take {}",
-                           "least_pedal_return", "pedal_drag", "N")),
-    "fluid": Words("fluid", _two("old fluid boils at {}; the housing is at {}", "fluid_wet_boiling",
-                                 "ambient_temperature", "K")),
+    "slave_stroke": Words(
+        "slave stroke", _stop("the slave runs out at {} of pedal; set a pedal stop before it", "pedal_at_slave_stop")
+    ),
+    "sleeve_end": Words(
+        "bearing on its sleeve",
+        _stop(
+            "the bearing comes off its sleeve at {} of pedal: reserve and stroke add up; spacers or a pedal stop",
+            "pedal_at_sleeve_end",
+        ),
+    ),
+    "way_back": Words(
+        "the way back",
+        _two(
+            "brings the pedal back with {} where it is least; seals and pivots take {}",
+            "least_pedal_return",
+            "pedal_drag",
+            "N",
+        ),
+    ),
+    "fluid": Words(
+        "fluid", _two("old fluid boils at {}; the housing is at {}", "fluid_wet_boiling", "ambient_temperature", "K")
+    ),
     "floater": Words("floater", _floater, "the gap that just frees a face"),
     "start_settles": Words("the start", lambda _: "locks", placed=True),
-    "surface": Words("surface in the last start", _hot("surface_temperature", "brief_temperature", "moments"),
-                     placed=True),
-    "between_starts": Words("plate between starts", _hot("base_temperature", "sustained_temperature", "long"),
-                            placed=True),
+    "surface": Words(
+        "surface in the last start", _hot("surface_temperature", "brief_temperature", "moments"), placed=True
+    ),
+    "between_starts": Words(
+        "plate between starts", _hot("base_temperature", "sustained_temperature", "long"), placed=True
+    ),
     "heat_per_area": Words("heat per area", lambda link: f"{both(link.figures['specific_energy'], 'J/m²')} each start"),
     "face_pressure": Words("face pressure", _pressed),
-    "face_pressure_limit": Words("face pressure, maker's limit",
-                                 _two("{}; the facing's maker allows {}", "mean_pressure", "pressure_hard_limit",
-                                      "Pa")),
-    "certified_speed": Words("certified speed",
-                             _times("{} times the redline is certified by its maker", "certified_margin"),
-                             "the maker's certificate; 15 % over the redline"),
+    "face_pressure_limit": Words(
+        "face pressure, maker's limit",
+        _two("{}; the facing's maker allows {}", "mean_pressure", "pressure_hard_limit", "Pa"),
+    ),
+    "certified_speed": Words(
+        "certified speed",
+        _times("{} times the redline is certified by its maker", "certified_margin"),
+        "the maker's certificate; 15 % over the redline",
+    ),
     "burst_speed": Words("burst speed", _burst, "2 times the redline and more is good, below 1.5 it is not run"),
-    "bore_stress": Words("stress at the bore", _times("{} times what 15 % over the redline needs", "elastic_margin"),
-                         "elastic with its factor at 15 % over the redline"),
-    "bore_yield": Words("yield at the bore",
-                        _times("its strength is {} times the stress at 15 % over the redline", "yield_margin"),
-                        "it may not yield at 15 % over the redline"),
-    "missed_shift": Words("disc in a missed shift", _two("would turn at {}; burst-tested to {}",
-                                                         "disc_speed_missed_shift", "disc_burst_speed", "rad/s")),
+    "bore_stress": Words(
+        "stress at the bore",
+        _times("{} times what 15 % over the redline needs", "elastic_margin"),
+        "elastic with its factor at 15 % over the redline",
+    ),
+    "bore_yield": Words(
+        "yield at the bore",
+        _times("its strength is {} times the stress at 15 % over the redline", "yield_margin"),
+        "it may not yield at 15 % over the redline",
+    ),
+    "missed_shift": Words(
+        "disc in a missed shift",
+        _two("would turn at {}; burst-tested to {}", "disc_speed_missed_shift", "disc_burst_speed", "rad/s"),
+    ),
     "balance": Words("balance", _balance, "the balance grade"),
-    "gross_unbalance": Words("gross unbalance", _times("{} times G 40 is left before it is not run",
-                                                       "gross_balance_margin"), "G 40, common practice"),
-    "flywheel_joint": Words("flywheel joint", _times("{} times what it has to carry", "joint_margin"),
-                            "one and a half times the engine's torque, or what the clutch passes"),
-    "flywheel_bolts": Words("flywheel bolts", _times("proof load is {} times the preload", "proof_margin"),
-                            "90 % of proof is usual, over 110 % is refused"),
+    "gross_unbalance": Words(
+        "gross unbalance",
+        _times("{} times G 40 is left before it is not run", "gross_balance_margin"),
+        "G 40, common practice",
+    ),
+    "flywheel_joint": Words(
+        "flywheel joint",
+        _times("{} times what it has to carry", "joint_margin"),
+        "one and a half times the engine's torque, or what the clutch passes",
+    ),
+    "flywheel_bolts": Words(
+        "flywheel bolts",
+        _times("proof load is {} times the preload", "proof_margin"),
+        "90 % of proof is usual, over 110 % is refused",
+    ),
     "housing_bore": Words("bell housing bore", _out_of_true("housing_bore", "runs out")),
     "housing_face": Words("gearbox face", _out_of_true("housing_face", "runs out")),
     "flywheel_face": Words("flywheel face", _out_of_true("flywheel_face", "runs out")),
@@ -240,10 +285,13 @@ WORDS: Mapping[str, Words] = {
     "schedule_surface": Words("surface over the schedule", _face_over_schedule, _STANDS),
     "schedule_through": Words("warmed through over the schedule", _through_over_schedule, _STANDS),
     "schedule": Words("the schedule", _schedule_ends),
-    "full_load_slip": Words("slip at full load", lambda link: f"Slips at full load: {_slips_away(link)}",
-                            "what the facing stands for moments"),
+    "full_load_slip": Words(
+        "slip at full load",
+        lambda link: f"Slips at full load: {_slips_away(link)}",
+        "what the facing stands for moments",
+    ),
     "misfit": Words("", _misfit, "what it has to fit"),
-}  # fmt: skip
+}
 #: What is said once of several things that could not be looked at.
 _TOGETHER: Mapping[str, str] = {"runout": "runout"}
 
@@ -288,8 +336,13 @@ def link_sentence(link: Link) -> str:
 
 def link_whose(link: Link) -> str:
     """Whose limit it is: the row's own words, or what the limit stands on."""
-    standing = {"own": "", "practice": "common practice", "entered": "as entered", "worked out": "worked out",
-                "assumed": link.facts.get("why", "")}  # fmt: skip
+    standing = {
+        "own": "",
+        "practice": "common practice",
+        "entered": "as entered",
+        "worked out": "worked out",
+        "assumed": link.facts.get("why", ""),
+    }
     return words_of(link.key).whose or standing[link.whose]
 
 
@@ -345,14 +398,18 @@ def _why_not_locked(verdict: Verdict) -> str:
     load, asked = both(v["load"], "N·m"), both(v["asked"], "N·m")
     match verdict.facts["why"]:
         case "engine":
-            return (f"the road asks for {load} at the clutch and the engine gives {both(v['full'], 'N·m')} at the "
-                    "speed of the start: it cannot pull away in this gear; a lower gear or more engine "
-                    "speed")  # fmt: skip
+            return (
+                f"the road asks for {load} at the clutch and the engine gives {both(v['full'], 'N·m')} at the "
+                "speed of the start: it cannot pull away in this gear; a lower gear or more engine "
+                "speed"
+            )
         case "clutch":
             return f"the road asks for {load}, the clutch holds {both(v['holds'], 'N·m')}: a lower gear or more clamp"
         case _:
-            return (f"the clutch is let to carry {asked}, which is not enough to bring both sides together: less "
-                    "throttle, a lower gear or more bite")  # fmt: skip
+            return (
+                f"the clutch is let to carry {asked}, which is not enough to bring both sides together: less "
+                "throttle, a lower gear or more bite"
+            )
 
 
 def _slipping(verdict: Verdict) -> tuple[str, str]:
@@ -376,9 +433,11 @@ def _judged(verdict: Verdict) -> tuple[str, str]:
         at = "nominal and even at high" if verdict.facts["even_at"] == "high" else "nominal"
         v = verdict.figures
         where = " and ".join(f"{_rpm(a)} to {_rpm(b)} rpm" for a, b in verdict.slips)
-        return (f"Slips at {at} friction",
-                f"holds {both(v['holds'], 'N·m')} at the crank, the {_engine(verdict)} makes "
-                f"{both(v['peak'], 'N·m')}{f', from {where}' if where else ''}.{tail}")  # fmt: skip
+        return (
+            f"Slips at {at} friction",
+            f"holds {both(v['holds'], 'N·m')} at the crank, the {_engine(verdict)} makes "
+            f"{both(v['peak'], 'N·m')}{f', from {where}' if where else ''}.{tail}",
+        )
     if decides is not None and decides.key != "torque_reserve":
         head += f" on {link_label(decides)}"
     return head, f"{says}.{tail}"
@@ -395,8 +454,11 @@ def refuse_unfinished(row: Criterion) -> None:
     ------
     ValueError : what is missing, in a sentence for the one who adds it
     """
-    must_say(f"criterion “{row.key}”", MIRRORED.get(row.key, row.key) in WORDS,
-             "say what it is called and how it compares: WORDS in core/verdicts/words.py")  # fmt: skip
+    must_say(
+        f"criterion “{row.key}”",
+        MIRRORED.get(row.key, row.key) in WORDS,
+        "say what it is called and how it compares: WORDS in core/verdicts/words.py",
+    )
 
 
 for _row in CRITERIA.values():

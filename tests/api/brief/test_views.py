@@ -27,8 +27,10 @@ def test_a_file_is_proposed_read_and_entered(client: FlaskClient) -> None:
     read = client.post("/api/curves/read", json=file).get_json()
     assert (read["points"], read["peak_torque"]["metric"]["figure"]) == (3, "230")
     job = begin(client)
-    entries = [{"quantity": "measured_curve", "typed": "run.csv", "file": file},
-               {"quantity": "curve_source", "typed": "file"}]  # fmt: skip
+    entries = [
+        {"quantity": "measured_curve", "typed": "run.csv", "file": file},
+        {"quantity": "curve_source", "typed": "file"},
+    ]
     response = client.post(
         f"/api/jobs/{job['id']}/entries", json={"entries": entries}, headers={"If-Match": f'"{job["revision"]}"'}
     )

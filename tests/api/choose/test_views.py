@@ -116,12 +116,15 @@ def test_the_old_wheel_stands_beside_the_new_one_whatever_it_is_worked_out_from(
 
 def test_contributions_to_the_unbalance_add_as_vectors(client: Any, car: int) -> None:
     tried = {"unbalance_source": "vectors", "unbalance_amounts": "30; 40 g·mm", "unbalance_angles": "0; 90 °"}
-    job = client.post(f"/api/jobs/{car}/preview", json={"entries": [
-        {"quantity": q, "typed": t} for q, t in tried.items()]}).json  # fmt: skip
+    job = client.post(
+        f"/api/jobs/{car}/preview", json={"entries": [{"quantity": q, "typed": t} for q, t in tried.items()]}
+    ).json
     found = next(r for r in job["results"] if r["name"] == "residual_unbalance")
     assert found["planned"]["nominal"]["si"] == pytest.approx(50e-6)
-    uneven = client.post(f"/api/jobs/{car}/preview", json={"entries": [
-        {"quantity": q, "typed": t} for q, t in (tried | {"unbalance_angles": "0 °"}).items()]}).json  # fmt: skip
+    uneven = client.post(
+        f"/api/jobs/{car}/preview",
+        json={"entries": [{"quantity": q, "typed": t} for q, t in (tried | {"unbalance_angles": "0 °"}).items()]},
+    ).json
     assert "1 figures, but 2 of contributions" in uneven["verdicts"][3]["sentence"]
 
 

@@ -29,8 +29,10 @@ def masters(client: FlaskClient) -> list[int]:
 def test_what_the_finder_finds_is_good_in_all_four_answers_once_taken(client: FlaskClient) -> None:
     job = begin(client, FIGURED)
     covers = [put(client, name=f"{f} kN", values={"cover_clamp": f"{f} kN"})["id"] for f in (9, 11, 12, 14)]
-    body = {"slots": {"cover": covers, "master": masters(client)},
-            "free": [{"quantity": "pedal_ratio", "start": "4.6", "end": "5.8", "steps": 6}]}  # fmt: skip
+    body = {
+        "slots": {"cover": covers, "master": masters(client)},
+        "free": [{"quantity": "pedal_ratio", "start": "4.6", "end": "5.8", "steps": 6}],
+    }
     begun = client.post(f"/api/jobs/{job['id']}/finds", json=body).get_json()
     assert begun["total"] == 4 * 14 * 7
     found = ended(client, begun["run"])
@@ -39,8 +41,10 @@ def test_what_the_finder_finds_is_good_in_all_four_answers_once_taken(client: Fl
     assert found["kept"] + sum(e["count"] for e in found["excluded"]) == found["done"]
     assert found["candidates"]
     for candidate in found["candidates"][:5]:
-        picked = {"parts": list(candidate["parts"].values()),
-                  "entries": [{"quantity": q, "typed": t} for q, t in candidate["free"].items()]}  # fmt: skip
+        picked = {
+            "parts": list(candidate["parts"].values()),
+            "entries": [{"quantity": q, "typed": t} for q, t in candidate["free"].items()],
+        }
         told = client.post(f"/api/jobs/{job['id']}/compare", json={"candidates": [picked]}).get_json()
         now, pin = told["columns"]
         assert now["label"] == "As it is"
@@ -49,9 +53,16 @@ def test_what_the_finder_finds_is_good_in_all_four_answers_once_taken(client: Fl
         assert candidate["objectives"]["lift"] == pytest.approx(float(pin["figures"]["lift_margin"]), rel=0.01)
 
 
-LONG = {"free": [{"quantity": q, "start": a, "end": b, "steps": 120}
-                 for q, a, b in (("pedal_ratio", "4.6", "5.8"), ("cover_clamp", "9 kN", "15 kN"),
-                                 ("pedal_stroke", "130 mm", "160 mm"))]}  # fmt: skip
+LONG = {
+    "free": [
+        {"quantity": q, "start": a, "end": b, "steps": 120}
+        for q, a, b in (
+            ("pedal_ratio", "4.6", "5.8"),
+            ("cover_clamp", "9 kN", "15 kN"),
+            ("pedal_stroke", "130 mm", "160 mm"),
+        )
+    ]
+}
 
 
 def test_a_search_can_be_cancelled_and_keeps_what_it_found(client: FlaskClient) -> None:
@@ -84,10 +95,17 @@ def test_a_new_search_ends_the_one_before_of_its_own_job_and_no_other(client: Fl
         ({"free": [{"quantity": "notes", "start": "1", "end": "2", "steps": 2}]}, "no figure"),
         ({"free": [{"quantity": "pedal_ratio", "start": "6", "end": "5", "steps": 2}]}, "go upwards"),
         ({"free": [{"quantity": "pedal_ratio", "start": "a", "end": "5", "steps": 2}]}, "Ratio of pedal"),
-        ({"free": [{"quantity": q, "start": "11 mm", "end": "29 mm", "steps": 1000}
-                   for q in ("master_diameter", "slave_diameter", "shaft_diameter")]}, "too many"),
+        (
+            {
+                "free": [
+                    {"quantity": q, "start": "11 mm", "end": "29 mm", "steps": 1000}
+                    for q in ("master_diameter", "slave_diameter", "shaft_diameter")
+                ]
+            },
+            "too many",
+        ),
     ],
-)  # fmt: skip
+)
 def test_a_search_that_cannot_be_is_refused(client: FlaskClient, body: dict[str, Any], says: str) -> None:
     response = client.post(f"/api/jobs/{begin(client)['id']}/finds", json=body)
     assert response.status_code == 422

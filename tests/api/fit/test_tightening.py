@@ -29,13 +29,23 @@ def step_of(plan: dict[str, Any], key: str) -> dict[str, Any]:
 
 
 def test_a_joint_goes_by_the_instruction_that_is_chosen(client: FlaskClient, job: int) -> None:
-    kit = {"answer": "chosen", "figure": "19 lb-ft, blue locker", "count": "6", "thread": "M8", "grade": "10.9",
-           "passes": "thirds", "bolts": "renewed", "washers": "as the kit says"}  # fmt: skip
+    kit = {
+        "answer": "chosen",
+        "figure": "19 lb-ft, blue locker",
+        "count": "6",
+        "thread": "M8",
+        "grade": "10.9",
+        "passes": "thirds",
+        "bolts": "renewed",
+        "washers": "as the kit says",
+    }
     cover = step_of(say(client, job, "tightening", "cover:kit", **kit).get_json(), "cover_on")
     assert (len(cover["turns"]), cover["passes"], cover["ways"][0]["state"]) == (24, 4, "plausible")
     assert cover["turns"][0]["to"] == "8.59 N·m (6.33 lb-ft)"
-    two = step_of(say(client, job, "tightening", "cover:maker", answer="chosen", figure="25 N·m", count="6").get_json(),
-                  "cover_on")  # fmt: skip
+    two = step_of(
+        say(client, job, "tightening", "cover:maker", answer="chosen", figure="25 N·m", count="6").get_json(),
+        "cover_on",
+    )
     assert [(w["owner"], w["chosen"]) for w in two["ways"]] == [("kit", False), ("maker", True)]
     assert (len(two["turns"]), two["ways"][1]["says"]) == (6, "type thread and class to hold it against proof")
     nowhere = say(client, job, "tightening", "sump:kit", answer="chosen", figure="25 N·m")
@@ -121,12 +131,13 @@ def test_a_plan_goes_out_as_a_file_and_into_another_job(client: FlaskClient, job
 @pytest.mark.parametrize(
     ("text", "says"),
     [
-        ("{}x", "not JSON"), ('{"format": "other"}', "this is no plan"),
+        ("{}x", "not JSON"),
+        ('{"format": "other"}', "this is no plan"),
         ('{"answers": {"lift": "crane"}}', "no answer"),
         ('{"own": [{"title": "A", "after": "nowhere"}]}', "is no step of any plan"),
         ('{"tightening": [{"key": "cover:x", "said": {"answer": "chosen"}}]}', "type the figure"),
     ],
-)  # fmt: skip
+)
 def test_what_is_no_plan_is_refused_and_nothing_of_it_kept(client: FlaskClient, job: int, text: str, says: str) -> None:
     refused = client.post(f"/api/jobs/{job}/plan/file", json={"text": text})
     assert (refused.status_code, says in refused.get_json()["detail"]) == (422, True), refused.text
@@ -177,8 +188,10 @@ def test_a_card_of_holes_that_were_dragged_over_a_photo(client: FlaskClient, job
     found = plan_of(client, job)["bolt_maps"][0]
     assert (found["card"], found["photo"], found["circle"]) == ("", photo, "goes on one way only")
     svg = client.get(f"/api/jobs/{job}/card.svg?joint=Bell%20housing").text
-    places = {int(n): (float(x), float(y)) for n, x, y in
-              re.findall(r'data-hole="(\d+)" data-x="([\d.]+)" data-y="([\d.]+)"', svg)}  # fmt: skip
+    places = {
+        int(n): (float(x), float(y))
+        for n, x, y in re.findall(r'data-hole="(\d+)" data-x="([\d.]+)" data-y="([\d.]+)"', svg)
+    }
     (ax, ay), (bx, by) = places[1], places[3]
     assert ((ax - bx) ** 2 + (ay - by) ** 2) ** 0.5 == pytest.approx(300, abs=1e-2)
     assert "M10 x 50" in svg

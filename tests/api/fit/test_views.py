@@ -141,8 +141,7 @@ def test_a_bar_of_100_mm_is_100_mm_on_paper(client: FlaskClient, job: int) -> No
     page = PdfReader(io.BytesIO(client.get(f"/api/jobs/{job}/card.pdf").data)).pages[0]
     operators = page.get_contents().get_data().decode("latin-1")  # type: ignore[union-attr]
     scales = [float(m[1]) for m in re.finditer(r"([\d.]+) 0 0 -?[\d.]+ [\d.]+ [\d.]+ cm", operators)]
-    bars = [(float(m[3]) - float(m[1])) for m in
-            re.finditer(r"([\d.]+) ([\d.]+) m\s+([\d.]+) \2 l", operators)]  # fmt: skip
+    bars = [(float(m[3]) - float(m[1])) for m in re.finditer(r"([\d.]+) ([\d.]+) m\s+([\d.]+) \2 l", operators)]
     lengths = [bar * scale for bar in bars for scale in (1.0, 0.75, *scales, *(s * 0.75 for s in scales))]
     assert any(length == pytest.approx(100 / 25.4 * 72, rel=1e-3) for length in lengths), (bars[:5], scales[:5])
 
@@ -215,8 +214,11 @@ def test_the_bolt_map_says_what_harms_and_goes_on_the_paper(client: FlaskClient)
     job = begin(client)
 
     def keep(number: int, **said: str) -> Any:
-        body = {"kind": "hole", "key": f"Bell housing:{number}",
-                "said": {"answer": "kept", "thread": "M10", "material": "aluminium", **said}}  # fmt: skip
+        body = {
+            "kind": "hole",
+            "key": f"Bell housing:{number}",
+            "said": {"answer": "kept", "thread": "M10", "material": "aluminium", **said},
+        }
         return client.post(f"/api/jobs/{job['id']}/plan", json=body)
 
     assert keep(1, length="55 mm").status_code == 422
@@ -225,8 +227,10 @@ def test_the_bolt_map_says_what_harms_and_goes_on_the_paper(client: FlaskClient)
     plan = keep(3, length="85 mm", grip="60 mm", depth="30 mm", angle="240°").get_json()
     (found,) = plan["bolt_maps"]
     assert [(h["number"], h["state"], h["degrees"]) for h in found["holes"]] == [
-        (1, "good", 0.0), (2, "good", 115.0), (3, "good", 240.0),
-    ]  # fmt: skip
+        (1, "good", 0.0),
+        (2, "good", 115.0),
+        (3, "good", 240.0),
+    ]
     assert [s.split(":")[0] for s in found["swaps"]] == ["The bolt of 1 in 2, 3", "The bolts of 2, 3 in 1"]
     assert found["circle"] == "goes on one way only"
     paper = client.get(f"/api/jobs/{job['id']}/plan.pdf").data

@@ -19,8 +19,12 @@ def test_many_jobs_are_worked_out_in_another_process_and_one_that_cannot_be_read
     with writing(app.extensions["liftbite.sessions"]) as session:
         session.execute(text("DELETE FROM kept_line"))
         session.execute(text("DELETE FROM kept"))
-        session.execute(text("UPDATE entry SET typed = 'no such layout' WHERE quantity = 'layout' AND revision_id = "
-                             f"(SELECT min(id) FROM revision WHERE job_id = {numbers[1]})"))  # fmt: skip
+        session.execute(
+            text(
+                "UPDATE entry SET typed = 'no such layout' WHERE quantity = 'layout' AND revision_id = "
+                f"(SELECT min(id) FROM revision WHERE job_id = {numbers[1]})"
+            )
+        )
     assert refresher._batch()
     assert not refresher._batch()
     lines = {line["id"]: line for line in client.get("/api/jobs").get_json()["jobs"]}

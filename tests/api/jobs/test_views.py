@@ -286,8 +286,13 @@ def test_a_job_that_was_changed_since_is_asked_about(client: FlaskClient) -> Non
         "the job here goes on where the file ends"
     )
     goes_on = json.loads(client.get(path).data)
-    goes_on["revisions"].append({"number": after["revision"] + 1, "at": "2026-11-01T10:00:00Z",
-                                 "entries": [{"quantity": "notes", "typed": "from the other bench"}]})  # fmt: skip
+    goes_on["revisions"].append(
+        {
+            "number": after["revision"] + 1,
+            "at": "2026-11-01T10:00:00Z",
+            "entries": [{"quantity": "notes", "typed": "from the other bench"}],
+        }
+    )
     asked = client.post("/api/jobs/file", data=json.dumps(goes_on))
     assert asked.status_code == 409
     assert asked.get_json()["stands"] == {"job": job["id"], "how": "ahead"}
@@ -298,8 +303,13 @@ def test_a_job_that_was_changed_since_is_asked_about(client: FlaskClient) -> Non
         after["revision"] + 1,
     )
     mine = enter(client, taken.get_json(), spring_count="6").get_json()
-    goes_on["revisions"].append({"number": mine["revision"], "at": "2026-11-02T10:00:00Z",
-                                 "entries": [{"quantity": "notes", "typed": "gone elsewhere"}]})  # fmt: skip
+    goes_on["revisions"].append(
+        {
+            "number": mine["revision"],
+            "at": "2026-11-02T10:00:00Z",
+            "entries": [{"quantity": "notes", "typed": "gone elsewhere"}],
+        }
+    )
     apart = client.post("/api/jobs/file?update=true", data=json.dumps(goes_on))
     assert (apart.status_code, apart.get_json()["stands"]["how"]) == (409, "apart")
     assert client.get(f"/api/jobs/{job['id']}").get_json()["revision"] == mine["revision"], "nothing was overwritten"

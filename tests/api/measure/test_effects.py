@@ -27,8 +27,11 @@ def test_measured_values_go_into_the_job_and_out_again(client: FlaskClient) -> N
     without = "wear,spring_lengths, spring_free_lengths"
     none = client.get(f"/api/jobs/{job['id']}/effects", query_string={"without": without}).get_json()
     assert (none["effects"], none["after"]) == (told["effects"], told["before"])
-    taken = client.post(f"/api/jobs/{job['id']}/effects", headers={"If-Match": f'"{job["revision"]}"'},
-                        json={"quantities": [e["quantity"] for e in told["effects"]]}).get_json()  # fmt: skip
+    taken = client.post(
+        f"/api/jobs/{job['id']}/effects",
+        headers={"If-Match": f'"{job["revision"]}"'},
+        json={"quantities": [e["quantity"] for e in told["effects"]]},
+    ).get_json()
     assert taken["verdicts"][0]["margin"]["low"]["si"] == pytest.approx(low[1])
     assert field(taken, "wear")["mark"] == "measured"
     assert client.get(f"/api/jobs/{job['id']}/effects").get_json()["effects"] == []
@@ -73,8 +76,11 @@ def test_a_cut_is_taken_from_what_stood_there_once(client: FlaskClient) -> None:
             take(client, job, "face_cut", {"Once": cut})
         told = client.get(f"/api/jobs/{job['id']}/effects").get_json()
         assert next(e["after"] for e in told["effects"] if e["quantity"] == "diaphragm_set") == press
-        job = client.post(f"/api/jobs/{job['id']}/effects", headers={"If-Match": f'"{job["revision"]}"'},
-                          json={"quantities": [e["quantity"] for e in told["effects"]]}).get_json()  # fmt: skip
+        job = client.post(
+            f"/api/jobs/{job['id']}/effects",
+            headers={"If-Match": f'"{job["revision"]}"'},
+            json={"quantities": [e["quantity"] for e in told["effects"]]},
+        ).get_json()
         assert client.get(f"/api/jobs/{job['id']}/effects").get_json()["effects"] == []
 
 
@@ -86,8 +92,11 @@ def test_effects_name_the_revision_they_were_seen_on(client: FlaskClient) -> Non
     stale = client.post(f"/api/jobs/{job['id']}/effects", json=body, headers={"If-Match": f'"{job["revision"]}"'})
     assert stale.status_code == 412
     assert client.post(f"/api/jobs/{job['id']}/effects", json=body).status_code == 428
-    unknown = client.post(f"/api/jobs/{job['id']}/effects", json={"quantities": ["cover_clamp"]},
-                          headers={"If-Match": f'"{job["revision"] + 1}"'})  # fmt: skip
+    unknown = client.post(
+        f"/api/jobs/{job['id']}/effects",
+        json={"quantities": ["cover_clamp"]},
+        headers={"If-Match": f'"{job["revision"] + 1}"'},
+    )
     assert unknown.status_code == 422
 
 
@@ -96,8 +105,12 @@ def test_the_list_of_parts_with_reasons_as_csv(client: FlaskClient) -> None:
     take(client, job, "plate_thickness", {"Plate 3, place 1": "2.7"})
     rows = list(csv.DictReader(io.StringIO(client.get(f"/api/jobs/{job['id']}/parts.csv").get_data(as_text=True))))
     assert [r["part"] for r in rows] == [
-        "Plate set", "Spring set", "Spring bolts", "Lock washer of the clutch nut", "Cable pins and bushes",
-    ]  # fmt: skip
+        "Plate set",
+        "Spring set",
+        "Spring bolts",
+        "Lock washer of the clutch nut",
+        "Cable pins and bushes",
+    ]
     assert "Plate 3, place 1: 2.7 mm" in rows[0]["reasons"]
     assert [n["label"] for n in bench(client, job)["needs"]] == [r["part"] for r in rows]
 
@@ -192,10 +205,13 @@ def test_a_job_file_carries_all_that_was_measured(client: FlaskClient) -> None:
     assert came.status_code == 201
     other = came.get_json()
     was, now = bench(client, job), bench(client, other)
-    assert now["checks"] == [c | {"readings": n["readings"], "series": n["series"], "can_redo": n["can_redo"]}
-                             for c, n in zip(was["checks"], now["checks"], strict=True)]  # fmt: skip
-    reads = [[{k: v for k, v in r.items() if k != "id"} for r in check(b, "plate_thickness")["readings"]]
-             for b in (was, now)]  # fmt: skip
+    assert now["checks"] == [
+        c | {"readings": n["readings"], "series": n["series"], "can_redo": n["can_redo"]}
+        for c, n in zip(was["checks"], now["checks"], strict=True)
+    ]
+    reads = [
+        [{k: v for k, v in r.items() if k != "id"} for r in check(b, "plate_thickness")["readings"]] for b in (was, now)
+    ]
     assert reads[0] == reads[1]
     assert (now["renewals"], now["needs"]) == (was["renewals"], was["needs"])
     assert client.get(f"/api/jobs/{other['id']}/file").get_json() | {"job": ""} == json.loads(text) | {"job": ""}
@@ -237,9 +253,10 @@ def test_what_is_to_be_got_can_be_planned_and_its_readings_stay_with_the_old_par
     job = client.get(f"/api/jobs/{job['id']}").get_json()
     told = client.get(f"/api/jobs/{job['id']}/effects").get_json()
     taken = client.post(
-        f"/api/jobs/{job['id']}/effects", json={"quantities": [e["quantity"] for e in told["effects"]]},
+        f"/api/jobs/{job['id']}/effects",
+        json={"quantities": [e["quantity"] for e in told["effects"]]},
         headers={"If-Match": f'"{job["revision"]}"'},
-    )  # fmt: skip
+    )
     assert taken.status_code == 200, taken.text
     job = taken.get_json()
     assert job["verdicts"][0]["margin"] != fresh

@@ -115,14 +115,20 @@ def test_readings_of_what_goes_in_begin_anew_and_a_trend_ends_at_the_renewal(cli
         assert [len(t["points"]) for t in trends if t["check"] == "flywheel_weight"] == [1]
     revision = client.get(f"/api/jobs/{job}").get_json()["revision"]
     for build in ("found", "planned"):
-        done = client.post(f"/api/jobs/{job}/effects?build={build}", json={"quantities": ["flywheel_mass"]},
-                           headers={"If-Match": f'"{revision}"'})  # fmt: skip
+        done = client.post(
+            f"/api/jobs/{job}/effects?build={build}",
+            json={"quantities": ["flywheel_mass"]},
+            headers={"If-Match": f'"{revision}"'},
+        )
         revision = done.get_json()["revision"]
     masses = {
-        build: next(f["typed"] for f in client.get(f"/api/jobs/{job}?build={build}").get_json()["fields"]
-                    if f["name"] == "flywheel_mass")
+        build: next(
+            f["typed"]
+            for f in client.get(f"/api/jobs/{job}?build={build}").get_json()["fields"]
+            if f["name"] == "flywheel_mass"
+        )
         for build in ("found", "planned")
-    }  # fmt: skip
+    }
     assert masses == {"found": "11.4 kg", "planned": "6.3 kg"}
 
 
@@ -144,8 +150,9 @@ def test_plates_that_each_pass_and_slip_together_are_on_the_list(client: Any) ->
     number = client.post("/api/jobs", json={"name": "Pack", "layout": "wet_motorcycle"}).get_json()["id"]
     job = {q: t for q, t in MOTORCYCLE.items() if q not in ("layout", "job_name")}
     enter(client, number, **job, stage_plan="scaled", stage_gain="60 %")
-    places = next(c for c in client.get(f"/api/jobs/{number}/measure").get_json()["checks"]
-                  if c["name"] == "plate_thickness")["places"]  # fmt: skip
+    places = next(
+        c for c in client.get(f"/api/jobs/{number}/measure").get_json()["checks"] if c["name"] == "plate_thickness"
+    )["places"]
     for place in places:
         plate = read(client, number, "plate_thickness", place["key"], "2.86 mm")
     assert plate["finding"]["verdict"] in ("reuse", "reuse and watch")
@@ -158,8 +165,9 @@ def test_plates_that_each_pass_and_slip_together_are_on_the_list(client: Any) ->
 def test_four_lengths_put_in_ask_for_no_fifth_spring(client: Any) -> None:
     number = client.post("/api/jobs", json={"name": "Four", "layout": "wet_motorcycle"}).get_json()["id"]
     enter(client, number, spring_lengths="each", spring_free_lengths="35; 35; 34.8; 35 mm")
-    springs = next(c for c in client.get(f"/api/jobs/{number}/measure").get_json()["checks"]
-                   if c["name"] == "spring_free_length")  # fmt: skip
+    springs = next(
+        c for c in client.get(f"/api/jobs/{number}/measure").get_json()["checks"] if c["name"] == "spring_free_length"
+    )
     assert [p["item"] for p in springs["places"]] == ["Spring 1", "Spring 2", "Spring 3", "Spring 4"]
 
 

@@ -132,13 +132,19 @@ def test_a_figure_in_the_wrong_unit_is_asked_about_first(client: FlaskClient) ->
     assert told["problem"]
 
 
-@pytest.mark.parametrize(("body", "match"), [
-    ({"check": "bore_runout", "place": "0°", "typed": "1"}, "no check of this job"),
-    ({"check": "plate_thickness", "place": "Plate 9, place 1", "typed": "2.9"}, "no place"),
-    ({"check": "plate_thickness", "place": "Plate 1, place 1", "typed": "2.9", "instrument": "laser"}, "no instrument"),
-    ({"check": "plate_thickness", "place": "Plate 1, place 1", "typed": "thin"}, "Thickness"),
-    ({"check": "basket", "place": "Once", "grade": "so-so"}, "no grade"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("body", "match"),
+    [
+        ({"check": "bore_runout", "place": "0°", "typed": "1"}, "no check of this job"),
+        ({"check": "plate_thickness", "place": "Plate 9, place 1", "typed": "2.9"}, "no place"),
+        (
+            {"check": "plate_thickness", "place": "Plate 1, place 1", "typed": "2.9", "instrument": "laser"},
+            "no instrument",
+        ),
+        ({"check": "plate_thickness", "place": "Plate 1, place 1", "typed": "thin"}, "Thickness"),
+        ({"check": "basket", "place": "Once", "grade": "so-so"}, "no grade"),
+    ],
+)
 def test_what_is_no_reading_is_refused_with_a_sentence(client: FlaskClient, body: dict[str, str], match: str) -> None:
     job = begin(client, BIKE)
     response = post(client, job, "readings", **body)
@@ -197,8 +203,15 @@ def test_the_shop_chooses_its_schools(client: FlaskClient) -> None:
 
 def test_an_instrument_of_the_shop_has_its_own_doubt(client: FlaskClient) -> None:
     job = begin(client, BIKE)
-    measured = post(client, job, "instruments", kind="micrometer", name="Old screw", uncertainty="0.008 mm",
-                    calibrated_on="2026-01-15").get_json()  # fmt: skip
+    measured = post(
+        client,
+        job,
+        "instruments",
+        kind="micrometer",
+        name="Old screw",
+        uncertainty="0.008 mm",
+        calibrated_on="2026-01-15",
+    ).get_json()
     own = measured["instruments"][0]
     assert (own["label"], own["own"], own["uncertainty"]["metric"]["figure"]) == ("Old screw", True, "0.008")
     assert own["key"] in check(measured, "plate_thickness")["instruments"]
@@ -213,8 +226,9 @@ def test_an_instrument_of_the_shop_has_its_own_doubt(client: FlaskClient) -> Non
     assert post(client, job, "instruments", kind="dial", name="x", resolution="0").status_code == 422
     for day in ("soon", "2026-02-30", "2026-13-01"):
         assert post(client, job, "instruments", kind="dial", name="x", calibrated_on=day).status_code == 422
-    old = post(client, job, "instruments", kind="caliper", name="Vernier", resolution="0.1 mm",
-               calibrated_on="2019-05-01").get_json()["instruments"][0]  # fmt: skip
+    old = post(
+        client, job, "instruments", kind="caliper", name="Vernier", resolution="0.1 mm", calibrated_on="2019-05-01"
+    ).get_json()["instruments"][0]
     assert (old["resolution"]["si"], old["uncertainty"]["si"]) == (1e-4, 5e-5)
     assert "check it against a gauge block" in old["warns"]
 
@@ -253,7 +267,9 @@ def test_the_whole_shops_readings_newest_first(client: FlaskClient) -> None:
     post(client, second, "readings", check="ring_gear", place="Once", grade="whole")
     told = client.get("/api/measure/history").get_json()
     assert [(line["vehicle"], line["job"]) for line in told["readings"]] == [
-        ("Alder GT", second["id"]), ("Ternwick 750", first["id"])]  # fmt: skip
+        ("Alder GT", second["id"]),
+        ("Ternwick 750", first["id"]),
+    ]
     assert told["total"] == 2
     (plates,) = told["trends"]  # a grade has no figure to draw
     assert (plates["check"], len(plates["points"]), plates["line"]) == ("plate_thickness", 1, [])
@@ -382,9 +398,15 @@ def test_floater_stands_and_their_shims(client: FlaskClient) -> None:
 
 def test_shaft_reach_end_float_and_air(client: FlaskClient) -> None:
     job = begin(client, CAR | {"release": "hydraulic_fork"})
-    depths_ = {"Shaft beyond the gearbox face": "190", "Housing depth": "165", "Block plate and gaskets": "3",
-               "Pilot below the crank flange": "4", "Flange beyond the block face": "0", "Pilot bearing length": "16",
-               "Bottom of the bore below the pilot": "10"}  # fmt: skip
+    depths_ = {
+        "Shaft beyond the gearbox face": "190",
+        "Housing depth": "165",
+        "Block plate and gaskets": "3",
+        "Pilot below the crank flange": "4",
+        "Flange beyond the block face": "0",
+        "Pilot bearing length": "16",
+        "Bottom of the bore below the pilot": "10",
+    }
     take(client, job, "shaft_reach", depths_)
     take(client, job, "end_float", {"Once": "0.3"})
     take(client, job, "retainer_shims", {"Shim 1": "0.1", "Shim 2": "0.25"})

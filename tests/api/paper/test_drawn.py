@@ -26,8 +26,12 @@ def test_a_section_stands_on_its_sheet_with_every_part_numbered(typed: dict[str,
     entries = {q: read_entry(q, t) for q, t in typed.items()}
     section = section_out(build_of(entries))
     root = drawn(section_svg(section))
-    corners = [(float(x), float(y)) for path in root.iter(f"{SVG}path") if path.get("stroke-linejoin")
-               for x, y in re.findall(r"(-?[\d.]+) (-?[\d.]+)", path.get("d", ""))]  # fmt: skip
+    corners = [
+        (float(x), float(y))
+        for path in root.iter(f"{SVG}path")
+        if path.get("stroke-linejoin")
+        for x, y in re.findall(r"(-?[\d.]+) (-?[\d.]+)", path.get("d", ""))
+    ]
     assert all(-1 <= x <= 175 and 0 <= y <= 92 for x, y in corners)
     numbers = {t.text for t in root.iter(f"{SVG}text") if (t.text or "").isdigit()}
     in_section = {o.part for o in section.clutch}
@@ -40,8 +44,11 @@ def test_the_torque_a_clutch_holds_is_drawn_at_its_height() -> None:
     assert chart is not None
     assert chart.holds_nominal is not None
     root = drawn(torque_svg(chart))
-    rulers = {float(t.text or ""): float(t.get("y", "")) - 1 for t in root.iter(f"{SVG}text")
-              if t.get("text-anchor") == "end" and (t.text or "").isdigit()}  # fmt: skip
+    rulers = {
+        float(t.text or ""): float(t.get("y", "")) - 1
+        for t in root.iter(f"{SVG}text")
+        if t.get("text-anchor") == "end" and (t.text or "").isdigit()
+    }
     (t0, y0), *_, (t1, y1) = sorted(rulers.items())
     held = y0 + (chart.holds_nominal - t0) / (t1 - t0) * (y1 - y0)
     lines = [

@@ -22,16 +22,20 @@ def picture(form: str = "JPEG", size: tuple[int, int] = (320, 200), colour: str 
 
 
 def bring(client: FlaskClient, job: dict[str, Any], data: bytes, of: str = "job", **more: str) -> Any:
-    return client.post(f"/api/jobs/{job['id']}/photos", data=data, query_string={"of": of} | more,
-                       headers={"Person": "Bran Tilley"})  # fmt: skip
+    return client.post(
+        f"/api/jobs/{job['id']}/photos", data=data, query_string={"of": of} | more, headers={"Person": "Bran Tilley"}
+    )
 
 
 def test_a_photo_of_a_step_is_kept_shown_and_taken_off(client: FlaskClient) -> None:
     job = begin(client)
     (photo,) = bring(client, job, picture("PNG"), "step:disc_in", words="long hub to the gearbox").get_json()["photos"]
     assert (photo["label"], photo["who"], photo["width"], photo["here"]) == (
-        client.get(f"/api/jobs/{job['id']}/photos").get_json()["photos"][0]["label"], "Bran Tilley", 320, True,
-    )  # fmt: skip
+        client.get(f"/api/jobs/{job['id']}/photos").get_json()["photos"][0]["label"],
+        "Bran Tilley",
+        320,
+        True,
+    )
     jpeg = client.get(f"/api/jobs/{job['id']}/photos/{photo['digest']}.jpg")
     assert (jpeg.status_code, jpeg.content_type) == (200, "image/jpeg")
     assert Image.open(io.BytesIO(jpeg.data)).size == (320, 200)
@@ -63,9 +67,14 @@ def test_a_job_shows_no_photo_of_another(client: FlaskClient) -> None:
 
 @pytest.mark.parametrize(
     ("data", "says"),
-    [(b"", "no picture"), (b"GIF89a", "no picture"), (b"%PDF-1.7", "no picture"), (picture()[:400], "damaged"),
-     (b"\xff\xd8\xff\xe0" + b"\0" * 40, "picture")],
-)  # fmt: skip
+    [
+        (b"", "no picture"),
+        (b"GIF89a", "no picture"),
+        (b"%PDF-1.7", "no picture"),
+        (picture()[:400], "damaged"),
+        (b"\xff\xd8\xff\xe0" + b"\0" * 40, "picture"),
+    ],
+)
 def test_what_is_no_picture_is_refused_in_a_sentence(client: FlaskClient, data: bytes, says: str) -> None:
     job = begin(client)
     answer = bring(client, job, data)

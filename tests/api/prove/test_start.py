@@ -53,8 +53,12 @@ def test_fluids_their_class_their_level_and_their_day(client: FlaskClient) -> No
     assert (engine["due"], engine["again"]) == (365, False)
     again = say(client, bike, "fluid", "engine", answer="filled", again="right", **said | {"class": "for wet clutches"})
     assert (again.get_json()["fluids"][0]["again"], again.get_json()["fluids"][0]["wrong"]) == (True, "")
-    assert say(client, bike, "fluid", "engine", answer="filled", **{"class": "for wet clutches", "bottles": "2 pt"}
-               ).status_code == 422  # fmt: skip
+    assert (
+        say(
+            client, bike, "fluid", "engine", answer="filled", **{"class": "for wet clutches", "bottles": "2 pt"}
+        ).status_code
+        == 422
+    )
     kept = again.get_json()["fluids"][0]
     assert kept["used"]["si"] == pytest.approx(3.0536e-3, rel=1e-3), "looked at again, it is as much as was filled"
     assert kept["said"] == {"answer": "filled", "again": "right", **said, "class": "for wet clutches"}
@@ -78,8 +82,12 @@ def test_bleeding_step_by_step_begins_anew_with_every_round(client: FlaskClient)
 def test_a_log_in_another_tongue_is_read_once_its_columns_are_picked(client: FlaskClient) -> None:
     job = begin(client, GEARED)
     lines = log_of(client, job, "slip").decode().splitlines()
-    foreign = "\n".join([";".join(f"kanal {n}" for n, _ in enumerate(lines[0].split(","))),
-                         *(line.replace(",", ";") for line in lines[1:])]).encode()  # fmt: skip
+    foreign = "\n".join(
+        [
+            ";".join(f"kanal {n}" for n, _ in enumerate(lines[0].split(","))),
+            *(line.replace(",", ";") for line in lines[1:]),
+        ]
+    ).encode()
     refused = driven(client, job, foreign)
     assert (refused.status_code, "name no" in refused.get_json()["detail"]) == (422, True)
     at = f"/api/jobs/{job['id']}/log"
@@ -112,9 +120,13 @@ def test_a_fault_closes_into_the_list_and_the_plan(client: FlaskClient) -> None:
         f"/api/jobs/{job['id']}/fault/close", json={"cause": "master_bypass", "who": "Nell"}
     ).get_json()
     cause = next(c for c in closed["fault"]["causes"] if c["name"] == "master_bypass")
-    assert (cause["found"]["who"], cause["closes"]["parts"]) == ("Nell", [
-        {"name": "master", "label": "Master cylinder"}, {"name": "fluid", "label": "Fluid"},
-    ])  # fmt: skip
+    assert (cause["found"]["who"], cause["closes"]["parts"]) == (
+        "Nell",
+        [
+            {"name": "master", "label": "Master cylinder"},
+            {"name": "fluid", "label": "Fluid"},
+        ],
+    )
     measured = client.get(f"/api/jobs/{job['id']}/measure").get_json()
     assert {"master", "fluid"} <= {need["part"] for need in measured["needs"]}
     assert measured["scope"] == "hydraulics"

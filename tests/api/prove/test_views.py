@@ -95,12 +95,18 @@ def test_the_benchs_verdict_moves_a_cause(client: FlaskClient) -> None:
     assert any("the bench" in line for line in fault["causes"][0]["why"])
 
 
-@pytest.mark.parametrize(("kind", "key", "said", "words"), [
-    ("complaint", "", {"answer": "sulks"}, "no complaint"), ("fault_test", "pump", {"answer": "perhaps"}, "no answer"),
-    ("fault", "ghosts", {"answer": "found"}, "no cause"), ("trip", "1", {"how": "gentle"}, "say how far"),
-    ("trip", "1", {"distance": "long"}, "long"), ("full_load", "", {"answer": "allowed"}, "say who"),
-    ("hand_over", "1", {"answer": "signed"}, "say who signs"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("kind", "key", "said", "words"),
+    [
+        ("complaint", "", {"answer": "sulks"}, "no complaint"),
+        ("fault_test", "pump", {"answer": "perhaps"}, "no answer"),
+        ("fault", "ghosts", {"answer": "found"}, "no cause"),
+        ("trip", "1", {"how": "gentle"}, "say how far"),
+        ("trip", "1", {"distance": "long"}, "long"),
+        ("full_load", "", {"answer": "allowed"}, "say who"),
+        ("hand_over", "1", {"answer": "signed"}, "say who signs"),
+    ],
+)
 def test_what_cannot_be_is_refused(client: FlaskClient, kind: str, key: str, said: dict[str, str], words: str) -> None:
     job = begin(client)
     refused = say(client, job, kind, key, **said)
@@ -136,8 +142,14 @@ def test_a_hand_over_is_signed_and_a_later_change_makes_a_new_edition(client: Fl
     signed = say(client, job, "hand_over", str(job["revision"]), "Nell Orrin", answer="signed").get_json()
     assert (signed["editions"][0]["who"], signed["changed_since"]) == ("Nell Orrin", False)
     words = words_of(client, f"/api/jobs/{job['id']}/handover.html")
-    for text in ("Nell Orrin", "No slip in 8 min in gear.", "Do not load it fully yet", "hold points are not proved",
-                 "Handed over, by name", "Stop and call"):  # fmt: skip
+    for text in (
+        "Nell Orrin",
+        "No slip in 8 min in gear.",
+        "Do not load it fully yet",
+        "hold points are not proved",
+        "Handed over, by name",
+        "Stop and call",
+    ):
         assert text in words, text
     for verdict in job["verdicts"]:
         assert " ".join(verdict["sentence"].split()) in words
@@ -236,11 +248,15 @@ def test_nothing_is_handed_over_under_its_key(client: FlaskClient) -> None:
         ("record", "check", "pilot_bearing", {"answer": "not_on_job", "reason": "stays in"}),
         ("record", "order", "disc:get", {"state": "in_stock"}),
         ("plan", "noted", "Mounts", {"answer": "left_out", "note": "agreed"}),
-        ("plan", "tightening", "flywheel:kit", {"answer": "chosen", "figure": "95 N·m", "passes": "half_then_fifths",
-                                                "bolts": "used_again", "count": "8"}),
+        (
+            "plan",
+            "tightening",
+            "flywheel:kit",
+            {"answer": "chosen", "figure": "95 N·m", "passes": "half_then_fifths", "bolts": "used_again", "count": "8"},
+        ),
         ("prove", "card", item, {"answer": "not_tried", "note": "no time"}),
         ("prove", "hand_over", str(job["revision"]), {"answer": "signed"}),
-    ):  # fmt: skip
+    ):
         body = {"kind": kind, "key": key, "said": said, "who": "Nell"}
         assert client.post(f"{at}/{station}", json=body).status_code == 200, (kind, said)
     papers = "".join(client.get(f"{at}/{name}").text for name in ("sheet.html", "handover.html", "steps.html"))

@@ -38,19 +38,27 @@ def test_every_kind_of_change_stands_in_the_record_with_who_and_of_what(client: 
     said(client, job, "prove", "trip", "1", distance="12 km")
     bring(client, job, picture(), "check:rivet_depth")
     found = record(client, job)
-    what = {event["kind"]: (event["station"], event["who"], event["parts"], " ".join(event["what"]))
-            for event in found["events"]}  # fmt: skip
+    what = {
+        event["kind"]: (event["station"], event["who"], event["parts"], " ".join(event["what"]))
+        for event in found["events"]
+    }
     assert [event["at"] for event in found["events"]] == sorted((e["at"] for e in found["events"]), reverse=True)
     assert what["edit"][0] == "choose"
     newest = next(event for event in found["events"] if event["kind"] == "edit")
     assert {"Disc: Renewed", "Outer diameter: 240 mm → 250 mm"} <= set(newest["what"])
     assert newest["parts"] == ["disc"]
     assert what["reading"] == (
-        "measure", "", ["disc"], "Disc: facing down to the rivet, Disc 1, flywheel side, 1: 0.2 mm, by depth gauge",
-    )  # fmt: skip
+        "measure",
+        "",
+        ["disc"],
+        "Disc: facing down to the rivet, Disc 1, flywheel side, 1: 0.2 mm, by depth gauge",
+    )
     assert what["verdict"] == (
-        "measure", "Ines", ["disc"], "Disc: facing down to the rivet, verdict: reuse. to the shop door only",
-    )  # fmt: skip
+        "measure",
+        "Ines",
+        ["disc"],
+        "Disc: facing down to the rivet, verdict: reuse. to the shop door only",
+    )
     assert what["check"][3] == "Pilot bearing: play and roughness: not on this job. stays in"
     assert what["order"] == ("measure", "Ines", ["disc"], "Disc: ordered. Halm & Daughters")
     assert what["step"][:2] == ("fit", "Ines")

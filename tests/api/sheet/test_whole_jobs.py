@@ -31,11 +31,28 @@ class Whole:
     states: Mapping[str, str] = field(default_factory=dict)
 
 
-FORK = {"release": "hydraulic_fork", "master_diameter": "19.05 mm", "slave_diameter": "22 mm", "fork_ratio": "1.6",
-        "pedal_stroke": "150 mm", "pedal_ratio": "5.6", "master_stroke": "34 mm", "slave_stroke": "30 mm"}  # fmt: skip
-CONCENTRIC = {"release": "concentric", "master_diameter": "3/4 in", "slave_outer_diameter": "52 mm", "bearing": "rides",
-              "slave_inner_diameter": "38 mm", "pedal_stroke": "150 mm", "pedal_ratio": "5.6", "master_stroke": "34 mm",
-              "slave_stroke": "25 mm", "lever_ratio": "3.6"}  # fmt: skip
+FORK = {
+    "release": "hydraulic_fork",
+    "master_diameter": "19.05 mm",
+    "slave_diameter": "22 mm",
+    "fork_ratio": "1.6",
+    "pedal_stroke": "150 mm",
+    "pedal_ratio": "5.6",
+    "master_stroke": "34 mm",
+    "slave_stroke": "30 mm",
+}
+CONCENTRIC = {
+    "release": "concentric",
+    "master_diameter": "3/4 in",
+    "slave_outer_diameter": "52 mm",
+    "bearing": "rides",
+    "slave_inner_diameter": "38 mm",
+    "pedal_stroke": "150 mm",
+    "pedal_ratio": "5.6",
+    "master_stroke": "34 mm",
+    "slave_stroke": "25 mm",
+    "lever_ratio": "3.6",
+}
 
 
 def each(check: str, places: tuple[str, ...], typed: str) -> dict[str, dict[str, str]]:
@@ -46,34 +63,52 @@ RIVETS = tuple(f"Disc 1, {side} side, {i}" for side in ("flywheel", "plate") for
 WHOLE = {
     "boosted coupe from one kit rating": Whole(
         {"vehicle_class": "boosted_coupe", "engine": "520 N·m", "taken_at": "crank"},
-        entered={"complaint": "slips in fourth"}, states={"bite": "slips"},
+        entered={"complaint": "slips in fourth"},
+        states={"bite": "slips"},
         stands=("520", "slips in fourth", "Boosted coupe"),
     ),
     "wet pack with one tired spring": Whole(
         {"vehicle_class": "sport_four", "engine": "66 N·m"},
-        entered={"spring_count": "5", "spring_free_length": "45 mm", "spring_installed_length": "33 mm",
-                 "spring_rate": "20 N/mm"},
-        found={"spring_free_length": {"Spring 1": "44.9", "Spring 2": "44.8", "Spring 3": "42.1", "Spring 4": "44.9",
-                                      "Spring 5": "44.8"}},
+        entered={
+            "spring_count": "5",
+            "spring_free_length": "45 mm",
+            "spring_installed_length": "33 mm",
+            "spring_rate": "20 N/mm",
+        },
+        found={
+            "spring_free_length": {
+                "Spring 1": "44.9",
+                "Spring 2": "44.8",
+                "Spring 3": "42.1",
+                "Spring 4": "44.9",
+                "Spring 5": "44.8",
+            }
+        },
         stands=("42.1 mm", "Spring set", WHO),
     ),
     "twin whose stands are too high and no shim at hand": Whole(
-        {"vehicle_class": "v8_coupe", "engine": "640 N·m"}, entered={"disc_count": "2"},
+        {"vehicle_class": "v8_coupe", "engine": "640 N·m"},
+        entered={"disc_count": "2"},
         found={"floater_gap": {"Stand 1": "0.40 mm", "Stand 2": "0.41 mm", "Stand 3": "0.40 mm"}},
-        asked={"floater_gap": ("shims", "raises")}, taken=("floater_clearance",),
+        asked={"floater_gap": ("shims", "raises")},
+        taken=("floater_clearance",),
         stands=("not all three come right", "Get for stand 1", "0.41 mm"),
     ),
     "hydraulics only, with air": Whole(
-        {"vehicle_class": "saloon", "engine": "200 N·m"}, entered=FORK | {"complaint": "pedal spongy, drags"},
+        {"vehicle_class": "saloon", "engine": "200 N·m"},
+        entered=FORK | {"complaint": "pedal spongy, drags"},
         found={"slave_travel": {"Once": "11 mm"}, "slave_travel_half": {"Once": "3.5 mm"}},
-        said=(("scope", "", {"answer": "hydraulics"}),), taken=("trapped_air",),
+        said=(("scope", "", {"answer": "hydraulics"}),),
+        taken=("trapped_air",),
         stands=("of air is still in there", "Travel against the stroke", "Hydraulics only", "11 mm"),
     ),
     "worn disc out, uprated kit in": Whole(
         {"vehicle_class": "boosted_coupe", "engine": "420 N·m"},
         entered={"disc_fate": "renewed", "cover_fate": "renewed", "cover_clamp": "14 kN", "clamp_source": "figure"},
-        found=each("rivet_depth", RIVETS, "0.2 mm"), goes_in=each("rivet_depth", RIVETS, "1.6 mm"),
-        stands=("0.2 mm", "1.6 mm", "Release bearing", "renewed"), states={"bite": "holds"},
+        found=each("rivet_depth", RIVETS, "0.2 mm"),
+        goes_in=each("rivet_depth", RIVETS, "1.6 mm"),
+        stands=("0.2 mm", "1.6 mm", "Release bearing", "renewed"),
+        states={"bite": "holds"},
     ),
     "rear-engined pull type with cable and assist spring": Whole(
         {"vehicle_class": "light_roadster", "engine": "180 N·m"},
@@ -82,23 +117,32 @@ WHOLE = {
         stands=("95 N", "60 mm"),
     ),
     "concentric bearing with two spacers of which one is fitted": Whole(
-        {"vehicle_class": "v8_coupe", "engine": "560 N·m"}, entered=CONCENTRIC,
-        goes_in={"depth_x": {f"At {hour}": "3.750 in" for hour in (12, 4, 8)},
-                 "depth_y": {f"At {hour}": "3.000 in" for hour in (12, 4, 8)},
-                 "spacers": {"Spacer 1": "0.250 in", "Spacer 2": "0.259 in"}},
-        asked={"depth_x": ("fitted", "1")}, taken=("bearing_reserve",),
-        stands=("Fitted with Spacer 1", "12.7 mm"), not_there=("Fitted with no spacer",),
+        {"vehicle_class": "v8_coupe", "engine": "560 N·m"},
+        entered=CONCENTRIC,
+        goes_in={
+            "depth_x": {f"At {hour}": "3.750 in" for hour in (12, 4, 8)},
+            "depth_y": {f"At {hour}": "3.000 in" for hour in (12, 4, 8)},
+            "spacers": {"Spacer 1": "0.250 in", "Spacer 2": "0.259 in"},
+        },
+        asked={"depth_x": ("fitted", "1")},
+        taken=("bearing_reserve",),
+        stands=("Fitted with Spacer 1", "12.7 mm"),
+        not_there=("Fitted with no spacer",),
     ),
     "light flywheel and a disc that stays": Whole(
         {"vehicle_class": "light_roadster", "engine": "190 N·m"},
-        entered={"flywheel_fate": "renewed", "flywheel_material": "steel", "flywheel_mass": "4.2 kg",
-                 "inertia_source": "weight"},
+        entered={
+            "flywheel_fate": "renewed",
+            "flywheel_material": "steel",
+            "flywheel_mass": "4.2 kg",
+            "inertia_source": "weight",
+        },
         found=each("rivet_depth", RIVETS, "0.9 mm"),
         goes_in={"flywheel_heights": {"Face, comes out": "28.0 mm", "Face, goes in": "27.2 mm"}},
         taken=("wear",),
         stands=("0.8 mm", "lower at the face", "0.9 mm", "Flywheel"),
     ),
-}  # fmt: skip
+}
 
 
 def worked(client: FlaskClient, name: str, whole: Whole) -> dict[str, Any]:

@@ -12,12 +12,25 @@ from tests.api.jobs.test_views import begin, enter, turn
 from tests.jobs import CAR, FULL
 
 COVER = {"slot": "cover", "name": "Firm", "values": {"cover_clamp": "10 kN", "lever_ratio": "4.2"}, "price": 310.0}
-FIGURED = {**{q: t for q, t in FULL.items() if "diaphragm" not in q and q not in {
-    "clamp_source", "plate_seat_diameter", "fulcrum_diameter", "finger_tip_diameter"}},
-    "cover_clamp": "10 kN", "lever_ratio": "4.0", "master_diameter": "7/8 in", "flywheel_strength": "950 MPa",
-    "pressure_limit": "0.7 MPa", "damper_stop_torque": "900 N·m", "shaft_diameter": "29 mm",
-    "spline_engagement": "45 mm", "spline_pressure_limit": "160 MPa",
-    "cushion_travel": "0.4 mm", "pedal_stroke": "160 mm"}  # fmt: skip
+FIGURED = {
+    **{
+        q: t
+        for q, t in FULL.items()
+        if "diaphragm" not in q
+        and q not in {"clamp_source", "plate_seat_diameter", "fulcrum_diameter", "finger_tip_diameter"}
+    },
+    "cover_clamp": "10 kN",
+    "lever_ratio": "4.0",
+    "master_diameter": "7/8 in",
+    "flywheel_strength": "950 MPa",
+    "pressure_limit": "0.7 MPa",
+    "damper_stop_torque": "900 N·m",
+    "shaft_diameter": "29 mm",
+    "spline_engagement": "45 mm",
+    "spline_pressure_limit": "160 MPa",
+    "cushion_travel": "0.4 mm",
+    "pedal_stroke": "160 mm",
+}
 
 
 def seen(version: int) -> dict[str, str]:
@@ -158,9 +171,10 @@ def test_csv_goes_out_and_comes_back_with_a_preview(client: FlaskClient) -> None
     head = edited.splitlines()[0].split(",")
     edited = "\n".join(
         ",".join(row.split(",")[:5] + [""] * (head.index("cover_clamp") - 5) + [row.split(",")[5]])
-        if row.startswith(("cover,Odd", "cover,Fresh")) else row
+        if row.startswith(("cover,Odd", "cover,Fresh"))
+        else row
         for row in edited.splitlines()
-    )  # fmt: skip
+    )
     told = client.post("/api/shelf/csv/preview", json={"text": edited}).get_json()
     assert (told["new"], told["changes"], told["bad"]) == (1, 1, 1)
     bad = next(line for line in told["lines"] if line["status"] == "bad")

@@ -106,9 +106,13 @@ def test_what_cannot_be_read_is_named_and_the_rest_comes_in(client: FlaskClient)
     assert all(word in faults for word in ("damaged or locked", "no job file", "not JSON", "too large once unpacked"))
 
 
-@pytest.mark.parametrize(("data", "words"), [
-    (b"no archive at all", "no archive"), (packed(**{"../../etc/passwd": b"x"}), "leads out"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("data", "words"),
+    [
+        (b"no archive at all", "no archive"),
+        (packed(**{"../../etc/passwd": b"x"}), "leads out"),
+    ],
+)
 def test_a_stranger_and_a_path_are_refused(client: FlaskClient, data: bytes, words: str) -> None:
     answer = client.post("/api/archive", data=data, content_type="application/zip")
     assert answer.status_code == 422
@@ -146,13 +150,21 @@ def furnished(client: FlaskClient) -> dict[str, Any]:
     assert client.post(f"{at}/readings", json=pedal | {"typed": "155 N"}).status_code == 200
     client.post(f"{at}/readings/undo", json={"check": "pedal_force"})
     client.put(f"{at}/practices", json={"name": "guard", "option": "share95"}, headers={"If-Match": '"0"'})
-    client.put(f"{at}/plan/shop-step", json={"title": "Болт 1", "after": "", "note": "краска", "kept": True},
-               headers={"If-Match": '"0"'})  # fmt: skip
+    client.put(
+        f"{at}/plan/shop-step",
+        json={"title": "Болт 1", "after": "", "note": "краска", "kept": True},
+        headers={"If-Match": '"0"'},
+    )
     client.put("/api/shop", json={"units": "inch"}, headers={"If-Match": '"0"'})
-    client.put(f"{at}/limits", json={"check": "rivet_depth", "name": "least", "typed": "0.5 mm", "source": "p. 7"},
-               headers={"If-Match": '"0"'})  # fmt: skip
-    client.post("/api/shelf", json={"slot": "disc", "name": "Tarlow 240", "price": 1234567.89,
-                                    "values": {"outer_diameter": "240 mm"}})  # fmt: skip
+    client.put(
+        f"{at}/limits",
+        json={"check": "rivet_depth", "name": "least", "typed": "0.5 mm", "source": "p. 7"},
+        headers={"If-Match": '"0"'},
+    )
+    client.post(
+        "/api/shelf",
+        json={"slot": "disc", "name": "Tarlow 240", "price": 1234567.89, "values": {"outer_diameter": "240 mm"}},
+    )
     old = client.post("/api/shelf", json={"slot": "disc", "name": "Off the shelf", "values": {}}).get_json()
     client.put(f"/api/shelf/{old['id']}/archived", json={"archived": True}, headers={"If-Match": '"1"'})
     gone = begin(client, MOTORCYCLE)

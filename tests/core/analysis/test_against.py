@@ -14,8 +14,10 @@ from liftbite.core.parts.shelf import ShelfPart, takes
 from liftbite.core.verdicts.answers import answer
 from tests.jobs import FULL, MOTORCYCLE, entries
 
-READ = {"wear": Entry("wear", "0.9 mm", 0.9e-3, "measured"),
-        "flywheel_face_runout": Entry("flywheel_face_runout", "0.3 mm", 0.3e-3, "measured")}  # fmt: skip
+READ = {
+    "wear": Entry("wear", "0.9 mm", 0.9e-3, "measured"),
+    "flywheel_face_runout": Entry("flywheel_face_runout", "0.3 mm", 0.3e-3, "measured"),
+}
 
 
 def put(layers: Layers, build: str = PLAN, **typed: str) -> Layers:

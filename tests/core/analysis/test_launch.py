@@ -59,8 +59,13 @@ def reference(c: LaunchCase):  # type: ignore[no-untyped-def]
     def spinning(t, y, up):  # type: ignore[no-untyped-def]
         e, g, v, q, _ = y
         tc = torque(t, q, up)
-        return [(engine(e, tc) - tc) / c.engine_inertia, (tc - c.grip_torque) / c.gearbox_inertia,
-                (c.grip_torque - c.load_torque) / c.vehicle_inertia, tc * (e - g), c.grip_torque * (g - v)]  # fmt: skip
+        return [
+            (engine(e, tc) - tc) / c.engine_inertia,
+            (tc - c.grip_torque) / c.gearbox_inertia,
+            (c.grip_torque - c.load_torque) / c.vehicle_inertia,
+            tc * (e - g),
+            c.grip_torque * (g - v),
+        ]
 
     def locked(_t, y, _up):  # type: ignore[no-untyped-def]
         e, g, v, _, _ = y
@@ -73,8 +78,12 @@ def reference(c: LaunchCase):  # type: ignore[no-untyped-def]
 
     meet = event(lambda t, y, up: y[0] - y[1], -1)
     agree = event(lambda t, y, up: y[1] - y[2] + 1e-12, -1)
-    lets_go = event(lambda t, y, up: c.load_torque + c.vehicle_inertia * (torque(t, y[3], up) - c.load_torque) / whole
-                    - c.grip_torque, 1)  # fmt: skip
+    lets_go = event(
+        lambda t, y, up: (
+            c.load_torque + c.vehicle_inertia * (torque(t, y[3], up) - c.load_torque) / whole - c.grip_torque
+        ),
+        1,
+    )
     stall = event(lambda t, y, up: y[0] - c.stall_speed, -1)
     t, y, mode, slipped, up, spun = 0.0, [c.start_speed, 0.0, 0.0, 0.0, 0.0], gripping, 0.0, False, False
     for _ in range(20):
@@ -137,8 +146,11 @@ def test_a_start_keeps_energy_and_converges(changes: dict[str, float]) -> None:
     for fineness in (1, 4, 16):
         f = launch(c, fineness)
         turned = c.engine_inertia * c.start_speed**2 / 2
-        left = (c.engine_inertia * f.end_speed**2 + c.gearbox_inertia * f.end_gearbox**2
-                + c.vehicle_inertia * f.end_vehicle**2) / 2  # fmt: skip
+        left = (
+            c.engine_inertia * f.end_speed**2
+            + c.gearbox_inertia * f.end_gearbox**2
+            + c.vehicle_inertia * f.end_vehicle**2
+        ) / 2
         errors.append(abs(f.engine_work + turned - f.energy - f.tyre_energy - f.road_work - left) / f.energy)
     assert errors[0] < 3e-2
     assert errors[2] < 1e-3
@@ -146,8 +158,9 @@ def test_a_start_keeps_energy_and_converges(changes: dict[str, float]) -> None:
 
 def test_a_gentle_start_is_its_closed_form() -> None:
     """With the engine's speed held, and gearbox side and vehicle as one inertia: within what they differ by."""
-    v = built(FULL).evaluate(("slip_time", "slip_energy", "held_slip_time", "held_slip_energy", "gearbox_side_inertia",
-                              "vehicle_inertia"))  # fmt: skip
+    v = built(FULL).evaluate(
+        ("slip_time", "slip_energy", "held_slip_time", "held_slip_energy", "gearbox_side_inertia", "vehicle_inertia")
+    )
     more = 1 + v["gearbox_side_inertia"] / v["vehicle_inertia"]
     assert v["slip_time"] == pytest.approx(v["held_slip_time"] * more, rel=0.01)
     assert v["slip_energy"] == pytest.approx(v["held_slip_energy"] * more, rel=0.01)
@@ -177,8 +190,17 @@ def test_a_throttle_held_open_multiplies_the_heat() -> None:
 
 def test_two_inertias_without_engine_or_road_are_shigleys_case() -> None:
     """E = ½·I_e·I_v/(I_e + I_v)·Δω², [memory: Shigley, energy considerations]."""
-    c = case(throttle_share=1e-9, drag_share=0.0, load_torque=0.0, gearbox_inertia=1e-6, stall_speed=0.0,
-             clutch_torque=200.0, start_speed=300.0, release_time=1e-3, grip_torque=1e9)  # fmt: skip
+    c = case(
+        throttle_share=1e-9,
+        drag_share=0.0,
+        load_torque=0.0,
+        gearbox_inertia=1e-6,
+        stall_speed=0.0,
+        clutch_torque=200.0,
+        start_speed=300.0,
+        release_time=1e-3,
+        grip_torque=1e9,
+    )
     expected = c.engine_inertia * c.vehicle_inertia / (c.engine_inertia + c.vehicle_inertia) * 300.0**2 / 2
     assert launch(c, 4).energy == pytest.approx(expected, rel=2e-3)
 
@@ -202,9 +224,20 @@ def test_what_cannot_settle_is_said() -> None:
 
 def test_a_motorcycle_is_referred_to_its_clutch_shaft() -> None:
     """The primary drive turns the clutch slower than the crank: inertia with the square, torque with the ratio."""
-    build = built(MOTORCYCLE | {"crank_inertia": "0.008 kg·m²", "basket_inertia": "0.006 kg·m²", "heat_mass": "1.5 kg",
-                                "vehicle_mass": "280 kg", "tyre_radius": "310 mm", "gear_ratio": "2.8",
-                                "final_ratio": "2.9", "start": "standing", "redline": "11000 rpm"})  # fmt: skip
+    build = built(
+        MOTORCYCLE
+        | {
+            "crank_inertia": "0.008 kg·m²",
+            "basket_inertia": "0.006 kg·m²",
+            "heat_mass": "1.5 kg",
+            "vehicle_mass": "280 kg",
+            "tyre_radius": "310 mm",
+            "gear_ratio": "2.8",
+            "final_ratio": "2.9",
+            "start": "standing",
+            "redline": "11000 rpm",
+        }
+    )
     c = build.evaluate(("start_case",))["start_case"]
     assert c.ratio == pytest.approx(1.75)
     assert c.engine_inertia == pytest.approx(1.75**2 * 0.008 + 0.006)

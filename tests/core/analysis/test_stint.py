@@ -57,8 +57,9 @@ def test_masses_settle_as_an_integration_says_and_keep_their_energy(
 
 def test_fifty_kilojoules_half_into_five_kilograms_of_iron_are_ten_kelvin() -> None:
     """25 kJ / (5 kg · 500 J/(kg·K)) = 10 K."""
-    net = HeatNetwork(("flywheel", "plate"), np.array([5 * 500.0, 5 * 500.0]), np.zeros((2, 2)), np.zeros(2),
-                      np.array([0.5, 0.5]))  # fmt: skip
+    net = HeatNetwork(
+        ("flywheel", "plate"), np.array([5 * 500.0, 5 * 500.0]), np.zeros((2, 2)), np.zeros(2), np.array([0.5, 0.5])
+    )
     assert settle(net, np.full(2, 300.0), 300.0, 50e3, np.array([1.0]))[0].tolist() == pytest.approx([310.0, 310.0])
 
 
@@ -80,8 +81,15 @@ def test_ten_in_a_row_are_ten_in_a_row() -> None:
     """The row of starts and a schedule of the same agree where nothing is counted but the plate and its air."""
     from liftbite.core.analysis.repeated_starts import RepeatedStarts, repeated_starts
 
-    alone = {"air_exchange": "100 W/K", "air_heat": "4000 J/K", "plate_to_cover": "0 W/K", "start": "standing",
-             "starts_in_row": "6", "start_interval": "60 s", "cooling": "4 W/K"}  # fmt: skip
+    alone = {
+        "air_exchange": "100 W/K",
+        "air_heat": "4000 J/K",
+        "plate_to_cover": "0 W/K",
+        "start": "standing",
+        "starts_in_row": "6",
+        "start_interval": "60 s",
+        "cooling": "4 W/K",
+    }
     row = repeated_starts(build_of(entries(FULL | alone)), stage=0.0)
     assert isinstance(row, RepeatedStarts)
     found = worked("6 x standing every 60 s", **alone)
@@ -132,22 +140,34 @@ def test_a_schedule_waits_for_what_it_needs() -> None:
     assert stint(build_of(entries(FULL)), stage=0.0) is None
 
 
-@pytest.mark.parametrize(("typed", "stretches"), [
-    ("8 x standing every 45 s", (Stretch("standing", 8, 45.0),)),
-    ("8 standing starts every 45 s\nrest 10 min", (Stretch("standing", 8, 45.0), Stretch("", 1, 600.0))),
-    ("20 min of pull-aways every 1,5 min", (Stretch("pull_away", 13, 90.0),)),
-    ("3 × Pull-away on a slope every 2 min; 1 drop every 60 s",
-     (Stretch("hill", 3, 120.0), Stretch("dropped", 1, 60.0))),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("typed", "stretches"),
+    [
+        ("8 x standing every 45 s", (Stretch("standing", 8, 45.0),)),
+        ("8 standing starts every 45 s\nrest 10 min", (Stretch("standing", 8, 45.0), Stretch("", 1, 600.0))),
+        ("20 min of pull-aways every 1,5 min", (Stretch("pull_away", 13, 90.0),)),
+        (
+            "3 × Pull-away on a slope every 2 min; 1 drop every 60 s",
+            (Stretch("hill", 3, 120.0), Stretch("dropped", 1, 60.0)),
+        ),
+    ],
+)
 def test_a_schedule_as_it_is_written(typed: str, stretches: tuple[Stretch, ...]) -> None:
     assert read_schedule(typed) == stretches
 
 
-@pytest.mark.parametrize(("typed", "says"), [
-    ("", "no start in it"), ("rest 10 min", "no start in it"), ("8 x jumping every 45 s", "a start is one of"),
-    ("500 x standing every 60 s", "too many"), ("8 x standing", "is not understood"),
-    ("8 x standing every 0 s", "every 1 s to 24 h"), ("x" * 500, "too long"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("typed", "says"),
+    [
+        ("", "no start in it"),
+        ("rest 10 min", "no start in it"),
+        ("8 x jumping every 45 s", "a start is one of"),
+        ("500 x standing every 60 s", "too many"),
+        ("8 x standing", "is not understood"),
+        ("8 x standing every 0 s", "every 1 s to 24 h"),
+        ("x" * 500, "too long"),
+    ],
+)
 def test_a_schedule_that_is_not_one_says_what_would_be(typed: str, says: str) -> None:
     with pytest.raises(UnreadableEntry, match=says):
         read_schedule(typed)
@@ -161,8 +181,14 @@ def test_any_text_is_a_schedule_or_a_sentence(typed: str) -> None:
 
 def test_a_schedule_knows_which_facing_each_mass_meets() -> None:
     """Cermet at the flywheel, organic at the pressure plate: a floater meets both, and the lower limit is its own."""
-    two = {"facing_material": "cermet", "facing_pair": "differ", "other_material": "organic", "disc_count": "2",
-           "other_outer_diameter": "240 mm", "other_inner_diameter": "160 mm"}  # fmt: skip
+    two = {
+        "facing_material": "cermet",
+        "facing_pair": "differ",
+        "other_material": "organic",
+        "disc_count": "2",
+        "other_outer_diameter": "240 mm",
+        "other_inner_diameter": "160 mm",
+    }
     found = worked("40 x standing every 15 s", **two)
     limits = {p.name: round(p.brief - 273.15) for p in found.peaks}
     assert limits == {"flywheel": 600, "pressure plate": 300, "floater": 300}

@@ -15,9 +15,15 @@ from liftbite.core.verdicts.words import verdict_sentence
 from tests.jobs import FULL, entries
 
 ASSISTED = {
-    "pedal_spring": "over_centre", "assist_force": "900 N", "assist_rate": "8 N/mm", "assist_arm": "50 mm",
-    "assist_anchor": "110 mm", "assist_centre": "30 mm", "pedal_arm": "300 mm", "pedal_return_force": "0 N",
-}  # fmt: skip
+    "pedal_spring": "over_centre",
+    "assist_force": "900 N",
+    "assist_rate": "8 N/mm",
+    "assist_arm": "50 mm",
+    "assist_anchor": "110 mm",
+    "assist_centre": "30 mm",
+    "pedal_arm": "300 mm",
+    "pedal_return_force": "0 N",
+}
 
 
 def stroke_of(**changes: str) -> Stroke:

@@ -19,8 +19,14 @@ from liftbite.core.job.inputs import INPUTS
 from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
 from tests.jobs import FULL, built
 
-FORK = {**FULL, "cushion_travel": "0 mm", "release": "hydraulic_fork", "slave_diameter": "13/16 in",
-        "slave_stroke": "34 mm", "fork_ratio": "1.6"}  # fmt: skip
+FORK = {
+    **FULL,
+    "cushion_travel": "0 mm",
+    "release": "hydraulic_fork",
+    "slave_diameter": "13/16 in",
+    "slave_stroke": "34 mm",
+    "fork_ratio": "1.6",
+}
 
 
 def size(name: str) -> st.SearchStrategy[str]:
@@ -33,12 +39,18 @@ def sizes(*names: str) -> st.SearchStrategy[dict[str, str]]:
     return st.fixed_dictionaries({name: size(name) for name in names})
 
 
-CARS = st.builds(lambda job, discs, found, cushion: {**job, **found, "disc_count": discs, "cushion_travel": cushion},
-                 st.sampled_from([FULL, FORK, CABLE_CAR]), st.sampled_from(["1", "2", "3"]),
-                 sizes(*SIZES_DRAWN["dry_car"], "shaft_diameter", "floater_clearance"),
-                 st.sampled_from(["0 mm", "0.4 mm", "0.8 mm"]))  # fmt: skip
-PACKS = st.builds(lambda plates, found: {**WHOLE_MOTORCYCLE, **found, "friction_plate_count": str(plates)},
-                  st.integers(1, 12), sizes(*SIZES_DRAWN["wet_motorcycle"]))  # fmt: skip
+CARS = st.builds(
+    lambda job, discs, found, cushion: {**job, **found, "disc_count": discs, "cushion_travel": cushion},
+    st.sampled_from([FULL, FORK, CABLE_CAR]),
+    st.sampled_from(["1", "2", "3"]),
+    sizes(*SIZES_DRAWN["dry_car"], "shaft_diameter", "floater_clearance"),
+    st.sampled_from(["0 mm", "0.4 mm", "0.8 mm"]),
+)
+PACKS = st.builds(
+    lambda plates, found: {**WHOLE_MOTORCYCLE, **found, "friction_plate_count": str(plates)},
+    st.integers(1, 12),
+    sizes(*SIZES_DRAWN["wet_motorcycle"]),
+)
 
 
 def drawn(typed: dict[str, str]) -> Section:
@@ -117,8 +129,13 @@ def test_a_packs_plates_lie_one_on_the_other(typed: dict[str, str]) -> None:
     found = drawn(typed)
     friction, plain = (float(typed[f"{kind}_plate_thickness"].split()[0]) / 1e3 for kind in ("friction", "plain"))
     plates = int(typed["friction_plate_count"])
-    spans = sorted({(min(x for x, *_ in o.points), max(x for x, *_ in o.points))
-                    for o in found.clutch.outlines if o.part == "plates"})  # fmt: skip
+    spans = sorted(
+        {
+            (min(x for x, *_ in o.points), max(x for x, *_ in o.points))
+            for o in found.clutch.outlines
+            if o.part == "plates"
+        }
+    )
     assert spans[0][0] == pytest.approx(0.0, abs=1e-12)
     assert spans[-1][1] == pytest.approx(plates * friction + (plates - 1) * plain)
     for (_, end), (begin, _) in pairwise(spans):

@@ -14,8 +14,16 @@ from liftbite.core.job.groups import SIZES_DRAWN
 from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
 from tests.jobs import CAR, FULL, MOTORCYCLE, PULLED, built
 
-TWIN = {**FULL, "disc_count": "2", "cushion_travel": "0 mm", "disc_wobble": "0.1 mm", "release": "hydraulic_fork",
-        "slave_diameter": "13/16 in", "slave_stroke": "34 mm", "fork_ratio": "1.6"}  # fmt: skip
+TWIN = {
+    **FULL,
+    "disc_count": "2",
+    "cushion_travel": "0 mm",
+    "disc_wobble": "0.1 mm",
+    "release": "hydraulic_fork",
+    "slave_diameter": "13/16 in",
+    "slave_stroke": "34 mm",
+    "fork_ratio": "1.6",
+}
 JOBS = {
     "car": FULL,
     "twin": TWIN,

@@ -16,8 +16,13 @@ from liftbite.core.job.tightening import read_instructions
 from liftbite.core.units.read import read
 from tests.jobs import CAR, FULL, MOTORCYCLE, entries
 
-FORK = {**{q: t for q, t in FULL.items() if not q.startswith("slave_")}, "release": "hydraulic_fork",
-        "slave_diameter": "22 mm", "fork_ratio": "1.6", "slave_stroke": "40 mm"}  # fmt: skip
+FORK = {
+    **{q: t for q, t in FULL.items() if not q.startswith("slave_")},
+    "release": "hydraulic_fork",
+    "slave_diameter": "22 mm",
+    "fork_ratio": "1.6",
+    "slave_stroke": "40 mm",
+}
 BOLTS = FULL | {
     "bolt_diameter": "M10 x 1.25",
     "bolt_pitch": "1.25 mm",
@@ -113,9 +118,14 @@ def test_an_instruction_put_in_is_the_jobs_own() -> None:
     assert put.evaluate(("bolt_preload",))["bolt_preload"] == pytest.approx(found.rows[0].cells[3][0])  # type: ignore[index]
 
 
-@pytest.mark.parametrize(("typed", "says"), [
-    ("by feel", "is not understood"), ("; ".join(["53 lb-ft"] * 9), "too many"), ("kit: 5000 lb-ft", "up to 1000 N·m"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("typed", "says"),
+    [
+        ("by feel", "is not understood"),
+        ("; ".join(["53 lb-ft"] * 9), "too many"),
+        ("kit: 5000 lb-ft", "up to 1000 N·m"),
+    ],
+)
 def test_what_is_no_instruction_is_a_sentence(typed: str, says: str) -> None:
     with pytest.raises(UnreadableEntry, match=says):
         read_instructions(typed)

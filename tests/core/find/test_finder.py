@@ -23,12 +23,23 @@ from tests.jobs import CAR as BARE
 from tests.jobs import FULL, entries
 
 CAR = {
-    **{q: t for q, t in FULL.items() if "diaphragm" not in q and q not in {
-        "clamp_source", "plate_seat_diameter", "fulcrum_diameter", "finger_tip_diameter"}},
-    "lever_ratio": "4.0", "flywheel_strength": "950 MPa", "pressure_limit": "0.7 MPa", "damper_stop_torque": "900 N·m",
-    "shaft_diameter": "29 mm", "spline_engagement": "45 mm", "spline_pressure_limit": "160 MPa",
-    "cushion_travel": "0.4 mm", "pedal_stroke": "160 mm", "master_stroke": "30 mm",
-}  # fmt: skip
+    **{
+        q: t
+        for q, t in FULL.items()
+        if "diaphragm" not in q
+        and q not in {"clamp_source", "plate_seat_diameter", "fulcrum_diameter", "finger_tip_diameter"}
+    },
+    "lever_ratio": "4.0",
+    "flywheel_strength": "950 MPa",
+    "pressure_limit": "0.7 MPa",
+    "damper_stop_torque": "900 N·m",
+    "shaft_diameter": "29 mm",
+    "spline_engagement": "45 mm",
+    "spline_pressure_limit": "160 MPa",
+    "cushion_travel": "0.4 mm",
+    "pedal_stroke": "160 mm",
+    "master_stroke": "30 mm",
+}
 SHELF: dict[str, dict[str, Mapping[str, str]]] = {
     "cover": {f"{f} kN": {"cover_clamp": f"{f} kN"} for f in (8, 11, 12, 16)},
     "master": {b: {"master_diameter": b} for b in ("5/8 in", "3/4 in", "13/16 in", "7/8 in", "1 in")},
@@ -40,10 +51,12 @@ SHELF: dict[str, dict[str, Mapping[str, str]]] = {
 
 def as_parts(shelf: Mapping[str, Mapping[str, Mapping[str, str]]]) -> dict[str, list[FinderPart]]:
     return {
-        slot: [FinderPart(name, 0.0, {q: e.si for q, e in entries(dict(typed)).items() if e.si is not None})
-               for name, typed in parts.items()]
+        slot: [
+            FinderPart(name, 0.0, {q: e.si for q, e in entries(dict(typed)).items() if e.si is not None})
+            for name, typed in parts.items()
+        ]
         for slot, parts in shelf.items()
-    }  # fmt: skip
+    }
 
 
 def good_ones(brief: Mapping[str, str], shelf: Mapping[str, Mapping[str, Mapping[str, str]]]) -> set[tuple[str, ...]]:
@@ -72,29 +85,67 @@ def test_what_is_kept_is_what_the_four_answers_call_good() -> None:
 
 #: Figures of a candidate drawn at random, with the range they are drawn from: wide enough that every limit is missed.
 DRAWN = {
-    "cover_clamp": (5e3, 2e4), "master_diameter": (0.014, 0.026), "pedal_ratio": (4.0, 7.0),
-    "shaft_diameter": (0.02, 0.032), "lever_ratio": (3.2, 4.8), "flywheel_mass": (5.0, 14.0),
-    "pressure_limit": (0.2e6, 1.0e6), "master_stroke": (0.015, 0.035), "slave_stroke": (0.006, 0.03),
-    "plate_lift_limit": (0.0012, 0.003), "effort_limit": (60.0, 300.0), "pressure_rating": (1.5e6, 8e6),
-    "heat_mass": (2.0, 12.0), "brief_temperature": (450.0, 900.0), "disc_count": (1, 3),
-    "floater_clearance": (0.0004, 0.0009), "fluid_wet_boiling": (340.0, 440.0), "flywheel_strength": (3e8, 9e8),
-    "cushion_travel": (0.0, 0.0009), "residual_unbalance": (0.0, 4e-4), "housing_bore_runout": (0.0, 2.4e-4),
-    "housing_bore_limit": (1.2e-4, 1.3e-4), "specific_energy_limit": (1e5, 4e6),
-}  # fmt: skip
-_STRONG = ("flywheel_strength", "damper_stop_torque", "shaft_diameter", "spline_engagement", "spline_pressure_limit",
-           "cushion_travel", "pedal_stroke", "master_stroke")  # fmt: skip
+    "cover_clamp": (5e3, 2e4),
+    "master_diameter": (0.014, 0.026),
+    "pedal_ratio": (4.0, 7.0),
+    "shaft_diameter": (0.02, 0.032),
+    "lever_ratio": (3.2, 4.8),
+    "flywheel_mass": (5.0, 14.0),
+    "pressure_limit": (0.2e6, 1.0e6),
+    "master_stroke": (0.015, 0.035),
+    "slave_stroke": (0.006, 0.03),
+    "plate_lift_limit": (0.0012, 0.003),
+    "effort_limit": (60.0, 300.0),
+    "pressure_rating": (1.5e6, 8e6),
+    "heat_mass": (2.0, 12.0),
+    "brief_temperature": (450.0, 900.0),
+    "disc_count": (1, 3),
+    "floater_clearance": (0.0004, 0.0009),
+    "fluid_wet_boiling": (340.0, 440.0),
+    "flywheel_strength": (3e8, 9e8),
+    "cushion_travel": (0.0, 0.0009),
+    "residual_unbalance": (0.0, 4e-4),
+    "housing_bore_runout": (0.0, 2.4e-4),
+    "housing_bore_limit": (1.2e-4, 1.3e-4),
+    "specific_energy_limit": (1e5, 4e6),
+}
+_STRONG = (
+    "flywheel_strength",
+    "damper_stop_torque",
+    "shaft_diameter",
+    "spline_engagement",
+    "spline_pressure_limit",
+    "cushion_travel",
+    "pedal_stroke",
+    "master_stroke",
+)
 _GOOD = {"cover_clamp": "11 kN", "pedal_ratio": "5.2", "flywheel_mass": "6 kg"}
 #: Builds that are good in all four, near enough to their limits that a draw takes them over.
 BASES = {
     "cover by a figure": CAR | _GOOD | {"master_diameter": "3/4 in"},
-    "diaphragm": FULL | {q: CAR[q] for q in _STRONG} | {
-        "friction_low": "0.3", "pressure_limit": "1.2 MPa", "flywheel_mass": "6 kg", "pedal_ratio": "6",
-        "plate_lift_limit": "2.6 mm", "effort_limit": "280 N", "diaphragm_thickness": "3 mm",
-        "master_diameter": "13/16 in"},
-    "fork": {q: t for q, t in CAR.items() if not q.startswith("slave_")} | _GOOD | {
-        "release": "hydraulic_fork", "slave_diameter": "22 mm", "fork_ratio": "1.6", "slave_stroke": "40 mm",
-        "master_stroke": "40 mm", "master_diameter": "5/8 in"},
-}  # fmt: skip
+    "diaphragm": FULL
+    | {q: CAR[q] for q in _STRONG}
+    | {
+        "friction_low": "0.3",
+        "pressure_limit": "1.2 MPa",
+        "flywheel_mass": "6 kg",
+        "pedal_ratio": "6",
+        "plate_lift_limit": "2.6 mm",
+        "effort_limit": "280 N",
+        "diaphragm_thickness": "3 mm",
+        "master_diameter": "13/16 in",
+    },
+    "fork": {q: t for q, t in CAR.items() if not q.startswith("slave_")}
+    | _GOOD
+    | {
+        "release": "hydraulic_fork",
+        "slave_diameter": "22 mm",
+        "fork_ratio": "1.6",
+        "slave_stroke": "40 mm",
+        "master_stroke": "40 mm",
+        "master_diameter": "5/8 in",
+    },
+}
 
 
 @pytest.mark.parametrize("base", BASES)
@@ -137,9 +188,18 @@ def test_a_wheel_that_would_burst_is_left_out() -> None:
 
 
 def test_a_pack_is_found_as_well() -> None:
-    brief = {**WHOLE_MOTORCYCLE, "hub": "plain", "spring_lengths": "alike", "spring_rate_source": "figure",
-             "effort_limit": "150 N", "start": "pull_away", "shaft_diameter": "26 mm",
-             "spline_pressure_limit": "250 MPa", "use": "gentle", "flywheel_strength": "900 MPa"}  # fmt: skip
+    brief = {
+        **WHOLE_MOTORCYCLE,
+        "hub": "plain",
+        "spring_lengths": "alike",
+        "spring_rate_source": "figure",
+        "effort_limit": "150 N",
+        "start": "pull_away",
+        "shaft_diameter": "26 mm",
+        "spline_pressure_limit": "250 MPa",
+        "use": "gentle",
+        "flywheel_strength": "900 MPa",
+    }
     shelf = {
         "springs": {f"{r} N/mm": {"spring_rate": f"{r} N/mm"} for r in (10, 16, 22, 30)},
         "slave": {f"{d} mm": {"slave_diameter": f"{d} mm"} for d in (24, 28, 32, 38)},
@@ -159,14 +219,19 @@ def test_every_objective_of_a_candidate_is_that_of_its_job(name: str) -> None:
     for slot in SHELF:
         typed |= SHELF[slot][row[slot]]
     answers = answer(entries(typed))
-    v = answers.build.evaluate(("bite_margin", "lift_margin", "engine_inertia", "heat_margin", "sustained_margin"),
-                               friction=np.array([-1.0, 0.0]))  # fmt: skip
+    v = answers.build.evaluate(
+        ("bite_margin", "lift_margin", "engine_inertia", "heat_margin", "sustained_margin"),
+        friction=np.array([-1.0, 0.0]),
+    )
     effort = next(link for link in answers.others[0].links if link.name == "pedal_effort")
     expected = {
-        "bite": v["bite_margin"][1], "lift": v["lift_margin"], "inertia": v["engine_inertia"], "price": 0.0,
+        "bite": v["bite_margin"][1],
+        "lift": v["lift_margin"],
+        "inertia": v["engine_inertia"],
+        "price": 0.0,
         "heat": np.broadcast_to(np.minimum(v["heat_margin"], v["sustained_margin"]), 2)[1],
         "effort": 250.0 / effort.reserve,
-    }  # fmt: skip
+    }
     assert row[name] == pytest.approx(float(expected[name]), rel=2e-3)
 
 
@@ -239,8 +304,10 @@ def test_cells_of_some_slots_come_to_what_every_combination_comes_to(
     monkeypatch.setattr(combinations, "_CELLS", 0)
     one_by_one = search(brief, shelf, stage=0.0, all_four=all_four)
     assert (by_cells.kept, by_cells.excluded, by_cells.unseen) == (
-        one_by_one.kept, one_by_one.excluded, one_by_one.unseen,
-    )  # fmt: skip
+        one_by_one.kept,
+        one_by_one.excluded,
+        one_by_one.unseen,
+    )
     parts = [{slot: row[slot] for slot in shelf} for row in by_cells.front]
     assert parts == [{slot: row[slot] for slot in shelf} for row in one_by_one.front]
     for mine, other in zip(by_cells.front, one_by_one.front, strict=True):
@@ -249,18 +316,34 @@ def test_cells_of_some_slots_come_to_what_every_combination_comes_to(
 
 FEW = {
     "disc": [
-        FinderPart("organic 240", 100, {"outer_diameter": 0.24, "inner_diameter": 0.155},
-                   {"facing_material": "organic"}, {"spline_count": 24}),
-        FinderPart("cermet 240", 220, {"outer_diameter": 0.24, "inner_diameter": 0.16},
-                   {"facing_material": "cermet"}, {"spline_count": 24}),
-        FinderPart("cermet, odd spline", 200, {"outer_diameter": 0.24, "inner_diameter": 0.16},
-                   {"facing_material": "cermet"}, {"spline_count": 10}),
+        FinderPart(
+            "organic 240",
+            100,
+            {"outer_diameter": 0.24, "inner_diameter": 0.155},
+            {"facing_material": "organic"},
+            {"spline_count": 24},
+        ),
+        FinderPart(
+            "cermet 240",
+            220,
+            {"outer_diameter": 0.24, "inner_diameter": 0.16},
+            {"facing_material": "cermet"},
+            {"spline_count": 24},
+        ),
+        FinderPart(
+            "cermet, odd spline",
+            200,
+            {"outer_diameter": 0.24, "inner_diameter": 0.16},
+            {"facing_material": "cermet"},
+            {"spline_count": 10},
+        ),
     ],
     "shaft": [FinderPart("24-tooth", 0, {}, {}, {"spline_count": 24})],
-    "cover": [FinderPart(f"t {t}", 300 + 40 * i, {"diaphragm_thickness": t / 1e3})
-              for i, t in enumerate((2.8, 3.0, 3.2))],
+    "cover": [
+        FinderPart(f"t {t}", 300 + 40 * i, {"diaphragm_thickness": t / 1e3}) for i, t in enumerate((2.8, 3.0, 3.2))
+    ],
     "master": [FinderPart(f"{b}", 60, {"master_diameter": b / 1e3}) for b in (17.78, 19.05, 20.64, 22.23)],
-}  # fmt: skip
+}
 BRIEF = {q: t for q, t in FULL.items() if q not in {"facing_material", "pressure_limit"}}
 
 
@@ -274,14 +357,20 @@ def test_a_search_equals_one_job_after_the_other() -> None:
             continue
         build = build_of(entries(BRIEF) | entries({"facing_material": disc.options["facing_material"]}))
         given_ = {**disc.values, **cover.values, **master.values}
-        wanted = ("bite_margin", "use_factor", "least_lift_margin", "overtravel_margin",
-                  "plate_lift_available")  # fmt: skip
+        wanted = ("bite_margin", "use_factor", "least_lift_margin", "overtravel_margin", "plate_lift_available")
         v = build.evaluate(wanted, friction=-1.0, **given_)
-        effort = max(float(build.evaluate(("pedal_effort",), plate_lift=x, **given_)["pedal_effort"])
-                     for x in (v["plate_lift_available"], build.known["cushion_travel"]))  # fmt: skip
+        effort = max(
+            float(build.evaluate(("pedal_effort",), plate_lift=x, **given_)["pedal_effort"])
+            for x in (v["plate_lift_available"], build.known["cushion_travel"])
+        )
         nominal = build.evaluate(("bite_margin",), **given_)["bite_margin"]
-        if (nominal >= v["use_factor"] and v["bite_margin"] >= 1 and v["least_lift_margin"] >= 1
-                and v["overtravel_margin"] >= 1 and effort <= 250):  # fmt: skip
+        if (
+            nominal >= v["use_factor"]
+            and v["bite_margin"] >= 1
+            and v["least_lift_margin"] >= 1
+            and v["overtravel_margin"] >= 1
+            and effort <= 250
+        ):
             passing.append((disc.name, cover.name, master.name))
     assert found.kept == len(passing)
     assert passing
@@ -305,10 +394,11 @@ def test_a_search_can_be_cancelled_and_tells_its_progress() -> None:
 
 
 def test_what_brief_and_shelf_do_not_say_is_left_out_and_named() -> None:
-    found = search(entries({q: t for q, t in BARE.items() if q != "cover_clamp"}),
-                  {"cover": [FinderPart("soft", 100, {"cover_clamp": 9e3}),
-                             FinderPart("hard", 200, {"cover_clamp": 11e3})]},
-                  stage=0.0)  # fmt: skip
+    found = search(
+        entries({q: t for q, t in BARE.items() if q != "cover_clamp"}),
+        {"cover": [FinderPart("soft", 100, {"cover_clamp": 9e3}), FinderPart("hard", 200, {"cover_clamp": 11e3})]},
+        stage=0.0,
+    )
     assert found.unseen == ("effort", "heat", "inertia", "lift")
     assert found.excluded == {}
     assert found.kept == 2

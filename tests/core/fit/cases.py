@@ -16,8 +16,15 @@ SCOPES = ("everything", "clutch_flywheel", "clutch", "bearing", "hydraulics", "c
 def case(car: bool = True, **more: Any) -> Case:
     answers = {q.name: next(iter(q.options)) for q in QUESTIONS.values() if car or q.motorcycle}
     answers |= {name: more.pop(name) for name in list(more) if name in QUESTIONS}
-    taken = {"pull": False, "hydraulic": True, "concentric": False, "discs": 1, "scope": "everything", "fates": {},
-             "shop": {}} | more  # fmt: skip
+    taken = {
+        "pull": False,
+        "hydraulic": True,
+        "concentric": False,
+        "discs": 1,
+        "scope": "everything",
+        "fates": {},
+        "shop": {},
+    } | more
     return Case(answers, car, **taken)
 
 
@@ -41,8 +48,17 @@ def any_case(draw: st.DrawFn) -> Case:
         part: draw(st.sampled_from(list(FATES)))
         for part in draw(st.sets(st.sampled_from([part.key for part in fated()])))
     }
-    return Case(answers, car, car and draw(st.booleans()), draw(st.booleans()), car and draw(st.booleans()),
-                draw(st.integers(1, 3)), draw(st.sampled_from(SCOPES)), fates, {})  # fmt: skip
+    return Case(
+        answers,
+        car,
+        car and draw(st.booleans()),
+        draw(st.booleans()),
+        car and draw(st.booleans()),
+        draw(st.integers(1, 3)),
+        draw(st.sampled_from(SCOPES)),
+        fates,
+        {},
+    )
 
 
 def reached(edges: dict[str, set[str]], start: str) -> set[str]:

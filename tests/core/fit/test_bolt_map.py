@@ -73,13 +73,17 @@ def test_one_hole_off_its_place_indexes_a_circle_and_two_opposite_ones_halve_it(
 @pytest.mark.parametrize(
     ("key", "said", "says"),
     [
-        ("Bell housing", {}, "say the joint and the hole"), (":3", {}, "say the joint"), ("A:0", {}, "say the joint"),
-        ("A:1", {"thread": "10 mm"}, "is no thread"), ("A:1", {"material": "wood"}, "say what the thread is in"),
-        ("A:1", {"length": ""}, "length under the head is missing"), ("A:1", {"length": "5 m"}, "no length of a bolt"),
+        ("Bell housing", {}, "say the joint and the hole"),
+        (":3", {}, "say the joint"),
+        ("A:0", {}, "say the joint"),
+        ("A:1", {"thread": "10 mm"}, "is no thread"),
+        ("A:1", {"material": "wood"}, "say what the thread is in"),
+        ("A:1", {"length": ""}, "length under the head is missing"),
+        ("A:1", {"length": "5 m"}, "no length of a bolt"),
         ("A:1", {"length": "20 mm", "shank": "25 mm"}, "the shank is as long"),
         ("A:1", {"length": "50 mm", "angle": "noon"}, "noon"),
     ],
-)  # fmt: skip
+)
 def test_what_is_no_hole_is_refused_in_a_sentence(key: str, said: dict[str, str], says: str) -> None:
     with pytest.raises(UnreadableEntry, match=says):
         read_hole(key, HOUSING | {"length": "55 mm"} | said)
@@ -110,12 +114,14 @@ def test_holes_dragged_over_a_photo_come_to_true_size_by_one_length_between_two(
 @pytest.mark.parametrize(
     ("said", "says"),
     [
-        ({}, "wants a length that was measured"), ({"between": "1-9: 30 mm"}, "there is no hole 9"),
+        ({}, "wants a length that was measured"),
+        ({"between": "1-9: 30 mm"}, "there is no hole 9"),
         ({"across": "324 mm"}, "wants a length that was measured"),  # they stand on no circle
-        ({"between": "1-1: 30 mm"}, "is not understood"), ({"between": "1-3: 30 m"}, "no length between bolts"),
+        ({"between": "1-1: 30 mm"}, "is not understood"),
+        ({"between": "1-3: 30 m"}, "no length between bolts"),
         ({"photo": "me.jpg"}, "goes by the SHA-256"),
     ],
-)  # fmt: skip
+)
 def test_no_card_at_true_size_without_a_length_that_was_measured(said: dict[str, str], says: str) -> None:
     holes = placed((1, "0°", "0.9"), (2, "90°", "0.4"), (3, "180°", "0.9"))
     with pytest.raises(UnreadableEntry, match=says):

@@ -113,10 +113,38 @@ def test_a_job_on_the_hydraulics_lays_no_clutch_open() -> None:
 
 def test_the_order_of_work_is_the_trades() -> None:
     keys = [p.key for p in plan_of(case(fates={"rear_seal": "renewed", "pilot": "renewed", "disc": "renewed"})).steps]
-    spine = ["battery", "console", "raise", "fill_plug", "drain", "exhaust", "crossmember", "tilt", "gearbox_strapped",
-             "gearbox_out", "cover_off", "disc_out", "flywheel_off", "measured", "prove_flywheel", "flywheel_on",
-             "prove_disc", "disc_on", "prove_cover", "cover_on", "prove_gearbox", "gearbox_in", "prove_housing",
-             "housing_tight", "back:battery", "final_look", "prove_start", "start", "drive", "full_load"]  # fmt: skip
+    spine = [
+        "battery",
+        "console",
+        "raise",
+        "fill_plug",
+        "drain",
+        "exhaust",
+        "crossmember",
+        "tilt",
+        "gearbox_strapped",
+        "gearbox_out",
+        "cover_off",
+        "disc_out",
+        "flywheel_off",
+        "measured",
+        "prove_flywheel",
+        "flywheel_on",
+        "prove_disc",
+        "disc_on",
+        "prove_cover",
+        "cover_on",
+        "prove_gearbox",
+        "gearbox_in",
+        "prove_housing",
+        "housing_tight",
+        "back:battery",
+        "final_look",
+        "prove_start",
+        "start",
+        "drive",
+        "full_load",
+    ]
     assert [key for key in keys if key in spine] == spine
 
 

@@ -29,13 +29,18 @@ LB_FT = 1.3558179483314004
 @pytest.mark.parametrize(
     ("figure", "thread", "grade", "state"),
     [  # common practice, no source: five that are sound and five that are not
-        ("18.8 lb-ft", "M8", "8.8", "plausible"), ("27 lb-ft", "M8", "10.9", "plausible"),
-        ("37 lb-ft", "M10", "8.8", "plausible"), ("31 lb-ft", "3/8-16", "grade 5", "plausible"),
-        ("53 lb-ft", "M10", "10.9", "plausible"), ("35 lb-ft", "M8", "8.8", "refused"),
-        ("75 lb-ft", "M10", "8.8", "refused"), ("24 lb-ft", "M8", "8.8", "high"),
-        ("6 lb-ft", "M8", "8.8", "low"), ("85 lb-ft", "3/8-16", "grade 5", "refused"),
+        ("18.8 lb-ft", "M8", "8.8", "plausible"),
+        ("27 lb-ft", "M8", "10.9", "plausible"),
+        ("37 lb-ft", "M10", "8.8", "plausible"),
+        ("31 lb-ft", "3/8-16", "grade 5", "plausible"),
+        ("53 lb-ft", "M10", "10.9", "plausible"),
+        ("35 lb-ft", "M8", "8.8", "refused"),
+        ("75 lb-ft", "M10", "8.8", "refused"),
+        ("24 lb-ft", "M8", "8.8", "high"),
+        ("6 lb-ft", "M8", "8.8", "low"),
+        ("85 lb-ft", "3/8-16", "grade 5", "refused"),
     ],
-)  # fmt: skip
+)
 def test_the_trades_figures_are_called_what_the_trade_calls_them(
     figure: str, thread: str, grade: str, state: str
 ) -> None:
@@ -63,14 +68,17 @@ def test_a_figure_that_breaks_the_bolt_stands_only_under_somebodys_name() -> Non
 @pytest.mark.parametrize(
     ("said", "says"),
     [
-        ({}, "type the figure, or say that none is known"), ({"figure": "tight"}, "tight"),
-        ({"figure": "30 N·m", "thread": "10 mm"}, "is no thread"), ({"figure": "30 N·m", "grade": "9"}, "is no class"),
-        ({"figure": "30 N·m", "count": "2"}, "no number of bolts"), ({"figure": "30 N·m", "count": "x"}, "no number"),
+        ({}, "type the figure, or say that none is known"),
+        ({"figure": "tight"}, "tight"),
+        ({"figure": "30 N·m", "thread": "10 mm"}, "is no thread"),
+        ({"figure": "30 N·m", "grade": "9"}, "is no class"),
+        ({"figure": "30 N·m", "count": "2"}, "no number of bolts"),
+        ({"figure": "30 N·m", "count": "x"}, "no number"),
         ({"figure": "30 N·m", "passes": "as_given", "steps": "30"}, "two to six"),
         ({"figure": "30 N·m", "passes": "as_given", "steps": "30; 20 N·m"}, "further than the one before"),
         ({"figure": "30 N·m", "passes": "as_given", "steps": "10; 20 N·m"}, "the last pass goes to 30 N·m"),
     ],
-)  # fmt: skip
+)
 def test_what_is_no_instruction_is_refused_in_a_sentence(said: dict[str, str], says: str) -> None:
     with pytest.raises(UnreadableEntry, match=says):
         read_way("cover:kit", said)

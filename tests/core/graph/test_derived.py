@@ -47,8 +47,13 @@ def test_a_highest_of_one_is_that_of_many_and_of_the_whole(
     speed: float, bend: float, most: float, beyond: bool
 ) -> None:
     def highest(near: bool):  # type: ignore[no-untyped-def]
-        return along("highest", course(), of=["weight"], take=lambda v: v["weight"].max(axis=-1),
-                     near=(lambda v: v["weight"].argmax(axis=-1)) if near else None)  # fmt: skip
+        return along(
+            "highest",
+            course(),
+            of=["weight"],
+            take=lambda v: v["weight"].max(axis=-1),
+            near=(lambda v: v["weight"].argmax(axis=-1)) if near else None,
+        )
 
     single, whole = highest(True)(bend, most, speed), highest(False)(bend, most, speed)
     (many,) = highest(True)(np.array([bend]), most, speed)

@@ -17,13 +17,25 @@ from tests.core.test_every_quantity import WHOLE_MOTORCYCLE
 from tests.jobs import CAR, FULL, built, entries
 
 PLANNED = FULL | {"stage_plan": "scaled", "stage_gain": "20 %"}
-_WANTED = ("bite_margin", "lift_margin", "heat_margin", "peak_pedal_effort", "torque_demand", "spring_clamp",
-           "hot_temperature", "burst_margin", "pedal_at_overtravel")  # fmt: skip
+_WANTED = (
+    "bite_margin",
+    "lift_margin",
+    "heat_margin",
+    "peak_pedal_effort",
+    "torque_demand",
+    "spring_clamp",
+    "hot_temperature",
+    "burst_margin",
+    "pedal_at_overtravel",
+)
 STATE = st.fixed_dictionaries(
     {"stage": st.sampled_from([0.0, 1.0]), "friction": st.sampled_from([-1.0, 0.0, 1.0])},
-    optional={"wear": st.sampled_from([0.0, 3e-4, 8e-4]), "facing_temperature": st.sampled_from([293.15, 520.0]),
-              "spring_clamp": st.sampled_from([5e3, 9e3])},
-)  # fmt: skip
+    optional={
+        "wear": st.sampled_from([0.0, 3e-4, 8e-4]),
+        "facing_temperature": st.sampled_from([293.15, 520.0]),
+        "spring_clamp": st.sampled_from([5e3, 9e3]),
+    },
+)
 
 
 def _same(found: Any, expected: Any) -> bool:

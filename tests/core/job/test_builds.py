@@ -15,9 +15,30 @@ from liftbite.core.measure.whose import part_read
 
 #: What no part brings: the engine, the vehicle, how it is driven and judged, what is never taken out.
 _OF_THE_VEHICLE = {
-    "", "engine", "stage", "use", "start", "vehicle", "primary", "release", "losses", "room", "turning", "balance",
-    "runs", "shaft", "joint", "schedule", "heat", "fates", "wear", "strength", "fits", "cover", "stack",
-}  # fmt: skip
+    "",
+    "engine",
+    "stage",
+    "use",
+    "start",
+    "vehicle",
+    "primary",
+    "release",
+    "losses",
+    "room",
+    "turning",
+    "balance",
+    "runs",
+    "shaft",
+    "joint",
+    "schedule",
+    "heat",
+    "fates",
+    "wear",
+    "strength",
+    "fits",
+    "cover",
+    "stack",
+}
 
 
 @pytest.mark.parametrize("layout", ["dry_car", "wet_motorcycle"])
@@ -33,10 +54,26 @@ def test_every_quantity_has_one_owner_or_is_the_vehicles(layout: str) -> None:
 def test_a_part_without_a_figure_is_one_that_is_only_got() -> None:
     """A part without a figure of its own is on the list of parts all the same: seals, spacers, bolts."""
     owned = owned_by("dry_car") | owned_by("wet_motorcycle")
-    assert {"disc", "cover", "flywheel", "flywheel_bolts", "pilot", "bearing", "fork", "master", "slave", "line",
-            "fluid", "plates", "springs", "basket", "push_rod", "floater", "restrictor", "input_shaft"} <= {
-        part for part, quantities in owned.items() if quantities
-    }  # fmt: skip
+    assert {
+        "disc",
+        "cover",
+        "flywheel",
+        "flywheel_bolts",
+        "pilot",
+        "bearing",
+        "fork",
+        "master",
+        "slave",
+        "line",
+        "fluid",
+        "plates",
+        "springs",
+        "basket",
+        "push_rod",
+        "floater",
+        "restrictor",
+        "input_shaft",
+    } <= {part for part, quantities in owned.items() if quantities}
     assert not {"rear_seal", "input_seal", "spacers", "cover_bolts", "lock_washer"} & {
         part for part, quantities in owned.items() if quantities
     }

@@ -86,9 +86,15 @@ def test_a_wheel_figure_is_carried_back_to_the_crank() -> None:
 
 @pytest.mark.parametrize(
     ("typed", "quantity", "si"),
-    [("320 N·m", "peak_torque", 320.0), ("236 lb-ft", "peak_torque", 319.973), ("32.6 mkg", "peak_torque", 319.697),
-     ("250 hp", "peak_power", 186_424.97), ("150 PS", "peak_power", 110_324.8), ("120 kw", "peak_power", 120_000.0)],
-)  # fmt: skip
+    [
+        ("320 N·m", "peak_torque", 320.0),
+        ("236 lb-ft", "peak_torque", 319.973),
+        ("32.6 mkg", "peak_torque", 319.697),
+        ("250 hp", "peak_power", 186_424.97),
+        ("150 PS", "peak_power", 110_324.8),
+        ("120 kw", "peak_power", 120_000.0),
+    ],
+)
 def test_one_figure_is_told_by_its_unit(typed: str, quantity: str, si: float) -> None:
     found = read_engine_figure(typed)
     assert found.quantity == quantity

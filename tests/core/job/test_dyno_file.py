@@ -32,23 +32,34 @@ FILES = {
     "tab, other order": lines("Torque N·m\tEngine speed 1/min", "200\t2000", "220\t3000", "230\t4000"),
     "unsorted": lines("rpm;Nm", "4000;230", "2000;200", "3000;220"),
     "repeated": lines("rpm;Nm", "2000;199", "2000;201", "3000;220", "4000;230"),
-    "comments": lines("# run 3", "; not a comment but no figures", "// wind 0", "rpm,Nm", "2000,200", "3000,220",
-                      "", "# half time", "4000,230"),
+    "comments": lines(
+        "# run 3",
+        "; not a comment but no figures",
+        "// wind 0",
+        "rpm,Nm",
+        "2000,200",
+        "3000,220",
+        "",
+        "# half time",
+        "4000,230",
+    ),
     "units row": lines("n,M,P", "1/min,Nm,kW", *(f"{r},{t},{p:.3f}" for r, t, p in zip(RPM, NM, KW, strict=True))),
     "power only, kW": lines("RPM,Power kW", *(f"{r},{p:.4f}" for r, p in zip(RPM, KW, strict=True))),
-    "power only, PS": lines("rpm;Leistung [PS]", *(f"{r};{p / 0.73549875:.4f}".replace(".", ",")
-                                                    for r, p in zip(RPM, KW, strict=True))),
+    "power only, PS": lines(
+        "rpm;Leistung [PS]", *(f"{r};{p / 0.73549875:.4f}".replace(".", ",") for r, p in zip(RPM, KW, strict=True))
+    ),
     "power only, hp": lines("rpm,bhp", *(f"{r},{p / 0.74569987158:.4f}" for r, p in zip(RPM, KW, strict=True))),
     "lb-ft": lines("rpm,lb-ft", *(f"{r},{t / 1.3558179483:.5f}" for r, t in zip(RPM, NM, strict=True))),
-    "ft-lbs": lines("Engine RPM|Torque (ft-lbs)|Lambda",
-                    *(f"{r}|{t / 1.3558179483:.5f}|0.88" for r, t in zip(RPM, NM, strict=True))),
+    "ft-lbs": lines(
+        "Engine RPM|Torque (ft-lbs)|Lambda", *(f"{r}|{t / 1.3558179483:.5f}|0.88" for r, t in zip(RPM, NM, strict=True))
+    ),
     "grouped": lines('rpm,"torque, Nm"', '"2,000",200', '"3,000",220', '"4,000",230'),
     "time series": lines("time;rpm;Nm", "0,0;2000;200,0", "0,5;3000;220,0", "1,0;4000;230,0"),
     "a separator nobody writes": lines("sep=:", "rpm;Nm", "2000;200", "3000;220", "4000;230"),
     "declared separator": lines("sep=;", "rpm;Nm", "2000;200", "3000;220", "4000;230"),
     "over-run rows": lines("rpm,Nm", "1000,-5", "2000,200", "3000,220", "4000,230"),
     "gaps": lines("rpm,Nm", "2000,200", "2500,", "3000,220", "4000,230"),
-}  # fmt: skip
+}
 
 
 @pytest.mark.parametrize("name", FILES)

@@ -93,8 +93,9 @@ def test_rows_beyond_the_last_are_no_part_of_the_run() -> None:
 @pytest.mark.parametrize(("times", "asked"), [(0.3, True), (0.6, False), (1.0, False), (2.0, False), (3.0, True)])
 def test_a_peak_far_from_its_class_is_asked_about(times: float, asked: bool) -> None:
     known = CLASSES["light_roadster"]
-    rows = "".join(f"{rpm},{times * known.torque * (1 - ((rpm - 4500) / 9000) ** 2):.1f}\n" for rpm in
-                   range(1500, 7001, 250))  # fmt: skip
+    rows = "".join(
+        f"{rpm},{times * known.torque * (1 - ((rpm - 4500) / 9000) ** 2):.1f}\n" for rpm in range(1500, 7001, 250)
+    )
     text = "rpm,Nm\n" + rows
     mapping = propose_file(text).mapping
     asks = read_curve(text, mapping, "light_roadster").asks

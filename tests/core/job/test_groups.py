@@ -23,9 +23,16 @@ def test_every_row_stands_once_in_a_group_there_is() -> None:
         assert set(group.slots) <= set(SLOTS)
 
 
-@pytest.mark.parametrize(("first", "then"), [
-    ("curve_source", "peak_torque"), ("clamp_source", "cover_clamp"), ("facing_material", "friction_low"),
-    ("spring_rate_source", "wire_diameter"), ("hub", "ramp_angle")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("first", "then"),
+    [
+        ("curve_source", "peak_torque"),
+        ("clamp_source", "cover_clamp"),
+        ("facing_material", "friction_low"),
+        ("spring_rate_source", "wire_diameter"),
+        ("hub", "ramp_angle"),
+    ],
+)
 def test_a_choice_stands_ahead_of_what_depends_on_it(first: str, then: str) -> None:
     assert ROWS.index(first) < ROWS.index(then)
 
@@ -46,9 +53,21 @@ def test_a_part_states_what_names_it() -> None:
 
 #: What is assumed and leaves nothing to doubt: rules of judging, and states that are told, such as new discs.
 SETTLED = {
-    "balance_grade", "bearing_clearance", "bolt_angle", "cushion_travel", "dowel_torque", "grade", "housing_bore_limit",
-    "housing_face_limit", "inner_wear", "restrictor_time", "strength_factor", "trailer_mass", "use_factor", "wear",
-}  # fmt: skip
+    "balance_grade",
+    "bearing_clearance",
+    "bolt_angle",
+    "cushion_travel",
+    "dowel_torque",
+    "grade",
+    "housing_bore_limit",
+    "housing_face_limit",
+    "inner_wear",
+    "restrictor_time",
+    "strength_factor",
+    "trailer_mass",
+    "use_factor",
+    "wear",
+}
 
 
 def test_what_is_assumed_lies_between_its_ends() -> None:

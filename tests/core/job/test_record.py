@@ -66,15 +66,23 @@ def test_a_wider_scope_asks_for_all_a_narrower_one_does() -> None:
 def test_a_complaint_is_explained_by_what_was_found_and_by_nothing_else() -> None:
     told = complaints_in("It JUDDERS from cold and the pedal is spongy")
     assert told == ("judders", "pedal")
-    found = [Finding("flywheel_face", "dress or resurface", causes=CHECKS["flywheel_face"].causes),
-             Finding("slave_travel", "reuse", causes=CHECKS["slave_travel"].causes)]  # fmt: skip
+    found = [
+        Finding("flywheel_face", "dress or resurface", causes=CHECKS["flywheel_face"].causes),
+        Finding("slave_travel", "reuse", causes=CHECKS["slave_travel"].causes),
+    ]
     assert explained_by(told, found) == {"judders": ("flywheel_face",), "pedal": ()}
 
 
 def test_no_option_is_read_out_as_its_key() -> None:
     """Scopes and verdicts have words of their own; every other option is said in words, and so is an order."""
-    options = {o for name, kind in KINDS.items() if name not in {"scope", "verdict"}
-               for field, some in kind.fields.items() if (name, field) != ("order", "state") for o in some}  # fmt: skip
+    options = {
+        o
+        for name, kind in KINDS.items()
+        if name not in {"scope", "verdict"}
+        for field, some in kind.fields.items()
+        if (name, field) != ("order", "state")
+        for o in some
+    }
     assert {o: option_words(o) for o in options if "_" in option_words(o)} == {}
     assert [words for words in ORDERS.values() if "_" in words] == []
 

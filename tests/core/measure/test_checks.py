@@ -27,11 +27,16 @@ from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
 from tests.jobs import CAR, FULL, MOTORCYCLE, PULLED, entries
 
 LAYOUTS = {
-    "car": FULL, "twin": FULL | {"disc_count": "2"}, "fork car": CAR | {"release": "hydraulic_fork"},
-    "cable car": CABLE_CAR, "motorcycle": WHOLE_MOTORCYCLE, "bare car": {"layout": "dry_car"},
-    "bare motorcycle": {"layout": "wet_motorcycle"}, "small pack": MOTORCYCLE | {"friction_plate_count": "1"},
+    "car": FULL,
+    "twin": FULL | {"disc_count": "2"},
+    "fork car": CAR | {"release": "hydraulic_fork"},
+    "cable car": CABLE_CAR,
+    "motorcycle": WHOLE_MOTORCYCLE,
+    "bare car": {"layout": "dry_car"},
+    "bare motorcycle": {"layout": "wet_motorcycle"},
+    "small pack": MOTORCYCLE | {"friction_plate_count": "1"},
     "aluminium": FULL | {"flywheel_insert": "steel"},
-}  # fmt: skip
+}
 SETUPS = {name: build_of(entries(typed)) for name, typed in LAYOUTS.items()}
 MEASURED = [c for c in CHECKS.values() if c.kind in {"reading", "figure"}]
 
@@ -137,8 +142,11 @@ def test_every_grade_is_its_verdict(name: str) -> None:
 
 
 @pytest.mark.parametrize("name", [c.name for c in CHECKS.values() if c.kind == "sweep"])
-@given(values=st.lists(st.floats(-1e-3, 1e-3, allow_nan=False), min_size=9, max_size=9),
-       seen=st.sampled_from(["gearbox", "engine"]), plus=st.booleans())  # fmt: skip
+@given(
+    values=st.lists(st.floats(-1e-3, 1e-3, allow_nan=False), min_size=9, max_size=9),
+    seen=st.sampled_from(["gearbox", "engine"]),
+    plus=st.booleans(),
+)
 def test_any_sweep_comes_to_a_verdict(name: str, values: list[float], seen: str, plus: bool) -> None:
     check = CHECKS[name]
     build = SETUPS["car"]

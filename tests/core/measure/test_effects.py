@@ -128,8 +128,12 @@ def test_face_and_seat_cut_alike_move_the_fingers_and_cut_apart_age_the_cover() 
 
 
 #: What it takes for True to run true: a stronger wheel and joint.
-SOUND = FULL | {"flywheel_strength": "900 MPa", "shaft_diameter": "30 mm", "bolt_torque": "120 N·m",
-                "bolt_diameter": "12 mm"}  # fmt: skip
+SOUND = FULL | {
+    "flywheel_strength": "900 MPa",
+    "shaft_diameter": "30 mm",
+    "bolt_torque": "120 N·m",
+    "bolt_diameter": "12 mm",
+}
 
 
 def swept(check: str, *mm: float, sag: float = 0.0) -> dict[str, Sweep]:
@@ -154,8 +158,10 @@ def test_the_rims_wobble_is_taken_down_to_the_mean_radius() -> None:
     assert made_of({"layout": "dry_car"}, swept("disc_wobble", 0, 0.4, 0.8, 0.4, 0)) == {}
 
 
-@pytest.mark.parametrize(("check", "quantity"), [("bore_runout", "housing_bore"), ("housing_face", "housing_face"),
-                                                 ("flywheel_runout", "flywheel_face")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("check", "quantity"),
+    [("bore_runout", "housing_bore"), ("housing_face", "housing_face"), ("flywheel_runout", "flywheel_face")],
+)
 def test_a_runout_that_was_swept_goes_into_true(check: str, quantity: str) -> None:
     sweeps = swept(check, 0, 0.15, 0.3, 0.15, 0)
     assert made_of(CAR, sweeps) == {f"{quantity}_runout": "0.3 mm"}
@@ -215,9 +221,13 @@ def test_effects_are_entries_a_job_takes() -> None:
 
 def test_a_weight_and_a_swing_become_the_flywheels_inertia() -> None:
     """[handbook: trifilar pendulum]: twenty swings in 28 s are a period of 1.4 s."""
-    readings = {"flywheel_weight": [Reading("Once", 8.2, "8.2 kg", "scale", 5e-3)],
-                "flywheel_swing": [Reading("First time", 28.1, "", "stopwatch", 0.2),
-                                   Reading("Second time", 27.9, "", "stopwatch", 0.2)]}  # fmt: skip
+    readings = {
+        "flywheel_weight": [Reading("Once", 8.2, "8.2 kg", "scale", 5e-3)],
+        "flywheel_swing": [
+            Reading("First time", 28.1, "", "stopwatch", 0.2),
+            Reading("Second time", 27.9, "", "stopwatch", 0.2),
+        ],
+    }
     assert made(CAR, readings) == {"flywheel_mass": "8.2 kg", "swing_period": "1.4 s"}
     swung = build_of(
         with_effects(CAR | {"inertia_source": "swing", "wire_radius": "120 mm", "wire_length": "1.5 m"}, readings)

@@ -27,18 +27,25 @@ def test_an_uncertainty_is_never_finer_than_half_a_step(kind: object, coarser: f
     assert doubt == pytest.approx(max(found.uncertainty, step / 2), rel=1e-3)
 
 
-@pytest.mark.parametrize(("resolution", "uncertainty", "says"), [
-    ("0.1 mm", "0.02 mm", "finer than half of its smallest step"), ("0", "", "Smallest step"),
-    ("-1 mm", "", "Smallest step"), ("fine", "", "Smallest step"), ("", "3 kg", "Uncertainty"),
-    ("", "2 m", "Uncertainty: “2 m” is not one of a caliper"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("resolution", "uncertainty", "says"),
+    [
+        ("0.1 mm", "0.02 mm", "finer than half of its smallest step"),
+        ("0", "", "Smallest step"),
+        ("-1 mm", "", "Smallest step"),
+        ("fine", "", "Smallest step"),
+        ("", "3 kg", "Uncertainty"),
+        ("", "2 m", "Uncertainty: “2 m” is not one of a caliper"),
+    ],
+)
 def test_what_no_caliper_has_is_refused(resolution: str, uncertainty: str, says: str) -> None:
     with pytest.raises(UnreadableEntry, match=says):
         read_trust(INSTRUMENT_KINDS["caliper"], resolution, uncertainty)
 
 
-@pytest.mark.parametrize(("age", "warns"), [(0, False), (CALIBRATION_DAYS, False), (CALIBRATION_DAYS + 1, True),
-                                            (-1, False), (-2, True)])  # fmt: skip
+@pytest.mark.parametrize(
+    ("age", "warns"), [(0, False), (CALIBRATION_DAYS, False), (CALIBRATION_DAYS + 1, True), (-1, False), (-2, True)]
+)
 def test_a_calibration_warns_when_it_is_old_or_not_yet(age: int, warns: bool) -> None:
     assert bool(calibration_warns(age)) == warns
     assert calibration_warns(None) == ""

@@ -15,7 +15,6 @@ from liftbite.core.measure.check import Place
 from liftbite.core.measure.checks import CHECKS, checks_for
 from liftbite.core.measure.instruments import GUARD_RULES, INSTRUMENT_KINDS, guard_band, settles_it, zone
 from liftbite.core.measure.judgement import VERDICTS, assess, life_used, uncertainty_of
-from liftbite.core.measure.keyed import read_distance, read_keyed, read_limit, units_of
 from liftbite.core.measure.left import deciding, distance_left
 from liftbite.core.measure.limits import limits_of
 from liftbite.core.measure.reading import Reading
@@ -95,9 +94,16 @@ def test_a_shop_chooses_its_guard_band(rule: str, share: float) -> None:
         guard_band(1e-5, "none")
 
 
-@pytest.mark.parametrize(("distance", "now", "says"), [
-    (2e-5, 3e-5, "Dial indicator"), (5e-6, 3e-5, "Micrometer"), (2.7e-5, 3e-5, "Feeler set"), (3e-6, 3e-5, None),
-    (1e-3, 4e-6, None)])  # fmt: skip
+@pytest.mark.parametrize(
+    ("distance", "now", "says"),
+    [
+        (2e-5, 3e-5, "Dial indicator"),
+        (5e-6, 3e-5, "Micrometer"),
+        (2.7e-5, 3e-5, "Feeler set"),
+        (3e-6, 3e-5, None),
+        (1e-3, 4e-6, None),
+    ],
+)
 def test_the_plainest_instrument_that_settles_it(distance: float, now: float, says: str | None) -> None:
     found = settles_it(distance, ["caliper", "feeler", "dial", "micrometer"], now)
     assert (found.label if found else None) == says
@@ -106,9 +112,17 @@ def test_the_plainest_instrument_that_settles_it(distance: float, now: float, sa
 # --- the trade's own cases, common practice, no source
 
 
-@pytest.mark.parametrize(("mm", "verdict", "used"), [
-    (3.0, "reuse", 0.0), (2.9, "reuse", 0.5), (2.84, "reuse and watch", 0.8), (2.81, "too close to call", 0.95),
-    (2.79, "too close to call", 1.05), (2.75, "renew as set", 1.25)])  # fmt: skip
+@pytest.mark.parametrize(
+    ("mm", "verdict", "used"),
+    [
+        (3.0, "reuse", 0.0),
+        (2.9, "reuse", 0.5),
+        (2.84, "reuse and watch", 0.8),
+        (2.81, "too close to call", 0.95),
+        (2.79, "too close to call", 1.05),
+        (2.75, "renew as set", 1.25),
+    ],
+)
 def test_friction_plates_of_three_millimetres(mm: float, verdict: str, used: float) -> None:
     """[practice] new 3.0, renew under 2.8."""
     found = assess(PLATES, places(1), plates(mm), PLATES.limits)
@@ -127,8 +141,10 @@ def test_a_manual_that_allows_more_is_followed() -> None:
     assert next(f for f in limits if f.name == "least").why == "workshop manual, p. 7-4"
 
 
-@pytest.mark.parametrize(("mm", "verdict"), [(35.0, "reuse"), (33.5, "reuse"), (33.3, "reuse and watch"),
-                                             (33.02, "too close to call"), (32.8, "renew as set")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("mm", "verdict"),
+    [(35.0, "reuse"), (33.5, "reuse"), (33.3, "reuse and watch"), (33.02, "too close to call"), (32.8, "renew as set")],
+)
 def test_coil_springs_of_thirty_five(mm: float, verdict: str) -> None:
     """[practice] 35 new, 33 limit, always as a set."""
     check = CHECKS["spring_free_length"]
@@ -146,8 +162,9 @@ def test_rivets_of_a_dry_disc(mm: float, verdict: str) -> None:
     assert assess(check, places(1, "Disc"), [reading], check.limits).verdict == verdict
 
 
-@pytest.mark.parametrize(("thou", "verdict"), [(22.5, "reuse"), (20.5, "too close to call"),
-                                               (18.0, "put right"), (27.0, "put right")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("thou", "verdict"), [(22.5, "reuse"), (20.5, "too close to call"), (18.0, "put right"), (27.0, "put right")]
+)
 def test_the_floaters_window(thou: float, verdict: str) -> None:
     """[practice] 0.020 to 0.025 in with a feeler: half a blade's step is doubt enough to matter."""
     check = CHECKS["floater_gap"]
@@ -212,9 +229,10 @@ def test_without_a_limit_nothing_is_judged() -> None:
     assert "type the manual's" in finding_sentence(found)
 
 
-@pytest.mark.parametrize(("grades", "verdict"), [
-    (["greasy"], "reuse"), (["free"], "renew"), (["greasy", "rough"], "renew"),
-    (["rough", "greasy"], "reuse")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("grades", "verdict"),
+    [(["greasy"], "reuse"), (["free"], "renew"), (["greasy", "rough"], "renew"), (["rough", "greasy"], "reuse")],
+)
 def test_a_grade_leads_to_its_verdict_and_the_last_one_counts(grades: list[str], verdict: str) -> None:
     check = CHECKS["release_bearing"]
     taken = [Reading("Once", typed=g) for g in grades]
@@ -276,11 +294,18 @@ def test_every_check_is_whole() -> None:
             assert check.if_failed in VERDICTS
 
 
-@pytest.mark.parametrize(("typed", "has", "not_"), [
-    (FULL, {"rivet_depth", "depth_x", "bore_runout"}, {"plate_thickness", "spring_free_length", "floater_gap", "fork"}),
-    (MOTORCYCLE, {"plate_thickness", "spring_free_length", "basket"}, {"rivet_depth", "bore_runout", "depth_x"}),
-    (CAR | {"disc_count": "2"}, {"floater_gap", "floater_shims", "fork"}, {"depth_x"}),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("typed", "has", "not_"),
+    [
+        (
+            FULL,
+            {"rivet_depth", "depth_x", "bore_runout"},
+            {"plate_thickness", "spring_free_length", "floater_gap", "fork"},
+        ),
+        (MOTORCYCLE, {"plate_thickness", "spring_free_length", "basket"}, {"rivet_depth", "bore_runout", "depth_x"}),
+        (CAR | {"disc_count": "2"}, {"floater_gap", "floater_shims", "fork"}, {"depth_x"}),
+    ],
+)
 def test_a_layout_calls_for_its_own_checks(typed: dict[str, str], has: set[str], not_: set[str]) -> None:
     names = {c.name for c in checks_for(built(typed))}
     assert has <= names
@@ -339,8 +364,10 @@ def test_three_hundredths_on_two_readings_move_thirteen_thousand_by_three() -> N
     assert 2.5e6 < left.doubt < 4.5e6
 
 
-@pytest.mark.parametrize(("x", "y"), [([0.0], [1e-3]), ([5.0, 5.0], [1e-3, 0.9e-3]), ([0.0, 1e6], [0.8e-3, 0.9e-3]),
-                                      ([0.0, 1e6], [0.9e-3, 0.9e-3])])  # fmt: skip
+@pytest.mark.parametrize(
+    ("x", "y"),
+    [([0.0], [1e-3]), ([5.0, 5.0], [1e-3, 0.9e-3]), ([0.0, 1e6], [0.8e-3, 0.9e-3]), ([0.0, 1e6], [0.9e-3, 0.9e-3])],
+)
 def test_no_wear_no_distance(x: list[float], y: list[float]) -> None:
     assert distance_left(x, y, [1e-5] * len(x), 0.3e-3) is None
 
@@ -370,75 +397,6 @@ def test_what_decides_a_taking() -> None:
     assert deciding(PLATES, [Reading("Plate 1", skipped="lost")], PLATES.limits) is None
 
 
-# --- what was keyed
-
-
-@pytest.mark.parametrize(("check", "typed", "unit", "si", "kept"), [
-    ("plate_thickness", "2.83", "", 2.83e-3, "2.83 mm"),
-    ("plate_thickness", "2,83", "mm", 2.83e-3, "2,83 mm"),
-    ("plate_thickness", "112 thou", "", 112 * 2.54e-5, "112 thou"),
-    ("depth_x", "3 7/32", "in", 3.21875 * 0.0254, "3 7/32 in"),
-    ("depth_x", '3-7/32"', "mm", 3.21875 * 0.0254, '3-7/32"'),
-    ("floater_gap", "0.022", "", 0.022 * 0.0254, "0.022 in"),
-    ("bore_runout", "-4", "thou", -4 * 2.54e-5, "-4 thou"),
-    ("plate_count", "7", "", 7.0, "7"),
-])  # fmt: skip
-def test_keyed_figures(check: str, typed: str, unit: str, si: float, kept: str) -> None:
-    """Fractions and units as Pint converts them, [standard: NIST SP 811]: 1 in = 25.4 mm exactly."""
-    keyed = read_keyed(CHECKS[check], typed, unit)
-    assert keyed.si == pytest.approx(si, rel=1e-12)
-    assert keyed.typed == kept
-    assert not keyed.question
-
-
-@pytest.mark.parametrize(("typed", "number", "pint_unit"), [
-    ("3 7/32 in", 3.21875, "inch"), ("3-7/32\"", 3.21875, "inch"), ("1/4 in", 0.25, "inch"), ("5 thou", 5, "thou"),
-    ("7,24 mm", 7.24, "millimeter"), ("2 cm", 2, "centimeter")])  # fmt: skip
-def test_the_keypads_units_are_those_of_pint(typed: str, number: float, pint_unit: str) -> None:
-    """[standard: NIST SP 811] through Pint, asked directly: our grammar only takes number and unit apart."""
-    expected = UREG.Quantity(number, pint_unit).to("meter").magnitude
-    assert read_keyed(CHECKS["depth_x"], typed).si == pytest.approx(expected, rel=1e-12)
-
-
-@pytest.mark.parametrize(("check", "typed", "unit", "instead"), [
-    ("plate_thickness", "2.8", "in", ("2.8 mm",)), ("plate_thickness", "0.11", "mm", ("0.11 in",)),
-    ("spring_free_length", "1.38", "mm", ("1.38 in",)), ("plate_thickness", "900", "mm", ())])  # fmt: skip
-def test_a_figure_in_the_wrong_unit_is_asked_about(check: str, typed: str, unit: str, instead: tuple[str, ...]) -> None:
-    keyed = read_keyed(CHECKS[check], typed, unit)
-    assert keyed.question
-    assert keyed.instead == instead
-
-
-@pytest.mark.parametrize(("check", "typed", "unit", "match"), [
-    ("plate_thickness", "thick", "", "Thickness"), ("plate_thickness", "2.8 N", "", "force"),
-    ("plate_thickness", "2.8", "kg", "not offered"), ("depth_x", "9 m", "", "2 m at most"),
-    ("plate_count", "-1", "", "below nothing"), ("plate_count", "6.5", "", "whole number"),
-    ("plate_thickness", "1" * 70, "", "one figure"), ("plate_thickness", "2\x00", "", "one figure")])  # fmt: skip
-def test_what_cannot_be_keyed(check: str, typed: str, unit: str, match: str) -> None:
-    with pytest.raises(UnreadableEntry, match=match):
-        read_keyed(CHECKS[check], typed, unit)
-
-
-def test_units_of_the_keypad() -> None:
-    assert units_of(CHECKS["floater_gap"]) == ("in", "mm", "thou")
-    assert read_limit(PLATES, "least", "2.8").si == pytest.approx(2.8e-3)
-    with pytest.raises(UnreadableEntry, match="no limit"):
-        read_limit(CHECKS["basket"], "least", "1")
-    with pytest.raises(UnreadableEntry, match="spread"):
-        read_limit(CHECKS["finger_height"], "spread", "-1 mm")
-
-
-@pytest.mark.parametrize(("typed", "si"), [("", None), ("0", 0.0), ("24 000", 24e6), ("100 mi", 160_934.4)])
-def test_an_odometer(typed: str, si: float | None) -> None:
-    assert read_distance(typed) == (None if si is None else pytest.approx(si))
-
-
-@pytest.mark.parametrize("typed", ["-5", "far", "5 kg", "99999999999"])
-def test_what_is_no_odometer(typed: str) -> None:
-    with pytest.raises(UnreadableEntry, match="Distance"):
-        read_distance(typed)
-
-
 def test_an_instrument_of_another_kind_has_no_say() -> None:
     assert uncertainty_of("caliper", "m") == 3e-5
     assert uncertainty_of("scale", "m") == uncertainty_of("none", "m") == 0.0
@@ -462,11 +420,17 @@ def test_a_covers_stand_off_follows_from_its_diaphragm_and_falls_one_for_one_wit
     assert limits(FULL, adjuster="self_adjusting")["new"][1] == "practice"
 
 
-@pytest.mark.parametrize(("typed", "check", "grade", "verdict"), [
-    (MOTORCYCLE, "plain_face", "blue", "renew as set"), (MOTORCYCLE, "plain_face", "dark", "reuse and watch"),
-    (MOTORCYCLE, "spring_square", "leaning", "renew as set"), (FULL, "flywheel_bolts", "once", "renew"),
-    (FULL, "flywheel_bolts", "drawn", "stop"), (FULL, "flywheel_bolts", "clean", "reuse"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("typed", "check", "grade", "verdict"),
+    [
+        (MOTORCYCLE, "plain_face", "blue", "renew as set"),
+        (MOTORCYCLE, "plain_face", "dark", "reuse and watch"),
+        (MOTORCYCLE, "spring_square", "leaning", "renew as set"),
+        (FULL, "flywheel_bolts", "once", "renew"),
+        (FULL, "flywheel_bolts", "drawn", "stop"),
+        (FULL, "flywheel_bolts", "clean", "reuse"),
+    ],
+)
 def test_a_condition_leads_to_its_verdict(typed: dict[str, str], check: str, grade: str, verdict: str) -> None:
     build = built(typed)
     assert check in {c.name for c in checks_for(build)}

@@ -76,11 +76,17 @@ def looked(grades: str, **words: str) -> Line:
 def test_a_look_has_conditions_of_ones_own_each_with_what_it_comes_to() -> None:
     check = read_own(looked("none = reuse; a faint ring = Watch\nblue = renew; cracked = stop"))
     assert (check.kind, check.part, check.part_label, check.got) == (
-        "grade", "plain_plates", "Plain plates", ("plates",),
-    )  # fmt: skip
+        "grade",
+        "plain_plates",
+        "Plain plates",
+        ("plates",),
+    )
     assert [(g.word, g.verdict) for g in check.grades] == [
-        ("none", "reuse"), ("a faint ring", "reuse and watch"), ("blue", "renew"), ("cracked", "stop"),
-    ]  # fmt: skip
+        ("none", "reuse"),
+        ("a faint ring", "reuse and watch"),
+        ("blue", "renew"),
+        ("cracked", "stop"),
+    ]
     found = assess(check, check.places(BUILD), [Reading("Once", None, "blue")], ())
     assert (found.verdict, found.grade) == ("renew", "blue")
 

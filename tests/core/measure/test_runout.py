@@ -195,19 +195,30 @@ def test_a_sweep_closes_within_a_thou(again: float, stands: bool) -> None:
     assert closure(0.0, again)[1] is stands
 
 
-@pytest.mark.parametrize(("angles", "readings", "match"), [
-    ([0.0, 1.0], [0.0, 1e-5], "2 different angles"),
-    ([0.0, 2 * pi, 1.0], [0.0, 0.0, 1e-5], "2 different angles"),
-    ([0.0, 1.0, 2.0], [0.0, 1e-5], "2 readings for 3 angles"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("angles", "readings", "match"),
+    [
+        ([0.0, 1.0], [0.0, 1e-5], "2 different angles"),
+        ([0.0, 2 * pi, 1.0], [0.0, 0.0, 1e-5], "2 different angles"),
+        ([0.0, 1.0, 2.0], [0.0, 1e-5], "2 readings for 3 angles"),
+    ],
+)
 def test_a_circle_needs_three_angles(angles: list[float], readings: list[float], match: str) -> None:
     with pytest.raises(ValueError, match=match):
         fit_sweep(angles, readings, inside=True)
 
 
-@pytest.mark.parametrize(("degrees", "words"), [
-    (0, "12 o'clock"), (359, "12 o'clock"), (90, "3 o'clock"), (105, "half past 3"), (200, "half past 6"),
-    (352, "half past 11")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("degrees", "words"),
+    [
+        (0, "12 o'clock"),
+        (359, "12 o'clock"),
+        (90, "3 o'clock"),
+        (105, "half past 3"),
+        (200, "half past 6"),
+        (352, "half past 11"),
+    ],
+)
 def test_a_direction_is_an_hour(degrees: float, words: str) -> None:
     assert pointing(radians(degrees)) == words
 
@@ -292,8 +303,10 @@ def test_a_disc_is_centred_by_the_same_tool() -> None:
     assert float(np.degrees(sweep.fit.direction)) == pytest.approx(90.0)
 
 
-@pytest.mark.parametrize(("typed", "place"), [("0", "0°"), ("45°", "45°"), ("112,5", "112.5°"), ("0 again", "0° again"),
-                                              ("359.9 deg", "359.9°")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("typed", "place"),
+    [("0", "0°"), ("45°", "45°"), ("112,5", "112.5°"), ("0 again", "0° again"), ("359.9 deg", "359.9°")],
+)
 def test_an_angle_as_typed(typed: str, place: str) -> None:
     assert read_angle(typed) == place
     assert angle_of(place) is not None
@@ -309,9 +322,7 @@ def test_few_places_miss_the_extremes_so_the_larger_counts() -> None:
     """A circle of 0.006 in read at 0, 80, 170 and 265° shows 0.0048 in, common practice, no source."""
     centre = 0.003 * 25.4e-3
     angles = np.radians([0, 80, 170, 265])
-    best = min(
-        (np.ptp(centre * np.cos(angles - towards)), towards) for towards in np.linspace(0, 2 * np.pi, 3601)
-    )  # fmt: skip
+    best = min((np.ptp(centre * np.cos(angles - towards)), towards) for towards in np.linspace(0, 2 * np.pi, 3601))
     fit = fit_sweep(angles, -centre * np.cos(angles - best[1]), inside=True)
     assert float(fit.tir) < 0.75 * 0.006 * 25.4e-3
     assert float(fit.judged) == pytest.approx(0.006 * 25.4e-3)

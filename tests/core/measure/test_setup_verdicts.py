@@ -23,9 +23,17 @@ TWIN = {**FULL, "disc_count": "2"}
 LEVER = {**CAR, "lever_ratio": "3.9"}
 PACK = {**MOTORCYCLE, "friction_plate_count": "8"}
 FORKED = {**FULL, "release": "hydraulic_fork", "fork_ratio": "2", "bearing_clearance": "1.5 mm"}
-CONCENTRIC = {**CAR, "release": "concentric", "master_diameter": "3/4 in", "slave_outer_diameter": "52 mm",
-              "slave_inner_diameter": "38 mm", "slave_stroke": "20 mm", "pedal_stroke": "150 mm", "pedal_ratio": "5.4",
-              "lever_ratio": "3.9"}  # fmt: skip
+CONCENTRIC = {
+    **CAR,
+    "release": "concentric",
+    "master_diameter": "3/4 in",
+    "slave_outer_diameter": "52 mm",
+    "slave_inner_diameter": "38 mm",
+    "slave_stroke": "20 mm",
+    "pedal_stroke": "150 mm",
+    "pedal_ratio": "5.4",
+    "lever_ratio": "3.9",
+}
 
 
 def taken(**checks: Depths) -> dict[str, tuple[Reading, ...]]:
@@ -54,36 +62,54 @@ def shaft(out: float) -> Depths:
     ("name", "job", "said", "checks", "verdict", "words"),
     [
         ("floater", TWIN, {}, {"floater_gap": stands(20, 21, 20.5)}, "reuse", "no shim is needed"),
-        ("floater", TWIN, {"shims": "raises"}, {"floater_gap": stands(15, 22, 16.5)}, "put right",
-         "Get for stand 1"),
-        ("floater", TWIN, {"shims": "raises"}, {"floater_gap": stands(15, 40, 16.5)}, "put right",
-         "No shim there mends stand 2"),
+        ("floater", TWIN, {"shims": "raises"}, {"floater_gap": stands(15, 22, 16.5)}, "put right", "Get for stand 1"),
+        (
+            "floater",
+            TWIN,
+            {"shims": "raises"},
+            {"floater_gap": stands(15, 40, 16.5)},
+            "put right",
+            "No shim there mends stand 2",
+        ),
         ("shaft", CAR, {}, {"shaft_reach": shaft(0.190)}, "reuse", "passes the whole pilot"),
         ("shaft", CAR, {}, {"shaft_reach": shaft(0.180)}, "put right", "not its whole length"),
         ("shaft", CAR, {}, {"shaft_reach": shaft(0.1625)}, "stop", "9.5 mm"),
         ("shaft", CAR, {}, {"shaft_reach": shaft(0.199)}, "stop", "meets the bottom"),
         ("end_float", CAR, {}, {"end_float": {"Once": 0.0}}, "reuse", "turns free by hand"),
-        ("end_float", CAR, {}, {"end_float": {"Once": 0.0003}, "retainer_shims": {"Shim 1": 0.0003}}, "put right",
-         "takes the end float to 0"),
-        ("end_float", CAR, {}, {"end_float": {"Once": 0.0003}, "retainer_shims": {"Shim 1": 0.0005}}, "put right",
-         "Get one of 0.3 mm"),
-        ("fork", FORKED, {},
-         {"bearing_height": {"Old": 0.020, "New": 0.021}}, "reuse", "1 mm"),
-        ("fork", FORKED, {},
-         {"bearing_height": {"Old": 0.020, "New": 0.023}}, "put right", "always loaded"),
-        ("pack", PACK, {}, {"plate_count": {"Friction": 8, "Plain": 7}}, "reuse",
-         "as usual"),
-        ("pack", PACK, {}, {"plate_count": {"Friction": 7, "Plain": 7}},
-         "put right", "the job says 8"),
-        ("cut", LEVER, {}, {"face_cut": {"Once": 0.0001}, "seat_cut": {"Once": 0.0001}},
-         "reuse", "Cut alike"),
+        (
+            "end_float",
+            CAR,
+            {},
+            {"end_float": {"Once": 0.0003}, "retainer_shims": {"Shim 1": 0.0003}},
+            "put right",
+            "takes the end float to 0",
+        ),
+        (
+            "end_float",
+            CAR,
+            {},
+            {"end_float": {"Once": 0.0003}, "retainer_shims": {"Shim 1": 0.0005}},
+            "put right",
+            "Get one of 0.3 mm",
+        ),
+        ("fork", FORKED, {}, {"bearing_height": {"Old": 0.020, "New": 0.021}}, "reuse", "1 mm"),
+        ("fork", FORKED, {}, {"bearing_height": {"Old": 0.020, "New": 0.023}}, "put right", "always loaded"),
+        ("pack", PACK, {}, {"plate_count": {"Friction": 8, "Plain": 7}}, "reuse", "as usual"),
+        ("pack", PACK, {}, {"plate_count": {"Friction": 7, "Plain": 7}}, "put right", "the job says 8"),
+        ("cut", LEVER, {}, {"face_cut": {"Once": 0.0001}, "seat_cut": {"Once": 0.0001}}, "reuse", "Cut alike"),
         ("cut", LEVER, {}, {"face_cut": {"Once": 0.0005}}, "put right", "make it up"),
-        ("bearing", CONCENTRIC, {}, {"depth_x": {"Once": 0.060}, "depth_y": {"Once": 0.053}}, "reuse",
-         "between 5.96 mm"),
+        (
+            "bearing",
+            CONCENTRIC,
+            {},
+            {"depth_x": {"Once": 0.060}, "depth_y": {"Once": 0.053}},
+            "reuse",
+            "between 5.96 mm",
+        ),
         ("bearing", CONCENTRIC, {}, {"depth_x": {"Once": 0.060}, "depth_y": {"Once": 0.061}}, "stop", "already meets"),
         ("bearing", CONCENTRIC, {}, {"depth_x": {"Once": 0.075}, "depth_y": {"Once": 0.053}}, "put right", "Get "),
     ],
-)  # fmt: skip
+)
 def test_what_goes_in_as_it_is_and_what_is_put_right(
     name: str, job: Mapping[str, str], said: Mapping[str, str], checks: Mapping[str, Depths], verdict: str, words: str
 ) -> None:
@@ -105,7 +131,9 @@ def test_what_is_to_be_put_right_stands_on_the_list() -> None:
 def test_a_shaft_short_of_its_pilot_stops_true_and_one_that_reaches_does_not() -> None:
     for out, state in ((0.1625, "stop"), (0.199, "stop"), (0.180, "look again"), (0.190, "runs true")):
         build = build_of(entries(FULL))
-        measured = {e.quantity: Entry(e.quantity, e.typed, e.si, "measured")
-                    for e in effects(build, taken(shaft_reach=shaft(out)))}  # fmt: skip
+        measured = {
+            e.quantity: Entry(e.quantity, e.typed, e.si, "measured")
+            for e in effects(build, taken(shaft_reach=shaft(out)))
+        }
         true = next(v for v in answer({**entries(FULL), **measured}).others if v.question == "true")
         assert true.state == state, (out, true.sentence)

@@ -32,10 +32,14 @@ def test_every_way_says_what_it_takes(name: str) -> None:
 
 @pytest.mark.parametrize(
     ("bottles", "left", "used"),
-    [("500 mL", "320 mL", 180e-6), ("500", "", 500e-6), ("16 US fl oz", "100 mL", 373.18e-6),
-     ("1 imp pt", "0", 568.26e-6),
-     ("", "", None)],
-)  # fmt: skip
+    [
+        ("500 mL", "320 mL", 180e-6),
+        ("500", "", 500e-6),
+        ("16 US fl oz", "100 mL", 373.18e-6),
+        ("1 imp pt", "0", 568.26e-6),
+        ("", "", None),
+    ],
+)
 def test_fluid_used_is_what_was_opened_less_what_is_left(bottles: str, left: str, used: float | None) -> None:
     found = used_of(bottles, left)
     assert found is None if used is None else found == pytest.approx(used, rel=1e-4)
@@ -43,9 +47,13 @@ def test_fluid_used_is_what_was_opened_less_what_is_left(bottles: str, left: str
 
 @pytest.mark.parametrize(
     ("bottles", "left", "says"),
-    [("500 mL", "600 mL", "cannot be left of"), ("", "100 mL", "what the bottles held"), ("16 fl oz", "", "US or imp"),
-     ("one", "", "one")],
-)  # fmt: skip
+    [
+        ("500 mL", "600 mL", "cannot be left of"),
+        ("", "100 mL", "what the bottles held"),
+        ("16 fl oz", "", "US or imp"),
+        ("one", "", "one"),
+    ],
+)
 def test_what_cannot_have_been_used_is_refused(bottles: str, left: str, says: str) -> None:
     with pytest.raises(UnreadableEntry, match=says):
         used_of(bottles, left)

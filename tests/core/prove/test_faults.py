@@ -10,8 +10,7 @@ import pytest
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.build import build_of
-from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, TESTS
-from liftbite.core.prove.complaints import COMPLAINTS
+from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, COMPLAINTS, TESTS
 from liftbite.core.prove.faults import find, known_of
 from tests.jobs import FULL, entries
 
@@ -93,9 +92,13 @@ def test_the_builds_own_numbers_move_a_cause() -> None:
     assert any("by the numbers it holds" in line for line in why)
 
 
-@pytest.mark.parametrize(("answers", "words"), [
-    ({"guess": "yes"}, "no test"), ({"pump": "perhaps"}, "no answer"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("answers", "words"),
+    [
+        ({"guess": "yes"}, "no test"),
+        ({"pump": "perhaps"}, "no answer"),
+    ],
+)
 def test_what_cannot_be_answered_is_refused(answers: dict[str, str], words: str) -> None:
     with pytest.raises(UnreadableEntry, match=words):
         find("dry_car", ["slips"], answers)

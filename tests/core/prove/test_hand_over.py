@@ -9,12 +9,18 @@ CLUTCH = {"clutch": ("Clutch fluid", 730)}
 
 
 def test_what_is_short_or_bad_is_told_and_what_is_good_or_open_is_not() -> None:
-    answers = [("bite", "holds", "Holds."), ("lift", "thin", "Thin: little lift."), ("heat", "open", "Needs mass."),
-               ("true", "stop", "Stop: bursts.")]  # fmt: skip
+    answers = [
+        ("bite", "holds", "Holds."),
+        ("lift", "thin", "Thin: little lift."),
+        ("heat", "open", "Needs mass."),
+        ("true", "stop", "Stop: bursts."),
+    ]
     told = list(briefing(answers, "Do not load it fully yet."))
     assert told[0] == "Do not load it fully yet."
     assert [line for line in told if line.startswith(("Bite", "Lift", "Heat", "True"))] == [
-        "Lift: Thin: little lift.", "True: Stop: bursts."]  # fmt: skip
+        "Lift: Thin: little lift.",
+        "True: Stop: bursts.",
+    ]
     assert not any("Until then" in line for line in briefing(answers, ""))
 
 

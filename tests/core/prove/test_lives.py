@@ -15,8 +15,7 @@ from liftbite.core.measure.scope import SCOPES
 from liftbite.core.prove.ahead import ahead, driven_rate, glove_box, says
 from liftbite.core.prove.bleeding import LOOPS, METHODS, next_bleed, read_step
 from liftbite.core.prove.cards import CARDS, ITEMS, cards_of
-from liftbite.core.prove.causes import CAUSES
-from liftbite.core.prove.complaints import COMPLAINTS
+from liftbite.core.prove.causes import CAUSES, COMPLAINTS
 from liftbite.core.prove.fluids import FLUIDS, due_in, fluids_of, read_filled
 from liftbite.core.prove.learned import LEAST, learned_from, left_and_back, rates_of, step_minutes
 from liftbite.core.prove.running_in import running_in
@@ -70,10 +69,12 @@ def test_no_rate_nothing_said() -> None:
 
 
 def test_logged_starts_count_for_bedding_in_and_a_drive_that_slipped_is_a_breach() -> None:
-    lines = [Line("drive", "a.csv", {"answer": "kept", "distance": "12 km", "starts": "30", "how": "gentle"}),
-             Line("drive", "b.csv", {"answer": "kept", "distance": "3 km", "starts": "4", "how": "hard"}),
-             Line("drive", "c.csv", {"answer": "kept", "says": "of before, which counted nothing"}),
-             Line("trip", "1", {"distance": "5 km", "starts": "6"})]  # fmt: skip
+    lines = [
+        Line("drive", "a.csv", {"answer": "kept", "distance": "12 km", "starts": "30", "how": "gentle"}),
+        Line("drive", "b.csv", {"answer": "kept", "distance": "3 km", "starts": "4", "how": "hard"}),
+        Line("drive", "c.csv", {"answer": "kept", "says": "of before, which counted nothing"}),
+        Line("trip", "1", {"distance": "5 km", "starts": "6"}),
+    ]
     found = running_in(lines, "starts")
     assert (found.starts, found.distance, len(found.breaches)) == (36, 20e3, 1)
     back = [*lines, Line("drive", "a.csv", {"answer": "open"})]
@@ -104,8 +105,17 @@ def test_fluids_are_those_of_the_case_and_are_due() -> None:
 
 @pytest.mark.parametrize("car", [True, False])
 def test_every_card_has_items_and_names_what_of_the_plan_comes_first(car: bool) -> None:
-    case = Case({"helpers": "0", "kind": "in_line"} if car else {"helpers": "0"}, car, False, car, False, 1,
-                "everything", {}, {})  # fmt: skip
+    case = Case(
+        {"helpers": "0", "kind": "in_line"} if car else {"helpers": "0"},
+        car,
+        False,
+        car,
+        False,
+        1,
+        "everything",
+        {},
+        {},
+    )
     plan = plan_of(case)
     found = cards_of(case, progress(plan, []))
     assert [c.card.name for c in found] == [c.name for c in CARDS]
@@ -160,6 +170,11 @@ def test_a_part_that_was_left_and_came_back() -> None:
 
 
 def test_wear_between_two_readings_of_one_vehicle() -> None:
-    series = [("a rivet", "road", 10e6, 2e-3), ("b rivet", "race", 5e6, 3e-3), ("a rivet", "road", 60e6, 1e-3),
-              ("b rivet", "race", 4e6, 1e-3), ("a rivet", "road", 70e6, 2.2e-3)]  # fmt: skip
+    series = [
+        ("a rivet", "road", 10e6, 2e-3),
+        ("b rivet", "race", 5e6, 3e-3),
+        ("a rivet", "road", 60e6, 1e-3),
+        ("b rivet", "race", 4e6, 1e-3),
+        ("a rivet", "road", 70e6, 2.2e-3),
+    ]
     assert rates_of(series) == [("road", pytest.approx(1e-3 / 50e6))], "a renewed disc and a turned-back clock are none"

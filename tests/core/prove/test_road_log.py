@@ -15,15 +15,18 @@ def rows(n: int = 60, form: str = "{t:.2f},{rpm},{v},{p}") -> str:
     return "\n".join(form.format(t=i * 0.1, ms=i * 100, rpm=3000, v=60, p=50) for i in range(n))
 
 
-@pytest.mark.parametrize(("head", "form", "engine", "road"), [
-    ("Time (s),RPM,Speed [km/h],TPS %", "{t:.2f},{rpm},{v},{p}", 314.16, 16.667),
-    ("time;Drehzahl 1/min;Geschwindigkeit km/h", "{t:.2f};{rpm};{v}", 314.16, 16.667),
-    ("Zeit [s];Drehzahl [1/min];Geschwindigkeit [km/h]", "{t:.2f};{rpm},0;{v},5", 314.16, 16.806),
-    ("t\tengine speed (rad/s)\tvehicle speed (m/s)", "{t:.2f}\t300\t20", 300.0, 20.0),
-    ("Time_ms,Engine RPM,GPS speed mph", "{ms},{rpm},{v}", 314.16, 26.822),
-    ("time,engine rpm,gearbox output shaft rpm", "{t:.2f},{rpm},1500", 314.16, 157.08),
-    ("Time,Engine,Speed\n[s],[rpm],[mph]", "{t:.2f},{rpm},{v}", 314.16, 26.822),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("head", "form", "engine", "road"),
+    [
+        ("Time (s),RPM,Speed [km/h],TPS %", "{t:.2f},{rpm},{v},{p}", 314.16, 16.667),
+        ("time;Drehzahl 1/min;Geschwindigkeit km/h", "{t:.2f};{rpm};{v}", 314.16, 16.667),
+        ("Zeit [s];Drehzahl [1/min];Geschwindigkeit [km/h]", "{t:.2f};{rpm},0;{v},5", 314.16, 16.806),
+        ("t\tengine speed (rad/s)\tvehicle speed (m/s)", "{t:.2f}\t300\t20", 300.0, 20.0),
+        ("Time_ms,Engine RPM,GPS speed mph", "{ms},{rpm},{v}", 314.16, 26.822),
+        ("time,engine rpm,gearbox output shaft rpm", "{t:.2f},{rpm},1500", 314.16, 157.08),
+        ("Time,Engine,Speed\n[s],[rpm],[mph]", "{t:.2f},{rpm},{v}", 314.16, 26.822),
+    ],
+)
 def test_any_naming_and_unit(head: str, form: str, engine: float, road: float) -> None:
     log = read_log(f"{head}\n{rows(form=form)}\n".encode())
     assert log.engine.mean() == pytest.approx(engine, rel=1e-3)
@@ -61,11 +64,16 @@ def test_two_rates_and_a_wrong_unit_are_said() -> None:
     assert any("another unit" in note for note in log.notes)
 
 
-@pytest.mark.parametrize(("text", "words"), [
-    ("time,rpm\n1,2\n2,3\n", "at least three figures"), ("a,b,c\n1,2,3\n2,3,4\n", "name no time"),
-    ("time,rpm,km/h\n" + "1.0,3000,60\n" * 50, "does not rise"), ("time,rpm,km/h\n0,1,2\n0.1,1,2\n", "only 2 rows"),
-    ("", "empty"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("text", "words"),
+    [
+        ("time,rpm\n1,2\n2,3\n", "at least three figures"),
+        ("a,b,c\n1,2,3\n2,3,4\n", "name no time"),
+        ("time,rpm,km/h\n" + "1.0,3000,60\n" * 50, "does not rise"),
+        ("time,rpm,km/h\n0,1,2\n0.1,1,2\n", "only 2 rows"),
+        ("", "empty"),
+    ],
+)
 def test_what_is_no_log_is_refused_in_words(text: str, words: str) -> None:
     with pytest.raises(UnreadableFile, match=words):
         read_log(text.encode())

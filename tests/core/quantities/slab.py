@@ -11,9 +11,15 @@ import numpy as np
 
 
 def slab_rise(
-    mean_flux: float, seconds: float, thickness: float, conductivity: float, density: float, specific_heat: float,
-    nodes: int = 60, steps: int = 400,
-) -> float:  # fmt: skip
+    mean_flux: float,
+    seconds: float,
+    thickness: float,
+    conductivity: float,
+    density: float,
+    specific_heat: float,
+    nodes: int = 60,
+    steps: int = 400,
+) -> float:
     """Highest surface rise of a plate heated alike on both faces, as floaters and plain plates are [K].
 
     One dimension, half the plate by symmetry, finite volumes in space, trapezoidal rule in time. The flux starts at

@@ -97,8 +97,19 @@ def test_a_target_between_is_lost_where_the_margin_crosses_it() -> None:
 
 
 def test_a_bearing_can_end_the_life_first() -> None:
-    found = life(built(FULL, use_factor="1.1", cover_clamp=None, bearing_reserve="2 mm", friction_low="0.35",
-                          friction_nominal="0.36", friction_high="0.38"), stage=0, friction=-1)  # fmt: skip
+    found = life(
+        built(
+            FULL,
+            use_factor="1.1",
+            cover_clamp=None,
+            bearing_reserve="2 mm",
+            friction_low="0.35",
+            friction_nominal="0.36",
+            friction_high="0.38",
+        ),
+        stage=0,
+        friction=-1,
+    )
     assert isinstance(found, Life)
     assert found.ends[0] == ("bearing", pytest.approx(0.002 / 4.5))
 
@@ -183,10 +194,15 @@ def test_where_the_clamp_peaks_over_wear() -> None:
     assert build.evaluate(("peak_wear",))["peak_wear"] == pytest.approx(wear[np.argmax(clamp)], abs=2e-7)
 
 
-@pytest.mark.parametrize(("action", "seat", "fulcrum", "right"), [
-    ("push", "221 mm", "191 mm", True), ("push", "191 mm", "221 mm", False),
-    ("pull", "191 mm", "221 mm", True), ("pull", "221 mm", "191 mm", False),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("action", "seat", "fulcrum", "right"),
+    [
+        ("push", "221 mm", "191 mm", True),
+        ("push", "191 mm", "221 mm", False),
+        ("pull", "191 mm", "221 mm", True),
+        ("pull", "221 mm", "191 mm", False),
+    ],
+)
 def test_a_cover_whose_fulcrum_lies_on_the_wrong_side_is_refused_with_both_figures(
     action: str, seat: str, fulcrum: str, right: bool
 ) -> None:

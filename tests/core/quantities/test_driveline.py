@@ -49,8 +49,12 @@ def test_an_angle_after_a_snug_torque_is_set_by_stretch_and_ends_at_yield() -> N
 
 
 def test_a_thread_a_class_and_torque_with_angle_are_typed_as_one_text() -> None:
-    joint = {"layout": "dry_car", "bolt_diameter": "M10 x 1.25", "bolt_proof_strength": "10.9",
-             "bolt_torque": "22 lb-ft + 90°"}  # fmt: skip
+    joint = {
+        "layout": "dry_car",
+        "bolt_diameter": "M10 x 1.25",
+        "bolt_proof_strength": "10.9",
+        "bolt_torque": "22 lb-ft + 90°",
+    }
     build = built(joint)
     assert build.known["bolt_pitch"] == pytest.approx(0.00125)
     assert build.known["bolt_proof_strength"] == pytest.approx(830e6)
@@ -64,10 +68,16 @@ def test_a_thread_a_class_and_torque_with_angle_are_typed_as_one_text() -> None:
     assert unified["bolt_pitch"] == pytest.approx(0.0254 / 20)
 
 
-@pytest.mark.parametrize(("torque", "thread", "strength", "share"), [
-    (12.0, "M6", "8.8", 0.86), (18.8 * 1.3558, "M8", "8.8", 0.75), (37 * 1.3558, "M10", "8.8", 0.75),
-    (35 * 1.3558, "M8", "8.8", 1.40), (31 * 1.3558, "3/8-16", "grade 5", 0.75),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("torque", "thread", "strength", "share"),
+    [
+        (12.0, "M6", "8.8", 0.86),
+        (18.8 * 1.3558, "M8", "8.8", 0.75),
+        (37 * 1.3558, "M10", "8.8", 0.75),
+        (35 * 1.3558, "M8", "8.8", 1.40),
+        (31 * 1.3558, "3/8-16", "grade 5", 0.75),
+    ],
+)
 def test_plausible_torques_go_by_thread_and_class(torque: float, thread: str, strength: str, share: float) -> None:
     """Share of proof at K 0.20; common practice, no source."""
     build = built(

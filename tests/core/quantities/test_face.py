@@ -10,10 +10,12 @@ from liftbite.core.verdicts.heat import heat_verdict
 from tests.jobs import FULL, entries
 
 SAME = {
-    "facing_pair": "differ", "other_material": FULL["facing_material"],
-    "other_outer_diameter": FULL["outer_diameter"], "other_inner_diameter": FULL["inner_diameter"],
+    "facing_pair": "differ",
+    "other_material": FULL["facing_material"],
+    "other_outer_diameter": FULL["outer_diameter"],
+    "other_inner_diameter": FULL["inner_diameter"],
     **{f"other_{n}": FULL[n] for n in ("pressure_limit", "coverage", "friction_nominal") if n in FULL},
-}  # fmt: skip
+}
 TWO = SAME | {"other_material": "cermet"}
 
 
@@ -28,8 +30,19 @@ def test_two_kinds_of_faces_add_up() -> None:
 
 
 def test_sides_that_differ_by_nothing_are_alike() -> None:
-    names = ("torque_capacity", "slip_energy", "specific_energy", "surface_temperature", "heat_margin", "energy_margin",
-             "wear_per_start", "wear_limit", "starts_to_limit", "facing_area_total", "base_temperature")  # fmt: skip
+    names = (
+        "torque_capacity",
+        "slip_energy",
+        "specific_energy",
+        "surface_temperature",
+        "heat_margin",
+        "energy_margin",
+        "wear_per_start",
+        "wear_limit",
+        "starts_to_limit",
+        "facing_area_total",
+        "base_temperature",
+    )
     alike, differing = build_of(entries(FULL)), build_of(entries(FULL | SAME))
     assert values(differing, *names) == pytest.approx(values(alike, *names), rel=1e-9)
 
@@ -37,8 +50,18 @@ def test_sides_that_differ_by_nothing_are_alike() -> None:
 def test_each_side_takes_its_share_of_the_heat() -> None:
     """Heat per area times area, side by side, is all of the heat; so is worn volume."""
     build = build_of(entries(FULL | TWO))
-    v = values(build, "slip_energy", "specific_energy", "other_specific_energy", "facing_area", "other_facing_area",
-               "heat_split", "wear_rate", "other_wear_rate", "wear_per_start")  # fmt: skip
+    v = values(
+        build,
+        "slip_energy",
+        "specific_energy",
+        "other_specific_energy",
+        "facing_area",
+        "other_facing_area",
+        "heat_split",
+        "wear_rate",
+        "other_wear_rate",
+        "wear_per_start",
+    )
     first, second = v["specific_energy"] * v["facing_area"], v["other_specific_energy"] * v["other_facing_area"]
     assert first + second == pytest.approx(v["slip_energy"])
     assert first / v["slip_energy"] == pytest.approx(v["heat_split"])

@@ -18,8 +18,11 @@ from tests.jobs import CAR, FULL, MOTORCYCLE, built
 
 CABLE = {
     **MOTORCYCLE,
-    "release": "lever_cable", "fork_ratio": "5.5", "pedal_ratio": "5.4", "pedal_stroke": "75 mm",
-}  # fmt: skip
+    "release": "lever_cable",
+    "fork_ratio": "5.5",
+    "pedal_ratio": "5.4",
+    "pedal_stroke": "75 mm",
+}
 
 
 def stroke_of(typed: dict[str, str], **changes: str | None) -> Stroke:

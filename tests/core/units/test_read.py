@@ -167,11 +167,21 @@ def test_the_units_of_a_kind_are_of_one_dimension(kind) -> None:  # type: ignore
     for unit in kind.units:
         assert from_si(to_si(3.0, unit), unit) == pytest.approx(3.0)
         expression = unit.replace("·", "*").replace("-", "*").replace("²", "**2").replace("lb*", "lbf*")
-        spelled = {"US fl oz": "US_fluid_ounce", "imp fl oz": "imperial_fluid_ounce", "US pt": "US_pint",
-                   "imp pt": "imperial_pint", "US qt": "US_liquid_quart", "imp qt": "imperial_quart",
-                   "US gal": "gallon", "imp gal": "imperial_gallon",
-                   "PS": "metric_horsepower", "lb·ft²": "lb*ft**2", "°": "degree",
-                   "thou": "thou", "rpm": "rpm"}.get(unit, expression)  # fmt: skip
+        spelled = {
+            "US fl oz": "US_fluid_ounce",
+            "imp fl oz": "imperial_fluid_ounce",
+            "US pt": "US_pint",
+            "imp pt": "imperial_pint",
+            "US qt": "US_liquid_quart",
+            "imp qt": "imperial_quart",
+            "US gal": "gallon",
+            "imp gal": "imperial_gallon",
+            "PS": "metric_horsepower",
+            "lb·ft²": "lb*ft**2",
+            "°": "degree",
+            "thou": "thou",
+            "rpm": "rpm",
+        }.get(unit, expression)
         assert ureg(spelled).dimensionality == si.dimensionality, unit
 
 

@@ -95,10 +95,14 @@ def test_an_impossible_set_up_is_a_sentence_not_an_exception() -> None:
     assert isinstance(answers.results["peak_engine_torque"], Band)
 
 
-@pytest.mark.parametrize(("impossible", "stopped"), [
-    ({"slave_outer_diameter": "35 mm"}, "lift"), ({"flywheel_bore": "500 mm"}, "true"),
-    ({"drill_radius": "0.1 µm"}, ""),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("impossible", "stopped"),
+    [
+        ({"slave_outer_diameter": "35 mm"}, "lift"),
+        ({"flywheel_bore": "500 mm"}, "true"),
+        ({"drill_radius": "0.1 µm"}, ""),
+    ],
+)
 def test_an_impossible_part_stops_what_rests_on_it_and_nothing_else(impossible: dict[str, str], stopped: str) -> None:
     before, after = answer(entries(FULL)), answer(entries(FULL, **impossible))
     for was, now in zip((before.verdict, *before.others), (after.verdict, *after.others), strict=True):
@@ -121,9 +125,15 @@ def test_contradicting_peaks_are_a_sentence() -> None:
 def test_needs_are_asked_for_in_the_order_of_work() -> None:
     verdict = answer(entries({"layout": "dry_car"})).verdict
     assert verdict.needs == (
-        "curve_reference", "use", "measured_curve", "disc_count", "outer_diameter", "inner_diameter", "cover_clamp",
+        "curve_reference",
+        "use",
+        "measured_curve",
+        "disc_count",
+        "outer_diameter",
+        "inner_diameter",
+        "cover_clamp",
         "facing_material",
-    )  # fmt: skip
+    )
     assert "Needs where the figures were taken, use, torque curve, discs" in verdict_sentence(verdict)
 
 
@@ -133,8 +143,18 @@ def test_nothing_entered_still_answers() -> None:
 
 def test_every_assumption_is_listed_until_it_is_entered() -> None:
     names = {a.name for a in answer(entries(CAR)).assumptions}
-    assert names == {"use_factor", "friction_low", "friction_nominal", "friction_high", "coverage", "capacity_model",
-                     "strap_force", "sustained_temperature", "brief_temperature", "fade_share"}  # fmt: skip
+    assert names == {
+        "use_factor",
+        "friction_low",
+        "friction_nominal",
+        "friction_high",
+        "coverage",
+        "capacity_model",
+        "strap_force",
+        "sustained_temperature",
+        "brief_temperature",
+        "fade_share",
+    }
     fewer = answer(entries(CAR, use_factor="1.4", capacity_model="uniform_wear")).assumptions
     assert {a.name for a in fewer} == names - {"use_factor", "capacity_model"}
     assert all(a.mark in {"memory", "practice", "standard", "handbook", "definition"} and a.why for a in fewer)

@@ -34,9 +34,16 @@ EXPECTED = {
     "light-roadster-small-master": ("holds", "thin", "stays", "runs true", "a master two sizes down moves too little"),
     "wheel-too-fast": ("holds", "frees", "stays", "stop", "soft iron, 330 mm, 8500 rpm: 1.4 times the redline"),
     "wrong-splines": ("does not fit", "frees", "stays", "runs true", "24 splines on 26: nothing else matters"),
-}  # fmt: skip
-_WORKS = ("stock-two-litre", "light-roadster-hydraulic", "light-roadster-cable", "v8-twin", "six-hundred-four",
-          "one-two-five-single", "v-twin")  # fmt: skip
+}
+_WORKS = (
+    "stock-two-litre",
+    "light-roadster-hydraulic",
+    "light-roadster-cable",
+    "v8-twin",
+    "six-hundred-four",
+    "one-two-five-single",
+    "v-twin",
+)
 
 
 def answers_of(name: str) -> Answers:
@@ -76,18 +83,30 @@ def test_links_that_were_not_looked_at_are_named_beside_a_good_word() -> None:
 
 @pytest.mark.parametrize(
     ("material", "diameter", "rpm", "ratio"),
-    [("grey_iron", 280, 6500, 2.4), ("grey_iron", 300, 7000, 2.07), ("grey_iron", 276, 4600, None),
-     ("grey_iron", 300, 6500, None), ("steel", 280, 7500, 3.1), ("aluminium", 280, 7500, 4.7),
-     ("steel", 330, 6800, 3.0)],
-)  # fmt: skip
+    [
+        ("grey_iron", 280, 6500, 2.4),
+        ("grey_iron", 300, 7000, 2.07),
+        ("grey_iron", 276, 4600, None),
+        ("grey_iron", 300, 6500, None),
+        ("steel", 280, 7500, 3.1),
+        ("aluminium", 280, 7500, 4.7),
+        ("steel", 330, 6800, 3.0),
+    ],
+)
 def test_stock_flywheels_run_true_at_their_own_redline(
     material: str, diameter: int, rpm: int, ratio: float | None
 ) -> None:
     """Common practice, no source: mean-stress burst ratios of plates of even thickness with a bore of 40 mm."""
     from tests.jobs import built
 
-    build = built({"layout": "dry_car"}, flywheel_material=material, flywheel_diameter=f"{diameter} mm",
-                  flywheel_bore="40 mm", redline=f"{rpm} rpm", flywheel_insert="steel")  # fmt: skip
+    build = built(
+        {"layout": "dry_car"},
+        flywheel_material=material,
+        flywheel_diameter=f"{diameter} mm",
+        flywheel_bore="40 mm",
+        redline=f"{rpm} rpm",
+        flywheel_insert="steel",
+    )
     margin = float(build.evaluate(("burst_margin",))["burst_margin"])
     assert margin >= 2.0
     assert ratio is None or margin == pytest.approx(ratio, rel=0.02)
@@ -98,8 +117,13 @@ def test_stock_flywheels_run_true_at_their_own_redline(
 def test_a_certified_speed_outranks_what_is_worked_out() -> None:
     from tests.jobs import entries
 
-    wheel = {"layout": "dry_car", "flywheel_material": "steel", "flywheel_diameter": "280 mm", "flywheel_bore": "40 mm",
-             "redline": "7500 rpm"}  # fmt: skip
+    wheel = {
+        "layout": "dry_car",
+        "flywheel_material": "steel",
+        "flywheel_diameter": "280 mm",
+        "flywheel_bore": "40 mm",
+        "redline": "7500 rpm",
+    }
     for certified, state in (("7000 rpm", "stop"), ("8000 rpm", "look again"), ("9000 rpm", "runs true")):
         true = answer(entries(wheel, certified_speed=certified)).others[2]
         assert (true.state, true.deciding and true.deciding.key) == (state, "certified_speed")

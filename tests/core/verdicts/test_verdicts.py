@@ -24,21 +24,38 @@ def test_every_question_answers_a_job_with_everything_entered() -> None:
 
 def test_each_question_can_be_mended() -> None:
     mended = states(
-        diaphragm_thickness="3.3 mm", pressure_limit="1 MPa", spline_engagement="60 mm", damper_stop_torque="900 N·m",
-        master_diameter="7/8 in", effort_limit="400 N", flywheel_strength="900 MPa", shaft_diameter="30 mm",
-        bolt_torque="120 N·m", bolt_diameter="12 mm",
-    )  # fmt: skip
+        diaphragm_thickness="3.3 mm",
+        pressure_limit="1 MPa",
+        spline_engagement="60 mm",
+        damper_stop_torque="900 N·m",
+        master_diameter="7/8 in",
+        effort_limit="400 N",
+        flywheel_strength="900 MPa",
+        shaft_diameter="30 mm",
+        bolt_torque="120 N·m",
+        bolt_diameter="12 mm",
+    )
     assert mended == {"bite": "holds", "lift": "frees", "heat": "stays", "true": "runs true"}
 
 
-@pytest.mark.parametrize(("clearance", "inner_wear", "state", "says"), [
-    ("0.022 in", "0 mm", "frees", ""), ("0.004 in", "0 mm", "drags", "the inner disc 0.102 mm"),
-    ("0.022 in", "1.4 mm", "drags", "leaves the outer disc"), ("0.080 in", "0 mm", "drags", "leaves the outer disc"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("clearance", "inner_wear", "state", "says"),
+    [
+        ("0.022 in", "0 mm", "frees", ""),
+        ("0.004 in", "0 mm", "drags", "the inner disc 0.102 mm"),
+        ("0.022 in", "1.4 mm", "drags", "leaves the outer disc"),
+        ("0.080 in", "0 mm", "drags", "leaves the outer disc"),
+    ],
+)
 def test_a_floater_that_stops_at_the_wrong_place_drags(clearance: str, inner_wear: str, state: str, says: str) -> None:
     """However far the plate lifts, one of a twin's discs stays where the floater leaves it."""
-    twin = FULL | {"disc_count": "2", "cushion_travel": "0 mm", "disc_wobble": "0.1 mm", "effort_limit": "900 N",
-                   "master_diameter": "7/8 in"}  # fmt: skip
+    twin = FULL | {
+        "disc_count": "2",
+        "cushion_travel": "0 mm",
+        "disc_wobble": "0.1 mm",
+        "effort_limit": "900 N",
+        "master_diameter": "7/8 in",
+    }
     lift = answer(entries(twin, floater_clearance=clearance, inner_wear=inner_wear)).others[0]
     weakest = min(lift.links, key=lambda link: link.reserve)
     assert (lift.state == "drags") == (state == "drags"), verdict_sentence(lift)
@@ -117,16 +134,20 @@ def test_limits_are_as_likely_everywhere_between() -> None:
     assert (found.worst, found.best) == (pytest.approx(8700), pytest.approx(9300))
 
 
-@pytest.mark.parametrize(("press", "thick"), [("4.1 ± 0.6 mm", "2.8 ± 0.05 mm"), ("3.9 ± 0.3 mm", "2.8 ± 0.02 mm"),
-                                              ("6.4 ± 0.5 mm", "2.6 ± 0.04 mm")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("press", "thick"),
+    [("4.1 ± 0.6 mm", "2.8 ± 0.05 mm"), ("3.9 ± 0.3 mm", "2.8 ± 0.02 mm"), ("6.4 ± 0.5 mm", "2.6 ± 0.04 mm")],
+)
 def test_the_worst_case_is_that_of_brute_force(press: str, thick: str) -> None:
     """A diaphragm near its peak or its valley gives less, or more, on both sides of where it stands."""
     build = built(FULL, diaphragm_set=press, diaphragm_thickness=thick, cover_clamp=None)
     found = spread(build, "clamp_load", stage=0)
     assert isinstance(found, Spread)
     half = {n: t.half for n, t in tolerances(build).items()}
-    x, t = (np.linspace(build.known[n] - half[n], build.known[n] + half[n], 301)
-            for n in ("diaphragm_set", "diaphragm_thickness"))  # fmt: skip
+    x, t = (
+        np.linspace(build.known[n] - half[n], build.known[n] + half[n], 301)
+        for n in ("diaphragm_set", "diaphragm_thickness")
+    )
     every = build.evaluate(("clamp_load",), diaphragm_set=x[:, None], diaphragm_thickness=t[None, :])["clamp_load"]
     assert found.worst == pytest.approx(float(every.min()), rel=2e-3)
     assert found.best == pytest.approx(float(every.max()), rel=2e-3)

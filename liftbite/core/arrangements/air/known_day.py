@@ -30,6 +30,7 @@ def air_gain(
     >>> round(float(air_gain(96_000.0, 298.0, 103_000.0, 273.0)), 3)
     1.145
     """
-    day, dense = (corrected.air_gain(p, t) for p, t in (
-        (dyno_pressure, dyno_temperature), (dry_pressure, intake_temperature)))  # fmt: skip
+    day, dense = (
+        corrected.air_gain(p, t) for p, t in ((dyno_pressure, dyno_temperature), (dry_pressure, intake_temperature))
+    )
     return dense / day

@@ -39,8 +39,12 @@ def spring_clamp(
     """
     ok = positive("spring_count", spring_count) * within(
         np.less(spring_installed_length, spring_free_length),
-        "spring_installed_length", spring_installed_length, "below", spring_free_length, "spring_free_length",
-    )  # fmt: skip
+        "spring_installed_length",
+        spring_installed_length,
+        "below",
+        spring_free_length,
+        "spring_free_length",
+    )
     return spring_count * spring_rate * (spring_free_length - spring_installed_length - wear_movement) * ok
 
 

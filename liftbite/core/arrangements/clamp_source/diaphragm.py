@@ -39,9 +39,13 @@ def ring_leverage(diaphragm_outer_diameter: Values, diaphragm_inner_diameter: Va
     1.6667
     """
     ok = within(
-        np.less(diaphragm_inner_diameter, diaphragm_outer_diameter), "diaphragm_inner_diameter",
-        diaphragm_inner_diameter, "below", diaphragm_outer_diameter, "diaphragm_outer_diameter",
-    )  # fmt: skip
+        np.less(diaphragm_inner_diameter, diaphragm_outer_diameter),
+        "diaphragm_inner_diameter",
+        diaphragm_inner_diameter,
+        "below",
+        diaphragm_outer_diameter,
+        "diaphragm_outer_diameter",
+    )
     return plain((diaphragm_outer_diameter - diaphragm_inner_diameter) / lever_arm * ok)
 
 
@@ -79,9 +83,14 @@ def _sound(thickness: Values, cone_height: Values) -> Values:
 
 
 def spring_clamp(
-    diaphragm_outer_diameter: Values, diaphragm_inner_diameter: Values, diaphragm_thickness: Values,
-    diaphragm_cone_height: Values, diaphragm_set: Values, ring_leverage: Values, wear_movement: Values,
-) -> Values:  # fmt: skip
+    diaphragm_outer_diameter: Values,
+    diaphragm_inner_diameter: Values,
+    diaphragm_thickness: Values,
+    diaphragm_cone_height: Values,
+    diaphragm_set: Values,
+    ring_leverage: Values,
+    wear_movement: Values,
+) -> Values:
     """Force of the diaphragm on the plate, at rest.
 
     F_spring = λ · F_ring(s), s = s_0 − λ·w, F_ring = 4E/(1−ν²)·t⁴/(K_1·D_e²)·(s/t)·[(h_0/t − s/t)·(h_0/t − s/2t) + 1]
@@ -114,10 +123,15 @@ def spring_clamp(
 
 
 def lifted_spring_force(
-    diaphragm_outer_diameter: Values, diaphragm_inner_diameter: Values, diaphragm_thickness: Values,
-    diaphragm_cone_height: Values, diaphragm_set: Values, ring_leverage: Values, wear_movement: Values,
+    diaphragm_outer_diameter: Values,
+    diaphragm_inner_diameter: Values,
+    diaphragm_thickness: Values,
+    diaphragm_cone_height: Values,
+    diaphragm_set: Values,
+    ring_leverage: Values,
+    wear_movement: Values,
     plate_lift: Values,
-) -> Values:  # fmt: skip
+) -> Values:
     """Force of the diaphragm on the plate while it lifts, which flattens the ring further.
 
     F_lift = λ · F_ring(s_0 − λ·w + λ·x)
@@ -144,9 +158,14 @@ def lifted_spring_force(
     5771
     """
     return spring_clamp(
-        diaphragm_outer_diameter, diaphragm_inner_diameter, diaphragm_thickness, diaphragm_cone_height,
-        diaphragm_set, ring_leverage, wear_movement - plate_lift,
-    )  # fmt: skip
+        diaphragm_outer_diameter,
+        diaphragm_inner_diameter,
+        diaphragm_thickness,
+        diaphragm_cone_height,
+        diaphragm_set,
+        ring_leverage,
+        wear_movement - plate_lift,
+    )
 
 
 def _peak_deflection(thickness: Values, cone_height: Values, pressed: Values) -> Values:
@@ -157,9 +176,13 @@ def _peak_deflection(thickness: Values, cone_height: Values, pressed: Values) ->
 
 
 def spring_peak_clamp(
-    diaphragm_outer_diameter: Values, diaphragm_inner_diameter: Values, diaphragm_thickness: Values,
-    diaphragm_cone_height: Values, diaphragm_set: Values, ring_leverage: Values,
-) -> Values:  # fmt: skip
+    diaphragm_outer_diameter: Values,
+    diaphragm_inner_diameter: Values,
+    diaphragm_thickness: Values,
+    diaphragm_cone_height: Values,
+    diaphragm_set: Values,
+    ring_leverage: Values,
+) -> Values:
     """Largest force of the diaphragm on the plate between a new disc and an unloaded ring.
 
     F_peak = λ · F_ring(s_peak), s_peak = h_0 − √((h_0² − 2t²)/3) for h_0 above √2·t, but not beyond s_0
@@ -219,9 +242,14 @@ def peak_wear(
 
 
 def diaphragm_stress(
-    diaphragm_outer_diameter: Values, diaphragm_inner_diameter: Values, diaphragm_thickness: Values,
-    diaphragm_cone_height: Values, diaphragm_set: Values, ring_leverage: Values, plate_lift_limit: Values,
-) -> Values:  # fmt: skip
+    diaphragm_outer_diameter: Values,
+    diaphragm_inner_diameter: Values,
+    diaphragm_thickness: Values,
+    diaphragm_cone_height: Values,
+    diaphragm_set: Values,
+    ring_leverage: Values,
+    plate_lift_limit: Values,
+) -> Values:
     """Stress at the upper inner edge of the ring at the cover's largest lift, as a positive compression.
 
     σ = 4E/(1−ν²)·t²/(K_1·D_e²)·(s/t)·[K_2·(h_0/t − s/2t) + K_3], s = s_0 + λ·x_max

@@ -71,6 +71,12 @@ def lever_arm(plate_seat_diameter: Values, fulcrum_diameter: Values) -> Values:
     >>> round(lever_arm(0.185, 0.215), 3)
     0.03
     """
-    ok = within(np.greater(fulcrum_diameter, plate_seat_diameter), "fulcrum_diameter", fulcrum_diameter, "above",
-                plate_seat_diameter, "plate_seat_diameter")  # fmt: skip
+    ok = within(
+        np.greater(fulcrum_diameter, plate_seat_diameter),
+        "fulcrum_diameter",
+        fulcrum_diameter,
+        "above",
+        plate_seat_diameter,
+        "plate_seat_diameter",
+    )
     return (fulcrum_diameter - plate_seat_diameter) * ok

@@ -95,6 +95,12 @@ def lever_arm(plate_seat_diameter: Values, fulcrum_diameter: Values) -> Values:
     >>> round(lever_arm(0.215, 0.185), 3)
     0.03
     """
-    ok = within(np.less(fulcrum_diameter, plate_seat_diameter), "fulcrum_diameter", fulcrum_diameter, "below",
-                plate_seat_diameter, "plate_seat_diameter")  # fmt: skip
+    ok = within(
+        np.less(fulcrum_diameter, plate_seat_diameter),
+        "fulcrum_diameter",
+        fulcrum_diameter,
+        "below",
+        plate_seat_diameter,
+        "plate_seat_diameter",
+    )
     return (plate_seat_diameter - fulcrum_diameter) * ok

@@ -31,6 +31,11 @@ def drill_depth(residual_unbalance: Values, drill_radius: Values, drill_diameter
     """
     area = np.pi / 4 * drill_diameter**2 * density
     inside = drill_radius**2 - 2 * residual_unbalance / area
-    ok = within(np.greater(inside, 0), "drill_diameter", drill_diameter, "at least", np.sqrt(
-        2 * residual_unbalance / (np.pi / 4 * density * drill_radius**2)))  # fmt: skip
+    ok = within(
+        np.greater(inside, 0),
+        "drill_diameter",
+        drill_diameter,
+        "at least",
+        np.sqrt(2 * residual_unbalance / (np.pi / 4 * density * drill_radius**2)),
+    )
     return plain(drill_radius - np.sqrt(np.maximum(inside, 0.0)) - 0.1 * drill_diameter) * ok

@@ -31,7 +31,13 @@ def temperature_factor(
     >>> temperature_factor(293.15, 473.15, 573.15, 0.6), round(temperature_factor(523.15, 473.15, 573.15, 0.6), 3)
     (1.0, 0.8)
     """
-    ok = within(np.less(sustained_temperature, brief_temperature), "sustained_temperature", sustained_temperature,
-                "below", brief_temperature, "brief_temperature")  # fmt: skip
+    ok = within(
+        np.less(sustained_temperature, brief_temperature),
+        "sustained_temperature",
+        sustained_temperature,
+        "below",
+        brief_temperature,
+        "brief_temperature",
+    )
     share = (facing_temperature - sustained_temperature) / (brief_temperature - sustained_temperature)
     return plain((1 - (1 - fade_share) * np.clip(share, 0, 1)) * ok)

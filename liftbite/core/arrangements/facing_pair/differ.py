@@ -45,8 +45,14 @@ def other_effective_radius(
     >>> round(other_effective_radius(0.1, 0.24, 0.16, 0.25, 0.17), 4)
     0.105
     """
-    ok = within(np.less(other_inner_diameter, other_outer_diameter), "other_inner_diameter", other_inner_diameter,
-                "below", other_outer_diameter, "other_outer_diameter")  # fmt: skip
+    ok = within(
+        np.less(other_inner_diameter, other_outer_diameter),
+        "other_inner_diameter",
+        other_inner_diameter,
+        "below",
+        other_outer_diameter,
+        "other_outer_diameter",
+    )
     scale = (other_outer_diameter + other_inner_diameter) / (outer_diameter + inner_diameter)
     return effective_radius * scale * ok
 

@@ -9,9 +9,13 @@ from liftbite.core.graph.guards import positive
 
 
 def centrifugal_clamp(
-    finger_mass: Values, finger_centroid_radius: Values, finger_offset: Values, clutch_speed: Values,
-    plate_seat_diameter: Values, fulcrum_diameter: Values,
-) -> Values:  # fmt: skip
+    finger_mass: Values,
+    finger_centroid_radius: Values,
+    finger_offset: Values,
+    clutch_speed: Values,
+    plate_seat_diameter: Values,
+    fulcrum_diameter: Values,
+) -> Values:
     """Force that speed adds to the clamp; below 0 where the fingers' mass lies past flat.
 
     ΔF_c = m_f · r_c · ω² · z / (|D_p − D_f|/2)

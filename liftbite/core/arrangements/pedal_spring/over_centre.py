@@ -8,9 +8,15 @@ from liftbite.core.graph.graph import Values, plain, within
 
 
 def pedal_spring(
-    pedal_return_force: Values, pedal_travel: Values, assist_force: Values, assist_rate: Values, assist_arm: Values,
-    assist_anchor: Values, assist_centre: Values, pedal_arm: Values,
-) -> Values:  # fmt: skip
+    pedal_return_force: Values,
+    pedal_travel: Values,
+    assist_force: Values,
+    assist_rate: Values,
+    assist_arm: Values,
+    assist_anchor: Values,
+    assist_centre: Values,
+    pedal_arm: Values,
+) -> Values:
     """Force of the springs at the pad: the return spring, and one that is shortest at its centre and pushes.
 
     F_sp = F_return − F_a · a·b·sin α/(s·L), α = (x_p − x_c)/L, s = √(a² + b² − 2ab·cos α), F_a = F_0 − k·(s − |b − a|)
@@ -38,8 +44,9 @@ def pedal_spring(
     >>> pedal_spring(10.0, 0.03, 900.0, 8000.0, 0.05, 0.11, 0.03, 0.3)
     10.0
     """
-    ok = within(np.not_equal(assist_arm, assist_anchor), "assist_arm", assist_arm, "other than", assist_anchor,
-                "assist_anchor")  # fmt: skip
+    ok = within(
+        np.not_equal(assist_arm, assist_anchor), "assist_arm", assist_arm, "other than", assist_anchor, "assist_anchor"
+    )
     angle = (pedal_travel - assist_centre) / pedal_arm
     length = np.sqrt(assist_arm**2 + assist_anchor**2 - 2 * assist_arm * assist_anchor * np.cos(angle))
     push = np.maximum(assist_force - assist_rate * (length - np.abs(assist_anchor - assist_arm)), 0.0)

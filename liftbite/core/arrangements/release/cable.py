@@ -132,9 +132,14 @@ def pedal_effort(cable_force: Values, pedal_ratio: Values, pedal_efficiency: Val
 
 
 def plate_lift_reach(
-    pedal_stroke: Values, pedal_free_play: Values, pedal_ratio: Values, fork_ratio: Values,
-    bearing_clearance: Values, finger_flex: Values, release_lever_ratio: Values,
-) -> Values:  # fmt: skip
+    pedal_stroke: Values,
+    pedal_free_play: Values,
+    pedal_ratio: Values,
+    fork_ratio: Values,
+    bearing_clearance: Values,
+    finger_flex: Values,
+    release_lever_ratio: Values,
+) -> Values:
     """Lift at full pedal if the cable did not stretch.
 
     x_reach = ((x_stroke − x_free)/(R_p · R_f) − c_b) · η_flex/R_d, not below 0

@@ -30,8 +30,14 @@ def slave_area(slave_outer_diameter: Values, slave_inner_diameter: Values) -> Va
     >>> round(slave_area(0.052, 0.0375) * 1e6)
     1019
     """
-    ok = within(np.less(slave_inner_diameter, slave_outer_diameter), "slave_inner_diameter", slave_inner_diameter,
-                "below", slave_outer_diameter, "slave_outer_diameter")  # fmt: skip
+    ok = within(
+        np.less(slave_inner_diameter, slave_outer_diameter),
+        "slave_inner_diameter",
+        slave_inner_diameter,
+        "below",
+        slave_outer_diameter,
+        "slave_outer_diameter",
+    )
     return np.pi / 4 * (slave_outer_diameter**2 - slave_inner_diameter**2) * ok
 
 

@@ -181,9 +181,12 @@ def pedal_travel(master_travel: Values, port_travel: Values, pedal_ratio: Values
 
 
 def pedal_effort(
-    line_pressure: Values, master_area: Values, pedal_ratio: Values, pedal_efficiency: Values,
+    line_pressure: Values,
+    master_area: Values,
+    pedal_ratio: Values,
+    pedal_efficiency: Values,
     pedal_spring: Values,
-) -> Values:  # fmt: skip
+) -> Values:
     """Force at pedal or lever at a lift of the plate.
 
     F_p = p · A_m / (R_p · η) + F_sp
@@ -234,10 +237,17 @@ def fluid_margin(fluid_wet_boiling: Values, ambient_temperature: Values) -> Valu
 
 
 def plate_lift_reach(
-    pedal_stroke: Values, pedal_free_play: Values, pedal_ratio: Values, port_travel: Values, master_area: Values,
-    slave_area: Values, fork_ratio: Values, bearing_clearance: Values, finger_flex: Values,
+    pedal_stroke: Values,
+    pedal_free_play: Values,
+    pedal_ratio: Values,
+    port_travel: Values,
+    master_area: Values,
+    slave_area: Values,
+    fork_ratio: Values,
+    bearing_clearance: Values,
+    finger_flex: Values,
     release_lever_ratio: Values,
-) -> Values:  # fmt: skip
+) -> Values:
     """Lift at full pedal if nothing were soft: hose stiff, no air in the line.
 
     x_reach = ((((x_stroke − x_free)/R_p − x_port) · A_m/A_s)/R_f − c_b) · η_flex/R_d, not below 0

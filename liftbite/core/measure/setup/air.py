@@ -35,8 +35,17 @@ class Air:
     high: float
 
 
-def air_left(master_area: float, master_travel: float, slave_area: float, slave_travel: float, hose_swell: float,
-             pressure: float, *, port_doubt: float = PORT_DOUBT, travel_doubt: float = 0.0) -> Air | None:  # fmt: skip
+def air_left(
+    master_area: float,
+    master_travel: float,
+    slave_area: float,
+    slave_travel: float,
+    hose_swell: float,
+    pressure: float,
+    *,
+    port_doubt: float = PORT_DOUBT,
+    travel_doubt: float = 0.0,
+) -> Air | None:
     """Trapped air from measured slave travel, the pedal held at full.
 
     V_air = (A_m·x_m − A_s·x_s − C·p)·(p_0 + p)/p, isothermal.
@@ -91,8 +100,19 @@ class AirFound:
 def trapped_air(build: Build, readings: Readings) -> AirFound | None:
     """Air still in the system from the slave's travel at full pedal; None where it cannot be worked out."""
     travel = values_of(readings, "slave_travel")
-    names = ("master_area", "slave_area", "hose_swell", "pedal_stroke", "pedal_free_play", "pedal_ratio", "port_travel",
-             "bearing_clearance", "fork_ratio", "finger_flex", "release_lever_ratio")  # fmt: skip
+    names = (
+        "master_area",
+        "slave_area",
+        "hose_swell",
+        "pedal_stroke",
+        "pedal_free_play",
+        "pedal_ratio",
+        "port_travel",
+        "bearing_clearance",
+        "fork_ratio",
+        "finger_flex",
+        "release_lever_ratio",
+    )
     if not travel:
         return None
     v = build.evaluate(names)
@@ -105,8 +125,14 @@ def trapped_air(build: Build, readings: Readings) -> AirFound | None:
         return None
     master = float((v["pedal_stroke"] - v["pedal_free_play"]) / v["pedal_ratio"] - v["port_travel"])
     doubt = next(r.uncertainty for r in reversed(readings["slave_travel"]) if r.si is not None)
-    terms = (float(v["master_area"]), master, float(v["slave_area"]), travel[-1], float(v["hose_swell"]),
-             float(pressure))  # fmt: skip
+    terms = (
+        float(v["master_area"]),
+        master,
+        float(v["slave_area"]),
+        travel[-1],
+        float(v["hose_swell"]),
+        float(pressure),
+    )
     air = air_left(*terms, travel_doubt=doubt)
     if air is None:
         return None
@@ -138,17 +164,21 @@ def tell(found: AirFound) -> Told:
     swell = found.hose_swell * found.pressure
     grows = (ATMOSPHERE + found.pressure) / found.pressure
     fine = air.low <= 0 and (found.frees is None or found.frees >= 1)
-    return Told(sentence, right(fine), (
-        f"Master pushes A_m · x_m = {both(found.master_area, 'm²')} · {mm(found.master_travel)} mm = {_ml(pushed)} mL "
-        "after its port has closed.",
-        f"Slave took A_s · x_s = {both(found.slave_area, 'm²')} · {mm(found.slave_travel)} mm = {_ml(came)} mL; "
-        f"swelling hoses took {_ml(swell)} mL at {both(found.pressure, 'Pa')}.",
-        f"What is missing is air pressed together: ({_ml(pushed)} − {_ml(came)} − {_ml(swell)}) mL · (p₀ + p)/p = "
-        f"{_ml(pushed - came - swell)} mL · {figure(grows, 3)}, at rest {both(max(air.volume, 0.0), 'm³', 2)} "
-        "[definition: Boyle's law].",
-        f"Its band is {mm(PORT_DOUBT)} mm of doubt where the port closes and the reading's own: {low} to {high}. A "
-        "fork or bulkhead that flexes looks the same [practice].",
-    ))  # fmt: skip
+    return Told(
+        sentence,
+        right(fine),
+        (
+            f"Master pushes A_m · x_m = {both(found.master_area, 'm²')} · {mm(found.master_travel)} mm = {_ml(pushed)} mL after "
+            "its port has closed.",
+            f"Slave took A_s · x_s = {both(found.slave_area, 'm²')} · {mm(found.slave_travel)} mm = {_ml(came)} mL; "
+            f"swelling hoses took {_ml(swell)} mL at {both(found.pressure, 'Pa')}.",
+            f"What is missing is air pressed together: ({_ml(pushed)} − {_ml(came)} − {_ml(swell)}) mL · (p₀ + p)/p = "
+            f"{_ml(pushed - came - swell)} mL · {figure(grows, 3)}, at rest {both(max(air.volume, 0.0), 'm³', 2)} "
+            "[definition: Boyle's law].",
+            f"Its band is {mm(PORT_DOUBT)} mm of doubt where the port closes and the reading's own: {low} to {high}. A "
+            "fork or bulkhead that flexes looks the same [practice].",
+        ),
+    )
 
 
 def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
@@ -160,6 +190,12 @@ def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effec
 
 
 CALCULATION = Calculation(
-    "air", "Trapped air", "fluid", ("slave_travel",), "the hydraulics of this job and the travel", work_out, tell,
+    "air",
+    "Trapped air",
+    "fluid",
+    ("slave_travel",),
+    "the hydraulics of this job and the travel",
+    work_out,
+    tell,
     effects={"slave_travel": EffectOf(_effects)},
-)  # fmt: skip
+)

@@ -67,9 +67,13 @@ def bearing_reserve(x: float, y: float, spacers: Sequence[float] = ()) -> float:
 
 
 def reserve_window(
-    total_wear: float, lever_ratio: float, release_stroke: float, bearing_stroke: float, way: float = 1.0,
+    total_wear: float,
+    lever_ratio: float,
+    release_stroke: float,
+    bearing_stroke: float,
+    way: float = 1.0,
     margin: float = SPARE,
-) -> Window:  # fmt: skip
+) -> Window:
     """The reserve, X less Y, that wear and stroke leave; `way` is the quantity `finger_way`.
 
     A push cover's fingers come back by wear · R_d and the bearing goes out to release: low = wear · R_d + margin,
@@ -139,8 +143,17 @@ def bearing_stacks(
             reserve = bearing_reserve(x, y, [height])
             edges = [RULE, *([window] if window else [])]
             sure = all(w.holds(reserve - doubt) == w.holds(reserve + doubt) == w.holds(reserve) for w in edges)
-            found.append(Stack(pieces, height, reserve, RULE.holds(reserve), abs(reserve - NOMINAL),
-                               None if window is None else window.holds(reserve), sure))  # fmt: skip
+            found.append(
+                Stack(
+                    pieces,
+                    height,
+                    reserve,
+                    RULE.holds(reserve),
+                    abs(reserve - NOMINAL),
+                    None if window is None else window.holds(reserve),
+                    sure,
+                )
+            )
     middle = NOMINAL if window is None else (window.low + window.high) / 2
 
     def rank(s: Stack) -> tuple[bool, int, int]:
@@ -243,9 +256,11 @@ def tell(found: Bearing) -> Told:
         )
     best = found.fitted.reserve
     if found.crossing is not None and best > 0:
-        working.append(f"A bearing that rides on the fingers only keeps this in reserve. One that springs fully back "
-                       f"crosses it on every stroke: {mm(best)} mm · A_s/A_m = {mm(found.crossing)} mm of the "
-                       "master's travel; then enter it as the bearing's clearance.")  # fmt: skip
+        working.append(
+            f"A bearing that rides on the fingers only keeps this in reserve. One that springs fully back "
+            f"crosses it on every stroke: {mm(best)} mm · A_s/A_m = {mm(found.crossing)} mm of the "
+            "master's travel; then enter it as the bearing's clearance."
+        )
     return Told(_sentence(found), _verdict(found), (*working, *found.pieces.tried()), _shows(found), best)
 
 
@@ -290,8 +305,10 @@ def _proposed(found: Bearing) -> str:
     nearest = f"Nearest: {left[0].lower()}{left[1:]}."
     doubt = "" if best.sure else " It stands on the doubt of the readings: measure again."
     if found.window is not None and window is None:
-        return (f"No reserve serves: the fingers ask for {said(found.window.low)} and the stroke leaves "
-                f"{said(found.window.high)}. A bearing of more stroke is needed. {left}.")  # fmt: skip
+        return (
+            f"No reserve serves: the fingers ask for {said(found.window.low)} and the stroke leaves "
+            f"{said(found.window.high)}. A bearing of more stroke is needed. {left}."
+        )
     if window is None and found.pulls:
         return f"{left}. Wear limit, lift and bearing stroke give the window of a pull cover; no rule of thumb does."
     if window is None:
@@ -315,17 +332,22 @@ def _shows(found: Bearing) -> tuple[Shown, ...]:
     fitted = () if found.picked is None else (Mark("fitted", found.fitted.reserve, leading=True),)
     marks = (bare, proposed, *fitted)
     ruler = Ruler(
-        "Reserve of the bearing", (*own, *rule),
+        "Reserve of the bearing",
+        (*own, *rule),
         marks,
         zero="bearing touches the fingers",
-    )  # fmt: skip
+    )
     columns = ("Spacers", "Stack", "Reserve", "Window") + (() if found.pulls else ("1/8 to 3/8", "Off 1/4 in"))
     table = Table("Stacks of the spacers at hand", columns, tuple(_row(found, s) for s in found.stacks[:_SHOWN]))
     return (
-        Remark(f"X less Y is {said(found.reserve)}, ± {said(found.doubt)} by the readings."), ruler, table,
-        Remark("Spacers are clocked: the holes line up one way. Line and dust shield go on before the gearbox; "
-               "after it there is no hand room."),
-    )  # fmt: skip
+        Remark(f"X less Y is {said(found.reserve)}, ± {said(found.doubt)} by the readings."),
+        ruler,
+        table,
+        Remark(
+            "Spacers are clocked: the holes line up one way. Line and dust shield go on before the gearbox; "
+            "after it there is no hand room."
+        ),
+    )
 
 
 def _row(found: Bearing, s: Stack) -> tuple[str | float | None, ...]:
@@ -358,8 +380,14 @@ FITTED: Mapping[str, tuple[str, tuple[int, ...] | None]] = {
 }
 
 CALCULATION = Calculation(
-    "bearing", "Reserve of a concentric bearing", "bearing", ("depth_x", "depth_y", "spacers"), "X and Y, once each",
-    work_out, tell,
+    "bearing",
+    "Reserve of a concentric bearing",
+    "bearing",
+    ("depth_x", "depth_y", "spacers"),
+    "X and Y, once each",
+    work_out,
+    tell,
     Asked("depth_x", "fitted", "Under the bearing", {name: words for name, (words, _) in FITTED.items()}),
-    {"depth_x": EffectOf(lambda *_: [], told=_effects)}, "depth_x",
-)  # fmt: skip
+    {"depth_x": EffectOf(lambda *_: [], told=_effects)},
+    "depth_x",
+)

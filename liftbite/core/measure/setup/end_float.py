@@ -78,8 +78,10 @@ def tell(found: EndFloat) -> Told:
     elif found.put_in:
         sentence = f"With {found.pieces.named(found.taken) or 'no shim'} behind the retainer {_left_said(found.left)}"
     elif not names:
-        sentence = f"End float {said(found.measured)}: nil but free turning is wanted. Measure the shims at hand, " \
-                   f"or get one of {said(found.measured)}."  # fmt: skip
+        sentence = (
+            f"End float {said(found.measured)}: nil but free turning is wanted. Measure the shims at hand, "
+            f"or get one of {said(found.measured)}."
+        )
     elif not found.taken:
         sentence = (
             f"End float {said(found.measured)}: no shim at hand is thin enough. Get one of {said(found.measured)}."
@@ -90,11 +92,16 @@ def tell(found: EndFloat) -> Told:
         sentence = f"{with_what} {verb} the end float to {said(found.left)}; thickest at the race."
     terms = "".join(f" − {mm(found.pieces.heights[i])}" for i in found.taken)
     fine = abs(found.left) <= NIL if found.put_in else found.measured <= NIL
-    return Told(sentence, right(fine), (
-        f"Left = end float − shims = {mm(found.measured)}{terms} = {mm(found.left)} mm: the least that is not below "
-        "nothing, with the fewest shims. Nil but free turning [practice]; the manual's figure comes first.",
-        *found.pieces.tried(),
-    ), length=found.left if found.put_in else found.measured)  # fmt: skip
+    return Told(
+        sentence,
+        right(fine),
+        (
+            f"Left = end float − shims = {mm(found.measured)}{terms} = {mm(found.left)} mm: the least that is not "
+            "below nothing, with the fewest shims. Nil but free turning [practice]; the manual's figure comes first.",
+            *found.pieces.tried(),
+        ),
+        length=found.left if found.put_in else found.measured,
+    )
 
 
 def _left_said(left: float) -> str:
@@ -113,8 +120,13 @@ BEHIND: Mapping[str, tuple[str, tuple[int, ...] | None]] = {
 }
 
 CALCULATION = Calculation(
-    "end_float", "End float of the input shaft", "retainer_shims", ("end_float", "retainer_shims"),
-    "the end float", work_out, tell,
+    "end_float",
+    "End float of the input shaft",
+    "retainer_shims",
+    ("end_float", "retainer_shims"),
+    "the end float",
+    work_out,
+    tell,
     Asked("end_float", "behind", "Behind the retainer", {name: words for name, (words, _) in BEHIND.items()}),
     window_of="end_float",
-)  # fmt: skip
+)

@@ -64,8 +64,9 @@ class FloaterShims:
     alike: bool
 
 
-def floater_stands(gaps: Sequence[float], shims: Sequence[float], *, opens: bool,
-                   window: Window = FLOATER) -> FloaterShims:  # fmt: skip
+def floater_stands(
+    gaps: Sequence[float], shims: Sequence[float], *, opens: bool, window: Window = FLOATER
+) -> FloaterShims:
     """Shims that bring every stand into its window and keep them alike; the fewest pieces that do it best.
 
     Parameters
@@ -158,8 +159,10 @@ def work_out(build: Build, readings: Readings, said_of: Mapping[str, str]) -> Fl
         if shim in ("", way)
     )
     v = build.evaluate(("plate_lift_available", "reshim_wear", "wear_limit"))
-    lift, at, limit = (None if isinstance(v[n], Needs | Refused) else float(v[n])
-                       for n in ("plate_lift_available", "reshim_wear", "wear_limit"))  # fmt: skip
+    lift, at, limit = (
+        None if isinstance(v[n], Needs | Refused) else float(v[n])
+        for n in ("plate_lift_available", "reshim_wear", "wear_limit")
+    )
     if lift is None:
         return Floater(tuple(gaps), ways, pieces, (), (), (), at, put_in)
     shimmed = ways[0][1]
@@ -199,8 +202,10 @@ def tell(found: Floater) -> Told:
     elif found.put_in:
         now = ", ".join(said(gap) for gap in found.ways[0][1].gaps)
         sentence = f"With the shims put in the stands are at {now}: {'right' if fits else 'not all right'}."
-    working = [f"Each stand: {said(FLOATER.low)} to {said(FLOATER.high)}, and all within {said(ALIKE)} of each other "
-               "[practice]."]  # fmt: skip
+    working = [
+        f"Each stand: {said(FLOATER.low)} to {said(FLOATER.high)}, and all within {said(ALIKE)} of each other "
+        "[practice]."
+    ]
     for way, shims in found.ways:
         sign = "+" if way == "raises" else "−"
         sums = []
@@ -209,9 +214,11 @@ def tell(found: Floater) -> Told:
             sums.append(f"{mm(before)}{terms} = {mm(after)}" if stack else f"{mm(before)} as it is")
         working.append(f"{SEATS[way][0].upper()}{SEATS[way][1:]}: {'; '.join(sums)} mm.")
     if found.wear:
-        working.append(f"New, the inner disc is left {said(found.inner[0])} and the outer one {said(found.outer[0])}: "
-                       "f − cushion, and lift − f − cushion. The stops are fixed to the flywheel, so f grows one for "
-                       "one as the inner disc wears and the outer gap shrinks by as much.")  # fmt: skip
+        working.append(
+            f"New, the inner disc is left {said(found.inner[0])} and the outer one {said(found.outer[0])}: "
+            "f − cushion, and lift − f − cushion. The stops are fixed to the flywheel, so f grows one for "
+            "one as the inner disc wears and the outer gap shrinks by as much."
+        )
         if not found.ways[0][1].in_window:
             working.append("As no shims at hand bring the stands right, f is taken at the middle of its window here.")
     return Told(sentence, right(fits), (*working, *found.pieces.tried()), tuple(_shows(found)))
@@ -226,16 +233,31 @@ def _shows(found: Floater) -> list[Shown]:
             Move(f"Stand {i}: {found.pieces.named(stack) or 'no shim'}", before, after)
             for i, (before, after, stack) in enumerate(zip(found.gaps, shims.gaps, shims.pieces, strict=True), start=1)
         )
-        shows.append(Ruler("Gap of each stand, without and with its shims",
-                           (Band("asked for", FLOATER.low, FLOATER.high, leading=True),), moves=moves))  # fmt: skip
+        shows.append(
+            Ruler(
+                "Gap of each stand, without and with its shims",
+                (Band("asked for", FLOATER.low, FLOATER.high, leading=True),),
+                moves=moves,
+            )
+        )
     if found.wear and found.wear[-1] > 0:
-        shows.append(Lines("Free travel of both discs as the inner one wears", "worn", found.wear,
-                           {"inner disc": found.inner, "outer disc": found.outer}, "outer disc"))  # fmt: skip
+        shows.append(
+            Lines(
+                "Free travel of both discs as the inner one wears",
+                "worn",
+                found.wear,
+                {"inner disc": found.inner, "outer disc": found.outer},
+                "outer disc",
+            )
+        )
         at = found.reshim_at
-        shows.append(Remark(
-            "The stops are fixed to the flywheel: as the inner disc wears, the outer one loses its gap." if at is None
-            else f"The stands want new shims when the inner disc has worn {said(at)}: the outer one drags from there."
-        ))  # fmt: skip
+        shows.append(
+            Remark(
+                "The stops are fixed to the flywheel: as the inner disc wears, the outer one loses its gap."
+                if at is None
+                else f"The stands want new shims when the inner disc has worn {said(at)}: from there the outer drags."
+            )
+        )
     return shows
 
 
@@ -260,13 +282,24 @@ def _worst_stand(gaps: Sequence[float], why: str) -> Effect:
 
 
 CALCULATION = Calculation(
-    "floater", "Stands of the floater", "floater", ("floater_gap", "floater_shims"), "all three stands", work_out, tell,
-    Asked("floater_gap", "shims", "A shim sits", {
-        "": "not said: both ways shown",
-        "raises": "under the stand: it raises the stop",
-        "lowers": "under the plate: it closes the gap",
-        "raises in": "under the stand, and the shims proposed are in",
-        "lowers in": "under the plate, and the shims proposed are in",
-    }),
+    "floater",
+    "Stands of the floater",
+    "floater",
+    ("floater_gap", "floater_shims"),
+    "all three stands",
+    work_out,
+    tell,
+    Asked(
+        "floater_gap",
+        "shims",
+        "A shim sits",
+        {
+            "": "not said: both ways shown",
+            "raises": "under the stand: it raises the stop",
+            "lowers": "under the plate: it closes the gap",
+            "raises in": "under the stand, and the shims proposed are in",
+            "lowers in": "under the plate, and the shims proposed are in",
+        },
+    ),
     {"floater_gap": EffectOf(_effects, told=_told_effects)},
-)  # fmt: skip
+)

@@ -133,8 +133,11 @@ def tell(found: FlywheelCut) -> Told:
     if found.face > 0:
         words.append(f"The disc's hub comes {said(cut.hub_nearer)} nearer the flywheel bolts: check the gap.")
     if found.compared:
-        seat = f" and {_lower(found.seat)} at the seat." if found.seat_read else (
-            "; the seat was not read, and is taken to be so by as much. On a stepped wheel, read it.")  # fmt: skip
+        seat = (
+            f" and {_lower(found.seat)} at the seat."
+            if found.seat_read
+            else ("; the seat was not read, and is taken to be so by as much. On a stepped wheel, read it.")
+        )
         words.insert(0, f"The wheel that goes in is {_lower(found.face)} at the face{seat}")
     if known and abs(cut.fingers) > MAKE_UP:
         words.append(f"Past 0.5 mm: make it up with {_mend(found)}, and measure again.")
@@ -144,11 +147,15 @@ def tell(found: FlywheelCut) -> Told:
     terms = f"({mm(found.face)} − {mm(found.seat)}) · {ratio} − {mm(found.seat)}"
     if found.way < 0:
         rule, terms = f"−{rule}", f"−{terms}"
-    return Told(" ".join(words), right(not (known and abs(cut.fingers) > MAKE_UP)) if known else "", (
-        f"Fingers = {rule} = {terms}{fingers}. Both cut alike move the whole clutch towards the engine; the face alone "
-        "acts as wear does, which takes the tips of a pull-type cover the other way [geometry; practice].",
-        "A flywheel is cut no thinner than its maker's least thickness.",
-    ))  # fmt: skip
+    return Told(
+        " ".join(words),
+        right(not (known and abs(cut.fingers) > MAKE_UP)) if known else "",
+        (
+            f"Fingers = {rule} = {terms}{fingers}. Both cut alike move the whole clutch towards the engine; the face "
+            "alone acts as wear does, which takes the tips of a pull-type cover the other way [geometry; practice].",
+            "A flywheel is cut no thinner than its maker's least thickness.",
+        ),
+    )
 
 
 def _lower(off: float) -> str:
@@ -193,12 +200,20 @@ def _heights_effects(build: Build, readings: Readings, limits: Sequence[Limit]) 
     """The same, under the name of the heights where those were read; the thickness is a wheel's own."""
     if not values_of(readings, "flywheel_heights"):
         return []
-    return [replace(e, check="flywheel_heights") for e in _effects(build, readings, limits)
-            if e.quantity != "flywheel_thickness"]  # fmt: skip
+    return [
+        replace(e, check="flywheel_heights")
+        for e in _effects(build, readings, limits)
+        if e.quantity != "flywheel_thickness"
+    ]
 
 
 CALCULATION = Calculation(
-    "cut", "Height of the flywheel", "flywheel", ("face_cut", "seat_cut", "flywheel_heights"),
-    "what came off the face or the seat, or the heights of both wheels", work_out, tell,
+    "cut",
+    "Height of the flywheel",
+    "flywheel",
+    ("face_cut", "seat_cut", "flywheel_heights"),
+    "what came off the face or the seat, or the heights of both wheels",
+    work_out,
+    tell,
     effects={"face_cut": EffectOf(_cut_effects, once=True), "flywheel_heights": EffectOf(_heights_effects, once=True)},
-)  # fmt: skip
+)

@@ -132,12 +132,16 @@ def tell(found: Fork) -> Told:
         working.append(f"Turn = arcsin(rise · R_f/arm), arm {mm(found.arm)} mm [geometry].")
     if found.stroke is not None and found.needed is not None:
         enough = found.needed <= found.stroke
-        sentence += (f" The slave still has its stroke: {said(found.needed)} of {said(found.stroke)}." if enough else
-                     f" The slave runs out: full pedal asks for {said(found.needed)}, {said(found.stroke)} is left."
-                     )  # fmt: skip
-        working.append(f"Slave at full pedal = (bearing travel + clearance) · R_f = {mm(found.needed)} mm; a shorter "
-                       f"bearing lets the piston stand further out by its difference · R_f, which leaves "
-                       f"{mm(found.stroke)} mm.")  # fmt: skip
+        sentence += (
+            f" The slave still has its stroke: {said(found.needed)} of {said(found.stroke)}."
+            if enough
+            else f" The slave runs out: full pedal asks for {said(found.needed)}, {said(found.stroke)} is left."
+        )
+        working.append(
+            f"Slave at full pedal = (bearing travel + clearance) · R_f = {mm(found.needed)} mm; a shorter "
+            f"bearing lets the piston stand further out by its difference · R_f, which leaves "
+            f"{mm(found.stroke)} mm."
+        )
     if abs(f.height) > MAKE_UP:
         working.append("Past 0.5 mm it is made up for with a pivot or slave shim [practice].")
     short = found.stroke is not None and found.needed is not None and found.stroke < found.needed

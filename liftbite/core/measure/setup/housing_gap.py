@@ -65,8 +65,13 @@ def work_out(_: Build, readings: Readings, __: Mapping[str, str]) -> HousingGap 
     tail, across = (read[name][0] if read[name] else None for name in (TAIL, ACROSS))
     known = tail is not None and across is not None and across > 0
     scale = tail / across if known and tail is not None and across is not None else 1.0
-    return HousingGap(gaps, (gaps["At 12"] - gaps["At 6"]) * scale, (gaps["At 3"] - gaps["At 9"]) * scale,
-                      tail if known else None, across if known else None)  # fmt: skip
+    return HousingGap(
+        gaps,
+        (gaps["At 12"] - gaps["At 6"]) * scale,
+        (gaps["At 3"] - gaps["At 9"]) * scale,
+        tail if known else None,
+        across if known else None,
+    )
 
 
 def tell(found: HousingGap) -> Told:
@@ -77,11 +82,16 @@ def tell(found: HousingGap) -> Told:
     moves = [
         f"{way}{f' by {said(abs(move))}' if found.tail is not None else ''}"
         for apart, move, way in (
-            (high, found.up, "up" if high > 0 else "down"), (side, found.right, "to 3" if side > 0 else "to 9"))
+            (high, found.up, "up" if high > 0 else "down"),
+            (side, found.right, "to 3" if side > 0 else "to 9"),
+        )
         if abs(apart) > EVEN
-    ]  # fmt: skip
-    sentence = "The gap is even: a gear in, output held, turn the crank slowly, and it goes home." if even else (
-        f"The tail goes {' and '.join(moves)}, towards the wider side.")  # fmt: skip
+    ]
+    sentence = (
+        "The gap is even: a gear in, output held, turn the crank slowly, and it goes home."
+        if even
+        else (f"The tail goes {' and '.join(moves)}, towards the wider side.")
+    )
     if not even and found.tail is None:
         sentence += " Measure the tail's distance and the housing across, and it is said how far."
     working = [f"Gaps: {', '.join(f'{place.lower()} {mm(gap)}' for place, gap in found.gaps.items())} mm."]
@@ -93,7 +103,7 @@ def tell(found: HousingGap) -> Told:
                 (found.gaps["At 12"], found.gaps["At 6"], found.up),
                 (found.gaps["At 3"], found.gaps["At 9"], found.right),
             )
-        ]  # fmt: skip
+        ]
     shows = (
         () if even else (Remark("Never draw it in by its bolts: force means a wrong angle or something in the way."),)
     )

@@ -50,8 +50,14 @@ def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> Pack | N
     asked = build.known.get("friction_plate_count")
     common = float(np.median(list(thick.values()))) if len(thick) >= 3 else None
     odd = [name for name, value in thick.items() if common is not None and abs(value - common) > ODD_PLATE]
-    return Pack(counts.get("Friction"), counts.get("Plain"), None if asked is None else int(asked),
-                tuple(thick.items()), common, tuple(odd))  # fmt: skip
+    return Pack(
+        counts.get("Friction"),
+        counts.get("Plain"),
+        None if asked is None else int(asked),
+        tuple(thick.items()),
+        common,
+        tuple(odd),
+    )
 
 
 def tell(found: Pack) -> Told:
@@ -60,8 +66,11 @@ def tell(found: Pack) -> Told:
     if found.friction is not None and found.asked is not None and found.friction != found.asked:
         words.append(f"{found.friction} friction plates are there, but the job says {found.asked}.")
     if found.friction is not None and found.plain is not None:
-        usual = "one more friction plate, as usual" if found.friction == found.plain + 1 else (
-            "one more friction plate is usual, look again")  # fmt: skip
+        usual = (
+            "one more friction plate, as usual"
+            if found.friction == found.plain + 1
+            else ("one more friction plate is usual, look again")
+        )
         words.append(f"{found.friction} friction and {found.plain} plain plates: {usual}.")
     if found.common is not None:
         thick = dict(found.thick)

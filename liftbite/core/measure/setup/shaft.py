@@ -37,8 +37,15 @@ class Reach:
     touches: bool
 
 
-def shaft_reach(protrusion: float, housing_depth: float, block: float, recess: float, stand_out: float,
-                pilot_length: float, below: float) -> Reach:  # fmt: skip
+def shaft_reach(
+    protrusion: float,
+    housing_depth: float,
+    block: float,
+    recess: float,
+    stand_out: float,
+    pilot_length: float,
+    below: float,
+) -> Reach:
     """How far the shaft's tip enters the pilot, and what is left below it.
 
     engagement = protrusion − housing depth − block plate and gaskets − pilot below the flange + flange beyond the block
@@ -95,13 +102,18 @@ def tell(found: Shaft) -> Told:
         sentence = f"The shaft passes the whole pilot and stays {said(reach.clear)} clear of the bottom."
     verdict: SetUp = "stop" if reach.engagement <= 0 or reach.touches else right(reach.full)
     out, housing, block, recess, stand, length, below = d.values()
-    return Told(sentence, verdict, (
-        "Enters by shaft beyond the gearbox face − housing depth − block plate and gaskets − pilot below the crank "
-        f"flange + flange beyond the block face = {out} − {housing} − {block} − {recess} + {stand} = "
-        f"{mm(reach.engagement)} mm.",
-        f"Clear of the bottom by pilot length + bore below it − that = {length} + {below} − {mm(reach.engagement)} = "
-        f"{mm(reach.clear)} mm. Both ends are checked [practice].",
-    ), length=reach.engagement)  # fmt: skip
+    return Told(
+        sentence,
+        verdict,
+        (
+            "Enters by shaft beyond the gearbox face − housing depth − block plate and gaskets − pilot below the crank "
+            f"flange + flange beyond the block face = {out} − {housing} − {block} − {recess} + {stand} = "
+            f"{mm(reach.engagement)} mm.",
+            f"Clear of the bottom by pilot length + bore below it − that = {length} + {below} − "
+            f"{mm(reach.engagement)} = {mm(reach.clear)} mm. Both ends are checked [practice].",
+        ),
+        length=reach.engagement,
+    )
 
 
 def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:
@@ -117,7 +129,13 @@ def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effec
 
 
 CALCULATION = Calculation(
-    "shaft", "Reach of the input shaft", "input_shaft", ("shaft_reach",),
-    "all its depths, none left out: key 0 where there is no plate", work_out, tell,
-    effects={"shaft_reach": EffectOf(_effects)}, window_of="shaft_reach",
-)  # fmt: skip
+    "shaft",
+    "Reach of the input shaft",
+    "input_shaft",
+    ("shaft_reach",),
+    "all its depths, none left out: key 0 where there is no plate",
+    work_out,
+    tell,
+    effects={"shaft_reach": EffectOf(_effects)},
+    window_of="shaft_reach",
+)

@@ -123,8 +123,10 @@ def causes_of(points: Sequence[Point], master_area: float, slave_area: float) ->
         return ()
     apart = np.linalg.inv(spread + 1e-6 * common)
     shapes: dict[str, Array] = {
-        "air": pressure / (ATMOSPHERE + pressure), "flex": pressure, "lost": np.full(pressure.size, master_area),
-    }  # fmt: skip
+        "air": pressure / (ATMOSPHERE + pressure),
+        "flex": pressure,
+        "lost": np.full(pressure.size, master_area),
+    }
     found = []
     for name, shape in shapes.items():
         if not shape.any():
@@ -149,9 +151,13 @@ def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> Shortfal
     causes = causes_of(points, *_areas(build)) if points else ()
     apart = len(causes) > 1 and causes[1].left - causes[0].left > FITS
     return Shortfall(
-        points, causes, apart, _frees(build, points[-1].measured) if 1.0 in travels else None,
-        _beside(whole.bite_point, bite), _beside(whole.peak_effort, force),
-    )  # fmt: skip
+        points,
+        causes,
+        apart,
+        _frees(build, points[-1].measured) if 1.0 in travels else None,
+        _beside(whole.bite_point, bite),
+        _beside(whole.peak_effort, force),
+    )
 
 
 def _areas(build: Build) -> tuple[float, float]:
@@ -209,13 +215,19 @@ def _said_of(cause: Cause) -> str:
 
 #: Cause -> what else would show it, where the readings alone do not, and what is done next.
 SHOWS: Mapping[str, tuple[str, str]] = {
-    "air": ("pumped twice quickly, the slave travels further and the pedal firms up",
-            "bleed again, and read the travel once more"),
-    "flex": ("a helper pushes while you watch bulkhead, bracket, fork and hose: one of them moves",
-             "find what moves; a braided hose takes out what a rubber one swells"),
-    "lost": ("with free play and push-rod play taken up, the slave travels further by as much times the area ratio",
-             "set free play and push-rod play, then read the travel once more"),
-}  # fmt: skip
+    "air": (
+        "pumped twice quickly, the slave travels further and the pedal firms up",
+        "bleed again, and read the travel once more",
+    ),
+    "flex": (
+        "a helper pushes while you watch bulkhead, bracket, fork and hose: one of them moves",
+        "find what moves; a braided hose takes out what a rubber one swells",
+    ),
+    "lost": (
+        "with free play and push-rod play taken up, the slave travels further by as much times the area ratio",
+        "set free play and push-rod play, then read the travel once more",
+    ),
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -261,8 +273,10 @@ def _travel(found: Shortfall) -> _Part:
     remarks = [Remark(f"{c.name.capitalize()}: {SHOWS[c.name][0]}. Then {SHOWS[c.name][1]}.") for c in alike]
     return _Part(
         f"The slave falls {said(last.expected - last.measured)} short at {both(last.pedal, 'm')} of pedal. {looks}",
-        (*working, *(_fit(c) for c in found.causes)), tuple(remarks), fine=False,
-    )  # fmt: skip
+        (*working, *(_fit(c) for c in found.causes)),
+        tuple(remarks),
+        fine=False,
+    )
 
 
 def _fit(cause: Cause) -> str:
@@ -308,6 +322,11 @@ def _pressing(found: Shortfall) -> _Part:
 
 
 CALCULATION = Calculation(
-    "travel", "Travel against the stroke", "slave", ("slave_travel_half", "slave_travel", "bite_point", "pedal_force"),
-    "the stroke of this job, and a travel or a bite point", work_out, tell,
-)  # fmt: skip
+    "travel",
+    "Travel against the stroke",
+    "slave",
+    ("slave_travel_half", "slave_travel", "bite_point", "pedal_force"),
+    "the stroke of this job, and a travel or a bite point",
+    work_out,
+    tell,
+)

@@ -80,8 +80,9 @@ def _asked(before: str, now: str) -> None:
         settings = json.loads(kept)
         if before in settings:
             settings[now] = settings.pop(before)
-        bind.execute(sa.text("UPDATE series SET settings = :kept WHERE id = :id"),
-                     {"kept": json.dumps(settings), "id": number})  # fmt: skip
+        bind.execute(
+            sa.text("UPDATE series SET settings = :kept WHERE id = :id"), {"kept": json.dumps(settings), "id": number}
+        )
 
 
 def _practices() -> None:
@@ -141,8 +142,11 @@ def _quantities(renamed: Mapping[str, str]) -> None:
 def downgrade() -> None:
     _quantities({now: before for before, now in _RENAMED.items()})
     _asked("shims", "shim")
-    for index, table in (("ix_reading_series_id", "reading"), ("ix_series_vehicle", "series"),
-                         ("ix_series_job_id", "series")):  # fmt: skip
+    for index, table in (
+        ("ix_reading_series_id", "reading"),
+        ("ix_series_vehicle", "series"),
+        ("ix_series_job_id", "series"),
+    ):
         op.drop_index(index, table)
     for now, before in (("series", "taking"), ("shop_practice", "school"), ("renewal", "open_sum")):
         op.rename_table(now, before)

@@ -10,9 +10,21 @@ down_revision = "0005"
 branch_labels = None
 depends_on = None
 
-_OLD = ("flywheel_inertia", "flywheel_mass", "flywheel_diameter", "gyration_share", "wire_radius", "wire_length",
-        "swing_period", "ring_outer_diameters", "ring_inner_diameters", "ring_thicknesses", "ring_densities",
-        "ring_masses", "ring_gyrations")  # fmt: skip
+_OLD = (
+    "flywheel_inertia",
+    "flywheel_mass",
+    "flywheel_diameter",
+    "gyration_share",
+    "wire_radius",
+    "wire_length",
+    "swing_period",
+    "ring_outer_diameters",
+    "ring_inner_diameters",
+    "ring_thicknesses",
+    "ring_densities",
+    "ring_masses",
+    "ring_gyrations",
+)
 _NAMES = {f"old_{name}": name for name in _OLD} | {"old_flywheel_source": "inertia_source"}
 
 

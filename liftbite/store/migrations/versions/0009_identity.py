@@ -46,8 +46,9 @@ def upgrade() -> None:
     for digest, jpeg in connection.execute(sa.text("SELECT digest, jpeg FROM photo")):
         plain = plain_jpeg(jpeg)
         if plain != jpeg:
-            connection.execute(sa.text("UPDATE photo SET jpeg = :jpeg WHERE digest = :digest"),
-                               {"jpeg": plain, "digest": digest})  # fmt: skip
+            connection.execute(
+                sa.text("UPDATE photo SET jpeg = :jpeg WHERE digest = :digest"), {"jpeg": plain, "digest": digest}
+            )
 
 
 def downgrade() -> None:

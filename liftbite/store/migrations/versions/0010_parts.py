@@ -15,28 +15,66 @@ down_revision = "0009"
 branch_labels = None
 depends_on = None
 _PARTS = {
-    "Disc": "disc", "Plate set": "plates", "Spring set": "springs", "Cover": "cover", "Cover bolts": "cover_bolts",
-    "Spring bolts": "spring_bolts", "Flywheel": "flywheel", "Flywheel bolts": "flywheel_bolts",
-    "Flywheel insert": "insert", "Ring gear": "ring_gear", "Floater plate": "floater", "Release bearing": "bearing",
-    "Pilot bearing": "pilot", "Rear main seal": "rear_seal", "Input shaft seal": "input_seal", "Fork and pivot": "fork",
-    "Fork pivot and clip": "pivot", "Seals of the bearing's line": "bearing_line_seals",
-    "Retaining ring of the release bearing": "bearing_ring", "Cable pins and bushes": "cable_ends",
-    "Lock washer of the clutch nut": "lock_washer", "Push rod": "push_rod", "Lifter bearing": "lifter",
-    "Basket": "basket", "Basket bearing": "basket_bearing", "Clutch centre": "hub", "Cush rubbers": "cush_rubbers",
-    "Hub rubbers": "cush_rubbers", "Master cylinder": "master", "Slave cylinder": "slave", "Hose or cable": "line",
-    "Restrictor": "restrictor", "Fluid": "fluid", "Engine oil": "engine_oil", "Input shaft": "input_shaft",
-    "Retainer shims": "retainer_shims", "Gearbox input bearing": "input_bearing", "Mounts": "mounts",
-    "Bell housing": "bell_housing", "Friction plates": "plates", "Plain plates": "plates", "Coil springs": "springs",
-    "Lifter": "lifter", "Pedal or lever": "pedal", "Hydraulics": "cylinders", "Cylinder or its seals": "slave",
-}  # fmt: skip
+    "Disc": "disc",
+    "Plate set": "plates",
+    "Spring set": "springs",
+    "Cover": "cover",
+    "Cover bolts": "cover_bolts",
+    "Spring bolts": "spring_bolts",
+    "Flywheel": "flywheel",
+    "Flywheel bolts": "flywheel_bolts",
+    "Flywheel insert": "insert",
+    "Ring gear": "ring_gear",
+    "Floater plate": "floater",
+    "Release bearing": "bearing",
+    "Pilot bearing": "pilot",
+    "Rear main seal": "rear_seal",
+    "Input shaft seal": "input_seal",
+    "Fork and pivot": "fork",
+    "Fork pivot and clip": "pivot",
+    "Seals of the bearing's line": "bearing_line_seals",
+    "Retaining ring of the release bearing": "bearing_ring",
+    "Cable pins and bushes": "cable_ends",
+    "Lock washer of the clutch nut": "lock_washer",
+    "Push rod": "push_rod",
+    "Lifter bearing": "lifter",
+    "Basket": "basket",
+    "Basket bearing": "basket_bearing",
+    "Clutch centre": "hub",
+    "Cush rubbers": "cush_rubbers",
+    "Hub rubbers": "cush_rubbers",
+    "Master cylinder": "master",
+    "Slave cylinder": "slave",
+    "Hose or cable": "line",
+    "Restrictor": "restrictor",
+    "Fluid": "fluid",
+    "Engine oil": "engine_oil",
+    "Input shaft": "input_shaft",
+    "Retainer shims": "retainer_shims",
+    "Gearbox input bearing": "input_bearing",
+    "Mounts": "mounts",
+    "Bell housing": "bell_housing",
+    "Friction plates": "plates",
+    "Plain plates": "plates",
+    "Coil springs": "springs",
+    "Lifter": "lifter",
+    "Pedal or lever": "pedal",
+    "Hydraulics": "cylinders",
+    "Cylinder or its seals": "slave",
+}
 #: Calculation of the set-up, as the list called it -> the part it was put right at.
 _SET_UPS = {
-    "Trapped air": "fluid", "Reserve of a concentric bearing": "bearing",
+    "Trapped air": "fluid",
+    "Reserve of a concentric bearing": "bearing",
     "End float of the input shaft": "retainer_shims",
-    "Stands of the floater": "floater", "Height of the flywheel": "flywheel", "Fork with the new bearing": "fork",
-    "Gap of the gearbox": "gearbox", "Order of the pack": "plates", "Reach of the input shaft": "input_shaft",
+    "Stands of the floater": "floater",
+    "Height of the flywheel": "flywheel",
+    "Fork with the new bearing": "fork",
+    "Gap of the gearbox": "gearbox",
+    "Order of the pack": "plates",
+    "Reach of the input shaft": "input_shaft",
     "Travel against the stroke": "slave",
-}  # fmt: skip
+}
 _WORKS = {"get": "get", "dress or machine": "dress", "put right": "put_right", "measure better": "measure"}
 
 
@@ -106,7 +144,27 @@ def downgrade() -> None:
     )
 
 
-_FATES = tuple(f"{part}_fate" for part in (
-    "floater", "disc", "plates", "cover", "springs", "flywheel", "bolts", "pilot", "seals", "bearing", "spacers",
-    "fork", "push_rod", "basket", "master", "slave", "line", "restrictor", "fluid",
-))  # fmt: skip
+_FATES = tuple(
+    f"{part}_fate"
+    for part in (
+        "floater",
+        "disc",
+        "plates",
+        "cover",
+        "springs",
+        "flywheel",
+        "bolts",
+        "pilot",
+        "seals",
+        "bearing",
+        "spacers",
+        "fork",
+        "push_rod",
+        "basket",
+        "master",
+        "slave",
+        "line",
+        "restrictor",
+        "fluid",
+    )
+)

@@ -16,25 +16,35 @@ down_revision = "0011"
 branch_labels = None
 depends_on = None
 _KINDS = {
-    "own part": "own_part", "own step": "own_step", "bleed step": "bleed_step", "fault test": "fault_test",
-    "bedding in": "bedding_in", "look again": "second_look", "full load": "full_load", "at it": "at_step",
+    "own part": "own_part",
+    "own step": "own_step",
+    "bleed step": "bleed_step",
+    "fault test": "fault_test",
+    "bedding in": "bedding_in",
+    "look again": "second_look",
+    "full load": "full_load",
+    "at it": "at_step",
     "hand-over": "hand_over",
-}  # fmt: skip
+}
 _OPTIONS = {
     ("check", "answer"): {"that will do": "enough", "not on this job": "not_on_job"},
     ("own_part", "answer"): {"to get": "to_get"},
     ("own", "kind"): {"go or no go": "go_no_go"},
     ("bolt", "answer"): {"look again": "look_again"},
     ("tightening", "how"): {"no figure known": "none_known", "by feel": "by_feel"},
-    ("tightening", "passes"): {"at once": "at_once", "in thirds": "thirds", "half, then by fifths": "half_then_fifths",
-                               "as given": "as_given"},
+    ("tightening", "passes"): {
+        "at once": "at_once",
+        "in thirds": "thirds",
+        "half, then by fifths": "half_then_fifths",
+        "as given": "as_given",
+    },
     ("tightening", "bolts"): {"used again": "used_again"},
     ("at_step", "answer"): {"at it": "here"},
     ("bled", "answer"): {"taken back": "taken_back"},
     ("card", "answer"): {"not tried": "not_tried"},
     ("noted", "answer"): {"wrong part": "wrong_part", "left out": "left_out"},
     ("order", "state"): {"in stock": "in_stock"},
-}  # fmt: skip
+}
 
 
 def upgrade() -> None:

@@ -12,13 +12,23 @@ from liftbite.core.measure.setup import CALCULATIONS
 from liftbite.core.measure.setup.calculation import Told
 from tests.jobs import FULL, entries
 
-FORK_CAR = {**{q: t for q, t in FULL.items() if not q.startswith("slave_")}, "release": "hydraulic_fork",
-            "slave_diameter": "22 mm", "fork_ratio": "1.6", "slave_stroke": "30 mm"}  # fmt: skip
+FORK_CAR = {
+    **{q: t for q, t in FULL.items() if not q.startswith("slave_")},
+    "release": "hydraulic_fork",
+    "slave_diameter": "22 mm",
+    "fork_ratio": "1.6",
+    "slave_stroke": "30 mm",
+}
 TWIN = FULL | {"disc_count": "2"}
 NO_STROKE = {q: t for q, t in FULL.items() if q != "slave_stroke"}
-DEPTHS = {"Housing depth": 165, "Block plate and gaskets": 3, "Pilot below the crank flange": 4,
-          "Flange beyond the block face": 0, "Pilot bearing length": 16,
-          "Bottom of the bore below the pilot": 10}  # fmt: skip
+DEPTHS = {
+    "Housing depth": 165,
+    "Block plate and gaskets": 3,
+    "Pilot below the crank flange": 4,
+    "Flange beyond the block face": 0,
+    "Pilot bearing length": 16,
+    "Bottom of the bore below the pilot": 10,
+}
 
 
 def taken(mm: Mapping[str, float], uncertainty: float = 3e-5) -> list[Reading]:

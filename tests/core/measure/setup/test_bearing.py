@@ -59,13 +59,17 @@ def test_the_rule_of_thumb_covers_little_wear() -> None:
     assert reserve_window(0.004, 4.0, 0.0065, 0.012).low > reserve_window(0.004, 4.0, 0.0065, 0.012).high
 
 
-@pytest.mark.parametrize(("x", "y", "spacers", "pieces", "left"), [
-    (3.21875, 2.5, (0.254, 0.255), (0, 1), 0.210),  # 3 7/32 in less 2.5 in, two spacers measured 0.509 together
-    (2.880, 2.402, (0.25,), (0,), 0.228),
-    (2.65, 2.402, (0.25, 0.1), (), 0.248),
-])  # fmt: skip
-def test_the_worked_cases_of_the_trade(x: float, y: float, spacers: tuple[float, ...], pieces: tuple[int, ...],
-                                       left: float) -> None:  # fmt: skip
+@pytest.mark.parametrize(
+    ("x", "y", "spacers", "pieces", "left"),
+    [
+        (3.21875, 2.5, (0.254, 0.255), (0, 1), 0.210),  # 3 7/32 in less 2.5 in, two spacers measured 0.509 together
+        (2.880, 2.402, (0.25,), (0,), 0.228),
+        (2.65, 2.402, (0.25, 0.1), (), 0.248),
+    ],
+)
+def test_the_worked_cases_of_the_trade(
+    x: float, y: float, spacers: tuple[float, ...], pieces: tuple[int, ...], left: float
+) -> None:
     """Common practice, no source."""
     best = bearing_stacks(x * INCH, y * INCH, [s * INCH for s in spacers])[0]
     assert best.pieces == pieces
@@ -82,8 +86,13 @@ def test_over_the_nominal_a_shim_is_needed() -> None:
 
 
 @settings(max_examples=60)
-@given(x=st.floats(0.05, 0.1), gap=st.floats(0.002, 0.03), spacers=st.lists(THICK, max_size=5),
-       low=st.floats(1e-3, 6e-3), width=st.floats(0, 8e-3))  # fmt: skip
+@given(
+    x=st.floats(0.05, 0.1),
+    gap=st.floats(0.002, 0.03),
+    spacers=st.lists(THICK, max_size=5),
+    low=st.floats(1e-3, 6e-3),
+    width=st.floats(0, 8e-3),
+)
 def test_the_best_stack_is_best_by_brute_force(
     x: float, gap: float, spacers: list[float], low: float, width: float
 ) -> None:
@@ -129,15 +138,18 @@ def test_the_computed_window_covers_the_wear_to_come() -> None:
     assert computed_window(build_of(entries(NO_STROKE))) is None
 
 
-@pytest.mark.parametrize(("typed", "x", "y", "spacers", "says"), [
-    (NO_STROKE, 70, 75, {}, "already meets the fingers"),
-    (NO_STROKE, 80, 73.5, {}, "With no spacer the reserve is 6.5 mm"),
-    (NO_STROKE, 80, 60, {"Spacer 1": 2}, "No stack at hand falls in 1/8 to 3/8 in. Nearest: with Spacer 1"),
-    (NO_STROKE, 80, 70.475, {}, "stands on the doubt of the readings"),
-    (FULL | {"slave_stroke": "12 mm"}, 80, 70, {}, "No reserve serves"),
-    (FULL | {"slave_stroke": "30 mm"}, 80, 40, {}, "No stack at hand falls between"),
-    (FULL | {"slave_stroke": "30 mm"}, 80, 68, {}, "It lies outside the rule of 1/8 to 3/8 in, which counts less"),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("typed", "x", "y", "spacers", "says"),
+    [
+        (NO_STROKE, 70, 75, {}, "already meets the fingers"),
+        (NO_STROKE, 80, 73.5, {}, "With no spacer the reserve is 6.5 mm"),
+        (NO_STROKE, 80, 60, {"Spacer 1": 2}, "No stack at hand falls in 1/8 to 3/8 in. Nearest: with Spacer 1"),
+        (NO_STROKE, 80, 70.475, {}, "stands on the doubt of the readings"),
+        (FULL | {"slave_stroke": "12 mm"}, 80, 70, {}, "No reserve serves"),
+        (FULL | {"slave_stroke": "30 mm"}, 80, 40, {}, "No stack at hand falls between"),
+        (FULL | {"slave_stroke": "30 mm"}, 80, 68, {}, "It lies outside the rule of 1/8 to 3/8 in, which counts less"),
+    ],
+)
 def test_what_a_bearings_sum_says(
     typed: dict[str, str], x: float, y: float, spacers: dict[str, float], says: str
 ) -> None:
@@ -218,8 +230,7 @@ def test_the_stack_that_is_fitted_is_what_counts() -> None:
     assert proposed.fitted == proposed.stacks[0]
     assert one.fitted.pieces == (1,)
     assert one.fitted.reserve == pytest.approx(8.8e-3)
-    assert "Fitted with Spacer 2: the reserve is 8.8 mm" in told(
-        "bearing", NO_STROKE, fitted="2", **readings).sentence  # fmt: skip
+    assert "Fitted with Spacer 2: the reserve is 8.8 mm" in told("bearing", NO_STROKE, fitted="2", **readings).sentence
     outside = told("bearing", NO_STROKE, fitted="none", **readings).sentence
     assert "outside" in outside
     assert "With Spacer 1" in outside

@@ -28,8 +28,13 @@ def test_every_calculation_names_checks_there_are_and_waits_without_them() -> No
 
 
 def test_a_bearing_waits_for_both_depths_and_a_floater_for_three_stands() -> None:
-    bearing = found("bearing", FULL, depth_x={"At 12": 80.0, "At 4": 80.1}, depth_y={"At 12": 62.0},
-                    spacers={"Spacer 1": 6.4, "Spacer 2": 3.2})  # fmt: skip
+    bearing = found(
+        "bearing",
+        FULL,
+        depth_x={"At 12": 80.0, "At 4": 80.1},
+        depth_y={"At 12": 62.0},
+        spacers={"Spacer 1": 6.4, "Spacer 2": 3.2},
+    )
     assert bearing.reserve == pytest.approx(18.05e-3)
     assert bearing.doubt == pytest.approx((2**0.5 * 3e-5) + 0.05e-3)
     assert len(bearing.stacks) == 4
@@ -65,19 +70,30 @@ LENGTH = st.integers(0, 4000).map(lambda n: n / 100)
 TWO = st.tuples(LENGTH, LENGTH)
 
 
-@given(heights=TWO, depths=st.lists(LENGTH, min_size=7, max_size=7), cut=TWO, end=LENGTH,
-       stands=st.lists(LENGTH, min_size=3, max_size=3),
-       shims=st.lists(LENGTH, min_size=1, max_size=3))  # fmt: skip
+@given(
+    heights=TWO,
+    depths=st.lists(LENGTH, min_size=7, max_size=7),
+    cut=TWO,
+    end=LENGTH,
+    stands=st.lists(LENGTH, min_size=3, max_size=3),
+    shims=st.lists(LENGTH, min_size=1, max_size=3),
+)
 def test_every_sum_told_comes_out(
-    heights: tuple[float, float], depths: list[float], cut: tuple[float, float], stands: list[float],
-    shims: list[float], end: float,
-) -> None:  # fmt: skip
+    heights: tuple[float, float],
+    depths: list[float],
+    cut: tuple[float, float],
+    stands: list[float],
+    shims: list[float],
+    end: float,
+) -> None:
     readings = {
         "bearing_height": dict(zip(("Old", "New"), heights, strict=True)),
         "shaft_reach": dict(zip(("Shaft beyond the gearbox face", *DEPTHS), depths, strict=True)),
-        "face_cut": {"Once": cut[0]}, "seat_cut": {"Once": cut[1]}, "end_float": {"Once": end},
+        "face_cut": {"Once": cut[0]},
+        "seat_cut": {"Once": cut[1]},
+        "end_float": {"Once": end},
         "floater_gap": {f"Stand {i}": v for i, v in enumerate(stands, 1)},
-    }  # fmt: skip
+    }
     for name in ("floater_shims", "retainer_shims"):
         readings[name] = {f"Shim {i}": v for i, v in enumerate(shims, 1)}
     for which in ("floater", "shaft", "fork", "cut", "end_float"):

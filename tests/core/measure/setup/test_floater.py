@@ -90,8 +90,10 @@ def test_the_outer_disc_loses_what_the_inner_one_wears() -> None:
 
 def test_shims_that_were_put_in_enter_the_job_and_settle_the_verdict() -> None:
     """Stands at 0.40 mm want 0.17 mm to reach the middle of 0.508 to 0.635 mm."""
-    readings = {"floater_gap": taken({f"Stand {i}": 0.40 for i in (1, 2, 3)}),
-                "floater_shims": taken({f"Shim {i}": 0.17 for i in (1, 2, 3)})}  # fmt: skip
+    readings = {
+        "floater_gap": taken({f"Stand {i}": 0.40 for i in (1, 2, 3)}),
+        "floater_shims": taken({f"Shim {i}": 0.17 for i in (1, 2, 3)}),
+    }
     calculation, build = CALCULATIONS["floater"], build_of(entries(TWIN))
 
     def entered(shims: str) -> float:

@@ -27,13 +27,26 @@ def test_a_cut_face_acts_like_wear_on_clamp_and_lift() -> None:
     assert more > 0 > less
 
 
-@pytest.mark.parametrize(("face", "seat", "says"), [
-    (0.5, 0.5, ["0.5 mm (0.0197 in) nearer to the engine: reserve or free play grows", "Cut alike, the clamp stays",
-                "hub comes 0.5 mm"]),
-    (0.3, 0.0, ["nearer to the gearbox: reserve or free play shrinks", "as if the disc has worn 0.3 mm",
-                "Past 0.5 mm"]),
-    (0.0, 0.3, ["as if the disc were thicker by 0.3 mm"]),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("face", "seat", "says"),
+    [
+        (
+            0.5,
+            0.5,
+            [
+                "0.5 mm (0.0197 in) nearer to the engine: reserve or free play grows",
+                "Cut alike, the clamp stays",
+                "hub comes 0.5 mm",
+            ],
+        ),
+        (
+            0.3,
+            0.0,
+            ["nearer to the gearbox: reserve or free play shrinks", "as if the disc has worn 0.3 mm", "Past 0.5 mm"],
+        ),
+        (0.0, 0.3, ["as if the disc were thicker by 0.3 mm"]),
+    ],
+)
 def test_what_a_cut_flywheel_does(face: float, seat: float, says: list[str]) -> None:
     words = told("cut", FULL, face_cut={"Once": face}, seat_cut={"Once": seat})
     assert all(part in words.sentence for part in says)

@@ -22,8 +22,10 @@ def test_a_quarter_inch_taller_bearing_loads_the_fork() -> None:
     assert fork_change(20e-3, 20e-3, 1.8, 3e-3).free_play == pytest.approx(3e-3)
 
 
-@pytest.mark.parametrize(("new", "says"), [
-    (21, "1 mm (0.0394 in) taller; 2 mm"), (19, "1 mm (0.0394 in) shorter; 6 mm"), (23, "always loaded")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("new", "says"),
+    [(21, "1 mm (0.0394 in) taller; 2 mm"), (19, "1 mm (0.0394 in) shorter; 6 mm"), (23, "always loaded")],
+)
 def test_what_another_bearing_says(new: float, says: str) -> None:
     typed = CAR | {"release": "hydraulic_fork", "fork_ratio": "2", "bearing_clearance": "2 mm"}
     plain = told("fork", typed, bearing_height={"Old": 20, "New": new})
@@ -39,8 +41,9 @@ def test_a_shorter_bearing_takes_from_the_slaves_stroke() -> None:
     lift = build.evaluate(("plate_lift_available",))["plate_lift_available"]
     asked = float(build.evaluate(("slave_travel",), plate_lift=lift)["slave_travel"]) * 1e3
     spare = (30 - asked) / 1.6
-    taller, shorter, short = (told("fork", FORK_CAR, bearing_height={"Old": 60, "New": 60 + rise})
-                              for rise in (1, -spare * 0.9, -spare * 1.1))  # fmt: skip
+    taller, shorter, short = (
+        told("fork", FORK_CAR, bearing_height={"Old": 60, "New": 60 + rise}) for rise in (1, -spare * 0.9, -spare * 1.1)
+    )
     assert "of 30 mm" in taller.sentence
     assert "still has its stroke" in shorter.sentence
     assert "The slave runs out" in short.sentence

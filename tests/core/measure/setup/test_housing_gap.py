@@ -21,9 +21,15 @@ def test_six_millimetres_over_350_with_the_tail_at_700_are_twelve() -> None:
     assert "to 3" not in said.sentence
 
 
-@pytest.mark.parametrize(("gaps", "ways"), [
-    ((2, 5, 8, 5), ["down"]), ((5, 8, 5, 2), ["to 3"]), ((5, 2, 5, 8), ["to 9"]), ((8, 8, 2, 2), ["up", "to 3"]),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("gaps", "ways"),
+    [
+        ((2, 5, 8, 5), ["down"]),
+        ((5, 8, 5, 2), ["to 3"]),
+        ((5, 2, 5, 8), ["to 9"]),
+        ((8, 8, 2, 2), ["up", "to 3"]),
+    ],
+)
 def test_the_tail_goes_towards_the_wider_side(gaps: tuple[int, ...], ways: list[str]) -> None:
     read = dict(zip(("At 12", "At 3", "At 6", "At 9"), gaps, strict=True))
     sentence = told("housing_gap", CAR, housing_gap=read).sentence

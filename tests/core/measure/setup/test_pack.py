@@ -11,12 +11,18 @@ from tests.core.measure.setup.steps import told
 from tests.jobs import MOTORCYCLE, entries
 
 
-@pytest.mark.parametrize(("counts", "says"), [
-    ({"Friction": 7.0, "Plain": 6.0}, "one more friction plate, as usual"),
-    ({"Friction": 7.0, "Plain": 7.0}, "look again"),
-    ({"Friction": 8.0, "Plain": 7.0}, "8 friction plates are there, but the job says 7. 8 friction and 7 plain plates"),
-    ({"Friction": 7.0}, ""),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("counts", "says"),
+    [
+        ({"Friction": 7.0, "Plain": 6.0}, "one more friction plate, as usual"),
+        ({"Friction": 7.0, "Plain": 7.0}, "look again"),
+        (
+            {"Friction": 8.0, "Plain": 7.0},
+            "8 friction plates are there, but the job says 7. 8 friction and 7 plain plates",
+        ),
+        ({"Friction": 7.0}, ""),
+    ],
+)
 def test_the_counts_of_a_pack(counts: dict[str, float], says: str) -> None:
     readings = {"plate_count": [Reading(place, n) for place, n in counts.items()]}
     words = pack.tell(pack.work_out(build_of(entries(MOTORCYCLE)), readings, {}))

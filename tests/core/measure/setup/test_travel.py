@@ -41,9 +41,13 @@ def test_a_sound_job_falls_short_of_nothing(job: dict[str, str]) -> None:
 
 
 @pytest.mark.parametrize("job", [FORK_CAR, FULL], ids=["fork", "concentric"])
-@pytest.mark.parametrize(("name", "fault", "amount"), [
-    ("air", {"trapped_air": "1.5 mL"}, 1.5e-6), ("lost", {"port_travel": "4 mm"}, None),
-])  # fmt: skip
+@pytest.mark.parametrize(
+    ("name", "fault", "amount"),
+    [
+        ("air", {"trapped_air": "1.5 mL"}, 1.5e-6),
+        ("lost", {"port_travel": "4 mm"}, None),
+    ],
+)
 def test_what_was_put_in_is_among_what_fits(
     job: dict[str, str], name: str, fault: dict[str, str], amount: float | None
 ) -> None:
@@ -107,8 +111,10 @@ def test_a_heavy_pedal_binds() -> None:
     build = build_of(entries(FORK_CAR))
     whole = stroke(build)
     assert isinstance(whole, Stroke)
-    readings = {"slave_travel": [Reading("Once", moved(build, 1.0), "", "caliper", 5e-5)],
-                "pedal_force": [Reading("Once", 1.5 * whole.peak_effort, "", "force_gauge", 2.0)]}  # fmt: skip
+    readings = {
+        "slave_travel": [Reading("Once", moved(build, 1.0), "", "caliper", 5e-5)],
+        "pedal_force": [Reading("Once", 1.5 * whole.peak_effort, "", "force_gauge", 2.0)],
+    }
     calculation = CALCULATIONS["travel"]
     said = calculation.tell(calculation.work_out(build, readings, {}))
     assert said.verdict == "put right"
