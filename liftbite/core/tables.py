@@ -47,9 +47,10 @@ def made(of: type[Made], name: str, said: Mapping[str, Any]) -> Made:
     """
     words = {f.name: f for f in fields(of)}  # type: ignore[arg-type]
     kind = "".join(f" {c.lower()}" if c.isupper() else c for c in of.__name__).strip()
+    kind_of = f"{'an' if kind[0] in 'aeiou' else 'a'} {kind}"
     for word in said:
         if word not in words:
-            raise ValueError(f"{name}: “{word}” is no word of a {kind}; they are {', '.join(words)}")
+            raise ValueError(f"{name}: “{word}” is no word of {kind_of}; they are {', '.join(words)}")
     for word, field in words.items():
         if word not in said and field.default is MISSING and field.default_factory is MISSING:
             raise ValueError(f"{name}: say its {word}, as every {kind} does")

@@ -13,11 +13,19 @@ from typing import Any
 #: File of the package, the line after which something is added, what is added. "" for a file of its own.
 ADDED: tuple[tuple[str, str, str], ...] = (
     (
-        "core/job/rows/clutch.py",
-        "ROWS = (\n",
+        "core/job/rows/clutch.toml",
+        "#:schema ./input.schema.json\n",
         """\
-    Input("dust_mass", "Dust let through", "kg", "g", 0, 1, (0, 0.1), "Dust of the facing in an hour.", above=True,
-          group="wear", searched=True),
+[dust_mass]
+label = "Dust let through"
+unit = "kg"
+field_unit = "g"
+range = [0, 1000]
+usual = [0, 100]
+meaning = "Dust of the facing in an hour."
+above = true
+searched = true
+group = "wear"
 """,
     ),
     (
@@ -102,11 +110,17 @@ CALCULATION = Calculation("dust", "Boot on its seat", "dust_boot", ("dust_boot",
 ''',
     ),
     (
-        "core/prove/causes.py",
-        "CAUSES: Mapping[str, Cause] = {c.name: c for c in (\n",
+        "core/prove/causes.toml",
+        "which parts it closes into and how far the job goes then.\n",
         """\
-    _cause("dust_in", "dust in the housing", {"judders": 0.7}, 0.4, {}, "dust boot", closes=("dust_boot",),
-           scope="bearing"),
+[cause.dust_in]
+words = "dust in the housing"
+shows = {judders = 0.7}
+often = 0.4
+mends = "dust boot"
+closes = ["dust_boot"]
+scope = "bearing"
+source = "common practice, no source"
 """,
     ),
     (

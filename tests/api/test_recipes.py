@@ -37,7 +37,15 @@ def dust_boot(monkeypatch: pytest.MonkeyPatch) -> None:
     refuse_unfinished(added)
     monkeypatch.setitem(CHECKS, "dust_boot", added)
     cause = Cause(
-        "dust_in", "dust in the housing", {"judders": 0.7}, 0.4, {}, "dust boot", closes=("dust_boot",), scope="bearing"
+        "dust_in",
+        "dust in the housing",
+        {"judders": 0.7},
+        0.4,
+        {},
+        "dust boot",
+        "",
+        closes=("dust_boot",),
+        scope="bearing",
     )
     monkeypatch.setitem(CAUSES, "dust_in", cause)
     causes.refuse_unfinished()
@@ -98,15 +106,21 @@ def test_a_check_that_says_too_little_is_refused(wrong: dict[str, Any], says: st
         ({"closes": ("gizmo",)}, "closes into “gizmo”"),
         ({"tells": {"gizmo": {"yes": 0.9}}}, "tells of “gizmo”, which is no test"),
         ({"tells": {"since": {"tomorrow": 0.9}}}, "tomorrow is no answer"),
+        ({"tells": {"since": "tomorrow"}}, "tomorrow is no answer"),
+        ({"seldom": 0.1}, "“seldom” is no word of a cause"),
     ],
 )
 def test_a_cause_that_says_too_little_is_refused(
     monkeypatch: pytest.MonkeyPatch, wrong: dict[str, Any], says: str
 ) -> None:
-    whole = {"name": "dust_in", "words": "dust", "shows": {"judders": 0.7}, "often": 0.4, "tells": {}, "mends": "boot"}
-    monkeypatch.setitem(CAUSES, "dust_in", Cause(**(whole | wrong)))
-    with pytest.raises(ValueError, match=says):
+    whole = {"words": "dust", "shows": {"judders": 0.7}, "often": 0.4, "mends": "boot", "source": "memory: a test"}
+
+    def load() -> None:
+        monkeypatch.setitem(CAUSES, "dust_in", causes.read_cause("dust_in", whole | wrong))
         causes.refuse_unfinished()
+
+    with pytest.raises(ValueError, match=says):
+        load()
 
 
 def test_a_check_that_speaks_for_no_cause_there_is_is_refused(monkeypatch: pytest.MonkeyPatch) -> None:

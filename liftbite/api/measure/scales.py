@@ -9,6 +9,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from math import log10
+from typing import Any
 
 import numpy as np
 import numpy.typing as npt
@@ -36,6 +37,7 @@ def _stands(name: str, start: float, end: float) -> StandsAtOut:
 
 
 def ruler_out(check: Check, readings: Sequence[Reading], limits: Sequence[Limit], rule: str) -> mm.RulerOut | None:
+    """Readings and limits on one ruler, each limit with its guard band; None where nothing was read."""
     values = [r.si for r in readings if r.si is not None]
     shown = [f for f in limits if f.value is not None and f.name != "spread"]
     if not values or check.kind != "reading":

@@ -3,6 +3,7 @@
 - `COMPLAINTS`        what can be complained of, and the words it is told by
 - `Test`, `TESTS`     something to look at, try or ask, with its answers and how often each is given by a sound vehicle
 - `Cause`, `CAUSES`   a fault: which complaints it makes, how often it is the one, which answers it gives, what mends it
+- `read_cause`        a cause as its row says it
 - `refuse_unfinished`   refuses a table that names what there is none of
 
 The rows stand in `causes.toml`. Shares are round figures of the trade: they order causes, they measure nothing.
@@ -81,8 +82,13 @@ class Cause:
     scope: str = ""
 
 
-def _cause(name: str, said: Mapping[str, Any]) -> Cause:
-    """A cause whose answers are named: a plain answer is given nine times of ten."""
+def read_cause(name: str, said: Mapping[str, Any]) -> Cause:
+    """A cause as its row says it: a plain answer is given nine times of ten.
+
+    Raises
+    ------
+    ValueError : it says too much or too little, or tells of what there is none of
+    """
     tells = {test: _answers(name, test, answer) for test, answer in said.get("tells", {}).items()}
     return made(Cause, name, {"name": name, **said, "tells": tells})
 
@@ -100,7 +106,7 @@ def _answers(cause: str, test: str, said: str | Mapping[str, float]) -> Mapping[
     return {a: 0.9 if a == said else 0.1 * p / rest for a, p in answers.items()}
 
 
-CAUSES: Mapping[str, Cause] = {name: _cause(name, said) for name, said in _TABLE["cause"].items()}
+CAUSES: Mapping[str, Cause] = {name: read_cause(name, said) for name, said in _TABLE["cause"].items()}
 
 
 def refuse_unfinished() -> None:

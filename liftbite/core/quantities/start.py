@@ -6,8 +6,8 @@ In the order in which it is used:
 - of it        `slip_time`, `slip_energy`, `tyre_energy`, `peak_slip_power`, `lowest_start_speed`, `start_settles`
 - second way   `held_slip_time`, `held_slip_energy`
 
-Everything is referred to the clutch shaft. What it works against: `start_loads`. `start_clutch_torque` and `throttle_held` come from an arrangement;
-`quantities.launch` integrates.
+Everything is referred to the clutch shaft. What it works against: `start_loads`. `start_clutch_torque` and
+`throttle_held` come from an arrangement; `quantities.launch` integrates.
 """
 
 from __future__ import annotations

@@ -5,10 +5,10 @@ from __future__ import annotations
 import pytest
 
 from liftbite.core.job.arrangement import QUANTITIES
-from liftbite.core.job.choices import CAR as DRY
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.groups import GROUPS, rows_of
 from liftbite.core.job.inputs import INPUTS
+from liftbite.core.job.parts import CAR as DRY
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.criteria import margins_of
 from liftbite.core.verdicts.results import RESULTS_OF, asked_of, friction_of, results_in, target_of

@@ -92,7 +92,8 @@ STEPS = (
         ("final_look", "slave_read", "free_play", "gearbox_filled", "engine_oil"),
         evidence="sentence",
         hold=True,
-        note="Fluid levels, battery, linkages, no leaks, pedal firm, slave travel measured; cable: free play at the lever.",
+        note="Fluid levels, battery, linkages, no leaks, pedal firm, slave travel measured; cable: free play at the "
+        "lever.",
     ),
     Step(
         "static_release",

@@ -92,8 +92,8 @@ STEPS = (
         "below",
         evidence="sentence",
         hold=True,
-        note="Disc side right, raised hub away from the flywheel unless marked; inner and outer disc right; splines of two discs "
-        "in line; tool seated.",
+        note="Disc side right, raised hub away from the flywheel unless marked; inner and outer disc right; splines "
+        "of two discs in line; tool seated.",
     ),
     Step(
         "cover_on",
@@ -129,9 +129,9 @@ STEPS = (
         "below",
         evidence="sentence",
         hold=True,
-        note="Cover torqued in passes; tool slides in and out freely; floater clearance and cushion in their windows; bore runout "
-        "passed; sleeve and splines lightly greased, or dry where the maker says so; line and shield fitted; the master's "
-        "port open at rest.",
+        note="Cover torqued in passes; tool slides in and out freely; floater clearance and cushion in their "
+        "windows; bore runout passed; sleeve and splines lightly greased, or dry where the maker says so; line and "
+        "shield fitted; the master's port open at rest.",
     ),
     Step(
         "engine_in",
@@ -157,8 +157,8 @@ STEPS = (
         tools=("gearbox jack", "straps"),
         minutes=45,
         hazards=("A heavy gearbox, strapped; never drawn in by its bolts.",),
-        note="A gear in, an output held, the crank turned slowly: one pitch of the splines is enough. Weight that rests on stud "
-        "threads stops it dead.",
+        note="A gear in, an output held, the crank turned slowly: one pitch of the splines is enough. Weight that "
+        "rests on stud threads stops it dead.",
     ),
     Step(
         "turned_over",

@@ -168,8 +168,8 @@ def tell(found: AirFound) -> Told:
         sentence,
         right(fine),
         (
-            f"Master pushes A_m · x_m = {both(found.master_area, 'm²')} · {mm(found.master_travel)} mm = {_ml(pushed)} mL after "
-            "its port has closed.",
+            f"Master pushes A_m · x_m = {both(found.master_area, 'm²')} · {mm(found.master_travel)} mm = "
+            f"{_ml(pushed)} mL after its port has closed.",
             f"Slave took A_s · x_s = {both(found.slave_area, 'm²')} · {mm(found.slave_travel)} mm = {_ml(came)} mL; "
             f"swelling hoses took {_ml(swell)} mL at {both(found.pressure, 'Pa')}.",
             f"What is missing is air pressed together: ({_ml(pushed)} − {_ml(came)} − {_ml(swell)}) mL · (p₀ + p)/p = "
