@@ -66,7 +66,9 @@ def test_a_unit_of_the_tables_is_worth_what_pint_says(unit: str) -> None:
         if PINT[unit] in {"degC", "degF"}:
             asked = registry.Quantity(value, PINT[unit]).to("kelvin").magnitude
         else:
-            asked = (value * registry(PINT[unit])).to_base_units().magnitude if unit != "%" else value * 0.01
+            asked = (
+                (value * registry(PINT[unit])).to_base_units().magnitude if unit != "%" else value * float(PINT[unit])
+            )
         assert isclose(value * scale + offset, asked, rel_tol=1e-12, abs_tol=1e-15)
 
 

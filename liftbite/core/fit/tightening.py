@@ -245,9 +245,10 @@ def of_proof(share: float) -> State:
     >>> of_proof(0.75), of_proof(0.95)
     ('plausible', 'high')
     """
-    if share > 1 / PROOF_BAD:
+    margin = 1 / share if share > 0 else inf  # as the criterion has it, so that both turn at the same figure
+    if margin < PROOF_BAD:
         return "refused"
-    if share > 1 / PROOF_GOOD:
+    if margin < PROOF_GOOD:
         return "high"
     return "low" if share < LOW else "plausible"
 
