@@ -19,7 +19,7 @@ from liftbite import __version__
 from liftbite.api import problems
 from liftbite.api.brief import views as curves
 from liftbite.api.choose import views as workbench
-from liftbite.api.common import current_state, heed_state
+from liftbite.api.common import current_state, heed_state, heed_tags
 from liftbite.api.document import document
 from liftbite.api.find import views as finding
 from liftbite.api.fit import views as fit
@@ -121,6 +121,7 @@ def create_app(
     app.extensions["liftbite.open"] = open_to_network
     protect(app, hosts, open_to_network=open_to_network)
     heed_state(app)
+    heed_tags(app)
     heed_turns(app)
     shop.heed_units(app)
     _add_web(app, web)

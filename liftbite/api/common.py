@@ -3,6 +3,7 @@
 - `sessions_of`, `session_of`, `writing`   the shop's store, a session of it to read, or to write in one transaction
 - `now`   the moment, UTC
 - `seen_version`, `tagged`   the version a write replaces, and the one an answer is of
+- `heed_tags`   every document read has an ETag of what it says; one that is known is not sent again
 - `current_state`, `heed_state`   the state of the shop an answer is of; it stands on every answer and in every tag
 - `reply`, `download`   a model as JSON; a text as a file to keep
 """
@@ -13,6 +14,7 @@ import re
 from collections.abc import Iterator
 from contextlib import AbstractContextManager, contextmanager
 from datetime import UTC, datetime
+from hashlib import sha256
 from urllib.parse import unquote
 
 from flask import Flask, Response, current_app, g, request
@@ -28,7 +30,7 @@ from liftbite.store.state import expect_state, identity_of
 
 #: The header by which answers say of which state of the shop they are, and requests for which one they are made.
 STATE = "Shop-State"
-_TAG = re.compile(r'(?:W/)?"(?:([0-9a-f]{12})\.)?(\d{1,12})"')
+_TAG = re.compile(r'(?:W/)?"(?:([0-9a-f]{12})\.)?(\d{1,12})(?:-[0-9a-f]{16})?"')
 
 
 class NeedsPrecondition(LiftBiteError):
@@ -94,6 +96,28 @@ def heed_state(app: Flask) -> None:
     def say(response: Response) -> Response:
         if "state" in g and g.state:
             response.headers[STATE] = g.state
+        return response
+
+
+def heed_tags(app: Flask) -> None:
+    """Every document read has an ETag of what it says, and one that is known already is not sent again.
+
+    The ETag of what is changed under If-Match begins with its version: a record that grew makes another document of a
+    job whose figures nobody changed, and both are told apart.
+    """
+
+    @app.after_request
+    def tag(response: Response) -> Response:
+        if request.method not in {"GET", "HEAD"} or response.status_code != 200 or response.is_streamed:
+            return response
+        known, _ = response.get_etag()
+        says = sha256(response.get_data()).hexdigest()[:16]
+        if known is None:
+            response.set_etag(says)
+        elif _TAG.fullmatch(f'"{known}"'):
+            response.set_etag(f"{known}-{says}")
+        if "If-None-Match" in request.headers:
+            response.make_conditional(request)
         return response
 
 

@@ -164,15 +164,20 @@ class FileInstrument(_Strict):
     port: Words = Field(default="", max_length=200, description="Where its data port is read; only in a shop's file.")
 
 
-class FileRenewal(_Strict):
-    """The figures of a sum of renewing a part while it is open."""
+class RenewalFigures(_Strict):
+    """What it costs to renew a part while it is open, and what it would cost later."""
 
-    part: Named
     price: Money
     chance: Share
     hours: Hours
     rate: Money
     extra_hours: Hours = 0.0
+
+
+class FileRenewal(RenewalFigures):
+    """The figures of a sum of renewing a part while it is open."""
+
+    part: Named
 
 
 class FileLine(_Strict):

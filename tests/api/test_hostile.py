@@ -160,8 +160,8 @@ def test_what_can_be_entered_can_be_taken_out_and_brought_in(client: FlaskClient
     said = {"check": "plate_thickness", "label": long, "distance": "24000 km"}
     assert post(client, job, "series", **said).status_code == 200
     post(client, job, "readings", check="plate_thickness", place="Plate 1, place 1", typed="2.9 mm")
-    limit = {"check": "plate_thickness", "name": "least", "typed": "2.5 mm", "source": "p" * 200}
-    first = client.put(f"/api/jobs/{number}/limits", json=limit, headers={"If-Match": '"0"'})
+    limit = {"typed": "2.5 mm", "source": "p" * 200}
+    first = client.put(f"/api/jobs/{number}/limits/plate_thickness/least", json=limit, headers={"If-Match": '"0"'})
     assert first.status_code == 200, first.text
     out = client.get(f"/api/jobs/{number}/file")
     assert out.status_code == 200

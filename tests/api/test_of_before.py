@@ -8,6 +8,7 @@ from __future__ import annotations
 import json
 from datetime import UTC, datetime
 from typing import Any
+from urllib.parse import quote
 
 import pytest
 from flask.testing import FlaskClient
@@ -105,8 +106,8 @@ def test_a_renewal_of_before_that_is_none_does_not_hold_the_file_up(client: Flas
 @pytest.mark.parametrize("body", [{"part": "  "}, {"hours": 2e6}, {"extra_hours": 2e6}])
 def test_a_renewal_of_nothing_or_of_a_lifetime_is_refused(client: FlaskClient, body: dict[str, Any]) -> None:
     job = begin(client)
-    figures = {"part": "Seal", "price": 1, "chance": 0.1, "hours": 1, "rate": 1, "extra_hours": 0} | body
-    path = f"/api/jobs/{job['id']}/renewals"
+    figures = {"price": 1, "chance": 0.1, "hours": 1, "rate": 1, "extra_hours": 0} | body
+    path = f"/api/jobs/{job['id']}/renewals/{quote(figures.pop('part', 'Seal'))}"
     assert client.put(path, json=figures, headers={"If-Match": '"0"'}).status_code == 422
 
 

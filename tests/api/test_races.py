@@ -62,8 +62,9 @@ def test_the_same_file_of_readings_by_six_at_once_is_stored_once(app: OpenAPI, c
 
 
 def test_the_same_sum_by_twelve_at_once_is_one_sum(app: OpenAPI, client: FlaskClient, job: int) -> None:
-    figures = {"part": "Seal", "price": 25, "chance": 0.1, "hours": 8, "rate": 70}
-    found = at_once(app, 12, lambda c, _: c.put(f"/api/jobs/{job}/renewals", json=figures, headers={"If-Match": '"0"'}))
+    figures = {"price": 25, "chance": 0.1, "hours": 8, "rate": 70}
+    at, new = f"/api/jobs/{job}/renewals/Seal", {"If-Match": '"0"'}
+    found = at_once(app, 12, lambda c, _: c.put(at, json=figures, headers=new))
     assert sorted(r.status_code for r in found) == [200, *[412] * 11]
     assert [r["part"] for r in client.get(f"/api/jobs/{job}/measure").get_json()["renewals"]] == ["Seal"]
 
@@ -84,9 +85,9 @@ def test_a_label_does_not_erase_the_odometer_of_another_tab(client: FlaskClient,
     ("path", "body"),
     [
         ("series", {"check": "plate_thickness"}),
-        ("limits", {"check": "plate_thickness", "name": "least", "typed": "2.6"}),
-        ("practices", {"name": "guard", "option": "full"}),
-        ("renewals", {"part": "Seal", "price": 1, "chance": 0.1, "hours": 1, "rate": 1}),
+        ("limits/plate_thickness/least", {"typed": "2.6"}),
+        ("practices/guard", {"option": "full"}),
+        ("renewals/Seal", {"price": 1, "chance": 0.1, "hours": 1, "rate": 1}),
         ("archived", {"archived": True}),
     ],
 )

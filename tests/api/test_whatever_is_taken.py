@@ -13,6 +13,7 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from pathlib import Path
 from typing import Any
+from urllib.parse import quote
 
 import pytest
 from flask.testing import FlaskClient
@@ -231,10 +232,8 @@ class Hand:
             [
                 (
                     "PUT",
-                    f"{at}/limits",
+                    f"{at}/limits/rivet_depth/least",
                     {
-                        "check": "rivet_depth",
-                        "name": "least",
                         "source": pick(NAMES),
                         "typed": pick(FIGURES),
                         "unit": "",
@@ -243,9 +242,8 @@ class Hand:
                 ),
                 (
                     "PUT",
-                    f"{at}/renewals",
+                    f"{at}/renewals/{quote(pick(NAMES), safe='')}",
                     {
-                        "part": pick(NAMES),
                         "price": pick([0, 25.5, 1e8]),
                         "rate": 70,
                         "chance": pick([0, 0.2, 1]),
@@ -253,7 +251,7 @@ class Hand:
                     },
                     '"0"',
                 ),
-                ("PUT", f"{at}/practices", {"name": "guard", "option": pick(["full", "share95"])}, '"0"'),
+                ("PUT", f"{at}/practices/guard", {"option": pick(["full", "share95"])}, '"0"'),
                 (
                     "POST",
                     f"{at}/instruments",

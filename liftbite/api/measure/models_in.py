@@ -8,10 +8,11 @@ from typing import Annotated, Literal
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from liftbite.api.jobs.models import _In
+from liftbite.api.paths import JobPath
 from liftbite.api.statements import Statement, at_station, typed
 from liftbite.core.measure.limit import LimitName
 from liftbite.files.fields import Named, Short, Words
-from liftbite.files.measured import FileRenewal
+from liftbite.files.measured import RenewalFigures
 
 
 class BenchQuery(BaseModel):
@@ -84,17 +85,21 @@ class UndoIn(_In):
 class LimitIn(_In):
     """A manual's limit for this vehicle; nothing typed goes back to the default."""
 
-    check: Short
-    name: LimitName
     typed: Short | None = None
     unit: Short = ""
     source: Annotated[Words, Field(max_length=200)] = ""
 
 
+class LimitPath(JobPath):
+    """A limit of a check, in a job."""
+
+    check: Short
+    name: LimitName
+
+
 class PracticeIn(_In):
     """What the shop does where builders differ."""
 
-    name: Short
     option: Short
 
 
@@ -109,8 +114,20 @@ class InstrumentIn(_In):
     port: Annotated[Words, Field(max_length=200)] = ""
 
 
-class RenewalIn(FileRenewal):
+class PracticePath(JobPath):
+    """What builders differ about, seen from a job."""
+
+    name: Short
+
+
+class RenewalIn(RenewalFigures):
     """The shop's own figures for renewing a part while it is open, as a job's file has them."""
+
+
+class RenewalPath(JobPath):
+    """A part that is renewed while it is open, in a job: its key, or its name where it is the shop's own."""
+
+    part: Named
 
 
 class GaugeIn(_In):
@@ -124,12 +141,6 @@ class TakenBackIn(_In):
     """The series a file brought, to take back."""
 
     series: list[Annotated[int, Field(ge=1, le=2**53)]] = Field(max_length=50_000)
-
-
-class DropRenewalIn(_In):
-    """A sum to take off the list."""
-
-    part: Short
 
 
 class EffectsIn(_In):

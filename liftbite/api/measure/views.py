@@ -284,8 +284,8 @@ def change_series(path: JobPath, query: mi.BenchQuery, body: mi.SeriesIn) -> Res
         return _measure(session, path.job_id, query.build)
 
 
-@api.put("/api/jobs/<int:job_id>/limits", responses={"200": mm.MeasureOut, **_REPLACES})
-def set_limit(path: JobPath, query: mi.BenchQuery, body: mi.LimitIn) -> Response:
+@api.put("/api/jobs/<int:job_id>/limits/<string:check>/<string:name>", responses={"200": mm.MeasureOut, **_REPLACES})
+def set_limit(path: mi.LimitPath, query: mi.BenchQuery, body: mi.LimitIn) -> Response:
     """The manual's limit, remembered for this vehicle; nothing typed goes back to the default.
 
     If-Match names the version of the limit it replaces, 0 where none was typed.
@@ -293,24 +293,24 @@ def set_limit(path: JobPath, query: mi.BenchQuery, body: mi.LimitIn) -> Response
     seen = seen_version()
     with writing() as session:
         bench = bench_of(session, path.job_id, query.build)
-        check = _check(bench, body.check)
+        check = _check(bench, path.check)
         typed = (body.typed or "").strip()
-        keyed = read_limit(check, body.name, typed, body.unit) if typed else None
+        keyed = read_limit(check, path.name, typed, body.unit) if typed else None
         kept, si = (keyed.typed, keyed.si) if keyed else (None, None)
         store.set_limit(
-            session, path.job_id, bench.vehicle, check.name, body.name, kept, si, body.source.strip(), now(), seen
+            session, path.job_id, bench.vehicle, check.name, path.name, kept, si, body.source.strip(), now(), seen
         )
         return _measure(session, path.job_id, query.build)
 
 
-@api.put("/api/jobs/<int:job_id>/practices", responses={"200": mm.MeasureOut, **_REPLACES})
-def set_practice(path: JobPath, query: mi.BenchQuery, body: mi.PracticeIn) -> Response:
+@api.put("/api/jobs/<int:job_id>/practices/<string:name>", responses={"200": mm.MeasureOut, **_REPLACES})
+def set_practice(path: mi.PracticePath, query: mi.BenchQuery, body: mi.PracticeIn) -> Response:
     """What the shop does from now on, in every job."""
-    if body.name not in PRACTICES or body.option not in PRACTICES[body.name][1]:
-        raise UnreadableEntry(f"“{body.option}” is no option of “{body.name}”")
+    if path.name not in PRACTICES or body.option not in PRACTICES[path.name][1]:
+        raise UnreadableEntry(f"“{body.option}” is no option of “{path.name}”")
     seen = seen_version()
     with writing() as session:
-        store.set_practice(session, body.name, body.option, now(), seen)
+        store.set_practice(session, path.name, body.option, now(), seen)
         return _measure(session, path.job_id, query.build)
 
 
@@ -336,22 +336,22 @@ def archive_instrument(path: InstrumentPath, body: m.ArchiveIn) -> Response:
     return reply(body)
 
 
-@api.put("/api/jobs/<int:job_id>/renewals", responses={"200": mm.MeasureOut, **_REPLACES})
-def set_renewal(path: JobPath, query: mi.BenchQuery, body: mi.RenewalIn) -> Response:
+@api.put("/api/jobs/<int:job_id>/renewals/<path:part>", responses={"200": mm.MeasureOut, **_REPLACES})
+def set_renewal(path: mi.RenewalPath, query: mi.BenchQuery, body: mi.RenewalIn) -> Response:
     """The shop's own figures for renewing a part while it is open. If-Match names their version, 0 for none yet."""
     seen = seen_version()
     with writing() as session:
-        renewal = Renewal(part_named(body.part), body.price, body.chance, body.hours, body.rate, body.extra_hours)
+        renewal = Renewal(part_named(path.part), body.price, body.chance, body.hours, body.rate, body.extra_hours)
         store.set_renewal(session, path.job_id, renewal, seen)
         return _measure(session, path.job_id, query.build)
 
 
-@api.post("/api/jobs/<int:job_id>/renewals/drop", responses={"200": mm.MeasureOut, **_REPLACES})
-def drop_renewal(path: JobPath, query: mi.BenchQuery, body: mi.DropRenewalIn) -> Response:
+@api.delete("/api/jobs/<int:job_id>/renewals/<path:part>", responses={"200": mm.MeasureOut, **_REPLACES})
+def drop_renewal(path: mi.RenewalPath, query: mi.BenchQuery) -> Response:
     """Takes a sum off the list, of the version in If-Match."""
     seen = seen_version()
     with writing() as session:
-        store.drop_renewal(session, path.job_id, part_named(body.part), seen)
+        store.drop_renewal(session, path.job_id, part_named(path.part), seen)
         return _measure(session, path.job_id, query.build)
 
 

@@ -124,12 +124,12 @@ def test_the_sum_of_a_part_while_it_is_open(client: FlaskClient) -> None:
     measured = put(client, job, "renewals", part="pilot", **(figures | {"chance": 0.01})).get_json()
     assert [s["pays"] for s in measured["renewals"]] == [False]
     assert put(client, job, "renewals", part="pilot", **(figures | {"chance": 2})).status_code == 422
-    drop = {"path": f"/api/jobs/{job['id']}/renewals/drop", "json": {"part": "pilot"}}
-    stale = client.post(**drop, headers={"If-Match": '"1"'})
+    at = f"/api/jobs/{job['id']}/renewals/pilot"
+    stale = client.delete(at, headers={"If-Match": '"1"'})
     assert stale.status_code == 412
     assert (stale.get_json()["seen"], stale.get_json()["newest"]) == (1, 2)
     assert stale.get_json()["stands"]["chance"] == 0.01
-    assert client.post(**drop, headers={"If-Match": '"2"'}).get_json()["renewals"] == []
+    assert client.delete(at, headers={"If-Match": '"2"'}).get_json()["renewals"] == []
 
 
 # --- files

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from typing import Any
+from urllib.parse import quote
 
 import numpy as np
 import pytest
@@ -39,7 +40,15 @@ def post(client: FlaskClient, job: dict[str, Any], path: str, **body: Any) -> An
 
 def put(client: FlaskClient, job: dict[str, Any], path: str, **body: Any) -> Any:
     """Replaces something of the bench, in the place of what stands there."""
-    return client.put(f"/api/jobs/{job['id']}/{path}", json=body, headers=replaces(client, job, path, body))
+    at, said = resource(path, body)
+    return client.put(f"/api/jobs/{job['id']}/{at}", json=said, headers=replaces(client, job, path, body))
+
+
+def resource(path: str, body: dict[str, Any]) -> tuple[str, dict[str, Any]]:
+    """Where something of the bench stands by its name, and what is said of it there."""
+    named = {"limits": ("check", "name"), "practices": ("name",), "renewals": ("part",)}.get(path, ())
+    at = "/".join([path, *(quote(str(body[name]), safe="") for name in named)])
+    return at, {name: value for name, value in body.items() if name not in named}
 
 
 def replaces(client: FlaskClient, job: dict[str, Any], path: str, body: dict[str, Any]) -> dict[str, str]:

@@ -149,7 +149,7 @@ def furnished(client: FlaskClient) -> dict[str, Any]:
     assert client.post(f"{at}/readings", json=pedal | {"typed": "150 N"}).status_code == 200
     assert client.post(f"{at}/readings", json=pedal | {"typed": "155 N"}).status_code == 200
     client.post(f"{at}/readings/undo", json={"check": "pedal_force"})
-    client.put(f"{at}/practices", json={"name": "guard", "option": "share95"}, headers={"If-Match": '"0"'})
+    client.put(f"{at}/practices/guard", json={"option": "share95"}, headers={"If-Match": '"0"'})
     client.put(
         f"{at}/plan/shop-step",
         json={"title": "Болт 1", "after": "", "note": "краска", "kept": True},
@@ -157,8 +157,8 @@ def furnished(client: FlaskClient) -> dict[str, Any]:
     )
     client.put("/api/shop", json={"units": "inch"}, headers={"If-Match": '"0"'})
     client.put(
-        f"{at}/limits",
-        json={"check": "rivet_depth", "name": "least", "typed": "0.5 mm", "source": "p. 7"},
+        f"{at}/limits/rivet_depth/least",
+        json={"typed": "0.5 mm", "source": "p. 7"},
         headers={"If-Match": '"0"'},
     )
     client.post(

@@ -16,6 +16,7 @@ import {
   taken,
 } from "./client";
 import { useChange } from "./queries";
+import type { operations } from "./schema";
 
 const benchKey = (id: number) => ["measure", id] as const;
 /** Whose parts are looked at on the bench: those that were found, or those that go in. */
@@ -31,16 +32,19 @@ export const useMeasure = (id: number, revision: number, build: Whose = "found")
     refetchOnWindowFocus: "always",
   });
 
+/** Which limit of which check. */
+type LimitName = Omit<operations["set_limit"]["parameters"]["path"], "job_id">;
+
 export type BenchChange =
   | { read: ReadingIn }
   | { undo: string }
   | { redo: string }
   | { begin: SeriesIn }
   | { say: SeriesIn }
-  | { limit: LimitIn }
+  | { limit: LimitIn & LimitName }
   | { practice: { name: string; option: string } }
   | { instrument: InstrumentIn }
-  | { sum: RenewalIn }
+  | { sum: RenewalIn & { part: string } }
   | { drop: string }
   | { record: BenchStatement };
 
@@ -84,10 +88,24 @@ function sent(id: number, build: Whose, change: BenchChange, bench: Measure | un
     return taken(client.POST("/api/jobs/{job_id}/series", { params, body: change.begin }));
   if ("say" in change)
     return taken(client.PUT("/api/jobs/{job_id}/series", { params, body: change.say, headers }));
-  if ("limit" in change)
-    return taken(client.PUT("/api/jobs/{job_id}/limits", { params, body: change.limit, headers }));
-  if ("practice" in change)
-    return taken(client.PUT("/api/jobs/{job_id}/practices", { params, body: change.practice, headers }));
+  if ("limit" in change) {
+    const { check, name, ...body } = change.limit;
+    const path = { ...params.path, check, name };
+    return taken(
+      client.PUT("/api/jobs/{job_id}/limits/{check}/{name}", {
+        params: { ...params, path },
+        body,
+        headers,
+      }),
+    );
+  }
+  if ("practice" in change) {
+    const { name, ...body } = change.practice;
+    const path = { ...params.path, name };
+    return taken(
+      client.PUT("/api/jobs/{job_id}/practices/{name}", { params: { ...params, path }, body, headers }),
+    );
+  }
   if ("instrument" in change)
     return taken(client.POST("/api/jobs/{job_id}/instruments", { params, body: change.instrument }));
   if ("record" in change) {
@@ -98,11 +116,14 @@ function sent(id: number, build: Whose, change: BenchChange, bench: Measure | un
       what: `${change.record.kind} ${change.record.key ?? ""}`,
     });
   }
-  if ("sum" in change)
-    return taken(client.PUT("/api/jobs/{job_id}/renewals", { params, body: change.sum, headers }));
-  return taken(
-    client.POST("/api/jobs/{job_id}/renewals/drop", { params, body: { part: change.drop }, headers }),
-  );
+  const renewal = "/api/jobs/{job_id}/renewals/{part}";
+  if ("sum" in change) {
+    const { part, ...body } = change.sum;
+    const path = { ...params.path, part };
+    return taken(client.PUT(renewal, { params: { ...params, path }, body, headers }));
+  }
+  const path = { ...params.path, part: change.drop };
+  return taken(client.DELETE(renewal, { params: { ...params, path }, headers }));
 }
 
 /**

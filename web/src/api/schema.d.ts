@@ -746,7 +746,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/limits": {
+    "/api/jobs/{job_id}/limits/{check}/{name}": {
         parameters: {
             query?: never;
             header?: never;
@@ -766,7 +766,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/practices": {
+    "/api/jobs/{job_id}/practices/{name}": {
         parameters: {
             query?: never;
             header?: never;
@@ -817,7 +817,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job_id}/renewals": {
+    "/api/jobs/{job_id}/renewals/{part}": {
         parameters: {
             query?: never;
             header?: never;
@@ -828,24 +828,8 @@ export interface paths {
         /** The shop's own figures for renewing a part while it is open. If-Match names their version, 0 for none yet. */
         put: operations["set_renewal"];
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job_id}/renewals/drop": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
         /** Takes a sum off the list, of the version in If-Match. */
-        post: operations["drop_renewal"];
-        delete?: never;
+        delete: operations["drop_renewal"];
         options?: never;
         head?: never;
         patch?: never;
@@ -6209,17 +6193,6 @@ export interface components {
          */
         LimitIn: {
             /**
-             * Check
-             * @description Key of the check of the bench.
-             */
-            check: string;
-            /**
-             * Name
-             * @description Its key, or the name somebody gave it.
-             * @enum {string}
-             */
-            name: "new" | "least" | "most" | "spread";
-            /**
              * Typed
              * @description As typed, with its unit.
              * @default null
@@ -6243,11 +6216,6 @@ export interface components {
          * @description What the shop does where builders differ.
          */
         PracticeIn: {
-            /**
-             * Name
-             * @description Its key, or the name somebody gave it.
-             */
-            name: string;
             /**
              * Option
              * @description The option in force, by its key.
@@ -6300,11 +6268,6 @@ export interface components {
          */
         RenewalIn: {
             /**
-             * Part
-             * @description Key of the part; of one of the shop's own its name.
-             */
-            part: string;
-            /**
              * Price
              * @description Price, in the shop's currency.
              */
@@ -6330,17 +6293,6 @@ export interface components {
              * @default 0
              */
             extra_hours?: number;
-        };
-        /**
-         * DropRenewalIn
-         * @description A sum to take off the list.
-         */
-        DropRenewalIn: {
-            /**
-             * Part
-             * @description Key of the part; of one of the shop's own its name.
-             */
-            part: string;
         };
         /**
          * SayIn
@@ -13120,6 +13072,8 @@ export interface operations {
             header?: never;
             path: {
                 job_id: number;
+                check: string;
+                name: "new" | "least" | "most" | "spread";
             };
             cookie?: never;
         };
@@ -13193,6 +13147,7 @@ export interface operations {
             header?: never;
             path: {
                 job_id: number;
+                name: string;
             };
             cookie?: never;
         };
@@ -13374,6 +13329,7 @@ export interface operations {
             header?: never;
             path: {
                 job_id: number;
+                part: string;
             };
             cookie?: never;
         };
@@ -13447,14 +13403,11 @@ export interface operations {
             header?: never;
             path: {
                 job_id: number;
+                part: string;
             };
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DropRenewalIn"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
