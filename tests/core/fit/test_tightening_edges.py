@@ -52,6 +52,7 @@ def test_what_is_a_head() -> None:
     assert way(head="11.01 mm", thread="M10").head == pytest.approx(11.01e-3)
     assert refused("“11 mm” is no head or washer", head="11 mm", thread="M10")
     assert refused("no head", head="5 mm", thread="M10")
+    assert way(head="1/2 in", thread="M8").head == pytest.approx(12.7e-3)
 
 
 def test_bolts_renewed_or_used_again_or_not_said() -> None:

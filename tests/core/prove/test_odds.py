@@ -162,7 +162,7 @@ def cases() -> list[tuple[str, list[str], dict[str, str], list[Known]]]:
                 some = picked.sample(tests, 3)
                 given = {t.name: picked.choice([*t.answers, CANNOT_TELL]) for t in some}
                 more = picked.sample(list(COMPLAINTS), picked.choice((1, 2)))
-                known = [Known(picked.choice(list(CAUSES)), picked.choice((0.2, 8.0)), "said") for _ in range(2)]
+                known = [Known(picked.choice(list(CAUSES)), picked.choice((0.2, 1.5, 8.0)), "said") for _ in range(2)]
                 found.append((layout, [*dict.fromkeys([complaint, *more])], given, known))
     return found
 
@@ -198,6 +198,29 @@ def test_odds_and_worth_agree_with_a_second_way(
         for fact in known:
             says = f"speaks {'for' if fact.times > 1 else 'against'} it: {fact.why}"
             assert says in ranked.why or fact.cause != ranked.cause.name
+
+
+def test_no_answer_counts_for_more_than_twentyfold_either_way() -> None:
+    """Every cause under every answer of every test: as often as the tables say, within a twentieth and twenty."""
+    lowest, highest = 1.0, 1.0
+    for cause in CAUSES.values():
+        layout, shown = cause.layout or "dry_car", next(iter(cause.shows))
+        for test in (t for t in TESTS.values() if t.layout in ("", layout)):
+            for said in test.answers:
+                ranked = {r.cause.name: r.odds for r in find(layout, [shown], {test.name: said}).ranked}
+                assert ranked[cause.name] == pytest.approx(odds_of(cause, [shown], {test.name: said}, []), rel=1e-9)
+                times = ranked[cause.name] / odds_of(cause, [shown], {}, [])
+                lowest, highest = min(lowest, times), max(highest, times)
+    assert highest == pytest.approx(20)
+    assert lowest > 1 / 20, "no answer of the table speaks that much against a cause"
+
+
+def test_what_neither_is_nor_is_made_is_no_word_of_a_table() -> None:
+    """A cause that tells of a test says how often it gives each of its answers."""
+    for cause in CAUSES.values():
+        for test, answers in cause.tells.items():
+            assert answers.keys() == TESTS[test].answers.keys(), (cause.name, test)
+            assert sum(answers.values()) == pytest.approx(1), (cause.name, test)
 
 
 @pytest.mark.parametrize(
