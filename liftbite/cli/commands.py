@@ -199,7 +199,7 @@ def life(file: Path, as_json: bool, as_csv: bool) -> None:
 @CSV
 def launch(file: Path, as_json: bool, as_csv: bool) -> None:
     """Integrate one start of a job FILE, with the closed form beside it."""
-    from liftbite.core.analysis.upshift import upshift_said
+    from liftbite.core.analysis.upshift import upshift_sentence
     from liftbite.core.quantities.launch import launch as integrate
 
     build = build_in(file)
@@ -228,7 +228,7 @@ def launch(file: Path, as_json: bool, as_csv: bool) -> None:
         else:
             held = f"{closed['held_slip_time']:.3f} s, {both(closed['held_slip_energy'], 'J')}"
             click.echo(f"With the engine's speed held and tyres that grip: {held}.")
-        if shift := upshift_said(build, stage=build.stage):
+        if shift := upshift_sentence(build, stage=build.stage):
             click.echo(shift)
     sys.exit(0 if found.outcome in {"locks", "spins"} else 1)
 
@@ -239,7 +239,7 @@ def launch(file: Path, as_json: bool, as_csv: bool) -> None:
 @CSV
 def stint(file: Path, as_json: bool, as_csv: bool) -> None:
     """Work out the schedule of starts of a job FILE: every mass over time, and what is hot first."""
-    from liftbite.core.analysis.stint import Stint, stint_said
+    from liftbite.core.analysis.stint import Stint, stint_sentence
     from liftbite.core.analysis.stint import stint as work_out
 
     build = build_in(file)
@@ -250,7 +250,7 @@ def stint(file: Path, as_json: bool, as_csv: bool) -> None:
         _ended(found, build)
     masses = dict(zip(found.network.names, found.temperatures.T, strict=True))
     if not _print_columns({"time": found.time, **masses}, as_json, as_csv):
-        click.echo("\n".join(stint_said(found)))
+        click.echo("\n".join(stint_sentence(found)))
     sys.exit(0 if found.first_over is None and found.outcome in {"locks", "spins"} else 1)
 
 
@@ -300,9 +300,9 @@ def compare(file: Path, others: tuple[Path, ...], as_json: bool) -> None:
 
 
 def _shown(found: Any) -> str:
-    from liftbite.api.jobs.present import figure_said
+    from liftbite.api.jobs.present import figure_text
 
-    return "open" if found is None else figure_said(found)
+    return "open" if found is None else figure_text(found)
 
 
 @click.command()

@@ -260,16 +260,17 @@ def _mends(entries: Any) -> list[str]:
 
 def _decides(link: Any) -> str:
     """The figure that decides an answer, beside its limit."""
-    from liftbite.api.jobs.present import figure_said
+
+    from liftbite.api.jobs.present import figure_text
 
     if link is None or link.figure is None or link.limit is None:
         return ""
-    return f", {link.label} {figure_said(link.figure)} of {'at most ' if link.most else ''}{figure_said(link.limit)}"
+    return f", {link.label} {figure_text(link.figure)} of {'at most ' if link.most else ''}{figure_text(link.limit)}"
 
 
 def _table(job: Any) -> str:
     """The results as a table for the eye."""
-    from liftbite.api.jobs.present import figure_said
+    from liftbite.api.jobs.present import figure_text
 
     rows = [["", "low friction", "nominal", "high friction"]]
     for result in job.results:
@@ -277,9 +278,9 @@ def _table(job: Any) -> str:
         if band is None:
             rows.append([result.label, "—", "—", "—"])
         elif band.single:
-            rows.append([result.label, "", figure_said(band.nominal), ""])
+            rows.append([result.label, "", figure_text(band.nominal), ""])
         else:
-            rows.append([result.label, figure_said(band.low), figure_said(band.nominal), figure_said(band.high)])
+            rows.append([result.label, figure_text(band.low), figure_text(band.nominal), figure_text(band.high)])
     widths = [max(len(row[i]) for row in rows) for i in range(4)]
     lines = ["  ".join(cell.ljust(w) for cell, w in zip(row, widths, strict=True)).rstrip() for row in rows]
     head = [job.name or "Job"]
@@ -292,7 +293,7 @@ def _table(job: Any) -> str:
     head.append("")
     tail = ["", "Stands on what nobody entered:"] if job.assumptions else []
     for a in job.assumptions:
-        value = a.option or (figure_said(a.value) if a.value else "")
+        value = a.option or (figure_text(a.value) if a.value else "")
         tail.append(f"  {a.label}: {value} [{a.mark}] {a.why}")
     return "\n".join([*head, *lines, *tail])
 

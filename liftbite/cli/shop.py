@@ -65,7 +65,7 @@ def backup(to: Path | None, data: Path | None) -> None:
         made = backups.back_up(shop, to or backups.new_name(shop, datetime.now(UTC), "hand"))
     except backups.NotBackedUp as error:
         _fails(str(error))
-    click.echo(f"Copied to {made.path}, {size_said(made.size)}, and it is whole.")
+    click.echo(f"Copied to {made.path}, {size_words(made.size)}, and it is whole.")
 
 
 @click.command()
@@ -211,7 +211,7 @@ def import_(source: Path, changed: str, data: Path | None) -> None:
 
     from liftbite.core.errors import UnreadableFile
     from liftbite.files.archive import Archive
-    from liftbite.files.photo import kept_photo
+    from liftbite.files.photo import stored_photo
     from liftbite.store.carry import Brought, bring_shop
     from liftbite.store.database import UnusableShop, close, open_database
 
@@ -222,12 +222,12 @@ def import_(source: Path, changed: str, data: Path | None) -> None:
         with Archive(_as_archive(source)) as archive, _progress(len(archive.names), "Reading") as bar:
             told = Brought()
             found = bring_shop(
-                sessions, archive, datetime.now(UTC), kept_photo, _Always(changed), told, step=lambda: bar.update(1)
+                sessions, archive, datetime.now(UTC), stored_photo, _Always(changed), told, step=lambda: bar.update(1)
             )
     except (UnusableShop, UnreadableFile) as error:
         _fails(str(error))
     close(sessions)
-    click.echo(brought_said(found))
+    click.echo(brought_sentence(found))
     for each in found.changed:
         click.echo(f"{each.what}: {each.says}; left as it is here. --changed {' or '.join(each.offered)} takes it.")
     for fault in found.faults:
@@ -259,7 +259,7 @@ def _as_archive(source: Path) -> Path | bytes:
     return source
 
 
-def brought_said(found: Any) -> str:
+def brought_sentence(found: Any) -> str:
     """What was brought, in a sentence."""
     told = [
         (found.jobs, "new job", "new jobs"),
@@ -274,10 +274,10 @@ def brought_said(found: Any) -> str:
     return f"{', '.join(words) or 'Nothing that is new here'}."
 
 
-def size_said(size: int) -> str:
+def size_words(size: int) -> str:
     """A size in the unit a human would say.
 
-    >>> size_said(900), size_said(1_234_000)
+    >>> size_words(900), size_words(1_234_000)
     ('900 B', '1.23 MB')
     """
     value = float(size)

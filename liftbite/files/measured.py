@@ -22,11 +22,11 @@ from liftbite.core.job.parts import part_named
 from liftbite.core.job.record import MAX_NAME, MAX_WORDS, Line
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Instrument
-from liftbite.core.measure.keyed import ASKS, how_said, read_filed, read_how, read_limit
+from liftbite.core.measure.keyed import ASKS, how_typed, read_filed, read_how, read_limit
 from liftbite.core.measure.own import known_checks
 from liftbite.core.measure.parts_list import Renewal
 from liftbite.core.measure.reading import Reading
-from liftbite.core.said import read_said
+from liftbite.core.statements import read_statement
 from liftbite.files.fields import Finite, Hours, Moment, Money, Named, Share, Short, Words, moment_of
 
 Source = Literal["typed", "gauge", "file"]
@@ -280,7 +280,7 @@ def from_instrument(each: FileInstrument) -> Instrument:
 
 
 def _to_series(series: FiledSeries, checks: Mapping[str, Check]) -> FileSeries:
-    how = how_said(checks[series.check], series.settings)
+    how = how_typed(checks[series.check], series.settings)
     asked = {name: how.pop(name) for name in ASKS if name in how}
     return FileSeries(
         check=series.check,
@@ -400,7 +400,7 @@ def _from_renewal(s: FileRenewal) -> Renewal:
 
 def _from_line(line: FileLine, where: str) -> Line:
     try:
-        found = read_said(line.kind, line.key, line.said, line.who)
+        found = read_statement(line.kind, line.key, line.said, line.who)
     except UnreadableEntry as error:
         raise UnreadableFile(f"{where} of the record: {error.reason}") from None
     return replace(found, at=_text(moment_of(line.at)))

@@ -2,7 +2,7 @@
 
 - `Photo`        a photo to keep, with a small one for lists and paper
 - `read_photo`   any usual picture as such a photo, always encoded anew
-- `kept_photo`   one that was kept before, as it comes back with an archive
+- `stored_photo`   one that was kept before, as it comes back with an archive
 - `plain_jpeg`   a JPEG's dots alone
 - `covered`      a photo with parts of it blackened
 """
@@ -65,7 +65,7 @@ def read_photo(data: bytes) -> Photo:
     return _photo(upright, _encoded(upright))
 
 
-def kept_photo(data: bytes, name: str) -> Photo:
+def stored_photo(data: bytes, name: str) -> Photo:
     """A photo of an archive under the name it was kept by: as it is where that is dots alone, else encoded anew.
 
     Parameters

@@ -22,7 +22,7 @@ from liftbite.core.fit.plan import BACK, Plan
 from liftbite.core.fit.progress import fits, own_key, own_keys_of_before
 from liftbite.core.fit.step import Evidence, Stretch
 from liftbite.core.job.record import Line
-from liftbite.core.said import read_said, under_names_of_now
+from liftbite.core.statements import read_statement, under_names_of_now
 from liftbite.files.fields import Words
 from liftbite.files.json_text import read_json
 
@@ -120,10 +120,10 @@ def read_plan(text: str) -> list[Line]:
         if before.get(key, key) not in known:
             raise UnreadableFile(f"“{key}” is no step of any plan")
     try:
-        own = [read_said("own_step", o.title, _own(o)) for o in filed.own]
+        own = [read_statement("own_step", o.title, _own(o)) for o in filed.own]
         now = under_names_of_now(own, before)
         fits(now, now)
-        return [*_answers(filed), *own, *(read_said("tightening", way.key, way.said) for way in filed.tightening)]
+        return [*_answers(filed), *own, *(read_statement("tightening", way.key, way.said) for way in filed.tightening)]
     except UnreadableEntry as error:
         raise UnreadableFile(str(error)) from None
 
@@ -132,7 +132,7 @@ def _answers(filed: PlanFile) -> Iterable[Line]:
     for name, answer in filed.answers.items():
         if name not in QUESTIONS or answer not in QUESTIONS[name].options:
             raise UnreadableFile(f"“{answer}” is no answer to “{name}”")
-        yield read_said("plan", name, {"answer": answer})
+        yield read_statement("plan", name, {"answer": answer})
 
 
 def _own(step: FileOwnStep) -> dict[str, str]:

@@ -21,7 +21,7 @@ from typing import Any
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
-from liftbite.core.measure.keyed import HOW_COLUMNS, how_said, read_distance, read_filed, read_how
+from liftbite.core.measure.keyed import HOW_COLUMNS, how_typed, read_distance, read_filed, read_how
 from liftbite.core.measure.reading import Reading
 from liftbite.core.units.preference import wanted
 from liftbite.core.units.show import bare, show_fine
@@ -80,7 +80,7 @@ def write_readings(rows: Iterable[CsvReading], checks: Mapping[str, Check] = CHE
         r = row.reading
         moment = row.at.astimezone(UTC).isoformat(timespec="seconds").replace("+00:00", "Z")
         length = checks[row.check].unit == "m" and r.uncertainty
-        how = how_said(checks[row.check], row.settings)
+        how = how_typed(checks[row.check], row.settings)
         table.append(
             [
                 row.series,

@@ -6,7 +6,7 @@
 - `state`    which shop a file holds, and in which of its states
 - `read_back`   what was written, read as a job's file would carry it, before it counts
 - `turns`    writes one after the other, in the order they come
-- `kept`     lines of the job list worked out before, searched and sorted
+- `job_lines` lines of the job list worked out before, searched and sorted
 - `rules`    which version of the rules worked a line out
 - `measurements`   the bench's record
 - `instruments`   the shop's instruments

@@ -2,7 +2,7 @@
 
 - `back_up`, `restore`     a copy out, and one back in under a program that may be running
 - `keep`, `thin`, `Keeper`   the copy of the hour, which of the older ones stay, and who sees to it
-- `room_for`, `room_said`  how much room the copies of the hour may take, and what it is too little for
+- `room_for`, `room_sentence`  how much room the copies of the hour may take, and what it is too little for
 
 A copy somebody took, and what stood there before a copy was brought back, are kept until somebody takes them away. Only
 the copies of the hour give way to newer ones.
@@ -166,7 +166,7 @@ def room_for(shop: Path) -> int:
     return max(free + taken - FREE - FREE_TIMES * shop.stat().st_size, 0)
 
 
-def room_said(shop: Path) -> str:
+def room_sentence(shop: Path) -> str:
     """What the disk is too small for; empty where every copy of the hour finds its room."""
     if not shop.is_file():
         return ""
@@ -229,7 +229,7 @@ class Keeper:
         while True:
             try:
                 keep(self.shop, datetime.now(UTC))
-                self.trouble, self.short = "", room_said(self.shop)
+                self.trouble, self.short = "", room_sentence(self.shop)
             except (NotBackedUp, OSError) as error:
                 if str(error) != self.trouble:
                     log.warning("no backup was taken: %s", error)

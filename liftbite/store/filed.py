@@ -16,7 +16,7 @@ from sqlalchemy.orm import Session
 
 from liftbite.core.measure.own import known_checks
 from liftbite.core.measure.parts_list import Renewal
-from liftbite.core.said import names_of_now, readable
+from liftbite.core.statements import names_of_now, readable
 from liftbite.files.measured import (
     Filed,
     FiledLimit,
@@ -26,7 +26,7 @@ from liftbite.files.measured import (
 )
 from liftbite.store.instruments import add_instrument, instruments_ever
 from liftbite.store.jobs import touch, utc_moment
-from liftbite.store.measurements import Taken, limits_in_force, reading_row, renewals_of, series_of
+from liftbite.store.measurements import StoredReading, limits_in_force, reading_row, renewals_of, series_of
 from liftbite.store.models import ReadingRow, RecordRow, RenewalRow, SeriesRow, VehicleLimitRow
 from liftbite.store.people import note_person
 from liftbite.store.record import all_lines
@@ -70,7 +70,7 @@ def filed_of(session: Session, job_id: int, vehicle: str) -> Filed:
     return Filed(series, limits, renewals, tuple(record), held, tuple(line for line, _ in bad))
 
 
-def _filed(taken: Taken) -> FiledReading:
+def _filed(taken: StoredReading) -> FiledReading:
     return FiledReading(taken.reading, taken.at, taken.source, taken.withdrawn, taken.who, taken.back)
 
 

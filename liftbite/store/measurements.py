@@ -1,6 +1,6 @@
 """The bench's record: series and readings, limits of vehicles, the shop's practices and sums.
 
-- `Taken`, `Series`     a reading and the readings taken together, with their numbers
+- `StoredReading`, `Series`     a reading and the readings taken together, with their numbers
 - `series_of`, `latest_series`   reading them
 - `begin`, `change_series`, `add_readings`   writing them
 - `withdraw_last`, `withdraw_series`, `bring_back`   taking readings back; nothing is ever deleted
@@ -40,7 +40,7 @@ class NoSuchSeries(Exception):
 
 
 @dataclass(frozen=True, slots=True)
-class Taken:
+class StoredReading:
     """A reading with its number, its moment and where it came from: "typed", "gauge" or "file".
 
     `withdrawn` where it was taken back, `back` where it may still be brought back, `who` read it.
@@ -77,7 +77,7 @@ class Series:
     begun_at: datetime
     distance: float | None
     settings: Mapping[str, Any]
-    taken: tuple[Taken, ...]
+    taken: tuple[StoredReading, ...]
     version: int = 1
     build: str = FOUND
     vehicle: str = ""
@@ -91,7 +91,7 @@ class Series:
 def _series(row: SeriesRow) -> Series:
     newest = row.readings[-1].id if row.readings else 0
     taken = tuple(
-        Taken(
+        StoredReading(
             r.id,
             Reading(r.place, r.si, r.typed, r.instrument, r.uncertainty, r.skipped, r.held),
             r.at,

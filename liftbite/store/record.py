@@ -13,7 +13,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from liftbite.core.job.record import Line
-from liftbite.core.said import readable
+from liftbite.core.statements import readable
 from liftbite.store.jobs import touch, utc_text, who_of
 from liftbite.store.models import RecordRow
 from liftbite.store.people import known_as

@@ -2,7 +2,7 @@
 
 - `Bench`       everything of a job's bench, read once, as one of its builds looks at it
 - `bench_of`    a job's, read from the shop's file
-- `found_of`, `read_of`, `findings_of`   what readings came to: as it stands, and by themselves
+- `finding_of`, `read_of`, `findings_of`   what readings came to: as it stands, and by themselves
 - `needs_of`    parts to get and work to have done
 - `effects_of`, `measured_entries`   what readings enter
 """
@@ -36,11 +36,11 @@ from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.scope import asked_in
-from liftbite.core.measure.setup import CALCULATIONS, told_of
-from liftbite.core.measure.sweep import Sweep, judge_sweep, places_taken, scale_of, sweep_of, tir_alone
+from liftbite.core.measure.setup import CALCULATIONS, outcome_of
+from liftbite.core.measure.sweep import Sweep, judge_sweep, places_read, scale_of, sweep_of, tir_alone
 from liftbite.core.measure.whose import life_of, of_build, part_read
 from liftbite.core.prove.learned import Learned
-from liftbite.core.said import names_of_now, readable, under_names_of_now
+from liftbite.core.statements import names_of_now, readable, under_names_of_now
 from liftbite.store import instruments, shop
 from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as store
@@ -192,7 +192,7 @@ class Bench:
     def places(self, check: Check) -> tuple[Place, ...]:
         """Where a check is taken, the places added among them."""
         series = self.latest(check.name)
-        places = places_taken(check, check.places(self.build), series.readings if series else ())
+        places = places_read(check, check.places(self.build), series.readings if series else ())
         closed = self.said_of("check").get(check.name)
         if closed is None or closed.answer != "enough" or series is None:
             return places
@@ -310,7 +310,7 @@ def fits_bench(line: Line, bench: Bench) -> None:
 
 def findings_of(bench: Bench) -> list[Finding]:
     """What the readings of a build's parts came to, those begun."""
-    return [f for check in bench.checks if (f := found_of(bench, check)[0]).taken]
+    return [f for check in bench.checks if (f := finding_of(bench, check)[0]).taken]
 
 
 def needs_of(bench: Bench, *, worn_together: bool = True) -> list[Need]:
@@ -326,7 +326,7 @@ def needs_of(bench: Bench, *, worn_together: bool = True) -> list[Need]:
     checks = {c.name for c in plan.checks}
     setups = [
         (c, told)
-        for c, told in told_of(plan.build, plan.readings, plan.said, plan.manual)
+        for c, told in outcome_of(plan.build, plan.readings, plan.said, plan.manual)
         if told is not None and checks & set(c.checks)
     ]
     slips = slips_worn(found.entries, _effects_in(found)) if worn_together else ""
@@ -350,7 +350,7 @@ def settings_of(series: Series | None) -> SweepSettings:
     )
 
 
-def found_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
+def finding_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
     """The finding of a check that stands, and for a sweep its fit: a verdict that was overruled gives way."""
     finding, sweep = read_of(bench, check)
     line = bench.said_of("verdict").get(check.name)
@@ -389,7 +389,7 @@ def effects_of(bench: Bench) -> list[Effect]:
 
 
 def _effects_in(bench: Bench) -> list[Effect]:
-    swept = {c.name: found_of(bench, c)[1] for c in bench.checks if c.kind == "sweep"}
+    swept = {c.name: finding_of(bench, c)[1] for c in bench.checks if c.kind == "sweep"}
     scales = {
         c.name: scale_of(c, settings_of(bench.latest(c.name)).swept, bench.build) for c in bench.checks if c.meant_at[0]
     }

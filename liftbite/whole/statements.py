@@ -1,8 +1,8 @@
 """A statement about a job, held against the job as it stands before it counts.
 
-- `said_of_plan`    what is said of the plan: a step that is open, a bolt there is
+- `plan_statement`    what is said of the plan: a step that is open, a bolt there is
 - `fault_closed`    a cause that was found, with what follows from it
-- `said_of_proof`   what is said in Prove: a hand-over is of the job as it stands, with nothing left over
+- `proof_statement`   what is said in Prove: a hand-over is of the job as it stands, with nothing left over
 
 What a line's own words have to be, `core.said` knows; what the rest of the job has to be, this does.
 """
@@ -16,20 +16,20 @@ from liftbite.core.fit.progress import hold_against
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.record import Line
 from liftbite.core.prove.causes import CAUSES
-from liftbite.core.said import read_said
+from liftbite.core.statements import read_statement
 from liftbite.whole.bench import Bench
 from liftbite.whole.hand_over import unexplained
 from liftbite.whole.plan import own_lines, plan_of_job, progress_of
 
 
-def said_of_plan(bench: Bench, kind: str, key: str, said: Mapping[str, str], who: str) -> Line:
+def plan_statement(bench: Bench, kind: str, key: str, said: Mapping[str, str], who: str) -> Line:
     """What is said of the plan.
 
     Raises
     ------
     UnreadableEntry : its words, or it is of nothing the plan has open
     """
-    line = read_said(kind, key, said, who)
+    line = read_statement(kind, key, said, who)
     hold_against(
         line, plan_of_job(bench), progress_of(bench), bench.record, bench.seen_as(PLAN).build.known, own_lines(bench)
     )
@@ -43,14 +43,16 @@ def fault_closed(cause: str, who: str) -> list[Line]:
     ------
     UnreadableEntry : there is no such cause
     """
-    found = read_said("fault", cause, {"answer": "found"}, who)
+    found = read_statement("fault", cause, {"answer": "found"}, who)
     closed = CAUSES[found.key]
-    parts = [read_said("own_part", part, {"answer": "to_get", "reason": closed.words}, who) for part in closed.closes]
-    scope = [read_said("scope", "", {"answer": closed.scope}, who)] if closed.scope else []
+    parts = [
+        read_statement("own_part", part, {"answer": "to_get", "reason": closed.words}, who) for part in closed.closes
+    ]
+    scope = [read_statement("scope", "", {"answer": closed.scope}, who)] if closed.scope else []
     return [found, *parts, *scope]
 
 
-def said_of_proof(bench: Bench, revision: int, kind: str, key: str, said: Mapping[str, str], who: str) -> Line:
+def proof_statement(bench: Bench, revision: int, kind: str, key: str, said: Mapping[str, str], who: str) -> Line:
     """What is said in Prove.
 
     Parameters
@@ -61,7 +63,7 @@ def said_of_proof(bench: Bench, revision: int, kind: str, key: str, said: Mappin
     ------
     UnreadableEntry : its words; a hand-over of another revision, or with something left over and unexplained
     """
-    line = read_said(kind, key, said, who)
+    line = read_statement(kind, key, said, who)
     if line.kind == "hand_over" and line.answer == "signed":
         if line.key != str(revision):
             raise UnreadableEntry(f"the job stands at revision {revision} now; look at it and sign that one")

@@ -171,7 +171,7 @@ def test_an_unexpected_error_shows_nothing_of_the_inside(client: FlaskClient, mo
     def broken(*_: object, **__: object) -> None:
         raise RuntimeError("secret path")
 
-    monkeypatch.setattr("liftbite.store.kept.page_of", broken)
+    monkeypatch.setattr("liftbite.store.job_lines.page_of", broken)
     response = client.get("/api/jobs")
     assert response.status_code == 500
     assert b"secret" not in response.data

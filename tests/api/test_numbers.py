@@ -7,7 +7,7 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from liftbite.api.jobs.present import figure_out, figure_said, said
+from liftbite.api.jobs.present import figure_out, figure_text, said
 from liftbite.core.job.ledger import read_entry
 from liftbite.core.units.preference import preferring
 from liftbite.core.units.read import read
@@ -35,7 +35,7 @@ def test_a_value_is_read_as_a_shop_writes_it(typed: str, si: str, shown: str) ->
     unit = {"m³ of fluid": "m³", "m/s of G": "m/s"}.get(si, si)
     value = read(typed, unit, "").si
     assert both(value, si) == shown
-    assert figure_said(figure_out(value, si)) == shown
+    assert figure_text(figure_out(value, si)) == shown
 
 
 def test_a_length_nobody_can_measure_is_nothing() -> None:

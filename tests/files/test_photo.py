@@ -10,7 +10,7 @@ from PIL import Image
 
 from liftbite.core.errors import UnreadableFile
 from liftbite.files import photo as kept
-from liftbite.files.photo import LONGEST, MOST_KEPT, covered, kept_photo, plain_jpeg, read_photo
+from liftbite.files.photo import LONGEST, MOST_KEPT, covered, plain_jpeg, read_photo, stored_photo
 
 
 def noise(width: int, height: int) -> Image.Image:
@@ -45,7 +45,7 @@ def test_what_a_camera_writes_is_left_out_and_the_picture_stands_upright() -> No
 @pytest.mark.parametrize("form", ["JPEG", "PNG", "WEBP"])
 def test_one_that_was_kept_comes_back_byte_for_byte_with_its_archive(form: str) -> None:
     first = read_photo(saved(noise(640, 480), form))
-    again = kept_photo(first.jpeg, first.digest)
+    again = stored_photo(first.jpeg, first.digest)
     assert (again.jpeg, again.digest) == (first.jpeg, first.digest)
 
 
@@ -60,13 +60,13 @@ def secret_jpeg() -> bytes:
 def test_a_photo_is_always_encoded_anew_and_says_nothing_besides_its_dots() -> None:
     """One without EXIF went in byte for byte once, with all that stood in it and behind its end."""
     secret = secret_jpeg()
-    for kept_now in (read_photo(secret), kept_photo(secret, "0" * 64)):
+    for kept_now in (read_photo(secret), stored_photo(secret, "0" * 64)):
         assert b"KV 1 40" not in kept_now.jpeg + kept_now.small
         assert kept_now.jpeg != secret
-    assert kept_photo(secret, "0" * 64).digest == "0" * 64, "the record goes on naming it"
+    assert stored_photo(secret, "0" * 64).digest == "0" * 64, "the record goes on naming it"
     assert Image.open(io.BytesIO(plain_jpeg(secret))).tobytes() == Image.open(io.BytesIO(secret)).tobytes()
     with pytest.raises(UnreadableFile, match="no name of a photo"):
-        kept_photo(secret, "../etc")
+        stored_photo(secret, "../etc")
 
 
 def test_a_box_of_a_photo_is_covered_and_the_rest_stays() -> None:

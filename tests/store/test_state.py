@@ -15,7 +15,7 @@ import pytest
 from liftbite.core.job.ledger import Entry, Revision
 from liftbite.store import jobs
 from liftbite.store import state as state_store
-from liftbite.store.backups import DAYS, HOURS, WEEKS, back_up, keep, new_name, restore, room_said, thin
+from liftbite.store.backups import DAYS, HOURS, WEEKS, back_up, keep, new_name, restore, room_sentence, thin
 from liftbite.store.copies import Backup, backups_of, faults_of, folder_of
 from liftbite.store.database import (
     Crowded,
@@ -147,10 +147,10 @@ def test_as_many_copies_stay_as_the_disk_allows_and_fewer_are_said(shop: Path, m
     size = shop.stat().st_size
     disk = lambda free: lambda _: shutil._ntuple_diskusage(10**12, 0, free)  # noqa: E731
     monkeypatch.setattr("liftbite.store.backups.shutil.disk_usage", disk(10**12))
-    assert room_said(shop) == ""
+    assert room_sentence(shop) == ""
     monkeypatch.setattr("liftbite.store.backups.shutil.disk_usage", disk(512 * 2**20 + 5 * size))
-    assert "room for 3 copies of the hour" in room_said(shop)
-    assert f"not for the {HOURS + DAYS + WEEKS}" in room_said(shop)
+    assert "room for 3 copies of the hour" in room_sentence(shop)
+    assert f"not for the {HOURS + DAYS + WEEKS}" in room_sentence(shop)
     every = [Backup(Path(str(n)), NOW - timedelta(hours=n), size, "hour") for n in range(10)]
     assert len(every) - len(thin(every, 3 * size)) == 3
 

@@ -15,7 +15,7 @@ from liftbite.api.choose.drawing import name_out
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import figure_out
 from liftbite.core.analysis.against import against
-from liftbite.core.analysis.stint import Stint, stint_said, stint_working
+from liftbite.core.analysis.stint import Stint, stint_sentence, stint_working
 from liftbite.core.find.alternatives import Beside, Cell
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
@@ -46,7 +46,7 @@ def stint_out(found: Stint | Needs | Refused | None) -> w.StintOut | None:
         surfaces=np.round(np.array(found.surfaces) - FREEZING, 1).tolist(),
         sustained=round(found.sustained - FREEZING, 1),
         brief=round(found.brief - FREEZING, 1),
-        sentences=list(stint_said(found)),
+        sentences=list(stint_sentence(found)),
         working=list(stint_working(found)),
     )
 

@@ -24,7 +24,7 @@ from liftbite.api.problems import problem_responses
 from liftbite.core.analysis.repeated_starts import RepeatedStarts, repeated_starts, start_kinds
 from liftbite.core.analysis.stint import stint
 from liftbite.core.analysis.tolerance import Influence, sensitivity, spread_of_samples, tolerances
-from liftbite.core.analysis.upshift import upshift_said
+from liftbite.core.analysis.upshift import upshift_sentence
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.find.beside import BESIDE
 from liftbite.core.graph.graph import Needs, Refused
@@ -168,7 +168,7 @@ def start(path: JobPath, body: mw.TryIn) -> Response:
             sentence=_OUTCOMES[str(found.outcome)],
             needs=[],
             trouble=None,
-            upshift=upshift_said(build, stage=stage),
+            upshift=upshift_sentence(build, stage=stage),
         )
     )
 

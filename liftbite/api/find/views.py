@@ -15,7 +15,7 @@ from pydantic import BaseModel, Field
 from liftbite.api.common import reply, session_of
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.entries import read_entries
-from liftbite.api.jobs.present import band_out, figure_said, verdict_out
+from liftbite.api.jobs.present import band_out, figure_text, verdict_out
 from liftbite.api.jobs.workings import typed_safely
 from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
@@ -206,7 +206,7 @@ def _compared(label: str, entries: Mapping[str, Entry]) -> ms.ComparedOut:
         if isinstance(band, Band):
             out = band_out(band, unit_of(name, answers.build.graph))
             if out is not None:
-                figures[name] = figure_said(out.nominal)
+                figures[name] = figure_text(out.nominal)
     clash = misfits(answers.build)
     return ms.ComparedOut(
         label=label,

@@ -28,7 +28,7 @@ from liftbite.core.fit.progress import fits, hold_against, own_key, ticked, turn
 from liftbite.core.fit.tightening import judged, left_of, read_pull
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import Line
-from liftbite.core.said import read_said
+from liftbite.core.statements import read_statement
 from liftbite.files.fields import Words
 from liftbite.files.plan import read_plan
 from liftbite.store import jobs as jobs_store
@@ -37,7 +37,7 @@ from liftbite.store import shop
 from liftbite.store.carry import file_name
 from liftbite.whole.bench import Bench, bench_of
 from liftbite.whole.plan import own_lines, plan_of_job, progress_of
-from liftbite.whole.statements import said_of_plan
+from liftbite.whole.statements import plan_statement
 
 api = APIBlueprint("fit", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="fit")])
 _PROBLEMS = problem_responses(400, 404, 422)
@@ -60,7 +60,7 @@ def say_of_plan(path: JobPath, body: mf.SayOfPlanIn) -> Response:
 
 def _say(session: Session, job_id: int, said: mf.SayOfPlanIn, who: str) -> None:
     """Appends one thing said of a plan, held against the plan as it stands."""
-    line = said_of_plan(bench_of(session, job_id, FOUND), said.kind, said.key, said.said, who)
+    line = plan_statement(bench_of(session, job_id, FOUND), said.kind, said.key, said.said, who)
     record_store.say(session, job_id, line, now(), said.request)
 
 
@@ -80,7 +80,7 @@ def keep_step(path: JobPath, body: mf.ShopStepIn) -> Response:
     seen = seen_version()
     said = {"answer": "asked", "after": body.after, "note": body.note}
     with writing() as session:
-        line, bench = read_said("own_step", body.title, said), bench_of(session, path.job_id, FOUND)
+        line, bench = read_statement("own_step", body.title, said), bench_of(session, path.job_id, FOUND)
         _has_a_place(line, bench)
         shop.set_step(session, line.key, line.said if body.kept else {}, now(), seen)
         return reply(plan_out(bench_of(session, path.job_id, FOUND)))
@@ -156,7 +156,7 @@ def from_wrench(path: JobPath, body: mf.WrenchIn) -> Response:
                 "angle": angle,
                 "flag": wrong,
             }
-            line = read_said("bolt", f"{body.step}:{turn.key}", said, body.who or jobs_store.who_of(session))
+            line = read_statement("bolt", f"{body.step}:{turn.key}", said, body.who or jobs_store.who_of(session))
             hold_against(line, plan, progress_of(bench), bench.record, known)
             gauge.claim(number)
             record_store.say(session, path.job_id, line, now(), f"wrench {body.instrument} {number}")

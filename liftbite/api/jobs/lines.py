@@ -22,8 +22,8 @@ from liftbite.api.waiting import LIMIT
 from liftbite.core.job.ledger import Revision
 from liftbite.core.units.preference import Preference, preferring
 from liftbite.core.verdicts.verdict import gravest
+from liftbite.store import job_lines
 from liftbite.store import jobs as store
-from liftbite.store import kept
 from liftbite.store.database import Busy, Crowded, Full, Replaced, writing
 from liftbite.store.rules import rules_version
 from liftbite.store.shop import units
@@ -72,24 +72,32 @@ def _line_of(job_id: int, revisions: list[Revision] | str, change: int = 0) -> m
         return out.unreadable_line(job_id, change, str(error))
 
 
-def _kept(session: Session, line: m.JobLineOut, revision: int) -> kept.Kept:
+def _kept(session: Session, line: m.JobLineOut, revision: int) -> job_lines.JobLine:
     words = f"{line.name} {line.vehicle} {line.layout_label}"
     answers: dict[str, str] = {line.verdict.question: line.verdict.state}
     answers.update((each.question, each.state) for each in line.others)
-    states = kept.states_text(gravest(answers.values()), answers)
-    return kept.Kept(revision, _written_by(session), words, states, line.changed_at, line.model_dump())
+    states = job_lines.states_text(gravest(answers.values()), answers)
+    return job_lines.JobLine(revision, _written_by(session), words, states, line.changed_at, line.model_dump())
 
 
 def keep_line(session: Session, job: m.JobOut, revisions: Sequence[Revision]) -> None:
     """Keeps the line of a job as it stands after a write, in the same transaction."""
-    kept.keep(session, job.id, _kept(session, out.line_of(job, revisions[-1].at), job.revision))
+    job_lines.keep(session, job.id, _kept(session, out.line_of(job, revisions[-1].at), job.revision))
 
 
 def list_out(
-    session: Session, *, archived: bool, find: str, question: str, state: str, sort: kept.Sort, first: int, most: int
+    session: Session,
+    *,
+    archived: bool,
+    find: str,
+    question: str,
+    state: str,
+    sort: job_lines.Sort,
+    first: int,
+    most: int,
 ) -> m.JobListOut:
     """A page of the list; lines that had to be left to the background are marked."""
-    jobs, count = kept.page_of(
+    jobs, count = job_lines.page_of(
         session, archived=archived, find=find, question=question, state=state, sort=sort, first=first, most=most
     )
     until = time.monotonic() + _PATIENCE
@@ -162,7 +170,7 @@ class Refresher:
         """Works some jobs out and keeps them; False where none was left. Many are worked out in another process."""
         with self._sessions() as session:
             preference = units(session)[0]
-            jobs = kept.to_work_out(session, _written_by(session), _BATCH)
+            jobs = job_lines.to_work_out(session, _written_by(session), _BATCH)
             asked = [(job_id, _revisions(session, job_id)) for job_id in jobs]
         lines = self._lines(preference, asked)
         if self._ended:
@@ -172,7 +180,7 @@ class Refresher:
                 newest = (
                     revisions[-1].number if not isinstance(revisions, str) else store.newest_revision(session, job_id)
                 )
-                kept.keep(session, job_id, _kept(session, line, newest))
+                job_lines.keep(session, job_id, _kept(session, line, newest))
         return bool(asked)
 
     def _lines(self, preference: Preference, asked: _Asked) -> list[m.JobLineOut]:

@@ -61,10 +61,10 @@ def figure_out(value: float, unit: str) -> m.FigureOut:
     )
 
 
-def figure_said(figure: m.FigureOut) -> str:
+def figure_text(figure: m.FigureOut) -> str:
     """A figure as a sentence has it, in the units preferred.
 
-    >>> figure_said(figure_out(0.2413, "m"))
+    >>> figure_text(figure_out(0.2413, "m"))
     '241.3 mm (9.5 in)'
     """
     shown = [getattr(figure, system) for system in wanted()]

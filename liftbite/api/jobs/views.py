@@ -35,7 +35,7 @@ from liftbite.core.verdicts.results import friction_of, target_of
 from liftbite.files.job import read_job_file
 from liftbite.store import jobs as store
 from liftbite.store.carry import bring_job, bring_up_to_date, file_name, file_of, raw_text, stands_to
-from liftbite.store.kept import Sort
+from liftbite.store.job_lines import Sort
 
 api = APIBlueprint("jobs", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="jobs")])
 

@@ -10,8 +10,8 @@ from collections.abc import Callable, Collection, Mapping
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.jobs.present import fine_out
 from liftbite.api.measure import models_calculations as mc
-from liftbite.core.measure.setup import told_of
-from liftbite.core.measure.setup.calculation import Asked, Calculation, Lines, Remark, Ruler, Shown, Table, Told
+from liftbite.core.measure.setup import outcome_of
+from liftbite.core.measure.setup.calculation import Asked, Calculation, Lines, Outcome, Remark, Ruler, Shown, Table
 from liftbite.core.units.read import from_si
 from liftbite.whole.bench import Bench
 
@@ -20,12 +20,12 @@ def calculations_out(bench: Bench, checks: Collection[str]) -> list[mc.Calculati
     """The calculations that the checks of a bench feed."""
     return [
         _calculation(calculation, told, bench.said)
-        for calculation, told in told_of(bench.build, bench.readings, bench.said, bench.manual)
+        for calculation, told in outcome_of(bench.build, bench.readings, bench.said, bench.manual)
         if any(check in checks for check in calculation.checks)
     ]
 
 
-def _calculation(calculation: Calculation, told: Told | None, said: Mapping[str, str]) -> mc.CalculationOut:
+def _calculation(calculation: Calculation, told: Outcome | None, said: Mapping[str, str]) -> mc.CalculationOut:
     return mc.CalculationOut(
         name=calculation.name,
         label=calculation.label,

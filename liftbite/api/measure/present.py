@@ -46,7 +46,7 @@ from liftbite.store.measurements import Series
 from liftbite.whole.bench import (
     Bench,
     effects_of,
-    found_of,
+    finding_of,
     measured_entries,
     needs_of,
     read_of,
@@ -309,7 +309,7 @@ def _renewal_out(found: Renewal, version: int) -> mm.RenewalOut:
 def measure_out(bench: Bench) -> mm.MeasureOut:
     """The bench of a job."""
     checks, goes_in = bench.checks, bench.seen_as(PLAN)
-    found = [(check, *found_of(bench, check)) for check in checks]
+    found = [(check, *finding_of(bench, check)) for check in checks]
     findings = [finding for _, finding, _ in found]
     asked = [f for f in findings if f.taken or bench.wants(bench.known[f.check])]
     following = next(

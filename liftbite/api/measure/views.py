@@ -37,7 +37,7 @@ from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.setup import asked_of_check
 from liftbite.core.measure.sweep import read_angle
-from liftbite.core.said import read_said
+from liftbite.core.statements import read_statement
 from liftbite.core.units.show import typeset
 from liftbite.gauges.protocol import check_port
 from liftbite.store import instruments
@@ -365,7 +365,7 @@ def say(path: JobPath, query: mi.BenchQuery, body: mi.SayIn) -> Response:
     Nothing said before is changed; what is said last of the same thing stands.
     """
     with writing() as session:
-        line = read_said(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
+        line = read_statement(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
         if KINDS[line.kind].at != "bench":
             raise UnreadableEntry(f"{KINDS[line.kind].label}: this is said where it is held against what stands there")
         if line.kind == "own":

@@ -1,7 +1,7 @@
 """A job's photos, from its record.
 
 - `photos_of`     each with what it is of, whoever asks: the screen, the sheet, the hand-over
-- `kept_photos`   those that stand
+- `photos_by_digest`   those that stand
 """
 
 from __future__ import annotations
@@ -18,14 +18,14 @@ from liftbite.core.measure.own import known_checks
 from liftbite.store.photos import sizes_of
 
 
-def kept_photos(record: Sequence[Line]) -> dict[str, Line]:
+def photos_by_digest(record: Sequence[Line]) -> dict[str, Line]:
     """Digest -> what is said of it, of the photos that stand and were not erased."""
     return {digest: line for digest, line in in_force(record, "photo").items() if line.answer == "kept"}
 
 
 def photos_of(session: Session, record: Sequence[Line]) -> list[PhotoOut]:
     """The photos of a job that stand, oldest first."""
-    lines = kept_photos(record)
+    lines = photos_by_digest(record)
     sizes, checks = sizes_of(session, lines), known_checks(record)
     found = [_photo_out(digest, line, sizes.get(digest), checks) for digest, line in lines.items()]
     return sorted(found, key=lambda photo: photo.at)

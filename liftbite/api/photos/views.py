@@ -9,7 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from liftbite.api.common import now, reply, session_of, sessions_of, writing
 from liftbite.api.paths import JobPath
 from liftbite.api.photos.models import PhotosOut
-from liftbite.api.photos.present import kept_photos, photos_of
+from liftbite.api.photos.present import photos_by_digest, photos_of
 from liftbite.api.problems import problem_responses
 from liftbite.api.waiting import wait_for
 from liftbite.core.job.record import read_line
@@ -96,7 +96,7 @@ def bring_photo(path: JobPath, query: BringQuery) -> Response:
     line = read_line("photo", photo.digest, {"answer": "kept", "of": query.of, "words": query.words}, query.who)
     with writing() as session:
         keep_photo(session, photo, now())
-        there = kept_photos(record_store.record_of(session, path.job_id)).get(photo.digest)
+        there = photos_by_digest(record_store.record_of(session, path.job_id)).get(photo.digest)
         if there is None or there.said != line.said:
             record_store.say(session, path.job_id, line, now(), query.request)
     return _photos(path.job_id, 201)
@@ -108,7 +108,7 @@ def say_of_photo(path: PhotoPath, body: PhotoSaidIn) -> Response:
     answer = {"answer": "open"} if body.off else {"answer": "kept", "of": body.of, "words": body.words}
     line = read_line("photo", path.digest, answer, body.who)
     with writing() as session:
-        if path.digest not in kept_photos(record_store.record_of(session, path.job_id)):
+        if path.digest not in photos_by_digest(record_store.record_of(session, path.job_id)):
             raise NoSuchPhoto
         record_store.say(session, path.job_id, line, now(), body.request)
     return _photos(path.job_id)
@@ -122,7 +122,7 @@ def erase_photo(path: PhotoPath, body: EraseIn) -> Response:
     what it showed is taken out there. Copies taken before still hold it.
     """
     with session_of() as session:
-        if path.digest not in kept_photos(record_store.record_of(session, path.job_id)):
+        if path.digest not in photos_by_digest(record_store.record_of(session, path.job_id)):
             raise NoSuchPhoto
         jpeg = photo_bytes(session, path.digest)
     if jpeg is None:

@@ -24,7 +24,7 @@ from liftbite.core.job.record import Line
 from liftbite.core.measure.scope import SCOPES
 from liftbite.core.prove.causes import CAUSES, COMPLAINTS, TESTS, Test
 from liftbite.core.prove.drive import Drive
-from liftbite.core.prove.driven import Driven, Event, driven, driven_said, driven_working, friction_driven
+from liftbite.core.prove.driven import Driven, Event, drive_sentence, driven, driven_working, friction_driven
 from liftbite.core.prove.faults import Finder
 from liftbite.core.prove.hand_over import LOOK_AT
 from liftbite.core.prove.road_log import ROLES, LogMapping, RoadLog, headings_of, propose_log, read_log
@@ -92,7 +92,7 @@ def drive_out(log: RoadLog, mapping: LogMapping, found: Driven, nominal: float |
         scale=drive.gears.scale,
         least_slip=round(drive.least_slip, 4),
         least_time=round(drive.least_time, 3),
-        says=list(driven_said(found)),
+        says=list(drive_sentence(found)),
         events=[_event(e) for e in found.events],
         slips=len(found.slips),
         holds=_three(found.holds, "N·m"),

@@ -20,7 +20,7 @@ from liftbite.core.fit.progress import Progress
 from liftbite.core.job.build import Build
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.record import Line, option_words
-from liftbite.core.measure.setup import told_of
+from liftbite.core.measure.setup import outcome_of
 from liftbite.core.prove.ahead import ahead, driven_rate, glove_box
 from liftbite.core.prove.ahead import says as ahead_says
 from liftbite.core.prove.bleeding import ALWAYS, METHODS, Method, a_stroke, next_bleed, strokes_for, used_of
@@ -67,7 +67,7 @@ def bleeding_out(bench: Bench) -> mp.BleedingOut:
     """Ways to bleed, the times it was, and what the slave's travel says now."""
     plan, bled, ticked = bench.seen_as(PLAN), bench.said_of("bled"), bench.said_of("bleed_step").keys()
     hands = int(case_of_job(bench).answers.get("helpers", "0")) + 1
-    told = {c.name: t for c, t in told_of(plan.build, plan.readings, plan.said, plan.manual)}.get("travel")
+    told = {c.name: t for c, t in outcome_of(plan.build, plan.readings, plan.said, plan.manual)}.get("travel")
     frees = told.verdict if told else ""
     return mp.BleedingOut(
         fluid="line_pressure" in plan.build.graph.functions,

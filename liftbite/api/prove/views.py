@@ -26,7 +26,7 @@ from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
 from liftbite.store.carry import file_name
 from liftbite.whole.bench import Bench, bench_of
-from liftbite.whole.statements import fault_closed, said_of_proof
+from liftbite.whole.statements import fault_closed, proof_statement
 
 api = APIBlueprint("prove", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="prove")])
 _PROBLEMS = problem_responses(400, 404, 422)
@@ -53,7 +53,7 @@ def say_of_proof(path: JobPath, body: mp.SayOfProofIn) -> Response:
     with writing() as session:
         who, revision = body.who or jobs_store.who_of(session), jobs_store.newest_revision(session, path.job_id)
         bench = bench_of(session, path.job_id, FOUND)
-        line = said_of_proof(bench, revision, body.kind, body.key, body.said, who)
+        line = proof_statement(bench, revision, body.kind, body.key, body.said, who)
         record_store.say(session, path.job_id, line, now(), body.request)
         return _prove(bench_of(session, path.job_id, FOUND), revision)
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from pydantic import BaseModel, Field
 
 from liftbite.api.jobs.models import NameOut
-from liftbite.core.told import Station
+from liftbite.core.record_words import Station
 
 
 class RecordEventOut(BaseModel):

@@ -12,10 +12,10 @@ from liftbite.core.job.builds import part_of
 from liftbite.core.job.ledger import Revision
 from liftbite.core.job.parts import PARTS, called, fate_of, part_named
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
-from liftbite.core.told import STATIONS, Names, told_of
+from liftbite.core.record_words import STATIONS, Names, recorded_line
 from liftbite.core.units.show import typeset
 from liftbite.store.jobs import utc_text
-from liftbite.store.measurements import Series, Taken
+from liftbite.store.measurements import Series, StoredReading
 from liftbite.whole.bench import Bench
 
 #: Events a page holds.
@@ -72,7 +72,7 @@ def _read(bench: Bench) -> Iterator[RecordEventOut]:
             yield _reading(bench, series, taken)
 
 
-def _reading(bench: Bench, series: Series, taken: Taken) -> RecordEventOut:
+def _reading(bench: Bench, series: Series, taken: StoredReading) -> RecordEventOut:
     check, reading = bench.known[series.check], taken.reading
     words = {grade.value: grade.word for grade in check.grades}
     own, kind = bench.held.get(reading.held), INSTRUMENT_KINDS.get(reading.instrument)
@@ -97,7 +97,7 @@ def _said(bench: Bench) -> Iterator[RecordEventOut]:
     steps = {own_key(line.key): line.key for line in bench.record if line.kind == "own_step"}
     names = Names(bench.known, steps | {own_key(title): title for title in bench.shop_steps})
     for line in bench.record:
-        told = told_of(line, names)
+        told = recorded_line(line, names)
         yield RecordEventOut(
             at=line.at,
             who=line.who,

@@ -24,7 +24,7 @@ from liftbite.core.errors import LiftBiteError, UnreadableFile
 from liftbite.core.units.preference import Preference, preferring
 from liftbite.files.archive import Archive, write_archive
 from liftbite.files.job import FiledJob, read_job_file
-from liftbite.files.photo import Photo, kept_photo
+from liftbite.files.photo import Photo, stored_photo
 from liftbite.store.carry import Brought, Decision, bring_shop, count_of_shop, files_of_shop
 from liftbite.store.database import Busy, Crowded, Full, Replaced
 
@@ -204,7 +204,7 @@ class Transfers:
 
 def read_photo_apart(data: bytes, name: str) -> Photo:
     """A photo of an archive, read in a process of its own."""
-    return wait_long(kept_photo, data, name)
+    return wait_long(stored_photo, data, name)
 
 
 def read_job_apart(data: bytes) -> FiledJob:

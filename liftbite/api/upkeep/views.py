@@ -43,7 +43,7 @@ def _told(shop: Path) -> Response:
             backups=kept,
             room=backups.room_for(shop),
             trouble=_keeper().trouble,
-            short=backups.room_said(shop),
+            short=backups.room_sentence(shop),
             open=current_app.extensions["liftbite.open"],
         )
     )

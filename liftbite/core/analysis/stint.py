@@ -1,7 +1,7 @@
 """A schedule of starts: how hot every mass of the clutch gets, and what is hot first.
 
 - `Stint`, `Peak`, `stint`   from a build with a schedule
-- `stint_said`, `stint_working`   what a builder says of it, and how it came about
+- `stint_sentence`, `stint_working`   what a builder says of it, and how it came about
 
 Every start is integrated with the hottest plate as the ones before have left it; its heat goes into the masses as the
 faces share it, and between two starts the masses settle in closed form.
@@ -292,7 +292,7 @@ def clock(seconds: float) -> str:
     return f"{figure(seconds / 60, 2)} min" if seconds < 7200 else f"{figure(seconds / 3600, 2)} h"
 
 
-def stint_said(found: Stint) -> tuple[str, ...]:
+def stint_sentence(found: Stint) -> tuple[str, ...]:
     """What a builder says of a schedule, a sentence each."""
     says = []
     done = len(found.begins)

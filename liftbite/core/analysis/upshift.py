@@ -1,7 +1,7 @@
 """A fast upshift, throttle kept open: what slips while the pedal comes up, with a restrictor in the line and without.
 
 - `Upshift`, `upshift`   from the first gear to the second, at the redline
-- `upshift_said`         the same in a sentence
+- `upshift_sentence`         the same in a sentence
 """
 
 from __future__ import annotations
@@ -67,7 +67,7 @@ def upshift(build: Build, *, stage: float) -> Upshift | Needs | Refused:
     return Upshift((first, second), launch(free), held)
 
 
-def upshift_said(build: Build, *, stage: float) -> str:
+def upshift_sentence(build: Build, *, stage: float) -> str:
     """What a fast upshift slips, with the restrictor and without; empty while gears or redline are not known."""
     found = upshift(build, stage=stage)
     if not isinstance(found, Upshift):

@@ -30,7 +30,7 @@ from liftbite.core.parts.mismatch import RULES, Rule, bare_aluminium
 from liftbite.core.quantities.launch_case import Launch, LaunchCase
 from liftbite.core.quantities.torque_curve import Array
 from liftbite.core.verdicts.criteria import CRITERIA, LOW, Criterion
-from liftbite.core.verdicts.looked import Samples, reserves
+from liftbite.core.verdicts.rows import Samples, reserves
 
 #: So many cells are kept, at most, and so many are worked out at once.
 _CELLS, _BLOCK = 2_000_000, 65_536
@@ -138,7 +138,7 @@ class _Left(Samples):
                 if kind is np.ndarray and value.shape == shape:
                     store[name] = value[ok]
                 elif kind is LaunchCase or kind is Launch:
-                    store[name] = value.taken(ok)
+                    store[name] = value.where(ok)
 
 
 #: Looks at what is left, and says what of it is all right; what is not may be taken away between one and the next.

@@ -20,7 +20,7 @@ from liftbite.core.graph.graph import Graph, Known, is_figure, need_of
 from liftbite.core.job.arrangement import QUANTITIES, Chosen, choose
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS, STATES
-from liftbite.core.job.ledger import Entry, said_along
+from liftbite.core.job.ledger import Entry, noted_along
 from liftbite.core.units.read import read_many
 
 #: Where the value of a field comes from.
@@ -160,7 +160,7 @@ def build_of(entries: Mapping[str, Entry]) -> Build:
     >>> build_of({"layout": Entry("layout", "dry_car")}).chosen.options["clamp_source"]
     'figure'
     """
-    entries = {**entries, **said_along(entries)}
+    entries = {**entries, **noted_along(entries)}
     picked = {name: e.typed for name, e in entries.items() if name in CHOICES and e.typed is not None}
     chosen = choose(picked)
     discs = entries["disc_count"].si if "disc_count" in entries else None

@@ -211,10 +211,10 @@ def _shop_talk(quantity: str, typed: str) -> float | None:
 SAID_WITH: Mapping[str, str] = {"bolt_pitch": "bolt_diameter", "bolt_angle": "bolt_torque"}
 
 
-def said_along(entries: Mapping[str, Entry]) -> dict[str, Entry]:
+def noted_along(entries: Mapping[str, Entry]) -> dict[str, Entry]:
     """Entries that the text of another one says as well, where they were not entered themselves.
 
-    >>> said_along({"bolt_diameter": read_entry("bolt_diameter", "M10 x 1.25")})["bolt_pitch"].si
+    >>> noted_along({"bolt_diameter": read_entry("bolt_diameter", "M10 x 1.25")})["bolt_pitch"].si
     0.00125
     """
     found = {}

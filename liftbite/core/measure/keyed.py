@@ -5,7 +5,7 @@
 - `read_limit`   a limit as typed
 - `read_distance`   an odometer as typed
 - `read_filed`   a reading as a file has it
-- `how_said`, `read_how`   how a series was read, in the words of files
+- `how_typed`, `read_how`   how a series was read, in the words of files
 """
 
 from __future__ import annotations
@@ -195,11 +195,11 @@ HOW_WORDS: Mapping[str, tuple[str, ...]] = {
 HOW_COLUMNS = ("seen_from", "pressed_in_reads", "sag", "swept", *ASKS)
 
 
-def how_said(check: Check, settings: Mapping[str, Any]) -> dict[str, str]:
+def how_typed(check: Check, settings: Mapping[str, Any]) -> dict[str, str]:
     """How a sweep was read, and what a calculation asks, in the words of files; only what says something.
 
     >>> from liftbite.core.measure.checks import CHECKS
-    >>> how_said(CHECKS["bore_runout"], {"seen_from": "engine", "presses_plus": False})
+    >>> how_typed(CHECKS["bore_runout"], {"seen_from": "engine", "presses_plus": False})
     {'seen_from': 'engine', 'pressed_in_reads': 'minus'}
     """
     asked = asked_of_check(check.name)

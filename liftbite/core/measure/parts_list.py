@@ -22,7 +22,7 @@ from liftbite.core.measure.effect import Effect
 from liftbite.core.measure.judgement import VERDICTS, Finding
 from liftbite.core.measure.practices import brought
 from liftbite.core.measure.setup import CALCULATIONS
-from liftbite.core.measure.setup.calculation import Calculation, Told
+from liftbite.core.measure.setup.calculation import Calculation, Outcome
 from liftbite.core.measure.whose import part_read
 from liftbite.core.measure.words import finding_sentence
 from liftbite.core.verdicts.answers import bite_alone
@@ -112,7 +112,7 @@ def needs(
     findings: Sequence[Finding],
     practices: Mapping[str, str],
     new: Sequence[Finding] = (),
-    setups: Sequence[tuple[Calculation, Told]] = (),
+    setups: Sequence[tuple[Calculation, Outcome]] = (),
     slips: str = "",
     checks: Mapping[str, Check] = CHECKS,
     added: Mapping[str, str] = MappingProxyType({}),

@@ -2,7 +2,7 @@
 
 - `angle_of`     the angle a place of a sweep names
 - `read_angle`   an angle as typed, to the place it is kept under
-- `places_taken`   where a check is taken, the places added among them
+- `places_read`   where a check is taken, the places added among them
 - `scale_of`     from the radius swept to the one a face's limit is meant at
 - `ALONE`, `tir_alone`   a total indicator reading taken without angles
 - `Sweep`, `sweep_of`   readings of a sweep with their fit
@@ -78,12 +78,12 @@ def read_angle(typed: str) -> str:
     return f"{found:g}°{again}"
 
 
-def places_taken(check: Check, planned: Sequence[Place], readings: Sequence[Reading]) -> tuple[Place, ...]:
+def places_read(check: Check, planned: Sequence[Place], readings: Sequence[Reading]) -> tuple[Place, ...]:
     """The places of a check, those added among them; a sweep with angles of its own goes by these, and closes.
 
     >>> from liftbite.core.measure.checks import CHECKS
     >>> planned = [Place("0°"), Place("90°"), Place("0° again")]
-    >>> [p.key for p in places_taken(CHECKS["bore_runout"], planned, [Reading("30°"), Reading("150°")])]
+    >>> [p.key for p in places_read(CHECKS["bore_runout"], planned, [Reading("30°"), Reading("150°")])]
     ['30°', '150°', '30° again']
     """
     known = {p.key for p in planned}

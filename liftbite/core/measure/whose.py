@@ -41,7 +41,7 @@ def of_build(check: str, series: str, build: str, apart: Collection[str]) -> boo
     return part_read(check) not in apart or series == looked
 
 
-class Taken(Protocol):
+class OfBuild(Protocol):
     """Readings taken together: in which job, and of which build's part."""
 
     @property
@@ -53,7 +53,7 @@ class Taken(Protocol):
         """The build whose part they were taken of."""
 
 
-T = TypeVar("T", bound=Taken)
+T = TypeVar("T", bound=OfBuild)
 
 
 def life_of(

@@ -2,7 +2,7 @@
 
 - `Event`, `Driven`   a start, a shift or slip with its torque and heat; a drive with all of them
 - `driven`            a drive against a job
-- `driven_said`       what a builder says of it
+- `drive_sentence`       what a builder says of it
 - `driven_working`    how its figures came about, and what was taken for what nobody logged
 - `friction_driven`   the friction that slip measured, to be entered
 
@@ -312,7 +312,7 @@ def read_share(text: str) -> float | None:
     return share
 
 
-def driven_said(found: Driven) -> tuple[str, ...]:
+def drive_sentence(found: Driven) -> tuple[str, ...]:
     """What a builder says of a drive, a sentence each."""
     gears = found.drive.gears
     if not gears.ratios:

@@ -76,7 +76,7 @@ def _each_once(case: LaunchCase, shape: tuple[int, ...], fineness: float) -> Lau
     plain, _, again = _distinct(_without_capacity(given), size)
     found = integrated(plain, fineness)
     for places in (again, back):
-        found = found if places is None else found.taken_at(places)
+        found = found if places is None else found.at(places)
     return found
 
 

@@ -66,7 +66,7 @@ class LaunchCase:
     longest: float = 30.0
     vehicle_speed: Values = 0.0
 
-    def taken(self, which: npt.NDArray[np.bool_]) -> LaunchCase:
+    def where(self, which: npt.NDArray[np.bool_]) -> LaunchCase:
         """The starts of a mask."""
         return LaunchCase(**_some(vars(self), which))
 
@@ -107,11 +107,11 @@ class Launch:
     outcome: str | npt.NDArray[np.str_]
     trace: dict[str, Figures] = field(default_factory=dict)
 
-    def taken(self, which: npt.NDArray[np.bool_]) -> Launch:
+    def where(self, which: npt.NDArray[np.bool_]) -> Launch:
         """The starts of a mask."""
         return Launch(**_some(vars(self), which))
 
-    def taken_at(self, places: npt.NDArray[np.intp]) -> Launch:
+    def at(self, places: npt.NDArray[np.intp]) -> Launch:
         """The starts at places, each as often as it is named."""
         found: dict[str, Any] = {n: v[places] if isinstance(v, np.ndarray) else v for n, v in vars(self).items()}
         return Launch(**found)

@@ -9,7 +9,7 @@
 - `fits`            Does it fit: parts that do not go together, as links of the answer they reach.
 - `heat`            Heat: does it survive the way it is used? By the integrated start, over the friction band.
 - `lift`            Lift: does it let go, at an effort the driver can live with?
-- `looked`          The rows of `verdicts.criteria` worked out: for one job with its links, or for many candidates at
+- `rows`            The rows of `verdicts.criteria` worked out: for one job with its links, or for many candidates at
   once.
 - `next_question`   The next question: the one figure or reading that would settle most of what a job still leaves
   open.

@@ -18,8 +18,8 @@ from liftbite.core.job.build import PLANNED, Build
 from liftbite.core.job.refusal import Refusal, refusal_of
 from liftbite.core.quantities.torque_curve import intervals_above
 from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL
-from liftbite.core.verdicts.looked import engine_of, look
 from liftbite.core.verdicts.rolled import rolled, still_open
+from liftbite.core.verdicts.rows import engine_of, look
 from liftbite.core.verdicts.verdict import Band, Verdict
 
 

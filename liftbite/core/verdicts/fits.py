@@ -10,7 +10,7 @@ from typing import cast
 
 from liftbite.core.job.build import Build, unit_of
 from liftbite.core.parts.shelf import fields_of, misfits
-from liftbite.core.verdicts.looked import basis_of
+from liftbite.core.verdicts.rows import basis_of
 from liftbite.core.verdicts.verdict import Link, Question
 
 

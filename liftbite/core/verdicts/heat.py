@@ -15,8 +15,8 @@ from liftbite.core.analysis.stint import Stint, stint
 from liftbite.core.graph.graph import Known, Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.verdicts.criteria import HIGH, LOW, NOMINAL, criteria_of
-from liftbite.core.verdicts.looked import basis_of, gravest_first, look
 from liftbite.core.verdicts.rolled import rolled, still_open, stopped
+from liftbite.core.verdicts.rows import basis_of, gravest_first, look
 from liftbite.core.verdicts.verdict import Band, Grade, Link, Verdict
 
 #: What the answer shows beside its rows.

@@ -9,8 +9,8 @@ from liftbite.core.analysis.stroke import STROKE_NEEDS
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.verdicts.criteria import LIFT_NEW
-from liftbite.core.verdicts.looked import look
 from liftbite.core.verdicts.rolled import rolled, still_open, stopped
+from liftbite.core.verdicts.rows import look
 from liftbite.core.verdicts.verdict import Band, Verdict
 
 

@@ -22,7 +22,7 @@ from liftbite.core.job.build import Build, label_of, unit_of
 from liftbite.core.units.sentence import both
 from liftbite.core.verdicts.answers import Answers
 from liftbite.core.verdicts.criteria import criteria_of
-from liftbite.core.verdicts.looked import Samples, sampled
+from liftbite.core.verdicts.rows import Samples, sampled
 from liftbite.core.verdicts.verdict import Question, Verdict
 
 #: Answers of a question, worst first, as `ranking` counts them.

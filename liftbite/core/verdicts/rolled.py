@@ -13,7 +13,7 @@ from dataclasses import replace
 from liftbite.core.graph.graph import Refused
 from liftbite.core.job.build import Build
 from liftbite.core.job.refusal import refusal_of
-from liftbite.core.verdicts.looked import Looked
+from liftbite.core.verdicts.rows import Rows
 from liftbite.core.verdicts.verdict import Answer, Band, Link, Question, Verdict
 
 STATES_OF: Mapping[Question, tuple[Answer, Answer, Answer]] = {
@@ -24,7 +24,7 @@ STATES_OF: Mapping[Question, tuple[Answer, Answer, Answer]] = {
 }
 
 
-def state_of(question: Question, looked: Looked) -> Answer:
+def state_of(question: Question, looked: Rows) -> Answer:
     """The answer its gravest link gives."""
     good, short, bad = STATES_OF[question]
     weakest = looked.weakest
@@ -33,9 +33,7 @@ def state_of(question: Question, looked: Looked) -> Answer:
     return bad if weakest.grade == "bad" else good
 
 
-def rolled(
-    question: Question, looked: Looked, margin: Band | None, target: float | None, headline: str = ""
-) -> Verdict:
+def rolled(question: Question, looked: Rows, margin: Band | None, target: float | None, headline: str = "") -> Verdict:
     """The answer: its gravest link decides.
 
     Parameters

@@ -12,8 +12,8 @@ from dataclasses import replace
 from liftbite.core.graph.graph import Refused
 from liftbite.core.job.build import Build
 from liftbite.core.verdicts.criteria import HIGH, criteria_of
-from liftbite.core.verdicts.looked import Looked, look
 from liftbite.core.verdicts.rolled import rolled, still_open, stopped
+from liftbite.core.verdicts.rows import Rows, look
 from liftbite.core.verdicts.verdict import Verdict
 
 #: Without one of these a car's answer is not a good one: whether the flywheel stands its speed.
@@ -37,7 +37,7 @@ def true_verdict(build: Build) -> Verdict:
     if not judged:
         return still_open("true", build, build.lacks((first,)))
     runouts = [c.key for c in rows if c.together == "runout"]
-    verdict = rolled("true", Looked(looked.links, _once(looked.unseen, runouts)), None, None, "burst_speed")
+    verdict = rolled("true", Rows(looked.links, _once(looked.unseen, runouts)), None, None, "burst_speed")
     stands = any(link.name in _STANDS for link in judged)
     if verdict.state == "runs true" and not stands and _FIRST in build.graph.functions:
         return replace(verdict, state="look again")

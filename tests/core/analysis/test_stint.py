@@ -10,7 +10,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from scipy.integrate import solve_ivp
 
-from liftbite.core.analysis.stint import Stint, stint, stint_said
+from liftbite.core.analysis.stint import Stint, stint, stint_sentence
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs
 from liftbite.core.job.build import build_of
@@ -111,7 +111,7 @@ def test_what_is_hot_first_when_and_how_long_to_rest() -> None:
     assert before.max() <= found.sustained + 0.5
     assert found.rest is not None
     assert found.rest > 0
-    said = " ".join(stint_said(found))
+    said = " ".join(stint_sentence(found))
     assert "Hot first" in said
     assert "wants a rest of" in said
     rested = settle(found.network, found.temperatures[-1], 353.15, 0.0, np.array([found.rest]))[

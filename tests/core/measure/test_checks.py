@@ -20,7 +20,7 @@ from liftbite.core.measure.parts_list import needs
 from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.runout import SweepSettings
-from liftbite.core.measure.setup import CALCULATIONS, told_of
+from liftbite.core.measure.setup import CALCULATIONS, outcome_of
 from liftbite.core.measure.sweep import angle_of, judge_sweep, sweep_of
 from liftbite.core.measure.words import finding_sentence, held_sentence
 from tests.core.test_every_quantity import CABLE_CAR, WHOLE_MOTORCYCLE
@@ -182,7 +182,7 @@ def test_effects_and_calculations_stand_any_readings(layout: str, data: st.DataO
     bearing = CALCULATIONS["bearing"].work_out(build, readings, {})
     for stack in bearing.stacks if bearing else ():
         assert stack.reserve + stack.height == pytest.approx(bearing.reserve, abs=1e-12)
-    for said in [told for _, told in told_of(build, readings) if told is not None]:
+    for said in [told for _, told in outcome_of(build, readings) if told is not None]:
         assert all(line.endswith(".") for line in said.working)
         assert not said.sentence or said.sentence.endswith(".")
         assert "nan" not in f"{said.sentence}{said.working}"

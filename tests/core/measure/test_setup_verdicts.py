@@ -13,7 +13,7 @@ from liftbite.core.measure.effects import effects
 from liftbite.core.measure.parts_list import needs
 from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.reading import Reading
-from liftbite.core.measure.setup import told_of
+from liftbite.core.measure.setup import outcome_of
 from liftbite.core.units.constants import INCH
 from liftbite.core.verdicts.answers import answer
 from tests.jobs import CAR, FULL, MOTORCYCLE, entries
@@ -44,7 +44,7 @@ def taken(**checks: Depths) -> dict[str, tuple[Reading, ...]]:
 
 
 def told(name: str, job: Mapping[str, str], said: Mapping[str, str] | None = None, **checks: Depths) -> tuple[str, str]:
-    found = {c.name: t for c, t in told_of(build_of(entries(job)), taken(**checks), said)}[name]
+    found = {c.name: t for c, t in outcome_of(build_of(entries(job)), taken(**checks), said)}[name]
     assert found is not None
     return found.verdict, found.sentence
 
@@ -120,7 +120,7 @@ def test_what_goes_in_as_it_is_and_what_is_put_right(
 
 def test_what_is_to_be_put_right_stands_on_the_list() -> None:
     build, read = build_of(entries(CAR)), taken(shaft_reach=shaft(0.1625))
-    setups = [(c, t) for c, t in told_of(build, read) if t is not None]
+    setups = [(c, t) for c, t in outcome_of(build, read) if t is not None]
     practices = {name: next(iter(options)) for name, (_, options) in PRACTICES.items()}
     found = {n.part: n for n in needs(build, (), practices, setups=setups)}
     assert found["input_shaft"].work == "put_right"

@@ -8,7 +8,7 @@ import numpy as np
 import pytest
 
 from liftbite.core.job.build import build_of
-from liftbite.core.prove.driven import driven, driven_said, driven_working, friction_driven
+from liftbite.core.prove.driven import drive_sentence, driven, driven_working, friction_driven
 from liftbite.core.prove.logger import simulated
 from tests.core.prove.vehicles import GEARED, car, vehicle
 from tests.jobs import CAR, entries
@@ -82,7 +82,7 @@ def test_a_job_that_knows_neither_engine_nor_vehicle_says_only_that_it_slipped()
     assert found.slips
     assert all(e.torque is None and e.heat is None for e in found.slips)
     assert (found.holds, friction_driven(found)) == (None, {})
-    assert driven_said(found)[0].startswith("Slipped")
+    assert drive_sentence(found)[0].startswith("Slipped")
 
 
 def test_a_part_throttle_leaves_the_engines_side_unsaid() -> None:
@@ -95,9 +95,9 @@ def test_a_part_throttle_leaves_the_engines_side_unsaid() -> None:
 
 def test_what_is_said_of_a_healthy_drive_and_of_other_tyres() -> None:
     healthy, _ = simulated(vehicle(), minutes=5)
-    assert driven_said(driven(car(), healthy))[0].startswith("No slip in")
+    assert drive_sentence(driven(car(), healthy))[0].startswith("No slip in")
     tyres, _ = simulated(vehicle(), "tyre", minutes=10)
-    assert "smaller than the job's tyre" in driven_said(driven(car(), tyres))[0]
+    assert "smaller than the job's tyre" in drive_sentence(driven(car(), tyres))[0]
 
 
 def test_the_working_shows_the_sums_and_what_nobody_logged() -> None:

@@ -27,7 +27,7 @@ from liftbite.core.job.build import Build
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.limit import LimitName
 from liftbite.core.measure.reading import Readings
-from liftbite.core.measure.setup.calculation import Asked, Calculation, Told, within
+from liftbite.core.measure.setup.calculation import Asked, Calculation, Outcome, within
 
 
 def _registered() -> dict[str, Calculation]:
@@ -42,12 +42,12 @@ WORDS: Mapping[str, str] = {"reuse": "Comes right", "put right": "Put right", "s
 CALCULATIONS: Mapping[str, Calculation] = _registered()
 
 
-def told_of(
+def outcome_of(
     build: Build,
     readings: Readings,
     said: Mapping[str, str] | None = None,
     given: Mapping[str, Mapping[LimitName, tuple[float, str]]] = MappingProxyType({}),
-) -> Iterator[tuple[Calculation, Told | None]]:
+) -> Iterator[tuple[Calculation, Outcome | None]]:
     """Every calculation with what it comes to, None while readings for it are missing.
 
     Parameters

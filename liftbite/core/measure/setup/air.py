@@ -1,7 +1,7 @@
 """Trapped air, from the slave's travel at full pedal.
 
 - `air_left`, `Air`           from travels, areas and pressure
-- `AirFound`, `trapped_air`   with what it was worked out from, for a job
+- `AirInSystem`, `trapped_air`   with what it was worked out from, for a job
 - `work_out`, `tell`          the calculation
 """
 
@@ -16,7 +16,7 @@ from liftbite.core.job.build import Build
 from liftbite.core.measure.effect import Effect, EffectOf
 from liftbite.core.measure.limit import Limit
 from liftbite.core.measure.reading import Readings, values_of
-from liftbite.core.measure.setup.calculation import Calculation, Told, mm, right
+from liftbite.core.measure.setup.calculation import Calculation, Outcome, mm, right
 from liftbite.core.units.constants import ATMOSPHERE
 from liftbite.core.units.read import from_si
 from liftbite.core.units.sentence import both
@@ -81,7 +81,7 @@ def air_left(
 
 
 @dataclass(frozen=True, slots=True)
-class AirFound:
+class AirInSystem:
     """Trapped air with what it was worked out from [SI]: areas, travels after the port, swell, gauge pressure.
 
     `frees` is the lift at full pedal over what just frees every face, with the travel as it was measured [-].
@@ -97,7 +97,7 @@ class AirFound:
     frees: float | None = None
 
 
-def trapped_air(build: Build, readings: Readings) -> AirFound | None:
+def trapped_air(build: Build, readings: Readings) -> AirInSystem | None:
     """Air still in the system from the slave's travel at full pedal; None where it cannot be worked out."""
     travel = values_of(readings, "slave_travel")
     names = (
@@ -137,10 +137,10 @@ def trapped_air(build: Build, readings: Readings) -> AirFound | None:
     if air is None:
         return None
     least = build.evaluate(("lift_needed_least",))["lift_needed_least"]
-    return AirFound(air, *terms, None if isinstance(least, Needs | Refused) else float(lift / least))
+    return AirInSystem(air, *terms, None if isinstance(least, Needs | Refused) else float(lift / least))
 
 
-def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> AirFound | None:
+def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> AirInSystem | None:
     """The air of a job's readings; None where it cannot be worked out."""
     return trapped_air(build, readings)
 
@@ -149,7 +149,7 @@ def _ml(value: float) -> str:
     return figure(from_si(value, "mL"), 3)
 
 
-def tell(found: AirFound) -> Told:
+def tell(found: AirInSystem) -> Outcome:
     """Trapped air, to no more digits than its band allows."""
     air = found.air
     low, high = both(air.low, "m³", 2), both(air.high, "m³", 2)
@@ -164,7 +164,7 @@ def tell(found: AirFound) -> Told:
     swell = found.hose_swell * found.pressure
     grows = (ATMOSPHERE + found.pressure) / found.pressure
     fine = air.low <= 0 and (found.frees is None or found.frees >= 1)
-    return Told(
+    return Outcome(
         sentence,
         right(fine),
         (

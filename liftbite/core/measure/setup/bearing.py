@@ -27,13 +27,13 @@ from liftbite.core.measure.setup.calculation import (
     Band,
     Calculation,
     Mark,
+    Outcome,
     Pieces,
     Remark,
     Ruler,
     SetUp,
     Shown,
     Table,
-    Told,
     Window,
     mm,
     pieces_of,
@@ -233,7 +233,7 @@ def work_out(build: Build, readings: Readings, said_of: Mapping[str, str]) -> Be
     return replace(found, crossing=crossing)
 
 
-def tell(found: Bearing) -> Told:
+def tell(found: Bearing) -> Outcome:
     """A concentric bearing: what the best stack leaves, inside what."""
     working = [
         f"Reserve = X − Y − spacers, from the means of the depths: X − Y = {said(found.reserve)}; its doubt is "
@@ -261,7 +261,7 @@ def tell(found: Bearing) -> Told:
             f"crosses it on every stroke: {mm(best)} mm · A_s/A_m = {mm(found.crossing)} mm of the "
             "master's travel; then enter it as the bearing's clearance."
         )
-    return Told(_sentence(found), _verdict(found), (*working, *found.pieces.tried()), _shows(found), best)
+    return Outcome(_sentence(found), _verdict(found), (*working, *found.pieces.tried()), _shows(found), best)
 
 
 def _verdict(found: Bearing) -> SetUp:

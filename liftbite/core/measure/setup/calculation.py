@@ -1,7 +1,7 @@
 """What a calculation of the set-up is, what it tells, and how that is shown.
 
 - `Calculation`   one of them: which checks feed it, how it is worked out and told, what it enters into the job
-- `Told`          the sentence, its working, and what is shown beside it
+- `Outcome`          the sentence, its working, and what is shown beside it
 - `Ruler`, `Band`, `Mark`, `Move`   lengths on one ruler: where they should lie, where they do, where pieces bring them
 - `Table`         rows of words and lengths
 - `Lines`         lengths along a length
@@ -121,7 +121,7 @@ Shown: TypeAlias = "Ruler | Table | Lines | Remark"
 
 
 @dataclass(frozen=True, slots=True)
-class Told:
+class Outcome:
     """A calculation in words.
 
     Attributes
@@ -181,20 +181,20 @@ class Calculation:
     checks: tuple[str, ...]
     waits_for: str
     work_out: Callable[[Build, Readings, Mapping[str, str]], Any]
-    tell: Callable[[Any], Told]
+    tell: Callable[[Any], Outcome]
     asks: Asked | None = None
     effects: Mapping[str, EffectOf] = field(default_factory=dict)
     window_of: str = ""
 
 
-def within(told: Told, given: Mapping[LimitName, tuple[float, str]]) -> Told:
+def within(told: Outcome, given: Mapping[LimitName, tuple[float, str]]) -> Outcome:
     """What a calculation came to, held against a window somebody gave: that window wins, the sum stands beside it.
 
     Parameters
     ----------
     given : "least" and "most" -> length [m] and whose it is
 
-    >>> told = Told("The reserve is 5 mm, outside 6 to 9 mm.", "put right", length=5e-3)
+    >>> told = Outcome("The reserve is 5 mm, outside 6 to 9 mm.", "put right", length=5e-3)
     >>> within(told, {"most": (8e-3, "kit sheet")}).verdict
     'reuse'
     """

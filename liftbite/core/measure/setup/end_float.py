@@ -18,8 +18,8 @@ from liftbite.core.measure.setup.calculation import (
     MOST_PIECES,
     Asked,
     Calculation,
+    Outcome,
     Pieces,
-    Told,
     mm,
     pieces_of,
     right,
@@ -70,7 +70,7 @@ def work_out(_: Build, readings: Readings, said_of: Mapping[str, str]) -> EndFlo
     return EndFloat(measured[-1], pieces, there, measured[-1] - sum(pieces.heights[i] for i in there), put_in=True)
 
 
-def tell(found: EndFloat) -> Told:
+def tell(found: EndFloat) -> Outcome:
     """An input shaft's end float and the shims that take it up."""
     names = found.pieces.names
     if found.measured <= NIL:
@@ -92,7 +92,7 @@ def tell(found: EndFloat) -> Told:
         sentence = f"{with_what} {verb} the end float to {said(found.left)}; thickest at the race."
     terms = "".join(f" − {mm(found.pieces.heights[i])}" for i in found.taken)
     fine = abs(found.left) <= NIL if found.put_in else found.measured <= NIL
-    return Told(
+    return Outcome(
         sentence,
         right(fine),
         (

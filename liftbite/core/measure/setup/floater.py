@@ -27,11 +27,11 @@ from liftbite.core.measure.setup.calculation import (
     Calculation,
     Lines,
     Move,
+    Outcome,
     Pieces,
     Remark,
     Ruler,
     Shown,
-    Told,
     Window,
     mm,
     pieces_of,
@@ -192,7 +192,7 @@ def _fits_as_it_is(found: Floater) -> bool:
     return alike and all(FLOATER.holds(gap) for gap in found.gaps)
 
 
-def tell(found: Floater) -> Told:
+def tell(found: Floater) -> Outcome:
     """A twin's floater: whether the shims at hand bring its stands right, and when they want new ones."""
     ask = "" if len(found.ways) == 1 else " Say where a shim sits on this clutch, and one answer is left."
     fits = _fits_as_it_is(found) or (found.put_in and all(s.in_window and s.alike for _, s in found.ways))
@@ -221,7 +221,7 @@ def tell(found: Floater) -> Told:
         )
         if not found.ways[0][1].in_window:
             working.append("As no shims at hand bring the stands right, f is taken at the middle of its window here.")
-    return Told(sentence, right(fits), (*working, *found.pieces.tried()), tuple(_shows(found)))
+    return Outcome(sentence, right(fits), (*working, *found.pieces.tried()), tuple(_shows(found)))
 
 
 def _shows(found: Floater) -> list[Shown]:

@@ -16,7 +16,7 @@ from liftbite.core.job.build import Build
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
 from liftbite.core.measure.limit import Limit
 from liftbite.core.measure.reading import Readings, values_of
-from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Told, mm, right, said
+from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Outcome, mm, right, said
 from liftbite.core.units.show import figure
 
 #: What is read of both wheels, from the crank's flange.
@@ -115,7 +115,7 @@ def _levers(build: Build) -> tuple[float | None, float]:
     return None if isinstance(ratio, Needs | Refused) else float(ratio), float(way)
 
 
-def tell(found: FlywheelCut) -> Told:
+def tell(found: FlywheelCut) -> Outcome:
     """A flywheel that was cut: fingers, clamp, and how near the hub comes to the bolts."""
     cut, known = found.cut, found.ratio is not None or found.face == found.seat
     words = []
@@ -147,7 +147,7 @@ def tell(found: FlywheelCut) -> Told:
     terms = f"({mm(found.face)} − {mm(found.seat)}) · {ratio} − {mm(found.seat)}"
     if found.way < 0:
         rule, terms = f"−{rule}", f"−{terms}"
-    return Told(
+    return Outcome(
         " ".join(words),
         right(not (known and abs(cut.fingers) > MAKE_UP)) if known else "",
         (

@@ -17,7 +17,7 @@ from liftbite.core.job.build import Build
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
 from liftbite.core.measure.limit import Limit
 from liftbite.core.measure.reading import Readings, values_of
-from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Told, mm, right, said
+from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Outcome, mm, right, said
 from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure
 
@@ -111,7 +111,7 @@ def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> Fork | N
     return Fork(old[-1], new[-1], arm, ratio, play, assumed, change, left, needed)
 
 
-def tell(found: Fork) -> Told:
+def tell(found: Fork) -> Outcome:
     """A bearing of another height: free play left, how the fork turns, whether the slave still has its stroke."""
     f = found.change
     new = f"The new bearing is {said(abs(f.height))} {'taller' if f.height >= 0 else 'shorter'}"
@@ -145,7 +145,7 @@ def tell(found: Fork) -> Told:
     if abs(f.height) > MAKE_UP:
         working.append("Past 0.5 mm it is made up for with a pivot or slave shim [practice].")
     short = found.stroke is not None and found.needed is not None and found.stroke < found.needed
-    return Told(sentence, right(f.free_play >= 0 and not short), tuple(working), length=f.free_play)
+    return Outcome(sentence, right(f.free_play >= 0 and not short), tuple(working), length=f.free_play)
 
 
 def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:

@@ -14,7 +14,7 @@ from dataclasses import dataclass
 
 from liftbite.core.job.build import Build
 from liftbite.core.measure.reading import Readings, values_of
-from liftbite.core.measure.setup.calculation import Calculation, Remark, Told, mm, right, said
+from liftbite.core.measure.setup.calculation import Calculation, Outcome, Remark, mm, right, said
 
 #: Where it is read, by the clock, seen from behind the gearbox; and the two lengths that turn gaps into a move.
 CLOCK = ("At 12", "At 3", "At 6", "At 9")
@@ -74,7 +74,7 @@ def work_out(_: Build, readings: Readings, __: Mapping[str, str]) -> HousingGap 
     )
 
 
-def tell(found: HousingGap) -> Told:
+def tell(found: HousingGap) -> Outcome:
     """Which way the tail goes, and how far."""
     high = found.gaps["At 12"] - found.gaps["At 6"]
     side = found.gaps["At 3"] - found.gaps["At 9"]
@@ -107,7 +107,7 @@ def tell(found: HousingGap) -> Told:
     shows = (
         () if even else (Remark("Never draw it in by its bolts: force means a wrong angle or something in the way."),)
     )
-    return Told(sentence, right(even), tuple(working), shows)
+    return Outcome(sentence, right(even), tuple(working), shows)
 
 
 CALCULATION = Calculation(

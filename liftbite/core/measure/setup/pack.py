@@ -14,7 +14,7 @@ from liftbite.core.job.build import Build
 from liftbite.core.measure.effect import Effect, EffectOf
 from liftbite.core.measure.limit import Limit
 from liftbite.core.measure.reading import Readings, mean_by_item
-from liftbite.core.measure.setup.calculation import Calculation, Told, right, said
+from liftbite.core.measure.setup.calculation import Calculation, Outcome, right, said
 
 #: A plain plate that differs from the common one by more than this is of another thickness [m]; our own choice.
 ODD_PLATE = 0.15e-3
@@ -60,7 +60,7 @@ def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> Pack | N
     )
 
 
-def tell(found: Pack) -> Told:
+def tell(found: Pack) -> Outcome:
     """What counts and thicknesses say of the order of a wet pack."""
     words = []
     if found.friction is not None and found.asked is not None and found.friction != found.asked:
@@ -80,7 +80,7 @@ def tell(found: Pack) -> Told:
             words.append(f"Every plain plate read is of one thickness, {said(found.common)}.")
     counted = found.friction is None or found.asked is None or found.friction == found.asked
     alternate = found.friction is None or found.plain is None or found.friction == found.plain + 1
-    return Told(" ".join(words), right(counted and alternate))
+    return Outcome(" ".join(words), right(counted and alternate))
 
 
 def _effects(build: Build, readings: Readings, _: Sequence[Limit]) -> list[Effect]:

@@ -16,7 +16,7 @@ from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
 from liftbite.core.measure.limit import Limit
 from liftbite.core.measure.reading import Readings, values_of
-from liftbite.core.measure.setup.calculation import Calculation, SetUp, Told, mm, right, said
+from liftbite.core.measure.setup.calculation import Calculation, Outcome, SetUp, mm, right, said
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,7 +89,7 @@ def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> Shaft | 
     return Shaft(tuple(zip(names, measured, strict=True)), shaft_reach(*measured))
 
 
-def tell(found: Shaft) -> Told:
+def tell(found: Shaft) -> Outcome:
     """The input shaft in its pilot, both ends."""
     reach, d = found.reach, {name: mm(depth) for name, depth in found.depths}
     if reach.engagement <= 0:
@@ -102,7 +102,7 @@ def tell(found: Shaft) -> Told:
         sentence = f"The shaft passes the whole pilot and stays {said(reach.clear)} clear of the bottom."
     verdict: SetUp = "stop" if reach.engagement <= 0 or reach.touches else right(reach.full)
     out, housing, block, recess, stand, length, below = d.values()
-    return Told(
+    return Outcome(
         sentence,
         verdict,
         (

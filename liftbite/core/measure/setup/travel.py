@@ -21,7 +21,7 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.measure.reading import Reading, Readings
 from liftbite.core.measure.setup.air import PORT_DOUBT
-from liftbite.core.measure.setup.calculation import Calculation, Remark, Told, mm, right, said
+from liftbite.core.measure.setup.calculation import Calculation, Outcome, Remark, mm, right, said
 from liftbite.core.quantities.torque_curve import Array
 from liftbite.core.units.constants import ATMOSPHERE
 from liftbite.core.units.sentence import both
@@ -240,10 +240,10 @@ class _Part:
     fine: bool = True
 
 
-def tell(found: Shortfall) -> Told:
+def tell(found: Shortfall) -> Outcome:
     """What the pedal does against its stroke, what that looks like, and what to do next."""
     parts = (_travel(found), _freeing(found), _biting(found), _pressing(found))
-    return Told(
+    return Outcome(
         " ".join(part.sentence for part in parts if part.sentence),
         right(all(part.fine for part in parts)),
         tuple(line for part in parts for line in part.working),

@@ -9,7 +9,7 @@ from typing import Any
 from liftbite.core.job.build import build_of
 from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.setup import CALCULATIONS
-from liftbite.core.measure.setup.calculation import Told
+from liftbite.core.measure.setup.calculation import Outcome
 from tests.jobs import FULL, entries
 
 FORK_CAR = {
@@ -45,7 +45,7 @@ def found(
 
 def told(
     which: str, typed: Mapping[str, str], shims: str = "", fitted: str = "", **readings: Mapping[str, float]
-) -> Told:
+) -> Outcome:
     """The same in words."""
     return CALCULATIONS[which].tell(found(which, typed, shims, fitted, **readings))
 
@@ -54,7 +54,7 @@ _NUMBER = r"−?\d+(?:\.\d+)?"
 _SUM = re.compile(rf"(\(?{_NUMBER}(?: mm)?(?: (?:[−+·] )\(?{_NUMBER}\)?)+) = ({_NUMBER})(?![\d.])")
 
 
-def sums_told(said: Told) -> list[tuple[float, float]]:
+def sums_told(said: Outcome) -> list[tuple[float, float]]:
     """Every sum of plain figures in a working, worked out again by Python, beside what the working says."""
     told = []
     for line in said.working:

@@ -9,9 +9,9 @@ from hypothesis import strategies as st
 from liftbite.core.job.build import build_of
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.limit import LimitName
-from liftbite.core.measure.setup import CALCULATIONS, told_of
+from liftbite.core.measure.setup import CALCULATIONS, outcome_of
 from liftbite.core.measure.setup.bearing import bearing_stacks
-from liftbite.core.measure.setup.calculation import Told, pieces_of, within
+from liftbite.core.measure.setup.calculation import Outcome, pieces_of, within
 from liftbite.core.measure.setup.end_float import shims_for_float
 from liftbite.core.measure.setup.floater import floater_stands
 from tests.core.measure.setup.steps import DEPTHS, FORK_CAR, TWIN, found, sums_told, taken, told
@@ -19,7 +19,7 @@ from tests.jobs import FULL, entries
 
 
 def test_every_calculation_names_checks_there_are_and_waits_without_them() -> None:
-    assert [c for c, told in told_of(build_of(entries(FULL)), {}) if told is not None] == []
+    assert [c for c, told in outcome_of(build_of(entries(FULL)), {}) if told is not None] == []
     for calculation in CALCULATIONS.values():
         assert set(calculation.checks) <= set(CHECKS)
         assert calculation.waits_for
@@ -115,7 +115,7 @@ def test_every_sum_told_comes_out(
     ],
 )
 def test_a_kit_makers_window_wins_over_the_sum(given: dict[LimitName, tuple[float, str]], verdict: str) -> None:
-    told = Told("The reserve is 5 mm, outside.", "put right", length=5e-3)
+    told = Outcome("The reserve is 5 mm, outside.", "put right", length=5e-3)
     held = within(told, given)
     assert held.verdict == verdict
     assert "The reserve is 5 mm, outside." in held.sentence
@@ -124,5 +124,5 @@ def test_a_kit_makers_window_wins_over_the_sum(given: dict[LimitName, tuple[floa
 
 
 def test_no_window_lets_in_what_cannot_be() -> None:
-    told = Told("The bearing already meets the fingers.", "stop", length=-1e-3)
+    told = Outcome("The bearing already meets the fingers.", "stop", length=-1e-3)
     assert within(told, {"least": (-5e-3, "kit sheet")}) == told

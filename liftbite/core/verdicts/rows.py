@@ -1,6 +1,6 @@
 """The rows of `verdicts.criteria` worked out: for one job with its links, or for many candidates at once.
 
-- `Looked`, `look`   the rows of a question for a job: links, gravest first, and what could not be looked at
+- `Rows`, `look`   the rows of a question for a job: links, gravest first, and what could not be looked at
 - `basis_of`         the inputs that quantities stand on, by where their values come from
 - `Samples`          quantities of a job for many candidates at once
 - `sampled`, `reserves`   a row for every candidate, with its value or only its reserve
@@ -31,7 +31,7 @@ def _missing(*values: object) -> bool:
 
 
 @dataclass(frozen=True, slots=True)
-class Looked:
+class Rows:
     """The rows of a question, worked out for a job.
 
     Attributes
@@ -53,7 +53,7 @@ class Looked:
         return next((link for link in self.links if link.key == key), None)
 
 
-def look(build: Build, question: Question) -> Looked:
+def look(build: Build, question: Question) -> Rows:
     """Works the rows of a question out for a job, at the stage it is judged for.
 
     A row whose quantity the arrangement does not work out, such as a master's stroke of a cable, is no row of the job.
@@ -77,7 +77,7 @@ def look(build: Build, question: Question) -> Looked:
             unseen += [] if criterion.if_clear or criterion.told else [criterion.key]
         elif found[0] is not None:
             links.append(found[0])
-    return Looked(tuple(sorted(links, key=gravest_first)), tuple(unseen))
+    return Rows(tuple(sorted(links, key=gravest_first)), tuple(unseen))
 
 
 def gravest_first(link: Link) -> tuple[int, float]:

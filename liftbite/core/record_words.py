@@ -1,8 +1,8 @@
 """What is in a job's record, in sentences: of which station, of which part, and what was said.
 
 - `Names`       what the things of a job are called that are its own: checks, steps
-- `Told`        a line of the record as it is read: station, part, sentence
-- `told_of`     a line as it is read
+- `RecordedLine`        a line of the record as it is read: station, part, sentence
+- `recorded_line`     a line as it is read
 - `STATIONS`    the stations of a job, in the order of work
 
 Every kind of the record has its sentence here; a kind without one is refused when this is loaded.
@@ -58,7 +58,7 @@ class Names:
 
 
 @dataclass(frozen=True, slots=True)
-class Told:
+class RecordedLine:
     """A line of the record as it is read: station, key of its part or empty, and a sentence."""
 
     station: Station
@@ -66,7 +66,7 @@ class Told:
     sentence: str
 
 
-def told_of(line: Line, names: Names) -> Told:
+def recorded_line(line: Line, names: Names) -> RecordedLine:
     """A line of the record as it is read.
 
     >>> from liftbite.core.measure.checks import CHECKS
@@ -76,7 +76,7 @@ def told_of(line: Line, names: Names) -> Told:
     """
     says = _SAYS[line.kind]
     subject = says.subject(line, names)
-    return Told(_STATION[KINDS[line.kind].at], says.part(line, names), _sentence(line, subject, says))
+    return RecordedLine(_STATION[KINDS[line.kind].at], says.part(line, names), _sentence(line, subject, says))
 
 
 _STATION: Mapping[str, Station] = {"bench": "measure", "plan": "fit", "proof": "prove", "photo": "photos"}

@@ -10,7 +10,7 @@ from liftbite.api.measure.models_in import SayIn
 from liftbite.api.prove.models import SayOfProofIn
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.record import KINDS
-from liftbite.core.said import read_said
+from liftbite.core.statements import read_statement
 
 HOLE = {"answer": "kept", "thread": "M10", "length": "50 mm", "grip": "30 mm", "material": "iron"}
 
@@ -33,9 +33,9 @@ def test_what_a_line_is_of_is_checked_and_taking_it_back_always_goes(
     kind: str, key: str, said: dict[str, str], says: str
 ) -> None:
     with pytest.raises(UnreadableEntry, match=says):
-        read_said(kind, key, said)
+        read_statement(kind, key, said)
     field, word = KINDS[kind].takes_back
-    assert read_said(kind, key, {field: word}).kind == kind
+    assert read_statement(kind, key, {field: word}).kind == kind
 
 
 @pytest.mark.parametrize(("model", "at"), [(SayOfPlanIn, "plan"), (SayOfProofIn, "proof"), (SayIn, "bench")])

@@ -6,7 +6,7 @@ import pytest
 
 from liftbite.core.job.record import KINDS, Line
 from liftbite.core.measure.checks import CHECKS
-from liftbite.core.told import STATIONS, Names, told_of
+from liftbite.core.record_words import STATIONS, Names, recorded_line
 
 NAMES = Names(CHECKS, {"own:paint_it": "Paint it"})
 
@@ -15,7 +15,7 @@ NAMES = Names(CHECKS, {"own:paint_it": "Paint it"})
 def test_every_kind_has_a_sentence_whatever_its_key(kind: str) -> None:
     for key in ("", "nobody knows", "disc:get", "flywheel_on:4", "back:battery", "own:paint_it"):
         for answer in ("open", "done", ""):
-            told = told_of(Line(kind, key, {"answer": answer, "reason": "because"}), NAMES)
+            told = recorded_line(Line(kind, key, {"answer": answer, "reason": "because"}), NAMES)
             assert told.station in STATIONS
             assert told.sentence.strip()
             assert "None" not in told.sentence
@@ -44,4 +44,4 @@ def test_every_kind_has_a_sentence_whatever_its_key(kind: str) -> None:
     ],
 )
 def test_what_was_said_is_read_as_it_was_meant(kind: str, key: str, words: dict[str, str], sentence: str) -> None:
-    assert told_of(Line(kind, key, words), NAMES).sentence == sentence
+    assert recorded_line(Line(kind, key, words), NAMES).sentence == sentence

@@ -1,6 +1,6 @@
 """What is said of a job, read as what it is of: whoever says it, the bench, Fit, Prove or a job file.
 
-- `read_said`     a line of the record, its words checked by what its kind means
+- `read_statement`     a line of the record, its words checked by what its kind means
 - `readable`      the lines of a record that can be read, and those that cannot
 - `names_of_now`, `under_names_of_now`   what own steps and checks went by before; a record by the names of now
 
@@ -94,16 +94,16 @@ _OF_PARTS: Mapping[str, Callable[[str], str]] = {
 }
 
 
-def read_said(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Line:
+def read_statement(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Line:
     """What is said of a job, checked by its words and by what its kind means; under names of before as well.
 
     Raises
     ------
     UnreadableEntry : of `record.read_line`, or of what the line is of
 
-    >>> read_said("trip", "1", {"distance": "42 km"}).kind
+    >>> read_statement("trip", "1", {"distance": "42 km"}).kind
     'trip'
-    >>> read_said("fault", "gremlins", {"answer": "found"})
+    >>> read_statement("fault", "gremlins", {"answer": "found"})
     Traceback (most recent call last):
     liftbite.core.errors.UnreadableEntry: “gremlins” is no cause
     """
@@ -121,7 +121,7 @@ def read_said(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Li
 def _fault_of(kind: str, key: str, said: tuple[tuple[str, str], ...], who: str) -> str:
     """Why a line cannot be read; empty where it can."""
     try:
-        read_said(kind, key, dict(said), who)
+        read_statement(kind, key, dict(said), who)
     except UnreadableEntry as error:
         return error.reason
     return ""

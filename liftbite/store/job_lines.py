@@ -1,6 +1,6 @@
 """Lines of the job list that were worked out before, searched and sorted where they stand.
 
-- `Kept`, `Listed`   a line as it is kept, and a job with its line, where there is one
+- `JobLine`, `ListedJob`   a line as it is kept, and a job with its line, where there is one
 - `keep`             keeps the line of a job
 - `page_of`          a page of the list
 - `to_work_out`      jobs whose line is of an earlier revision, or of other rules
@@ -22,7 +22,7 @@ Sort = Literal["newest", "changed", "name", "gravest"]
 
 
 @dataclass(frozen=True, slots=True)
-class Kept:
+class JobLine:
     """A line as it is kept: of which revision, by which rules, what is searched, and the line itself."""
 
     revision: int
@@ -34,16 +34,16 @@ class Kept:
 
 
 @dataclass(frozen=True, slots=True)
-class Listed:
+class ListedJob:
     """A job of the list: number, change, newest revision, and its line where one was worked out."""
 
     job_id: int
     change: int
     revision: int
-    kept: Kept | None
+    kept: JobLine | None
 
 
-def keep(session: Session, job_id: int, found: Kept) -> None:
+def keep(session: Session, job_id: int, found: JobLine) -> None:
     """Keeps the line of a job."""
     head = {
         "revision": found.revision,
@@ -88,7 +88,7 @@ def page_of(
     sort: Sort = "newest",
     first: int = 0,
     most: int = 50,
-) -> tuple[list[Listed], int]:
+) -> tuple[list[ListedJob], int]:
     """A page of the jobs that match, and how many do.
 
     Parameters
@@ -115,14 +115,14 @@ def page_of(
     rows = session.execute(page).all()
     count = session.scalar(_narrowed(counted, archived, find, question, state)) or 0
     there = _of(session, [row.id for row in rows])
-    return [Listed(row.id, row.change, row.newest or 0, there.get(row.id)) for row in rows], count
+    return [ListedJob(row.id, row.change, row.newest or 0, there.get(row.id)) for row in rows], count
 
 
-def _of(session: Session, job_ids: Sequence[int]) -> dict[int, Kept]:
+def _of(session: Session, job_ids: Sequence[int]) -> dict[int, JobLine]:
     """What is kept of some jobs."""
     query = select(KeptRow, KeptLineRow.line).join(KeptLineRow, KeptLineRow.job_id == KeptRow.job_id)
     found = session.execute(query.where(KeptRow.job_id.in_(job_ids)))
-    return {r.job_id: Kept(r.revision, r.rules, r.words, r.state, r.changed_at, line) for r, line in found}
+    return {r.job_id: JobLine(r.revision, r.rules, r.words, r.state, r.changed_at, line) for r, line in found}
 
 
 def to_work_out(session: Session, rules: str, most: int) -> list[int]:
