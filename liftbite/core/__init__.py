@@ -4,6 +4,7 @@ In the order in which they are used; every room's own index lists its modules:
 
 - `errors`         what can be wrong, each a sentence a builder can act on
 - `words`          names as somebody types them: without case, accents and spaces
+- `tables`         tables of the trade as files: a row under its name as the object it describes
 - `graph`          orders quantity functions by parameter name and evaluates them
 - `units`          reads what a builder types, and shows numbers in both systems
 - `quantities`     the quantities every job shares

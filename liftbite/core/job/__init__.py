@@ -1,5 +1,6 @@
 """A job: what is entered, picked and assumed, and the graph that follows.
 
+- `alternatives`   What a builder picks, a file a topic, in the order of work.
 - `arrangement`    From what was picked to the graph of quantities and the assumptions that follow.
 - `assumptions`    What stands in for figures nobody entered, by layout, use, driveline, release, flywheel and kind of
   start.

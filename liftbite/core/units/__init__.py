@@ -7,6 +7,7 @@
   spelled.
 - `preference`  In which units sentences are written: both, or one system alone.
 - `read`        Workshop notation in; `liftbite.core.units.show` shows it again.
+- `scales`      What the units of the tables are worth in SI, so that a start need not wait for Pint.
 - `sentence`    Values as a sentence has them, in the units preferred where it is written.
 - `show`        Workshop notation out: the one number formatter.
 """
