@@ -108,7 +108,8 @@ def heed_tags(app: Flask) -> None:
 
     @app.after_request
     def tag(response: Response) -> Response:
-        if request.method not in {"GET", "HEAD"} or response.status_code != 200 or response.is_streamed:
+        whole = not response.is_streamed and not response.direct_passthrough  # a file of the web has a tag of its own
+        if request.method not in {"GET", "HEAD"} or response.status_code != 200 or not whole:
             return response
         known, _ = response.get_etag()
         says = sha256(response.get_data()).hexdigest()[:16]
