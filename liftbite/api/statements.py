@@ -5,7 +5,7 @@
 - `words_said`      the words of a kind as they stand in an answer
 - `typed`           writes a model's schema as the union of the kinds of a station
 
-The words are read by `core.said`, in one place for screens, files and plans; here is only what shape they have.
+The words are read by `core.statements`, in one place for screens, files and plans; here is only what shape they have.
 """
 
 from __future__ import annotations

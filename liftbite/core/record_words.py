@@ -1,8 +1,7 @@
 """What is in a job's record, in sentences: of which station, of which part, and what was said.
 
 - `Names`       what the things of a job are called that are its own: checks, steps
-- `RecordedLine`        a line of the record as it is read: station, part, sentence
-- `recorded_line`     a line as it is read
+- `RecordedLine`, `recorded_line`   a line of the record as it is read: station, part, sentence
 - `STATIONS`    the stations of a job, in the order of work
 
 Every kind of the record has its sentence here; a kind without one is refused when this is loaded.
@@ -71,8 +70,8 @@ def recorded_line(line: Line, names: Names) -> RecordedLine:
 
     >>> from liftbite.core.measure.checks import CHECKS
     >>> struck = Line("line", "pilot:get", {"answer": "struck", "reason": "renewed in spring"})
-    >>> told_of(struck, Names(CHECKS, {}))
-    Told(station='measure', part='pilot', sentence='Pilot bearing, get: struck. renewed in spring')
+    >>> recorded_line(struck, Names(CHECKS, {}))
+    RecordedLine(station='measure', part='pilot', sentence='Pilot bearing, get: struck. renewed in spring')
     """
     says = _SAYS[line.kind]
     subject = says.subject(line, names)

@@ -4,7 +4,7 @@
 - `fault_closed`    a cause that was found, with what follows from it
 - `proof_statement`   what is said in Prove: a hand-over is of the job as it stands, with nothing left over
 
-What a line's own words have to be, `core.said` knows; what the rest of the job has to be, this does.
+What a line's own words have to be, `core.statements` knows; what the rest of the job has to be, this does.
 """
 
 from __future__ import annotations
