@@ -52,6 +52,7 @@ def test_what_is_a_head() -> None:
     assert way(head="11.01 mm", thread="M10").head == pytest.approx(11.01e-3)
     assert refused("“11 mm” is no head or washer", head="11 mm", thread="M10")
     assert refused("no head", head="5 mm", thread="M10")
+    assert refused("“8.8 mm” is no head", head="8.8 mm", thread="M8")
     assert way(head="1/2 in", thread="M8").head == pytest.approx(12.7e-3)
 
 
@@ -217,6 +218,7 @@ def test_a_pull_is_judged_to_the_last_figure() -> None:
     assert judged(Pull(31.234 * 1.0499, 0.8), turn) == judged(Pull(31.234 * 0.9501, 0.8), turn) == ""
     assert judged(Pull(33.333, None), turn) == "out of band: 33.3 N·m of 31.2 N·m"
     assert judged(Pull(31.2, math.radians(3.01)), turn) == ""
+    assert judged(Pull(31.2, math.radians(3.0)), turn) == ""
     assert "turned 3° only" in judged(Pull(31.2, math.radians(2.99)), turn)
     by_angle = Turn("1", 1, 1, "", 30.0, math.radians(90))
     assert judged(Pull(30, math.radians(94.99)), by_angle) == judged(Pull(30, math.radians(85.01)), by_angle) == ""

@@ -89,6 +89,13 @@ def test_what_a_builds_numbers_say_of_a_cause(values: dict[str, float], cause: s
     assert known_of(build(**values)) == [Known(cause, times, why)]
 
 
+def test_what_is_assumed_is_no_finding() -> None:
+    """Air and a floater's clearance speak only where somebody entered them."""
+    assumed = build(trapped_air=0.0, floater_clearance=0.58e-3)
+    cast("Any", assumed).entries = {}
+    assert known_of(assumed) == []
+
+
 @pytest.mark.parametrize("values", [{}, {"wear": 1e-3}, {"wear_limit": 1e-3}, {"overtravel_margin": 0.5}])
 def test_what_is_not_entered_says_nothing(values: dict[str, float]) -> None:
     assert known_of(build(**values)) == []
