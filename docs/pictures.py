@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import shutil
 import tempfile
 from pathlib import Path
@@ -80,7 +81,7 @@ def _take(browser: Browser, address: str) -> None:
         page = context.new_page()
         page.goto(address + path)
         page.wait_for_load_state("networkidle")
-        page.get_by_text("Opening …").wait_for(state="hidden")
+        page.get_by_text(re.compile("^Opening")).wait_for(state="hidden")
         _before(name, page)
         page.wait_for_timeout(300)
         page.screenshot(path=TO / f"{name}.png")
