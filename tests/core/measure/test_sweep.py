@@ -89,6 +89,7 @@ def test_what_a_sweep_comes_to() -> None:
     again = sweep_of(BORE, [*circle(2e-4, closes=9e-5), Reading("0° again", 1e-4)], PLAIN, LIMIT)
     assert again is not None
     assert (again.closes, again.stands) == (pytest.approx(0.0, abs=1e-12), True), "what was read last counts"
+    assert sweep_of(BORE, circle(2e-4), PLAIN, None).stands  # type: ignore[union-attr]
     assert sweep_of(BORE, circle(2e-4), PLAIN, None).dowels == ()  # type: ignore[union-attr]
     assert sweep_of(BORE, circle(2e-4), PLAIN, 0.0).dowels == ()  # type: ignore[union-attr]
     assert sweep_of(FACE, circle(2e-4), PLAIN, LIMIT).dowels == ()  # type: ignore[union-attr]
@@ -126,13 +127,12 @@ def test_a_sweep_at_the_edge_of_its_limit() -> None:
         assert judge_sweep(BORE, sweep, limits, Finding("bore_runout", "open"), u).verdict == "noted"
 
 
-def test_a_finer_instrument_is_named_where_it_would_settle_it() -> None:
-    """A sweep a little over its limit by a dial of 20 µm: what reads within a √2-th of the rest settles it."""
-    over = 5e-6
-    found = verdict(LIMIT + over, u=20e-6)
-    assert found.verdict == "too close to call"
-    finer = [k for name in BORE.suited if (k := INSTRUMENT_KINDS[name]).uncertainty < over / sqrt(2)]
-    assert (found.better in {k.label for k in finer}) == bool(finer)
+@pytest.mark.parametrize(("over", "better"), [(1.5e-5, "Dial indicator"), (-1.5e-5, "Dial indicator"), (1.4e-5, "")])
+def test_a_finer_instrument_is_named_where_it_would_settle_it(over: float, better: str) -> None:
+    """A dial of 10 µm settles a TIR that lies more than √2 of that from its limit, whichever side."""
+    assert INSTRUMENT_KINDS["dial"].uncertainty == 10e-6
+    found = verdict(LIMIT + over, u=40e-6)
+    assert (found.verdict, found.better) == ("too close to call", better)
 
 
 def test_a_sweep_says_what_was_read_where_it_is_judged_at_another_radius() -> None:
@@ -141,7 +141,14 @@ def test_a_sweep_says_what_was_read_where_it_is_judged_at_another_radius() -> No
     assert scaled is not None
     assert (plain.at, plain.read, plain.places, plain.bore) == ("", None, None, True)
     assert (scaled.tir, scaled.read) == (pytest.approx(2e-4), pytest.approx(1e-4))
-    assert scaled.at == BORE.meant_at[1]
+    leaning = sweep_of(FACE, circle(1e-4, closes=0.0), PLAIN, LIMIT, 2.0)
+    at_rim = judge_sweep(FACE, leaning, LIMITS, Finding("flywheel_runout", "open"), 0.0).swept
+    as_swept = judge_sweep(
+        FACE, sweep_of(FACE, circle(1e-4), PLAIN, LIMIT), LIMITS, Finding("flywheel_runout", "open"), 0.0
+    )
+    assert at_rim is not None
+    assert as_swept.swept is not None
+    assert (at_rim.at, as_swept.swept.at) == ("the rim", "")
     bump = [Reading(f"{a}°", v) for a, v in ((0, 0.0), (120, 1e-4), (240, 1e-4))]
     sweep = sweep_of(BORE, bump, PLAIN, LIMIT)
     assert sweep is not None
@@ -156,6 +163,8 @@ def test_a_reading_without_angles_is_judged_by_itself() -> None:
     assert decided(BORE, alone, LIMITS, PLAIN) == (pytest.approx(1e-4), pytest.approx(sqrt(2) * 1e-6))
     assert decided(BORE, alone, LIMITS, PLAIN, 2.0) == (pytest.approx(2e-4), pytest.approx(sqrt(2) * 1e-6))
     assert decided(BORE, [Reading(ALONE, None)], LIMITS, PLAIN) is None
+    later = [*alone, Reading("30°", 5e-4, uncertainty=1e-6)]
+    assert decided(BORE, later, LIMITS, PLAIN) == (pytest.approx(1e-4), pytest.approx(sqrt(2) * 1e-6))
     assert decided(BORE, circle(1e-4, u=2e-6), LIMITS, PLAIN) == (pytest.approx(1e-4), pytest.approx(sqrt(2) * 2e-6))
     assert decided(BORE, circle(1e-4, u=2e-6), LIMITS, PLAIN, 2.0)[0] == pytest.approx(2e-4)  # type: ignore[index]
 
@@ -169,6 +178,9 @@ def test_a_reading_without_angles_is_judged_by_itself() -> None:
     assert says(LIMIT + band + 1e-9).verdict == BORE.if_failed
     assert says(LIMIT / 2, scale=2.0).verdict == "too close to call"
     assert says(LIMIT / 2, scale=2.0).worst == pytest.approx(LIMIT)
+    assert says(1e-4, limits=(Limit("least", LIMIT, "practice", ""),)).verdict == "noted"
+    plain = judge_sweep(BORE, None, LIMITS, Finding("bore_runout", "open"), 1e-6, alone=Reading(ALONE, LIMIT / 2))
+    assert plain.worst == pytest.approx(LIMIT / 2), "as it was read, where no radius is said"
     assert says(1e-4, limits=()).verdict == says(1e-4, limits=(Limit("most", None, "practice", ""),)).verdict == "noted"
     swept = says(1e-4).swept
     assert swept is not None
