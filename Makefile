@@ -7,7 +7,7 @@ UV_VERSION := 0.13.9
 export LIFTBITE_DATA ?=
 export PORT ?= 8700
 
-.PHONY: help demo serve build wheel test trust check format bench pictures docs clean
+.PHONY: help demo serve build wheel test trust mutants check format bench pictures docs clean
 
 help: ## What there is to make
 	@grep -hE '^[a-z]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 10
@@ -26,6 +26,9 @@ test: .venv/.dev .venv/.pango web/dist/index.html .venv/.chromium check ## Check
 
 trust: .venv/.trust ## Run what is too slow for every day, and say what was tried and what was lost
 	$(BIN)/pytest -n auto -m trust -rA
+
+mutants: .venv/.mutants ## Put one fault at a time into the rules, and say which no test noticed
+	$(BIN)/python -m tests.mutants $(only)
 
 check: .venv/.dev web/node_modules/.ok ## Formatting, types, layers, generated files
 	$(BIN)/ruff format --check .
@@ -74,6 +77,10 @@ bench: .venv/.dev web/dist/index.html .venv/.chromium ## Measure; prints figures
 
 .venv/.trust: .venv/.dev requirements-trust.lock
 	$(BIN)/uv pip install -q --require-hashes --compile-bytecode -r requirements-trust.lock
+	@touch $@
+
+.venv/.mutants: .venv/.dev requirements-mutants.lock
+	$(BIN)/uv pip install -q --require-hashes --compile-bytecode -r requirements-mutants.lock
 	@touch $@
 
 .venv/.chromium: | .venv/bin/uv
