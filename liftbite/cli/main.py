@@ -260,7 +260,6 @@ def _mends(entries: Any) -> list[str]:
 
 def _decides(link: Any) -> str:
     """The figure that decides an answer, beside its limit."""
-
     from liftbite.api.jobs.present import figure_text
 
     if link is None or link.figure is None or link.limit is None:
