@@ -2,6 +2,7 @@
 
 - `at_station`      refuses a kind that is said at another station
 - `Statement`       what may be sent of one: kind, of what, its words, by whom
+- `SaidOut`, `said_out`   what was said, as it is shown
 - `words_said`      the words of a kind as they stand in an answer
 - `typed`           writes a model's schema as the union of the kinds of a station
 
@@ -11,11 +12,13 @@ The words are read by `core.statements`, in one place for screens, files and pla
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import Annotated, Any
+from typing import Annotated, Any, overload
 
-from pydantic import AfterValidator, Field, WithJsonSchema
+from pydantic import AfterValidator, BaseModel, Field, WithJsonSchema
 
-from liftbite.core.job.record import KINDS, MAX_WORDS, Kind
+from liftbite.core.job.record import MAX_WORDS, Line, fields_of, needed_of, option_words
+from liftbite.core.job.record import Statement as Said
+from liftbite.core.statements import KINDS
 from liftbite.files.fields import Words
 
 #: Field -> its words.
@@ -24,9 +27,31 @@ Statement = Annotated[
 ]
 
 
+class SaidOut(BaseModel):
+    """What somebody said."""
+
+    answer: str
+    words: str = Field(description="The answer in words.")
+    reason: str
+    who: str
+    at: str
+
+
+@overload
+def said_out(line: Line) -> SaidOut: ...
+@overload
+def said_out(line: Line | None) -> SaidOut | None: ...
+def said_out(line: Line | None) -> SaidOut | None:
+    """What was said last, as it is shown; nothing where nothing was."""
+    if line is None:
+        return None
+    words = option_words(line.answer)
+    return SaidOut(answer=line.answer, words=words, reason=line.reason, who=line.who, at=line.at)
+
+
 def at_station(*stations: str) -> AfterValidator:
     """Refuses a kind that is said elsewhere; one that nobody knows, or a name of before, is left to who reads it."""
-    known = [name for name, kind in KINDS.items() if kind.at in stations]
+    known = [name for name, kind in KINDS.items() if kind.about.at in stations]
 
     def check(kind: str) -> str:
         if kind in KINDS and kind not in known:
@@ -50,13 +75,13 @@ def typed(*stations: str) -> Callable[[dict[str, Any]], None]:
                 "required": ["kind", *needed, "said"],
                 "additionalProperties": closed,
                 "properties": {
-                    "kind": {"const": name, "description": kind.label},
+                    "kind": {"const": name, "description": kind.about.label},
                     **shared,
                     "said": _shape(kind),
                 },
             }
             for name, kind in KINDS.items()
-            if kind.at in stations
+            if kind.about.at in stations
         ]
 
     return spread
@@ -67,16 +92,16 @@ def words_said(kind: str) -> WithJsonSchema:
     return WithJsonSchema(_shape(KINDS[kind]) | {"required": []}, mode="serialization")
 
 
-def _shape(kind: Kind) -> dict[str, Any]:
+def _shape(kind: type[Said]) -> dict[str, Any]:
     """The words of a kind."""
     fields: dict[str, Any] = {}
-    for name, options in kind.fields.items():
-        text = {"type": "string", "maxLength": MAX_WORDS, "description": f"{kind.label}: {name}."}
+    for name, options in fields_of(kind).items():
+        text = {"type": "string", "maxLength": MAX_WORDS, "description": f"{kind.about.label}: {name}."}
         fields[name] = text | {"enum": list(options)} if options else text
     return {
         "type": "object",
         "properties": fields,
-        "required": list(kind.needs),
+        "required": list(needed_of(kind)),
         "additionalProperties": False,
-        "description": f"{kind.label}: its words.",
+        "description": f"{kind.about.label}: its words.",
     }

@@ -17,6 +17,7 @@ import click
 
 from liftbite.cli.commands import EXIT_FALLS_SHORT, FILE, JSON, bad_input, build_in
 from liftbite.cli.papers import HTML, PDF, Writes, shop_of, write_document
+from liftbite.core.prove.statements import FaultTestAnswer
 
 
 @click.command()
@@ -91,7 +92,7 @@ def fault(file: Path, complaints: tuple[str, ...], tests: tuple[str, ...], as_js
     answered = dict(test.split("=", 1) for test in tests)
     with shop_of(file) as (session, job_id):
         bench = bench_of(session, job_id, FOUND)
-        said = {name: line.answer for name, line in bench.said_of("fault_test").items()}
+        said = {name: line.answer for name, line in bench.said_of(FaultTestAnswer).items()}
         asked = list(complaints) or complaints_of(bench)
         try:
             ranked = finder_of(bench, asked, {**said, **answered})

@@ -1,149 +1,143 @@
-"""What is said of a job, read as what it is of: whoever says it, the bench, Fit, Prove or a job file.
+"""Everything that can be said of a job, and what was said, read by its kind: whoever says it, a screen or a file.
 
-- `read_statement`     a line of the record, its words checked by what its kind means
+- `KINDS`        key -> the class of a kind of statement
+- `read_statement`     a line, its words checked by what its kind means; under names of before as well
 - `readable`      the lines of a record that can be read, and those that cannot
 - `names_of_now`, `under_names_of_now`   what own steps and checks went by before; a record by the names of now
 
-`job.record` knows which words a kind has; what a hole, a trip or a cause is, the rooms above it know.
+A kind is added as a class in its room, and to `KINDS`; interface, files and types of the screens follow from it.
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import replace
 from functools import lru_cache
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.fit.bolt_map import read_hole
-from liftbite.core.fit.pattern import read_pattern
+from liftbite.core.fit.bolt_map import HoleMapped
+from liftbite.core.fit.pattern import PatternMeasured
 from liftbite.core.fit.progress import own_keys_of_before
-from liftbite.core.fit.tightening import read_way
-from liftbite.core.job.parts import part_named
-from liftbite.core.job.record import Line, read_line, takes_back
+from liftbite.core.fit.statements import AtStep, Bag, BoltTick, LeftOver, Mark, OwnStep, PartNote, PlanAnswer, StepSaid
+from liftbite.core.fit.tightening import JointInstruction
+from liftbite.core.job.photos import Photo
+from liftbite.core.job.record import Line, RawLine, Statement, checked, lines_of
 from liftbite.core.job.record_before import now_called
-from liftbite.core.measure.own import own_names_of_before, read_own
-from liftbite.core.measure.parts_list import line_named
-from liftbite.core.prove.bleeding import read_step, used_of
-from liftbite.core.prove.cards import ITEMS, NOISE
-from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, COMPLAINTS, TESTS
-from liftbite.core.prove.driven import read_share
-from liftbite.core.prove.fluids import read_filled
-from liftbite.core.prove.running_in import read_drive_as_trip, read_trip
-from liftbite.core.units.read import read
+from liftbite.core.measure.own import OwnCheck, own_names_of_before
+from liftbite.core.measure.statements import (
+    CheckClosed,
+    ListLine,
+    Order,
+    Overruling,
+    OwnPart,
+    PracticeHere,
+    ScopeAnswer,
+)
+from liftbite.core.prove.fluids import FluidFilled
+from liftbite.core.prove.running_in import DriveKept, TripDriven
+from liftbite.core.prove.statements import (
+    BeddingIn,
+    Bled,
+    BleedStepDone,
+    ComplaintLooked,
+    FaultFound,
+    FaultTestAnswer,
+    FullLoad,
+    HandOver,
+    Heard,
+    SecondLook,
+    Tried,
+)
 
-
-def _complaint(line: Line) -> None:
-    unknown = [name for name in line.answer.split(", ") if name and name not in COMPLAINTS]
-    if unknown:
-        raise UnreadableEntry(f"“{unknown[0]}” is no complaint; {', '.join(COMPLAINTS)} are")
-
-
-def _fault_test(line: Line) -> None:
-    test = TESTS.get(line.key)
-    if test is None or line.answer not in (*test.answers, CANNOT_TELL):
-        raise UnreadableEntry(f"“{line.answer}” is no answer to “{line.key}”")
-
-
-def _fault(line: Line) -> None:
-    if line.key not in CAUSES:
-        raise UnreadableEntry(f"“{line.key}” is no cause")
-
-
-def _drive(line: Line) -> None:
-    read_share(line.said.get("share", ""))
-    read_drive_as_trip(line)
-    if line.said.get("heat"):
-        read(line.said["heat"], "J", "J")
-
-
-def _card(line: Line) -> None:
-    if line.key not in ITEMS:
-        raise UnreadableEntry(f"“{line.key}” is on no card")
-
-
-def _heard(line: Line) -> None:
-    if line.key not in NOISE:
-        raise UnreadableEntry(f"“{line.key}” is no noise of the list; {', '.join(NOISE)} are")
-
-
-#: Kind -> what else has to be so of a line of it, than that it has the kind's words.
-_READERS: Mapping[str, Callable[[Line], object]] = {
-    "own": read_own,
-    "hole": lambda line: read_hole(line.key, line.said),
-    "tightening": lambda line: read_way(line.key, line.said),
-    "pattern": lambda line: read_pattern(line.key, line.said),
-    "bled": lambda line: used_of(line.said.get("bottles", ""), line.said.get("left", "")),
-    "trip": read_trip,
-    "drive": _drive,
-    "bleed_step": read_step,
-    "card": _card,
-    "heard": _heard,
-    "fluid": read_filled,
-    "complaint": _complaint,
-    "fault_test": _fault_test,
-    "fault": _fault,
+#: Key -> kind of statement.
+KINDS: Mapping[str, type[Statement]] = {
+    kind.about.name: kind
+    for kind in (
+        Order,
+        ListLine,
+        CheckClosed,
+        Overruling,
+        OwnPart,
+        ScopeAnswer,
+        OwnCheck,
+        PracticeHere,
+        PlanAnswer,
+        StepSaid,
+        BoltTick,
+        JointInstruction,
+        AtStep,
+        PatternMeasured,
+        OwnStep,
+        HoleMapped,
+        Bag,
+        Mark,
+        LeftOver,
+        PartNote,
+        Bled,
+        BleedStepDone,
+        Tried,
+        Heard,
+        FluidFilled,
+        TripDriven,
+        BeddingIn,
+        SecondLook,
+        FullLoad,
+        ComplaintLooked,
+        FaultTestAnswer,
+        FaultFound,
+        DriveKept,
+        HandOver,
+        Photo,
+    )
 }
 
 
-#: Kinds that are said of a part or of a line of the list -> the key of what somebody named.
-_OF_PARTS: Mapping[str, Callable[[str], str]] = {
-    "order": line_named,
-    "line": line_named,
-    "own_part": part_named,
-    "noted": part_named,
-}
-
-
-def read_statement(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Line:
+def read_statement(kind: str, key: str, words: Mapping[str, str], who: str = "", at: str = "") -> Line:
     """What is said of a job, checked by its words and by what its kind means; under names of before as well.
 
     Raises
     ------
-    UnreadableEntry : of `record.read_line`, or of what the line is of
+    UnreadableEntry : a kind there is none of, or as `record.checked`
 
-    >>> read_statement("trip", "1", {"distance": "42 km"}).kind
-    'trip'
-    >>> read_statement("fault", "gremlins", {"answer": "found"})
+    >>> read_statement("line", "Pilot bearing", {"answer": "struck", "reason": " renewed in spring "}).reason
+    'renewed in spring'
+    >>> read_statement("check", "fork", {"answer": "not_on_job", "reason": "not out"})
     Traceback (most recent call last):
-    liftbite.core.errors.UnreadableEntry: “gremlins” is no cause
+    liftbite.core.errors.UnreadableEntry: Check: say who says so
     """
-    kind, said = now_called(kind, said)
-    line = read_line(kind, key, said, who)
-    if kind in _OF_PARTS:
-        line = replace(line, key=_OF_PARTS[kind](line.key))
-    reads = _READERS.get(kind)
-    if reads is not None and not takes_back(line):
-        reads(line)
-    return line
+    kind, words = now_called(kind, words)
+    found = KINDS.get(kind)
+    if found is None:
+        raise UnreadableEntry(f"“{kind}” is nothing that is said of a job; {', '.join(KINDS)} are")
+    return checked(found, RawLine(kind, key, words, who, at))
 
 
 @lru_cache(maxsize=65_536)
-def _fault_of(kind: str, key: str, said: tuple[tuple[str, str], ...], who: str) -> str:
-    """Why a line cannot be read; empty where it can."""
+def _read(kind: str, key: str, words: tuple[tuple[str, str], ...], who: str) -> Line | str:
+    """A line of the record, or why it cannot be read."""
     try:
-        read_statement(kind, key, dict(said), who)
+        return read_statement(kind, key, dict(words), who)
     except UnreadableEntry as error:
         return error.reason
-    return ""
 
 
-def readable(record: Iterable[Line]) -> tuple[list[Line], list[tuple[Line, str]]]:
+def readable(record: Iterable[RawLine]) -> tuple[list[Line], list[tuple[RawLine, str]]]:
     """The lines of a record that can be read, and with why those that cannot: a line of before keeps no job shut.
 
-    >>> good, bad = readable([Line("trip", "1", {"distance": "42 km"}), Line("own", "Gap", {"unit": "furlong"})])
+    >>> good, bad = readable([RawLine("trip", "1", {"distance": "42 km"}), RawLine("own", "Gap", {"unit": "furlong"})])
     >>> len(good), bad[0][1]
     (1, 'Gap: “furlong” is no unit; mm, in, °, N, bar and the like are')
     """
     good, bad = [], []
-    for line in record:
+    for raw in record:
         try:
-            fault = _fault_of(line.kind, line.key, tuple(sorted(line.said.items())), line.who)
+            line = _read(raw.kind, raw.key, tuple(sorted(raw.words.items())), raw.who)
         except TypeError:  # words that are none
-            fault = "its words are damaged"
-        if fault:
-            bad.append((line, fault))
+            line = "its words are damaged"
+        if isinstance(line, str):
+            bad.append((raw, line))
         else:
-            good.append(line)
+            good.append(replace(line, at=raw.at))
     return good, bad
 
 
@@ -156,27 +150,25 @@ def names_of_now(record: Iterable[Line], shop_steps: Iterable[str] = ()) -> dict
     shop_steps : titles of steps the shop adds
     """
     lines = list(record)
-    titles = [*shop_steps, *(line.key for line in lines if line.kind == "own_step")]
+    titles = [*shop_steps, *(line.key for line in lines_of(lines, OwnStep))]
     return own_names_of_before(lines) | own_keys_of_before(dict.fromkeys(titles))
 
 
 def under_names_of_now(record: Iterable[Line], names: Mapping[str, str]) -> list[Line]:
-    """A record with every own step, check and part by the name of now."""
+    """A record with every own step and check by the name of now."""
     return [_renamed(line, names) for line in record]
 
 
 def _renamed(line: Line, names: Mapping[str, str]) -> Line:
-    if line.kind in _OF_PARTS:
-        return replace(line, key=_OF_PARTS[line.kind](line.key))
-    if line.kind in {"step", "at_step", "check", "verdict"}:
+    if isinstance(line.statement, StepSaid | AtStep | CheckClosed | Overruling):
         return replace(line, key=names.get(line.key, line.key))
-    if line.kind == "bolt":
+    if isinstance(line.statement, BoltTick):
         step, colon, turn = line.key.rpartition(":")
         return replace(line, key=names.get(step, step) + colon + turn)
-    if line.kind == "photo":
-        kind, colon, name = line.said.get("of", "").partition(":")
-        return replace(line, said={**line.said, "of": kind + colon + names.get(name, name)}) if name in names else line
-    if line.kind == "own_step":
-        after = line.said.get("after", "")
-        return replace(line, said={**line.said, "after": names[after]}) if after in names else line
+    if isinstance(line.statement, Photo):
+        kind, colon, name = line.statement.of.partition(":")
+        return replace(line, statement=replace(line.statement, of=kind + colon + names.get(name, name)))
+    if isinstance(line.statement, OwnStep):
+        after = line.statement.after
+        return replace(line, statement=replace(line.statement, after=names.get(after, after)))
     return line

@@ -16,13 +16,14 @@ from sqlalchemy.orm import Session
 from liftbite.core.fit.case import case_of
 from liftbite.core.fit.plan import plan_of
 from liftbite.core.fit.progress import turns_in
+from liftbite.core.fit.statements import BoltTick, StepSaid
 from liftbite.core.job.build import build_of
 from liftbite.core.job.builds import entering
 from liftbite.core.job.dyno_file import read_curve
 from liftbite.core.job.dyno_mapping import propose
 from liftbite.core.job.dyno_table import decode
 from liftbite.core.job.ledger import PLAN, Entry, Revision, curve_entry, layers_of, present, read_entry
-from liftbite.core.job.record import read_line
+from liftbite.core.job.record import Line
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import uncertainty_of
 from liftbite.core.measure.keyed import read_distance, read_keyed
@@ -84,13 +85,13 @@ def _fit(session: Session, job: int, until: str, bolts: int) -> None:
     at = OPENED + timedelta(days=JOBS[job - 1].day + 4, hours=1)
     build = build_of(present(ledger_of(JOBS[job - 1])))
     plan = plan_of(case_of(build, {}, "everything", {}))
-    said = [
-        read_line("step", p.key, {"answer": "done", "text": SAID_OF.get(p.key, "")}, FITTER)
+    said: list[Line] = [
+        Line(p.key, StepSaid(answer="done", text=SAID_OF.get(p.key, "")), FITTER)
         for p in plan.steps
         if p.key in plan.before[until]
     ]
     turns = turns_in(plan, until, build.known, ())
-    said += [read_line("bolt", f"{until}:{turn.key}", {"answer": "done"}, FITTER) for turn in turns[:bolts]]
+    said += [Line(f"{until}:{turn.key}", BoltTick(answer="done"), FITTER) for turn in turns[:bolts]]
     for n, line in enumerate(said):
         say(session, job, line, at + timedelta(minutes=11 * n))
 

@@ -19,7 +19,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.job.ledger import FOUND, MAX_TEXT, PLAN
 from liftbite.core.job.parts import part_named
-from liftbite.core.job.record import MAX_NAME, MAX_WORDS, Line
+from liftbite.core.job.record import MAX_NAME, MAX_WORDS, Line, RawLine
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Instrument
 from liftbite.core.measure.keyed import ASKS, how_typed, read_filed, read_how, read_limit
@@ -96,7 +96,7 @@ class Filed:
     renewals: tuple[Renewal, ...] = ()
     record: tuple[Line, ...] = ()
     instruments: tuple[Instrument, ...] = ()
-    unread: tuple[Line, ...] = ()
+    unread: tuple[RawLine, ...] = ()
 
 
 class _Strict(BaseModel):
@@ -230,7 +230,7 @@ def to_bench(filed: Filed) -> FileBench | None:
         renewals=[_to_renewal(s) for s in filed.renewals],
         record=[_to_line(x) for x in filed.record],
         instruments=[to_instrument(each) for each in filed.instruments],
-        unread=[FileRawLine(kind=x.kind, key=x.key, said=dict(x.said), who=x.who, at=x.at) for x in filed.unread],
+        unread=[FileRawLine(kind=x.kind, key=x.key, said=dict(x.words), who=x.who, at=x.at) for x in filed.unread],
     )
 
 
@@ -246,8 +246,8 @@ def _to_renewal(s: Renewal) -> FileRenewal:
     )
 
 
-def _to_line(x: Line) -> FileLine:
-    return FileLine(kind=x.kind, key=x.key, said=dict(x.said), who=x.who, at=x.at)
+def _to_line(x: Line | RawLine) -> FileLine:
+    return FileLine(kind=x.kind, key=x.key, said=dict(x.words), who=x.who, at=x.at)
 
 
 def to_instrument(each: Instrument) -> FileInstrument:
@@ -333,12 +333,12 @@ def from_bench(file: FileBench | None) -> Filed:
         raise UnreadableFile("the same part stands twice among the renewals")
     renewals = tuple(_from_renewal(s) for s in file.renewals)
     instruments = tuple(from_instrument(each) for each in file.instruments)
-    unread = tuple(Line(x.kind, x.key, dict(x.said), x.who, _text(moment_of(x.at))) for x in file.unread)
+    unread = tuple(RawLine(x.kind, x.key, dict(x.said), x.who, _text(moment_of(x.at))) for x in file.unread)
     return Filed(series, limits, renewals, record, instruments, unread)
 
 
-def line_back(line: Line) -> Line:
-    """A line of the record as a file would carry it, read again.
+def line_back(line: RawLine) -> Line:
+    """A line of the record as it is stored, as a file would carry it, read again.
 
     Raises
     ------

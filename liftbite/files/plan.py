@@ -20,6 +20,7 @@ from liftbite.core.fit.case import QUESTIONS, Case
 from liftbite.core.fit.library import LIBRARY
 from liftbite.core.fit.plan import BACK, Plan
 from liftbite.core.fit.progress import fits, own_key, own_keys_of_before
+from liftbite.core.fit.statements import OwnStep
 from liftbite.core.fit.step import Evidence, Stretch
 from liftbite.core.job.record import Line
 from liftbite.core.statements import read_statement, under_names_of_now
@@ -73,12 +74,12 @@ class PlanFile(_Strict):
     steps: list[FileStep] = Field(default_factory=list, max_length=2 * _MOST)
 
 
-def write_plan(case: Case, plan: Plan, own: Iterable[Line], ways: Mapping[str, Line]) -> str:
+def write_plan(case: Case, plan: Plan, own: Iterable[Line[OwnStep]], ways: Mapping[str, Line]) -> str:
     """The file of a plan."""
     filed = PlanFile(
         answers=dict(case.answers),
-        own=[FileOwnStep(title=o.key, after=o.said.get("after", ""), note=o.said.get("note", "")) for o in own],
-        tightening=[FileWay(key=key, said=dict(line.said)) for key, line in ways.items()],
+        own=[FileOwnStep(title=o.key, after=o.statement.after, note=o.statement.note) for o in own],
+        tightening=[FileWay(key=key, said=dict(line.words)) for key, line in ways.items()],
         steps=[
             FileStep(
                 key=p.key,

@@ -13,7 +13,7 @@ from dataclasses import replace
 from typing import Literal, TypeVar
 
 from liftbite.core.job.ledger import Revision
-from liftbite.core.job.record import Line
+from liftbite.core.job.record import Line, RawLine
 from liftbite.files.fields import moment_of
 from liftbite.files.job import FiledJob
 from liftbite.files.measured import FiledReading, FiledSeries
@@ -51,9 +51,9 @@ def _begins_with(one: Sequence[T], other: Sequence[T]) -> bool:
     return len(one) >= len(other) and all(a == b for a, b in zip(one, other, strict=False))
 
 
-def _line(line: Line) -> tuple[object, ...]:
+def _line(line: Line | RawLine) -> tuple[object, ...]:
     """What a line says, with its moment as one, however it is written."""
-    return line.kind, line.key, dict(line.said), line.who, moment_of(line.at)
+    return line.kind, line.key, dict(line.words), line.who, moment_of(line.at)
 
 
 def _revision(revision: Revision) -> tuple[object, ...]:

@@ -14,6 +14,7 @@ from pydantic import ValidationError
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
+from liftbite.core.job.record import Line, RawLine
 from liftbite.core.measure.own import known_checks
 from liftbite.core.measure.parts_list import Renewal
 from liftbite.core.statements import names_of_now, readable
@@ -29,7 +30,7 @@ from liftbite.store.jobs import touch, utc_moment
 from liftbite.store.measurements import StoredReading, limits_in_force, reading_row, renewals_of, series_of
 from liftbite.store.models import ReadingRow, RecordRow, RenewalRow, SeriesRow, VehicleLimitRow
 from liftbite.store.people import note_person
-from liftbite.store.record import all_lines
+from liftbite.store.record import all_lines, record_row
 from liftbite.store.vehicles import note_vehicle
 
 
@@ -129,13 +130,10 @@ def bring(session: Session, job_id: int, vehicle: str, filed: Filed, at: datetim
                 at=limit.at or at,
             )
         )
-    for line in (*filed.record, *filed.unread):
+    lines: tuple[Line | RawLine, ...] = (*filed.record, *filed.unread)
+    for line in lines:
         note_person(session, line.who)
-        session.add(
-            RecordRow(
-                job_id=job_id, kind=line.kind, key=line.key, said=dict(line.said), who=line.who, at=utc_moment(line.at)
-            )
-        )
+        session.add(record_row(job_id, line, line.who, utc_moment(line.at)))
     for found in filed.renewals:
         session.add(
             RenewalRow(

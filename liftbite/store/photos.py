@@ -18,7 +18,7 @@ from sqlalchemy import literal_column, select
 from sqlalchemy.orm import Session
 
 from liftbite.core.errors import LiftBiteError
-from liftbite.core.job.record import Line
+from liftbite.core.job.record import RawLine
 from liftbite.files.photo import Photo
 from liftbite.store.models import PhotoRow, RecordRow
 from liftbite.store.record import line_of
@@ -78,7 +78,7 @@ def erased_digests(session: Session, digest: str = "") -> set[str]:
     return _named(session, digest, erased=True)
 
 
-def photo_lines(session: Session, digest: str) -> dict[int, Line]:
+def photo_lines(session: Session, digest: str) -> dict[int, RawLine]:
     """Job -> what its record says last of a photo, of every job that has it."""
     query = select(RecordRow).where(_OF_PHOTO, RecordRow.key == digest).order_by(RecordRow.id)
     return {row.job_id: line_of(row) for row in session.scalars(query)}

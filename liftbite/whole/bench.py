@@ -13,6 +13,7 @@ from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from datetime import UTC, date, datetime
 from functools import cached_property
+from typing import TypeVar
 
 from sqlalchemy.orm import Session
 
@@ -21,7 +22,7 @@ from liftbite.core.job.build import Build, build_of
 from liftbite.core.job.builds import apart, entering, entries_of
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers
-from liftbite.core.job.record import KINDS, Line, in_force
+from liftbite.core.job.record import Line, RawLine, Statement, in_force
 from liftbite.core.measure.check import Check, Place
 from liftbite.core.measure.checks import checks_for
 from liftbite.core.measure.effect import Effect
@@ -30,17 +31,18 @@ from liftbite.core.measure.instruments import Instrument
 from liftbite.core.measure.judgement import VERDICTS, Finding, Overruled, assess
 from liftbite.core.measure.limit import Limit, LimitName, value_of
 from liftbite.core.measure.limits import limits_of
-from liftbite.core.measure.own import fits_readings, known_checks, own_checks, own_name
+from liftbite.core.measure.own import OwnCheck, fits_readings, known_checks, own_checks, own_name
 from liftbite.core.measure.parts_list import Need, Renewal, needs, slips_worn
 from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.scope import asked_in
 from liftbite.core.measure.setup import CALCULATIONS, outcome_of
+from liftbite.core.measure.statements import CheckClosed, Overruling, OwnPart, PracticeHere, ScopeAnswer
 from liftbite.core.measure.sweep import Sweep, judge_sweep, places_read, scale_of, sweep_of, tir_alone
 from liftbite.core.measure.whose import life_of, of_build, part_read
 from liftbite.core.prove.learned import Learned
-from liftbite.core.statements import names_of_now, readable, under_names_of_now
+from liftbite.core.statements import KINDS, names_of_now, readable, under_names_of_now
 from liftbite.store import instruments, shop
 from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as store
@@ -48,6 +50,8 @@ from liftbite.store import record as record_store
 from liftbite.store.measurements import Series
 from liftbite.store.people import people
 from liftbite.whole.learned import minutes_learned
+
+Said = TypeVar("Said", bound=Statement)
 
 
 @dataclass(frozen=True)
@@ -126,13 +130,13 @@ class Bench:
         """Check -> what its readings say by themselves, of those looked at so far."""
         return {}
 
-    def said_of(self, kind: str) -> Mapping[str, Line]:
+    def said_of(self, kind: type[Said]) -> Mapping[str, Line[Said]]:
         """Of what -> what was said last, of one kind."""
-        return self._said[kind]
+        return {key: line for key, at in self._said[kind.about.name].items() if (line := at.of(kind))}
 
     @cached_property
     def _said(self) -> Mapping[str, Mapping[str, Line]]:
-        return {kind: in_force(self.record, kind) for kind in KINDS}
+        return {name: in_force(self.record, kind) for name, kind in KINDS.items()}
 
     @property
     def job_name(self) -> str:
@@ -153,7 +157,7 @@ class Bench:
     @cached_property
     def here(self) -> Mapping[str, str]:
         """Practices in which this job departs from the shop's."""
-        said = {name: line.answer for name, line in self.said_of("practice").items()}
+        said = {name: line.answer for name, line in self.said_of(PracticeHere).items()}
         return {name: option for name, option in said.items() if name in PRACTICES and option in PRACTICES[name][1]}
 
     @property
@@ -164,12 +168,12 @@ class Bench:
     @property
     def scope(self) -> str:
         """How far the job goes."""
-        line = self.said_of("scope").get("")
+        line = self.said_of(ScopeAnswer).get("")
         return line.answer if line else "everything"
 
     def wants(self, check: Check) -> bool:
         """True where a check is asked for on this job."""
-        closed = self.said_of("check").get(check.name)
+        closed = self.said_of(CheckClosed).get(check.name)
         return asked_in(self.scope, check) and not (closed and closed.answer == "not_on_job")
 
     @cached_property
@@ -193,7 +197,7 @@ class Bench:
         """Where a check is taken, the places added among them."""
         series = self.latest(check.name)
         places = places_read(check, check.places(self.build), series.readings if series else ())
-        closed = self.said_of("check").get(check.name)
+        closed = self.said_of(CheckClosed).get(check.name)
         if closed is None or closed.answer != "enough" or series is None:
             return places
         read = {r.place for r in series.readings}
@@ -279,9 +283,9 @@ def _under(series: store.Series, names: Mapping[str, str]) -> store.Series:
     return replace(series, check=names[series.check]) if series.check in names else series
 
 
-def _unread(line: Line, why: str) -> str:
+def _unread(line: RawLine, why: str) -> str:
     """What is said of a line that cannot be read."""
-    kind = KINDS[line.kind].label if line.kind in KINDS else line.kind
+    kind = KINDS[line.kind].about.label if line.kind in KINDS else line.kind
     by = ", ".join(filter(None, (line.who, line.at[:10])))
     return f"{kind} “{line.key}” ({by}) cannot be read and is left out: {why}"
 
@@ -297,7 +301,7 @@ def _renewed_in(session: Session, life: Sequence[store.Series], job_id: int) -> 
     return found
 
 
-def fits_bench(line: Line, bench: Bench) -> None:
+def fits_bench(line: Line[OwnCheck], bench: Bench) -> None:
     """Whether what is said of a check of this job leaves what was read under it readable.
 
     Raises
@@ -330,13 +334,13 @@ def needs_of(bench: Bench, *, worn_together: bool = True) -> list[Need]:
         if told is not None and checks & set(c.checks)
     ]
     slips = slips_worn(found.entries, _effects_in(found)) if worn_together else ""
-    added = {part: _added(line) for part, line in bench.said_of("own_part").items()}
+    added = {part: _added(line) for part, line in bench.said_of(OwnPart).items()}
     return needs(plan.build, findings_of(found), bench.practices, new, setups, slips, bench.known, added)
 
 
-def _added(line: Line) -> str:
+def _added(line: Line[OwnPart]) -> str:
     by = f", says {line.who}" if line.who else ""
-    return f"put on the list: {line.said['reason']}{by}"
+    return f"put on the list: {line.statement.reason}{by}"
 
 
 def settings_of(series: Series | None) -> SweepSettings:
@@ -353,11 +357,13 @@ def settings_of(series: Series | None) -> SweepSettings:
 def finding_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
     """The finding of a check that stands, and for a sweep its fit: a verdict that was overruled gives way."""
     finding, sweep = read_of(bench, check)
-    line = bench.said_of("verdict").get(check.name)
+    line = bench.said_of(Overruling).get(check.name)
     if line is None or not finding.taken:
         return finding, sweep
     verdict = next(v for v in VERDICTS if v == line.answer)
-    return replace(finding, verdict=verdict, overruled=Overruled(line.who, line.said["reason"], finding.verdict)), sweep
+    return replace(
+        finding, verdict=verdict, overruled=Overruled(line.who, line.statement.reason, finding.verdict)
+    ), sweep
 
 
 def read_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:

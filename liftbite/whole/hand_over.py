@@ -10,7 +10,11 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from liftbite.core.fit.statements import LeftOver
 from liftbite.core.job.ledger import PLAN
+from liftbite.core.job.record import lines_of
+from liftbite.core.prove.running_in import DriveKept
+from liftbite.core.prove.statements import HandOver
 from liftbite.whole.bench import Bench, findings_of
 from liftbite.whole.plan import progress_of
 
@@ -50,12 +54,12 @@ class Lack:
 
 def unexplained(bench: Bench) -> list[str]:
     """What was left over and nobody has explained: the job is not handed over with it."""
-    return [key for key, line in bench.said_of("leftover").items() if line.answer == "unexplained"]
+    return [key for key, line in bench.said_of(LeftOver).items() if line.answer == "unexplained"]
 
 
 def edition_signed(bench: Bench) -> str:
     """The revision that was signed last; empty where none was."""
-    signed = [line for line in bench.record if line.kind == "hand_over" and line.answer == "signed"]
+    signed = [line for line in lines_of(bench.record, HandOver) if line.answer == "signed"]
     return signed[-1].key if signed else ""
 
 
@@ -72,6 +76,6 @@ def lacks_of(bench: Bench) -> list[Lack]:
     stops = [f for f in findings_of(bench.seen_as(PLAN)) if f.verdict in ("stop", "too close to call")]
     if stops:
         found.append(Lack("stops", "measure", len(stops)))
-    if not bench.said_of("drive"):
+    if not bench.said_of(DriveKept):
         found.append(Lack("no drive", "prove"))
     return found + [Lack("unread", "fit", named=(sentence,)) for sentence in (*bench.unread, *standing.left_out)]

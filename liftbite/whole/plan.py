@@ -13,14 +13,17 @@ from collections.abc import Mapping
 from liftbite.core.fit.case import Case, case_of
 from liftbite.core.fit.plan import Plan, plan_of
 from liftbite.core.fit.progress import Progress, own_steps, progress
+from liftbite.core.fit.statements import OwnStep, PlanAnswer
 from liftbite.core.job.ledger import PLAN
-from liftbite.core.job.record import ON_ITS_WAY, Line
+from liftbite.core.job.record import Line, lines_of
+from liftbite.core.measure.statements import ON_ITS_WAY, ListLine, Order
+from liftbite.core.statements import read_statement
 from liftbite.whole.bench import Bench, needs_of
 
 
 def answers_of(bench: Bench) -> dict[str, str]:
     """Question a plan depends on -> what was answered."""
-    return {name: line.answer for name, line in bench.said_of("plan").items()}
+    return {name: line.answer for name, line in bench.said_of(PlanAnswer).items()}
 
 
 def case_of_job(bench: Bench) -> Case:
@@ -35,19 +38,19 @@ def plan_of_job(bench: Bench) -> Plan:
 
 def own_lines(bench: Bench) -> list[Line]:
     """The steps the shop adds to every plan, and what the job says of its own; the job's word stands."""
-    shop = [Line("own_step", title, said) for title, (said, _) in bench.shop_steps.items() if said]
-    return [*shop, *(line for line in bench.record if line.kind == "own_step")]
+    shop = [read_statement("own_step", title, said) for title, (said, _) in bench.shop_steps.items() if said]
+    return [*shop, *lines_of(bench.record, OwnStep)]
 
 
 def orders_of(bench: Bench) -> dict[str, str]:
     """Part of the list -> how far its order is; a line that was struck is none."""
-    struck = {key for key, line in bench.said_of("line").items() if line.answer == "struck"}
-    orders = bench.said_of("order")
-    found = {}
+    struck = {key for key, line in bench.said_of(ListLine).items() if line.answer == "struck"}
+    orders = bench.said_of(Order)
+    found: dict[str, str] = {}
     for need in needs_of(bench, worn_together=False):
         if need.work == "get" and need.key not in struck:
             line = orders.get(need.key)
-            found[need.part] = line.said.get("state", "") if line else ""
+            found[need.part] = line.statement.state if line else ""
     return found
 
 

@@ -16,6 +16,7 @@ from liftbite.core.fit.progress import hold_against
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.record import Line
 from liftbite.core.prove.causes import CAUSES
+from liftbite.core.prove.statements import HandOver
 from liftbite.core.statements import read_statement
 from liftbite.whole.bench import Bench
 from liftbite.whole.hand_over import unexplained
@@ -64,7 +65,7 @@ def proof_statement(bench: Bench, revision: int, kind: str, key: str, said: Mapp
     UnreadableEntry : its words; a hand-over of another revision, or with something left over and unexplained
     """
     line = read_statement(kind, key, said, who)
-    if line.kind == "hand_over" and line.answer == "signed":
+    if line.of(HandOver) and line.answer == "signed":
         if line.key != str(revision):
             raise UnreadableEntry(f"the job stands at revision {revision} now; look at it and sign that one")
         loose = unexplained(bench)

@@ -7,8 +7,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.api.jobs.models import NameOut
-from liftbite.api.measure.models import SaidOut
-from liftbite.api.statements import Statement, at_station, typed, words_said
+from liftbite.api.statements import SaidOut, Statement, at_station, typed, words_said
 from liftbite.core.fit.progress import State
 from liftbite.core.fit.step import Evidence, Stretch
 from liftbite.files.fields import Words

@@ -15,20 +15,31 @@ from typing import Literal
 
 from liftbite.api.fit import models as mf
 from liftbite.api.jobs.models import NameOut
-from liftbite.api.measure.models import SaidOut
+from liftbite.api.statements import said_out
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.fit.bolt_map import MATERIALS, Hole, Swap, judge, read_hole, swaps
+from liftbite.core.fit.bolt_map import MATERIALS, Hole, HoleMapped, Swap, judge, read_hole, swaps
 from liftbite.core.fit.case import QUESTIONS
 from liftbite.core.fit.helps import help_of
 from liftbite.core.fit.joints import JOINTS, Card, card_of, card_of_map
-from liftbite.core.fit.pattern import Pattern, drawn_at, places_of, read_pattern, ways_round
+from liftbite.core.fit.pattern import Pattern, PatternMeasured, drawn_at, places_of, read_pattern, ways_round
 from liftbite.core.fit.plan import Plan
 from liftbite.core.fit.progress import PASSED, Standing, own_key, pulled, turns_of_step
+from liftbite.core.fit.statements import AtStep, Bag, BoltTick, LeftOver, Mark, OwnStep, PartNote
 from liftbite.core.fit.step import REACHED, STRETCHES, Step
-from liftbite.core.fit.tightening import Plausible, Turn, Way, chosen_of, head_pressure, plausible, read_way
+from liftbite.core.fit.tightening import (
+    JointInstruction,
+    Plausible,
+    Turn,
+    Way,
+    chosen_of,
+    head_pressure,
+    plausible,
+    read_way,
+)
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.parts import called
-from liftbite.core.job.record import HERE, KINDS, ON_ITS_WAY, Line, in_force, option_words
+from liftbite.core.job.record import Line, Statement, fields_of, in_force, option_words
+from liftbite.core.measure.statements import HERE, ON_ITS_WAY
 from liftbite.files.plan import write_plan
 from liftbite.whole.bench import Bench
 from liftbite.whole.plan import answers_of, case_of_job, orders_of, own_lines, plan_of_job, progress_with
@@ -36,8 +47,8 @@ from liftbite.whole.plan import answers_of, case_of_job, orders_of, own_lines, p
 
 def plan_text(bench: Bench) -> str:
     """The file of a job's plan."""
-    own = in_force(own_lines(bench), "own_step").values()
-    return write_plan(case_of_job(bench), plan_of_job(bench), own, bench.said_of("tightening"))
+    own = in_force(own_lines(bench), OwnStep).values()
+    return write_plan(case_of_job(bench), plan_of_job(bench), own, bench.said_of(JointInstruction))
 
 
 def plan_out(bench: Bench) -> mf.PlanOut:
@@ -73,14 +84,13 @@ def plan_out(bench: Bench) -> mf.PlanOut:
         done=found.done,
         minutes=sum(_minutes(bench, s.planned.step) for s in found.standings if s.state not in PASSED),
         vanished=[
-            mf.VanishedOut(key=line.key, said=_said_out(line), text=line.said.get("text", ""))
-            for line in found.vanished
+            mf.VanishedOut(key=line.key, said=said_out(line), text=line.statement.text) for line in found.vanished
         ],
         kept=kept_out(bench),
         bolt_maps=bolt_maps_out(bench),
         offered=mf.OfferedOut(
-            **{name: _options(KINDS["tightening"].fields[name]) for name in ("how", "passes", "bolts", "under")},
-            noted=_options(so for so in KINDS["noted"].fields["answer"] if so != "open"),
+            **{name: _options(fields_of(JointInstruction)[name]) for name in ("how", "passes", "bolts", "under")},
+            noted=_options(so for so in fields_of(PartNote)["answer"] if so != "open"),
         ),
         materials=[NameOut(name=name, label=label) for name, (label, _, _) in MATERIALS.items()],
         awaited=[part for part, state in orders.items() if state in ON_ITS_WAY],
@@ -91,12 +101,12 @@ def plan_out(bench: Bench) -> mf.PlanOut:
 
 def bolt_maps_out(bench: Bench) -> list[mf.BoltMapOut]:
     """The bolts of each joint that were said: hole by hole, in order."""
-    lines = bench.said_of("hole")
+    lines = bench.said_of(HoleMapped)
     holes = sorted(
-        ((read_hole(key, line.said), line) for key, line in lines.items()),
+        ((read_hole(key, line.statement), line) for key, line in lines.items()),
         key=lambda each: (each[0].joint, each[0].number),
     )
-    patterns = bench.said_of("pattern")
+    patterns = bench.said_of(PatternMeasured)
     return [
         _bolt_map(joint, list(of_joint), patterns.get(joint))
         for joint, of_joint in groupby(holes, key=lambda each: each[0].joint)
@@ -105,9 +115,9 @@ def bolt_maps_out(bench: Bench) -> list[mf.BoltMapOut]:
 
 def map_of(bench: Bench, joint: str) -> tuple[list[Hole], Pattern]:
     """The holes of a joint of the bolt map, and what was measured of them."""
-    holes = [read_hole(key, line.said) for key, line in bench.said_of("hole").items()]
-    line = bench.said_of("pattern").get(joint)
-    return [hole for hole in holes if hole.joint == joint], read_pattern(joint, line.said if line else {})
+    holes = [read_hole(key, line.statement) for key, line in bench.said_of(HoleMapped).items()]
+    line = bench.said_of(PatternMeasured).get(joint)
+    return [hole for hole in holes if hole.joint == joint], read_pattern(joint, line.statement if line else None)
 
 
 def card_of_job(bench: Bench, joint: str, count: int | None = None) -> Card:
@@ -125,14 +135,16 @@ def card_of_job(bench: Bench, joint: str, count: int | None = None) -> Card:
     return card_of(bench.seen_as(PLAN).build, joint, count)
 
 
-def _bolt_map(joint: str, said: Sequence[tuple[Hole, Line]], measured: Line | None) -> mf.BoltMapOut:
+def _bolt_map(
+    joint: str, said: Sequence[tuple[Hole, Line[HoleMapped]]], measured: Line[PatternMeasured] | None
+) -> mf.BoltMapOut:
     holes = [hole for hole, _ in said]
     drawn = [place for hole in holes if (place := drawn_at(hole)) is not None]
     circle = ""
     if len(drawn) == len(holes) > 2:
         ways = ways_round(drawn)
         circle = "goes on one way only" if ways == 1 else f"goes on {ways} ways round: mark how it stood"
-    pattern, words = read_pattern(joint, measured.said if measured else {}), measured.said if measured else {}
+    pattern = read_pattern(joint, measured.statement if measured else None)
     try:
         places_of(holes, pattern)
         lacks = ""
@@ -143,8 +155,8 @@ def _bolt_map(joint: str, said: Sequence[tuple[Hole, Line]], measured: Line | No
         holes=[_hole_out(hole, line) for hole, line in said],
         circle=circle,
         swaps=_swaps_said(swaps(holes)),
-        across=words.get("across", ""),
-        between=words.get("between", ""),
+        across=measured.statement.across if measured else "",
+        between=measured.statement.between if measured else "",
         starts=pattern.starts,
         photo=pattern.photo,
         card=lacks,
@@ -169,8 +181,8 @@ def _numbers(numbers: Iterable[int]) -> str:
     return ", ".join(map(str, sorted(numbers)))
 
 
-def _hole_out(hole: Hole, line: Line) -> mf.HoleOut:
-    found, said = judge(hole), line.said
+def _hole_out(hole: Hole, line: Line[HoleMapped]) -> mf.HoleOut:
+    found, said = judge(hole), line.words
     words = [
         hole.typed,
         f"{said['length']} long",
@@ -197,7 +209,7 @@ def _hole_out(hole: Hole, line: Line) -> mf.HoleOut:
 
 def kept_out(bench: Bench) -> list[mf.KeptOut]:
     """Bags by number, marks, and what was left over."""
-    bags = list(bench.said_of("bag"))
+    bags = list(bench.said_of(Bag))
     return [
         mf.KeptOut(
             kind=kind,
@@ -205,43 +217,40 @@ def kept_out(bench: Bench) -> list[mf.KeptOut]:
             label=called(key) if kind == "noted" else key,
             number=bags.index(key) + 1 if kind == "bag" else 0,
             words=_kept_words(line),
-            count=line.said.get("count", ""),
+            count=line.words.get("count", ""),
             open=line.answer == "unexplained",
             who=line.who,
             at=line.at,
         )
-        for kind in _KEPT
-        for key, line in bench.said_of(kind).items()
+        for kind, of in _KEPT.items()
+        for key, line in bench.said_of(of).items()
     ]
 
 
 def _kept_words(line: Line) -> str:
-    words = line.said.get("holds") or line.said.get("reason") or line.said.get("note", "")
-    return ": ".join(filter(None, (option_words(line.answer), words))) if line.kind == "noted" else words
+    bag, note = line.of(Bag), line.of(PartNote)
+    if note:
+        return ": ".join(filter(None, (option_words(note.answer), note.statement.note)))
+    return (bag.statement.holds if bag else "") or line.reason
 
 
-_KEPT: tuple[Literal["bag", "mark", "leftover", "noted"], ...] = ("bag", "mark", "leftover", "noted")
+_KEPT: Mapping[Literal["bag", "mark", "leftover", "noted"], type[Statement]] = {
+    "bag": Bag,
+    "mark": Mark,
+    "leftover": LeftOver,
+    "noted": PartNote,
+}
 
 
 def _options(options: Iterable[str]) -> list[NameOut]:
-    return [NameOut(name=option, label=option_words(option)) for option in options]
-
-
-def _said_out(line: Line) -> SaidOut:
-    return SaidOut(
-        answer=line.answer,
-        words=option_words(line.answer),
-        reason=line.said.get("reason", ""),
-        who=line.who,
-        at=line.at,
-    )
+    return [NameOut(name=option, label=option_words(option)) for option in options if option]
 
 
 def _step_out(standing: Standing, plan: Plan, hands: int, known: Mapping[str, object], bench: Bench) -> mf.FitStepOut:
     step, record = standing.planned.step, bench.record
     learned = bench.minutes.get(step.key)
     turns, way = turns_of_step(step, known, record), chosen_of(record, step.joint)
-    has = in_force(record, "at_step").get(step.key)
+    has = in_force(record, AtStep).get(step.key)
     return mf.FitStepOut(
         key=step.key,
         title=step.title,
@@ -264,14 +273,14 @@ def _step_out(standing: Standing, plan: Plan, hands: int, known: Mapping[str, ob
         minutes=_minutes(bench, step),
         learned="" if learned is None else f"as {learned.jobs} of your jobs took",
         own=step.key.startswith("own:"),
-        said=_said_out(standing.said) if standing.said else None,
-        text=standing.said.said.get("text", "") if standing.said else "",
+        said=said_out(standing.said) if standing.said else None,
+        text=standing.said.statement.text if standing.said else "",
         sequence=list(dict.fromkeys(turn.bolt for turn in turns)),
         turns=_turns_out(turns, pulled(record, step.key)),
         passes=max((turn.number for turn in turns), default=0),
         ways=_ways_out(step.joint, record, way, known),
         help=help_of(step.key, known, way),
-        has=_said_out(has) if has and standing.state not in PASSED else None,
+        has=said_out(has) if has and standing.state not in PASSED else None,
     )
 
 
@@ -281,12 +290,12 @@ def _minutes(bench: Bench, step: Step) -> int:
     return step.minutes if learned is None else max(round(learned.middle), 1)
 
 
-def _turns_out(turns: Sequence[Turn], said: Mapping[str, Line]) -> list[mf.TurnOut]:
+def _turns_out(turns: Sequence[Turn], said: Mapping[str, Line[BoltTick]]) -> list[mf.TurnOut]:
     return [_turn_out(turn, said.get(turn.key)) for turn in turns]
 
 
-def _turn_out(turn: Turn, line: Line | None) -> mf.TurnOut:
-    read = [line.said.get(name, "") for name in ("torque", "angle", "flag")] if line else []
+def _turn_out(turn: Turn, line: Line[BoltTick] | None) -> mf.TurnOut:
+    read = [line.statement.torque, line.statement.angle, line.statement.flag] if line else []
     state: Literal["open", "done", "look again"] = (
         "open" if line is None else "done" if line.answer == "done" else "look again"
     )
@@ -298,9 +307,9 @@ def _turn_out(turn: Turn, line: Line | None) -> mf.TurnOut:
 def _ways_out(joint: str, record: Sequence[Line], chosen: Way | None, known: Mapping[str, object]) -> list[mf.WayOut]:
     if not joint:
         return []
-    lines = in_force(record, "tightening")
+    lines = in_force(record, JointInstruction)
     return [
-        _way_out(line, read_way(key, line.said), chosen, known)
+        _way_out(line, read_way(key, line.statement), chosen, known)
         for key, line in lines.items()
         if key.partition(":")[0].strip() == joint
     ]
@@ -312,23 +321,23 @@ def _against_proof(way: Way, found: Plausible | None) -> str:
     return "" if way.given is None else "type thread and class to hold it against proof"
 
 
-def _way_out(line: Line, way: Way, chosen: Way | None, known: Mapping[str, object]) -> mf.WayOut:
-    found, pressed, said = plausible(way, known), head_pressure(way), line.said
+def _way_out(line: Line[JointInstruction], way: Way, chosen: Way | None, known: Mapping[str, object]) -> mf.WayOut:
+    found, pressed, said = plausible(way, known), head_pressure(way), line.statement
     told = [
-        said.get("figure") or option_words(said.get("how", "")),
-        option_words(said.get("passes", "")),
-        said.get("steps", ""),
-        f"washers {said['washers']}" if said.get("washers") else "",
-        f"bolts {option_words(said['bolts'])}" if said.get("bolts") else "",
-        said.get("thread", ""),
-        said.get("grade", ""),
+        said.figure or option_words(said.how),
+        option_words(said.passes),
+        said.steps,
+        f"washers {said.washers}" if said.washers else "",
+        f"bolts {option_words(said.bolts)}" if said.bolts else "",
+        said.thread,
+        said.grade,
     ]
     return mf.WayOut(
         key=line.key,
         owner=way.owner,
         chosen=way == chosen,
         words=", ".join(filter(None, told)),
-        said={name: text for name, text in said.items() if name != "answer"},
+        said={name: text for name, text in line.words.items() if name != "answer"},
         state=found.state if found else "open",
         says="; ".join(filter(None, (_against_proof(way, found), pressed.says if pressed else ""))),
         working=" ".join(each.working for each in (found, pressed) if each),

@@ -25,9 +25,10 @@ from liftbite.core.fit.bolts import MOST
 from liftbite.core.fit.library import LIBRARY
 from liftbite.core.fit.plan import BACK, OWN
 from liftbite.core.fit.progress import fits, hold_against, own_key, ticked, turns_in
+from liftbite.core.fit.statements import OwnStep
 from liftbite.core.fit.tightening import judged, left_of, read_pull
 from liftbite.core.job.ledger import FOUND, PLAN
-from liftbite.core.job.record import Line
+from liftbite.core.job.record import Line, lines_of
 from liftbite.core.statements import read_statement
 from liftbite.files.fields import Words
 from liftbite.files.plan import read_plan
@@ -82,7 +83,7 @@ def keep_step(path: JobPath, body: mf.ShopStepIn) -> Response:
     with writing() as session:
         line, bench = read_statement("own_step", body.title, said), bench_of(session, path.job_id, FOUND)
         _has_a_place(line, bench)
-        shop.set_step(session, line.key, line.said if body.kept else {}, now(), seen)
+        shop.set_step(session, line.key, line.words if body.kept else {}, now(), seen)
         return reply(plan_out(bench_of(session, path.job_id, FOUND)))
 
 
@@ -93,7 +94,10 @@ def _has_a_place(line: Line, bench: Bench) -> None:
     ------
     UnreadableEntry : it does not
     """
-    after, shops = line.said.get("after", ""), {own_key(title) for title, (said, _) in bench.shop_steps.items() if said}
+    after, shops = (
+        line.words.get("after", ""),
+        {own_key(title) for title, (said, _) in bench.shop_steps.items() if said},
+    )
     if after.startswith(OWN) and after not in shops:
         raise UnreadableEntry(
             f"“{after}” is a step of this job alone; a step for every job comes after one that all have"
@@ -120,7 +124,7 @@ def read_plan_file(path: JobPath, body: mf.PlanFileIn) -> Response:
     lines = read_plan(body.text)
     with writing() as session:
         who, bench = jobs_store.who_of(session), bench_of(session, path.job_id, FOUND)
-        own = [line for line in lines if line.kind == "own_step"]
+        own = lines_of(lines, OwnStep)
         fits([*own_lines(bench), *own], own)
         for line in lines:
             record_store.say(session, path.job_id, replace(line, who=line.who or who), now(), "")

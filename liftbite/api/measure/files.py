@@ -15,6 +15,7 @@ from liftbite.api.measure.present import measure_out
 from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
 from liftbite.core.measure.parts_list import WORKS
+from liftbite.core.measure.statements import ListLine, Order
 from liftbite.files.measured import Filed, FiledReading, FiledSeries
 from liftbite.files.readings import CsvReading, read_readings
 from liftbite.files.table import write_table
@@ -104,17 +105,17 @@ def export_parts(path: JobPath) -> Response:
     """The parts to get and the work to have done, with every reason, as CSV."""
     with session_of() as session:
         bench = bench_of(session, path.job_id)
-    orders, lines = bench.said_of("order"), bench.said_of("line")
+    orders, lines = bench.said_of(Order), bench.said_of(ListLine)
     rows = []
     for need in needs_of(bench):
         order, line = orders.get(need.key), lines.get(need.key)
-        struck = line.said.get("reason", "") if line and line.answer == "struck" else ""
+        struck = line.statement.reason if line and line.answer == "struck" else ""
         rows.append(
             [
                 need.label,
                 WORKS[need.work],
                 " | ".join(need.reasons),
-                *(order.said.get(name, "") if order else "" for name in _ORDER),
+                *(getattr(order.statement, name) if order else "" for name in _ORDER),
                 struck,
             ]
         )

@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field
 
 from liftbite.api.jobs.models import EntryIn, FigureOut, NameOut, VerdictOut
 from liftbite.api.measure.models_calculations import CalculationOut, StandsAtOut
+from liftbite.api.statements import SaidOut
 from liftbite.core.job.parts import Work
 from liftbite.core.measure.check import Kind, Picture, Verdict
 from liftbite.core.measure.instruments import Zone
@@ -155,16 +156,6 @@ class FindingOut(BaseModel):
     mean: FigureOut | None
     spread: FigureOut | None
     life: PartLifeOut | None
-
-
-class SaidOut(BaseModel):
-    """What somebody said of a check or of a line of the list."""
-
-    answer: str
-    words: str = Field(description="The answer in words.")
-    reason: str
-    who: str
-    at: str
 
 
 class CheckOut(BaseModel):

@@ -7,6 +7,7 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Sequence
+from dataclasses import asdict
 from datetime import date
 from typing import Any, Literal
 
@@ -15,13 +16,13 @@ from liftbite.api.jobs.present import figure_out, fine_out, verdict_out
 from liftbite.api.measure import models as mm
 from liftbite.api.measure.calculations import calculations_out
 from liftbite.api.measure.scales import ruler_out, sweep_out
+from liftbite.api.statements import said_out
 from liftbite.core.job.build import Build, label_of
 from liftbite.core.job.builds import entries_of, with_entries
 from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.parts import PARTS, called
-from liftbite.core.job.record import ORDERS, OVERRULED, Line, option_words
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.explained import finding_explained, sweep_explained
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns
@@ -34,6 +35,7 @@ from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.scope import SCOPES
 from liftbite.core.measure.setup import asked_of_check
+from liftbite.core.measure.statements import ORDERS, OVERRULED, CheckClosed, ListLine, Order, Overruling, OwnPart
 from liftbite.core.measure.sweep import Sweep, sweep_of
 from liftbite.core.measure.whose import part_read
 from liftbite.core.measure.words import finding_sentence, held_sentence
@@ -147,8 +149,8 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
     return mm.CheckOut(
         own=check.own,
         in_scope=bench.wants(check),
-        closed=_said_out(bench.said_of("check").get(check.name)),
-        overruled=_said_out(bench.said_of("verdict").get(check.name)) if finding.taken else None,
+        closed=said_out(bench.said_of(CheckClosed).get(check.name)),
+        overruled=said_out(bench.said_of(Overruling).get(check.name)) if finding.taken else None,
         by_readings=read_of(bench, check)[0].verdict,
         name=check.name,
         of=_whose(bench, check),
@@ -251,20 +253,8 @@ def _plan_of(need: Need, build: Build) -> m.EntryIn | None:
     return None if planned is None else m.EntryIn(quantity=planned[0], typed=planned[1])
 
 
-def _said_out(line: Line | None) -> mm.SaidOut | None:
-    if line is None:
-        return None
-    return mm.SaidOut(
-        answer=line.answer,
-        words=option_words(line.answer),
-        reason=line.said.get("reason", ""),
-        who=line.who,
-        at=line.at,
-    )
-
-
 def _need_out(bench: Bench, need: Need, planned: Build) -> mm.NeedOut:
-    order = bench.said_of("order").get(need.key)
+    order = bench.said_of(Order).get(need.key)
     return mm.NeedOut(
         part=need.part,
         label=need.label,
@@ -274,9 +264,9 @@ def _need_out(bench: Bench, need: Need, planned: Build) -> mm.NeedOut:
         reasons=list(need.reasons),
         plan=_plan_of(need, planned),
         key=need.key,
-        said=_said_out(bench.said_of("line").get(need.key)),
-        added=need.part if need.work == "get" and need.part in bench.said_of("own_part") else "",
-        order=mm.OrderOut(**{name: order.said.get(name, "") for name in mm.OrderOut.model_fields}) if order else None,
+        said=said_out(bench.said_of(ListLine).get(need.key)),
+        added=need.part if need.work == "get" and need.part in bench.said_of(OwnPart) else "",
+        order=mm.OrderOut(**asdict(order.statement)) if order else None,
     )
 
 

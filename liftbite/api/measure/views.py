@@ -26,12 +26,12 @@ from liftbite.api.problems import problem_responses
 from liftbite.api.serving import THREADS
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.parts import part_named
-from liftbite.core.job.record import KINDS
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Instrument, read_trust
 from liftbite.core.measure.judgement import uncertainty_of
 from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit, read_radius
+from liftbite.core.measure.own import OwnCheck
 from liftbite.core.measure.parts_list import Renewal
 from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.reading import Reading
@@ -366,10 +366,11 @@ def say(path: JobPath, query: mi.BenchQuery, body: mi.SayIn) -> Response:
     """
     with writing() as session:
         line = read_statement(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
-        if KINDS[line.kind].at != "bench":
-            raise UnreadableEntry(f"{KINDS[line.kind].label}: this is said where it is held against what stands there")
-        if line.kind == "own":
-            fits_bench(line, bench_of(session, path.job_id))
+        about = line.statement.about
+        if about.at != "bench":
+            raise UnreadableEntry(f"{about.label}: this is said where it is held against what stands there")
+        if own := line.of(OwnCheck):
+            fits_bench(own, bench_of(session, path.job_id))
         record_store.say(session, path.job_id, line, now(), body.request)
         return _measure(session, path.job_id, query.build)
 

@@ -12,15 +12,16 @@ from sqlalchemy.orm import Session
 
 from liftbite.api.photos.models import PhotoOut
 from liftbite.core.fit.library import LIBRARY
+from liftbite.core.job.photos import Photo
 from liftbite.core.job.record import Line, in_force
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.own import known_checks
 from liftbite.store.photos import sizes_of
 
 
-def photos_by_digest(record: Sequence[Line]) -> dict[str, Line]:
+def photos_by_digest(record: Sequence[Line]) -> dict[str, Line[Photo]]:
     """Digest -> what is said of it, of the photos that stand and were not erased."""
-    return {digest: line for digest, line in in_force(record, "photo").items() if line.answer == "kept"}
+    return {digest: line for digest, line in in_force(record, Photo).items() if line.answer == "kept"}
 
 
 def photos_of(session: Session, record: Sequence[Line]) -> list[PhotoOut]:
@@ -31,14 +32,14 @@ def photos_of(session: Session, record: Sequence[Line]) -> list[PhotoOut]:
     return sorted(found, key=lambda photo: photo.at)
 
 
-def _photo_out(digest: str, line: Line, size: tuple[int, int] | None, checks: Mapping[str, Check]) -> PhotoOut:
+def _photo_out(digest: str, line: Line[Photo], size: tuple[int, int] | None, checks: Mapping[str, Check]) -> PhotoOut:
     width, height = size or (0, 0)
-    of = line.said["of"]
+    of = line.statement.of
     return PhotoOut(
         digest=digest,
         of=of,
         label=_label(of, checks),
-        words=line.said.get("words", ""),
+        words=line.statement.words,
         who=line.who,
         at=line.at,
         width=width,

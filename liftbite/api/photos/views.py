@@ -12,7 +12,9 @@ from liftbite.api.photos.models import PhotosOut
 from liftbite.api.photos.present import photos_by_digest, photos_of
 from liftbite.api.problems import problem_responses
 from liftbite.api.waiting import wait_for
-from liftbite.core.job.record import read_line
+from liftbite.core.job.photos import Photo as PhotoSaid
+from liftbite.core.job.record import lines_of
+from liftbite.core.statements import read_statement
 from liftbite.files.photo import MOST_IN, covered, read_photo
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
@@ -93,11 +95,11 @@ def bring_photo(path: JobPath, query: BringQuery) -> Response:
     """
     request.max_content_length = MOST_IN
     photo = wait_for(read_photo, request.get_data())
-    line = read_line("photo", photo.digest, {"answer": "kept", "of": query.of, "words": query.words}, query.who)
+    line = read_statement("photo", photo.digest, {"answer": "kept", "of": query.of, "words": query.words}, query.who)
     with writing() as session:
         keep_photo(session, photo, now())
         there = photos_by_digest(record_store.record_of(session, path.job_id)).get(photo.digest)
-        if there is None or there.said != line.said:
+        if there is None or there.statement != line.statement:
             record_store.say(session, path.job_id, line, now(), query.request)
     return _photos(path.job_id, 201)
 
@@ -106,7 +108,7 @@ def bring_photo(path: JobPath, query: BringQuery) -> Response:
 def say_of_photo(path: PhotoPath, body: PhotoSaidIn) -> Response:
     """Says what a photo is of, or takes it off the job; what was said before stays in the record."""
     answer = {"answer": "open"} if body.off else {"answer": "kept", "of": body.of, "words": body.words}
-    line = read_line("photo", path.digest, answer, body.who)
+    line = read_statement("photo", path.digest, answer, body.who)
     with writing() as session:
         if path.digest not in photos_by_digest(record_store.record_of(session, path.job_id)):
             raise NoSuchPhoto
@@ -131,11 +133,11 @@ def erase_photo(path: PhotoPath, body: EraseIn) -> Response:
     left = wait_for(covered, jpeg, boxes) if boxes else None
     with writing() as session:
         name = body.who or jobs_store.who_of(session)
-        gone = read_line("photo", path.digest, {"answer": "erased", "reason": body.reason}, name)
+        gone = read_statement("photo", path.digest, {"answer": "erased", "reason": body.reason}, name)
         for job_id, line in photo_lines(session, path.digest).items():
             record_store.say(session, job_id, gone, now(), body.request)
-            if left is not None and line.answer == "kept":
-                kept = read_line("photo", left.digest, {"answer": "kept", "of": line.said["of"]}, name)
+            if left is not None and line.words.get("answer") == "kept":
+                kept = read_statement("photo", left.digest, {"answer": "kept", "of": line.words["of"]}, name)
                 record_store.say(session, job_id, kept, now(), f"{body.request} left" if body.request else "")
         replace_photo(session, path.digest, left, now())
     settle(sessions_of())
@@ -147,7 +149,7 @@ def get_photo(path: PhotoPath, query: PhotoQuery) -> Response:
     """One photo; what it shows never changes under its name, but it may be erased."""
     with session_of() as session:
         said = any(
-            line.kind == "photo" and line.key == path.digest for line in record_store.record_of(session, path.job_id)
+            line.key == path.digest for line in lines_of(record_store.record_of(session, path.job_id), PhotoSaid)
         )
         found = photo_bytes(session, path.digest, small=query.small) if said else None
     if found is None:

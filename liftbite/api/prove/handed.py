@@ -21,6 +21,8 @@ from liftbite.api.prove import models as mp
 from liftbite.api.prove.present import prove_out
 from liftbite.api.sheet.gathered import Sheet, helpers, sheet_of
 from liftbite.core.job.ledger import FOUND
+from liftbite.core.job.photos import Photo
+from liftbite.core.job.record import lines_of
 from liftbite.core.prove.hand_over import FLUID, briefing, dues
 from liftbite.files.archive import DOCUMENTS
 from liftbite.store.carry import file_of
@@ -83,7 +85,7 @@ def documents_of(session: Session, job_id: int, now: datetime) -> list[tuple[str
         (f"{DOCUMENTS}owner.html", owner_html(found)),
         (f"{DOCUMENTS}dates.ics", calendar_of(bench.job_name, found.prove, now, uid_of(session, job_id))),
     ]
-    digests = dict.fromkeys(line.key for line in bench.record if line.kind == "photo")
+    digests = dict.fromkeys(line.key for line in lines_of(bench.record, Photo))
     photos = ((digest, photo_bytes(session, digest)) for digest in digests)
     return [*files, *((f"photos/{digest}.jpg", jpeg) for digest, jpeg in photos if jpeg)]
 

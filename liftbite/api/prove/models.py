@@ -7,8 +7,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.api.jobs.models import FigureOut, NameOut
-from liftbite.api.measure.models import SaidOut
-from liftbite.api.statements import Statement, at_station, typed, words_said
+from liftbite.api.statements import SaidOut, Statement, at_station, typed, words_said
 from liftbite.core.prove.drive import Kind
 from liftbite.files.fields import Words
 

@@ -14,13 +14,13 @@ import numpy as np
 
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.jobs.present import figure_out
-from liftbite.api.measure.models import SaidOut
 from liftbite.api.prove import models as mp
-from liftbite.api.prove.start import ahead_out, bleeding_out, cards_out, fluids_out, noises_out, said_out
+from liftbite.api.prove.start import ahead_out, bleeding_out, cards_out, fluids_out, noises_out
+from liftbite.api.statements import SaidOut, said_out
 from liftbite.core.job.build import build_of
 from liftbite.core.job.ledger import PLAN, Entry
 from liftbite.core.job.parts import called
-from liftbite.core.job.record import Line
+from liftbite.core.job.record import Line, lines_of
 from liftbite.core.measure.scope import SCOPES
 from liftbite.core.prove.causes import CAUSES, COMPLAINTS, TESTS, Test
 from liftbite.core.prove.drive import Drive
@@ -28,7 +28,8 @@ from liftbite.core.prove.driven import Driven, Event, drive_sentence, driven, dr
 from liftbite.core.prove.faults import Finder
 from liftbite.core.prove.hand_over import LOOK_AT
 from liftbite.core.prove.road_log import ROLES, LogMapping, RoadLog, headings_of, propose_log, read_log
-from liftbite.core.prove.running_in import HOW, SCHOOLS, read_trip, running_in, school_of
+from liftbite.core.prove.running_in import HOW, SCHOOLS, DriveKept, TripDriven, read_trip, running_in, school_of
+from liftbite.core.prove.statements import BeddingIn, FaultFound, FaultTestAnswer, FullLoad, HandOver, SecondLook
 from liftbite.core.units.constants import RPM
 from liftbite.core.units.show import bare
 from liftbite.whole.bench import Bench
@@ -166,12 +167,12 @@ def _trace(log: RoadLog, drive: Drive) -> mp.DrivenTraceOut:
 
 def fault_out(bench: Bench) -> mp.LookedIntoOut:
     """The complaint looked into."""
-    complaints, said = complaints_of(bench), bench.said_of("fault_test")
+    complaints, said = complaints_of(bench), bench.said_of(FaultTestAnswer)
     answers = {name: line.answer for name, line in said.items() if name in TESTS}
     offered = [NameOut(name=name, label=name) for name in COMPLAINTS]
     if not complaints:
         return mp.LookedIntoOut(complaints=[], offered=offered, causes=[], next=None, then=[], asked=[], settled=False)
-    return _fault(finder_of(bench, complaints, answers), complaints, offered, said, bench.said_of("fault"))
+    return _fault(finder_of(bench, complaints, answers), complaints, offered, said, bench.said_of(FaultFound))
 
 
 def _fault(
@@ -216,7 +217,7 @@ def _closes(cause: str) -> mp.ClosesOut:
 
 def fault_alone(complaints: Sequence[str], answers: Mapping[str, str], found: Finder) -> mp.LookedIntoOut:
     """The same without a record: for the command line."""
-    said = {name: Line("fault_test", name, {"answer": answer}) for name, answer in answers.items()}
+    said = {name: Line(name, FaultTestAnswer(answer=answer)) for name, answer in answers.items()}
     return _fault(found, complaints, [NameOut(name=n, label=n) for n in COMPLAINTS], said, {})
 
 
@@ -235,11 +236,11 @@ def _test(test: Test, line: Line | None) -> mp.FaultTestOut:
 
 
 def _running_in(bench: Bench) -> mp.RunningInOut:
-    said = bench.said_of("bedding_in").get("")
+    said = bench.said_of(BeddingIn).get("")
     options = bench.seen_as(PLAN).build.chosen.options
     school = school_of(options.get("facing_material", ""), said.answer if said else "")
     found = running_in(bench.record, school)
-    trips = [(line.key, read_trip(line)) for line in bench.said_of("trip").values()]
+    trips = [(line.key, read_trip(line)) for line in bench.said_of(TripDriven).values()]
     return mp.RunningInOut(
         school=school,
         schools=[NameOut(name=name, label=words) for name, (words, _) in SCHOOLS.items()],
@@ -255,15 +256,15 @@ def _running_in(bench: Bench) -> mp.RunningInOut:
         ],
         hows=[NameOut(name=name, label=label) for name, label in HOW.items()],
         look_at=LOOK_AT,
-        allowed=said_out(bench.said_of("full_load").get("")),
+        allowed=said_out(bench.said_of(FullLoad).get("")),
         look_again=found.look_again,
-        looked=said_out(bench.said_of("second_look").get("")),
+        looked=said_out(bench.said_of(SecondLook).get("")),
     )
 
 
 def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
     """Where a job stands in Prove."""
-    signed = [line for line in bench.record if line.kind == "hand_over" and line.answer == "signed"]
+    signed = [line for line in lines_of(bench.record, HandOver) if line.answer == "signed"]
     last = edition_signed(bench)
     case = case_of_job(bench)
     fluids = fluids_out(bench, case)
@@ -275,12 +276,12 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
         drives=[
             mp.KeptDriveOut(
                 name=key,
-                says=line.said.get("says", ""),
-                friction=line.said.get("friction", ""),
+                says=line.statement.says,
+                friction=line.statement.friction,
                 who=line.who,
                 at=line.at,
             )
-            for key, line in bench.said_of("drive").items()
+            for key, line in bench.said_of(DriveKept).items()
         ],
         cards=cards_out(bench, case, progress_of(bench)),
         noises=noises_out(bench, case),
@@ -292,7 +293,7 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
             SaidOut(
                 answer=line.key,
                 words=f"edition {n}, revision {line.key}",
-                reason=line.said.get("note", ""),
+                reason=line.statement.note,
                 who=line.who,
                 at=line.at,
             )

@@ -4,7 +4,6 @@
 - `cards_out`, `noises_out`   what is tried and listened for
 - `fluids_out`     what was filled
 - `ahead_out`      what comes next in the clutch's life
-- `said_out`       what somebody said
 """
 
 from __future__ import annotations
@@ -13,20 +12,22 @@ from collections.abc import Collection, Sequence
 from datetime import date
 
 from liftbite.api.jobs.present import figure_out
-from liftbite.api.measure.models import SaidOut
 from liftbite.api.prove import models as mp
+from liftbite.api.statements import said_out
 from liftbite.core.fit.case import Case
 from liftbite.core.fit.progress import Progress
 from liftbite.core.job.build import Build
 from liftbite.core.job.ledger import PLAN
-from liftbite.core.job.record import Line, option_words
+from liftbite.core.job.record import Line
 from liftbite.core.measure.setup import outcome_of
 from liftbite.core.prove.ahead import ahead, driven_rate, glove_box
 from liftbite.core.prove.ahead import says as ahead_says
 from liftbite.core.prove.bleeding import ALWAYS, METHODS, Method, a_stroke, next_bleed, strokes_for, used_of
 from liftbite.core.prove.cards import NOISES, cards_of
-from liftbite.core.prove.fluids import Fluid, due_in, fluids_of, in_months, read_filled
+from liftbite.core.prove.fluids import Fluid, FluidFilled, due_in, fluids_of, in_months, read_filled
 from liftbite.core.prove.hand_over import FLUID
+from liftbite.core.prove.running_in import DriveKept
+from liftbite.core.prove.statements import Bled, BleedStepDone, Heard, Tried
 from liftbite.whole.bench import Bench
 from liftbite.whole.plan import case_of_job
 
@@ -34,27 +35,14 @@ from liftbite.whole.plan import case_of_job
 _BOTTLE = 100e-6
 
 
-def said_out(line: Line | None) -> SaidOut | None:
-    """What was said last, as it is shown; nothing where nothing was."""
-    if line is None:
-        return None
-    return SaidOut(
-        answer=line.answer,
-        words=option_words(line.answer),
-        reason=line.said.get("reason", line.said.get("note", "")),
-        who=line.who,
-        at=line.at,
-    )
-
-
-def _bled_out(key: str, line: Line, build: Build) -> mp.BledOut:
-    bottles, left = (line.said.get(name, "") for name in ("bottles", "left"))
+def _bled_out(key: str, line: Line[Bled], build: Build) -> mp.BledOut:
+    bottles, left = line.statement.bottles, line.statement.left
     used = used_of(bottles, left)
     return mp.BledOut(
         key=key,
         label=METHODS[line.answer].label,
-        fluid=line.said.get("fluid", ""),
-        note=line.said.get("note", ""),
+        fluid=line.statement.fluid,
+        note=line.statement.note,
         used=None if used is None else figure_out(used, "m³ of fluid"),
         working=" − ".join(filter(None, (bottles, left))),
         strokes=None if not used else strokes_for(build, used),
@@ -65,7 +53,7 @@ def _bled_out(key: str, line: Line, build: Build) -> mp.BledOut:
 
 def bleeding_out(bench: Bench) -> mp.BleedingOut:
     """Ways to bleed, the times it was, and what the slave's travel says now."""
-    plan, bled, ticked = bench.seen_as(PLAN), bench.said_of("bled"), bench.said_of("bleed_step").keys()
+    plan, bled, ticked = bench.seen_as(PLAN), bench.said_of(Bled), bench.said_of(BleedStepDone).keys()
     hands = int(case_of_job(bench).answers.get("helpers", "0")) + 1
     told = {c.name: t for c, t in outcome_of(plan.build, plan.readings, plan.said, plan.manual)}.get("travel")
     frees = told.verdict if told else ""
@@ -104,7 +92,7 @@ def _method(method: Method, turn: int, ticked: Collection[str], hands: int) -> m
 
 def cards_out(bench: Bench, case: Case, found: Progress) -> list[mp.CardOut]:
     """The first start, the first metres, the road and the look again."""
-    said = bench.said_of("card")
+    said = bench.said_of(Tried)
     return [
         mp.CardOut(
             name=each.card.name,
@@ -125,7 +113,7 @@ def cards_out(bench: Bench, case: Case, found: Progress) -> list[mp.CardOut]:
 
 def noises_out(bench: Bench, case: Case) -> list[mp.NoiseOut]:
     """Noises that are not the clutch."""
-    said = bench.said_of("heard")
+    said = bench.said_of(Heard)
     return [
         mp.NoiseOut(name=n.name, heard=n.heard, what=n.what, said=said_out(said.get(n.name)))
         for n in NOISES
@@ -135,12 +123,12 @@ def noises_out(bench: Bench, case: Case) -> list[mp.NoiseOut]:
 
 def fluids_out(bench: Bench, case: Case) -> list[mp.FluidOut]:
     """The fluids of a case, and what was filled."""
-    said = bench.said_of("fluid")
+    said = bench.said_of(FluidFilled)
     return [_fluid_out(fluid, said.get(fluid.name), bench.today) for fluid in fluids_of(case)]
 
 
-def _fluid_out(fluid: Fluid, line: Line | None, today: date) -> mp.FluidOut:
-    filled = read_filled(line) if line is not None else None
+def _fluid_out(fluid: Fluid, line: Line[FluidFilled] | None, today: date) -> mp.FluidOut:
+    filled = read_filled(line.key, line.statement) if line is not None else None
     age = (today - date.fromisoformat(line.at[:10])).days if line is not None and line.at else 0
     due = due_in(fluid, age) if filled else None
     return mp.FluidOut(
@@ -155,14 +143,14 @@ def _fluid_out(fluid: Fluid, line: Line | None, today: date) -> mp.FluidOut:
         wrong=filled.wrong if filled else "",
         due=due,
         renewed=f"in about {in_months(due)}" if due else "",
-        said=dict(line.said) if line is not None else {},
+        said=dict(line.words) if line is not None else {},
     )
 
 
 def ahead_out(bench: Bench, fluids: Sequence[mp.FluidOut]) -> mp.AheadOut:
     """What lies ahead of the planned clutch, by its use or as it was driven."""
     build = bench.seen_as(PLAN).build
-    found = ahead(build, driven_rate(build, bench.said_of("drive").values()))
+    found = ahead(build, driven_rate(build, bench.said_of(DriveKept).values()))
     hydraulic = next((f for f in fluids if f.name == "clutch"), None)
     due = None if hydraulic is None else hydraulic.due or FLUID
     return mp.AheadOut(

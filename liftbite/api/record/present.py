@@ -8,11 +8,13 @@ from liftbite.api.jobs.models import NameOut
 from liftbite.api.jobs.present import history_out
 from liftbite.api.record.models import RecordEventOut, RecordOut
 from liftbite.core.fit.progress import own_key
+from liftbite.core.fit.statements import OwnStep
 from liftbite.core.job.builds import part_of
 from liftbite.core.job.ledger import Revision
 from liftbite.core.job.parts import PARTS, called, fate_of, part_named
+from liftbite.core.job.record import lines_of
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
-from liftbite.core.record_words import STATIONS, Names, recorded_line
+from liftbite.core.record_words import STATIONS, JobNames, recorded_line
 from liftbite.core.units.show import typeset
 from liftbite.store.jobs import utc_text
 from liftbite.store.measurements import Series, StoredReading
@@ -94,8 +96,8 @@ def _reading(bench: Bench, series: Series, taken: StoredReading) -> RecordEventO
 
 
 def _said(bench: Bench) -> Iterator[RecordEventOut]:
-    steps = {own_key(line.key): line.key for line in bench.record if line.kind == "own_step"}
-    names = Names(bench.known, steps | {own_key(title): title for title in bench.shop_steps})
+    steps = {own_key(line.key): line.key for line in lines_of(bench.record, OwnStep)}
+    names = JobNames(bench.known, steps | {own_key(title): title for title in bench.shop_steps})
     for line in bench.record:
         told = recorded_line(line, names)
         yield RecordEventOut(

@@ -36,9 +36,9 @@ from liftbite.core.job.choices import CHOICES
 from liftbite.core.job.groups import GROUPS, rows_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN
-from liftbite.core.job.record import ORDERS
 from liftbite.core.measure.scope import SCOPES
 from liftbite.core.measure.setup import WORDS as SETUP_WORDS
+from liftbite.core.measure.statements import ORDERS
 from liftbite.core.measure.words import WORDS
 from liftbite.store import jobs as store
 from liftbite.store.photos import photo_bytes

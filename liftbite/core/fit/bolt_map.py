@@ -1,5 +1,6 @@
 """The bolt map: which bolt goes where, whether it bottoms, is too short, and which two must not be swapped.
 
+- `HoleMapped`          what is said of a hole
 - `Hole`, `read_hole`   a hole and its bolt, as said of a job
 - `Judged`, `judge`     what a bolt does in a hole
 - `Swap`, `swaps`       two bolts that go into each other's holes, and harm there
@@ -13,9 +14,10 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import combinations
 from math import pi
-from typing import Literal
+from typing import ClassVar, Literal
 
 from liftbite.core.errors import UnreadableEntry
+from liftbite.core.job.record import Kind, Statement
 from liftbite.core.measure.setup.calculation import mm
 from liftbite.core.units.fasteners import Thread, read_thread
 from liftbite.core.units.read import read
@@ -82,28 +84,52 @@ _FIGURES = {
 }
 
 
-def read_hole(key: str, said: Mapping[str, str]) -> Hole:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class HoleMapped(Statement):
+    """A hole and its bolt, `joint:number`: lengths, thread, what it is in, and where it is on the drawing."""
+
+    about: ClassVar = Kind("hole", "Hole of the bolt map", "plan")
+
+    answer: Literal["kept", "open"]
+    thread: str = ""
+    length: str = ""
+    grip: str = ""
+    washer: str = ""
+    depth: str = ""
+    shank: str = ""
+    material: Literal["", "steel", "iron", "aluminium"] = ""
+    angle: str = ""
+    out: str = ""
+
+    def hold(self, key: str, who: str) -> None:
+        """All of it."""
+        read_hole(key, self)
+
+
+def read_hole(key: str, said: HoleMapped) -> Hole:
     """A hole as it was said, `Bell housing:3`.
 
     Raises
     ------
     UnreadableEntry : no joint or number, no thread, or a figure that is none
 
-    >>> hole = read_hole("Bell housing:3", {"thread": "M10", "length": "50 mm", "grip": "30", "material": "aluminium"})
+    >>> said = HoleMapped(answer="kept", thread="M10", length="50 mm", grip="30", material="aluminium")
+    >>> hole = read_hole("Bell housing:3", said)
     >>> hole.number, hole.thread.pitch, round(hole.length - hole.grip, 4)
     (3, 0.0015, 0.02)
     """
     joint, _, number = key.rpartition(":")
     if not joint.strip() or not number.strip().isdigit() or not 1 <= int(number) <= 99:
         raise UnreadableEntry("Bolt map: say the joint and the hole's number, as “Bell housing:3”")
-    typed = said.get("thread", "")
+    typed = said.thread
     thread = read_thread(typed)
     if thread is None:
         raise UnreadableEntry(f"Bolt map: “{typed}” is no thread; M10 x 1.5 or 3/8-16 is")
-    material = said.get("material", "")
+    material = said.material
     if material not in MATERIALS:
         raise UnreadableEntry(f"Bolt map: say what the thread is in: {', '.join(MATERIALS)}")
-    figures = {name: _length(said[name], label) for name, label in _FIGURES.items() if said.get(name)}
+    lengths = {name: getattr(said, name) for name in _FIGURES}
+    figures = {name: _length(words, _FIGURES[name]) for name, words in lengths.items() if words}
     for name in ("length", "grip"):
         if name not in figures:
             raise UnreadableEntry(f"Bolt map: {_FIGURES[name].lower()} is missing")
@@ -118,8 +144,8 @@ def read_hole(key: str, said: Mapping[str, str]) -> Hole:
         figures.get("washer", 0.0),
         figures.get("depth"),
         figures.get("shank", 0.0),
-        _angle(said["angle"]) if said.get("angle") else None,
-        _out(said.get("out", "")),
+        _angle(said.angle) if said.angle else None,
+        _out(said.out),
     )
     if hole.shank >= hole.length:
         raise UnreadableEntry("Bolt map: the shank is as long as the bolt; measure under the head")

@@ -1,5 +1,6 @@
 """Where the holes of a joint stand: on a circle, by angles, or dragged over a photo; at true size from one length.
 
+- `PatternMeasured`   what is said of it
 - `Pattern`, `read_pattern`   what was measured of it, and where its numbers begin
 - `places_of`   its holes at true size
 - `ways_round`    in how many ways round it goes on
@@ -11,13 +12,15 @@ the part.
 from __future__ import annotations
 
 import re
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from math import cos, dist, pi, sin
-from typing import Literal
+from typing import ClassVar, Literal
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolt_map import Hole
+from liftbite.core.job.photos import DIGEST
+from liftbite.core.job.record import Kind, Statement
 from liftbite.core.units.read import read
 
 Place = tuple[float, float]
@@ -46,27 +49,44 @@ class Pattern:
 
 
 _BETWEEN = re.compile(r"(\d{1,2}) ?[-–] ?(\d{1,2}) ?: ?(.{1,40})")
-_DIGEST = re.compile(r"[0-9a-f]{64}")
 
 
-def read_pattern(key: str, said: Mapping[str, str]) -> Pattern:
-    """What was said of a joint's holes.
+@dataclass(frozen=True, slots=True, kw_only=True)
+class PatternMeasured(Statement):
+    """What was measured of the holes of a joint: across its circle, or between two of them."""
+
+    about: ClassVar = Kind("pattern", "Pattern of holes", "plan")
+
+    answer: Literal["kept", "open"]
+    across: str = ""
+    between: str = ""
+    photo: str = ""
+    starts: Literal["", "part", "clock"] = ""
+
+    def hold(self, key: str, who: str) -> None:
+        """All of it."""
+        read_pattern(key, self)
+
+
+def read_pattern(key: str, said: PatternMeasured | None) -> Pattern:
+    """What was said of a joint's holes; None where nothing was.
 
     Raises
     ------
     UnreadableEntry : what is no length, or no photo
 
-    >>> read_pattern("Flywheel", {"across": "78 mm"}).across, read_pattern("Housing", {"between": "1-4: 14 cm"}).between
-    (0.078, (1, 4, 0.14))
+    >>> read_pattern("Flywheel", PatternMeasured(answer="kept", across="78 mm")).across
+    0.078
     """
     if not key.strip():
         raise UnreadableEntry("Pattern: say of which joint")
-    photo = said.get("photo", "")
-    if photo and not _DIGEST.fullmatch(photo):
+    if said is None:
+        return Pattern(key.strip())
+    if said.photo and not DIGEST.fullmatch(said.photo):
         raise UnreadableEntry("Pattern: a photo goes by the SHA-256 of its JPEG")
-    across = _length(said["across"], "across") if said.get("across") else None
-    between = _between(said["between"]) if said.get("between") else None
-    return Pattern(key.strip(), across, between, photo, "clock" if said.get("starts") == "clock" else "part")
+    across = _length(said.across, "across") if said.across else None
+    between = _between(said.between) if said.between else None
+    return Pattern(key.strip(), across, between, said.photo, "clock" if said.starts == "clock" else "part")
 
 
 def _between(typed: str) -> tuple[int, int, float]:

@@ -18,8 +18,9 @@ from typing import Literal
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.case import QUESTIONS
 from liftbite.core.fit.plan import MOST_OWN, OWN, Plan, Planned, without_circles
+from liftbite.core.fit.statements import AtStep, BoltTick, OwnStep, PlanAnswer, StepSaid
 from liftbite.core.fit.step import Step
-from liftbite.core.fit.tightening import Turn, left_of, turns_at
+from liftbite.core.fit.tightening import JointInstruction, Turn, left_of, turns_at
 from liftbite.core.job.record import Line, in_force, keys_of_before, name_key
 
 State = Literal["done", "overridden", "open", "waits", "shut"]
@@ -41,7 +42,7 @@ class Standing:
 
     planned: Planned
     state: State
-    said: Line | None
+    said: Line[StepSaid] | None
     missing: tuple[str, ...] = ()
     awaits: tuple[str, ...] = ()
 
@@ -60,7 +61,7 @@ class Progress:
 
     standings: tuple[Standing, ...]
     next: Standing | None
-    vanished: tuple[Line, ...]
+    vanished: tuple[Line[StepSaid], ...]
     left_out: tuple[str, ...] = ()
 
     @property
@@ -78,7 +79,7 @@ def progress(plan: Plan, record: Iterable[Line], awaited: Collection[str] = ()) 
     record : what was said of the job
     awaited : keys of the parts that are ordered and not here
     """
-    said = in_force(record, "step")
+    said = in_force(record, StepSaid)
     state: dict[str, State] = {}
     standings = []
     for planned in plan.steps:
@@ -92,13 +93,15 @@ def progress(plan: Plan, record: Iterable[Line], awaited: Collection[str] = ()) 
     return Progress(tuple(standings), following, gone, plan.left_out)
 
 
-def _state(line: Line | None, missing: Collection[str], awaits: Collection[str]) -> State:
+def _state(line: Line[StepSaid] | None, missing: Collection[str], awaits: Collection[str]) -> State:
     if line is not None:
         return "overridden" if line.answer == "overridden" else "done"
     return "shut" if missing else "waits" if awaits else "open"
 
 
-def read_evidence(plan: Plan, line: Line, standing: Mapping[str, Standing], left: Collection[Turn] = ()) -> Line:
+def read_evidence(
+    plan: Plan, line: Line[StepSaid], standing: Mapping[str, Standing], left: Collection[Turn] = ()
+) -> None:
     """What is said of a step, where it proves it.
 
     Parameters
@@ -115,7 +118,7 @@ def read_evidence(plan: Plan, line: Line, standing: Mapping[str, Standing], left
     if planned is None:
         raise UnreadableEntry(f"“{line.key}” is no step of this plan")
     if line.answer == "open":
-        return line
+        return
     here = standing[line.key]
     if here.state == "shut":
         first = plan.by_key[here.missing[0]].step.title
@@ -127,21 +130,19 @@ def read_evidence(plan: Plan, line: Line, standing: Mapping[str, Standing], left
         raise UnreadableEntry(f"{planned.step.title}: not ticked off yet: bolt {bolts}")
     if planned.step.signed and not line.who:
         raise UnreadableEntry(f"{planned.step.title}: say who says so")
-    if line.answer == "done" and planned.step.evidence in {"reading", "sentence"} and not line.said.get("text"):
+    if line.answer == "done" and planned.step.evidence in {"reading", "sentence"} and not line.statement.text:
         wanted = "what was read" if planned.step.evidence == "reading" else "what was found, in a few words"
         raise UnreadableEntry(f"{planned.step.title}: say {wanted}")
-    return line
 
 
-def pulled(record: Iterable[Line], step: str) -> dict[str, Line]:
+def pulled(record: Iterable[Line], step: str) -> dict[str, Line[BoltTick]]:
     """Turn of a step -> what was said of it last, ticked off or to be looked at again, in the order they were.
 
-    >>> from liftbite.core.job.record import read_line
-    >>> list(pulled([read_line("bolt", "flywheel_on:4", {"answer": "done"})], "flywheel_on"))
+    >>> list(pulled([Line("flywheel_on:4", BoltTick(answer="done"))], "flywheel_on"))
     ['4']
     """
     ahead = f"{step}:"
-    found = in_force(record, "bolt")
+    found = in_force(record, BoltTick)
     return {key.removeprefix(ahead): line for key, line in found.items() if key.startswith(ahead)}
 
 
@@ -150,7 +151,7 @@ def ticked(record: Iterable[Line], step: str) -> tuple[str, ...]:
     return tuple(key for key, line in pulled(record, step).items() if line.answer == "done")
 
 
-def read_tick(line: Line, standing: Mapping[str, Standing], turns: Collection[Turn]) -> Line:
+def read_tick(line: Line[BoltTick], standing: Mapping[str, Standing], turns: Collection[Turn]) -> None:
     """A bolt that is ticked off, where its step has one and its turn has come.
 
     Raises
@@ -163,7 +164,6 @@ def read_tick(line: Line, standing: Mapping[str, Standing], turns: Collection[Tu
         raise UnreadableEntry(f"“{line.key}” is no bolt of this plan")
     if here.state == "shut":
         raise UnreadableEntry(f"{here.planned.step.title}: its turn has not come")
-    return line
 
 
 def hold_against(
@@ -173,7 +173,7 @@ def hold_against(
     record: Iterable[Line],
     known: Mapping[str, object],
     shop: Iterable[Line] = (),
-) -> Line:
+) -> None:
     """What is said of a plan, where it can be: an answer it depends on, a step, a bolt, a step of one's own.
 
     Parameters
@@ -188,27 +188,27 @@ def hold_against(
     ------
     UnreadableEntry : it is no answer, no step and no bolt of this plan, or its turn has not come
     """
-    standing = {s.planned.key: s for s in found.standings}
-    if line.kind == "plan":
+    standing, record = {s.planned.key: s for s in found.standings}, list(record)
+    if line.of(PlanAnswer):
         question = QUESTIONS.get(line.key)
         if question is None or line.answer not in question.options:
             raise UnreadableEntry(f"“{line.answer}” is no answer to “{line.key}”")
-    elif line.kind == "step":
-        record = list(record)
-        read_evidence(plan, line, standing, left_of(turns_in(plan, line.key, known, record), ticked(record, line.key)))
-    elif line.kind == "bolt":
-        read_tick(line, standing, turns_in(plan, line.key.rpartition(":")[0], known, record))
-    elif line.kind == "tightening":
+    if step := line.of(StepSaid):
+        read_evidence(plan, step, standing, left_of(turns_in(plan, line.key, known, record), ticked(record, line.key)))
+    if bolt := line.of(BoltTick):
+        read_tick(bolt, standing, turns_in(plan, line.key.rpartition(":")[0], known, record))
+    if line.of(JointInstruction):
         joint = line.key.partition(":")[0].strip()
         if joint not in {p.step.joint for p in plan.steps if p.step.joint}:
             raise UnreadableEntry(f"“{joint}” is no joint of this plan")
-    elif line.kind == "at_step" and line.key not in plan.by_key:
+    if line.of(AtStep) and line.key not in plan.by_key:
         raise UnreadableEntry(f"“{line.key}” is no step of this plan")
-    elif line.kind == "own_step" and line.answer == "asked":
-        if line.said.get("after") and line.said["after"] not in plan.by_key:
-            raise UnreadableEntry(f"“{line.said['after']}” is no step of this plan")
+    own = line.of(OwnStep)
+    if own and own.answer == "asked":
+        after = own.statement.after
+        if after and after not in plan.by_key:
+            raise UnreadableEntry(f"“{after}” is no step of this plan")
         fits([*shop, *record, line], [line])
-    return line
 
 
 def fits(record: Iterable[Line], new: Iterable[Line]) -> None:
@@ -249,10 +249,10 @@ def own_steps(record: Iterable[Line]) -> list[Step]:
             own_key(line.key),
             line.key,
             "fit",
-            tuple(filter(None, (line.said.get("after", ""),))),
-            note=line.said.get("note", ""),
+            tuple(filter(None, (line.statement.after,))),
+            note=line.statement.note,
         )
-        for line in in_force(record, "own_step").values()
+        for line in in_force(record, OwnStep).values()
     ]
 
 

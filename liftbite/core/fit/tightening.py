@@ -1,6 +1,7 @@
 """How a joint is tightened: by whose instruction, in which passes, and what a wrench says of each bolt.
 
-- `Way`, `read_way`      what was said of a joint's tightening
+- `JointInstruction`     what is said of a joint's tightening
+- `Way`, `read_way`      the same, read
 - `chosen_of`            the one a joint goes by
 - `of_proof`             what a preload over proof is called
 - `plausible`, `head_pressure`   an instruction held against thread and grade, and against what the head bears on
@@ -18,12 +19,12 @@ from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 from math import degrees, inf, pi
-from typing import Literal
+from typing import ClassVar, Literal
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolts import MOST, star
 from liftbite.core.fit.joints import count_of
-from liftbite.core.job.record import Line, option_words
+from liftbite.core.job.record import Kind, Line, Names, Statement, lines_of, option_words
 from liftbite.core.job.tightening import Instruction, read_instruction
 from liftbite.core.quantities.joint import bolt_preload, bolt_proof_load, bolt_stress_area
 from liftbite.core.units.fasteners import Thread, read_class, read_thread
@@ -84,32 +85,61 @@ class Way:
     under: str = ""
 
 
-def read_way(key: str, said: Mapping[str, str]) -> Way:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class JointInstruction(Statement):
+    """An instruction for the bolts of `joint:owner`: gone by, or noted beside."""
+
+    about: ClassVar = Kind("tightening", "Tightening", "plan")
+
+    answer: Literal["chosen", "beside", "open"]
+    how: Literal["", "figure", "none_known", "by_feel"] = ""
+    figure: str = ""
+    passes: Literal["", "at_once", "thirds", "half_then_fifths", "as_given"] = ""
+    steps: str = ""
+    washers: str = ""
+    bolts: Literal["", "renewed", "used_again"] = ""
+    count: str = ""
+    thread: str = ""
+    grade: str = ""
+    head: str = ""
+    under: Literal["", "aluminium", "steel"] = ""
+
+    def hold(self, key: str, who: str) -> None:
+        """All of it."""
+        read_way(key, self)
+
+    def subject(self, key: str, names: Names) -> str:
+        """Whose it is, and of which joint."""
+        return f"Instruction for “{key}”"
+
+
+def read_way(key: str, said: JointInstruction) -> Way:
     """An instruction as it was said of `joint:owner`.
 
     Raises
     ------
     UnreadableEntry : which of it, and what would be right; a torque nobody stands for that is over 110 % of proof
 
-    >>> way = read_way("cover:kit", {"figure": "19 lb-ft, blue locker", "thread": "M8", "grade": "8.8", "count": "6"})
+    >>> said = JointInstruction(answer="chosen", figure="19 lb-ft, blue locker", thread="M8", grade="8.8", count="6")
+    >>> way = read_way("cover:kit", said)
     >>> way.given.factor, way.count, round(way.thread.pitch * 1e3, 2)
     (0.15, 6, 1.25)
     """
     joint, _, owner = key.partition(":")
     if not joint.strip():
         raise UnreadableEntry("Tightening: say the joint, as “cover:kit”")
-    how = said.get("how", "figure")
+    how = said.how or "figure"
     given = None
     if how == "figure":
-        if not said.get("figure"):
+        if not said.figure:
             raise UnreadableEntry("Tightening: type the figure, or say that none is known, or that it is by feel")
-        given = read_instruction(owner.strip(), said["figure"])
+        given = read_instruction(owner.strip(), said.figure)
     thread, proof = _fastener(said)
-    passes = said.get("passes", "at_once")
-    steps = _steps(said.get("steps", "")) if passes == "as_given" else ()
+    passes = said.passes or "at_once"
+    steps = _steps(said.steps) if passes == "as_given" else ()
     if given and steps and abs(steps[-1] / given.torque - 1) > 0.01:
         raise UnreadableEntry(f"Tightening: the last pass goes to {both(given.torque, 'N·m')}, as the figure says")
-    renewed = {"renewed": True, "used_again": False}.get(said.get("bolts", ""))
+    renewed = {"renewed": True, "used_again": False}.get(said.bolts)
     way = Way(
         joint.strip(),
         owner.strip(),
@@ -117,13 +147,13 @@ def read_way(key: str, said: Mapping[str, str]) -> Way:
         given,
         passes,
         steps,
-        said.get("washers", ""),
+        said.washers,
         renewed,
-        _count(said.get("count", "")),
+        _count(said.count),
         thread,
         proof,
-        _head(said.get("head", ""), thread),
-        said.get("under", ""),
+        _head(said.head, thread),
+        said.under,
     )
     found = plausible(way)
     if found is not None and found.state == "refused" and not way.owner:
@@ -148,13 +178,13 @@ def _head(typed: str, thread: Thread | None) -> float | None:
     return found
 
 
-def _fastener(said: Mapping[str, str]) -> tuple[Thread | None, float | None]:
-    thread = read_thread(said["thread"]) if said.get("thread") else None
-    if said.get("thread") and thread is None:
-        raise UnreadableEntry(f"Tightening: “{said['thread']}” is no thread; M10 x 1.5 or 3/8-16 is")
-    proof = read_class(said["grade"]) if said.get("grade") else None
-    if said.get("grade") and proof is None:
-        raise UnreadableEntry(f"Tightening: “{said['grade']}” is no class; 8.8, 10.9, 12.9, grade 5 or grade 8 is")
+def _fastener(said: JointInstruction) -> tuple[Thread | None, float | None]:
+    thread = read_thread(said.thread) if said.thread else None
+    if said.thread and thread is None:
+        raise UnreadableEntry(f"Tightening: “{said.thread}” is no thread; M10 x 1.5 or 3/8-16 is")
+    proof = read_class(said.grade) if said.grade else None
+    if said.grade and proof is None:
+        raise UnreadableEntry(f"Tightening: “{said.grade}” is no class; 8.8, 10.9, 12.9, grade 5 or grade 8 is")
     return thread, proof
 
 
@@ -174,15 +204,15 @@ def _steps(typed: str) -> tuple[float, ...]:
 def chosen_of(record: Iterable[Line], joint: str) -> Way | None:
     """The instruction a joint goes by: the one that was chosen last."""
     chosen: str | None = None
-    said: dict[str, Line] = {}
-    for line in record:
-        if line.kind == "tightening" and line.key.partition(":")[0].strip() == joint:
+    said: dict[str, Line[JointInstruction]] = {}
+    for line in lines_of(record, JointInstruction):
+        if line.key.partition(":")[0].strip() == joint:
             said[line.key] = line
             if line.answer == "chosen":
                 chosen = line.key
             elif line.key == chosen:
                 chosen = None
-    return read_way(chosen, said[chosen].said) if chosen is not None else None
+    return read_way(chosen, said[chosen].statement) if chosen is not None else None
 
 
 State = Literal["plausible", "low", "high", "refused", "by stretch"]
@@ -207,7 +237,7 @@ def plausible(way: Way, known: Mapping[str, object] | None = None) -> Plausible 
 
     Source: [practice: 50, 90 and 110 %]; [memory: Shigley, torque factors; ISO 898-1 and SAE J429, proof strengths].
 
-    >>> said = {"figure": "35 lb-ft", "thread": "M8", "grade": "8.8"}
+    >>> said = JointInstruction(answer="chosen", figure="35 lb-ft", thread="M8", grade="8.8")
     >>> plausible(read_way("cover:kit", said)).says
     'refused: 140 % of proof'
     """
@@ -278,7 +308,7 @@ def head_pressure(way: Way) -> Pressed | None:
 
     Source: [memory: about 200 MPa for cast aluminium, 500 for steel, as VDI 2230 lists; ISO 273 medium, holes].
 
-    >>> said = {"figure": "30 N·m", "thread": "M8", "head": "13 mm", "under": "aluminium"}
+    >>> said = JointInstruction(answer="chosen", figure="30 N·m", thread="M8", head="13 mm", under="aluminium")
     >>> found = head_pressure(read_way("cover:kit", said))
     >>> round(found.pressure / 1e6), round(found.stands / 1e6)
     (261, 200)
@@ -323,7 +353,7 @@ def turns_of(count: int, way: Way | None) -> tuple[Turn, ...]:
 
     A torque with an angle is two passes. One in passes goes round once more at the last torque.
 
-    >>> way = read_way("cover:kit", {"figure": "30 N·m + 90°"})
+    >>> way = read_way("cover:kit", JointInstruction(answer="chosen", figure="30 N·m + 90°"))
     >>> [(t.key, t.to) for t in turns_of(3, way)][2:4]
     [('1.3', '30 N·m (22.1 lb-ft)'), ('1', '90° further')]
     """

@@ -1,14 +1,17 @@
-"""What is said of a job that is no figure of its clutch: orders, checks closed or added, verdicts overruled.
+"""The record of a job: what was said of it beside its figures, line by line, appended and never changed.
 
-- `Kind`, `KINDS`   what can be said, of what, and by which words
-- `Line`            one thing said: of which kind and what, by whom and when
-- `read_line`       what came in, checked, as the words that are kept
-- `takes_back`      whether a line takes back what was said before
-- `in_force`        the latest line of each kind and key
+- `Statement`     what is said, its words as fields: the base of one class a kind
+- `Kind`          what a kind says of itself
+- `fields_of`, `needed_of`   the words a kind may have and has to have
+- `Line`, `RawLine`          a statement with of what, by whom and when; one as it is stored, readable or not
+- `checked`       a raw line as a line, its words checked by its class
+- `lines_of`, `in_force`     the lines of a kind; the latest of each key that stands
+- `Names`         what the things of a job are called, which a sentence needs
 - `name_key`, `keys_of_before`   what a thing goes by that somebody names, and what it went by before
 
-The record is appended to and never changed: what is said later of the same thing stands in its place, and what was said
-before stays in the record with its name.
+What is said later of the same thing stands in its place, and what was said before stays in the record with its name.
+A kind is a class in the room it belongs to: its fields, what has to hold of them, what it is of, where it may be said
+and what takes it back. `core.statements` has all of them in one list, and reads.
 """
 
 from __future__ import annotations
@@ -16,254 +19,124 @@ from __future__ import annotations
 import hashlib
 import re
 import unicodedata
-from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
-from typing import Literal
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import MISSING, dataclass, field, fields
+from functools import cache
+from typing import Any, ClassVar, Generic, Literal, Protocol, get_args, get_type_hints
+
+from typing_extensions import TypeVar
 
 from liftbite.core.errors import UnreadableEntry
 
 #: Longest text of a field, and of a name.
 MAX_WORDS, MAX_NAME = 400, 60
-#: How far an order is.
-ORDERS: Mapping[str, str] = {
-    "": "not ordered",
-    "ordered": "ordered",
-    "awaited": "awaited",
-    "arrived": "arrived",
-    "in_stock": "in stock",
-}
-#: Orders of a part that is not here yet, and of one that is.
-ON_ITS_WAY, HERE = ("ordered", "awaited"), ("arrived", "in_stock")
-#: How far a job goes.
-SCOPES = ("everything", "clutch_flywheel", "clutch", "bearing", "hydraulics", "complaint")
-#: Verdicts a builder may put in the place of one that was reached.
-OVERRULED = ("reuse", "dress or resurface", "put right", "renew", "renew as set", "stop")
+#: Where something is said, and held against what stands there.
+At = Literal["bench", "plan", "proof", "photo"]
 
 
-#: What a photo goes by, and what it may be of.
-_DIGEST, _PHOTO_OF = re.compile(r"[0-9a-f]{64}"), re.compile(r"job|(?:check|step|bag):[^\n]{1,100}")
+class Names(Protocol):
+    """What the things of a job are called that are its own."""
+
+    def check(self, key: str) -> str:
+        """A check by its part and what is measured."""
+
+    def step(self, key: str) -> str:
+        """A step by its title."""
+
+    def part_of_check(self, key: str) -> str:
+        """Key of the part of a check; empty where there is none."""
+
+
+def _as_it_is(key: str) -> str:
+    return key
 
 
 @dataclass(frozen=True, slots=True)
 class Kind:
-    """Something that can be said of a job.
+    """What a kind of statement says of itself.
 
     Attributes
     ----------
-    label : what it is, in words
-    fields : field -> the words it may have, empty where any text will do
-    needs : fields that may not be empty
+    name, label : key, and what it is in words
+    at : where it is said
     signed : True where a name and a reason have to stand under it
     named : True where a name has to, without a reason
-    takes_back : field and its word that takes back what was said before
-    at : where it is said, and held against what stands there
+    by_name : True where somebody gives what it is of a name of his own
+    takes_back : field and its word that takes back what was said before; empty where nothing does
+    answers : answer -> how it reads in the record, where that is not `option_words`
+    key_now : key of before -> key
     """
 
+    name: str
     label: str
-    fields: Mapping[str, tuple[str, ...]]
-    needs: tuple[str, ...] = ()
+    at: At
     signed: bool = False
     named: bool = False
-    takes_back: tuple[str, str] = ("", "")
-    at: Literal["bench", "plan", "proof", "photo"] = "bench"
+    by_name: bool = False
+    takes_back: tuple[str, str] = ("answer", "open")
+    answers: Mapping[str, str] = field(default_factory=dict)
+    key_now: Callable[[str], str] = _as_it_is
 
 
-_BACK = ("answer", "open")
-KINDS: Mapping[str, Kind] = {
-    "order": Kind("Order", {"number": (), "source": (), "price": (), "currency": (), "state": tuple(ORDERS)}),
-    "line": Kind(
-        "Line of the list", {"answer": ("accepted", "struck", "open"), "reason": ()}, ("answer",), takes_back=_BACK
-    ),
-    "check": Kind(
-        "Check", {"answer": ("enough", "not_on_job", "open"), "reason": ()}, ("answer",), signed=True, takes_back=_BACK
-    ),
-    "verdict": Kind(
-        "Verdict", {"answer": (*OVERRULED, "open"), "reason": ()}, ("answer",), signed=True, takes_back=_BACK
-    ),
-    "own_part": Kind("Part of the list", {"answer": ("to_get", "open"), "reason": ()}, ("answer",), takes_back=_BACK),
-    "scope": Kind("Scope", {"answer": SCOPES}, ("answer",)),
-    "own": Kind(
-        "Check of this job",
-        {
-            "answer": ("asked", "open"),
-            "kind": ("figure", "look", "go_no_go"),
-            "part": (),
-            "unit": (),
-            "least": (),
-            "most": (),
-            "grades": (),
-            "places": (),
-            "how": (),
-        },
-        takes_back=_BACK,
-    ),
-    "plan": Kind("Plan", {"answer": ()}, ("answer",), at="plan"),
-    "step": Kind(
-        "Step",
-        {"answer": ("done", "overridden", "open"), "text": (), "reason": ()},
-        ("answer",),
-        takes_back=_BACK,
-        at="plan",
-    ),
-    "bolt": Kind(
-        "Bolt",
-        {"answer": ("done", "look_again", "open"), "torque": (), "angle": (), "flag": ()},
-        ("answer",),
-        takes_back=_BACK,
-        at="plan",
-    ),
-    "tightening": Kind(
-        "Tightening",
-        {
-            "answer": ("chosen", "beside", "open"),
-            "how": ("figure", "none_known", "by_feel"),
-            "figure": (),
-            "passes": ("at_once", "thirds", "half_then_fifths", "as_given"),
-            "steps": (),
-            "washers": (),
-            "bolts": ("renewed", "used_again"),
-            "count": (),
-            "thread": (),
-            "grade": (),
-            "head": (),
-            "under": ("aluminium", "steel"),
-        },
-        ("answer",),
-        takes_back=_BACK,
-        at="plan",
-    ),
-    "at_step": Kind("At a step", {"answer": ("here", "open")}, ("answer",), named=True, takes_back=_BACK, at="plan"),
-    "pattern": Kind(
-        "Pattern of holes",
-        {"answer": ("kept", "open"), "across": (), "between": (), "photo": (), "starts": ("part", "clock")},
-        ("answer",),
-        takes_back=_BACK,
-        at="plan",
-    ),
-    "own_step": Kind(
-        "Step of this job",
-        {"answer": ("asked", "open"), "after": (), "note": ()},
-        ("answer",),
-        takes_back=_BACK,
-        at="plan",
-    ),
-    "bled": Kind(
-        "Bled",
-        {
-            "answer": ("open", "helper", "pressure", "vacuum", "gravity", "taken_back"),
-            "fluid": (),
-            "note": (),
-            "bottles": (),
-            "left": (),
-        },
-        ("answer",),
-        takes_back=("answer", "taken_back"),
-        at="proof",
-    ),
-    "bleed_step": Kind("Step of bleeding", {"answer": ("done", "open")}, ("answer",), takes_back=_BACK, at="proof"),
-    "card": Kind(
-        "Tried", {"answer": ("good", "odd", "not_tried", "open"), "note": ()}, ("answer",), takes_back=_BACK, at="proof"
-    ),
-    "heard": Kind(
-        "Noise that is not the clutch",
-        {"answer": ("heard", "open"), "note": ()},
-        ("answer",),
-        takes_back=_BACK,
-        at="proof",
-    ),
-    "fluid": Kind(
-        "Fluid",
-        {"answer": ("filled", "open"), "class": (), "bottles": (), "left": (), "note": (), "again": ("right",)},
-        ("answer",),
-        takes_back=_BACK,
-        at="proof",
-    ),
-    "trip": Kind(
-        "Trip",
-        {"answer": ("open",), "distance": (), "starts": (), "how": ("gentle", "mixed", "hard")},
-        takes_back=_BACK,
-        at="proof",
-    ),
-    "bedding_in": Kind("Bedding in", {"answer": ("distance", "starts")}, ("answer",), at="proof"),
-    "second_look": Kind(
-        "Look again", {"answer": ("done", "open"), "text": ()}, ("answer",), takes_back=_BACK, at="proof"
-    ),
-    "full_load": Kind(
-        "Full load before it is bedded in",
-        {"answer": ("allowed", "open"), "reason": ()},
-        ("answer",),
-        signed=True,
-        takes_back=_BACK,
-        at="proof",
-    ),
-    "complaint": Kind("Complaint looked into", {"answer": ()}, takes_back=("answer", ""), at="proof"),
-    "fault_test": Kind("Test of a fault", {"answer": (), "note": ()}, ("answer",), takes_back=_BACK, at="proof"),
-    "fault": Kind("Fault", {"answer": ("found", "open"), "note": ()}, ("answer",), takes_back=_BACK, at="proof"),
-    "drive": Kind(
-        "Drive",
-        {
-            "answer": ("kept", "open"),
-            "says": (),
-            "friction": (),
-            "share": (),
-            "distance": (),
-            "heat": (),
-            "starts": (),
-            "how": ("gentle", "mixed", "hard"),
-        },
-        ("answer",),
-        takes_back=_BACK,
-        at="proof",
-    ),
-    "hand_over": Kind(
-        "Hand-over", {"answer": ("signed", "open"), "note": ()}, ("answer",), named=True, takes_back=_BACK, at="proof"
-    ),
-    "hole": Kind(
-        "Hole of the bolt map",
-        {
-            "answer": ("kept", "open"),
-            "thread": (),
-            "length": (),
-            "grip": (),
-            "washer": (),
-            "depth": (),
-            "shank": (),
-            "material": ("steel", "iron", "aluminium"),
-            "angle": (),
-            "out": (),
-        },
-        ("answer",),
-        takes_back=_BACK,
-        at="plan",
-    ),
-    "bag": Kind(
-        "Bag", {"answer": ("filled", "open"), "holds": (), "note": ()}, ("answer",), takes_back=_BACK, at="plan"
-    ),
-    "mark": Kind("Mark", {"answer": ("made", "open"), "note": ()}, ("answer",), takes_back=_BACK, at="plan"),
-    "leftover": Kind(
-        "Left over",
-        {"answer": ("unexplained", "explained", "open"), "count": (), "reason": ()},
-        ("answer",),
-        takes_back=_BACK,
-        at="plan",
-    ),
-    "noted": Kind(
-        "Noted of a part",
-        {"answer": ("missing", "broken", "loose", "wrong_part", "substituted", "left_out", "open"), "note": ()},
-        ("answer",),
-        named=True,
-        takes_back=_BACK,
-        at="plan",
-    ),
-    "photo": Kind(
-        "Photo",
-        {"answer": ("kept", "erased", "open"), "of": (), "words": (), "reason": ()},
-        ("answer",),
-        takes_back=_BACK,
-        at="photo",
-    ),
-    "practice": Kind("Practice of this job", {"answer": ()}, takes_back=("answer", "")),
-}
+class Statement:
+    """What is said of a job: a frozen dataclass of words, empty where nothing was said; needed without a default."""
+
+    __slots__ = ()
+    about: ClassVar[Kind]
+
+    def hold(self, key: str, who: str) -> None:
+        """Nothing, where the words hold together; a kind of which more has to be so than its fields says it here.
+
+        Raises
+        ------
+        UnreadableEntry : what is wrong
+        """
+
+    def stored(self) -> dict[str, str]:
+        """Field -> words, as they are stored and sent: of what was said."""
+        return {
+            name: words
+            for attribute, name in _shape_of(type(self)).names.items()
+            if (words := getattr(self, attribute))
+        }
+
+    def subject(self, key: str, names: Names) -> str:
+        """What it is of, as its sentence begins."""
+        return f"{self.about.label} “{key}”" if key else self.about.label
+
+    def of_part(self, key: str, names: Names) -> str:
+        """Key of the part it is of; empty where it is of none."""
+        return ""
+
+
+@dataclass(frozen=True, slots=True)
+class _Shape:
+    """The fields of a kind: attribute -> name as it is stored (`class_` as `class`), name -> options, names needed."""
+
+    names: Mapping[str, str]
+    options: Mapping[str, tuple[str, ...]]
+    needed: tuple[str, ...]
+
+
+def _read_shape(kind: type[Statement]) -> _Shape:
+    types, of_kind = get_type_hints(kind), fields(kind)  # type: ignore[arg-type]  # a dataclass, as `Statement` says
+    names = {each.name: each.name.removesuffix("_") for each in of_kind}
+    options = {name: tuple(get_args(types[attribute])) for attribute, name in names.items()}
+    return _Shape(names, options, tuple(names[each.name] for each in of_kind if each.default is MISSING))
+
+
+#: The shape of a kind, read once.
+_shape_of: Callable[[Any], _Shape] = cache(_read_shape)
+
+
+def fields_of(kind: type[Statement]) -> Mapping[str, tuple[str, ...]]:
+    """Field -> the words it may have, empty where any text will do."""
+    return _shape_of(kind).options
+
+
+def needed_of(kind: type[Statement]) -> tuple[str, ...]:
+    """Fields that may not be empty."""
+    return _shape_of(kind).needed
 
 
 #: Option -> its words, where they are not the option itself.
@@ -298,32 +171,68 @@ def option_words(option: str) -> str:
     return _OPTION_WORDS.get(option, option)
 
 
-#: What somebody gives a name of his own.
-_NAMED = frozenset({"own_step", "own", "bag", "mark", "leftover", "noted"})
+Said_co = TypeVar("Said_co", bound=Statement, default=Statement, covariant=True)
+Other = TypeVar("Other", bound=Statement)
 
 
 @dataclass(frozen=True, slots=True)
-class Line:
+class Line(Generic[Said_co]):
     """One thing said of a job.
 
     Attributes
     ----------
-    kind, key : of which kind, and of what: a part, a check
-    said : field -> words
+    key : of what: a part, a check, a step
+    statement : what was said
     who : by whom; empty where nobody gave a name
     at : when, ISO 8601 in UTC
     """
 
-    kind: str
     key: str
-    said: Mapping[str, str]
+    statement: Said_co
     who: str = ""
     at: str = ""
 
     @property
+    def kind(self) -> str:
+        """Key of its kind."""
+        return self.statement.about.name
+
+    def of(self, kind: type[Other]) -> Line[Other] | None:
+        """Itself where it is of a kind; None where it is of another."""
+        same: Any = self if isinstance(self.statement, kind) else None
+        return same  # type: ignore[no-any-return]
+
+    @property
+    def words(self) -> Mapping[str, str]:
+        """Field -> words, of what was said."""
+        return self.statement.stored()
+
+    @property
     def answer(self) -> str:
-        """What was answered."""
-        return self.said.get("answer", "")
+        """What was answered; empty where its kind has no answers."""
+        return str(getattr(self.statement, "answer", ""))
+
+    @property
+    def reason(self) -> str:
+        """Why, or what was noted; empty where nothing was."""
+        return str(getattr(self.statement, "reason", "") or getattr(self.statement, "note", ""))
+
+    @property
+    def is_taken_back(self) -> bool:
+        """Whether it takes back what was said before of the same thing."""
+        field_, word = self.statement.about.takes_back
+        return bool(field_) and getattr(self.statement, field_) == word
+
+
+@dataclass(frozen=True, slots=True)
+class RawLine:
+    """A line as it is stored: its kind by key, its words unread; the other attributes as of `Line`."""
+
+    kind: str
+    key: str
+    words: Mapping[str, str]
+    who: str = ""
+    at: str = ""
 
 
 def name_key(name: str, otherwise: str, most: int) -> str:
@@ -369,7 +278,13 @@ def keys_of_before(names: Iterable[str], otherwise: str, most: int) -> dict[str,
     return {old: key for old, keys in claims.items() if len(keys) == 1 for key in keys if key != old}
 
 
-def _words(text: str, most: int, what: str) -> str:
+def read_words(text: str, most: int, what: str) -> str:
+    """A text that was typed, without what surrounds it.
+
+    Raises
+    ------
+    UnreadableEntry : it is too long, or holds what cannot be stored
+    """
     said = text.strip()
     if len(said) > most:
         raise UnreadableEntry(f"{what}: {len(said)} characters are too many; {most} fit")
@@ -385,94 +300,55 @@ def read_name(name: str) -> str:
     ------
     UnreadableEntry : it is too long, or holds what cannot be stored
     """
-    return " ".join(_words(name, MAX_NAME, "name").split())
+    return " ".join(read_words(name, MAX_NAME, "name").split())
 
 
-def read_line(kind: str, key: str, said: Mapping[str, str], who: str = "") -> Line:
-    """What is said of a job, checked.
+def checked(kind: type[Other], raw: RawLine) -> Line[Other]:
+    """A raw line of a kind as a line.
 
     Raises
     ------
-    UnreadableEntry : a kind, a field or a word there is none of, a text too long, or a name or reason that is missing
-
-    >>> read_line("line", "Pilot bearing", {"answer": "struck", "reason": " renewed in spring "}).said["reason"]
-    'renewed in spring'
-    >>> read_line("check", "fork", {"answer": "not_on_job", "reason": "not out"})
-    Traceback (most recent call last):
-    liftbite.core.errors.UnreadableEntry: Check: say who says so
+    UnreadableEntry : a field or a word there is none of, a text too long, a name or reason that is missing, or words
+        that do not hold together
     """
-    found = KINDS.get(kind)
-    if found is None:
-        raise UnreadableEntry(f"“{kind}” is nothing that is said of a job; {', '.join(KINDS)} are")
-    key = _words(key, 120, found.label)
-    kept: dict[str, str] = {}
-    for name, text in said.items():
-        if name not in found.fields:
-            raise UnreadableEntry(f"{found.label}: “{name}” is no field of it; {', '.join(found.fields)} are")
-        words = _words(text, MAX_WORDS, f"{found.label}, {name}")
-        if found.fields[name] and words not in found.fields[name]:
-            offered = ", ".join(w or "nothing" for w in found.fields[name])
-            raise UnreadableEntry(f"{found.label}, {name}: “{words}” is not offered; {offered} are")
-        if words:
-            kept[name] = words
-    for name in found.needs:
-        if name not in kept:
-            raise UnreadableEntry(f"{found.label}: say its {name}")
-    if kind in _NAMED and not key and kept.get("answer") != "open":
-        raise UnreadableEntry(f"{found.label}: say what it is called")
-    line = Line(kind, key, kept, read_name(who))
-    if not takes_back(line) and found.signed:
-        if not line.who:
-            raise UnreadableEntry(f"{found.label}: say who says so")
-        if not kept.get("reason"):
-            raise UnreadableEntry(f"{found.label}: say why")
-    if found.named and not line.who and not takes_back(line):
-        raise UnreadableEntry(f"{found.label}: say who signs")
-    if kind == "leftover" and line.answer == "explained" and not kept.get("reason"):
-        raise UnreadableEntry("Left over: say what it was and where it belongs")
-    if kind == "step" and line.answer == "overridden" and not (line.who and kept.get("reason")):
-        raise UnreadableEntry("Step: say who overrides the hold point, and why")
-    if kind == "photo":
-        _photo(key, kept, line.who)
-    if kind == "own_part" and line.answer == "to_get" and not (line.key and kept.get("reason")):
-        raise UnreadableEntry("Part of the list: say which part, and why it is got")
-    if kind == "line" and line.answer == "struck" and not kept.get("reason"):
-        raise UnreadableEntry("Line of the list: say why it is struck")
-    if kept.get("price"):
-        _price(kept["price"])
+    about, options, names = kind.about, fields_of(kind), _shape_of(kind).names.items()
+    key = about.key_now(read_words(raw.key, 120, about.label))
+    words: dict[str, str] = {}
+    for name, text in raw.words.items():
+        if name not in options:
+            raise UnreadableEntry(f"{about.label}: “{name}” is no field of it; {', '.join(options)} are")
+        read = read_words(text, MAX_WORDS, f"{about.label}, {name}")
+        if options[name] and read not in options[name]:
+            offered = ", ".join(w or "nothing" for w in options[name])
+            raise UnreadableEntry(f"{about.label}, {name}: “{read}” is not offered; {offered} are")
+        if read:
+            words[name] = read
+    for name in needed_of(kind):
+        if name not in words:
+            raise UnreadableEntry(f"{about.label}: say its {name}")
+    made: Any = kind
+    statement: Other = made(**{attribute: words[name] for attribute, name in names if name in words})
+    line = Line(key, statement, read_name(raw.who), raw.at)
+    if about.by_name and not key and line.answer != "open":
+        raise UnreadableEntry(f"{about.label}: say what it is called")
+    if not line.is_taken_back:
+        if about.signed and not line.who:
+            raise UnreadableEntry(f"{about.label}: say who says so")
+        if about.signed and "reason" not in words:
+            raise UnreadableEntry(f"{about.label}: say why")
+        if about.named and not line.who:
+            raise UnreadableEntry(f"{about.label}: say who signs")
+        statement.hold(key, line.who)
     return line
 
 
-def _photo(key: str, said: Mapping[str, str], who: str) -> None:
-    if not _DIGEST.fullmatch(key):
-        raise UnreadableEntry("Photo: it goes by the SHA-256 of its JPEG")
-    if said["answer"] == "erased" and not (who and said.get("reason")):
-        raise UnreadableEntry("Photo: say who erases it, and why")
-    if said["answer"] == "kept" and not _PHOTO_OF.fullmatch(said.get("of", "")):
-        raise UnreadableEntry("Photo: say what it is of: job, or check:, step: or bag: and its name")
+def lines_of(lines: Iterable[Line], kind: type[Other]) -> list[Line[Other]]:
+    """The lines of one kind, in their order."""
+    found: Any = [line for line in lines if isinstance(line.statement, kind)]
+    return list(found)
 
 
-def _price(text: str) -> None:
-    try:
-        price = float(text.replace(",", "."))
-    except ValueError:
-        raise UnreadableEntry(f"Order, price: “{text}” is no figure") from None
-    if not 0 <= price < 1e9:
-        raise UnreadableEntry(f"Order, price: “{text}” is no price")
-
-
-def takes_back(line: Line) -> bool:
-    """Whether a line takes back what was said before of the same thing."""
-    field, word = KINDS[line.kind].takes_back
-    return bool(field) and line.said.get(field, "") == word
-
-
-def in_force(lines: Iterable[Line], kind: str) -> dict[str, Line]:
-    """Of what -> the latest line of a kind that stands.
-
-    >>> struck, back = {"answer": "struck", "reason": "mine"}, {"answer": "open"}
-    >>> in_force([read_line("line", "Disc", struck), read_line("line", "Disc", back)], "line")
-    {}
-    """
-    latest = {line.key: line for line in lines if line.kind == kind}
-    return {key: line for key, line in latest.items() if not takes_back(line)}
+def in_force(lines: Iterable[Line], kind: type[Other]) -> dict[str, Line[Other]]:
+    """Of what -> the latest line of a kind that stands."""
+    latest = {line.key: line for line in lines_of(lines, kind)}
+    return {key: line for key, line in latest.items() if not line.is_taken_back}

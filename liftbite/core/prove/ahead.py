@@ -19,6 +19,7 @@ from liftbite.core.job.build import Build
 from liftbite.core.job.record import Line
 from liftbite.core.measure.keyed import read_distance
 from liftbite.core.prove.fluids import in_months
+from liftbite.core.prove.running_in import DriveKept
 from liftbite.core.units.read import read
 from liftbite.core.units.sentence import both, distance_about, per_distance
 
@@ -51,7 +52,7 @@ class Ahead:
     working: str
 
 
-def driven_rate(build: Build, drives: Iterable[Line]) -> float | None:
+def driven_rate(build: Build, drives: Iterable[Line[DriveKept]]) -> float | None:
     """Rate of wear by the drives that were kept [m/m]: starts a distance as logged, each wearing as its heat says.
 
     w = w_1 · (E_logged/E) · n/s, wear of a start being as its heat
@@ -60,9 +61,10 @@ def driven_rate(build: Build, drives: Iterable[Line]) -> float | None:
     """
     starts, metres, heat = 0, 0.0, 0.0
     for line in drives:
-        count, drove = int(line.said.get("starts") or 0), read_distance(line.said.get("distance", "")) or 0.0
+        said = line.statement
+        count, drove = int(said.starts or 0), read_distance(said.distance) or 0.0
         starts, metres = starts + count, metres + drove
-        heat += count * float(read(line.said["heat"], "J", "J").si) if line.said.get("heat") else 0.0
+        heat += count * float(read(said.heat, "J", "J").si) if said.heat else 0.0
     v = build.evaluate(("wear_per_start", "slip_energy"), stage=build.stage)
     wear, energy = v["wear_per_start"], v["slip_energy"]
     if starts < FEWEST[0] or metres < FEWEST[1] or isinstance(wear, Needs | Refused):

@@ -1,7 +1,7 @@
 """Ways to bleed a clutch's hydraulics, and how much fluid a stroke of the master moves.
 
 - `Method`, `METHODS`   each with hands, time, what it takes, and its steps
-- `read_step`           a step that was done
+- `step_named`           a step that was done
 - `next_bleed`          what to do next
 - `a_stroke`            fluid that a full stroke of the pedal moves, with its working
 - `strokes_for`         strokes that move so much fluid
@@ -21,7 +21,6 @@ from math import ceil
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
-from liftbite.core.job.record import Line
 from liftbite.core.measure.setup.calculation import mm
 from liftbite.core.units.read import read
 from liftbite.core.units.show import bare, figure
@@ -234,19 +233,19 @@ def strokes_for(build: Build, volume: float) -> int | None:
     return None if found is None else ceil(volume / found[0])
 
 
-def read_step(line: Line) -> BleedStep:
+def step_named(key: str) -> BleedStep:
     """A step that was done, `helper 2:3`: the way, which round of it, and which step.
 
     Raises
     ------
     UnreadableEntry : there is no such step
 
-    >>> read_step(Line("bleed_step", "helper 2:3", {})).helper
+    >>> step_named("helper 2:3").helper
     'Keep it down; call when it sinks to the floor'
     """
-    way, _, place = line.key.partition(" ")
+    way, _, place = key.partition(" ")
     turn, _, number = place.partition(":")
     steps = METHODS[way].steps if way in METHODS else ()
     if not turn.isdecimal() or not number.isdecimal() or not 1 <= int(number) <= len(steps):
-        raise UnreadableEntry(f"“{line.key}” is no step of bleeding")
+        raise UnreadableEntry(f"“{key}” is no step of bleeding")
     return steps[int(number) - 1]

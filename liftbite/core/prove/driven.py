@@ -18,7 +18,6 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from liftbite.core.errors import UnreadableEntry
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.prove.drive import Drive, Stretch, drive_of
@@ -289,27 +288,6 @@ def friction_driven(found: Driven) -> dict[str, str]:
     low, middle, high = found.holds
     names = ("friction_low", "friction_nominal", "friction_high")
     return {n: f"{found.friction * held / middle:.3f}" for n, held in zip(names, (low, middle, high), strict=True)}
-
-
-def read_share(text: str) -> float | None:
-    """How much of what it should hold a drive showed, as it was kept; None where none was.
-
-    Raises
-    ------
-    UnreadableEntry : no figure, or no share
-
-    >>> read_share("0.87"), read_share("")
-    (0.87, None)
-    """
-    if not text:
-        return None
-    try:
-        share = float(text)
-    except ValueError:
-        raise UnreadableEntry(f"Drive: “{text}” is no figure") from None
-    if not 0 < share < 100:
-        raise UnreadableEntry(f"Drive: “{text}” is no share of what it should hold")
-    return share
 
 
 def drive_sentence(found: Driven) -> tuple[str, ...]:

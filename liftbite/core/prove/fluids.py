@@ -1,7 +1,8 @@
 """Fluids and oils: which class, how much went in, whether the level was looked at again, when it is due.
 
 - `Fluid`, `FLUIDS`, `fluids_of`   what a case holds
-- `Filled`, `read_filled`   a filling as said
+- `FluidFilled`   what is said of a filling
+- `Filled`, `read_filled`   the same, read
 - `due_in`, `in_months`   days until it is renewed, and as one says it
 
 What a class does to a wet clutch and to brass synchronisers stands in `fluids.toml`; the manual's class wins.
@@ -11,10 +12,11 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import ClassVar, Literal
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.case import Case
-from liftbite.core.job.record import Line
+from liftbite.core.job.record import Kind, Names, Statement
 from liftbite.core.prove.bleeding import used_of
 from liftbite.core.tables import made, rows
 
@@ -63,26 +65,48 @@ class Filled:
     wrong: str
 
 
-def read_filled(line: Line) -> Filled:
+@dataclass(frozen=True, slots=True, kw_only=True)
+class FluidFilled(Statement):
+    """A fluid that was filled: its class, what bottles held and what is left, whether its level was looked at again."""
+
+    about: ClassVar = Kind("fluid", "Fluid", "proof")
+
+    answer: Literal["filled", "open"]
+    class_: str = ""
+    bottles: str = ""
+    left: str = ""
+    note: str = ""
+    again: Literal["", "right"] = ""
+
+    def hold(self, key: str, who: str) -> None:
+        """All of it."""
+        read_filled(key, self)
+
+    def subject(self, key: str, names: Names) -> str:
+        """The fluid."""
+        return FLUIDS[key].label if key in FLUIDS else key
+
+
+def read_filled(key: str, said: FluidFilled) -> Filled:
     """A filling as said.
 
     Raises
     ------
     UnreadableEntry : no such fluid or class, or no volume
 
-    >>> said = {"class": "for wet clutches", "bottles": "4 L", "left": "1 US qt"}
-    >>> filled = read_filled(Line("fluid", "engine", said))
+    >>> said = FluidFilled(answer="filled", class_="for wet clutches", bottles="4 L", left="1 US qt")
+    >>> filled = read_filled("engine", said)
     >>> filled.wrong, round(filled.used * 1e3, 2)
     ('', 3.05)
     """
-    fluid = FLUIDS.get(line.key)
+    fluid = FLUIDS.get(key)
     if fluid is None:
-        raise UnreadableEntry(f"“{line.key}” is no fluid of a job; {', '.join(FLUIDS)} are")
-    kind = line.said.get("class", "")
+        raise UnreadableEntry(f"“{key}” is no fluid of a job; {', '.join(FLUIDS)} are")
+    kind = said.class_
     if kind not in fluid.classes:
         raise UnreadableEntry(f"{fluid.label}: say its class: {'; '.join(fluid.classes)}")
-    used = used_of(line.said.get("bottles", ""), line.said.get("left", ""))
-    return Filled(fluid, kind, used, line.said.get("again") == "right", fluid.classes[kind])
+    used = used_of(said.bottles, said.left)
+    return Filled(fluid, kind, used, said.again == "right", fluid.classes[kind])
 
 
 def due_in(fluid: Fluid, age: int) -> int | None:

@@ -2,8 +2,10 @@
 
 - `SCHOOLS`, `school_of`   the two ways the trade does it, and which one a build takes
 - `HOW`         how a trip was driven
+- `TripDriven`, `DriveKept`   what is said of one, and of a logged drive
 - `Trip`, `read_trip`   one trip, as said
 - `read_drive_as_trip`   a logged drive that was kept, counted as one
+- `read_share`   how much of what it should hold a drive showed
 - `RunningIn`, `running_in`   how far it is, what was asked too early, and when to look again
 
 Until it is done the build carries "do not load fully"; a trip driven hard before is a breach, and stays one.
@@ -13,11 +15,13 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from typing import Literal
+from typing import ClassVar, Literal
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.job.record import Line
+from liftbite.core.job.record import Kind, Line, Statement, lines_of
 from liftbite.core.measure.keyed import read_distance
+from liftbite.core.prove.statements import SecondLook
+from liftbite.core.units.read import read
 
 _KM = 1e3
 School = Literal["distance", "starts"]
@@ -101,60 +105,125 @@ def school_of(facing: str, said: str = "") -> School:
     return "starts" if "sinter" in facing else "distance"
 
 
-def read_trip(line: Line) -> Trip:
+How = Literal["", "gentle", "mixed", "hard"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class TripDriven(Statement):
+    """A trip, by its number: how far, how many starts, how it was driven."""
+
+    about: ClassVar = Kind("trip", "Trip", "proof")
+
+    answer: Literal["", "open"] = ""
+    distance: str = ""
+    starts: str = ""
+    how: How = ""
+
+    def hold(self, key: str, who: str) -> None:
+        """All of it."""
+        read_trip(Line(key, self, who))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class DriveKept(Statement):
+    """A logged drive, by its name: what it said, friction and its share of what the job took [-], and its trip."""
+
+    about: ClassVar = Kind("drive", "Drive", "proof")
+
+    answer: Literal["kept", "open"]
+    says: str = ""
+    friction: str = ""
+    share: str = ""
+    distance: str = ""
+    heat: str = ""
+    starts: str = ""
+    how: How = ""
+
+    def hold(self, key: str, who: str) -> None:
+        """Its share, heat, and what counts as a trip."""
+        read_share(self.share)
+        read_drive_as_trip(Line(key, self, who))
+        if self.heat:
+            read(self.heat, "J", "J")
+
+
+def read_share(text: str) -> float | None:
+    """How much of what it should hold a drive showed, as it was kept; None where none was.
+
+    Raises
+    ------
+    UnreadableEntry : no figure, or no share
+
+    >>> read_share("0.87"), read_share("")
+    (0.87, None)
+    """
+    if not text:
+        return None
+    try:
+        share = float(text)
+    except ValueError:
+        raise UnreadableEntry(f"Drive: “{text}” is no figure") from None
+    if not 0 < share < 100:
+        raise UnreadableEntry(f"Drive: “{text}” is no share of what it should hold")
+    return share
+
+
+def read_trip(line: Line[TripDriven] | Line[DriveKept]) -> Trip:
     """A trip, as said.
 
     Raises
     ------
     UnreadableEntry : no distance and no starts, or a figure that cannot be
 
-    >>> read_trip(Line("trip", "1", {"distance": "42 km", "starts": "60"})).distance
+    >>> read_trip(Line("1", TripDriven(distance="42 km", starts="60"))).distance
     42000.0
     """
-    said = line.said
-    distance = read_distance(said.get("distance", "")) or 0.0
+    said = line.statement
+    distance = read_distance(said.distance) or 0.0
     try:
-        starts = int(said.get("starts") or 0)
+        starts = int(said.starts or 0)
     except ValueError:
-        raise UnreadableEntry(f"Trip, starts: “{said['starts']}” is no count") from None
+        raise UnreadableEntry(f"Trip, starts: “{said.starts}” is no count") from None
     if not 0 <= distance <= 5_000.0 * _KM or not 0 <= starts <= 10_000:
         raise UnreadableEntry("Trip: up to 5,000 km and 10,000 starts at a time")
     if not distance and not starts:
         raise UnreadableEntry("Trip: say how far, or how many starts")
-    return Trip(distance, starts, said.get("how", "gentle"), line.who, line.at)
+    return Trip(distance, starts, said.how or "gentle", line.who, line.at)
 
 
-def read_drive_as_trip(line: Line) -> Trip | None:
+def read_drive_as_trip(line: Line[DriveKept]) -> Trip | None:
     """A drive that was kept as a trip: what its logger counted; None of one that says neither distance nor starts.
 
-    >>> read_drive_as_trip(Line("drive", "a.csv", {"distance": "3.2 km", "starts": "9", "how": "gentle"})).starts
+    >>> drive = DriveKept(answer="kept", distance="3.2 km", starts="9", how="gentle")
+    >>> read_drive_as_trip(Line("a.csv", drive)).starts
     9
     """
-    counted = any(line.said.get(name) for name in ("distance", "starts"))
+    counted = line.statement.distance or line.statement.starts
     return read_trip(line) if counted else None
 
 
 def running_in(lines: Iterable[Line], school: School) -> RunningIn:
     """How far it is, from trips that were said, drives that were kept, and the look again.
 
-    >>> trips = [Line("trip", str(n), {"distance": "300 km", "starts": "100"}) for n in (1, 2)]
+    >>> trips = [Line(str(n), TripDriven(distance="300 km", starts="100")) for n in (1, 2)]
     >>> running_in(trips, "distance").share, running_in(trips, "starts").starts
     (0.75, 200)
     """
     all_lines = list(lines)
-    latest = {(line.kind, line.key): line for line in all_lines if line.kind in {"trip", "drive"}}
+    latest = {(line.kind, line.key): line for line in all_lines if isinstance(line.statement, TripDriven | DriveKept)}
     distance, starts, breaches = 0.0, 0, []
     asked = SCHOOLS[school][1]
     for line in latest.values():
         if line.answer == "open":
             continue
-        trip = read_trip(line) if line.kind == "trip" else read_drive_as_trip(line)
+        said, drive = line.of(TripDriven), line.of(DriveKept)
+        trip = read_trip(said) if said else read_drive_as_trip(drive) if drive else None
         if trip is None:
             continue
         if trip.how == "hard" and (distance if school == "distance" else starts) < asked:
             breaches.append(trip)
         distance += trip.distance
         starts += 0 if trip.how == "hard" else trip.starts
-    looked = any(line.kind == "second_look" and line.answer == "done" for line in all_lines)
+    looked = any(line.answer == "done" for line in lines_of(all_lines, SecondLook))
     share = min((distance if school == "distance" else starts) / asked, 1.0)
     return RunningIn(school, distance, starts, share, tuple(breaches), distance >= LOOK_AGAIN[0] and not looked)
