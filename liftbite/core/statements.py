@@ -18,7 +18,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolt_map import HoleMapped
 from liftbite.core.fit.pattern import PatternMeasured
 from liftbite.core.fit.progress import own_keys_of_before
-from liftbite.core.fit.statements import AtStep, Bag, BoltTick, LeftOver, Mark, OwnStep, PartNote, PlanAnswer, StepSaid
+from liftbite.core.fit.statements import AtStep, Bag, BoltTick, LeftOver, Mark, OwnStep, PartNote, PlanAnswer, StepTick
 from liftbite.core.fit.tightening import JointInstruction
 from liftbite.core.job.photos import Photo
 from liftbite.core.job.record import Line, RawLine, Statement, checked, lines_of
@@ -34,13 +34,13 @@ from liftbite.core.measure.statements import (
     ScopeAnswer,
 )
 from liftbite.core.prove.fluids import FluidFilled
-from liftbite.core.prove.running_in import DriveKept, TripDriven
+from liftbite.core.prove.running_in import LoggedDrive, TripDriven
 from liftbite.core.prove.statements import (
     BeddingIn,
     Bled,
     BleedStepDone,
-    ComplaintLooked,
-    FaultFound,
+    Complaints,
+    ProvedFault,
     FaultTestAnswer,
     FullLoad,
     HandOver,
@@ -62,7 +62,7 @@ KINDS: Mapping[str, type[Statement]] = {
         OwnCheck,
         PracticeHere,
         PlanAnswer,
-        StepSaid,
+        StepTick,
         BoltTick,
         JointInstruction,
         AtStep,
@@ -82,10 +82,10 @@ KINDS: Mapping[str, type[Statement]] = {
         BeddingIn,
         SecondLook,
         FullLoad,
-        ComplaintLooked,
+        Complaints,
         FaultTestAnswer,
-        FaultFound,
-        DriveKept,
+        ProvedFault,
+        LoggedDrive,
         HandOver,
         Photo,
     )
@@ -160,7 +160,7 @@ def under_names_of_now(record: Iterable[Line], names: Mapping[str, str]) -> list
 
 
 def _renamed(line: Line, names: Mapping[str, str]) -> Line:
-    if isinstance(line.statement, StepSaid | AtStep | CheckClosed | Overruling):
+    if isinstance(line.statement, StepTick | AtStep | CheckClosed | Overruling):
         return replace(line, key=names.get(line.key, line.key))
     if isinstance(line.statement, BoltTick):
         step, colon, turn = line.key.rpartition(":")

@@ -16,7 +16,7 @@ from sqlalchemy.orm import Session
 from liftbite.core.fit.case import case_of
 from liftbite.core.fit.plan import plan_of
 from liftbite.core.fit.progress import turns_in
-from liftbite.core.fit.statements import BoltTick, StepSaid
+from liftbite.core.fit.statements import BoltTick, StepTick
 from liftbite.core.job.build import build_of
 from liftbite.core.job.builds import entering
 from liftbite.core.job.dyno_file import read_curve
@@ -86,7 +86,7 @@ def _fit(session: Session, job: int, until: str, bolts: int) -> None:
     build = build_of(present(ledger_of(JOBS[job - 1])))
     plan = plan_of(case_of(build, {}, "everything", {}))
     said: list[Line] = [
-        Line(p.key, StepSaid(answer="done", text=SAID_OF.get(p.key, "")), FITTER)
+        Line(p.key, StepTick(answer="done", text=SAID_OF.get(p.key, "")), FITTER)
         for p in plan.steps
         if p.key in plan.before[until]
     ]

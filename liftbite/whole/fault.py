@@ -13,14 +13,14 @@ from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.prove.causes import COMPLAINTS
 from liftbite.core.prove.complaints import complaints_in, explained_by
 from liftbite.core.prove.faults import Finder, find, known_of
-from liftbite.core.prove.running_in import DriveKept
-from liftbite.core.prove.statements import ComplaintLooked
+from liftbite.core.prove.running_in import LoggedDrive
+from liftbite.core.prove.statements import Complaints
 from liftbite.whole.bench import Bench, findings_of
 
 
 def complaints_of(bench: Bench) -> list[str]:
     """What is complained of: as said in Prove, else by the words of the brief."""
-    said = bench.said_of(ComplaintLooked).get("")
+    said = bench.said_of(Complaints).get("")
     if said is not None:
         return [name for name in said.answer.split(", ") if name in COMPLAINTS]
     entry = bench.layers[PLAN].get("complaint")
@@ -29,7 +29,7 @@ def complaints_of(bench: Bench) -> list[str]:
 
 def friction_of_drives(bench: Bench) -> float | None:
     """Friction of the drive kept last that measured one, over what the job took it for then [-]."""
-    kept = [share for line in bench.said_of(DriveKept).values() if (share := line.statement.share)]
+    kept = [share for line in bench.said_of(LoggedDrive).values() if (share := line.statement.share)]
     return float(kept[-1]) if kept else None
 
 

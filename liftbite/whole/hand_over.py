@@ -13,7 +13,7 @@ from typing import Literal
 from liftbite.core.fit.statements import LeftOver
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.record import lines_of
-from liftbite.core.prove.running_in import DriveKept
+from liftbite.core.prove.running_in import LoggedDrive
 from liftbite.core.prove.statements import HandOver
 from liftbite.whole.bench import Bench, findings_of
 from liftbite.whole.plan import progress_of
@@ -76,6 +76,6 @@ def lacks_of(bench: Bench) -> list[Lack]:
     stops = [f for f in findings_of(bench.seen_as(PLAN)) if f.verdict in ("stop", "too close to call")]
     if stops:
         found.append(Lack("stops", "measure", len(stops)))
-    if not bench.said_of(DriveKept):
+    if not bench.said_of(LoggedDrive):
         found.append(Lack("no drive", "prove"))
     return found + [Lack("unread", "fit", named=(sentence,)) for sentence in (*bench.unread, *standing.left_out)]

@@ -14,7 +14,6 @@ import pytest
 from flask.testing import FlaskClient
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.job.record import Line
 from liftbite.core.prove.cards import ITEMS
 from liftbite.files.measured import MOST_LINES
 from liftbite.store.database import writing
@@ -23,6 +22,7 @@ from liftbite.store.models import EntryRow, RecordRow, RenewalRow
 from liftbite.store.record import say as append
 from tests.api.jobs.test_views import begin
 from tests.api.whole import looks_at_job
+from tests.core.lines import line
 
 AT = datetime(2026, 3, 1, 9, 30, tzinfo=UTC)
 
@@ -118,7 +118,7 @@ def test_what_no_file_could_carry_is_not_written(client: FlaskClient) -> None:
     with pytest.raises(UnreadableEntry, match="hours"), writing(sessions) as session:
         set_renewal(session, job["id"], Renewal("Seal", 1, 0.1, 2e6, 1, 0), 0)
     with pytest.raises(UnreadableEntry, match="furlong"), writing(sessions) as session:
-        append(session, job["id"], Line("own", "Gap", {"answer": "asked", "unit": "furlong"}), AT)
+        append(session, job["id"], line("own", "Gap", {"answer": "asked", "unit": "furlong"}), AT)
     assert client.get(f"/api/jobs/{job['id']}").get_json()["change"] == job["change"]
 
 

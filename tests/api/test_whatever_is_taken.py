@@ -20,9 +20,10 @@ from flask.testing import FlaskClient
 
 from liftbite.api.app import create_app
 from liftbite.core.job.classes import CLASSES
-from liftbite.core.job.record import KINDS
+from liftbite.core.job.record import fields_of
 from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.prove.causes import CAUSES, TESTS
+from liftbite.core.statements import KINDS
 from tests.api.photos.test_views import picture
 from tests.api.whole import alike, differing, looks_at_shop
 from tests.jobs import CAR, FULL, MOTORCYCLE
@@ -157,14 +158,14 @@ class Hand:
     def states(self) -> None:
         """One thing said, of any kind."""
         kind = self.mind.choice([k for k in KINDS if k != "photo"])
-        fields = dict(KINDS[kind].fields)
+        fields = dict(fields_of(KINDS[kind]))
         said = {"answer": self.answer(kind, fields)} if "answer" in fields else {}
         for name in self.mind.sample(list(fields), self.mind.randrange(len(fields) + 1)):
             said.setdefault(name, self.words(name, fields))
         if kind == "own_step" and self.mind.random() < 0.9:
             said["after"] = self.mind.choice([s["key"] for s in self.plan()["steps"]])
         said = {name: text for name, text in said.items() if text or self.mind.random() < 0.2}
-        path = {"plan": "plan", "proof": "prove"}.get(KINDS[kind].at, "record")
+        path = {"plan": "plan", "proof": "prove"}.get(KINDS[kind].about.at, "record")
         body = {"kind": kind, "key": self.key(kind), "said": said, "who": self.mind.choice(["", "Nell", "Иван"])}
         self.send("POST", f"/api/jobs/{self.job}/{path}", body)
 

@@ -10,7 +10,7 @@ from math import radians, sqrt
 
 import pytest
 
-from liftbite.core.fit.tightening import Pull, judged, read_way, turns_of
+from liftbite.core.fit.tightening import Pull, judged, turns_of
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import Finding, assess
@@ -22,6 +22,7 @@ from liftbite.core.prove.causes import CAUSES
 from liftbite.core.prove.faults import find, known_of
 from liftbite.core.verdicts.answers import answer
 from liftbite.core.verdicts.criteria import CRITERIA
+from tests.core.lines import way_of
 from tests.jobs import FULL, entries
 
 #: Pair of slots and property -> the largest difference that still fits [m] or [-].
@@ -127,20 +128,20 @@ def test_a_runout_read_without_angles_carries_the_doubt_of_two_readings(check: C
 
 @pytest.mark.parametrize(("off", "right"), [(0.0499, True), (0.0501, False), (-0.0499, True), (-0.0501, False)])
 def test_a_pull_is_right_within_five_in_a_hundred(off: float, right: bool) -> None:
-    turn = turns_of(3, read_way("cover:kit", {"figure": "30 N·m"}))[0]
+    turn = turns_of(3, way_of("cover:kit", {"figure": "30 N·m"}))[0]
     assert (judged(Pull(30.0 * (1 + off), 0.8), turn) == "") is right
 
 
 @pytest.mark.parametrize(("off", "right"), [(4.99, True), (5.01, False), (-4.99, True), (-5.01, False)])
 def test_an_angle_is_right_within_five_degrees(off: float, right: bool) -> None:
-    turns = turns_of(3, read_way("flywheel:kit", {"figure": "30 N·m + 90°", "passes": "at_once"}))
+    turns = turns_of(3, way_of("flywheel:kit", {"figure": "30 N·m + 90°", "passes": "at_once"}))
     turn = next(each for each in turns if each.angle is not None)
     assert (judged(Pull(30.0, radians(90 + off)), turn) == "") is right
 
 
 @pytest.mark.parametrize(("degrees", "turned"), [(3.01, True), (2.99, False)])
 def test_a_bolt_that_turned_less_than_three_degrees_was_tight_before(degrees: float, turned: bool) -> None:
-    turn = turns_of(3, read_way("cover:kit", {"figure": "30 N·m"}))[0]
+    turn = turns_of(3, way_of("cover:kit", {"figure": "30 N·m"}))[0]
     assert (judged(Pull(30.0, radians(degrees)), turn) == "") is turned
 
 

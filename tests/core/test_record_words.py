@@ -4,18 +4,21 @@ from __future__ import annotations
 
 import pytest
 
-from liftbite.core.job.record import KINDS, Line
+from liftbite.core.job.record import fields_of
 from liftbite.core.measure.checks import CHECKS
-from liftbite.core.record_words import STATIONS, Names, recorded_line
+from liftbite.core.record_words import STATIONS, JobNames, recorded_line
+from liftbite.core.statements import KINDS
+from tests.core.lines import line
 
-NAMES = Names(CHECKS, {"own:paint_it": "Paint it"})
+NAMES = JobNames(CHECKS, {"own:paint_it": "Paint it"})
 
 
 @pytest.mark.parametrize("kind", KINDS)
 def test_every_kind_has_a_sentence_whatever_its_key(kind: str) -> None:
+    answers = fields_of(KINDS[kind]).get("answer")
     for key in ("", "nobody knows", "disc:get", "flywheel_on:4", "back:battery", "own:paint_it"):
-        for answer in ("open", "done", ""):
-            told = recorded_line(Line(kind, key, {"answer": answer, "reason": "because"}), NAMES)
+        for words in [{}] if answers is None else [{"answer": answer} for answer in answers or ("done",)]:
+            told = recorded_line(line(kind, key, words), NAMES)
             assert told.station in STATIONS
             assert told.sentence.strip()
             assert "None" not in told.sentence
@@ -44,4 +47,4 @@ def test_every_kind_has_a_sentence_whatever_its_key(kind: str) -> None:
     ],
 )
 def test_what_was_said_is_read_as_it_was_meant(kind: str, key: str, words: dict[str, str], sentence: str) -> None:
-    assert recorded_line(Line(kind, key, words), NAMES).sentence == sentence
+    assert recorded_line(line(kind, key, words), NAMES).sentence == sentence

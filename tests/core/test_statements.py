@@ -9,8 +9,8 @@ from liftbite.api.fit.models import SayOfPlanIn
 from liftbite.api.measure.models_in import SayIn
 from liftbite.api.prove.models import SayOfProofIn
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.job.record import KINDS
-from liftbite.core.statements import read_statement
+from liftbite.core.job.record import fields_of
+from liftbite.core.statements import KINDS, read_statement
 
 HOLE = {"answer": "kept", "thread": "M10", "length": "50 mm", "grip": "30 mm", "material": "iron"}
 
@@ -34,7 +34,7 @@ def test_what_a_line_is_of_is_checked_and_taking_it_back_always_goes(
 ) -> None:
     with pytest.raises(UnreadableEntry, match=says):
         read_statement(kind, key, said)
-    field, word = KINDS[kind].takes_back
+    field, word = KINDS[kind].about.takes_back
     assert read_statement(kind, key, {field: word}).kind == kind
 
 
@@ -42,12 +42,12 @@ def test_what_a_line_is_of_is_checked_and_taking_it_back_always_goes(
 def test_a_station_takes_the_kinds_that_are_said_there_and_no_others(model: type[BaseModel], at: str) -> None:
     for name, kind in KINDS.items():
         body = {"kind": name, "key": "x", "said": {}}
-        if kind.at == at:
+        if kind.about.at == at:
             model.model_validate(body)
         else:
             with pytest.raises(ValidationError, match="nothing that is said here"):
                 model.model_validate(body)
     shapes = {each["properties"]["kind"]["const"]: each for each in model.model_json_schema()["oneOf"]}
-    assert shapes.keys() == {name for name, kind in KINDS.items() if kind.at == at}
+    assert shapes.keys() == {name for name, kind in KINDS.items() if kind.about.at == at}
     for name, shape in shapes.items():
-        assert shape["properties"]["said"]["properties"].keys() == KINDS[name].fields.keys()
+        assert shape["properties"]["said"]["properties"].keys() == fields_of(KINDS[name]).keys()

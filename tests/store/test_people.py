@@ -16,9 +16,10 @@ from liftbite.files.measured import Filed, FiledReading, FiledSeries
 from liftbite.store import filed, jobs
 from liftbite.store.people import _last_used, known_as, note_person, people
 from liftbite.store.record import record_of, say
+from tests.core.lines import line
 
 NOW = datetime(2026, 5, 4, 9, 30, tzinfo=UTC)
-LINE = Line("check", "disc_wobble", {"answer": "enough", "reason": "new disc"})
+LINE = line("check", "disc_wobble", {"answer": "enough", "reason": "new disc"})
 
 
 def later(hours: int) -> datetime:
@@ -30,7 +31,7 @@ def _signed(session: Session) -> int:
     job = jobs.create(session, [first], NOW)
     jobs.go_on(session, job, [first, Revision(2, "edit", jobs.utc_text(later(3)), (), None, "Cy Hart")])
     for hours, who in ((1, "Ada Fell"), (5, "Bo Lind"), (9, "")):
-        say(session, job, Line(LINE.kind, LINE.key, LINE.said, who), later(hours))
+        say(session, job, Line(LINE.key, LINE.statement, who), later(hours))
     readings = tuple(
         FiledReading(Reading("1", None, "good"), later(hours), "typed", False, who)
         for hours, who in ((2, "Cy Hart"), (7, "Ada Fell"), (8, ""), (6, "Ünal Öz"))

@@ -28,8 +28,8 @@ from liftbite.core.prove.driven import Driven, Event, drive_sentence, driven, dr
 from liftbite.core.prove.faults import Finder
 from liftbite.core.prove.hand_over import LOOK_AT
 from liftbite.core.prove.road_log import ROLES, LogMapping, RoadLog, headings_of, propose_log, read_log
-from liftbite.core.prove.running_in import HOW, SCHOOLS, DriveKept, TripDriven, read_trip, running_in, school_of
-from liftbite.core.prove.statements import BeddingIn, FaultFound, FaultTestAnswer, FullLoad, HandOver, SecondLook
+from liftbite.core.prove.running_in import HOW, SCHOOLS, LoggedDrive, TripDriven, read_trip, running_in, school_of
+from liftbite.core.prove.statements import BeddingIn, ProvedFault, FaultTestAnswer, FullLoad, HandOver, SecondLook
 from liftbite.core.units.constants import RPM
 from liftbite.core.units.show import bare
 from liftbite.whole.bench import Bench
@@ -172,7 +172,7 @@ def fault_out(bench: Bench) -> mp.LookedIntoOut:
     offered = [NameOut(name=name, label=name) for name in COMPLAINTS]
     if not complaints:
         return mp.LookedIntoOut(complaints=[], offered=offered, causes=[], next=None, then=[], asked=[], settled=False)
-    return _fault(finder_of(bench, complaints, answers), complaints, offered, said, bench.said_of(FaultFound))
+    return _fault(finder_of(bench, complaints, answers), complaints, offered, said, bench.said_of(ProvedFault))
 
 
 def _fault(
@@ -281,7 +281,7 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
                 who=line.who,
                 at=line.at,
             )
-            for key, line in bench.said_of(DriveKept).items()
+            for key, line in bench.said_of(LoggedDrive).items()
         ],
         cards=cards_out(bench, case, progress_of(bench)),
         noises=noises_out(bench, case),

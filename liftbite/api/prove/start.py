@@ -26,7 +26,7 @@ from liftbite.core.prove.bleeding import ALWAYS, METHODS, Method, a_stroke, next
 from liftbite.core.prove.cards import NOISES, cards_of
 from liftbite.core.prove.fluids import Fluid, FluidFilled, due_in, fluids_of, in_months, read_filled
 from liftbite.core.prove.hand_over import FLUID
-from liftbite.core.prove.running_in import DriveKept
+from liftbite.core.prove.running_in import LoggedDrive
 from liftbite.core.prove.statements import Bled, BleedStepDone, Heard, Tried
 from liftbite.whole.bench import Bench
 from liftbite.whole.plan import case_of_job
@@ -150,7 +150,7 @@ def _fluid_out(fluid: Fluid, line: Line[FluidFilled] | None, today: date) -> mp.
 def ahead_out(bench: Bench, fluids: Sequence[mp.FluidOut]) -> mp.AheadOut:
     """What lies ahead of the planned clutch, by its use or as it was driven."""
     build = bench.seen_as(PLAN).build
-    found = ahead(build, driven_rate(build, bench.said_of(DriveKept).values()))
+    found = ahead(build, driven_rate(build, bench.said_of(LoggedDrive).values()))
     hydraulic = next((f for f in fluids if f.name == "clutch"), None)
     due = None if hydraulic is None else hydraulic.due or FLUID
     return mp.AheadOut(

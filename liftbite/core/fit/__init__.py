@@ -9,6 +9,7 @@
 - `pattern`   Where the holes of a joint stand: on a circle, by angles, or dragged over a photo; at true size.
 - `plan`      The steps of a case in order: needs bridged over what is left out, what came off put back.
 - `progress`  Where a job stands in its plan: what is done, open, shut, waits; what vanished with its evidence.
+- `statements`  What is said of a plan: its answers, steps done, bolts ticked off, bags, marks, what is left over.
 - `step`      What a step is.
 - `tightening`  How a joint is tightened: by whose instruction, in which passes, and what a wrench says of each bolt.
 """

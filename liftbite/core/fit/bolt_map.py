@@ -201,7 +201,8 @@ def judge(hole: Hole) -> Judged:
 
     Source: [practice]; the chamfer of a point as a pitch [memory].
 
-    >>> hole = read_hole("A:1", {"thread": "M10", "length": "50", "grip": "30", "depth": "20", "material": "iron"})
+    >>> said = HoleMapped(answer="kept", thread="M10", length="50", grip="30", depth="20", material="iron")
+    >>> hole = read_hole("A:1", said)
     >>> judge(hole).state, judge(replace(hole, length=0.045)).state, judge(replace(hole, length=0.040)).state
     ('bottoms', 'look again', 'short')
     """

@@ -18,7 +18,7 @@ from typing import Literal
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.case import QUESTIONS
 from liftbite.core.fit.plan import MOST_OWN, OWN, Plan, Planned, without_circles
-from liftbite.core.fit.statements import AtStep, BoltTick, OwnStep, PlanAnswer, StepSaid
+from liftbite.core.fit.statements import AtStep, BoltTick, OwnStep, PlanAnswer, StepTick
 from liftbite.core.fit.step import Step
 from liftbite.core.fit.tightening import JointInstruction, Turn, left_of, turns_at
 from liftbite.core.job.record import Line, in_force, keys_of_before, name_key
@@ -42,7 +42,7 @@ class Standing:
 
     planned: Planned
     state: State
-    said: Line[StepSaid] | None
+    said: Line[StepTick] | None
     missing: tuple[str, ...] = ()
     awaits: tuple[str, ...] = ()
 
@@ -61,7 +61,7 @@ class Progress:
 
     standings: tuple[Standing, ...]
     next: Standing | None
-    vanished: tuple[Line[StepSaid], ...]
+    vanished: tuple[Line[StepTick], ...]
     left_out: tuple[str, ...] = ()
 
     @property
@@ -79,7 +79,7 @@ def progress(plan: Plan, record: Iterable[Line], awaited: Collection[str] = ()) 
     record : what was said of the job
     awaited : keys of the parts that are ordered and not here
     """
-    said = in_force(record, StepSaid)
+    said = in_force(record, StepTick)
     state: dict[str, State] = {}
     standings = []
     for planned in plan.steps:
@@ -93,14 +93,14 @@ def progress(plan: Plan, record: Iterable[Line], awaited: Collection[str] = ()) 
     return Progress(tuple(standings), following, gone, plan.left_out)
 
 
-def _state(line: Line[StepSaid] | None, missing: Collection[str], awaits: Collection[str]) -> State:
+def _state(line: Line[StepTick] | None, missing: Collection[str], awaits: Collection[str]) -> State:
     if line is not None:
         return "overridden" if line.answer == "overridden" else "done"
     return "shut" if missing else "waits" if awaits else "open"
 
 
 def read_evidence(
-    plan: Plan, line: Line[StepSaid], standing: Mapping[str, Standing], left: Collection[Turn] = ()
+    plan: Plan, line: Line[StepTick], standing: Mapping[str, Standing], left: Collection[Turn] = ()
 ) -> None:
     """What is said of a step, where it proves it.
 
@@ -193,7 +193,7 @@ def hold_against(
         question = QUESTIONS.get(line.key)
         if question is None or line.answer not in question.options:
             raise UnreadableEntry(f"“{line.answer}” is no answer to “{line.key}”")
-    if step := line.of(StepSaid):
+    if step := line.of(StepTick):
         read_evidence(plan, step, standing, left_of(turns_in(plan, line.key, known, record), ticked(record, line.key)))
     if bolt := line.of(BoltTick):
         read_tick(bolt, standing, turns_in(plan, line.key.rpartition(":")[0], known, record))

@@ -1,7 +1,7 @@
 """What is said of a plan: its answers, steps done, bolts ticked off, bags, marks, what is left over.
 
 - `PlanAnswer`   what a plan depends on
-- `StepSaid`, `AtStep`, `OwnStep`   a step done or overridden, somebody at it, one a job adds
+- `StepTick`, `AtStep`, `OwnStep`   a step done or overridden, somebody at it, one a job adds
 - `BoltTick`     a bolt of a step, ticked off or to be looked at again
 - `Bag`, `Mark`, `LeftOver`, `PartNote`   what keeps parts together, and what was seen of them
 
@@ -38,7 +38,7 @@ class PlanAnswer(Statement):
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class StepSaid(Statement):
+class StepTick(Statement):
     """A step that is done, with what was read or found; or a hold point that is overridden."""
 
     about: ClassVar = Kind(

@@ -421,7 +421,7 @@ def judged(pull: Pull, turn: Turn) -> str:
 
     A bolt that does not turn at its torque was tight before: the same bolt twice, and another one missed.
 
-    >>> turn = turns_of(3, read_way("cover:kit", {"figure": "30 N·m"}))[0]
+    >>> turn = turns_of(3, read_way("cover:kit", JointInstruction(answer="chosen", figure="30 N·m")))[0]
     >>> judged(Pull(30.4, 0.8), turn), judged(Pull(34.0, 0.8), turn), judged(Pull(30.0, 0.01), turn)
     ('', 'out of band: 34 N·m of 30 N·m', 'turned 1° only: it was tight before; the same bolt twice?')
     """

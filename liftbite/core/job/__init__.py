@@ -23,10 +23,10 @@
 - `materials`      Friction materials: for each family its friction band, the pressure it carries, how much of the
   ring touches.
 - `parts`          The parts of a clutch and what it works with: one register, to which everything else refers by key.
+- `photos`         A photo of a job, as its record tells of it.
 - `record_before`  Kinds and options of the record by the names they went by before they were keys.
 - `refusal`        A value that cannot be: what was refused as data, and the one place its sentence is made in.
-- `record`         What is said of a job that is no figure of its clutch: orders, lines struck, checks closed,
-  verdicts overruled.
+- `record`         The record of a job: what was said of it beside its figures, line by line, each of a kind.
 - `rows`           The inputs of a job, a file a topic, in the order of work; `liftbite.core.job.inputs` puts them
   together.
 - `schedule`       A race, a hill, a day in town: starts one after the other, as a builder writes them.

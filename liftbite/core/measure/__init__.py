@@ -24,6 +24,7 @@
 - `scope`         How far a job goes: which checks are asked for.
 - `setup`         The calculations of the set-up, a file each: a file with a `CALCULATION` is one, nothing else has to
   know it.
+- `statements`    What is said at the bench: orders, lines of the list, checks closed, verdicts overruled, scope.
 - `sweep`         A sweep of the record: angles from its places, the fit, its verdict and what to do about it.
 - `whose`         Whose part a check reads: of a part that is found and planned as two, each has readings of its own.
 - `words`         The words of the bench: verdicts, findings and what was held against a limit, made from what was

@@ -14,5 +14,6 @@
 - `learned`     what a shop's own jobs teach
 - `bleeding`    ways to bleed the hydraulics, and what a stroke moves
 - `hand_over`   what an owner is told, and the dates to come
+- `statements`  what is said when a job is proved: bled, tried, heard, looked into, handed over
 - `running_in`  how far a new clutch is bedded in, and what may be asked of it
 """

@@ -19,7 +19,7 @@ from liftbite.core.job.build import Build
 from liftbite.core.job.record import Line
 from liftbite.core.measure.keyed import read_distance
 from liftbite.core.prove.fluids import in_months
-from liftbite.core.prove.running_in import DriveKept
+from liftbite.core.prove.running_in import LoggedDrive
 from liftbite.core.units.read import read
 from liftbite.core.units.sentence import both, distance_about, per_distance
 
@@ -52,7 +52,7 @@ class Ahead:
     working: str
 
 
-def driven_rate(build: Build, drives: Iterable[Line[DriveKept]]) -> float | None:
+def driven_rate(build: Build, drives: Iterable[Line[LoggedDrive]]) -> float | None:
     """Rate of wear by the drives that were kept [m/m]: starts a distance as logged, each wearing as its heat says.
 
     w = w_1 · (E_logged/E) · n/s, wear of a start being as its heat

@@ -2,7 +2,7 @@
 
 - `SCHOOLS`, `school_of`   the two ways the trade does it, and which one a build takes
 - `HOW`         how a trip was driven
-- `TripDriven`, `DriveKept`   what is said of one, and of a logged drive
+- `TripDriven`, `LoggedDrive`   what is said of one, and of a logged drive
 - `Trip`, `read_trip`   one trip, as said
 - `read_drive_as_trip`   a logged drive that was kept, counted as one
 - `read_share`   how much of what it should hold a drive showed
@@ -125,7 +125,7 @@ class TripDriven(Statement):
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class DriveKept(Statement):
+class LoggedDrive(Statement):
     """A logged drive, by its name: what it said, friction and its share of what the job took [-], and its trip."""
 
     about: ClassVar = Kind("drive", "Drive", "proof")
@@ -168,7 +168,7 @@ def read_share(text: str) -> float | None:
     return share
 
 
-def read_trip(line: Line[TripDriven] | Line[DriveKept]) -> Trip:
+def read_trip(line: Line[TripDriven] | Line[LoggedDrive]) -> Trip:
     """A trip, as said.
 
     Raises
@@ -191,10 +191,10 @@ def read_trip(line: Line[TripDriven] | Line[DriveKept]) -> Trip:
     return Trip(distance, starts, said.how or "gentle", line.who, line.at)
 
 
-def read_drive_as_trip(line: Line[DriveKept]) -> Trip | None:
+def read_drive_as_trip(line: Line[LoggedDrive]) -> Trip | None:
     """A drive that was kept as a trip: what its logger counted; None of one that says neither distance nor starts.
 
-    >>> drive = DriveKept(answer="kept", distance="3.2 km", starts="9", how="gentle")
+    >>> drive = LoggedDrive(answer="kept", distance="3.2 km", starts="9", how="gentle")
     >>> read_drive_as_trip(Line("a.csv", drive)).starts
     9
     """
@@ -210,13 +210,13 @@ def running_in(lines: Iterable[Line], school: School) -> RunningIn:
     (0.75, 200)
     """
     all_lines = list(lines)
-    latest = {(line.kind, line.key): line for line in all_lines if isinstance(line.statement, TripDriven | DriveKept)}
+    latest = {(line.kind, line.key): line for line in all_lines if isinstance(line.statement, TripDriven | LoggedDrive)}
     distance, starts, breaches = 0.0, 0, []
     asked = SCHOOLS[school][1]
     for line in latest.values():
         if line.answer == "open":
             continue
-        said, drive = line.of(TripDriven), line.of(DriveKept)
+        said, drive = line.of(TripDriven), line.of(LoggedDrive)
         trip = read_trip(said) if said else read_drive_as_trip(drive) if drive else None
         if trip is None:
             continue

@@ -3,7 +3,7 @@
 - `Bled`, `BleedStepDone`   a bleeding, and a step of one
 - `Tried`, `Heard`          an item of a card, a noise that is not the clutch
 - `BeddingIn`, `SecondLook`, `FullLoad`   how bedding in is counted, that it was looked at again, full load before
-- `ComplaintLooked`, `FaultTestAnswer`, `FaultFound`   what is complained of, an answer of a test, the cause that was it
+- `Complaints`, `FaultTestAnswer`, `ProvedFault`   what is complained of, an answer of a test, the cause that was it
 - `HandOver`                a revision that was signed
 
 Fluids, trips and drives are said in `prove.fluids` and `prove.running_in`.
@@ -137,7 +137,7 @@ class FullLoad(Statement):
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class ComplaintLooked(Statement):
+class Complaints(Statement):
     """What is complained of, by keys of complaints; empty for as the brief tells it."""
 
     about: ClassVar = Kind("complaint", "Complaint looked into", "proof", takes_back=("answer", ""))
@@ -176,7 +176,7 @@ class FaultTestAnswer(Statement):
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class FaultFound(Statement):
+class ProvedFault(Statement):
     """The cause that was the fault."""
 
     about: ClassVar = Kind("fault", "Fault", "proof", answers={"found": "found to be the fault"})

@@ -11,7 +11,7 @@ from flask.testing import FlaskClient
 from icalendar import Calendar
 from pypdf import PdfReader
 
-from liftbite.core.job.record import read_line
+from liftbite.core.statements import read_statement
 from liftbite.store import record
 from liftbite.store.database import writing
 from tests.api.jobs.test_views import begin, enter
@@ -151,7 +151,7 @@ def test_a_shop_learns_from_five_jobs_and_not_from_four(client: FlaskClient) -> 
         enter(client, job, pilot_fate="stays")
         with writing(client.application.extensions["liftbite.sessions"]) as session:
             for minutes, key in ((0, "cautions"), (20 + 2 * n, "parts_gate")):
-                line = read_line("step", key, {"answer": "done"})
+                line = read_statement("step", key, {"answer": "done"})
                 record.say(session, job["id"], line, at + timedelta(minutes=minutes))
     told = client.get("/api/shop/learned").get_json()
     assert [(s["key"], s["minutes"], s["jobs"]) for s in told["steps"]] == [("parts_gate", 24.0, 5)]

@@ -10,14 +10,15 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.fit.bolt_map import Hole, judge, read_hole, swaps
-from liftbite.core.fit.pattern import places_of, read_pattern, ways_round
+from liftbite.core.fit.bolt_map import Hole, judge, swaps
+from liftbite.core.fit.pattern import places_of, ways_round
+from tests.core.lines import hole_of, pattern_of
 
 HOUSING = {"thread": "M10 x 1.5", "grip": "30 mm", "material": "aluminium", "depth": "30 mm"}
 
 
 def hole(number: int = 1, **said: str) -> Hole:
-    return read_hole(f"Bell housing:{number}", HOUSING | said)
+    return hole_of(f"Bell housing:{number}", HOUSING | said)
 
 
 @pytest.mark.parametrize(
@@ -42,7 +43,7 @@ def test_what_a_bolt_does_in_its_hole(said: dict[str, str], state: str) -> None:
 
 def test_a_bolt_in_inches_is_judged_alike() -> None:
     inch = {"thread": "3/8-16", "length": "2 in", "grip": "1 in", "material": "iron", "depth": "1.2 in"}
-    found = judge(read_hole("Cover:1", inch))
+    found = judge(hole_of("Cover:1", inch))
     assert found.engaged == pytest.approx((1 - 1 / 16) * 0.0254)
     assert found.state == "good"
 
@@ -86,7 +87,7 @@ def test_one_hole_off_its_place_indexes_a_circle_and_two_opposite_ones_halve_it(
 )
 def test_what_is_no_hole_is_refused_in_a_sentence(key: str, said: dict[str, str], says: str) -> None:
     with pytest.raises(UnreadableEntry, match=says):
-        read_hole(key, HOUSING | {"length": "55 mm"} | said)
+        hole_of(key, HOUSING | {"length": "55 mm"} | said)
 
 
 def test_the_working_says_the_sum_by_which_a_bolt_is_judged() -> None:
@@ -105,7 +106,7 @@ def placed(*places: tuple[int, str, str]) -> list[Hole]:
 
 def test_holes_dragged_over_a_photo_come_to_true_size_by_one_length_between_two() -> None:
     holes = placed((1, "0°", "0.9"), (2, "90°", "0.4"), (3, "180°", "0.9"), (4, "270°", "1.2"))
-    places = places_of(holes, read_pattern("Bell housing", {"between": "1-3: 324 mm"}))
+    places = places_of(holes, pattern_of("Bell housing", {"between": "1-3: 324 mm"}))
     assert places[1] == pytest.approx((0, 0.162), abs=1e-9)
     assert places[2] == pytest.approx((0.072, 0), abs=1e-9)
     assert places[4] == pytest.approx((-0.216, 0), abs=1e-9)
@@ -125,10 +126,10 @@ def test_holes_dragged_over_a_photo_come_to_true_size_by_one_length_between_two(
 def test_no_card_at_true_size_without_a_length_that_was_measured(said: dict[str, str], says: str) -> None:
     holes = placed((1, "0°", "0.9"), (2, "90°", "0.4"), (3, "180°", "0.9"))
     with pytest.raises(UnreadableEntry, match=says):
-        places_of(holes, read_pattern("Bell housing", said))
+        places_of(holes, pattern_of("Bell housing", said))
 
 
 def test_a_hole_nobody_placed_is_named() -> None:
     holes = [*placed((1, "0°", "1"), (2, "90°", "1")), hole(7, length="55 mm")]
     with pytest.raises(UnreadableEntry, match="place hole 7"):
-        places_of(holes, read_pattern("Bell housing", {"across": "300 mm"}))
+        places_of(holes, pattern_of("Bell housing", {"across": "300 mm"}))

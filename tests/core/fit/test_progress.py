@@ -7,14 +7,15 @@ import pytest
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.plan import Plan, plan_of
 from liftbite.core.fit.progress import Progress, own_steps, progress, read_evidence
-from liftbite.core.job.record import Line, read_line
+from liftbite.core.job.record import Line
+from liftbite.core.statements import read_statement
 from tests.core.fit.cases import EVERY_KIND, case, name_of
 
 PLAN = plan_of(case())
 
 
 def said(key: str, answer: str = "done", who: str = "Ines", **more: str) -> Line:
-    return read_line("step", key, {"answer": answer, "text": "as it should be", **more}, who)
+    return read_statement("step", key, {"answer": answer, "text": "as it should be", **more}, who)
 
 
 def states(found: Progress) -> dict[str, str]:
@@ -41,7 +42,8 @@ def test_doing_what_comes_next_again_and_again_ends_the_job(found: object) -> No
         here = progress(plan, record)
         assert here.next is not None
         line = said(here.next.planned.key)
-        record.append(read_evidence(plan, line, {s.planned.key: s for s in here.standings}))
+        read_evidence(plan, line, {s.planned.key: s for s in here.standings})
+        record.append(line)
     assert progress(plan, record).next is None
     assert progress(plan, record).done == len(plan.steps)
 
@@ -109,7 +111,7 @@ def test_what_is_taken_back_is_open_again() -> None:
 
 
 def test_own_steps_are_read_from_the_record() -> None:
-    line = read_line("own_step", "Paint every bolt", {"answer": "asked", "after": "cover_on"})
+    line = read_statement("own_step", "Paint every bolt", {"answer": "asked", "after": "cover_on"})
     (step,) = own_steps([line])
     assert (step.key, step.needs) == ("own:paint_every_bolt", ("cover_on",))
-    assert own_steps([line, read_line("own_step", "Paint every bolt", {"answer": "open"})]) == []
+    assert own_steps([line, read_statement("own_step", "Paint every bolt", {"answer": "open"})]) == []

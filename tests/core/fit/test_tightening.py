@@ -17,11 +17,11 @@ from liftbite.core.fit.tightening import (
     left_of,
     plausible,
     read_pull,
-    read_way,
     turns_at,
     turns_of,
 )
-from liftbite.core.job.record import read_line
+from liftbite.core.statements import read_statement
+from tests.core.lines import way_of
 
 LB_FT = 1.3558179483314004
 
@@ -44,7 +44,7 @@ LB_FT = 1.3558179483314004
 def test_the_trades_figures_are_called_what_the_trade_calls_them(
     figure: str, thread: str, grade: str, state: str
 ) -> None:
-    found = plausible(read_way("cover:the manual", {"figure": figure, "thread": thread, "grade": grade}))
+    found = plausible(way_of("cover:the manual", {"figure": figure, "thread": thread, "grade": grade}))
     assert found is not None
     assert found.state == state
 
@@ -53,7 +53,7 @@ def test_share_of_proof_by_hand() -> None:
     """M8 x 1.25: A_s = π/4·(8 − 0.9382·1.25)² mm²; oiled threads, K 0.15."""
     area = math.pi / 4 * (8 - 0.9382 * 1.25) ** 2
     share = 12 / (0.15 * 0.008) / (area * 580)
-    found = plausible(read_way("cover:kit", {"figure": "12 N·m, oiled", "thread": "M8", "grade": "8.8"}))
+    found = plausible(way_of("cover:kit", {"figure": "12 N·m, oiled", "thread": "M8", "grade": "8.8"}))
     assert found is not None
     assert float(found.says.split()[-4]) == pytest.approx(100 * share, rel=1e-2)
 
@@ -61,8 +61,8 @@ def test_share_of_proof_by_hand() -> None:
 def test_a_figure_that_breaks_the_bolt_stands_only_under_somebodys_name() -> None:
     said = {"figure": "35 lb-ft", "thread": "M8", "grade": "8.8"}
     with pytest.raises(UnreadableEntry, match="140 % of proof; say whose figure it is"):
-        read_way("cover:", said)
-    assert read_way("cover:the manual", said).owner == "the manual"
+        way_of("cover:", said)
+    assert way_of("cover:the manual", said).owner == "the manual"
 
 
 @pytest.mark.parametrize(
@@ -81,22 +81,22 @@ def test_a_figure_that_breaks_the_bolt_stands_only_under_somebodys_name() -> Non
 )
 def test_what_is_no_instruction_is_refused_in_a_sentence(said: dict[str, str], says: str) -> None:
     with pytest.raises(UnreadableEntry, match=says):
-        read_way("cover:kit", said)
+        way_of("cover:kit", said)
 
 
 def test_passes_of_the_trade() -> None:
-    kit = read_way("flywheel:kit", {"figure": "75 lb-ft", "passes": "as_given", "steps": "35; 55; 75 lb-ft"})
+    kit = way_of("flywheel:kit", {"figure": "75 lb-ft", "passes": "as_given", "steps": "35; 55; 75 lb-ft"})
     assert [round(t.torque / LB_FT) for t in turns_of(6, kit)[::6]] == [35, 55, 75, 75]  # type: ignore[operator]
     assert [t.again for t in turns_of(6, kit)[::6]] == [False, False, False, True]
-    fifths = read_way("cover:kit", {"figure": "20 N·m", "passes": "half_then_fifths"})
+    fifths = way_of("cover:kit", {"figure": "20 N·m", "passes": "half_then_fifths"})
     assert [t.torque for t in turns_of(6, fifths)[::6]] == pytest.approx([10, 14, 18, 20, 20])
-    angle = read_way("flywheel:maker", {"figure": "22 lb-ft + 90°", "passes": "at_once"})
+    angle = way_of("flywheel:maker", {"figure": "22 lb-ft + 90°", "passes": "at_once"})
     assert [t.angle for t in turns_of(8, angle)[::8]] == [None, pytest.approx(math.pi / 2)]
 
 
 @given(st.integers(3, 36), st.sampled_from(["at_once", "thirds", "half_then_fifths"]), st.booleans())
 def test_every_bolt_has_its_turn_in_every_pass_and_its_own_name(count: int, passes: str, angle: bool) -> None:
-    way = read_way("cover:kit", {"figure": "30 N·m + 90°" if angle else "30 N·m", "passes": passes})
+    way = way_of("cover:kit", {"figure": "30 N·m + 90°" if angle else "30 N·m", "passes": passes})
     turns = turns_of(count, way)
     assert len({t.key for t in turns}) == len(turns)
     for number in {t.number for t in turns}:
@@ -107,14 +107,14 @@ def test_every_bolt_has_its_turn_in_every_pass_and_its_own_name(count: int, pass
 
 
 def test_a_wrench_is_held_against_its_turn() -> None:
-    snug, angle = turns_of(3, read_way("cover:kit", {"figure": "30 N·m + 90°"}))[::3]
+    snug, angle = turns_of(3, way_of("cover:kit", {"figure": "30 N·m + 90°"}))[::3]
     assert judged(Pull(30.9, math.radians(40)), snug) == ""
     assert "out of band" in judged(Pull(27, math.radians(40)), snug)
     assert "twice" in judged(Pull(30.2, math.radians(1)), snug)
     assert judged(Pull(61, math.radians(93)), angle) == ""
     assert judged(Pull(61, math.radians(70)), angle) == "out of band: 70° of 90°"
     assert "no angle" in judged(Pull(61, None), angle)
-    again = turns_of(3, read_way("cover:kit", {"figure": "30 N·m", "passes": "thirds"}))[-1]
+    again = turns_of(3, way_of("cover:kit", {"figure": "30 N·m", "passes": "thirds"}))[-1]
     assert judged(Pull(30.2, 0.0), again) == "", "a tight bolt tried once more turns no further"
 
 
@@ -128,18 +128,18 @@ def test_what_a_wrench_sends() -> None:
 
 def test_of_two_instructions_the_one_chosen_last_is_gone_by_until_it_is_taken_back() -> None:
     record = [
-        read_line("tightening", "cover:kit", {"answer": "chosen", "figure": "20 N·m", "count": "6"}),
-        read_line("tightening", "cover:maker", {"answer": "beside", "figure": "25 N·m"}),
+        read_statement("tightening", "cover:kit", {"answer": "chosen", "figure": "20 N·m", "count": "6"}),
+        read_statement("tightening", "cover:maker", {"answer": "beside", "figure": "25 N·m"}),
     ]
     assert chosen_of(record, "cover").owner == "kit"  # type: ignore[union-attr]
-    record.append(read_line("tightening", "cover:maker", {"answer": "chosen", "figure": "25 N·m", "count": "8"}))
+    record.append(read_statement("tightening", "cover:maker", {"answer": "chosen", "figure": "25 N·m", "count": "8"}))
     assert [t.bolt for t in turns_at("cover", {}, record)] == list(star(8))
-    record.append(read_line("tightening", "cover:maker", {"answer": "open"}))
+    record.append(read_statement("tightening", "cover:maker", {"answer": "open"}))
     assert chosen_of(record, "cover") is None
     assert turns_at("cover", {}, record) == ()
 
 
 def test_nobody_knows_a_figure_and_every_bolt_is_still_ticked() -> None:
-    turns = turns_of(4, read_way("housing:", {"how": "by_feel", "count": "4"}))
+    turns = turns_of(4, way_of("housing:", {"how": "by_feel", "count": "4"}))
     assert [(t.key, t.to) for t in turns] == [(str(b), "by feel") for b in star(4)]
     assert [t.bolt for t in left_of(turns, ["1", "3"])] == [b for b in star(4) if b not in (1, 3)]

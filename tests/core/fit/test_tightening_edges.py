@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from typing import Any
 
 import pytest
 
@@ -23,12 +24,13 @@ from liftbite.core.fit.tightening import (
 )
 from liftbite.core.job.record import Line
 from liftbite.core.units.fasteners import Thread
+from tests.core.lines import line, way_of
 
 FIGURE = {"figure": "30 N·m"}
 
 
 def way(**said: str) -> Way:
-    return read_way("cover:kit", FIGURE | said)
+    return way_of("cover:kit", FIGURE | said)
 
 
 def refused(says: str, **said: str) -> bool:
@@ -92,38 +94,38 @@ def test_the_turns_of_a_joint_one_by_one() -> None:
     first, again = turns_of(3, way(passes="thirds"))[0], turns_of(3, way(passes="thirds"))[-3]
     assert first == Turn("1.1", 1, 1, "10 N·m (7.38 lb-ft)", pytest.approx(10.0), None, False)
     assert again == Turn("4.1", 4, 1, "once more at 30 N·m (22.1 lb-ft)", 30.0, None, True)
-    odd = turns_of(3, read_way("cover:kit", {"figure": "31.234 N·m", "passes": "thirds"}))
+    odd = turns_of(3, way_of("cover:kit", {"figure": "31.234 N·m", "passes": "thirds"}))
     assert [t.to for t in odd[::3]] == [
         "10.4 N·m (7.68 lb-ft)",
         "20.8 N·m (15.4 lb-ft)",
         "31.2 N·m (23 lb-ft)",
         "once more at 31.2 N·m (23 lb-ft)",
     ]
-    snug, angle = turns_of(3, read_way("cover:kit", {"figure": "30 N·m + 90°"}))[::3]
+    snug, angle = turns_of(3, way_of("cover:kit", {"figure": "30 N·m + 90°"}))[::3]
     assert snug == Turn("1.1", 1, 1, "30 N·m (22.1 lb-ft)", 30.0)
     assert angle == Turn("1", 2, 1, "90° further", 30.0, pytest.approx(math.pi / 2), False)
-    little = turns_of(3, read_way("cover:kit", {"figure": "30 N·m + 40°", "passes": "thirds"}))
+    little = turns_of(3, way_of("cover:kit", {"figure": "30 N·m + 40°", "passes": "thirds"}))
     assert [t.key for t in little[::3]] == ["1.1", "2.1", "3.1", "1"]
     two = turns_of(3, way(passes="as_given", steps="15; 30 N·m"))
     assert [(t.key, t.again) for t in two[::3]] == [("1.1", False), ("1", False), ("3.1", True)]
     assert turns_of(2, way()) == ()
     assert turns_of(4, None) == tuple(Turn(str(bolt), 1, bolt, "") for bolt in star(4))
-    felt = turns_of(3, read_way("cover:kit", {"how": "by_feel"}))
+    felt = turns_of(3, way_of("cover:kit", {"how": "by_feel"}))
     assert {t.to for t in felt} == {"by feel"}
     assert all(t.torque is None and not t.again for t in felt)
 
 
 def test_which_instruction_a_joint_goes_by() -> None:
-    def line(key: str, answer: str, kind: str = "tightening", figure: str = "30 N·m") -> Line:
-        return Line(kind, key, {"answer": answer, "figure": figure})
+    def said(key: str, answer: str, figure: str = "30 N·m") -> Line[Any]:
+        return line("tightening", key, {"answer": answer, "figure": figure})
 
     assert chosen_of([], "cover") is None
-    kit, mine = line("cover:kit", "chosen"), line("cover:mine", "chosen", figure="25 N·m")
-    assert chosen_of([kit, mine], "cover") == read_way("cover:mine", mine.said)
-    assert chosen_of([mine, kit], "cover") == read_way("cover:kit", kit.said)
-    assert chosen_of([kit, line("cover:kit", "noted")], "cover") is None, "no longer chosen"
-    assert chosen_of([kit, line("cover:mine", "noted")], "cover") == read_way("cover:kit", kit.said)
-    assert chosen_of([line("flywheel:kit", "chosen"), line("cover:kit", "chosen", "step")], "cover") is None
+    kit, mine = said("cover:kit", "chosen"), said("cover:mine", "chosen", figure="25 N·m")
+    assert chosen_of([kit, mine], "cover") == read_way("cover:mine", mine.statement)
+    assert chosen_of([mine, kit], "cover") == read_way("cover:kit", kit.statement)
+    assert chosen_of([kit, said("cover:kit", "beside")], "cover") is None, "no longer chosen"
+    assert chosen_of([kit, said("cover:mine", "beside")], "cover") == read_way("cover:kit", kit.statement)
+    assert chosen_of([said("flywheel:kit", "chosen"), line("step", "cover:kit", {"answer": "done"})], "cover") is None
 
 
 @pytest.mark.parametrize(
@@ -157,7 +159,7 @@ def test_a_plausible_instruction_shows_its_working() -> None:
     assert weak is not None
     assert weak.says == "look again, low: 17.7 % of proof"
     assert plausible(way(thread="M8")) is plausible(way(grade="8.8")) is None
-    assert plausible(read_way("cover:kit", {"how": "by_feel", "thread": "M8", "grade": "8.8"})) is None
+    assert plausible(way_of("cover:kit", {"how": "by_feel", "thread": "M8", "grade": "8.8"})) is None
 
 
 @pytest.mark.parametrize(
@@ -179,7 +181,7 @@ def test_the_flywheels_bolts_are_known_by_the_job() -> None:
     known = {"bolt_diameter": 0.010, "bolt_pitch": 0.0015, "bolt_proof_strength": 830e6}
 
     def says(key: str, known: dict[str, object], **said: str) -> str | None:
-        found = plausible(read_way(key, {"figure": "60 N·m"} | said), known)
+        found = plausible(way_of(key, {"figure": "60 N·m"} | said), known)
         return found.says if found else None
 
     by_hand = 60 / (0.2 * 0.010) / (math.pi / 4 * (10 - 0.9382 * 1.5) ** 2 * 830) * 100
@@ -210,7 +212,7 @@ def test_pressure_under_a_head_by_hand() -> None:
     for missing in said:
         assert head_pressure(way(**{k: v for k, v in said.items() if k != missing})) is None
     assert head_pressure(way(**said, figure="30 N·m + 40°")) is None
-    assert head_pressure(read_way("cover:kit", {"how": "by_feel", **said})) is None
+    assert head_pressure(way_of("cover:kit", {"how": "by_feel", **said})) is None
 
 
 def test_a_pull_is_judged_to_the_last_figure() -> None:

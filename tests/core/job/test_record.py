@@ -8,13 +8,15 @@ from typing import Any
 import pytest
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.job import record
-from liftbite.core.job.record import KINDS, ORDERS, in_force, option_words, read_line
+from liftbite.core.job.record import fields_of, in_force, option_words
 from liftbite.core.job.record_before import now_called
+from liftbite.core.measure import statements as said_at_bench
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import VERDICTS, Finding
 from liftbite.core.measure.scope import SCOPES, asked_in
+from liftbite.core.measure.statements import ORDERS, CheckClosed, Order, ScopeAnswer
 from liftbite.core.prove.complaints import complaints_in, explained_by
+from liftbite.core.statements import KINDS, read_statement
 
 
 @pytest.mark.parametrize(
@@ -35,25 +37,26 @@ from liftbite.core.prove.complaints import complaints_in, explained_by
 )
 def test_what_cannot_be_said_is_told(kind: str, said: dict[str, str], who: str, why: str) -> None:
     with pytest.raises(UnreadableEntry, match=why):
-        read_line(kind, "fork", said, who)
+        read_statement(kind, "fork", said, who)
 
 
 def test_what_is_said_last_stands_and_can_be_taken_back() -> None:
     lines = [
-        read_line("order", "Disc, get", {"state": "ordered", "source": "Halm & Daughters", "price": "84,50"}),
-        read_line("order", "Disc, get", {"state": "arrived"}),
-        read_line("check", "fork", {"answer": "not_on_job", "reason": "not out"}, "Ines"),
-        read_line("check", "fork", {"answer": "open"}),
+        read_statement("order", "Disc, get", {"state": "ordered", "source": "Halm & Daughters", "price": "84,50"}),
+        read_statement("order", "Disc, get", {"state": "arrived"}),
+        read_statement("check", "fork", {"answer": "not_on_job", "reason": "not out"}, "Ines"),
+        read_statement("check", "fork", {"answer": "open"}),
     ]
-    assert in_force(lines, "order")["Disc, get"].said == {"state": "arrived"}
-    assert in_force(lines, "check") == {}
-    assert in_force(lines[:3], "check")["fork"].who == "Ines"
+    assert in_force(lines, Order)["disc:get"].words == {"state": "arrived"}
+    assert in_force(lines, CheckClosed) == {}
+    assert in_force(lines[:3], CheckClosed)["fork"].who == "Ines"
 
 
 def test_the_words_of_the_record_are_those_of_the_bench() -> None:
-    assert set(record.OVERRULED) <= set(VERDICTS)
-    assert set(record.SCOPES) == set(SCOPES)
-    assert all(kind.takes_back[0] in ("", *kind.fields) for kind in KINDS.values())
+    assert set(said_at_bench.OVERRULED) <= set(VERDICTS)
+    assert set(fields_of(ScopeAnswer)["answer"]) == set(SCOPES)
+    assert set(fields_of(Order)["state"]) == set(ORDERS)
+    assert all(kind.about.takes_back[0] in ("", *fields_of(kind)) for kind in KINDS.values())
 
 
 def test_a_wider_scope_asks_for_all_a_narrower_one_does() -> None:
@@ -79,7 +82,7 @@ def test_no_option_is_read_out_as_its_key() -> None:
         o
         for name, kind in KINDS.items()
         if name not in {"scope", "verdict"}
-        for field, some in kind.fields.items()
+        for field, some in fields_of(kind).items()
         if (name, field) != ("order", "state")
         for o in some
     }

@@ -7,17 +7,19 @@ import pytest
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.build import build_of
 from liftbite.core.job.ledger import read_entry
-from liftbite.core.job.record import Line, read_line
+from liftbite.core.job.record import Line
 from liftbite.core.measure.judgement import assess
 from liftbite.core.measure.own import fits_readings, known_checks, own_checks, own_name, read_own
 from liftbite.core.measure.reading import Reading
+from liftbite.core.statements import read_statement
+from tests.core.lines import line
 from tests.jobs import FULL
 
 BUILD = build_of({q: read_entry(q, t) for q, t in FULL.items()})
 
 
 def own(**said: str) -> Line:
-    return read_line("own", "Sensor gap", {"answer": "asked", **said}, "Ines")
+    return read_statement("own", "Sensor gap", {"answer": "asked", **said}, "Ines")
 
 
 @pytest.mark.parametrize(("typed", "verdict"), [(0.8, "reuse"), (0.3, "put right"), (1.3, "put right")])
@@ -59,18 +61,18 @@ def test_what_cannot_be_one_is_refused_in_words(said: dict[str, str], complaint:
 
 
 def test_one_taken_back_is_asked_no_more_and_its_readings_stay_known() -> None:
-    record = [own(), read_line("own", "Sensor gap", {"answer": "open"})]
+    record = [own(), read_statement("own", "Sensor gap", {"answer": "open"})]
     assert own_checks(record) == {}
     assert own_name("Sensor gap") in known_checks(record)
 
 
 def test_roughness_is_a_length_in_micrometres() -> None:
-    line = read_line("own", "Flywheel face, roughness", {"answer": "asked", "unit": "µm", "most": "1.6"})
+    line = read_statement("own", "Flywheel face, roughness", {"answer": "asked", "unit": "µm", "most": "1.6"})
     assert read_own(line).limits[0].value == pytest.approx(1.6e-6)
 
 
 def looked(grades: str, **words: str) -> Line:
-    return Line("own", "Bluing of the outer plate", {"kind": "look", "grades": grades, "part": "Plain plates"} | words)
+    return line("own", "Bluing of the outer plate", {"kind": "look", "grades": grades, "part": "Plain plates"} | words)
 
 
 def test_a_look_has_conditions_of_ones_own_each_with_what_it_comes_to() -> None:
@@ -92,7 +94,7 @@ def test_a_look_has_conditions_of_ones_own_each_with_what_it_comes_to() -> None:
 
 
 def test_go_and_no_go() -> None:
-    check = read_own(Line("own", "Thread gauge", {"kind": "go_no_go", "part": "Flywheel"}))
+    check = read_own(line("own", "Thread gauge", {"kind": "go_no_go", "part": "Flywheel"}))
     goes, stays = ({"go": "reuse"}, {"no_go": "put right"})
     for said, verdict in {**goes, **stays}.items():
         assert assess(check, check.places(BUILD), [Reading("Once", None, said)], ()).verdict == verdict
@@ -117,7 +119,7 @@ def test_what_was_read_is_not_made_unreadable_by_what_is_said_later() -> None:
     record = [looked("none = reuse; blue = renew")]
     fits_readings(looked("none = reuse; blue = renew; cracked = stop"), record, ["blue"])
     fits_readings(looked("none = reuse; cracked = stop"), record, [])
-    fits_readings(Line("own", "Bluing of the outer plate", {"answer": "open"}), record, ["blue"])
+    fits_readings(line("own", "Bluing of the outer plate", {"answer": "open"}), record, ["blue"])
     for wrong in (looked("none = reuse; cracked = stop"), looked("", kind="figure", unit="mm")):
         with pytest.raises(UnreadableEntry, match="has been read already"):
             fits_readings(wrong, record, ["blue"])

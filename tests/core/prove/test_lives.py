@@ -10,15 +10,15 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.case import Case
 from liftbite.core.fit.plan import plan_of
 from liftbite.core.fit.progress import progress
-from liftbite.core.job.record import Line
 from liftbite.core.measure.scope import SCOPES
 from liftbite.core.prove.ahead import ahead, driven_rate, glove_box, says
-from liftbite.core.prove.bleeding import LOOPS, METHODS, next_bleed, read_step
+from liftbite.core.prove.bleeding import LOOPS, METHODS, next_bleed, step_named
 from liftbite.core.prove.cards import CARDS, ITEMS, cards_of
 from liftbite.core.prove.causes import CAUSES, COMPLAINTS
-from liftbite.core.prove.fluids import FLUIDS, due_in, fluids_of, read_filled
+from liftbite.core.prove.fluids import FLUIDS, due_in, fluids_of
 from liftbite.core.prove.learned import LEAST, learned_from, left_and_back, rates_of, step_minutes
 from liftbite.core.prove.running_in import running_in
+from tests.core.lines import filled_of, line
 from tests.jobs import FULL, built
 
 WORN = FULL | {"starts_per_distance": "0.6 1/km"}
@@ -43,9 +43,9 @@ def test_as_it_is_driven_outranks_how_it_is_used() -> None:
     build = built(WORN)
     v = build.evaluate(("wear_per_start", "slip_energy"), stage=build.stage)
     said = {"distance": "20 km", "starts": "10", "heat": f"{2 * float(v['slip_energy']):.6f} J"}
-    rate = driven_rate(build, [Line("drive", "a.csv", said)])
+    rate = driven_rate(build, [line("drive", "a.csv", said)])
     assert rate == pytest.approx(2 * float(v["wear_per_start"]) * 10 / 20e3, rel=1e-6)
-    assert driven_rate(build, [Line("drive", "a.csv", said | {"starts": "2"})]) is None, "two starts say nothing"
+    assert driven_rate(build, [line("drive", "a.csv", said | {"starts": "2"})]) is None, "two starts say nothing"
     found = ahead(build, rate)
     assert found is not None
     assert (found.rate, found.whose) == (rate, "as it was driven")
@@ -70,14 +70,14 @@ def test_no_rate_nothing_said() -> None:
 
 def test_logged_starts_count_for_bedding_in_and_a_drive_that_slipped_is_a_breach() -> None:
     lines = [
-        Line("drive", "a.csv", {"answer": "kept", "distance": "12 km", "starts": "30", "how": "gentle"}),
-        Line("drive", "b.csv", {"answer": "kept", "distance": "3 km", "starts": "4", "how": "hard"}),
-        Line("drive", "c.csv", {"answer": "kept", "says": "of before, which counted nothing"}),
-        Line("trip", "1", {"distance": "5 km", "starts": "6"}),
+        line("drive", "a.csv", {"answer": "kept", "distance": "12 km", "starts": "30", "how": "gentle"}),
+        line("drive", "b.csv", {"answer": "kept", "distance": "3 km", "starts": "4", "how": "hard"}),
+        line("drive", "c.csv", {"answer": "kept", "says": "of before, which counted nothing"}),
+        line("trip", "1", {"distance": "5 km", "starts": "6"}),
     ]
     found = running_in(lines, "starts")
     assert (found.starts, found.distance, len(found.breaches)) == (36, 20e3, 1)
-    back = [*lines, Line("drive", "a.csv", {"answer": "open"})]
+    back = [*lines, line("drive", "a.csv", {"answer": "open"})]
     assert running_in(back, "starts").starts == 6
 
 
@@ -85,13 +85,13 @@ def test_logged_starts_count_for_bedding_in_and_a_drive_that_slipped_is_a_breach
 
 
 def test_a_wrong_class_is_said_and_no_class_refused() -> None:
-    assert "slip" in read_filled(Line("fluid", "engine", {"class": "friction-modified, energy-saving"})).wrong
-    assert "synchronisers" in read_filled(Line("fluid", "gearbox", {"class": "for hypoid axles"})).wrong
+    assert "slip" in filled_of("engine", {"class": "friction-modified, energy-saving"}).wrong
+    assert "synchronisers" in filled_of("gearbox", {"class": "for hypoid axles"}).wrong
     for key, said in (("engine", {}), ("engine", {"class": "olive"}), ("wine", {"class": "red"})):
         with pytest.raises(UnreadableEntry):
-            read_filled(Line("fluid", key, said))
+            filled_of(key, said)
     with pytest.raises(UnreadableEntry, match="US or imperial"):
-        read_filled(Line("fluid", "gearbox", {"class": "as the manual names", "bottles": "3 pt"}))
+        filled_of("gearbox", {"class": "as the manual names", "bottles": "3 pt"})
 
 
 def test_fluids_are_those_of_the_case_and_are_due() -> None:
@@ -120,7 +120,7 @@ def test_every_card_has_items_and_names_what_of_the_plan_comes_first(car: bool) 
     found = cards_of(case, progress(plan, []))
     assert [c.card.name for c in found] == [c.name for c in CARDS]
     assert all(c.items and c.first for c in found)
-    done = [Line("step", key, {"answer": "done"}) for key in plan.by_key]
+    done = [line("step", key, {"answer": "done"}) for key in plan.by_key]
     assert all(not c.first for c in cards_of(case, progress(plan, done)))
     assert {key for card in CARDS for key in card.first} <= {p.key for c in (case,) for p in plan_of(c).steps}
 
@@ -139,7 +139,7 @@ def test_bleeding_goes_round_until_it_frees_or_it_is_no_air() -> None:
         assert (method.hands == 2) == any(step.helper for step in method.steps)
     for wrong in ("open", "open 1:9", "open 0:x", "magic 1:1"):
         with pytest.raises(UnreadableEntry):
-            read_step(Line("bleed_step", wrong, {}))
+            step_named(wrong)
 
 
 def test_every_cause_closes_into_parts_and_a_scope_there_are() -> None:

@@ -5809,7 +5809,7 @@ export interface components {
         };
         /**
          * SaidOut
-         * @description What somebody said of a check or of a line of the list.
+         * @description What somebody said.
          */
         SaidOut: {
             /**
@@ -6515,12 +6515,12 @@ export interface components {
                  * @description Check of this job: answer.
                  * @enum {string}
                  */
-                answer?: "asked" | "open";
+                answer?: "" | "asked" | "open";
                 /**
                  * @description Check of this job: kind.
                  * @enum {string}
                  */
-                kind?: "figure" | "look" | "go_no_go";
+                kind?: "" | "figure" | "look" | "go_no_go";
                 /** @description Check of this job: part. */
                 part?: string;
                 /** @description Check of this job: unit. */
@@ -7271,7 +7271,7 @@ export interface components {
                  * @description Hole of the bolt map: material.
                  * @enum {string}
                  */
-                material?: "steel" | "iron" | "aluminium";
+                material?: "" | "steel" | "iron" | "aluminium";
                 /** @description Hole of the bolt map: angle. */
                 angle?: string;
                 /** @description Hole of the bolt map: out. */
@@ -7553,14 +7553,14 @@ export interface components {
                  * @description Tightening: how.
                  * @enum {string}
                  */
-                how?: "figure" | "none_known" | "by_feel";
+                how?: "" | "figure" | "none_known" | "by_feel";
                 /** @description Tightening: figure. */
                 figure?: string;
                 /**
                  * @description Tightening: passes.
                  * @enum {string}
                  */
-                passes?: "at_once" | "thirds" | "half_then_fifths" | "as_given";
+                passes?: "" | "at_once" | "thirds" | "half_then_fifths" | "as_given";
                 /** @description Tightening: steps. */
                 steps?: string;
                 /** @description Tightening: washers. */
@@ -7569,7 +7569,7 @@ export interface components {
                  * @description Tightening: bolts.
                  * @enum {string}
                  */
-                bolts?: "renewed" | "used_again";
+                bolts?: "" | "renewed" | "used_again";
                 /** @description Tightening: count. */
                 count?: string;
                 /** @description Tightening: thread. */
@@ -7582,7 +7582,7 @@ export interface components {
                  * @description Tightening: under.
                  * @enum {string}
                  */
-                under?: "aluminium" | "steel";
+                under?: "" | "aluminium" | "steel";
             };
             /**
              * State
@@ -7725,14 +7725,14 @@ export interface components {
                  * @description Tightening: how.
                  * @enum {string}
                  */
-                how?: "figure" | "none_known" | "by_feel";
+                how?: "" | "figure" | "none_known" | "by_feel";
                 /** @description Tightening: figure. */
                 figure?: string;
                 /**
                  * @description Tightening: passes.
                  * @enum {string}
                  */
-                passes?: "at_once" | "thirds" | "half_then_fifths" | "as_given";
+                passes?: "" | "at_once" | "thirds" | "half_then_fifths" | "as_given";
                 /** @description Tightening: steps. */
                 steps?: string;
                 /** @description Tightening: washers. */
@@ -7741,7 +7741,7 @@ export interface components {
                  * @description Tightening: bolts.
                  * @enum {string}
                  */
-                bolts?: "renewed" | "used_again";
+                bolts?: "" | "renewed" | "used_again";
                 /** @description Tightening: count. */
                 count?: string;
                 /** @description Tightening: thread. */
@@ -7754,7 +7754,7 @@ export interface components {
                  * @description Tightening: under.
                  * @enum {string}
                  */
-                under?: "aluminium" | "steel";
+                under?: "" | "aluminium" | "steel";
             };
         } | {
             /**
@@ -7817,7 +7817,7 @@ export interface components {
                  * @description Pattern of holes: starts.
                  * @enum {string}
                  */
-                starts?: "part" | "clock";
+                starts?: "" | "part" | "clock";
             };
         } | {
             /**
@@ -7890,7 +7890,7 @@ export interface components {
                  * @description Hole of the bolt map: material.
                  * @enum {string}
                  */
-                material?: "steel" | "iron" | "aluminium";
+                material?: "" | "steel" | "iron" | "aluminium";
                 /** @description Hole of the bolt map: angle. */
                 angle?: string;
                 /** @description Hole of the bolt map: out. */
@@ -8729,7 +8729,7 @@ export interface components {
                  * @description Fluid: again.
                  * @enum {string}
                  */
-                again?: "right";
+                again?: "" | "right";
             };
         };
         /**
@@ -9105,7 +9105,7 @@ export interface components {
                  * @description Fluid: again.
                  * @enum {string}
                  */
-                again?: "right";
+                again?: "" | "right";
             };
         } | {
             /**
@@ -9134,7 +9134,7 @@ export interface components {
                  * @description Trip: answer.
                  * @enum {string}
                  */
-                answer?: "open";
+                answer?: "" | "open";
                 /** @description Trip: distance. */
                 distance?: string;
                 /** @description Trip: starts. */
@@ -9143,7 +9143,7 @@ export interface components {
                  * @description Trip: how.
                  * @enum {string}
                  */
-                how?: "gentle" | "mixed" | "hard";
+                how?: "" | "gentle" | "mixed" | "hard";
             };
         } | {
             /**
@@ -9365,7 +9365,7 @@ export interface components {
                  * @description Drive: how.
                  * @enum {string}
                  */
-                how?: "gentle" | "mixed" | "hard";
+                how?: "" | "gentle" | "mixed" | "hard";
             };
         } | {
             /**
