@@ -32,7 +32,11 @@ BIN = Path(sys.executable).parent
 HELD_BY: dict[str, list[str]] = {
     "fit/tightening.py": ["fit/test_tightening_edges.py", "fit/test_tightening.py", "test_limits_at_their_edges.py"],
     "prove/faults.py": ["prove/test_odds.py", "prove/test_faults.py", "test_limits_at_their_edges.py"],
-    "measure/judgement.py": ["measure/test_judgement.py", "test_limits_at_their_edges.py"],
+    "measure/judgement.py": [
+        "measure/test_judgement_edges.py",
+        "measure/test_judgement.py",
+        "test_limits_at_their_edges.py",
+    ],
     "measure/sweep.py": ["measure/test_sweep.py", "measure/test_runout.py"],
     "units/read.py": ["units"],
     "units/show.py": ["units"],

@@ -207,7 +207,8 @@ def find_unit(text: str, kind: Kind) -> str:
         raise UnreadableEntry(f"“{text}” is US or imperial: type “US {stem}” or “imp {stem}”")
     unit = _by_spelling().get(squeezed)
     allowed = _listed([u for u in kind.units if u])
-    want = f"a {kind.name} in {allowed}" if allowed else f"a {kind.name} without a unit"
+    one = f"{'an' if kind.name[0] in 'aeiou' else 'a'} {kind.name}"
+    want = f"{one} in {allowed}" if allowed else f"{one} without a unit"
     if unit is None:
         raise UnreadableEntry(f"“{text}” is not a unit this field knows; type {want}")
     if unit not in kind.units:

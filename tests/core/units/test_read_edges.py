@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import unicodedata
+
 import pytest
 
 from liftbite.core.errors import UnreadableEntry
@@ -150,3 +152,41 @@ def test_the_units_a_figure_may_have_been_meant_in() -> None:
     assert other_readings(read("80", "m", "mm"), "m", 0.08, 0.5) == []
     assert other_readings(read("500", "m", "mm"), "m", 0.08, 0.5) == []
     assert "mm" not in other_readings(read("9.5", "m", "mm"), "m", 0.5, 0.08)
+
+
+@pytest.mark.parametrize("sign", "½¼¾⅛⅜⅝⅞⅓⅔⅕⅙")
+def test_a_fraction_of_one_sign_is_what_the_character_says(sign: str) -> None:
+    """By the table of Unicode itself."""
+    assert read(f"2{sign} in", "m", "mm").si == pytest.approx((2 + unicodedata.numeric(sign)) * 0.0254)
+    assert read(f"{sign} in", "m", "mm").si == pytest.approx(unicodedata.numeric(sign) * 0.0254)
+
+
+def test_what_could_have_been_typed_is_listed_as_one_says_it() -> None:
+    with pytest.raises(UnreadableEntry, match="“kg” is a unit of mass; type an angle in ° or rad"):
+        find_unit("kg", KINDS["rad"])
+    *most, last = KINDS["m"].units
+    with pytest.raises(UnreadableEntry, match=f"type a length in {', '.join(most)} or {last}$"):
+        find_unit("kg", KINDS["m"])
+    with pytest.raises(UnreadableEntry, match="type a plain number without a unit"):
+        find_unit("kg", KINDS["-"])
+
+
+def test_groups_by_commas_and_by_points_and_a_long_mantissa() -> None:
+    assert read("1,234,567", "-", "").si == 1234567
+    assert read("1.234.567", "-", "").si == 1234567
+    with pytest.raises(UnreadableEntry, match="more than one “,”"):
+        read("1,23,4", "-", "")
+    with pytest.raises(UnreadableEntry, match=r"more than one “\."):
+        read("1.23.4", "-", "")
+    assert read("1.5e-3", "-", "").si == 1.5e-3
+    with pytest.raises(UnreadableEntry, match="more than 15 digits"):
+        read("1.234567890123456e-3", "-", "")
+
+
+def test_both_ends_of_what_is_usual_are_usual() -> None:
+    at = read("10", "m", "mm")
+    assert other_readings(at, "m", at.si, 1.0) == []
+    assert other_readings(at, "m", 1e-6, at.si) == []
+    inch = read("10", "m", "in").si
+    assert "in" in other_readings(at, "m", inch, 1.0)
+    assert "in" in other_readings(at, "m", 0.05, inch)
