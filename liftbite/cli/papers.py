@@ -154,10 +154,10 @@ def plan(file: Path, as_json: bool, as_file: Path | None, taken: Path | None) ->
 def card(file: Path, joint: str, count: int | None, as_svg: Path | None, as_pdf: Path | None) -> None:
     """Draw the bolt card of a joint of a job FILE at 1:1, numbered in the order of tightening."""
     from liftbite.api.fit.card import card_html, card_svg
-    from liftbite.api.fit.present import card_of_job
     from liftbite.core.errors import UnreadableEntry
     from liftbite.core.job.ledger import FOUND
     from liftbite.whole.bench import bench_of
+    from liftbite.whole.joints import card_of_job
 
     with shop_of(file) as (session, job_id):
         bench = bench_of(session, job_id, FOUND)

@@ -45,13 +45,14 @@ def drive(file: Path, fault: str, minutes: float, rate: float, seed: int) -> Non
 @JSON
 def log(file: Path, logged: Path, as_json: bool) -> None:
     """Read a logger's LOG against a job FILE: gears, starts, shifts, slip, heat and margin. 1 where it slips."""
-    from liftbite.api.prove.present import drive_out, driven_of
+    from liftbite.api.prove.present import drive_out
     from liftbite.core.errors import UnreadableFile
+    from liftbite.whole.road import road_of
 
     try:
         with click.open_file(str(logged), "rb") as file_of_log:
             data = file_of_log.read()
-        found = drive_out(*driven_of(build_in(file).entries, data))
+        found = drive_out(road_of(build_in(file).entries, data))
     except OSError as error:
         bad_input(f"{logged}: {error.strerror}")
     except UnreadableFile as error:

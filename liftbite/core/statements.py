@@ -40,11 +40,11 @@ from liftbite.core.prove.statements import (
     Bled,
     BleedStepDone,
     Complaints,
-    ProvedFault,
     FaultTestAnswer,
     FullLoad,
     HandOver,
     Heard,
+    ProvedFault,
     SecondLook,
     Tried,
 )

@@ -2,7 +2,6 @@
 
 - `plan_out`      from a job's bench
 - `kept_out`      bags, marks and what was left over
-- `map_of`, `card_of_job`   the holes of a joint, and its card
 - `plan_text`      the plan as a file
 """
 
@@ -20,8 +19,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolt_map import MATERIALS, Hole, HoleMapped, Swap, judge, read_hole, swaps
 from liftbite.core.fit.case import QUESTIONS
 from liftbite.core.fit.helps import help_of
-from liftbite.core.fit.joints import JOINTS, Card, card_of, card_of_map
-from liftbite.core.fit.pattern import Pattern, PatternMeasured, drawn_at, places_of, read_pattern, ways_round
+from liftbite.core.fit.pattern import PatternMeasured, drawn_at, places_of, read_pattern, ways_round
 from liftbite.core.fit.plan import Plan
 from liftbite.core.fit.progress import PASSED, Standing, own_key, pulled, turns_of_step
 from liftbite.core.fit.statements import AtStep, Bag, BoltTick, LeftOver, Mark, OwnStep, PartNote
@@ -111,28 +109,6 @@ def bolt_maps_out(bench: Bench) -> list[mf.BoltMapOut]:
         _bolt_map(joint, list(of_joint), patterns.get(joint))
         for joint, of_joint in groupby(holes, key=lambda each: each[0].joint)
     ]
-
-
-def map_of(bench: Bench, joint: str) -> tuple[list[Hole], Pattern]:
-    """The holes of a joint of the bolt map, and what was measured of them."""
-    holes = [read_hole(key, line.statement) for key, line in bench.said_of(HoleMapped).items()]
-    line = bench.said_of(PatternMeasured).get(joint)
-    return [hole for hole in holes if hole.joint == joint], read_pattern(joint, line.statement if line else None)
-
-
-def card_of_job(bench: Bench, joint: str, count: int | None = None) -> Card:
-    """The card of a joint the job knows, or of one of the bolt map.
-
-    Raises
-    ------
-    UnreadableEntry : there is no such joint, or nothing was measured of it
-    """
-    holes, pattern = map_of(bench, joint)
-    if holes:
-        return card_of_map(holes, pattern)
-    if joint not in JOINTS:
-        raise UnreadableEntry(f"“{joint}” is no joint of this job; {', '.join(JOINTS)} are, and those of its bolt map")
-    return card_of(bench.seen_as(PLAN).build, joint, count)
 
 
 def _bolt_map(

@@ -14,7 +14,7 @@ from sqlalchemy.orm import Session
 from liftbite.api.common import now, reply, seen_version, session_of, writing
 from liftbite.api.fit import models as mf
 from liftbite.api.fit.card import card_html, card_svg
-from liftbite.api.fit.present import card_of_job, kept_out, plan_out, plan_text
+from liftbite.api.fit.present import kept_out, plan_out, plan_text
 from liftbite.api.gauging import gauge_of
 from liftbite.api.paper.document import answered, page
 from liftbite.api.paths import JobPath
@@ -37,6 +37,7 @@ from liftbite.store import record as record_store
 from liftbite.store import shop
 from liftbite.store.carry import file_name
 from liftbite.whole.bench import Bench, bench_of
+from liftbite.whole.joints import card_of_job
 from liftbite.whole.plan import own_lines, plan_of_job, progress_of
 from liftbite.whole.statements import plan_statement
 

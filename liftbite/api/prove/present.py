@@ -8,7 +8,6 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from typing import Any
 
 import numpy as np
 
@@ -17,25 +16,24 @@ from liftbite.api.jobs.present import figure_out
 from liftbite.api.prove import models as mp
 from liftbite.api.prove.start import ahead_out, bleeding_out, cards_out, fluids_out, noises_out
 from liftbite.api.statements import SaidOut, said_out
-from liftbite.core.job.build import build_of
-from liftbite.core.job.ledger import PLAN, Entry
 from liftbite.core.job.parts import called
 from liftbite.core.job.record import Line, lines_of
 from liftbite.core.measure.scope import SCOPES
 from liftbite.core.prove.causes import CAUSES, COMPLAINTS, TESTS, Test
 from liftbite.core.prove.drive import Drive
-from liftbite.core.prove.driven import Driven, Event, drive_sentence, driven, driven_working, friction_driven
+from liftbite.core.prove.driven import Event, drive_sentence, driven_working, friction_driven, trip_of
 from liftbite.core.prove.faults import Finder
 from liftbite.core.prove.hand_over import LOOK_AT
-from liftbite.core.prove.road_log import ROLES, LogMapping, RoadLog, headings_of, propose_log, read_log
-from liftbite.core.prove.running_in import HOW, SCHOOLS, LoggedDrive, TripDriven, read_trip, running_in, school_of
-from liftbite.core.prove.statements import BeddingIn, ProvedFault, FaultTestAnswer, FullLoad, HandOver, SecondLook
+from liftbite.core.prove.road_log import ROLES, RoadLog, headings_of
+from liftbite.core.prove.running_in import HOW, SCHOOLS, LoggedDrive, TripDriven, read_trip
+from liftbite.core.prove.statements import FaultTestAnswer, FullLoad, HandOver, ProvedFault, SecondLook
 from liftbite.core.units.constants import RPM
 from liftbite.core.units.show import bare
 from liftbite.whole.bench import Bench
 from liftbite.whole.fault import complaints_of, finder_of
 from liftbite.whole.hand_over import edition_signed, lacks_of
 from liftbite.whole.plan import case_of_job, progress_of
+from liftbite.whole.road import LoggedRoad, bedding_of
 
 #: Points a drive is drawn with at most.
 _POINTS = 1_200
@@ -62,27 +60,16 @@ _ROLES = {
 }
 
 
-def driven_of(
-    entries: Mapping[str, Entry], data: bytes, columns: Sequence[str] = ()
-) -> tuple[RoadLog, LogMapping, Driven, float | None]:
-    """A logger's file against a build's entries: the log, its columns, what was driven, the friction known before.
-
-    Raises
-    ------
-    UnreadableFile : it is no log; the sentence says where and what would be right
-    """
-    mapping = propose_log(data, columns)
-    log, build = read_log(data, mapping), build_of(entries)
-    nominal = build.known.get("friction_nominal")
-    return log, mapping, driven(build, log), float(nominal) if isinstance(nominal, int | float) else None
-
-
-def drive_out(log: RoadLog, mapping: LogMapping, found: Driven, nominal: float | None) -> mp.DriveOut:
-    """What `driven_of` came to, as it is shown."""
-    drive = found.drive
+def drive_out(road: LoggedRoad) -> mp.DriveOut:
+    """A log against a build, as it is shown."""
+    log, found, drive = road.log, road.driven, road.driven.drive
+    trip = trip_of(log, found)
     return mp.DriveOut(
-        columns=[mp.LogColumnOut(heading=c.heading, role=c.role, unit=c.unit) for c in mapping.columns],
-        **_as_trip(log, found),
+        columns=[mp.LogColumnOut(heading=c.heading, role=c.role, unit=c.unit) for c in road.mapping.columns],
+        distance=f"{bare(trip.distance, 'km', 2)} km" if trip.distance else "",
+        starts=trip.starts,
+        start_heat=f"{trip.heat:.0f} J" if trip.heat else "",
+        how="hard" if trip.hard else "gentle",
         rate=round(log.rate, 3),
         minutes=round(float(log.time[-1]) / 60, 3),
         notes=list(log.notes),
@@ -101,23 +88,10 @@ def drive_out(log: RoadLog, mapping: LogMapping, found: Driven, nominal: float |
         friction=found.friction,
         share=None if found.holds is None or found.expected is None else round(found.holds[1] / found.expected[1], 4),
         puts=friction_driven(found),
-        working=list(driven_working(found, nominal)),
+        working=list(driven_working(found, road.nominal)),
         hottest=None if found.hottest is None else figure_out(found.hottest, "K"),
         trace=_trace(log, drive),
     )
-
-
-def _as_trip(log: RoadLog, found: Driven) -> dict[str, Any]:
-    """What a drive counts for: how far, how many starts, what they heat, whether it was driven hard."""
-    metres = sum(float(np.trapezoid(log.output[s], log.time[s])) for s in log.stretches) if log.of_road else 0.0
-    starts = [event for event in found.events if event.stretch.kind == "start"]
-    heats = [event.heat[1] for event in starts if event.heat]
-    return {
-        "distance": f"{bare(metres, 'km', 2)} km" if metres else "",
-        "starts": len(starts),
-        "start_heat": f"{np.mean(heats):.0f} J" if heats else "",
-        "how": "hard" if found.slips else "gentle",
-    }
 
 
 def _three(band: tuple[float, float, float] | None, unit: str) -> mp.ThreeOut | None:
@@ -236,13 +210,10 @@ def _test(test: Test, line: Line | None) -> mp.FaultTestOut:
 
 
 def _running_in(bench: Bench) -> mp.RunningInOut:
-    said = bench.said_of(BeddingIn).get("")
-    options = bench.seen_as(PLAN).build.chosen.options
-    school = school_of(options.get("facing_material", ""), said.answer if said else "")
-    found = running_in(bench.record, school)
+    found = bedding_of(bench)
     trips = [(line.key, read_trip(line)) for line in bench.said_of(TripDriven).values()]
     return mp.RunningInOut(
-        school=school,
+        school=found.school,
         schools=[NameOut(name=name, label=words) for name, (words, _) in SCHOOLS.items()],
         share=found.share,
         done=found.done,

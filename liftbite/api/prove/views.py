@@ -14,7 +14,7 @@ from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
 from liftbite.api.prove import models as mp
 from liftbite.api.prove.handed import calendar_of, documents_of, hand_over_html, hand_over_of, owner_html
-from liftbite.api.prove.present import drive_out, driven_of, prove_out, top_of
+from liftbite.api.prove.present import drive_out, prove_out, top_of
 from liftbite.api.serving import MOST_LARGE
 from liftbite.api.turns import in_turn
 from liftbite.api.waiting import by_size
@@ -26,6 +26,7 @@ from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
 from liftbite.store.carry import file_name
 from liftbite.whole.bench import Bench, bench_of
+from liftbite.whole.road import road_of
 from liftbite.whole.statements import fault_closed, proof_statement
 
 api = APIBlueprint("prove", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="prove")])
@@ -95,7 +96,7 @@ def read_drive(path: JobPath, query: ColumnsQuery) -> Response:
     with session_of() as session:
         entries = dict(bench_of(session, path.job_id, PLAN).entries)
     data = request.get_data()
-    return reply(drive_out(*by_size(len(data), driven_of, entries, data, columns)))
+    return reply(drive_out(by_size(len(data), road_of, entries, data, columns)))
 
 
 class LoggerQuery(BaseModel):

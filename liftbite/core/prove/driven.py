@@ -2,6 +2,7 @@
 
 - `Event`, `Driven`   a start, a shift or slip with its torque and heat; a drive with all of them
 - `driven`            a drive against a job
+- `LoggedTrip`, `trip_of`   what a drive counts for
 - `drive_sentence`       what a builder says of it
 - `driven_working`    how its figures came about, and what was taken for what nobody logged
 - `friction_driven`   the friction that slip measured, to be entered
@@ -288,6 +289,24 @@ def friction_driven(found: Driven) -> dict[str, str]:
     low, middle, high = found.holds
     names = ("friction_low", "friction_nominal", "friction_high")
     return {n: f"{found.friction * held / middle:.3f}" for n, held in zip(names, (low, middle, high), strict=True)}
+
+
+@dataclass(frozen=True, slots=True)
+class LoggedTrip:
+    """What a drive counts for: how far [m], how many starts, what one of them heats [J], whether it was driven hard."""
+
+    distance: float
+    starts: int
+    heat: float
+    hard: bool
+
+
+def trip_of(log: RoadLog, found: Driven) -> LoggedTrip:
+    """A drive as a trip: the distance 0 where no road speed was logged, the heat 0 where none is known."""
+    metres = sum(float(np.trapezoid(log.output[s], log.time[s])) for s in log.stretches) if log.of_road else 0.0
+    starts = [event for event in found.events if event.stretch.kind == "start"]
+    heats = [event.heat[1] for event in starts if event.heat]
+    return LoggedTrip(metres, len(starts), float(np.mean(heats)) if heats else 0.0, bool(found.slips))
 
 
 def drive_sentence(found: Driven) -> tuple[str, ...]:
