@@ -67,14 +67,18 @@ def show(value: float, si: str, system: System, digits: int = 0) -> Shown:
     >>> str(show(0.2413, "m", "metric")), str(show(0.2413, "m", "inch"))
     ('241.3 mm', '9.5 in')
     """
-    kind = KINDS[si]
-    unit = _unit(value, si, system)
-    digits = digits or kind.digits
-    if si == "m":
-        value = 0.0 if abs(value) < _NO_LENGTH else value
-        if system == "inch":  # 0.4 mm is known to a tenth: 0.0157 in, not 0.01575
-            digits = min(digits, max(_significant(figure(from_si(value, kind.metric), digits)) + 1, 3))
-    return Shown(figure(from_si(value, unit), digits), unit)
+    digits = digits or KINDS[si].digits
+    value = 0.0 if si == "m" and abs(value) < _NO_LENGTH else value
+    # a clutch of 9.5 in is one of 241.3 mm in any catalogue
+    own, other = _unit(value, si, system), _unit(value, si, "inch" if system == "metric" else "metric")
+    if own != other and not (si == "m" and system == "metric"):
+        digits = min(digits, max(_significant(figure(from_si(value, other), digits)) + 1, _FEWEST))
+    return Shown(figure(from_si(value, own), digits), own)
+
+
+#: A figure that was entered, or is round, in the other system is shown to one digit more than it has there, and to so
+#: many at least: 0.4 mm is known to a tenth and is 0.0157 in, not 0.01575; 30 N·m is 22.1 lb-ft, not 22.13.
+_FEWEST = 3
 
 
 #: A length below this is what the last digit of a difference leaves [m]: nothing here reads a tenth of a micrometre.

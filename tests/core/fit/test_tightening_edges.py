@@ -151,7 +151,7 @@ def test_a_plausible_instruction_shows_its_working() -> None:
     assert found is not None
     assert (found.state, found.says) == ("plausible", "plausible: 58.9 % of proof")
     assert found.taken == "nobody said what is on the thread: taken as received"
-    assert found.working.startswith("20 N·m (14.75 lb-ft) at K 0.20 on 8 mm: preload 12.5 kN")
+    assert found.working.startswith("20 N·m (14.8 lb-ft) at K 0.20 on 8 mm: preload 12.5 kN")
     oiled = plausible(way(figure="20 N·m, oiled", thread="M8", grade="8.8"))
     assert oiled is not None
     assert (oiled.taken, oiled.says) == ("", "plausible: 78.5 % of proof")

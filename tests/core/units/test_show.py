@@ -63,8 +63,8 @@ def test_four_digits_where_nothing_is_said() -> None:
         (-0.99e-7, "m", "0 mm", "0 in"),
         (1.0e-7, "m", "0.0001 mm", "0.00000394 in"),
         (9_999.0, "N", "9999 N", "2248 lbf"),
-        (10_000.0, "N", "10 kN", "2248 lbf"),
-        (-12_000.0, "N", "−12 kN", "−2698 lbf"),
+        (10_000.0, "N", "10 kN", "2250 lbf"),
+        (-12_000.0, "N", "−12 kN", "−2700 lbf"),
         (1.9e-4, "m³ of fluid", "190 mL", "6.42 US fl oz"),
         (2.0e-4, "m³ of fluid", "0.2 L", "0.211 US qt"),
     ],
@@ -84,7 +84,7 @@ def test_fewer_digits_where_they_are_said() -> None:
         (0.00016942, "m", "0.169 mm", "0.0067 in"),
         (0.0121234, "m", "12.123 mm", "0.4773 in"),
         (25.4e-6, "m", "0.025 mm", "0.001 in"),
-        (151.23, "N", "151.2 N", "34 lbf"),
+        (151.43, "N", "151.4 N", "34.04 lbf"),
     ],
 )
 def test_what_was_measured_is_written_as_finely_as_a_bench_reads(si: float, unit: str, metric: str, inch: str) -> None:
@@ -126,3 +126,21 @@ def test_a_figure_as_a_file_has_it() -> None:
 )
 def test_what_was_typed_as_print_sets_it(typed: str, set_: str) -> None:
     assert typeset(typed) == set_
+
+
+@pytest.mark.parametrize(
+    ("si", "unit", "metric", "inch"),
+    [
+        (30.0, "N·m", "30 N·m", "22.1 lb-ft"),
+        (22 * 1.3558179483, "N·m", "29.8 N·m", "22 lb-ft"),
+        (437.3, "N·m", "437.3 N·m", "322.5 lb-ft"),
+        (573.15, "K", "300 °C", "572 °F"),
+        (30.5, "N·m", "30.5 N·m", "22.5 lb-ft"),
+        (0.2413, "m", "241.3 mm", "9.5 in"),
+    ],
+)
+def test_what_was_entered_in_one_system_has_one_digit_more_in_the_other(
+    si: float, unit: str, metric: str, inch: str
+) -> None:
+    """Three at least; a length stays as it is in millimetres, as catalogues have it."""
+    assert (str(show(si, unit, "metric")), str(show(si, unit, "inch"))) == (metric, inch)
