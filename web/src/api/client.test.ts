@@ -1,20 +1,27 @@
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { asked, notNow, Refusal, seen, taken } from "@/api/client";
+import { asked, client, notNow, Refusal, seen, taken } from "@/api/client";
 
-const answer = (status: number, body: { data?: unknown; error?: unknown }) =>
-  Promise.resolve({ ...body, response: new Response(null, { status }) });
+const answers = (status: number, body?: unknown) =>
+  vi.stubGlobal(
+    "fetch",
+    async () => new Response(body === undefined ? null : JSON.stringify(body), { status }),
+  );
+const shop = () => taken(client.GET("/api/shop", { baseUrl: "http://127.0.0.1/" }));
 
 describe("what the server says", () => {
+  afterEach(() => void vi.unstubAllGlobals());
+
   it("hands over data", async () => {
-    expect(await taken(answer(200, { data: { id: 3 } }))).toEqual({ id: 3 });
+    answers(200, { units: "both" });
+    expect(await shop()).toEqual({ units: "both" });
   });
 
   it("turns a problem into a refusal with its fields", async () => {
-    const problem = {
+    answers(422, {
       detail: "Discs: “0” is too small.",
       errors: [{ field: "disc_count", message: "too small" }],
-    };
-    const refused = await taken(answer(422, { error: problem })).catch((error) => error);
+    });
+    const refused = await shop().catch((error) => error);
     expect(refused).toBeInstanceOf(Refusal);
     expect(refused.status).toBe(422);
     expect(refused.message).toBe("Discs: “0” is too small.");
@@ -22,16 +29,19 @@ describe("what the server says", () => {
   });
 
   it("has a sentence for a problem that has none", async () => {
-    const refused = await taken(answer(503, {})).catch((error) => error);
+    answers(503);
+    const refused = await shop().catch((error) => error);
     expect(refused.message).toContain("503");
   });
 
   it("says so when nothing answers, and lets an abandoned request pass as it is", async () => {
-    const gone = await taken(Promise.reject(new TypeError("fetch failed"))).catch((error) => error);
+    vi.stubGlobal("fetch", () => Promise.reject(new TypeError("fetch failed")));
+    const gone = await shop().catch((error) => error);
     expect(gone.status).toBe(0);
     expect(gone.message).toContain("What you typed stays here");
     const abandoned = new DOMException("abandoned", "AbortError");
-    await expect(taken(Promise.reject(abandoned))).rejects.toBe(abandoned);
+    vi.stubGlobal("fetch", () => Promise.reject(abandoned));
+    await expect(shop()).rejects.toBe(abandoned);
   });
 
   it("names the revision a change was made on", () => {

@@ -1,4 +1,5 @@
-import createClient from "openapi-fetch";
+import createClient, { type Client } from "openapi-fetch";
+import createQueries from "openapi-react-query";
 import { person } from "@/lib/person";
 import { requestName } from "@/lib/request";
 import { heard, pageState, STATE, tag } from "@/lib/state";
@@ -8,6 +9,7 @@ import type { components, paths } from "./schema.d";
 type Schemas = components["schemas"];
 export type Job = Schemas["JobOut"];
 export type JobLine = Schemas["JobLineOut"];
+export type JobsPage = Schemas["JobListOut"];
 export type Field = Schemas["FieldOut"];
 export type Picked = Schemas["PickedOut"];
 export type Figure = Schemas["FigureOut"];
@@ -121,19 +123,11 @@ function refusal(status: number, said: unknown): Refusal {
   return new Refusal(status, detail ?? `The request failed (${status}).`, faults, problem);
 }
 
-/** The data of a response, or its refusal thrown. */
-export async function taken<T>(
-  call: Promise<{ data?: T; error?: unknown; response: Response }>,
-): Promise<NonNullable<T>> {
-  let answer: { data?: T; error?: unknown; response: Response };
-  try {
-    answer = await call;
-  } catch (error) {
-    if (error instanceof DOMException) throw error;
-    throw new Refusal(0, UNREACHABLE);
-  }
-  if (answer.data === undefined || answer.data === null) throw refusal(answer.response.status, answer.error);
-  return answer.data;
+/** The data of a response; what was refused, the client throws. */
+export async function taken<T>(call: Promise<{ data?: T; response: Response }>): Promise<NonNullable<T>> {
+  const { data, response } = await call;
+  if (data === undefined || data === null) throw refusal(response.status, null);
+  return data;
 }
 
 /** What every request of this page says of itself. */
@@ -174,7 +168,33 @@ client.use({
       request.headers.set(name, value);
     return request;
   },
+  // a refusal is thrown as one, whoever asked
+  onResponse: async ({ response }) => {
+    if (!response.ok) throw refusal(response.status, await response.json().catch(() => null));
+  },
+  onError: ({ error }) => (error instanceof DOMException ? error : new Refusal(0, UNREACHABLE)),
 });
+
+/** The interface's document with what the client throws in the place of what the server sends with it. */
+type Refused<Paths> = {
+  [Path in keyof Paths]: {
+    [Method in keyof Paths[Path]]: Paths[Path][Method] extends { responses: infer Responses }
+      ? Omit<Paths[Path][Method], "responses"> & {
+          responses: {
+            [Status in keyof Responses]: Status extends 200 | 201
+              ? Responses[Status]
+              : { content: { "application/problem+json": Refusal } };
+          };
+        }
+      : Paths[Path][Method];
+  };
+};
+
+/** Queries by path and shape, from the interface's own document; they stand in the cache as `[method, path, what]`. */
+export const queries = createQueries(client as unknown as Client<Refused<paths>>);
+
+/** Of which job. */
+export const of = (id: number) => ({ params: { path: { job_id: id } } });
 
 /** The header that says which revision a change was made on. */
 export const seen = (revision: number) => ({ "If-Match": tag(revision) });

@@ -1,4 +1,11 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  hashKey,
+  keepPreviousData,
+  type QueryClient,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
 import { requestName } from "@/lib/request";
 import { patiently } from "@/lib/waiting";
 import {
@@ -8,6 +15,8 @@ import {
   type LimitIn,
   type Measure,
   notNow,
+  of,
+  queries,
   type ReadingIn,
   Refusal,
   type RenewalIn,
@@ -18,16 +27,18 @@ import {
 import { useChange } from "./queries";
 import type { operations } from "./schema";
 
-const benchKey = (id: number) => ["measure", id] as const;
+const benchKey = (id: number) => ["get", "/api/jobs/{job_id}/measure", of(id)] as const;
 /** Whose parts are looked at on the bench: those that were found, or those that go in. */
 export type Whose = "found" | "planned";
 const at = (id: number, build: Whose) => ({ path: { job_id: id }, query: { build } });
 
+const benchOf = (id: number, revision: number, build: Whose) =>
+  queries.queryOptions("get", "/api/jobs/{job_id}/measure", { params: at(id, build), revision });
+
 /** The bench of a job: checks, readings, verdicts. */
 export const useMeasure = (id: number, revision: number, build: Whose = "found") =>
   useQuery({
-    queryKey: [...benchKey(id), revision, build],
-    queryFn: () => taken(client.GET("/api/jobs/{job_id}/measure", { params: at(id, build) })),
+    ...benchOf(id, revision, build),
     placeholderData: keepPreviousData,
     refetchOnWindowFocus: "always",
   });
@@ -134,7 +145,7 @@ export function useBenchChange(id: number, revision: number, build: Whose) {
   const cache = useQueryClient();
   return useMutation({
     mutationFn: (change: BenchChange) =>
-      sent(id, build, change, cache.getQueryData<Measure>([...benchKey(id), revision, build])),
+      sent(id, build, change, cache.getQueryData<Measure>(benchOf(id, revision, build).queryKey)),
     // an append says what it is called: sent again, it counts once
     retry: (count, error) => count < 2 && error instanceof Refusal && passing(error.status),
     retryDelay: 400,
@@ -144,13 +155,13 @@ export function useBenchChange(id: number, revision: number, build: Whose) {
     },
     onSuccess: async (bench) => {
       await cache.cancelQueries({ queryKey: benchKey(id) });
-      cache.setQueryData([...benchKey(id), revision, build], bench);
+      const { queryKey } = benchOf(id, revision, build);
+      cache.setQueryData<Measure>(queryKey, bench);
       void cache.invalidateQueries({
         queryKey: benchKey(id),
-        predicate: ({ queryKey }) => queryKey[2] !== revision || queryKey[3] !== build,
+        predicate: ({ queryHash }) => queryHash !== hashKey(queryKey),
       });
-      void cache.invalidateQueries({ queryKey: ["effects", id] });
-      void cache.invalidateQueries({ queryKey: ["bench-history", id] });
+      readFollowing(cache, id);
     },
     scope: { id: `bench-${id}` },
   });
@@ -162,32 +173,29 @@ export function useRereadBench(id: number) {
   return () => setTimeout(() => void cache.invalidateQueries({ queryKey: benchKey(id) }), 500);
 }
 
+/** Reads again what follows from the readings of a job. */
+function readFollowing(cache: QueryClient, id: number) {
+  for (const path of ["/api/jobs/{job_id}/effects", "/api/jobs/{job_id}/measure/history"])
+    void cache.invalidateQueries({ queryKey: ["get", path, of(id)] });
+  void cache.invalidateQueries({ queryKey: ["get", "/api/measure/history"] });
+}
+
 /** What is in the keypad, as it would be taken. */
 export const useKeyed = (id: number, check: string, typed: string, unit: string) =>
-  useQuery({
-    queryKey: ["keyed", id, check, typed, unit],
-    queryFn: ({ signal }) =>
-      taken(
-        client.POST("/api/jobs/{job_id}/readings/preview", {
-          params: at(id, "found"),
-          body: { check, place: "", typed, unit },
-          signal,
-        }),
-      ),
-    enabled: typed.trim() !== "",
-    placeholderData: keepPreviousData,
-    gcTime: 5_000,
-  });
+  queries.useQuery(
+    "post",
+    "/api/jobs/{job_id}/readings/preview",
+    { params: at(id, "found"), body: { check, place: "", typed, unit } },
+    { enabled: typed.trim() !== "", placeholderData: keepPreviousData, gcTime: 5_000 },
+  );
 
 export const useEffects = (id: number, revision: number, build: Whose, without: string) =>
-  useQuery({
-    queryKey: ["effects", id, revision, build, without],
-    queryFn: () =>
-      taken(
-        client.GET("/api/jobs/{job_id}/effects", { params: { ...at(id, build), query: { without, build } } }),
-      ),
-    placeholderData: keepPreviousData,
-  });
+  queries.useQuery(
+    "get",
+    "/api/jobs/{job_id}/effects",
+    { params: { ...at(id, build), query: { without, build } }, revision },
+    { placeholderData: keepPreviousData },
+  );
 
 /** Takes measured values into the job. */
 export const useTakeEffects = (id: number, build: Whose) =>
@@ -198,22 +206,23 @@ export const useTakeEffects = (id: number, build: Whose) =>
   );
 
 /** What was read of a job's vehicle, or of every vehicle of the shop. */
-export const useBenchHistory = (id: number, build: Whose, shop: boolean) =>
-  useQuery({
-    queryKey: ["bench-history", id, build, shop],
-    queryFn: () =>
-      shop
-        ? taken(client.GET("/api/measure/history"))
-        : taken(client.GET("/api/jobs/{job_id}/measure/history", { params: at(id, build) })),
-    placeholderData: keepPreviousData,
-  });
+export function useBenchHistory(id: number, build: Whose, shop: boolean) {
+  const ofJob = queries.useQuery(
+    "get",
+    "/api/jobs/{job_id}/measure/history",
+    { params: at(id, build) },
+    { enabled: !shop, placeholderData: keepPreviousData },
+  );
+  const ofShop = queries.useQuery("get", "/api/measure/history", {}, { enabled: shop });
+  return shop ? ofShop : ofJob;
+}
 
 /** Readings from a file, and all of a file's taken back. */
 export function useBringReadings(id: number, build: Whose) {
   const cache = useQueryClient();
   const onSuccess = () => {
-    for (const key of [benchKey(id), ["effects", id], ["bench-history", id]])
-      void cache.invalidateQueries({ queryKey: key });
+    void cache.invalidateQueries({ queryKey: benchKey(id) });
+    readFollowing(cache, id);
   };
   const bring = useMutation({
     mutationFn: (text: string) =>

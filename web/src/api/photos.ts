@@ -1,19 +1,14 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { requestName } from "@/lib/request";
 import { patiently } from "@/lib/waiting";
-import { client, notNow, type Photo, Refusal, sendFile, taken } from "./client";
+import { client, notNow, of, type Photo, queries, Refusal, sendFile, taken } from "./client";
 import type { components } from "./schema";
 
-const key = (id: number) => ["photos", id] as const;
 type Photos = { photos: Photo[] };
 
 /** The photos of a job, oldest first. */
 export const usePhotos = (id: number) =>
-  useQuery({
-    queryKey: key(id),
-    queryFn: () => taken(client.GET("/api/jobs/{job_id}/photos", { params: { path: { job_id: id } } })),
-    refetchOnWindowFocus: true,
-  });
+  queries.useQuery("get", "/api/jobs/{job_id}/photos", of(id), { refetchOnWindowFocus: true });
 
 /** Where a photo is fetched. */
 export const photoAddress = (id: number, digest: string, small = false) =>
@@ -61,10 +56,10 @@ async function sent(id: number, change: Change): Promise<Photos> {
 
 /** Brings a photo, says what it is of, or takes it off; what was refused comes back as a sentence. */
 export function usePhotoChange(id: number) {
-  const queries = useQueryClient();
+  const cache = useQueryClient();
   const change = useMutation({
     mutationFn: (asked: Change) => sent(id, asked),
-    onSuccess: (photos) => queries.setQueryData(key(id), photos),
+    onSuccess: (photos) => cache.setQueryData<Photos>(["get", "/api/jobs/{job_id}/photos", of(id)], photos),
   });
   const send = async (asked: Change): Promise<string | null> => {
     try {

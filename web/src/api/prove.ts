@@ -1,7 +1,7 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQueryClient } from "@tanstack/react-query";
 import { requestName } from "@/lib/request";
 import { patiently } from "@/lib/waiting";
-import { client, notNow, type ProofStatement, Refusal, sendFile, taken } from "./client";
+import { client, notNow, of, type ProofStatement, queries, Refusal, sendFile, taken } from "./client";
 import type { components } from "./schema";
 
 type Schemas = components["schemas"];
@@ -11,29 +11,29 @@ export type ProofChange = ProofStatement;
 /** Says something in Prove; a refusal comes back as a sentence. */
 export type SayProof = (change: ProofChange) => Promise<string | null>;
 
-const key = (id: number) => ["prove", id] as const;
+const proveKey = (id: number) => ["get", "/api/jobs/{job_id}/prove", of(id)] as const;
 
 /** Where a job stands in Prove. */
 export const useProve = (id: number, change: number) =>
-  useQuery({
-    queryKey: [...key(id), change],
-    queryFn: () => taken(client.GET("/api/jobs/{job_id}/prove", { params: { path: { job_id: id } } })),
-    placeholderData: (before) => before,
-    refetchOnWindowFocus: true,
-  });
+  queries.useQuery(
+    "get",
+    "/api/jobs/{job_id}/prove",
+    { ...of(id), change },
+    { placeholderData: keepPreviousData, refetchOnWindowFocus: true },
+  );
 
 export function useSayOfProof(id: number): SayProof {
-  const queries = useQueryClient();
+  const cache = useQueryClient();
   const say = useMutation({
     mutationFn: (change: ProofChange) => {
       const body = { key: "", ...change, who: "", request: requestName() };
-      return patiently(
-        () => taken(client.POST("/api/jobs/{job_id}/prove", { params: { path: { job_id: id } }, body })),
-        notNow,
-        { address: `/api/jobs/${id}/prove`, body, what: `${change.kind} ${change.key ?? ""}` },
-      );
+      return patiently(() => taken(client.POST("/api/jobs/{job_id}/prove", { ...of(id), body })), notNow, {
+        address: `/api/jobs/${id}/prove`,
+        body,
+        what: `${change.kind} ${change.key ?? ""}`,
+      });
     },
-    onSuccess: (prove) => queries.setQueriesData({ queryKey: key(id) }, prove),
+    onSuccess: (prove) => cache.setQueriesData({ queryKey: proveKey(id) }, prove),
   });
   return async (change) => {
     try {
@@ -47,16 +47,16 @@ export function useSayOfProof(id: number): SayProof {
 
 /** A cause that was found: into the record, its parts onto the list, how far the job goes. */
 export function useCloseFault(id: number) {
-  const queries = useQueryClient();
+  const cache = useQueryClient();
   return async (cause: string): Promise<string | null> => {
     try {
       const prove = await taken(
         client.POST("/api/jobs/{job_id}/fault/close", {
-          params: { path: { job_id: id } },
+          ...of(id),
           body: { cause, who: "" },
         }),
       );
-      queries.setQueriesData({ queryKey: key(id) }, prove);
+      cache.setQueriesData({ queryKey: proveKey(id) }, prove);
       return null;
     } catch (error) {
       return error instanceof Refusal ? error.message : "It could not be kept; try again.";

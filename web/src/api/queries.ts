@@ -1,32 +1,27 @@
-import {
-  keepPreviousData,
-  useInfiniteQuery,
-  useMutation,
-  useQuery,
-  useQueryClient,
-} from "@tanstack/react-query";
+import { hashKey, keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import {
   client,
   type EntryIn,
-  type Flywheel,
   type Job,
-  type Launch,
+  type JobsPage,
+  of,
+  queries,
   type Section,
   seen,
   taken,
 } from "./client";
 
-const jobKey = (id: number) => ["job", id] as const;
+const jobKey = (id: number) => ["get", "/api/jobs/{job_id}", of(id)] as const;
+/** While what was asked anew is on its way, what was there before stays. */
+const STAYS = { placeholderData: keepPreviousData } as const;
+
+const LIST = ["get", "/api/jobs"] as const;
 
 /** What is typed and tried, and in which build; nothing is the plan. */
 export type Looked = { entries: EntryIn[]; build: string };
 
 export const useCatalogue = () =>
-  useQuery({
-    queryKey: ["catalogue"],
-    queryFn: () => taken(client.GET("/api/catalogue")),
-    staleTime: Number.POSITIVE_INFINITY,
-  });
+  queries.useQuery("get", "/api/catalogue", {}, { staleTime: Number.POSITIVE_INFINITY });
 
 /** Which jobs of the list, and in which order. */
 export type JobsWanted = {
@@ -39,136 +34,94 @@ export type JobsWanted = {
 
 /** The jobs that match, page after page; asked again while lines are still being worked out. */
 export const useJobs = (wanted: JobsWanted) =>
-  useInfiniteQuery({
-    queryKey: ["jobs", wanted],
-    queryFn: ({ pageParam: first, signal }) =>
-      taken(client.GET("/api/jobs", { params: { query: { ...wanted, first } }, signal })),
-    initialPageParam: 0,
-    getNextPageParam: (page) => {
-      const next = page.first + page.jobs.length;
-      return next < page.count ? next : undefined;
+  queries.useInfiniteQuery(
+    "get",
+    "/api/jobs",
+    { params: { query: wanted } },
+    {
+      pageParamName: "first",
+      initialPageParam: 0,
+      getNextPageParam: (page: JobsPage) => {
+        const next = page.first + page.jobs.length;
+        return next < page.count ? next : undefined;
+      },
+      ...STAYS,
+      refetchInterval: (query) => (query.state.data?.pages.some((page) => page.waits) ? 1000 : false),
     },
-    placeholderData: keepPreviousData,
-    refetchInterval: (query) => (query.state.data?.pages.some((page) => page.waits) ? 1000 : false),
+  );
+
+const jobIn = (id: number, build: string) =>
+  queries.queryOptions("get", "/api/jobs/{job_id}", {
+    params: { path: { job_id: id }, query: { build } },
   });
 
-const readJob = (id: number, build: string) =>
-  taken(client.GET("/api/jobs/{job_id}", { params: { path: { job_id: id }, query: { build } } }));
-
 /** A job in one of its builds; nothing is the plan. */
-export const useJob = (id: number, build = "") =>
-  useQuery({ queryKey: [...jobKey(id), build], queryFn: () => readJob(id, build) });
+export const useJob = (id: number, build = "") => useQuery(jobIn(id, build));
 
 /** What the job would say with entries that are not kept yet. */
 export const usePreview = (id: number, revision: number, looked: Looked) =>
-  useQuery({
-    queryKey: ["preview", id, revision, looked],
-    queryFn: ({ signal }) =>
-      taken(
-        client.POST("/api/jobs/{job_id}/preview", {
-          params: { path: { job_id: id } },
-          body: looked,
-          signal,
-        }),
-      ),
-    enabled: looked.entries.length > 0,
-    placeholderData: keepPreviousData,
-    gcTime: 5_000,
-  });
+  queries.useQuery(
+    "post",
+    "/api/jobs/{job_id}/preview",
+    { ...of(id), body: looked, revision },
+    { enabled: looked.entries.length > 0, ...STAYS, gcTime: 5_000 },
+  );
 
 /** A job as found against the same as planned, with what is typed and tried. */
 export const useAgainst = (id: number, revision: number, looked: Looked, others: number[]) =>
-  useQuery({
-    queryKey: ["against", id, revision, looked, others],
-    queryFn: ({ signal }) =>
-      taken(
-        client.POST("/api/jobs/{job_id}/against", {
-          params: { path: { job_id: id } },
-          body: { ...looked, others },
-          signal,
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    gcTime: 5_000,
-  });
+  queries.useQuery(
+    "post",
+    "/api/jobs/{job_id}/against",
+    { ...of(id), body: { ...looked, others }, revision },
+    { ...STAYS, gcTime: 5_000 },
+  );
 
 /** What would settle most of what a job leaves open. */
 export const useNext = (id: number, revision: number, build: string) =>
-  useQuery({
-    queryKey: ["next", id, revision, build],
-    queryFn: ({ signal }) =>
-      taken(
-        client.POST("/api/jobs/{job_id}/next", {
-          params: { path: { job_id: id } },
-          body: { entries: [], build },
-          signal,
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    gcTime: 20_000,
-  });
+  queries.useQuery(
+    "post",
+    "/api/jobs/{job_id}/next",
+    { ...of(id), body: { entries: [], build }, revision },
+    { ...STAYS, gcTime: 20_000 },
+  );
 
 /** Alternatives for one part of a job, with what is typed and tried. */
 export const useBeside = (name: "cylinders" | "instructions", id: number, revision: number, looked: Looked) =>
-  useQuery({
-    queryKey: ["beside", name, id, revision, looked],
-    queryFn: ({ signal }) =>
-      taken(
-        client.POST("/api/jobs/{job_id}/beside/{name}", {
-          params: { path: { job_id: id, name } },
-          body: looked,
-          signal,
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    gcTime: 5_000,
-  });
+  queries.useQuery(
+    "post",
+    "/api/jobs/{job_id}/beside/{name}",
+    { params: { path: { job_id: id, name } }, body: looked, revision },
+    { ...STAYS, gcTime: 5_000 },
+  );
 
-type Drawn = "section" | "launch" | "flywheel";
-
-/** A view of the workbench with what is typed and tried; while the next one is on its way the last one stays. */
-function useLook<T extends Drawn>(view: T, id: number, revision: number, looked: Looked) {
-  return useQuery({
-    queryKey: [view, id, revision, looked],
-    queryFn: ({ signal }) =>
-      taken(
-        client.POST(`/api/jobs/{job_id}/${view}` as "/api/jobs/{job_id}/section", {
-          params: { path: { job_id: id } },
-          body: looked,
-          signal,
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    gcTime: 20_000,
-  });
-}
+/** Views of the workbench with what is typed and tried. */
+const DRAWN = { ...STAYS, gcTime: 20_000 } as const;
 
 export const useSection = (id: number, revision: number, looked: Looked) =>
-  useLook("section", id, revision, looked) as unknown as { data: Section | undefined; error: Error | null };
+  queries.useQuery(
+    "post",
+    "/api/jobs/{job_id}/section",
+    { ...of(id), body: looked, revision },
+    {
+      ...DRAWN,
+      // the package's types make lists of any length of what are points
+      select: (drawn) => drawn as unknown as Section,
+    },
+  );
 
 export const useLaunch = (id: number, revision: number, looked: Looked) =>
-  useLook("launch", id, revision, looked) as unknown as { data: Launch | undefined; error: Error | null };
+  queries.useQuery("post", "/api/jobs/{job_id}/launch", { ...of(id), body: looked, revision }, DRAWN);
 
 export const useFlywheel = (id: number, revision: number, looked: Looked) =>
-  useLook("flywheel", id, revision, looked) as unknown as {
-    data: Flywheel | undefined;
-    error: Error | null;
-  };
+  queries.useQuery("post", "/api/jobs/{job_id}/flywheel", { ...of(id), body: looked, revision }, DRAWN);
 
 export const useMoves = (id: number, revision: number, looked: Looked, result: string) =>
-  useQuery({
-    queryKey: ["moves", id, revision, looked, result],
-    queryFn: ({ signal }) =>
-      taken(
-        client.POST("/api/jobs/{job_id}/moves", {
-          params: { path: { job_id: id } },
-          body: { ...looked, result },
-          signal,
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  queries.useQuery(
+    "post",
+    "/api/jobs/{job_id}/moves",
+    { ...of(id), body: { ...looked, result }, revision },
+    { ...STAYS, retry: false },
+  );
 
 export const useWorking = (
   id: number,
@@ -178,71 +131,50 @@ export const useWorking = (
   friction: number,
   looked: Looked,
 ) =>
-  useQuery({
-    queryKey: ["working", id, revision, quantity, planned, friction, looked],
-    queryFn: () =>
-      taken(
-        client.POST("/api/jobs/{job_id}/working", {
-          params: { path: { job_id: id } },
-          body: { ...looked, quantity, planned, friction },
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  queries.useQuery(
+    "post",
+    "/api/jobs/{job_id}/working",
+    { ...of(id), body: { ...looked, quantity, planned, friction }, revision },
+    { ...STAYS, retry: false },
+  );
 
 export const useAsk = (id: number, revision: number, looked: Looked, result: string, target: string) =>
-  useQuery({
-    queryKey: ["ask", id, revision, looked, result, target],
-    queryFn: () =>
-      taken(
-        client.POST("/api/jobs/{job_id}/ask", {
-          params: { path: { job_id: id } },
-          body: { ...looked, result, target: target || null },
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  queries.useQuery(
+    "post",
+    "/api/jobs/{job_id}/ask",
+    { ...of(id), body: { ...looked, result, target: target || null }, revision },
+    { ...STAYS, retry: false },
+  );
 
 type Narrowed = { station: string; part: string; first: number };
 
 /** The record of a job as narrowed; another change of the job reads it again. */
 export const useRecord = (id: number, change: number, { station, part, first }: Narrowed) =>
-  useQuery({
-    queryKey: ["record", id, change, station, part, first],
-    queryFn: () =>
-      taken(
-        client.GET("/api/jobs/{job_id}/events", {
-          params: { path: { job_id: id }, query: { station: station as "", part, first } },
-        }),
-      ),
-    placeholderData: keepPreviousData,
-  });
+  queries.useQuery(
+    "get",
+    "/api/jobs/{job_id}/events",
+    { params: { path: { job_id: id }, query: { station: station as "", part, first } }, change },
+    STAYS,
+  );
 
 /** Keeps a job that came back from a change, and lets the lists be read again. */
 export function useKeepJob() {
   const cache = useQueryClient();
   return (job: Job) => {
-    cache.setQueryData([...jobKey(job.id), job.build], job);
+    cache.setQueryData<Job>(jobIn(job.id, job.build).queryKey, job);
     // the same job in its other builds is of before
     void cache.invalidateQueries({
       queryKey: jobKey(job.id),
-      predicate: ({ queryKey }) => queryKey.length === 3 && queryKey[2] !== job.build,
+      predicate: ({ queryHash }) => queryHash !== hashKey(jobIn(job.id, job.build).queryKey),
     });
-    void cache.invalidateQueries({ queryKey: ["jobs"] });
+    void cache.invalidateQueries({ queryKey: LIST });
   };
 }
 
 /** Reads a job again from the server. */
 export function useReread() {
   const cache = useQueryClient();
-  return (id: number, build = "") =>
-    cache.fetchQuery({
-      queryKey: [...jobKey(id), build],
-      queryFn: () => readJob(id, build),
-      staleTime: 0,
-    });
+  return (id: number, build = "") => cache.fetchQuery({ ...jobIn(id, build), staleTime: 0 });
 }
 
 /** The newest revision of a job that this tab has seen, in whichever build. */
@@ -319,10 +251,10 @@ export function useArchive() {
           headers: seen(change),
         }),
       ),
-    onError: () => cache.invalidateQueries({ queryKey: ["jobs"] }),
+    onError: () => cache.invalidateQueries({ queryKey: LIST }),
     onSuccess: ({ id }) => {
       void cache.invalidateQueries({ queryKey: jobKey(id) });
-      return cache.invalidateQueries({ queryKey: ["jobs"] });
+      return cache.invalidateQueries({ queryKey: LIST });
     },
   });
 }

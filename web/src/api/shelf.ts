@@ -1,11 +1,5 @@
-import {
-  keepPreviousData,
-  useInfiniteQuery,
-  useMutation,
-  useQuery,
-  useQueryClient,
-} from "@tanstack/react-query";
-import { client, type FindIn, type PartIn, seen, type TakeIn, taken } from "./client";
+import { keepPreviousData, type QueryClient, useMutation, useQueryClient } from "@tanstack/react-query";
+import { client, type FindIn, of, type PartIn, queries, seen, type TakeIn, taken } from "./client";
 import { useChange } from "./queries";
 
 type Page = { first: number; count: number; parts: readonly unknown[] };
@@ -14,24 +8,29 @@ const nextOf = (page: Page) => {
   return next < page.count ? next : undefined;
 };
 
+const PAGES = {
+  pageParamName: "first",
+  initialPageParam: 0,
+  getNextPageParam: nextOf,
+  placeholderData: keepPreviousData,
+} as const;
+
+/** The shelf, each of its parts, and what parts would make of a job are of before. */
+const readAgain = (cache: QueryClient) =>
+  cache.invalidateQueries({ predicate: ({ queryKey }) => String(queryKey[1]).includes("/shelf") });
+
 /** The parts that match, page after page. */
 export const useShelf = (query: { archived?: boolean; slot?: string; find?: string; most?: number }) =>
-  useInfiniteQuery({
-    queryKey: ["shelf", query],
-    queryFn: ({ pageParam: first, signal }) =>
-      taken(client.GET("/api/shelf", { params: { query: { ...query, first } }, signal })),
-    initialPageParam: 0,
-    getNextPageParam: nextOf,
-    placeholderData: keepPreviousData,
-  });
+  queries.useInfiniteQuery("get", "/api/shelf", { params: { query } }, PAGES);
 
 /** One part of the shelf. */
 export const usePart = (id: number | null) =>
-  useQuery({
-    queryKey: ["shelf", "part", id],
-    queryFn: () => taken(client.GET("/api/shelf/{part_id}", { params: { path: { part_id: id ?? 0 } } })),
-    enabled: id !== null,
-  });
+  queries.useQuery(
+    "get",
+    "/api/shelf/{part_id}",
+    { params: { path: { part_id: id ?? 0 } } },
+    { enabled: id !== null },
+  );
 
 export type PartChange =
   | { id: null; part: PartIn }
@@ -61,7 +60,7 @@ export function useChangePart() {
         }),
       );
     },
-    onSettled: () => cache.invalidateQueries({ queryKey: ["shelf"] }),
+    onSettled: () => readAgain(cache),
   });
 }
 
@@ -72,26 +71,18 @@ export function useTakeCsv() {
   const cache = useQueryClient();
   return useMutation({
     mutationFn: (text: string) => taken(client.POST("/api/shelf/csv", { body: { name: "", text } })),
-    onSuccess: () => cache.invalidateQueries({ queryKey: ["shelf"] }),
+    onSuccess: () => readAgain(cache),
   });
 }
 
 /** The parts of a kind that match, each with what it would make of the job, page after page. */
 export const useOffers = (id: number, revision: number, slot: string, find: string) =>
-  useInfiniteQuery({
-    queryKey: ["offers", id, revision, slot, find],
-    queryFn: ({ pageParam: first, signal }) =>
-      taken(
-        client.GET("/api/jobs/{job_id}/shelf", {
-          params: { path: { job_id: id }, query: { slot, find, first } },
-          signal,
-        }),
-      ),
-    initialPageParam: 0,
-    getNextPageParam: nextOf,
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  queries.useInfiniteQuery(
+    "get",
+    "/api/jobs/{job_id}/shelf",
+    { params: { path: { job_id: id }, query: { slot, find } }, revision },
+    { ...PAGES, retry: false },
+  );
 
 /** Takes parts and figures into a job. */
 export const useTake = (id: number) =>
@@ -107,26 +98,23 @@ export const cancelFind = (run: number) =>
 
 /** A search on its way, asked about until it ends. */
 export const useFind = (run: number | null) =>
-  useQuery({
-    queryKey: ["find", run],
-    queryFn: () => taken(client.GET("/api/finds/{run_id}", { params: { path: { run_id: run ?? 0 } } })),
-    enabled: run !== null,
-    refetchInterval: (query) => (query.state.data && query.state.data.state !== "running" ? false : 250),
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  queries.useQuery(
+    "get",
+    "/api/finds/{run_id}",
+    { params: { path: { run_id: run ?? 0 } } },
+    {
+      enabled: run !== null,
+      refetchInterval: (query) => (query.state.data && query.state.data.state !== "running" ? false : 250),
+      placeholderData: keepPreviousData,
+      retry: false,
+    },
+  );
 
 /** Candidates side by side with the job as it is. */
 export const useCompare = (id: number, revision: number, candidates: TakeIn[]) =>
-  useQuery({
-    queryKey: ["compare", id, revision, candidates],
-    queryFn: () =>
-      taken(
-        client.POST("/api/jobs/{job_id}/compare", {
-          params: { path: { job_id: id } },
-          body: { candidates },
-        }),
-      ),
-    enabled: candidates.length > 0,
-    placeholderData: keepPreviousData,
-  });
+  queries.useQuery(
+    "post",
+    "/api/jobs/{job_id}/compare",
+    { ...of(id), body: { candidates }, revision },
+    { enabled: candidates.length > 0, placeholderData: keepPreviousData },
+  );

@@ -1,21 +1,16 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { client, sendFile, taken } from "./client";
+import { client, queries, sendFile, taken } from "./client";
 import type { components } from "./schema";
 
 /** The shop's file and its copies. */
-export const useUpkeep = () =>
-  useQuery({
-    queryKey: ["upkeep"],
-    queryFn: () => taken(client.GET("/api/backups")),
-    refetchInterval: 60_000,
-  });
+export const useUpkeep = () => queries.useQuery("get", "/api/backups", {}, { refetchInterval: 60_000 });
 
 export function useBackUp() {
   const cache = useQueryClient();
   return useMutation({
     mutationFn: () => taken(client.POST("/api/backups")),
-    onSuccess: (upkeep) => cache.setQueryData(["upkeep"], upkeep),
+    onSuccess: (upkeep) => cache.setQueryData(["get", "/api/backups", {}], upkeep),
   });
 }
 
@@ -105,5 +100,4 @@ export function useBringArchive() {
 }
 
 /** What the shop's own jobs teach. */
-export const useLearned = () =>
-  useQuery({ queryKey: ["learned"], queryFn: () => taken(client.GET("/api/shop/learned")) });
+export const useLearned = () => queries.useQuery("get", "/api/shop/learned");

@@ -1,10 +1,10 @@
-import { useMutation, useQuery } from "@tanstack/react-query";
-import { client, type Shop, taken } from "@/api/client";
+import { useMutation } from "@tanstack/react-query";
+import { client, queries, type Shop, taken } from "@/api/client";
 import { UNITS } from "@/lib/units";
 
 /** The units the whole shop reads in. Sentences come from the server, so the page is loaded anew. */
 export function Units({ onPhone }: { onPhone: boolean }) {
-  const shop = useQuery({ queryKey: ["shop"], queryFn: () => taken(client.GET("/api/shop")) });
+  const shop = queries.useQuery("get", "/api/shop");
   const prefer = useMutation({
     mutationFn: (units: Shop["units"]) =>
       taken(

@@ -1,7 +1,6 @@
-import { useQuery } from "@tanstack/react-query";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
-import { type ColumnMapping, client, type Proposal, taken } from "@/api/client";
+import { type ColumnMapping, type Proposal, queries } from "@/api/client";
 import { Figure } from "@/components/Figure";
 import { CurvePreview, HowRead, Runs } from "./MappingParts";
 
@@ -41,17 +40,12 @@ const select = FIELD;
 export function MappingSheet({ proposal, vehicleClass, spoken, onTake, onCancel }: Props) {
   const [mapping, setMapping] = useState<ColumnMapping>(proposal.mapping);
   const [picked, setPicked] = useState(() => Object.fromEntries(spoken.map((s) => [s.name, s.option])));
-  const read = useQuery({
-    queryKey: ["read", proposal.name, proposal.text, mapping],
-    queryFn: () =>
-      taken(
-        client.POST("/api/curves/read", {
-          body: { name: proposal.name, text: proposal.text, mapping, vehicle_class: vehicleClass },
-        }),
-      ),
-    retry: false,
-    gcTime: 0,
-  });
+  const read = queries.useQuery(
+    "post",
+    "/api/curves/read",
+    { body: { name: proposal.name, text: proposal.text, mapping, vehicle_class: vehicleClass } },
+    { retry: false, gcTime: 0 },
+  );
   const put = (change: Partial<ColumnMapping>) => setMapping({ ...mapping, ...change });
   return (
     <Dialog.Root open modal={false} onOpenChange={(open) => !open && onCancel()}>
