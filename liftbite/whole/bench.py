@@ -222,7 +222,7 @@ class Bench:
         return {t.check: t.readings for t in self.series if self.counts(t)}
 
     @property
-    def said(self) -> dict[str, str]:
+    def series_answers(self) -> dict[str, str]:
         """What was said where a calculation of the set-up asks: name -> option."""
         found = {}
         for calculation in CALCULATIONS.values():
@@ -330,7 +330,7 @@ def needs_of(bench: Bench, *, worn_together: bool = True) -> list[Need]:
     checks = {c.name for c in plan.checks}
     setups = [
         (c, told)
-        for c, told in outcome_of(plan.build, plan.readings, plan.said, plan.manual)
+        for c, told in outcome_of(plan.build, plan.readings, plan.series_answers, plan.manual)
         if told is not None and checks & set(c.checks)
     ]
     slips = slips_worn(found.entries, _effects_in(found)) if worn_together else ""
@@ -406,7 +406,7 @@ def _effects_in(bench: Bench) -> list[Effect]:
         build_of(entries_of(bench.entered, bench.which)),
         {name: sweep for name, sweep in swept.items() if sweep is not None},
         scales,
-        bench.said,
+        bench.series_answers,
     )
 
 

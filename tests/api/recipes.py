@@ -93,7 +93,7 @@ def dust_margin(dust_mass: Values) -> Values:
 
 from liftbite.core.job.build import Build
 from liftbite.core.measure.reading import Readings, values_of
-from liftbite.core.measure.setup.calculation import Calculation, Outcome, right, said
+from liftbite.core.measure.setup.calculation import Calculation, Outcome, right, span
 
 
 def work_out(build: Build, readings: Readings, said_of: object) -> float | None:
@@ -103,7 +103,7 @@ def work_out(build: Build, readings: Readings, said_of: object) -> float | None:
 
 def tell(found: float) -> Outcome:
     """It in words."""
-    return Outcome(f"The boot stands open by {said(found)}.", right(found <= 1e-3))
+    return Outcome(f"The boot stands open by {span(found)}.", right(found <= 1e-3))
 
 
 CALCULATION = Calculation("dust", "Boot on its seat", "dust_boot", ("dust_boot",), "the boot", work_out, tell)

@@ -7,7 +7,7 @@ from typing import Any
 import pytest
 from flask.testing import FlaskClient
 
-from liftbite.api.jobs.present import figure_out, figure_text, said
+from liftbite.api.jobs.present import entry_text, figure_out, figure_text
 from liftbite.core.job.ledger import read_entry
 from liftbite.core.units.preference import preferring
 from liftbite.core.units.read import read
@@ -54,7 +54,7 @@ def test_a_length_nobody_can_measure_is_nothing() -> None:
     ],
 )
 def test_the_record_says_a_unit_once(quantity: str, typed: str, shown: str) -> None:
-    assert said(quantity, read_entry(quantity, typed)) == shown
+    assert entry_text(quantity, read_entry(quantity, typed)) == shown
 
 
 def force(client: FlaskClient, job: dict[str, Any], newton: str, distance: str) -> None:

@@ -220,7 +220,7 @@ def _field_out(
     field = _plain_field(name, typed, None if value is None else float(value), build.mark(name), assumed, asks, problem)
     if entry is not None and entry.build != PLAN:
         there = plan.get(name)
-        says = f"the plan says {said(name, there)}" if there else "the plan says nothing of it"
+        says = f"the plan says {entry_text(name, there)}" if there else "the plan says nothing of it"
         field = field.model_copy(update={"why": f"{called(entry.build)}; {says}"})
     if entry is None or (entry.curve is None and not entry.file):
         return field
@@ -422,7 +422,7 @@ def waiting_line(job_id: int, change: int) -> m.JobLineOut:
     )
 
 
-def said(quantity: str, entry: Entry | None) -> str | None:
+def entry_text(quantity: str, entry: Entry | None) -> str | None:
     """An entry in the words of the screen, None where there is none."""
     if entry is None or entry.typed is None:
         return None
@@ -459,9 +459,9 @@ def history_out(revisions: Sequence[Revision]) -> m.HistoryOut:
     for revision in revisions:
         changes = []
         for entry in revision.entries:
-            before = said(entry.quantity, state.get((entry.build, entry.quantity)))
+            before = entry_text(entry.quantity, state.get((entry.build, entry.quantity)))
             state[entry.build, entry.quantity] = entry
-            after = said(entry.quantity, entry)
+            after = entry_text(entry.quantity, entry)
             changes.append(m.ChangeOut(name=entry.quantity, label=_label(entry), before=before, after=after))
         lines.append(
             m.RevisionOut(

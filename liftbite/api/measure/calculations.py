@@ -19,8 +19,8 @@ from liftbite.whole.bench import Bench
 def calculations_out(bench: Bench, checks: Collection[str]) -> list[mc.CalculationOut]:
     """The calculations that the checks of a bench feed."""
     return [
-        _calculation(calculation, told, bench.said)
-        for calculation, told in outcome_of(bench.build, bench.readings, bench.said, bench.manual)
+        _calculation(calculation, told, bench.series_answers)
+        for calculation, told in outcome_of(bench.build, bench.readings, bench.series_answers, bench.manual)
         if any(check in checks for check in calculation.checks)
     ]
 

@@ -217,7 +217,7 @@ def _running_in(bench: Bench) -> mp.RunningInOut:
         schools=[NameOut(name=name, label=words) for name, (words, _) in SCHOOLS.items()],
         share=found.share,
         done=found.done,
-        says=found.said,
+        says=found.sentence,
         driven_hard=found.driven_hard,
         trips=[
             mp.TripOut(

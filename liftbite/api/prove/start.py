@@ -55,7 +55,7 @@ def bleeding_out(bench: Bench) -> mp.BleedingOut:
     """Ways to bleed, the times it was, and what the slave's travel says now."""
     plan, bled, ticked = bench.seen_as(PLAN), bench.said_of(Bled), bench.said_of(BleedStepDone).keys()
     hands = int(case_of_job(bench).answers.get("helpers", "0")) + 1
-    told = {c.name: t for c, t in outcome_of(plan.build, plan.readings, plan.said, plan.manual)}.get("travel")
+    told = {c.name: t for c, t in outcome_of(plan.build, plan.readings, plan.series_answers, plan.manual)}.get("travel")
     frees = told.verdict if told else ""
     return mp.BleedingOut(
         fluid="line_pressure" in plan.build.graph.functions,

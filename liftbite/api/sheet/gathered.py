@@ -22,7 +22,7 @@ from liftbite.api.fit import models as mf
 from liftbite.api.fit.present import plan_out
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_working as mw
-from liftbite.api.jobs.present import job_out, said
+from liftbite.api.jobs.present import entry_text, job_out
 from liftbite.api.jobs.workings import working_out
 from liftbite.api.measure import models as mm
 from liftbite.api.measure.models_calculations import CalculationOut
@@ -140,7 +140,9 @@ def _entered(bench: Bench) -> tuple[tuple[str, str], ...]:
     order = {name: place for place, name in enumerate(rows)}
     elsewhere = {*_TEXTS, "job_name", "vehicle"}
     names = sorted((n for n in bench.entries if n not in elsewhere), key=lambda n: order.get(n, len(order)))
-    told = ((label_of(name), said(name, bench.entries[name])) for name in names if name in INPUTS or name in CHOICES)
+    told = (
+        (label_of(name), entry_text(name, bench.entries[name])) for name in names if name in INPUTS or name in CHOICES
+    )
     return tuple((label, words) for label, words in told if words)
 
 

@@ -73,7 +73,7 @@ class RunningIn:
         return self.share >= 1.0
 
     @property
-    def said(self) -> str:
+    def sentence(self) -> str:
         """In a sentence."""
         km = f"{self.distance / _KM:.0f} km and {self.starts} gentle starts"
         if self.done:

@@ -38,7 +38,7 @@ from liftbite.core.measure.setup.calculation import (
     mm,
     pieces_of,
     right,
-    said,
+    span,
 )
 from liftbite.core.units.constants import INCH
 
@@ -236,15 +236,15 @@ def work_out(build: Build, readings: Readings, said_of: Mapping[str, str]) -> Be
 def tell(found: Bearing) -> Outcome:
     """A concentric bearing: what the best stack leaves, inside what."""
     working = [
-        f"Reserve = X − Y − spacers, from the means of the depths: X − Y = {said(found.reserve)}; its doubt is "
-        f"√(U_X² + U_Y²) and half of both spreads, {said(found.doubt)}.",
+        f"Reserve = X − Y − spacers, from the means of the depths: X − Y = {span(found.reserve)}; its doubt is "
+        f"√(U_X² + U_Y²) and half of both spreads, {span(found.doubt)}.",
         "The rule of the trade, 1/8 to 3/8 in, is for push covers; X is taken to the surface the bearing pulls on."
         if found.pulls
-        else f"Rule of the trade: {said(RULE.low)} to {said(RULE.high)}, or a nominal {said(NOMINAL)} [practice].",
+        else f"Rule of the trade: {span(RULE.low)} to {span(RULE.high)}, or a nominal {span(NOMINAL)} [practice].",
     ]
     if found.window is not None:
-        low, high = said(found.window.low), said(found.window.high)
-        spare = said(SPARE)
+        low, high = span(found.window.low), span(found.window.high)
+        spare = span(SPARE)
         working.append(
             f"Window of this clutch: at least release stroke + {spare} = {low}, for the bearing comes back along its "
             f"sleeve to release; at most bearing stroke − wear to come · lever ratio − {spare} = {high}, for it "
@@ -281,8 +281,8 @@ def _sentence(found: Bearing) -> str:
     window = found.usable
     inside = fitted.in_rule if window is None else fitted.in_window
     named = found.pieces.named(fitted.pieces) or "no spacer"
-    says = f"Fitted with {named}: the reserve is {said(fitted.reserve)}, {'inside' if inside else 'outside'} "
-    says += "1/8 to 3/8 in" if window is None else f"{said(window.low)} to {said(window.high)}"
+    says = f"Fitted with {named}: the reserve is {span(fitted.reserve)}, {'inside' if inside else 'outside'} "
+    says += "1/8 to 3/8 in" if window is None else f"{span(window.low)} to {span(window.high)}"
     return f"{says}." if inside else f"{says}. {_proposed(found)}"
 
 
@@ -292,7 +292,7 @@ def _to_get(found: Bearing) -> str:
     if window is None or found.reserve <= window.low:
         return ""
     return (
-        f" Get {said(max(found.reserve - window.high, 0.0))} to {said(found.reserve - window.low)} of spacers in all."
+        f" Get {span(max(found.reserve - window.high, 0.0))} to {span(found.reserve - window.low)} of spacers in all."
     )
 
 
@@ -301,13 +301,13 @@ def _proposed(found: Bearing) -> str:
         return "The bearing already meets the fingers: no stack can help. A shorter bearing or another seat is needed."
     best, window = found.stacks[0], found.usable
     with_what = found.pieces.named(best.pieces) or "no spacer"
-    left = f"With {with_what} the reserve is {said(best.reserve)}"
+    left = f"With {with_what} the reserve is {span(best.reserve)}"
     nearest = f"Nearest: {left[0].lower()}{left[1:]}."
     doubt = "" if best.sure else " It stands on the doubt of the readings: measure again."
     if found.window is not None and window is None:
         return (
-            f"No reserve serves: the fingers ask for {said(found.window.low)} and the stroke leaves "
-            f"{said(found.window.high)}. A bearing of more stroke is needed. {left}."
+            f"No reserve serves: the fingers ask for {span(found.window.low)} and the stroke leaves "
+            f"{span(found.window.high)}. A bearing of more stroke is needed. {left}."
         )
     if window is None and found.pulls:
         return f"{left}. Wear limit, lift and bearing stroke give the window of a pull cover; no rule of thumb does."
@@ -317,7 +317,7 @@ def _proposed(found: Bearing) -> str:
         own = "wear limit and bearing stroke would give a window of its own"
         return f"{left}, in the rule of 1/8 to 3/8 in; {own}.{doubt}"
     ends = ("the stroke", "the wear to come") if found.pulls else ("the wear to come", "the stroke")
-    inside = f"between {said(window.low)} for {ends[0]} and {said(window.high)} for {ends[1]}"
+    inside = f"between {span(window.low)} for {ends[0]} and {span(window.high)} for {ends[1]}"
     if not best.in_window:
         return f"No stack at hand falls {inside}. {nearest}{_to_get(found)}"
     rule = "" if best.in_rule or found.pulls else " It lies outside the rule of 1/8 to 3/8 in, which counts less."
@@ -340,7 +340,7 @@ def _shows(found: Bearing) -> tuple[Shown, ...]:
     columns = ("Spacers", "Stack", "Reserve", "Window") + (() if found.pulls else ("1/8 to 3/8", "Off 1/4 in"))
     table = Table("Stacks of the spacers at hand", columns, tuple(_row(found, s) for s in found.stacks[:_SHOWN]))
     return (
-        Remark(f"X less Y is {said(found.reserve)}, ± {said(found.doubt)} by the readings."),
+        Remark(f"X less Y is {span(found.reserve)}, ± {span(found.doubt)} by the readings."),
         ruler,
         table,
         Remark(

@@ -202,10 +202,10 @@ def within(told: Outcome, given: Mapping[LimitName, tuple[float, str]]) -> Outco
         return told
     low, high = given.get("least"), given.get("most")
     inside = (low is None or told.length >= low[0] - 1e-9) and (high is None or told.length <= high[0] + 1e-9)
-    ends = [f"{word} {said(end[0])}" for word, end in (("at least", low), ("at most", high)) if end is not None]
+    ends = [f"{word} {span(end[0])}" for word, end in (("at least", low), ("at most", high)) if end is not None]
     whose = next((end[1] for end in (low, high) if end is not None and end[1]), "the manual")
     lies = "lies inside" if inside else "lies outside"
-    first = f"{said(told.length)} {lies} what {whose} gives, {' and '.join(ends)}, which counts. By the sum: "
+    first = f"{span(told.length)} {lies} what {whose} gives, {' and '.join(ends)}, which counts. By the sum: "
     return replace(told, sentence=first + told.sentence, verdict=right(inside))
 
 
@@ -251,7 +251,7 @@ def pieces_of(readings: Readings, check: str) -> Pieces:
     return Pieces(tuple(tried), tuple(latest[n] for n in tried), len(names) - len(tried))
 
 
-def said(value: float) -> str:
+def span(value: float) -> str:
     """A length in both systems, as a bench reads it."""
     return both_fine(value, "m")
 

@@ -23,7 +23,7 @@ from liftbite.core.measure.setup.calculation import (
     mm,
     pieces_of,
     right,
-    said,
+    span,
 )
 
 #: Floats that differ by less are alike: no micrometer tells them apart [m]; the fewer shims win.
@@ -74,22 +74,22 @@ def tell(found: EndFloat) -> Outcome:
     """An input shaft's end float and the shims that take it up."""
     names = found.pieces.names
     if found.measured <= NIL:
-        sentence = f"End float {said(max(found.measured, 0.0))}: nil. It passes where the shaft turns free by hand."
+        sentence = f"End float {span(max(found.measured, 0.0))}: nil. It passes where the shaft turns free by hand."
     elif found.put_in:
         sentence = f"With {found.pieces.named(found.taken) or 'no shim'} behind the retainer {_left_said(found.left)}"
     elif not names:
         sentence = (
-            f"End float {said(found.measured)}: nil but free turning is wanted. Measure the shims at hand, "
-            f"or get one of {said(found.measured)}."
+            f"End float {span(found.measured)}: nil but free turning is wanted. Measure the shims at hand, "
+            f"or get one of {span(found.measured)}."
         )
     elif not found.taken:
         sentence = (
-            f"End float {said(found.measured)}: no shim at hand is thin enough. Get one of {said(found.measured)}."
+            f"End float {span(found.measured)}: no shim at hand is thin enough. Get one of {span(found.measured)}."
         )
     else:
         with_what = found.pieces.named(found.taken)
         verb = "takes" if len(found.taken) == 1 else "take"
-        sentence = f"{with_what} {verb} the end float to {said(found.left)}; thickest at the race."
+        sentence = f"{with_what} {verb} the end float to {span(found.left)}; thickest at the race."
     terms = "".join(f" − {mm(found.pieces.heights[i])}" for i in found.taken)
     fine = abs(found.left) <= NIL if found.put_in else found.measured <= NIL
     return Outcome(
@@ -106,8 +106,8 @@ def tell(found: EndFloat) -> Outcome:
 
 def _left_said(left: float) -> str:
     if left < -NIL:
-        return f"the shaft is clamped: they are {said(-left)} too much. Take some out, or the bearing runs hot."
-    return "the end float is nil: right where it turns free." if left <= NIL else f"{said(left)} of end float is left."
+        return f"the shaft is clamped: they are {span(-left)} too much. Take some out, or the bearing runs hot."
+    return "the end float is nil: right where it turns free." if left <= NIL else f"{span(left)} of end float is left."
 
 
 #: What is behind the retainer -> in words, and the shims by index; the first where nothing was said.

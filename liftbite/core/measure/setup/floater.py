@@ -36,7 +36,7 @@ from liftbite.core.measure.setup.calculation import (
     mm,
     pieces_of,
     right,
-    said,
+    span,
 )
 from liftbite.core.units.constants import THOU
 
@@ -180,7 +180,7 @@ def _way_said(found: Floater, way: str, shims: FloaterShims) -> str:
     middle = (FLOATER.low + FLOATER.high) / 2
     wanted = [(i, (middle - gap) * (1 if way == "raises" else -1)) for i, gap in enumerate(found.gaps, start=1)]
     off = [(i, t) for (i, t), gap in zip(wanted, found.gaps, strict=True) if not FLOATER.holds(gap)] or wanted
-    get = ", ".join(f"stand {i} {said(t)}" for i, t in off if t > 0)
+    get = ", ".join(f"stand {i} {span(t)}" for i, t in off if t > 0)
     too = ", ".join(f"stand {i}" for i, t in off if t <= 0)
     says = f"With shims {SEATS[way]}, not all three come right."
     return says + (f" Get for {get}." if get else "") + (f" No shim there mends {too}." if too else "")
@@ -200,10 +200,10 @@ def tell(found: Floater) -> Outcome:
     if _fits_as_it_is(found):
         sentence = "All three stands are right as they are; no shim is needed."
     elif found.put_in:
-        now = ", ".join(said(gap) for gap in found.ways[0][1].gaps)
+        now = ", ".join(span(gap) for gap in found.ways[0][1].gaps)
         sentence = f"With the shims put in the stands are at {now}: {'right' if fits else 'not all right'}."
     working = [
-        f"Each stand: {said(FLOATER.low)} to {said(FLOATER.high)}, and all within {said(ALIKE)} of each other "
+        f"Each stand: {span(FLOATER.low)} to {span(FLOATER.high)}, and all within {span(ALIKE)} of each other "
         "[practice]."
     ]
     for way, shims in found.ways:
@@ -215,7 +215,7 @@ def tell(found: Floater) -> Outcome:
         working.append(f"{SEATS[way][0].upper()}{SEATS[way][1:]}: {'; '.join(sums)} mm.")
     if found.wear:
         working.append(
-            f"New, the inner disc is left {said(found.inner[0])} and the outer one {said(found.outer[0])}: "
+            f"New, the inner disc is left {span(found.inner[0])} and the outer one {span(found.outer[0])}: "
             "f − cushion, and lift − f − cushion. The stops are fixed to the flywheel, so f grows one for "
             "one as the inner disc wears and the outer gap shrinks by as much."
         )
@@ -255,7 +255,7 @@ def _shows(found: Floater) -> list[Shown]:
             Remark(
                 "The stops are fixed to the flywheel: as the inner disc wears, the outer one loses its gap."
                 if at is None
-                else f"The stands want new shims when the inner disc has worn {said(at)}: from there the outer drags."
+                else f"The stands want new shims when the inner disc has worn {span(at)}: from there the outer drags."
             )
         )
     return shows

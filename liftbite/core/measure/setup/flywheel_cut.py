@@ -16,7 +16,7 @@ from liftbite.core.job.build import Build
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
 from liftbite.core.measure.limit import Limit
 from liftbite.core.measure.reading import Readings, values_of
-from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Outcome, mm, right, said
+from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Outcome, mm, right, span
 from liftbite.core.units.show import figure
 
 #: What is read of both wheels, from the crank's flange.
@@ -122,16 +122,16 @@ def tell(found: FlywheelCut) -> Outcome:
     if known and abs(cut.fingers) > 1e-6:
         way, play = ("to the gearbox", "shrinks") if cut.fingers > 0 else ("to the engine", "grows")
         room = f": {'reserve or free play' if found.way > 0 else 'X less Y'} {play} by that"
-        words.append(f"The finger tips come {said(abs(cut.fingers))} nearer {way}{room}.")
+        words.append(f"The finger tips come {span(abs(cut.fingers))} nearer {way}{room}.")
     elif not known:
         words.append("How far the finger tips move waits for the cover's lever ratio.")
     if abs(cut.acts_as_wear) > 1e-6:
         acts = "has worn" if cut.acts_as_wear > 0 else "were thicker by"
-        words.append(f"The cover acts as if the disc {acts} {said(abs(cut.acts_as_wear))}.")
+        words.append(f"The cover acts as if the disc {acts} {span(abs(cut.acts_as_wear))}.")
     else:
         words.append(f"{'Both' if found.compared else 'Cut'} alike, the clamp stays.")
     if found.face > 0:
-        words.append(f"The disc's hub comes {said(cut.hub_nearer)} nearer the flywheel bolts: check the gap.")
+        words.append(f"The disc's hub comes {span(cut.hub_nearer)} nearer the flywheel bolts: check the gap.")
     if found.compared:
         seat = (
             f" and {_lower(found.seat)} at the seat."
@@ -159,7 +159,7 @@ def tell(found: FlywheelCut) -> Outcome:
 
 
 def _lower(off: float) -> str:
-    return "as high" if abs(off) < 1e-6 else f"{said(abs(off))} {'lower' if off > 0 else 'higher'}"
+    return "as high" if abs(off) < 1e-6 else f"{span(abs(off))} {'lower' if off > 0 else 'higher'}"
 
 
 def _mend(found: FlywheelCut) -> str:

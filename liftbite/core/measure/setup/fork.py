@@ -17,7 +17,7 @@ from liftbite.core.job.build import Build
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
 from liftbite.core.measure.limit import Limit
 from liftbite.core.measure.reading import Readings, values_of
-from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Outcome, mm, right, said
+from liftbite.core.measure.setup.calculation import MAKE_UP, Calculation, Outcome, mm, right, span
 from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure
 
@@ -114,10 +114,10 @@ def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> Fork | N
 def tell(found: Fork) -> Outcome:
     """A bearing of another height: free play left, how the fork turns, whether the slave still has its stroke."""
     f = found.change
-    new = f"The new bearing is {said(abs(f.height))} {'taller' if f.height >= 0 else 'shorter'}"
-    sentence = f"{new}; {said(f.free_play)} of free play is left."
+    new = f"The new bearing is {span(abs(f.height))} {'taller' if f.height >= 0 else 'shorter'}"
+    sentence = f"{new}; {span(f.free_play)} of free play is left."
     if f.free_play < 0:
-        sentence = f"{new} and always loaded, {said(-f.free_play)} past its free play: shim the pivot or the slave."
+        sentence = f"{new} and always loaded, {span(-f.free_play)} past its free play: shim the pivot or the slave."
     rise = mm(f.height) if f.height >= 0 else f"({mm(f.height)})"
     if found.assumed:
         sentence += " Free play with the old one is taken as none: nobody entered the bearing's clearance."
@@ -133,9 +133,9 @@ def tell(found: Fork) -> Outcome:
     if found.stroke is not None and found.needed is not None:
         enough = found.needed <= found.stroke
         sentence += (
-            f" The slave still has its stroke: {said(found.needed)} of {said(found.stroke)}."
+            f" The slave still has its stroke: {span(found.needed)} of {span(found.stroke)}."
             if enough
-            else f" The slave runs out: full pedal asks for {said(found.needed)}, {said(found.stroke)} is left."
+            else f" The slave runs out: full pedal asks for {span(found.needed)}, {span(found.stroke)} is left."
         )
         working.append(
             f"Slave at full pedal = (bearing travel + clearance) · R_f = {mm(found.needed)} mm; a shorter "

@@ -14,7 +14,7 @@ from dataclasses import dataclass
 
 from liftbite.core.job.build import Build
 from liftbite.core.measure.reading import Readings, values_of
-from liftbite.core.measure.setup.calculation import Calculation, Outcome, Remark, mm, right, said
+from liftbite.core.measure.setup.calculation import Calculation, Outcome, Remark, mm, right, span
 
 #: Where it is read, by the clock, seen from behind the gearbox; and the two lengths that turn gaps into a move.
 CLOCK = ("At 12", "At 3", "At 6", "At 9")
@@ -80,7 +80,7 @@ def tell(found: HousingGap) -> Outcome:
     side = found.gaps["At 3"] - found.gaps["At 9"]
     even = abs(high) <= EVEN and abs(side) <= EVEN
     moves = [
-        f"{way}{f' by {said(abs(move))}' if found.tail is not None else ''}"
+        f"{way}{f' by {span(abs(move))}' if found.tail is not None else ''}"
         for apart, move, way in (
             (high, found.up, "up" if high > 0 else "down"),
             (side, found.right, "to 3" if side > 0 else "to 9"),

@@ -14,7 +14,7 @@ from liftbite.core.job.build import Build
 from liftbite.core.measure.effect import Effect, EffectOf
 from liftbite.core.measure.limit import Limit
 from liftbite.core.measure.reading import Readings, mean_by_item
-from liftbite.core.measure.setup.calculation import Calculation, Outcome, right, said
+from liftbite.core.measure.setup.calculation import Calculation, Outcome, right, span
 
 #: A plain plate that differs from the common one by more than this is of another thickness [m]; our own choice.
 ODD_PLATE = 0.15e-3
@@ -75,9 +75,9 @@ def tell(found: Pack) -> Outcome:
     if found.common is not None:
         thick = dict(found.thick)
         place = "it has a place of its own in the pack, often at the far end; put it back there"
-        words += [f"{name} is {said(thick[name])} among {said(found.common)}: {place}." for name in found.odd]
+        words += [f"{name} is {span(thick[name])} among {span(found.common)}: {place}." for name in found.odd]
         if not found.odd:
-            words.append(f"Every plain plate read is of one thickness, {said(found.common)}.")
+            words.append(f"Every plain plate read is of one thickness, {span(found.common)}.")
     counted = found.friction is None or found.asked is None or found.friction == found.asked
     alternate = found.friction is None or found.plain is None or found.friction == found.plain + 1
     return Outcome(" ".join(words), right(counted and alternate))

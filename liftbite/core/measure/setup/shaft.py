@@ -16,7 +16,7 @@ from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effect import Effect, EffectOf, of_length
 from liftbite.core.measure.limit import Limit
 from liftbite.core.measure.reading import Readings, values_of
-from liftbite.core.measure.setup.calculation import Calculation, Outcome, SetUp, mm, right, said
+from liftbite.core.measure.setup.calculation import Calculation, Outcome, SetUp, mm, right, span
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,13 +93,13 @@ def tell(found: Shaft) -> Outcome:
     """The input shaft in its pilot, both ends."""
     reach, d = found.reach, {name: mm(depth) for name, depth in found.depths}
     if reach.engagement <= 0:
-        sentence = f"The shaft does not reach its pilot: {said(-reach.engagement)} short."
+        sentence = f"The shaft does not reach its pilot: {span(-reach.engagement)} short."
     elif reach.touches:
         sentence = "The shaft meets the bottom of the bore: shorten it or sink the pilot before anything is bolted up."
     elif not reach.full:
-        sentence = f"The shaft enters the pilot by {said(reach.engagement)}, not its whole length."
+        sentence = f"The shaft enters the pilot by {span(reach.engagement)}, not its whole length."
     else:
-        sentence = f"The shaft passes the whole pilot and stays {said(reach.clear)} clear of the bottom."
+        sentence = f"The shaft passes the whole pilot and stays {span(reach.clear)} clear of the bottom."
     verdict: SetUp = "stop" if reach.engagement <= 0 or reach.touches else right(reach.full)
     out, housing, block, recess, stand, length, below = d.values()
     return Outcome(

@@ -21,7 +21,7 @@ from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.measure.reading import Reading, Readings
 from liftbite.core.measure.setup.air import PORT_DOUBT
-from liftbite.core.measure.setup.calculation import Calculation, Outcome, Remark, mm, right, said
+from liftbite.core.measure.setup.calculation import Calculation, Outcome, Remark, mm, right, span
 from liftbite.core.quantities.torque_curve import Array
 from liftbite.core.units.constants import ATMOSPHERE
 from liftbite.core.units.sentence import both
@@ -210,7 +210,7 @@ def _said_of(cause: Cause) -> str:
         return f"air, {both(cause.amount, 'm³', 2)} of it"
     if cause.name == "flex":
         return f"something that swells or flexes, {figure(cause.amount * 1e15, 2)} mm³ for every MPa"
-    return f"travel lost before the port closes, {said(cause.amount)} at the master"
+    return f"travel lost before the port closes, {span(cause.amount)} at the master"
 
 
 #: Cause -> what else would show it, where the readings alone do not, and what is done next.
@@ -272,7 +272,7 @@ def _travel(found: Shortfall) -> _Part:
     )
     remarks = [Remark(f"{c.name.capitalize()}: {SHOWS[c.name][0]}. Then {SHOWS[c.name][1]}.") for c in alike]
     return _Part(
-        f"The slave falls {said(last.expected - last.measured)} short at {both(last.pedal, 'm')} of pedal. {looks}",
+        f"The slave falls {span(last.expected - last.measured)} short at {both(last.pedal, 'm')} of pedal. {looks}",
         (*working, *(_fit(c) for c in found.causes)),
         tuple(remarks),
         fine=False,
@@ -298,8 +298,8 @@ def _biting(found: Shortfall) -> _Part:
     worked, read = found.bite
     other = abs(read - worked)
     if other <= BITE_DOUBT:
-        return _Part(f"It bites {said(read)} below rest, as it should.")
-    says = f"It bites {said(read)} below rest, {said(other)} {'lower' if read > worked else 'higher'} than worked out."
+        return _Part(f"It bites {span(read)} below rest, as it should.")
+    says = f"It bites {span(read)} below rest, {span(other)} {'lower' if read > worked else 'higher'} than worked out."
     if found.short or not found.points:
         return _Part(says, fine=read < worked)
     look = "Travel is right and the bite point is not: look at the disc's cushion and at what drags, not at the fluid."
