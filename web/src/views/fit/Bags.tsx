@@ -1,7 +1,8 @@
-import { useState } from "react";
 import type { Plan, WordsOf } from "@/api/client";
 import type { PlanChange, SayPlan } from "@/api/fit";
+import { Refused } from "@/components/Refused";
 import { SaveLink } from "@/components/SaveLink";
+import { useForm } from "@/lib/useForm";
 
 const KINDS = [
   {
@@ -15,17 +16,13 @@ const KINDS = [
   { kind: "leftover", label: "Left over", of: "What", words: "Where it belongs; nothing while nobody knows" },
 ] as const;
 
+type Kind = (typeof KINDS)[number]["kind"];
 const labelOf = (kind: string) => KINDS.find((each) => each.kind === kind)?.label ?? "";
 
 /** Bags by number, marks on pairs, and what was left over: the job is not handed over while that is unexplained. */
 export function Bags({ job, plan, say }: { job: number; plan: Plan; say: SayPlan }) {
-  const [kind, setKind] = useState<(typeof KINDS)[number]["kind"]>("bag");
-  const [of, setOf] = useState("");
-  const [so, setSo] = useState(plan.offered.noted[0]?.name ?? "");
-  const [words, setWords] = useState("");
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const asked = KINDS.find((each) => each.kind === kind) ?? KINDS[0];
-  const statement = (): PlanChange => {
+  const begins = { kind: "bag" as Kind, of: "", so: plan.offered.noted[0]?.name ?? "", words: "" };
+  const statement = ({ kind, of, so, words }: typeof begins): PlanChange => {
     if (kind === "bag") return { kind, key: of, said: { answer: "filled", holds: words } };
     if (kind === "mark") return { kind, key: of, said: { answer: "made", note: words } };
     if (kind === "noted")
@@ -35,6 +32,9 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: SayPlan
       : { answer: "unexplained" };
     return { kind, key: of, said };
   };
+  const form = useForm(begins, (typed) => say(statement(typed)), ["kind", "so"]);
+  const { kind, of } = form.words;
+  const asked = KINDS.find((each) => each.kind === kind) ?? KINDS[0];
   const look = "h-11 rounded-cut border border-line bg-sheet px-2";
   return (
     <section className="mt-4" aria-labelledby="bags">
@@ -58,33 +58,14 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: SayPlan
           <button
             type="button"
             className="plain-link min-h-11 text-note"
-            onClick={() =>
-              void say({ kind: each.kind, key: each.key, said: { answer: "open" } }).then(setTrouble)
-            }
+            onClick={() => void form.tell(say({ kind: each.kind, key: each.key, said: { answer: "open" } }))}
           >
             Take back
           </button>
         </p>
       ))}
-      <form
-        className="flex flex-wrap gap-2 py-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void say(statement()).then((refused) => {
-            setTrouble(refused);
-            if (refused === null) {
-              setOf("");
-              setWords("");
-            }
-          });
-        }}
-      >
-        <select
-          aria-label="Bag, mark, noted or left over"
-          className={look}
-          value={kind}
-          onChange={(event) => setKind(event.target.value as typeof kind)}
-        >
+      <form className="flex flex-wrap gap-2 py-2" onSubmit={form.onSubmit}>
+        <select aria-label="Bag, mark, noted or left over" className={look} {...form.field("kind")}>
           {KINDS.map((each) => (
             <option key={each.kind} value={each.kind}>
               {each.label}
@@ -95,17 +76,11 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: SayPlan
           aria-label={asked.of}
           placeholder={asked.of}
           className={`${look} w-40`}
-          value={of}
           maxLength={100}
-          onChange={(event) => setOf(event.target.value)}
+          {...form.field("of")}
         />
         {kind === "noted" && (
-          <select
-            aria-label="What is so"
-            className={look}
-            value={so}
-            onChange={(event) => setSo(event.target.value)}
-          >
+          <select aria-label="What is so" className={look} {...form.field("so")}>
             {plan.offered.noted.map(({ name, label }) => (
               <option key={name} value={name}>
                 {label}
@@ -117,15 +92,14 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: SayPlan
           aria-label={asked.words}
           placeholder={asked.words}
           className={`${look} min-w-40 grow`}
-          value={words}
           maxLength={300}
-          onChange={(event) => setWords(event.target.value)}
+          {...form.field("words")}
         />
         <button type="submit" className="button min-h-11" disabled={!of.trim()}>
           Keep it
         </button>
       </form>
-      {trouble && <p role="alert">▲ {trouble}</p>}
+      <Refused why={form.trouble} />
       {plan.kept.some((each) => each.kind === "bag") && (
         <SaveLink className="button inline-flex min-h-11 items-center" address={`/api/jobs/${job}/bags.pdf`}>
           Labels for the bags (PDF)

@@ -1,8 +1,9 @@
-import { useState } from "react";
 import type { OptionOf, Plan, WordsOf } from "@/api/client";
 import type { SayPlan } from "@/api/fit";
 import { HowItComesAbout } from "@/components/HowItComesAbout";
 import { Labelled } from "@/components/Labelled";
+import { Refused } from "@/components/Refused";
+import { useForm } from "@/lib/useForm";
 import { HolePattern } from "./HolePattern";
 
 type Joint = Plan["bolt_maps"][number];
@@ -16,59 +17,55 @@ const FIGURES = [
   { name: "shank", label: "Shank", hint: "none" },
   { name: "angle", label: "At, clockwise from the top", hint: "30°" },
 ] as const;
-const EMPTY: Record<string, string> = {};
+const NOTHING = {
+  ...Object.fromEntries(FIGURES.map(({ name }) => [name, ""])),
+  joint: JOINTS[0] as string,
+  hole: "1",
+  material: "aluminium",
+} as Record<(typeof FIGURES)[number]["name"] | "joint" | "hole" | "material", string>;
 
 /** Which bolt goes where: what each does in its hole, and which two must not be swapped. */
 export function BoltMap({ plan, say }: { plan: Plan; say: SayPlan }) {
-  const [joint, setJoint] = useState(JOINTS[0] as string);
-  const [hole, setHole] = useState("1");
-  const [typed, setTyped] = useState(EMPTY);
-  const [material, setMaterial] = useState("aluminium");
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const form = useForm(
+    NOTHING,
+    async ({ joint, hole, material, ...typed }) => {
+      const figures = Object.fromEntries(Object.entries(typed).filter(([, text]) => text.trim()));
+      const said: WordsOf<"hole"> = {
+        ...figures,
+        material: material as OptionOf<"hole", "material">,
+        answer: "kept",
+      };
+      const refused = await say({ kind: "hole", key: `${joint.trim()}:${hole.trim()}`, said });
+      // the next hole is mostly like this one: only its place is another
+      if (refused === null) form.put({ hole: String(Number(hole) + 1) });
+      return refused;
+    },
+    Object.keys(NOTHING).filter((name) => name !== "angle") as (keyof typeof NOTHING)[],
+  );
   const box = "mt-0.5 block h-11 w-full rounded-cut border border-line bg-sheet px-2 font-normal";
-  const keep = async () => {
-    const figures = Object.fromEntries(Object.entries(typed).filter(([, text]) => text.trim()));
-    const said: WordsOf<"hole"> = {
-      ...figures,
-      material: material as OptionOf<"hole", "material">,
-      answer: "kept",
-    };
-    const refused = await say({ kind: "hole", key: `${joint.trim()}:${hole.trim()}`, said });
-    setTrouble(refused);
-    if (refused !== null) return;
-    // the next hole is mostly like this one: only its place is another
-    setHole(String(Number(hole) + 1));
-    setTyped({ ...typed, angle: "" });
-  };
   return (
     <section className="mt-4" aria-labelledby="bolt-map" data-testid="bolt-map">
       <h2 id="bolt-map" className="lettering border-b border-ink pb-0.5">
         Which bolt goes where
       </h2>
       {plan.bolt_maps.map((map) => (
-        <JointMap key={map.joint} job={plan.job} map={map} say={say} onTrouble={setTrouble} />
+        <JointMap key={map.joint} job={plan.job} map={map} say={say} tell={form.tell} />
       ))}
       <details>
         <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
           Write a bolt down …
         </summary>
-        <form
-          className="grid grid-cols-2 items-end gap-2 tablet:grid-cols-4"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void keep();
-          }}
-        >
-          <Labelled label="Joint" list="joints" value={joint} maxLength={60} onText={setJoint} />
+        <form className="grid grid-cols-2 items-end gap-2 tablet:grid-cols-4" onSubmit={form.onSubmit}>
+          <Labelled label="Joint" list="joints" maxLength={60} {...form.text("joint")} />
           <datalist id="joints">
             {JOINTS.map((each) => (
               <option key={each} value={each} />
             ))}
           </datalist>
-          <Labelled label="Hole, clockwise" inputMode="numeric" value={hole} maxLength={2} onText={setHole} />
+          <Labelled label="Hole, clockwise" inputMode="numeric" maxLength={2} {...form.text("hole")} />
           <label className="text-note font-semibold">
             Its thread is in
-            <select className={box} value={material} onChange={(event) => setMaterial(event.target.value)}>
+            <select className={box} {...form.field("material")}>
               {plan.materials.map((each) => (
                 <option key={each.name} value={each.name}>
                   {each.label}
@@ -77,32 +74,26 @@ export function BoltMap({ plan, say }: { plan: Plan; say: SayPlan }) {
             </select>
           </label>
           {FIGURES.map(({ name, label, hint }) => (
-            <Labelled
-              key={name}
-              label={label}
-              value={typed[name] ?? ""}
-              placeholder={hint}
-              maxLength={40}
-              onText={(text) => setTyped({ ...typed, [name]: text })}
-            />
+            <Labelled key={name} label={label} placeholder={hint} maxLength={40} {...form.text(name)} />
           ))}
           <button type="submit" className="button col-span-full min-h-11 tablet:col-span-1">
-            Keep hole {hole}
+            Keep hole {form.words.hole}
           </button>
         </form>
       </details>
-      {trouble && (
-        <p role="alert" className="font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
+      <Refused why={form.trouble} />
     </section>
   );
 }
 
-type Said = { job: number; map: Joint; say: SayPlan; onTrouble: (trouble: string | null) => void };
+type Said = {
+  job: number;
+  map: Joint;
+  say: SayPlan;
+  tell: (sending: Promise<string | null>) => Promise<boolean>;
+};
 
-function JointMap({ job, map, say, onTrouble }: Said) {
+function JointMap({ job, map, say, tell }: Said) {
   return (
     <div className="border-b border-hair py-2" data-joint={map.joint}>
       <div className="grid items-start gap-4 wide:grid-cols-[1fr_18rem]">
@@ -121,9 +112,7 @@ function JointMap({ job, map, say, onTrouble }: Said) {
                   type="button"
                   className="plain-link min-h-6"
                   aria-label={`Take off ${map.joint} ${hole.number}`}
-                  onClick={() =>
-                    void say({ kind: "hole", key: hole.key, said: { answer: "open" } }).then(onTrouble)
-                  }
+                  onClick={() => void tell(say({ kind: "hole", key: hole.key, said: { answer: "open" } }))}
                 >
                   Take off
                 </button>
@@ -132,7 +121,7 @@ function JointMap({ job, map, say, onTrouble }: Said) {
             </div>
           ))}
         </div>
-        <HolePattern job={job} map={map} say={say} onTrouble={onTrouble} />
+        <HolePattern job={job} map={map} say={say} tell={tell} />
       </div>
       {map.swaps.map((swap) => (
         <p key={swap} className="font-semibold">

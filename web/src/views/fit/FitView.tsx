@@ -4,9 +4,11 @@ import { type SayPlan, usePlan, usePlanFile, useSayOfPlan, useShopStep } from "@
 import { FileButton } from "@/components/FileButton";
 import { LeftOut } from "@/components/LeftOut";
 import { Photos } from "@/components/Photos";
+import { Refused } from "@/components/Refused";
 import { SaveLink } from "@/components/SaveLink";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
+import { useForm } from "@/lib/useForm";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { Person } from "@/views/measure/Person";
 import { Answers } from "./Answers";
@@ -159,23 +161,25 @@ function Vanished({ plan }: { plan: Plan }) {
 
 /** A step of one's own, after one that is there. */
 function AddStep({ plan, say }: { plan: Plan; say: SayPlan }) {
-  const [title, setTitle] = useState("");
-  const [after, setAfter] = useState("");
-  const [always, setAlways] = useState(false);
-  const [trouble, setTrouble] = useState<string | null>(null);
   const keep = useShopStep(plan.job);
-  const version = plan.shop_steps.find((each) => each.title === title.trim())?.version ?? 0;
-  const send = () =>
-    always
-      ? keep({ title: title.trim(), after, note: "", kept: true, version })
-      : say({ kind: "own_step", key: title, said: { answer: "asked", after } });
+  const form = useForm(
+    { title: "", after: "", always: false },
+    ({ title, after, always }) => {
+      const version = plan.shop_steps.find((each) => each.title === title.trim())?.version ?? 0;
+      return always
+        ? keep({ title: title.trim(), after, note: "", kept: true, version })
+        : say({ kind: "own_step", key: title, said: { answer: "asked", after } });
+    },
+    ["after", "always"],
+  );
   const own = plan.steps.filter((step) => step.own && step.state !== "done");
   const letGo = async (key: string, name: string) => {
     const shop = plan.shop_steps.find((each) => each.key === key && each.kept);
-    const refused = shop
-      ? await keep({ title: shop.title, after: "", note: "", kept: false, version: shop.version })
-      : await say({ kind: "own_step", key: name, said: { answer: "open" } });
-    setTrouble(refused);
+    await form.tell(
+      shop
+        ? keep({ title: shop.title, after: "", note: "", kept: false, version: shop.version })
+        : say({ kind: "own_step", key: name, said: { answer: "open" } }),
+    );
   };
   return (
     <details className="mt-3">
@@ -196,27 +200,16 @@ function AddStep({ plan, say }: { plan: Plan; say: SayPlan }) {
           </button>
         </p>
       ))}
-      <form
-        className="grid gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void send().then((refused) => {
-            setTrouble(refused);
-            if (refused === null) setTitle("");
-          });
-        }}
-      >
+      <form className="grid gap-2" onSubmit={form.onSubmit}>
         <input
           aria-label="What is to be done"
-          value={title}
           maxLength={100}
-          onChange={(event) => setTitle(event.target.value)}
+          {...form.field("title")}
           className="h-11 rounded-cut border border-line bg-sheet px-2"
         />
         <select
           aria-label="After which step"
-          value={after}
-          onChange={(event) => setAfter(event.target.value)}
+          {...form.field("after")}
           className="h-11 min-w-0 rounded-cut border border-line bg-sheet px-2"
         >
           <option value="">at the beginning</option>
@@ -230,15 +223,15 @@ function AddStep({ plan, say }: { plan: Plan; say: SayPlan }) {
           <input
             type="checkbox"
             className="size-5"
-            checked={always}
-            onChange={(event) => setAlways(event.target.checked)}
+            checked={form.words.always}
+            onChange={(event) => form.put({ always: event.target.checked })}
           />
           In every job of the shop
         </label>
-        <button type="submit" className="button min-h-11" disabled={!title.trim()}>
+        <button type="submit" className="button min-h-11" disabled={!form.words.title.trim()}>
           Add the step
         </button>
-        {trouble && <p role="alert">▲ {trouble}</p>}
+        <Refused why={form.trouble} />
       </form>
     </details>
   );

@@ -3,18 +3,25 @@ import type { Plan, WordsOf } from "@/api/client";
 import type { SayPlan } from "@/api/fit";
 import { photoAddress, usePhotos } from "@/api/photos";
 import { Labelled } from "@/components/Labelled";
+import { Refused } from "@/components/Refused";
 import { SaveLink } from "@/components/SaveLink";
+import { useForm } from "@/lib/useForm";
 
 type Joint = Plan["bolt_maps"][number];
 type Hole = Joint["holes"][number];
-type Props = { job: number; map: Joint; say: SayPlan; onTrouble: (trouble: string | null) => void };
+type Props = {
+  job: number;
+  map: Joint;
+  say: SayPlan;
+  tell: (sending: Promise<string | null>) => Promise<boolean>;
+};
 
 /** Half the drawing, and the radius that is 1 on it. */
 const HALF = 60;
 const ONE = 44;
 
 /** Where the holes of a joint are: dragged on their circle or over a photo, and the card at 1:1 from one length. */
-export function HolePattern({ job, map, say, onTrouble }: Props) {
+export function HolePattern({ job, map, say, tell }: Props) {
   const photos = usePhotos(job).data?.photos.filter(({ here }) => here) ?? [];
   const pattern = (changed: Record<string, string>) => {
     const said = {
@@ -25,12 +32,12 @@ export function HolePattern({ job, map, say, onTrouble }: Props) {
       ...changed,
     };
     const kept = Object.fromEntries(Object.entries(said).filter(([, text]) => text));
-    void say({ kind: "pattern", key: map.joint, said: { ...kept, answer: "kept" } }).then(onTrouble);
+    return say({ kind: "pattern", key: map.joint, said: { ...kept, answer: "kept" } });
   };
   const place = (hole: Hole, degrees: number, out: number) => {
     const said: WordsOf<"hole"> = { ...hole.said, answer: "kept", angle: `${degrees.toFixed(1)}°` };
     if (Math.abs(out - 1) > 1e-9) said.out = out.toFixed(4);
-    void say({ kind: "hole", key: hole.key, said }).then(onTrouble);
+    void tell(say({ kind: "hole", key: hole.key, said }));
   };
   const loose = map.holes.filter((hole) => hole.degrees === null);
   return (
@@ -59,7 +66,7 @@ export function HolePattern({ job, map, say, onTrouble }: Props) {
           <select
             className="mt-0.5 block h-11 w-full rounded-cut border border-line bg-sheet px-2 font-normal"
             value={map.starts}
-            onChange={(event) => pattern({ starts: event.target.value })}
+            onChange={(event) => void tell(pattern({ starts: event.target.value }))}
           >
             <option value="part">at the part's own mark, where it turns</option>
             <option value="clock">at the top as seen, where it stands still</option>
@@ -71,7 +78,7 @@ export function HolePattern({ job, map, say, onTrouble }: Props) {
             <select
               className="mt-0.5 block h-11 w-full rounded-cut border border-line bg-sheet px-2 font-normal"
               value={map.photo}
-              onChange={(event) => pattern({ photo: event.target.value })}
+              onChange={(event) => void tell(pattern({ photo: event.target.value }))}
             >
               <option value="">none, on a circle</option>
               {photos.map((photo, at) => (
@@ -101,34 +108,36 @@ export function HolePattern({ job, map, say, onTrouble }: Props) {
 }
 
 /** One length that was measured makes a card of a drawing. */
-function Measured({ map, onKeep }: { map: Joint; onKeep: (changed: Record<string, string>) => void }) {
-  const [across, setAcross] = useState(map.across);
-  const [between, setBetween] = useState(map.between);
+function Measured({
+  map,
+  onKeep,
+}: {
+  map: Joint;
+  onKeep: (changed: { across: string; between: string }) => Promise<string | null>;
+}) {
+  const form = useForm(
+    { across: map.across, between: map.between },
+    ({ across, between }) => onKeep({ across: across.trim(), between: between.trim() }),
+    ["across", "between"],
+  );
   return (
-    <form
-      className="grid gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        onKeep({ across: across.trim(), between: between.trim() });
-      }}
-    >
+    <form className="grid gap-2" onSubmit={form.onSubmit}>
       <Labelled
         label="Measured across the circle"
-        value={across}
         placeholder="78 mm"
         maxLength={40}
-        onText={setAcross}
+        {...form.text("across")}
       />
       <Labelled
         label="or between two holes, middle to middle"
-        value={between}
         placeholder="1-4: 143.5 mm"
         maxLength={40}
-        onText={setBetween}
+        {...form.text("between")}
       />
       <button type="submit" className="button min-h-11">
         Keep the length
       </button>
+      <Refused why={form.trouble} />
     </form>
   );
 }

@@ -1,7 +1,8 @@
-import { useState } from "react";
 import type { FitStep, Plan, WordsOf } from "@/api/client";
 import type { SayPlan } from "@/api/fit";
+import { Refused } from "@/components/Refused";
 import { person } from "@/lib/person";
+import { useForm } from "@/lib/useForm";
 import { moment } from "@/lib/words";
 import { Bolts } from "./Bolts";
 import { Tightening } from "./Tightening";
@@ -25,16 +26,15 @@ export function StepCard({
   say: SayPlan;
   onDone: () => void;
 }) {
-  const [text, setText] = useState(step.text);
-  const [reason, setReason] = useState("");
-  const [trouble, setTrouble] = useState<string | null>(null);
   const done = step.state === "done" || step.state === "overridden";
   const wants = step.evidence === "reading" || step.evidence === "sentence";
-  const tell = async (said: WordsOf<"step">) => {
+  const form = useForm({ text: step.text, reason: "" }, ({ text }) => tick({ answer: "done", text }));
+  const tick = async (said: WordsOf<"step">) => {
     const refused = await say({ kind: "step", key: step.key, said });
-    setTrouble(refused);
     if (refused === null) onDone();
+    return refused;
   };
+  const { text, reason } = form.words;
   return (
     <article className="pt-2" data-testid="step" data-step={step.key}>
       {step.hold && <p className="lettering inline-block border-2 border-ink px-2 py-0.5">Hold point</p>}
@@ -80,30 +80,23 @@ export function StepCard({
           <button
             type="button"
             className="button mt-2 min-h-12"
-            onClick={() => void tell({ answer: "open" })}
+            onClick={() => void form.tell(tick({ answer: "open" }))}
           >
             Take it back
           </button>
         </div>
       ) : (
         step.state !== "shut" && (
-          <form
-            className="grid gap-2 pt-3"
-            onSubmit={(event) => {
-              event.preventDefault();
-              void tell({ answer: "done", text });
-            }}
-          >
+          <form className="grid gap-2 pt-3" onSubmit={form.onSubmit}>
             {step.turns.length > 0 && <Bolts plan={plan} step={step} say={say} />}
             {step.joint && step.evidence === "bolts" && <Tightening plan={plan} step={step} say={say} />}
             {ASKS[step.evidence] && (
               <label>
                 <span className="font-semibold">{ASKS[step.evidence]}</span>
                 <textarea
-                  value={text}
                   rows={2}
                   maxLength={400}
-                  onChange={(event) => setText(event.target.value)}
+                  {...form.field("text")}
                   className="mt-1 block w-full rounded-cut border border-line bg-sheet px-3 py-2 text-field"
                 />
               </label>
@@ -123,17 +116,16 @@ export function StepCard({
                 </summary>
                 <input
                   aria-label="Why it is overridden"
-                  value={reason}
+                  {...form.field("reason")}
                   maxLength={400}
                   placeholder="why; it is printed with your name"
-                  onChange={(event) => setReason(event.target.value)}
                   className="h-11 w-full rounded-cut border border-line bg-sheet px-2 placeholder:text-soft placeholder:italic"
                 />
                 <button
                   type="button"
                   className="button mt-2 min-h-11"
                   disabled={!reason.trim()}
-                  onClick={() => void tell({ answer: "overridden", reason })}
+                  onClick={() => void form.tell(tick({ answer: "overridden", reason }))}
                 >
                   Override the hold point
                 </button>
@@ -142,11 +134,7 @@ export function StepCard({
           </form>
         )
       )}
-      {trouble && (
-        <p role="alert" className="pt-2 font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
+      <Refused why={form.trouble} className="pt-2" />
     </article>
   );
 }

@@ -3,6 +3,8 @@ import type { FitStep, Plan, WordsOf } from "@/api/client";
 import type { SayPlan } from "@/api/fit";
 import { HowItComesAbout } from "@/components/HowItComesAbout";
 import { Labelled } from "@/components/Labelled";
+import { Refused } from "@/components/Refused";
+import { useForm } from "@/lib/useForm";
 
 const FIELDS = [
   { name: "figure", label: "Figure, and what is on the thread", hint: "44 lb-ft + 90°, oiled" },
@@ -11,7 +13,7 @@ const FIELDS = [
   { name: "grade", label: "Class", hint: "10.9" },
   { name: "head", label: "Across the head or washer", hint: "16 mm" },
   { name: "washers", label: "Washers", hint: "as the kit says" },
-];
+] as const;
 
 /** By whose instruction a joint is tightened: instructions side by side, one chosen, never mixed. */
 export function Tightening({ plan, step, say }: { plan: Plan; step: FitStep; say: SayPlan }) {
@@ -19,7 +21,7 @@ export function Tightening({ plan, step, say }: { plan: Plan; step: FitStep; say
   const tell = async (key: string, said: WordsOf<"tightening">) => {
     const refused = await say({ kind: "tightening", key, said });
     setTrouble(refused);
-    return refused === null;
+    return refused;
   };
   return (
     <section className="pt-3" aria-label="By whose instruction" data-testid="tightening">
@@ -56,29 +58,32 @@ export function Tightening({ plan, step, say }: { plan: Plan; step: FitStep; say
           <HowItComesAbout words={way.working} />
         </div>
       ))}
-      {trouble && (
-        <p role="alert" className="font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
+      <Refused why={trouble} />
       <New offered={plan.offered} step={step} tell={tell} />
     </section>
   );
 }
 
 type Way = WordsOf<"tightening">;
-type Tell = (key: string, said: Way) => Promise<boolean>;
+type Tell = (key: string, said: Way) => Promise<string | null>;
+const NOTHING = {
+  owner: "",
+  figure: "",
+  count: "",
+  thread: "",
+  grade: "",
+  head: "",
+  washers: "",
+  steps: "",
+  how: "figure" as NonNullable<Way["how"]>,
+  passes: "at_once" as NonNullable<Way["passes"]>,
+  bolts: undefined as Way["bolts"],
+  under: undefined as Way["under"],
+};
 
 function New({ offered, step, tell }: { offered: Plan["offered"]; step: FitStep; tell: Tell }) {
-  const [owner, setOwner] = useState("");
-  const [typed, setTyped] = useState<Record<string, string>>({});
-  const [how, setHow] = useState<NonNullable<Way["how"]>>("figure");
-  const [passes, setPasses] = useState<NonNullable<Way["passes"]>>("at_once");
-  const [steps, setSteps] = useState("");
-  const [bolts, setBolts] = useState<Way["bolts"]>();
-  const [under, setUnder] = useState<Way["under"]>();
   const box = "mt-0.5 block h-11 w-full rounded-cut border border-line bg-sheet px-2 font-normal";
-  const keep = async () => {
+  const keep = ({ owner, how, passes, steps, bolts, under, ...typed }: typeof NOTHING) => {
     const given = Object.fromEntries(Object.entries(typed).filter(([, text]) => text.trim()));
     if (how !== "figure") delete given.figure;
     const said: Way = {
@@ -90,40 +95,26 @@ function New({ offered, step, tell }: { offered: Plan["offered"]; step: FitStep;
     if (how === "figure" && passes === "as_given") said.steps = steps;
     if (bolts) said.bolts = bolts;
     if (under) said.under = under;
-    if (await tell(`${step.joint}:${owner.trim()}`, said)) {
-      setOwner("");
-      setTyped({ count: typed.count ?? "" });
-    }
+    return tell(`${step.joint}:${owner.trim()}`, said);
   };
+  const form = useForm(NOTHING, keep, ["how", "passes", "steps", "bolts", "under", "count"]);
+  const { how, passes, bolts, under } = form.words;
   return (
     <details open={step.ways.length === 0 && step.turns.length === 0}>
       <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
         {step.ways.length > 0 ? "Another instruction beside it …" : "Say how it is tightened …"}
       </summary>
       <div className="grid grid-cols-2 items-end gap-2 tablet:grid-cols-4">
-        <Labelled
-          label="Whose it is"
-          value={owner}
-          placeholder="the manual"
-          maxLength={40}
-          onText={setOwner}
-        />
+        <Labelled label="Whose it is" placeholder="the manual" maxLength={40} {...form.text("owner")} />
         <Pick
           label="What is known"
           value={how}
           options={offered.how}
           box={box}
-          onPick={(picked) => setHow(picked ?? "figure")}
+          onPick={(picked) => form.put({ how: picked ?? "figure" })}
         />
         {FIELDS.filter(({ name }) => name !== "figure" || how === "figure").map(({ name, label, hint }) => (
-          <Labelled
-            key={name}
-            label={label}
-            value={typed[name] ?? ""}
-            placeholder={hint}
-            maxLength={80}
-            onText={(text) => setTyped({ ...typed, [name]: text })}
-          />
+          <Labelled key={name} label={label} placeholder={hint} maxLength={80} {...form.text(name)} />
         ))}
         {how === "figure" && (
           <Pick
@@ -131,31 +122,32 @@ function New({ offered, step, tell }: { offered: Plan["offered"]; step: FitStep;
             value={passes}
             options={offered.passes}
             box={box}
-            onPick={(picked) => setPasses(picked ?? "at_once")}
+            onPick={(picked) => form.put({ passes: picked ?? "at_once" })}
           />
         )}
         {how === "figure" && passes === "as_given" && (
-          <Labelled
-            label="Each pass"
-            value={steps}
-            placeholder="35; 55; 75 lb-ft"
-            maxLength={60}
-            onText={setSteps}
-          />
+          <Labelled label="Each pass" placeholder="35; 55; 75 lb-ft" maxLength={60} {...form.text("steps")} />
         )}
-        <Pick label="The bolts" value={bolts} options={offered.bolts} open box={box} onPick={setBolts} />
+        <Pick
+          label="The bolts"
+          value={bolts}
+          options={offered.bolts}
+          open
+          box={box}
+          onPick={(picked) => form.put({ bolts: picked })}
+        />
         <Pick
           label="The head bears on"
           value={under}
           options={offered.under}
           open
           box={box}
-          onPick={setUnder}
+          onPick={(picked) => form.put({ under: picked })}
         />
         <button
           type="button"
           className="button col-span-full min-h-11 tablet:col-span-1"
-          onClick={() => void keep()}
+          onClick={() => void form.submit()}
         >
           Keep the instruction
         </button>

@@ -1,6 +1,8 @@
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
 import type { Measure } from "@/api/client";
 import { Labelled } from "@/components/Labelled";
+import { Refused } from "@/components/Refused";
+import { useForm } from "@/lib/useForm";
 import type { Send } from "./send";
 
 const KINDS = ["figure", "look", "go_no_go"] as const;
@@ -37,27 +39,20 @@ const WIDE: readonly Name[] = ["label", "part", "grades", "places", "how"];
 /** A check that this job asks for beside those of its layout: a figure, a look, or a gauge that goes or does not. */
 export function AddCheck({ bench, send }: { bench: Measure; send: Send }) {
   const [kind, setKind] = useState<Kind>("figure");
-  const [said, setSaid] = useState(NOTHING);
-  const [trouble, setTrouble] = useState<string | null>(null);
   const shown = FIELDS.filter(({ of }) => (of as readonly Kind[]).includes(kind));
-  const add = async (event: FormEvent) => {
-    event.preventDefault();
+  const form = useForm(NOTHING, ({ label, ...typed }) => {
     const words = Object.fromEntries(
-      shown.filter(({ name }) => name !== "label").map(({ name }) => [name, said[name]]),
+      shown.flatMap(({ name }) => (name === "label" ? [] : [[name, typed[name]]])),
     );
     if (kind === "figure") words.unit ||= "mm";
-    const refused = await send({
-      record: { kind: "own", key: said.label, said: { ...words, kind, answer: "asked" } },
-    });
-    setTrouble(refused);
-    if (refused === null) setSaid(NOTHING);
-  };
+    return send({ record: { kind: "own", key: label, said: { ...words, kind, answer: "asked" } } });
+  });
   return (
     <details>
       <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center text-note">
         Add a check of this job
       </summary>
-      <form className="grid grid-cols-2 gap-2 pb-3" onSubmit={(event) => void add(event)}>
+      <form className="grid grid-cols-2 gap-2 pb-3" onSubmit={form.onSubmit}>
         <fieldset className="col-span-2 flex flex-wrap gap-x-4">
           <legend className="text-note">Kind of check</legend>
           {KINDS.map((each) => (
@@ -77,11 +72,10 @@ export function AddCheck({ bench, send }: { bench: Measure; send: Send }) {
           <div key={name} className={WIDE.includes(name) ? "col-span-2" : ""}>
             <Labelled
               label={label}
-              value={said[name]}
+              {...form.text(name)}
               maxLength={name === "label" ? 60 : 200}
               placeholder={example}
               list={name === "part" ? "parts-of-check" : undefined}
-              onText={(text) => setSaid({ ...said, [name]: text })}
             />
           </div>
         ))}
@@ -90,14 +84,10 @@ export function AddCheck({ bench, send }: { bench: Measure; send: Send }) {
             <option key={name} value={label} />
           ))}
         </datalist>
-        <button type="submit" className="button col-span-2 min-h-11" disabled={!said.label.trim()}>
+        <button type="submit" className="button col-span-2 min-h-11" disabled={!form.words.label.trim()}>
           Add the check
         </button>
-        {trouble && (
-          <p role="alert" className="col-span-2 font-semibold">
-            ▲ {trouble}
-          </p>
-        )}
+        <Refused why={form.trouble} className="col-span-2" />
       </form>
     </details>
   );

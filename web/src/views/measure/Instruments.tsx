@@ -2,8 +2,10 @@ import { useState } from "react";
 import type { Measure } from "@/api/client";
 import { usePutInstrumentAway } from "@/api/measure";
 import { Panel } from "@/components/Panel";
+import { Refused } from "@/components/Refused";
 import { setSoundOn, soundOn } from "@/lib/beep";
 import { first } from "@/lib/units";
+import { useForm } from "@/lib/useForm";
 import { bothSystems, day } from "@/lib/words";
 import type { Send } from "./send";
 
@@ -61,25 +63,16 @@ export function Instruments({ bench, send, onClose }: { bench: Measure; send: Se
 
 const FIELD = "block h-11 w-full rounded-cut border border-line bg-sheet px-2 placeholder:text-soft";
 
+const BLANK = { kind: "caliper", name: "", resolution: "", uncertainty: "", calibrated_on: "", port: "" };
+
 function New({ bench, send }: { bench: Measure; send: Send }) {
-  const blank = { kind: "caliper", name: "", resolution: "", uncertainty: "", calibrated_on: "", port: "" };
-  const [found, setFound] = useState(blank);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const put = (change: Partial<typeof blank>) => setFound({ ...found, ...change });
+  const form = useForm(BLANK, (instrument) => send({ instrument }));
   return (
-    <form
-      className="mt-5 grid gap-3"
-      onSubmit={async (event) => {
-        event.preventDefault();
-        const refused = await send({ instrument: found });
-        setTrouble(refused);
-        if (!refused) setFound(blank);
-      }}
-    >
+    <form className="mt-5 grid gap-3" onSubmit={form.onSubmit}>
       <h2 className="text-head font-bold">Add one of the shop's own</h2>
       <label className="text-note font-semibold">
         Kind
-        <select value={found.kind} onChange={(event) => put({ kind: event.target.value })} className={FIELD}>
+        <select {...form.field("kind")} className={FIELD}>
           {bench.instruments
             .filter((each) => !each.own)
             .map((each) => (
@@ -91,50 +84,30 @@ function New({ bench, send }: { bench: Measure; send: Send }) {
       </label>
       <label className="text-note font-semibold">
         Name
-        <input value={found.name} onChange={(event) => put({ name: event.target.value })} className={FIELD} />
+        <input {...form.field("name")} className={FIELD} />
       </label>
       <label className="text-note font-semibold">
         Smallest step (empty: as its kind)
-        <input
-          value={found.resolution}
-          placeholder="0.01 mm"
-          onChange={(event) => put({ resolution: event.target.value })}
-          className={`figure ${FIELD}`}
-        />
+        <input {...form.field("resolution")} placeholder="0.01 mm" className={`figure ${FIELD}`} />
       </label>
       <label className="text-note font-semibold">
         Uncertainty, k = 2 (empty: as its kind, half a step at least)
-        <input
-          value={found.uncertainty}
-          placeholder="0.02 mm"
-          onChange={(event) => put({ uncertainty: event.target.value })}
-          className={`figure ${FIELD}`}
-        />
+        <input {...form.field("uncertainty")} placeholder="0.02 mm" className={`figure ${FIELD}`} />
       </label>
       <label className="text-note font-semibold">
         Calibrated on
-        <input
-          type="date"
-          value={found.calibrated_on}
-          onChange={(event) => put({ calibrated_on: event.target.value })}
-          className={FIELD}
-        />
+        <input type="date" {...form.field("calibrated_on")} className={FIELD} />
       </label>
       <label className="text-note font-semibold">
         Data port (empty: read by eye)
         <input
-          value={found.port}
+          {...form.field("port")}
           placeholder="/dev/ttyUSB0 or socket://127.0.0.1:8765"
-          onChange={(event) => put({ port: event.target.value })}
           className={`figure ${FIELD}`}
         />
       </label>
-      {trouble && (
-        <p role="alert" className="font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
-      <button type="submit" className="button min-h-11" disabled={!found.name.trim()}>
+      <Refused why={form.trouble} />
+      <button type="submit" className="button min-h-11" disabled={!form.words.name.trim()}>
         Add to the bench
       </button>
     </form>

@@ -1,5 +1,7 @@
 import { useState } from "react";
 import type { Check } from "@/api/client";
+import { Refused } from "@/components/Refused";
+import { useForm } from "@/lib/useForm";
 import { bothSystems } from "@/lib/words";
 import type { Send } from "./send";
 
@@ -59,54 +61,44 @@ function Manual({
   vehicle: string;
   onDone: () => void;
 }) {
-  const [typed, setTyped] = useState("");
-  const [source, setSource] = useState("");
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const set = async (figure: string) => {
+  const set = async ({ typed, source }: { typed: string; source: string }) => {
     const refused = await send({
-      limit: { check: check.name, name: limit.name, typed: figure, unit: check.units[0] ?? "", source },
+      limit: { check: check.name, name: limit.name, typed, unit: check.units[0] ?? "", source },
     });
-    if (refused) setTrouble(refused);
-    else onDone();
+    if (refused === null) onDone();
+    return refused;
   };
+  const form = useForm({ typed: "", source: "" }, set);
   return (
-    <form
-      className="flex flex-wrap items-end gap-2 py-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void set(typed);
-      }}
-    >
+    <form className="flex flex-wrap items-end gap-2 py-2" onSubmit={form.onSubmit}>
       <label className="text-note font-semibold">
         Figure{check.units[0] ? `, bare in ${check.units[0]}` : ""}
         <input
-          value={typed}
-          onChange={(event) => setTyped(event.target.value)}
+          {...form.field("typed")}
           className="figure block h-11 w-32 rounded-cut border border-line bg-sheet px-2 text-field"
         />
       </label>
       <label className="grow text-note font-semibold">
         Where it stands
         <input
-          value={source}
+          {...form.field("source")}
           placeholder="manual, page"
-          onChange={(event) => setSource(event.target.value)}
           className="block h-11 w-full min-w-32 rounded-cut border border-line bg-sheet px-2 placeholder:text-soft"
         />
       </label>
-      <button type="submit" className="button min-h-11" disabled={!typed.trim()}>
+      <button type="submit" className="button min-h-11" disabled={!form.words.typed.trim()}>
         Keep for {vehicle || "this job"}
       </button>
       {limit.mark === "manual" && limit.value && (
-        <button type="button" className="button min-h-11" onClick={() => void set("")}>
+        <button
+          type="button"
+          className="button min-h-11"
+          onClick={() => void form.tell(set({ ...form.words, typed: "" }))}
+        >
           Back to the default
         </button>
       )}
-      {trouble && (
-        <p role="alert" className="basis-full font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
+      <Refused why={form.trouble} className="basis-full" />
     </form>
   );
 }

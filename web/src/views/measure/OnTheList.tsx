@@ -1,5 +1,6 @@
-import { useState } from "react";
 import type { Measure, OptionOf, WordsOf } from "@/api/client";
+import { Refused } from "@/components/Refused";
+import { useForm } from "@/lib/useForm";
 import { moment } from "@/lib/words";
 import type { Send } from "./send";
 
@@ -15,9 +16,7 @@ const FIELDS = [
 /** A line of the list: struck with a reason, or ordered, awaited, arrived. */
 export function OnTheList({ need, states, send }: { need: Need; states: States; send: Send }) {
   const struck = need.said?.answer === "struck" ? need.said : null;
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const record = async (statement: OfLine) =>
-    setTrouble(await send({ record: { ...statement, key: need.key } }));
+  const record = (statement: OfLine) => send({ record: { ...statement, key: need.key } });
   if (struck) {
     return (
       <p className="text-note">
@@ -50,36 +49,30 @@ export function OnTheList({ need, states, send }: { need: Need; states: States; 
       </summary>
       {need.work === "get" && <Order need={need} states={states} record={record} />}
       <Strike record={record} />
-      {trouble && (
-        <p role="alert" className="font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
     </details>
   );
 }
 
 type OfLine = { kind: "line"; said: WordsOf<"line"> } | { kind: "order"; said: WordsOf<"order"> };
-type Record_ = (statement: OfLine) => Promise<void>;
+type Record_ = (statement: OfLine) => Promise<string | null>;
 
 function Order({ need, states, record }: { need: Need; states: States; record: Record_ }) {
-  const [said, setSaid] = useState<WordsOf<"order">>({ ...need.order } as WordsOf<"order">);
+  const begins = { number: "", source: "", price: "", currency: "", state: "", ...need.order };
+  const form = useForm(
+    begins,
+    ({ state, ...words }) =>
+      record({ kind: "order", said: { ...words, state: state as OptionOf<"order", "state"> } }),
+    ["number", "source", "price", "currency", "state"],
+  );
   return (
-    <form
-      className="grid grid-cols-2 gap-2 py-1"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void record({ kind: "order", said });
-      }}
-    >
+    <form className="grid grid-cols-2 gap-2 py-1" onSubmit={form.onSubmit}>
       {FIELDS.map(({ name, label }) => (
         <label key={name}>
           {label}
           <input
-            value={said[name] ?? ""}
+            {...form.field(name)}
             inputMode={name === "price" ? "decimal" : undefined}
             maxLength={120}
-            onChange={(event) => setSaid({ ...said, [name]: event.target.value })}
             className="block h-11 w-full rounded-cut border border-line bg-sheet px-2"
           />
         </label>
@@ -87,8 +80,7 @@ function Order({ need, states, record }: { need: Need; states: States; record: R
       <label>
         It is
         <select
-          value={said.state ?? ""}
-          onChange={(event) => setSaid({ ...said, state: event.target.value as OptionOf<"order", "state"> })}
+          {...form.field("state")}
           className="block h-11 w-full rounded-cut border border-line bg-sheet px-2"
         >
           {states.map(({ name, label }) => (
@@ -101,31 +93,28 @@ function Order({ need, states, record }: { need: Need; states: States; record: R
       <button type="submit" className="button mt-auto min-h-11">
         Keep it
       </button>
+      <Refused why={form.trouble} className="col-span-2" />
     </form>
   );
 }
 
 function Strike({ record }: { record: Record_ }) {
-  const [reason, setReason] = useState("");
+  const form = useForm({ reason: "" }, ({ reason }) =>
+    record({ kind: "line", said: { answer: "struck", reason } }),
+  );
   return (
-    <form
-      className="flex gap-2 py-1"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void record({ kind: "line", said: { answer: "struck", reason } });
-      }}
-    >
+    <form className="flex flex-wrap gap-2 py-1" onSubmit={form.onSubmit}>
       <input
         aria-label="Why it is struck"
-        value={reason}
+        {...form.field("reason")}
         maxLength={400}
         placeholder="why it is not got"
-        onChange={(event) => setReason(event.target.value)}
         className="h-11 min-w-0 grow rounded-cut border border-line bg-sheet px-2 placeholder:text-soft placeholder:italic"
       />
-      <button type="submit" className="button min-h-11" disabled={!reason.trim()}>
+      <button type="submit" className="button min-h-11" disabled={!form.words.reason.trim()}>
         Strike it
       </button>
+      <Refused why={form.trouble} className="basis-full" />
     </form>
   );
 }

@@ -1,6 +1,7 @@
-import { useState } from "react";
 import type { BenchStatement, Check, Measure, OptionOf } from "@/api/client";
+import { Refused } from "@/components/Refused";
 import { person } from "@/lib/person";
+import { useForm } from "@/lib/useForm";
 import { moment } from "@/lib/words";
 import { useVerdictWords, type Verdict } from "./marks";
 import type { Send } from "./send";
@@ -54,11 +55,8 @@ type SayProps = { verdicts: readonly Verdict[]; check: Check; send: Send };
 
 function Say({ verdicts, check, send }: SayProps) {
   const verdictWord = useVerdictWords();
-  const [answer, setAnswer] = useState("");
-  const [reason, setReason] = useState("");
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const closes = answer === "enough" || answer === "not_on_job";
-  const say = async () => {
+  const say = ({ answer, reason }: { answer: string; reason: string }) => {
+    const closes = answer === "enough" || answer === "not_on_job";
     const statement: BenchStatement = closes
       ? { kind: "check", key: check.name, said: { answer: answer as OptionOf<"check", "answer">, reason } }
       : {
@@ -66,22 +64,14 @@ function Say({ verdicts, check, send }: SayProps) {
           key: check.name,
           said: { answer: answer as OptionOf<"verdict", "answer">, reason },
         };
-    const refused = await send({ record: statement });
-    setTrouble(refused);
-    if (refused === null) setReason("");
+    return send({ record: statement });
   };
+  const form = useForm({ answer: "", reason: "" }, say, ["answer"]);
   return (
-    <form
-      className="grid gap-2 py-1"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void say();
-      }}
-    >
+    <form className="grid gap-2 py-1" onSubmit={form.onSubmit}>
       <select
         aria-label="What is said of it"
-        value={answer}
-        onChange={(event) => setAnswer(event.target.value)}
+        {...form.field("answer")}
         className="h-11 rounded-cut border border-line bg-sheet px-2"
       >
         <option value="">say what …</option>
@@ -96,20 +86,19 @@ function Say({ verdicts, check, send }: SayProps) {
       </select>
       <input
         aria-label="Why"
-        value={reason}
+        {...form.field("reason")}
         maxLength={400}
         placeholder="why; it is printed with your name"
-        onChange={(event) => setReason(event.target.value)}
         className="h-11 rounded-cut border border-line bg-sheet px-2 placeholder:text-soft placeholder:italic"
       />
-      <button type="submit" className="button min-h-11" disabled={!answer || !reason.trim()}>
+      <button
+        type="submit"
+        className="button min-h-11"
+        disabled={!form.words.answer || !form.words.reason.trim()}
+      >
         Say so{person() ? `, ${person()}` : ""}
       </button>
-      {trouble && (
-        <p role="alert" className="font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
+      <Refused why={form.trouble} />
     </form>
   );
 }

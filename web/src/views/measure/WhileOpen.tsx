@@ -1,7 +1,8 @@
-import { useState } from "react";
 import type { Measure } from "@/api/client";
 import { useLearned } from "@/api/upkeep";
+import { Refused } from "@/components/Refused";
 import { figureIn } from "@/lib/money";
+import { useForm } from "@/lib/useForm";
 import type { Send } from "./send";
 
 const FIELDS = [
@@ -11,26 +12,28 @@ const FIELDS = [
   { name: "rate", label: "An hour costs", hint: "price" },
   { name: "extra", label: "Hours more now", hint: "h, none" },
 ] as const;
-type Name = (typeof FIELDS)[number]["name"];
+const NOTHING = { part: "", price: "", chance: "", hours: "", rate: "", extra: "" };
+type Words = typeof NOTHING;
+
+/** The figures as they were typed, in the order of the fields; null where one cannot be read. */
+const figuresOf = (words: Words) =>
+  FIELDS.map(({ name }) => (name === "extra" && !words.extra.trim() ? 0 : figureIn(words[name])));
 
 /** Renew now, or take the chance of coming back: the user's own figures, and the sum. */
 export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
-  const [part, setPart] = useState("");
-  const [typed, setTyped] = useState<Record<Name, string>>({
-    price: "",
-    chance: "",
-    hours: "",
-    rate: "",
-    extra: "",
-  });
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const figures = FIELDS.map(({ name }) =>
-    name === "extra" && !typed.extra.trim() ? 0 : figureIn(typed[name]),
+  const form = useForm(
+    NOTHING,
+    (words) => {
+      const [price = 0, chance = 0, hours = 0, rate = 0, extra_hours = 0] = figuresOf(words).map(Number);
+      return send({ sum: { part: words.part, price, chance: chance / 100, hours, rate, extra_hours } });
+    },
+    FIELDS.map(({ name }) => name),
   );
+  const { part } = form.words;
   const learned = useLearned().data?.parts.find(
     ({ label }) => label.toLowerCase() === part.trim().toLowerCase(),
   );
-  const ready = part.trim() !== "" && figures.every((figure) => figure !== null);
+  const ready = part.trim() !== "" && figuresOf(form.words).every((figure) => figure !== null);
   return (
     <section aria-labelledby="open" data-testid="while-open">
       <h2 id="open" className="border-b border-ink pb-1 text-head font-bold">
@@ -60,31 +63,12 @@ export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
           </p>
         </div>
       ))}
-      <form
-        className="mt-2 grid grid-cols-2 items-end gap-2 tablet:grid-cols-6"
-        onSubmit={async (event) => {
-          event.preventDefault();
-          const [price, chance, hours, rate, extra] = figures as number[];
-          const refused = await send({
-            sum: {
-              part,
-              price: price ?? 0,
-              chance: (chance ?? 0) / 100,
-              hours: hours ?? 0,
-              rate: rate ?? 0,
-              extra_hours: extra ?? 0,
-            },
-          });
-          setTrouble(refused);
-          if (!refused) setPart("");
-        }}
-      >
+      <form className="mt-2 grid grid-cols-2 items-end gap-2 tablet:grid-cols-6" onSubmit={form.onSubmit}>
         <label className="text-note font-semibold">
           Part
           <input
             list="parts-open"
-            value={part}
-            onChange={(event) => setPart(event.target.value)}
+            {...form.field("part")}
             className="block h-11 w-full rounded-cut border border-line bg-sheet px-2"
           />
           <datalist id="parts-open">
@@ -99,8 +83,7 @@ export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
             <input
               inputMode="decimal"
               placeholder={hint}
-              value={typed[name]}
-              onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+              {...form.field(name)}
               className="figure block h-11 w-full rounded-cut border border-line bg-sheet px-2 placeholder:text-soft"
             />
           </label>
@@ -115,11 +98,7 @@ export function WhileOpen({ bench, send }: { bench: Measure; send: Send }) {
           {(100 * learned.share).toFixed(0)} %.
         </p>
       )}
-      {trouble && (
-        <p role="alert" className="font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
+      <Refused why={form.trouble} />
       <p className="mt-1 text-note text-soft">
         Labour decides: a cheap part is worth renewing when getting back in costs more than its chance of
         failing.

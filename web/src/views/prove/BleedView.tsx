@@ -3,8 +3,10 @@ import { Link } from "react-router";
 import type { WordsOf } from "@/api/client";
 import { Figure } from "@/components/Figure";
 import { Labelled } from "@/components/Labelled";
+import { Refused } from "@/components/Refused";
 import { Scroll } from "@/components/Scroll";
 import { Toggle } from "@/components/Toggle";
+import { useForm } from "@/lib/useForm";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { moment } from "@/lib/words";
 import { BleedSteps } from "./BleedSteps";
@@ -16,11 +18,13 @@ export function BleedView() {
   const { prove, say } = useProof();
   const { bleeding } = prove;
   const [picked, setPicked] = useState(bleeding.methods[0]?.name ?? "");
-  const [fluid, setFluid] = useState("");
-  const [note, setNote] = useState("");
-  const [bottles, setBottles] = useState("");
-  const [left, setLeft] = useState("");
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const form = useForm({ fluid: "", note: "", bottles: "", left: "" }, (words) =>
+    say({
+      kind: "bled",
+      key: `${picked} ${bleeding.bled.length + 1} ${Date.now()}`,
+      said: { answer: picked as WordsOf<"bled">["answer"], ...words },
+    }),
+  );
   const method = bleeding.methods.find(({ name }) => name === picked);
   const measure = `/jobs/${job.id}/measure/bench?check=slave_travel&build=planned`;
   if (!bleeding.fluid) {
@@ -60,9 +64,7 @@ export function BleedView() {
               <BleedSteps
                 method={method}
                 onTick={(key, done) =>
-                  void say({ kind: "bleed_step", key, said: { answer: done ? "done" : "open" } }).then(
-                    setTrouble,
-                  )
+                  void form.tell(say({ kind: "bleed_step", key, said: { answer: done ? "done" : "open" } }))
                 }
               />
               {bleeding.strokes !== null && (
@@ -71,56 +73,33 @@ export function BleedView() {
                   <span className="block text-note text-soft">{bleeding.stroke}.</span>
                 </p>
               )}
-              <form
-                className="flex flex-wrap items-end gap-2 py-3"
-                onSubmit={(event) => {
-                  event.preventDefault();
-                  const key = `${picked} ${bleeding.bled.length + 1} ${Date.now()}`;
-                  void say({
-                    kind: "bled",
-                    key,
-                    said: { answer: picked as WordsOf<"bled">["answer"], fluid, note, bottles, left },
-                  }).then((refused) => {
-                    setTrouble(refused);
-                    if (refused === null) {
-                      setFluid("");
-                      setNote("");
-                      setBottles("");
-                      setLeft("");
-                    }
-                  });
-                }}
-              >
+              <form className="flex flex-wrap items-end gap-2 py-3" onSubmit={form.onSubmit}>
                 <Labelled
                   label="Fluid"
-                  value={fluid}
                   maxLength={80}
                   placeholder="the cap's grade"
                   width="w-40"
-                  onText={setFluid}
+                  {...form.text("fluid")}
                 />
                 <Labelled
                   label="Bottles opened"
-                  value={bottles}
                   maxLength={40}
                   placeholder="500 mL"
                   width="w-28"
-                  onText={setBottles}
+                  {...form.text("bottles")}
                 />
                 <Labelled
                   label="Left in them"
-                  value={left}
                   maxLength={40}
                   placeholder="320 mL"
                   width="w-28"
-                  onText={setLeft}
+                  {...form.text("left")}
                 />
                 <Labelled
                   label="What came"
-                  value={note}
                   maxLength={200}
                   placeholder="bubbles for six strokes, then none"
-                  onText={setNote}
+                  {...form.text("note")}
                 />
                 <button type="submit" className="button min-h-11">
                   Bled this way
@@ -128,7 +107,7 @@ export function BleedView() {
               </form>
             </>
           )}
-          {trouble && <p role="alert">▲ {trouble}</p>}
+          <Refused why={form.trouble} />
           {bleeding.always.map((line) => (
             <p key={line} className="py-0.5 text-note">
               ▲ {line}
@@ -169,7 +148,7 @@ export function BleedView() {
                 type="button"
                 className="plain-link min-h-9 text-note"
                 onClick={() =>
-                  void say({ kind: "bled", key: each.key, said: { answer: "taken_back" } }).then(setTrouble)
+                  void form.tell(say({ kind: "bled", key: each.key, said: { answer: "taken_back" } }))
                 }
               >
                 Take back

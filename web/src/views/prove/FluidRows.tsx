@@ -1,12 +1,12 @@
-import { useState } from "react";
 import type { WordsOf } from "@/api/client";
 import type { Prove } from "@/api/prove";
 import { Figure } from "@/components/Figure";
 import { Labelled } from "@/components/Labelled";
+import { useForm } from "@/lib/useForm";
 import { useProof } from "./Prove";
 
 type Fluid = Prove["fluids"][number];
-type Tell = (change: Parameters<ReturnType<typeof useProof>["say"]>[0]) => void;
+type Tell = (change: Parameters<ReturnType<typeof useProof>["say"]>[0]) => Promise<string | null>;
 
 /** Fluids and oils: which class went in, how much, and whether the level was looked at again. */
 export function FluidRows({ tell }: { tell: Tell }) {
@@ -25,9 +25,14 @@ export function FluidRows({ tell }: { tell: Tell }) {
 }
 
 function OneFluid({ fluid, tell }: { fluid: Fluid; tell: Tell }) {
-  const [kind, setKind] = useState(fluid.kind || (fluid.classes[0] ?? ""));
-  const [bottles, setBottles] = useState("");
-  const [left, setLeft] = useState("");
+  const form = useForm(
+    { kind: fluid.kind || (fluid.classes[0] ?? ""), bottles: "", left: "" },
+    ({ kind, bottles, left }) => {
+      const amount = { ...(bottles.trim() && { bottles }), ...(left.trim() && { left }) };
+      return say({ answer: "filled", class: kind, ...amount });
+    },
+    ["kind"],
+  );
   const say = (said: WordsOf<"fluid">) => tell({ kind: "fluid", key: fluid.name, said });
   return (
     <div className="border-b border-hair py-2" data-fluid={fluid.name}>
@@ -68,34 +73,20 @@ function OneFluid({ fluid, tell }: { fluid: Fluid; tell: Tell }) {
           </p>
         </>
       ) : (
-        <form
-          className="grid grid-cols-2 items-end gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            const amount = { ...(bottles.trim() && { bottles }), ...(left.trim() && { left }) };
-            say({ answer: "filled", class: kind, ...amount });
-          }}
-        >
+        <form className="grid grid-cols-2 items-end gap-2" onSubmit={form.onSubmit}>
           <label className="col-span-2 text-note font-semibold">
             Its class
             <select
               className="mt-0.5 block h-11 w-full rounded-cut border border-line bg-sheet px-2 font-normal"
-              value={kind}
-              onChange={(event) => setKind(event.target.value)}
+              {...form.field("kind")}
             >
               {fluid.classes.map((each) => (
                 <option key={each}>{each}</option>
               ))}
             </select>
           </label>
-          <Labelled
-            label="Bottles opened"
-            value={bottles}
-            maxLength={40}
-            placeholder="2 L"
-            onText={setBottles}
-          />
-          <Labelled label="Left in them" value={left} maxLength={40} placeholder="300 mL" onText={setLeft} />
+          <Labelled label="Bottles opened" maxLength={40} placeholder="2 L" {...form.text("bottles")} />
+          <Labelled label="Left in them" maxLength={40} placeholder="300 mL" {...form.text("left")} />
           <button type="submit" className="button col-span-2 min-h-11">
             Filled
           </button>

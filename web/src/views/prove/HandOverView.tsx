@@ -3,8 +3,10 @@ import { Link } from "react-router";
 import type { OptionOf, WordsOf } from "@/api/client";
 import { Figure } from "@/components/Figure";
 import { HowItComesAbout } from "@/components/HowItComesAbout";
+import { Refused } from "@/components/Refused";
 import { SaveLink } from "@/components/SaveLink";
 import { Scroll } from "@/components/Scroll";
+import { useForm } from "@/lib/useForm";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { moment } from "@/lib/words";
 import { useProof } from "./Prove";
@@ -19,7 +21,7 @@ export function HandOverView() {
   return (
     <Scroll label="What is handed over" className="h-full overflow-y-auto px-5 py-4">
       <div className="mx-auto grid max-w-[72rem] gap-x-8 gap-y-6 tablet:grid-cols-2">
-        <BeddingIn tell={tell} />
+        <BeddingIn />
         <section aria-labelledby="hand">
           <Ahead />
           <h1 id="hand" className="border-b-2 border-ink pb-1 text-head font-bold">
@@ -113,14 +115,22 @@ function Ahead() {
   );
 }
 
-type Tell = (change: Parameters<ReturnType<typeof useProof>["say"]>[0]) => void;
+type Change = Parameters<ReturnType<typeof useProof>["say"]>[0];
 
-function BeddingIn({ tell }: { tell: Tell }) {
-  const { running_in: running } = useProof().prove;
-  const [distance, setDistance] = useState("");
-  const [starts, setStarts] = useState("");
-  const [how, setHow] = useState(running.hows[0]?.name ?? "");
-  const [reason, setReason] = useState("");
+function BeddingIn() {
+  const { prove, say } = useProof();
+  const running = prove.running_in;
+  const form = useForm(
+    { distance: "", starts: "", how: running.hows[0]?.name ?? "" },
+    ({ distance, starts, how }) =>
+      say({
+        kind: "trip",
+        key: `trip ${running.trips.length + 1} ${Date.now()}`,
+        said: { distance, starts, how: how as OptionOf<"trip", "how"> },
+      }),
+    ["how"],
+  );
+  const tell = (change: Change) => void form.tell(say(change));
   const look = "h-11 rounded-cut border border-line bg-sheet px-2";
   return (
     <section aria-labelledby="bedding">
@@ -159,44 +169,18 @@ function BeddingIn({ tell }: { tell: Tell }) {
           ))}
         </select>
       </label>
-      <form
-        className="mt-3 flex flex-wrap items-end gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          tell({
-            kind: "trip",
-            key: `trip ${running.trips.length + 1} ${Date.now()}`,
-            said: { distance, starts, how: how as OptionOf<"trip", "how"> },
-          });
-          setDistance("");
-          setStarts("");
-        }}
-      >
+      <form className="mt-3 flex flex-wrap items-end gap-3" onSubmit={form.onSubmit}>
         <label className="text-note">
           Trip
-          <input
-            className={`${look} mt-0.5 block w-28`}
-            value={distance}
-            placeholder="km or mi"
-            onChange={(event) => setDistance(event.target.value)}
-          />
+          <input className={`${look} mt-0.5 block w-28`} placeholder="km or mi" {...form.field("distance")} />
         </label>
         <label className="text-note">
           Starts
-          <input
-            className={`${look} mt-0.5 block w-20`}
-            value={starts}
-            inputMode="numeric"
-            onChange={(event) => setStarts(event.target.value)}
-          />
+          <input className={`${look} mt-0.5 block w-20`} inputMode="numeric" {...form.field("starts")} />
         </label>
         <label className="text-note">
           Driven
-          <select
-            className={`${look} mt-0.5 block`}
-            value={how}
-            onChange={(event) => setHow(event.target.value)}
-          >
+          <select className={`${look} mt-0.5 block`} {...form.field("how")}>
             {running.hows.map(({ name, label }) => (
               <option key={name} value={name}>
                 {label}
@@ -204,9 +188,14 @@ function BeddingIn({ tell }: { tell: Tell }) {
             ))}
           </select>
         </label>
-        <button type="submit" className="button min-h-11" disabled={!distance && !starts}>
+        <button
+          type="submit"
+          className="button min-h-11"
+          disabled={!form.words.distance && !form.words.starts}
+        >
           Add the trip
         </button>
+        <Refused why={form.trouble} className="basis-full" />
       </form>
       {running.driven_hard && <p className="py-2 font-semibold">▲ {running.driven_hard}</p>}
       {running.trips.map((trip) => (
@@ -250,26 +239,29 @@ function BeddingIn({ tell }: { tell: Tell }) {
             <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center text-note">
               Allow full load before it is done …
             </summary>
-            <form
-              className="flex flex-wrap gap-3"
-              onSubmit={(event) => {
-                event.preventDefault();
-                tell({ kind: "full_load", said: { answer: "allowed", reason } });
-              }}
-            >
-              <input
-                aria-label="Why full load is allowed"
-                className={`${look} grow`}
-                placeholder="why"
-                value={reason}
-                onChange={(event) => setReason(event.target.value)}
-              />
-              <button type="submit" className="button min-h-11">
-                Allow, with my name
-              </button>
-            </form>
+            <AllowFullLoad say={say} look={look} />
           </details>
         ))}
     </section>
+  );
+}
+
+function AllowFullLoad({ say, look }: { say: ReturnType<typeof useProof>["say"]; look: string }) {
+  const form = useForm({ reason: "" }, ({ reason }) =>
+    say({ kind: "full_load", said: { answer: "allowed", reason } }),
+  );
+  return (
+    <form className="flex flex-wrap gap-3" onSubmit={form.onSubmit}>
+      <input
+        aria-label="Why full load is allowed"
+        className={`${look} grow`}
+        placeholder="why"
+        {...form.field("reason")}
+      />
+      <button type="submit" className="button min-h-11">
+        Allow, with my name
+      </button>
+      <Refused why={form.trouble} className="basis-full" />
+    </form>
   );
 }

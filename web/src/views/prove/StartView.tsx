@@ -9,13 +9,17 @@ import { useProof } from "./Prove";
 
 type Card = Prove["cards"][number];
 type Item = Card["items"][number];
-type Tell = (change: Parameters<ReturnType<typeof useProof>["say"]>[0]) => void;
+type Tell = (change: Parameters<ReturnType<typeof useProof>["say"]>[0]) => Promise<string | null>;
 
 /** First start, first metres, road, and the look again: one card at a time, large enough for a hand in a glove. */
 export function StartView() {
   const { prove, say } = useProof();
   const [trouble, setTrouble] = useState<string | null>(null);
-  const tell: Tell = (change) => void say(change).then(setTrouble);
+  const tell: Tell = async (change) => {
+    const refused = await say(change);
+    setTrouble(refused);
+    return refused;
+  };
   const begun = prove.cards.find((card) => card.items.some(({ said }) => said === null));
   const [picked, setPicked] = useState<string | null>(null);
   const card = prove.cards.find(({ name }) => name === picked) ?? begun ?? prove.cards[0];

@@ -1,0 +1,9 @@
+/** Why something that was sent was not taken. */
+export function Refused({ why, className = "" }: { why: string | null; className?: string }) {
+  if (why === null) return null;
+  return (
+    <p role="alert" className={`font-semibold ${className}`}>
+      ▲ {why}
+    </p>
+  );
+}
