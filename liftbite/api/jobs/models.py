@@ -280,7 +280,7 @@ class JobListOut(BaseModel):
     """The jobs of the shop."""
 
     jobs: list[JobLineOut]
-    archived: int
+    archived: int = Field(description="How many are out of sight.")
     count: int = Field(description="How many match in all.")
     first: int = Field(description="Where this page begins.")
     waits: bool = Field(default=False, description="True while lines are worked out; a search may miss some.")
