@@ -13,7 +13,7 @@ from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from datetime import UTC, date, datetime
 from functools import cached_property
-from typing import TypeVar
+from typing import Any, TypeVar
 
 from sqlalchemy.orm import Session
 
@@ -132,7 +132,8 @@ class Bench:
 
     def said_of(self, kind: type[Said]) -> Mapping[str, Line[Said]]:
         """Of what -> what was said last, of one kind."""
-        return {key: line for key, at in self._said[kind.about.name].items() if (line := at.of(kind))}
+        of_kind: Mapping[str, Any] = self._said[kind.about.name]
+        return of_kind
 
     @cached_property
     def _said(self) -> Mapping[str, Mapping[str, Line]]:

@@ -130,6 +130,32 @@ source = "common practice, no source"
     Step("boot_on", "Press the dust boot home", "clean", ("measured",), parts=("dust_boot",), part="dust_boot"),
 """,
     ),
+    (
+        "core/fit/statements.py",
+        '    return LIBRARY[key].part if key in LIBRARY else ""\n',
+        '''
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Swept(Statement):
+    """Dust that was swept out of a housing."""
+
+    about: ClassVar = Kind("dust_swept", "Dust swept out", "plan", named=True)
+
+    answer: Literal["clean", "oily", "open"]
+    note: str = ""
+
+    def hold(self, key: str, who: str) -> None:
+        """What was oily."""
+        if self.answer == "oily" and not self.note:
+            raise UnreadableEntry("Dust: say where it was oily")
+''',
+    ),
+    (
+        "core/statements.py",
+        "import AtStep, Bag, BoltTick, LeftOver, Mark, OwnStep, PartNote, PlanAnswer, StepTick",
+        ", Swept",
+    ),
+    ("core/statements.py", "        PlanAnswer,\n", "        Swept,\n"),
 )
 
 
@@ -165,6 +191,10 @@ def look(shop: Path) -> dict[str, Any]:
     )
     client.post(f"{at}/prove", json={"kind": "complaint", "key": "", "said": {"answer": "judders"}})
     bench, fault = client.get(f"{at}/measure").get_json(), client.get(f"{at}/prove").get_json()["fault"]
+    swept = {"kind": "dust_swept", "key": "housing", "who": "Ines"}
+    client.post(f"{at}/plan", json=swept | {"said": {"answer": "clean"}})
+    refused = client.post(f"{at}/plan", json=swept | {"said": {"answer": "oily"}}).get_json()
+    carried = client.get(f"{at}/file").get_json()["bench"]["record"]
     links = [link for verdict in job["verdicts"] for link in verdict["links"]]
     shelf = as_parts({"flywheel": {m: {"dust_mass": m} for m in ("30 g", "80 g")}})
     return {
@@ -176,6 +206,16 @@ def look(shop: Path) -> dict[str, Any]:
         "cause": next(c["closes"]["parts"] for c in fault["causes"] if c["name"] == "dust_in"),
         "steps": [s["key"] for s in client.get(f"{at}/plan").get_json()["steps"] if s["key"] == "boot_on"],
         "sheet": [words in client.get(f"{at}/sheet.html").text for words in ("Dust boot", "The boot stands open")],
+        "statement": [
+            e["what"][0] for e in client.get(f"{at}/events").get_json()["events"] if e["kind"] == "dust_swept"
+        ],
+        "refused": refused["detail"],
+        "carried": [line["said"] for line in carried if line["kind"] == "dust_swept"],
+        "shape": [
+            each["properties"]["said"]["required"]
+            for each in client.get("/api/openapi.json").get_json()["components"]["schemas"]["SayOfPlanIn"]["oneOf"]
+            if each["title"] == "dust_swept"
+        ],
         "excluded": search(entries(WHOLE), shelf, stage=0.0, all_four=True).excluded,
     }
 

@@ -138,7 +138,7 @@ def test_a_fate_of_a_part_is_offered_planned_and_listed(client: FlaskClient) -> 
 
 
 def test_every_recipe_is_walked_as_it_is_written(tmp_path: Path) -> None:
-    """Input, quantity, criterion, part, check, calculation, cause and step, in a copy of the package."""
+    """Input, quantity, criterion, part, check, calculation, cause, step and statement, in a copy of the package."""
     copied = shutil.copytree(
         Path(liftbite.__file__).parent, tmp_path / "liftbite", ignore=shutil.ignore_patterns("__pycache__", "web")
     )
@@ -165,4 +165,8 @@ def test_every_recipe_is_walked_as_it_is_written(tmp_path: Path) -> None:
     assert seen["cause"] == [{"name": "dust_boot", "label": "Dust boot"}]
     assert seen["steps"] == ["boot_on"]
     assert seen["sheet"] == [True, True]
+    assert seen["statement"] == ["Dust swept out “housing”: clean"]
+    assert seen["refused"] == "Dust: say where it was oily"
+    assert seen["carried"] == [{"answer": "clean"}]
+    assert seen["shape"] == [["answer"]]
     assert seen["excluded"]["true"] == 1, "the finder leaves out what the criterion calls short"
