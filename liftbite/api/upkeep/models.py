@@ -9,7 +9,7 @@ class BackupOut(BaseModel):
     """A copy of the shop's file."""
 
     name: str
-    path: str
+    path: str = Field(description="Where it lies.")
     at: str
     size: int = Field(description="Bytes.")
     why: str = Field(description="Why it was taken.")

@@ -1681,23 +1681,27 @@ export interface components {
             jobs: components["schemas"]["JobLineOut"][];
             /**
              * Archived
-             * @description True where it is out of sight; nothing is deleted.
+             * @description How many are out of sight.
+             * @example 1
              */
             archived: number;
             /**
              * Count
              * @description How many match in all.
+             * @example 11
              */
             count: number;
             /**
              * First
              * @description Where this page begins.
+             * @example 0
              */
             first: number;
             /**
              * Waits
              * @description True while lines are worked out; a search may miss some.
              * @default false
+             * @example true
              */
             waits?: boolean;
         };
@@ -1715,6 +1719,7 @@ export interface components {
             /**
              * Single
              * @description True where friction does not enter and the three are equal.
+             * @example true
              */
             single: boolean;
         };
@@ -1747,6 +1752,7 @@ export interface components {
             /**
              * Si
              * @description In SI.
+             * @example 230
              */
             si: number | null;
             /** @description In the metric system. */
@@ -1762,36 +1768,43 @@ export interface components {
             /**
              * Id
              * @description Its number.
+             * @example 11
              */
             id: number;
             /**
              * Change
              * @description How often anything of the job was written; another figure means it was changed.
+             * @example 2
              */
             change: number;
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example Halden 220, spring
              */
             name: string;
             /**
              * Vehicle
              * @description What the vehicle is called.
+             * @example Halden 220 coupe
              */
             vehicle: string;
             /**
              * Layout
              * @description Layout of the vehicle, by its key.
+             * @example dry_car
              */
             layout: string;
             /**
              * Layout Label
              * @description What the layout is called.
+             * @example Car, dry clutch
              */
             layout_label: string;
             /**
              * Changed At
              * @description When it was written last, ISO 8601 in UTC.
+             * @example 2026-12-02T00:01:07.116620Z
              */
             changed_at: string;
             /** @description The verdict, in a word. */
@@ -1806,12 +1819,14 @@ export interface components {
              * Unreadable
              * @description Why the job cannot be read; its rows can be saved.
              * @default
+             * @example an entry of revision 3 is no figure
              */
             unreadable?: string;
             /**
              * Waits
              * @description True where it is being worked out anew in the background.
              * @default false
+             * @example false
              */
             waits?: boolean;
         };
@@ -1823,21 +1838,25 @@ export interface components {
             /**
              * Key
              * @description Its key, by which everything refers to it.
+             * @example torque_reserve
              */
             key: string;
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example bite_margin
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example torque reserve
              */
             label: string;
             /**
              * Grade
              * @description The condition that was picked, by its key.
+             * @example good
              * @enum {string}
              */
             grade: "good" | "note" | "short" | "bad";
@@ -1846,6 +1865,7 @@ export interface components {
             /**
              * Sentence
              * @description In a sentence.
+             * @example at low friction it holds 1.12 times the engine's torque
              */
             sentence: string;
             /** @description The figure that is compared. */
@@ -1855,11 +1875,13 @@ export interface components {
             /**
              * Most
              * @description True where the figure may be as large as the limit, not larger.
+             * @example false
              */
             most: boolean;
             /**
              * Whose
              * @description Whose limit it is.
+             * @example use factors of the trade, never below 1.1
              */
             whose: string;
             /** @description Assumptions it stands on. */
@@ -1867,11 +1889,13 @@ export interface components {
             /**
              * Working
              * @description The quantity whose working says how it came about; empty where there is none.
+             * @example bite_margin
              */
             working: string;
             /**
              * Friction
              * @description Place in the friction band it was judged at: -1 low, 0 nominal, 1 high.
+             * @example -1
              */
             friction: number;
         };
@@ -1883,11 +1907,13 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example curve_reference
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Figures taken at
              */
             label: string;
         };
@@ -1899,12 +1925,14 @@ export interface components {
             /**
              * Question
              * @description Which of the four questions, or what is asked about a figure.
+             * @example lift
              * @enum {string}
              */
             question: "bite" | "lift" | "heat" | "true";
             /**
              * State
              * @description The state, in a word.
+             * @example open
              * @enum {string}
              */
             state: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "does not fit" | "cannot be";
@@ -1917,11 +1945,13 @@ export interface components {
             /**
              * Figure
              * @description The figure, as it is shown.
+             * @example 230
              */
             figure: string;
             /**
              * Unit
              * @description Its unit.
+             * @example N·m
              */
             unit: string;
         };
@@ -1933,21 +1963,28 @@ export interface components {
             /**
              * Path
              * @description The outline, as SVG takes it.
+             * @example M6 6h22v36h-22z
              */
             path: string;
             /**
              * Width
              * @description Width of its line; 0 for none.
+             * @example 1.5
              */
             width: number;
             /**
              * Dashes
              * @description Dashes of the line, as SVG takes them.
+             * @example [
+             *       2,
+             *       3
+             *     ]
              */
             dashes: number[];
             /**
              * Fill
              * @description none, ink, hair (a light tint), or a colour.
+             * @example none
              */
             fill: string;
         };
@@ -1959,18 +1996,21 @@ export interface components {
             /**
              * Question
              * @description Which of the four questions, or what is asked about a figure.
+             * @example bite
              * @enum {string}
              */
             question: "bite" | "lift" | "heat" | "true";
             /**
              * State
              * @description The state, in a word.
+             * @example open
              * @enum {string}
              */
             state: "holds" | "slips" | "frees" | "drags" | "stays" | "warm" | "cooks" | "runs true" | "look again" | "thin" | "open" | "stop" | "does not fit" | "cannot be";
             /**
              * Sentence
              * @description In a sentence.
+             * @example Holds: 1.32 times the engine’s torque at low friction.
              */
             sentence: string;
             /** @description The margin. */
@@ -1989,6 +2029,11 @@ export interface components {
             /**
              * Unseen
              * @description What could not be looked at.
+             * @example [
+             *       "input shaft",
+             *       "splines",
+             *       "torsion damper"
+             *     ]
              */
             unseen: string[];
             /**
@@ -2011,41 +2056,49 @@ export interface components {
             /**
              * Id
              * @description Its number.
+             * @example 1
              */
             id: number;
             /**
              * Revision
              * @description Revision of the ledger.
+             * @example 1
              */
             revision: number;
             /**
              * Change
              * @description Counts every write to anything of the job.
+             * @example 1
              */
             change: number;
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example Halden 220, spring
              */
             name: string;
             /**
              * Vehicle
              * @description What the vehicle is called.
+             * @example Old one
              */
             vehicle: string;
             /**
              * Layout
              * @description Layout of the vehicle, by its key.
+             * @example dry_car
              */
             layout: string;
             /**
              * Archived
              * @description True where it is out of sight; nothing is deleted.
+             * @example false
              */
             archived: boolean;
             /**
              * Has Plan
              * @description True where a stage is planned for the engine.
+             * @example false
              */
             has_plan: boolean;
             /**
@@ -2092,6 +2145,7 @@ export interface components {
             /**
              * Build
              * @description The build it is worked out for; nothing for the plan.
+             * @example found
              */
             build: string;
             /**
@@ -2102,6 +2156,11 @@ export interface components {
             /**
              * Apart
              * @description Parts that are found and planned as two.
+             * @example [
+             *       "flywheel",
+             *       "insert",
+             *       "ring_gear"
+             *     ]
              */
             apart: string[];
         };
@@ -2113,11 +2172,13 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example strap_force
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Strap force
              */
             label: string;
             /** @description The value. */
@@ -2125,16 +2186,19 @@ export interface components {
             /**
              * Option
              * @description The option in force, by its key.
+             * @example Uniform wear
              */
             option: string | null;
             /**
              * Mark
              * @description Where it comes from: standard, handbook, memory, practice, entered, measured, assumed.
+             * @example practice
              */
             mark: string;
             /**
              * Why
              * @description Why, in words.
+             * @example straps taken as slack when clamped
              */
             why: string;
         };
@@ -2146,11 +2210,13 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example found
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Planned
              */
             label: string;
         };
@@ -2166,21 +2232,25 @@ export interface components {
             /**
              * Holds Low
              * @description Torque it holds at low friction.
+             * @example 450
              */
             holds_low: number | null;
             /**
              * Holds Nominal
              * @description Torque it holds at nominal friction.
+             * @example 540
              */
             holds_nominal: number | null;
             /**
              * Holds High
              * @description Torque it holds at high friction.
+             * @example 684
              */
             holds_high: number | null;
             /**
              * Keeps
              * @description What the engine keeps of its pull, in words.
+             * @example 415.38461538461536
              */
             keeps: number | null;
             /**
@@ -2191,6 +2261,7 @@ export interface components {
             /**
              * Inch Per Metric
              * @description lb-ft per N·m, for the second ruler.
+             * @example 0.7375621492772653
              */
             inch_per_metric: number;
             /** @description The peak of the curve. */
@@ -2206,11 +2277,21 @@ export interface components {
             /**
              * Rpm
              * @description Engine speed, in revolutions a minute.
+             * @example [
+             *       2000,
+             *       3000,
+             *       4000
+             *     ]
              */
             rpm: number[];
             /**
              * Torque
              * @description [N·m]
+             * @example [
+             *       200.5,
+             *       220,
+             *       230
+             *     ]
              */
             torque: number[];
         };
@@ -2222,16 +2303,19 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example job_name
              */
             name: string;
             /**
              * Typed
              * @description As typed; null where nothing was entered.
+             * @example 240 mm
              */
             typed: string | null;
             /**
              * Typeset
              * @description As typed, with fractions set properly.
+             * @example 240 mm
              */
             typeset: string | null;
             /** @description The value. */
@@ -2239,17 +2323,20 @@ export interface components {
             /**
              * Mark
              * @description Where it comes from: standard, handbook, memory, practice, entered, measured, assumed.
+             * @example entered
              * @enum {string}
              */
             mark: "entered" | "measured" | "assumed" | "missing";
             /**
              * Why
              * @description For an assumed value: where it comes from.
+             * @example sintered twin; the plan says nothing of it
              */
             why: string | null;
             /**
              * Source
              * @description For an assumed value: its source mark.
+             * @example null
              */
             source: string | null;
             /** @description Which of the four questions, or what is asked about a figure. */
@@ -2257,6 +2344,7 @@ export interface components {
             /**
              * Problem
              * @description Why what was typed cannot be taken.
+             * @example null
              */
             problem: string | null;
             /** @description The torque curve. */
@@ -2264,11 +2352,13 @@ export interface components {
             /**
              * Points
              * @description Points of the line.
+             * @example null
              */
             points: number | null;
             /**
              * Notes
              * @description Notes, as typed.
+             * @example []
              */
             notes: string[];
         };
@@ -2285,6 +2375,7 @@ export interface components {
             /**
              * Sentence
              * @description In a sentence.
+             * @example Flywheel bolts 6; crank, flywheel bolts 8: the flywheel's bolt count is not the crank's. Way out: take the flywheel drilled for this crank.
              */
             sentence: string;
         };
@@ -2296,16 +2387,19 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example layout
              */
             name: string;
             /**
              * Option
              * @description The option in force, by its key.
+             * @example dry_car
              */
             option: string | null;
             /**
              * Begun
              * @description True where nobody chose and the layout's beginning option is in force.
+             * @example false
              */
             begun: boolean;
         };
@@ -2317,11 +2411,13 @@ export interface components {
             /**
              * Field
              * @description Name of the field.
+             * @example outer_diameter
              */
             field: string;
             /**
              * Message
              * @description What was wrong with it.
+             * @example Splines, pitch diameter: nothing was typed.
              */
             message: string;
         };
@@ -2333,11 +2429,15 @@ export interface components {
             /**
              * Sentence
              * @description In a sentence.
+             * @example The shop knows “Halden 220 coupe”. Is it the same vehicle? Its limits and readings come along.
              */
             sentence: string;
             /**
              * Instead
              * @description Readings of the same figure that would be usual, as typed.
+             * @example [
+             *       "Halden 220 coupe"
+             *     ]
              */
             instead: string[];
         };
@@ -2349,16 +2449,19 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example peak_engine_torque
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Peak engine torque
              */
             label: string;
             /**
              * Question
              * @description Which of the four questions, or what is asked about a figure.
+             * @example bite
              * @enum {string}
              */
             question: "bite" | "lift" | "heat" | "true";
@@ -2375,11 +2478,13 @@ export interface components {
             /**
              * Number
              * @description Its number.
+             * @example 2
              */
             number: number;
             /**
              * Words
              * @description In words.
+             * @example Engine output from, Figures taken at, Peak torque and 9 more
              */
             words: string;
         };
@@ -2391,11 +2496,13 @@ export interface components {
             /**
              * Start
              * @description Where it begins.
+             * @example 1266.6666666666667
              */
             start: number;
             /**
              * End
              * @description Where it ends.
+             * @example 6820
              */
             end: number;
         };
@@ -2407,36 +2514,42 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example Halden 220, spring
              */
             name: string;
             /**
              * Layout
              * @description Follows from the class where one is named.
              * @default
+             * @example dry_car
              */
             layout?: string;
             /**
              * Vehicle
              * @description What the vehicle is called.
              * @default
+             * @example Old one
              */
             vehicle?: string;
             /**
              * Vehicle Class
              * @description Class of vehicle, by its key.
              * @default
+             * @example boosted_coupe
              */
             vehicle_class?: string;
             /**
              * Engine
              * @description One figure of the engine, or a kit's rating: 320 N·m, 250 hp.
              * @default
+             * @example 520 N·m
              */
             engine?: string;
             /**
              * Taken At
              * @description Where that figure was taken: `curve_reference`.
              * @default
+             * @example crank
              */
             taken_at?: string;
             /**
@@ -2462,6 +2575,7 @@ export interface components {
              * Build
              * @description Nothing for the plan, “found”, or an alternative's name.
              * @default
+             * @example found
              */
             build?: string;
         };
@@ -2473,96 +2587,112 @@ export interface components {
             /**
              * Delimiter
              * @description The mark between two cells.
+             * @example ;
              * @enum {string}
              */
             delimiter: ";" | "\t" | "," | "|" | " ";
             /**
              * Decimal
              * @description The mark before the decimals.
+             * @example ,
              * @enum {string}
              */
             decimal: "." | ",";
             /**
              * First Row
              * @description Number of the first row of figures, from 0.
+             * @example 2
              */
             first_row: number;
             /**
              * Speed
              * @description Column of the engine speed, from 0; or the speed.
              * @default null
+             * @example 0
              */
             speed?: number | null;
             /**
              * Torque
              * @description Column of the torque, from 0; or torques, in newton metres.
              * @default null
+             * @example 1
              */
             torque?: number | null;
             /**
              * Power
              * @description Column of the power, from 0; null for none.
              * @default null
+             * @example null
              */
             power?: number | null;
             /**
              * Speed Unit
              * @description Unit of the speed.
              * @default rpm
+             * @example rpm
              */
             speed_unit?: string;
             /**
              * Torque Unit
              * @description Unit of the torque.
              * @default
+             * @example N·m
              */
             torque_unit?: string;
             /**
              * Power Unit
              * @description Unit of the power.
              * @default
+             * @example hp
              */
             power_unit?: string;
             /**
              * Force
              * @description Column of the force, from 0; null for none.
              * @default null
+             * @example null
              */
             force?: number | null;
             /**
              * Road
              * @description Column of the road speed, from 0; null for none.
              * @default null
+             * @example null
              */
             road?: number | null;
             /**
              * Force Unit
              * @description Unit of the force.
              * @default
+             * @example N
              */
             force_unit?: string;
             /**
              * Road Unit
              * @description Unit of the road speed.
              * @default
+             * @example km/h
              */
             road_unit?: string;
             /**
              * Gearing
              * @description Road speed per 1000 rpm, as typed, bare in km/h.
              * @default
+             * @example 3.32, 1.95, 1.41, 1
              */
             gearing?: string;
             /**
              * Run
              * @description Number of the run.
              * @default null
+             * @example 1
              */
             run?: number | null;
             /**
              * Sweep
              * @description The sweep's fit.
              * @default all
+             * @example all
              * @enum {string}
              */
             sweep?: "all" | "up";
@@ -2570,18 +2700,24 @@ export interface components {
              * Leave Out
              * @description Lines that are no part of the run.
              * @default []
+             * @example [
+             *       25,
+             *       26
+             *     ]
              */
             leave_out?: number[];
             /**
              * Last Row
              * @description Number of the last row of figures, from 0.
              * @default null
+             * @example null
              */
             last_row?: number | null;
             /**
              * Trust
              * @description How far it can be trusted.
              * @default
+             * @example torque
              * @enum {string}
              */
             trust?: "" | "torque" | "power";
@@ -2589,6 +2725,7 @@ export interface components {
              * Sure
              * @description What is asked about the curve was answered.
              * @default false
+             * @example false
              */
             sure?: boolean;
         };
@@ -2600,11 +2737,16 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example run.csv
              */
             name: string;
             /**
              * Text
              * @description As text.
+             * @example rpm;Nm
+             *     2000;200,5
+             *     3000;220,0
+             *     4000;230,0
              */
             text: string;
             /** @description Which column is what. */
@@ -2613,6 +2755,7 @@ export interface components {
              * Vehicle Class
              * @description Class whose engine the peak is held against.
              * @default
+             * @example light_roadster
              */
             vehicle_class?: string;
         };
@@ -2624,12 +2767,14 @@ export interface components {
             /**
              * Quantity
              * @description Key of the quantity.
+             * @example curve_source
              */
             quantity: string;
             /**
              * Typed
              * @description As typed, with its unit.
              * @default null
+             * @example peaks
              */
             typed?: string | null;
             /**
@@ -2646,11 +2791,13 @@ export interface components {
             /**
              * Build
              * @description Nothing for the plan, “found”, or an alternative's name.
+             * @example Light flywheel
              */
             build: string;
             /**
              * Becomes
              * @description What it becomes.
+             * @example plan
              * @enum {string}
              */
             becomes: "plan" | "nothing";
@@ -2663,6 +2810,7 @@ export interface components {
             /**
              * Revision
              * @description Revision of the ledger.
+             * @example 2
              */
             revision: number;
         };
@@ -2674,16 +2822,19 @@ export interface components {
             /**
              * Id
              * @description Its number.
+             * @example 1
              */
             id: number;
             /**
              * Archived
              * @description True where it is out of sight; nothing is deleted.
+             * @example true
              */
             archived: boolean;
             /**
              * Change
              * @description How often anything of the job was written; another figure means it was changed.
+             * @example 3
              */
             change: number;
         };
@@ -2695,6 +2846,7 @@ export interface components {
             /**
              * Archived
              * @description True where it is out of sight; nothing is deleted.
+             * @example true
              */
             archived: boolean;
         };
@@ -2717,21 +2869,25 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example cover_clamp
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Clamp load
              */
             label: string;
             /**
              * Before
              * @description What stood there before.
+             * @example 10 kN
              */
             before: string | null;
             /**
              * After
              * @description What stands there after it, or what it comes after.
+             * @example 9 kN
              */
             after: string | null;
         };
@@ -2743,27 +2899,32 @@ export interface components {
             /**
              * Number
              * @description Its number.
+             * @example 4
              */
             number: number;
             /**
              * Kind
              * @description Which kind it is of.
+             * @example undo
              * @enum {string}
              */
             kind: "start" | "edit" | "undo" | "redo";
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 2026-12-02T00:01:23.671133Z
              */
             at: string;
             /**
              * Of
              * @description What it is of.
+             * @example 3
              */
             of: number | null;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
+             * @example Ines
              */
             who: string;
             /**
@@ -2785,6 +2946,7 @@ export interface components {
             /**
              * At
              * @description Stage and place in the friction band, in words.
+             * @example engine as it is, low friction
              */
             at: string;
         };
@@ -2796,21 +2958,25 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example torque_capacity
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Torque capacity
              */
             label: string;
             /**
              * Symbol
              * @description The symbol in the formula.
+             * @example T_cap
              */
             symbol: string;
             /**
              * Text
              * @description As text.
+             * @example torque capacity
              */
             text: string;
             /** @description The value. */
@@ -2818,26 +2984,31 @@ export interface components {
             /**
              * Si
              * @description In SI.
+             * @example 450 N·m
              */
             si: string;
             /**
              * Typeset
              * @description As typed, with fractions set as print sets them.
+             * @example null
              */
             typeset: string | null;
             /**
              * Mark
              * @description Where it comes from: standard, handbook, memory, practice, entered, measured, assumed.
+             * @example worked out
              */
             mark: string;
             /**
              * Why
              * @description Why, in words.
+             * @example straps taken as slack when clamped
              */
             why: string;
             /**
              * Words
              * @description In words.
+             * @example 40 points, peak 400 N·m at 3800 rpm
              */
             words: string | null;
         };
@@ -2849,26 +3020,31 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example bite_margin
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Bite margin
              */
             label: string;
             /**
              * Meaning
              * @description What it means, in a sentence.
+             * @example Largest engine torque as it arrives at the clutch.
              */
             meaning: string;
             /**
              * Formula
              * @description The formula, as the trade writes it.
+             * @example m_bite = T_cap / T_c
              */
             formula: string;
             /**
              * Symbol
              * @description The symbol in the formula.
+             * @example m_bite
              */
             symbol: string;
             /** @description The value. */
@@ -2876,11 +3052,13 @@ export interface components {
             /**
              * Si
              * @description In SI.
+             * @example 1.125
              */
             si: string;
             /**
              * Words
              * @description In words.
+             * @example 40 points, peak 400 N·m at 3800 rpm
              */
             words: string | null;
             /**
@@ -2891,16 +3069,19 @@ export interface components {
             /**
              * Mark
              * @description Where it comes from: standard, handbook, memory, practice, entered, measured, assumed.
+             * @example definition
              */
             mark: string;
             /**
              * Source
              * @description Where it comes from, in words.
+             * @example capacity over demand without its reserve
              */
             source: string;
             /**
              * Holds
              * @description What it holds, or where a formula holds, in words.
+             * @example T_c above 0.
              */
             holds: string;
         };
@@ -2918,23 +3099,27 @@ export interface components {
              * Build
              * @description Nothing for the plan, “found”, or an alternative's name.
              * @default
+             * @example planned
              */
             build?: string;
             /**
              * Quantity
              * @description Key of the quantity.
+             * @example bite_margin
              */
             quantity: string;
             /**
              * Planned
              * @description As planned.
              * @default true
+             * @example true
              */
             planned?: boolean;
             /**
              * Friction
              * @description -1 low, 0 nominal, 1 high
              * @default -1
+             * @example -1
              */
             friction?: number;
         };
@@ -2948,6 +3133,7 @@ export interface components {
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example engine as it is, nominal friction
              */
             at: string;
             /**
@@ -2964,16 +3150,19 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example fulcrum_diameter
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Fulcrum ring
              */
             label: string;
             /**
              * Can Enter
              * @description True where it is a field of this arrangement that can take the answer.
+             * @example true
              */
             can_enter: boolean;
             /** @description What stands there now. */
@@ -2986,11 +3175,15 @@ export interface components {
             /**
              * Typed
              * @description The same as they would be typed, rounded to the safe side.
+             * @example [
+             *       "183.2 mm"
+             *     ]
              */
             typed: string[];
             /**
              * At Least
              * @description True where the target is at least that, false where at most.
+             * @example false
              */
             at_least: boolean;
             /** @description The best value that can be reached. */
@@ -3012,18 +3205,21 @@ export interface components {
              * Build
              * @description Nothing for the plan, “found”, or an alternative's name.
              * @default
+             * @example planned
              */
             build?: string;
             /**
              * Result
              * @description The result asked for.
              * @default bite_margin
+             * @example lift_margin
              */
             result?: string;
             /**
              * Target
              * @description What it has to come to.
              * @default null
+             * @example 400 lb-ft
              */
             target?: string | null;
         };
@@ -3035,11 +3231,16 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example run.csv
              */
             name: string;
             /**
              * Text
              * @description As text.
+             * @example rpm;Nm
+             *     2000;200,5
+             *     3000;220,0
+             *     4000;230,0
              */
             text: string;
             /** @description Which column is what. */
@@ -3052,17 +3253,35 @@ export interface components {
             /**
              * Preview
              * @description Shown, not kept.
+             * @example [
+             *       [
+             *         "2000",
+             *         "200,5"
+             *       ],
+             *       [
+             *         "3000",
+             *         "220,0"
+             *       ],
+             *       [
+             *         "4000",
+             *         "230,0"
+             *       ]
+             *     ]
              */
             preview: string[][];
             /**
              * Reference
              * @description What it is held against.
+             * @example crank
              * @enum {string}
              */
             reference: "wheel" | "crank" | "";
             /**
              * Questions
              * @description What has to be said before it is taken.
+             * @example [
+             *       "It holds 2 runs. Which one is it?"
+             *     ]
              */
             questions: string[];
             /**
@@ -3075,6 +3294,7 @@ export interface components {
             /**
              * Corrected
              * @description The correction to standard air the file names, or nothing.
+             * @example SAE J1349
              */
             corrected: string;
             /**
@@ -3098,11 +3318,13 @@ export interface components {
             /**
              * Index
              * @description Its place, from 0.
+             * @example 1
              */
             index: number;
             /**
              * Heading
              * @description Heading of the column.
+             * @example rpm
              */
             heading: string;
         };
@@ -3114,6 +3336,7 @@ export interface components {
             /**
              * Label
              * @description What it is called.
+             * @example Run 1
              */
             label: string;
             /** @description Which column is what. */
@@ -3131,11 +3354,13 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example run.csv
              */
             name: string;
             /**
              * Data
              * @description The points.
+             * @example cnBtO05tCjIwMDA7MjAwLDUKMzAwMDsyMjAsMAo0MDAwOzIzMCwwCg==
              */
             data: string;
         };
@@ -3149,16 +3374,24 @@ export interface components {
             /**
              * Notes
              * @description Notes, as typed.
+             * @example [
+             *       "1 row of headings left out.",
+             *       "Rows were sorted by engine speed."
+             *     ]
              */
             notes: string[];
             /**
              * Asks
              * @description What is so unusual that it is asked before the curve is taken.
+             * @example [
+             *       "A peak of 3 825 000 000 000 000 N·m and 1 602 000 000 000 000 kW is beyond any engine a clutch is built for. Are the columns and their units right?"
+             *     ]
              */
             asks: string[];
             /**
              * Points
              * @description Points of the line.
+             * @example 3
              */
             points: number;
             /** @description Peak torque of the curve. */
@@ -3198,66 +3431,162 @@ export interface components {
             /**
              * Motions
              * @description Displacement by motion index.
+             * @example []
              */
             motions: number[][][];
             /**
              * Wear
              * @description Wear, in metres.
+             * @example [
+             *       0,
+             *       0.2333,
+             *       0.4667
+             *     ]
              */
             wear: number[];
             /**
              * Found
              * @description Wear found by measuring, or entered [mm].
+             * @example 0
              */
             found: number;
             /**
              * Pedal
              * @description Travel at the pedal, in metres.
+             * @example [
+             *       0
+             *     ]
              */
             pedal: number[];
             /**
              * Gaps
              * @description Gap at each face, from the engine's side on.
+             * @example [
+             *       [
+             *         [
+             *           0,
+             *           0
+             *         ]
+             *       ],
+             *       [
+             *         [
+             *           0,
+             *           0
+             *         ]
+             *       ]
+             *     ]
              */
             gaps: number[][][];
             /**
              * Face Parts
              * @description What lies between the gaps, one more than there are gaps.
+             * @example [
+             *       "flywheel",
+             *       "disc",
+             *       "pressure plate"
+             *     ]
              */
             face_parts: string[];
             /**
              * Lift
              * @description Lift of the plate, in metres.
+             * @example [
+             *       [
+             *         0
+             *       ]
+             *     ]
              */
             lift: number[][];
             /**
              * Effort
              * @description Effort along the stroke, in newtons.
+             * @example [
+             *       [
+             *         10,
+             *         10,
+             *         10
+             *       ],
+             *       [
+             *         10,
+             *         10,
+             *         10
+             *       ],
+             *       [
+             *         10,
+             *         10,
+             *         10
+             *       ]
+             *     ]
              */
             effort: number[][] | null;
             /**
              * Pressure
              * @description [MPa]
+             * @example [
+             *       [
+             *         0,
+             *         0,
+             *         0
+             *       ],
+             *       [
+             *         0,
+             *         0,
+             *         0
+             *       ],
+             *       [
+             *         0,
+             *         0,
+             *         0
+             *       ]
+             *     ]
              */
             pressure: number[][] | null;
             /**
              * Passes
              * @description Engine torque still passed, nominal friction [N·m].
+             * @example [
+             *       [
+             *         429.5797,
+             *         429.5797,
+             *         429.5797
+             *       ],
+             *       [
+             *         441.3339,
+             *         441.3339,
+             *         441.3339
+             *       ],
+             *       [
+             *         454.3155,
+             *         454.3155,
+             *         454.3155
+             *       ]
+             *     ]
              */
             passes: number[][] | null;
             /**
              * Effort Limit
              * @description The most effort that is taken, in newtons.
+             * @example 250
              */
             effort_limit: number | null;
             /**
              * First Movement
              * @description Pedal travel at which the plate first moves.
+             * @example [
+             *       11.6,
+             *       11.6,
+             *       11.6
+             *     ]
              */
             first_movement: (number | null)[];
             /**
              * Bite Point
              * @description Where it bites, below rest.
+             * @example [
+             *       77.387,
+             *       77.376,
+             *       77.387
+             *     ]
              */
             bite_point: (number | null)[];
             /** @description Where the stroke ends. */
@@ -3282,6 +3611,7 @@ export interface components {
             /**
              * Trouble
              * @description Why nothing can be drawn.
+             * @example Inner diameter “250 mm” has to be below the outer diameter, 240 mm.
              */
             trouble: string | null;
             /** @description In the inch system. */
@@ -3295,11 +3625,13 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example outer_diameter
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Outer diameter
              */
             label: string;
             /** @description The value. */
@@ -3325,6 +3657,7 @@ export interface components {
             /**
              * Across
              * @description How wide it is, in metres.
+             * @example true
              */
             across: boolean;
         };
@@ -3336,21 +3669,37 @@ export interface components {
             /**
              * Wear
              * @description [mm]
+             * @example [
+             *       0,
+             *       0.01,
+             *       0.02
+             *     ]
              */
             wear: number[];
             /**
              * Clamp
              * @description [N]
+             * @example [
+             *       7250.2905,
+             *       7257.9355,
+             *       7265.6754
+             *     ]
              */
             clamp: (number | null)[];
             /**
              * Margin
              * @description The margin.
+             * @example [
+             *       1.0739,
+             *       1.0751,
+             *       1.0762
+             *     ]
              */
             margin: (number | null)[];
             /**
              * Target
              * @description What it has to come to.
+             * @example 1.3
              */
             target: number;
             /**
@@ -3361,6 +3710,7 @@ export interface components {
             /**
              * Service
              * @description What wants doing within the life, such as a floater's shims; else empty.
+             * @example about 40,000 km
              */
             service: string;
         };
@@ -3372,16 +3722,19 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example pedal_stroke
              */
             name: string;
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 150
              */
             at: number;
             /**
              * Sentence
              * @description In a sentence.
+             * @example 150 mm (5.906 in): the end of its travel
              */
             sentence: string;
         };
@@ -3393,11 +3746,13 @@ export interface components {
             /**
              * Part
              * @description Key of the part; of one of the shop's own its name.
+             * @example crank
              */
             part: string;
             /**
              * Material
              * @description Key of the material.
+             * @example steel
              */
             material: string;
             /**
@@ -3418,21 +3773,25 @@ export interface components {
             /**
              * Length
              * @description in per mm
+             * @example 0.03937007874015748
              */
             length: number;
             /**
              * Force
              * @description lbf per N
+             * @example 0.22480894309971045
              */
             force: number;
             /**
              * Pressure
              * @description psi per MPa
+             * @example 145.03773773020922
              */
             pressure: number;
             /**
              * Torque
              * @description lb-ft per N·m
+             * @example 0.7375621492772653
              */
             torque: number;
         };
@@ -3444,11 +3803,13 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example disc_thickness
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Disc, clamped thickness
              */
             label: string;
             /** @description The value. */
@@ -3468,6 +3829,7 @@ export interface components {
              * Build
              * @description Nothing for the plan, “found”, or an alternative's name.
              * @default
+             * @example planned
              */
             build?: string;
         };
@@ -3496,6 +3858,7 @@ export interface components {
             /**
              * Sentence
              * @description In a sentence.
+             * @example The clutch locks.
              */
             sentence: string;
             /**
@@ -3506,11 +3869,13 @@ export interface components {
             /**
              * Trouble
              * @description What went wrong; null where nothing did.
+             * @example Peak power “80 kW” has to be at least 298.2 kW (399.8 hp), which is what the peak torque allows.
              */
             trouble: string | null;
             /**
              * Upshift
              * @description What a fast upshift slips, with a restrictor in the line and without; or empty.
+             * @example second at 6,200 rpm
              */
             upshift: string;
         };
@@ -3522,16 +3887,23 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example flywheel
              */
             name: string;
             /**
              * Rubbed
              * @description How long it rubbed, in seconds.
+             * @example true
              */
             rubbed: boolean;
             /**
              * Temperature
              * @description [°C]
+             * @example [
+             *       80,
+             *       81.59,
+             *       83.17
+             *     ]
              */
             temperature: number[];
         };
@@ -3543,21 +3915,41 @@ export interface components {
             /**
              * Begins
              * @description What a layout begins with.
+             * @example [
+             *       80,
+             *       81.6,
+             *       83
+             *     ]
              */
             begins: number[];
             /**
              * Ends
              * @description What ends it.
+             * @example [
+             *       81.9,
+             *       83.5,
+             *       84.9
+             *     ]
              */
             ends: number[];
             /**
              * Heat
              * @description Heat, in joules or as shown.
+             * @example [
+             *       10.544,
+             *       10.544,
+             *       10.544
+             *     ]
              */
             heat: number[];
             /**
              * Outcome
              * @description How it came out.
+             * @example [
+             *       "locks",
+             *       "locks",
+             *       "locks"
+             *     ]
              */
             outcome: string[];
             /** @description Time between two, in seconds. */
@@ -3565,11 +3957,13 @@ export interface components {
             /**
              * Sustained
              * @description Highest lasting temperature, in °C.
+             * @example 200
              */
             sustained: number;
             /**
              * Brief
              * @description Highest temperature for a short time, in °C.
+             * @example 300
              */
             brief: number;
         };
@@ -3581,21 +3975,25 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example pull_away
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Pull-away
              */
             label: string;
             /**
              * Outcome
              * @description How it came out.
+             * @example locks
              */
             outcome: string;
             /**
              * Good
              * @description True where the state is a good one.
+             * @example true
              */
             good: boolean;
             /** @description Heat of it, in joules. */
@@ -3619,6 +4017,11 @@ export interface components {
             /**
              * Time
              * @description [min]
+             * @example [
+             *       0,
+             *       0.0032,
+             *       0.0064
+             *     ]
              */
             time: number[];
             /**
@@ -3629,31 +4032,52 @@ export interface components {
             /**
              * Begins
              * @description When each start begins [min].
+             * @example [
+             *       0,
+             *       1,
+             *       2
+             *     ]
              */
             begins: number[];
             /**
              * Surfaces
              * @description The hottest face in each start [°C].
+             * @example [
+             *       141.6,
+             *       146.1,
+             *       150.1
+             *     ]
              */
             surfaces: number[];
             /**
              * Sustained
              * @description What the facing stands for long [°C].
+             * @example 200
              */
             sustained: number;
             /**
              * Brief
              * @description What the facing stands for moments [°C].
+             * @example 300
              */
             brief: number;
             /**
              * Sentences
              * @description In sentences.
+             * @example [
+             *       "Hot first: the pressure plate, 153.6 °C (308.4 °F) at its face in start 4 of 6; warmed through to 97.13 °C (206.8 °F).",
+             *       "One more start of the last kind stays within both limits."
+             *     ]
              */
             sentences: string[];
             /**
              * Working
              * @description How it came about.
+             * @example [
+             *       "Each mass warms by C · dT/dt = heat of the faces + heat from its neighbours; C = m · c: flywheel 3000 J/K; pressure plate 2750 J/K; cover 1000 J/K; air 20 J/K.",
+             *       "A start is integrated with the hottest of them as it then stands; 6 of them made 10.3 kJ to 28.57 kJ, shared as the faces rub: flywheel 50 %, pressure plate 50 %.",
+             *       "A face is at its mass's temperature and the larger of flash and bulk rise of that start; the solids begin at the temperature before the first start, the air or oil at the housing's."
+             *     ]
              */
             working: string[];
         };
@@ -3665,41 +4089,81 @@ export interface components {
             /**
              * Time
              * @description [s]
+             * @example [
+             *       0,
+             *       0.0219,
+             *       0.0438
+             *     ]
              */
             time: number[];
             /**
              * Engine
              * @description [rpm], at the crank
+             * @example [
+             *       1500,
+             *       1500,
+             *       1500
+             *     ]
              */
             engine: number[];
             /**
              * Gearbox
              * @description [rpm], the gearbox side as seen from the crank
+             * @example [
+             *       0,
+             *       0,
+             *       0
+             *     ]
              */
             gearbox: number[];
             /**
              * Vehicle
              * @description [rpm], the vehicle as seen from the crank; the wheels spin above it
+             * @example [
+             *       0,
+             *       0,
+             *       0
+             *     ]
              */
             vehicle: number[];
             /**
              * Torque
              * @description [N·m] at the clutch
+             * @example [
+             *       0,
+             *       1.67,
+             *       3.35
+             *     ]
              */
             torque: number[];
             /**
              * Power
              * @description [kW] of heat
+             * @example [
+             *       0,
+             *       0.263,
+             *       0.526
+             *     ]
              */
             power: number[];
             /**
              * Heat
              * @description [kJ]
+             * @example [
+             *       0,
+             *       0.0029,
+             *       0.0115
+             *     ]
              */
             heat: number[];
             /**
              * Temperature
              * @description [°C] of the hottest plate
+             * @example [
+             *       80,
+             *       80,
+             *       80
+             *     ]
              */
             temperature: number[];
         };
@@ -3732,6 +4196,7 @@ export interface components {
             /**
              * Question
              * @description Which of the four questions, or what is asked about a figure.
+             * @example bite
              * @enum {string}
              */
             question: "bite" | "lift" | "heat" | "true";
@@ -3758,16 +4223,19 @@ export interface components {
             /**
              * Name
              * @description found, planned, or an alternative's name.
+             * @example found
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example As found
              */
             label: string;
             /**
              * Other
              * @description True for the plan of another job.
+             * @example false
              */
             other: boolean;
             /**
@@ -3778,6 +4246,11 @@ export interface components {
             /**
              * Says
              * @description How it differs from what was found, what is felt first.
+             * @example [
+             *       "holds 9.6 % less",
+             *       "pedal 13 % heavier",
+             *       "lasts 2.8 times as many starts"
+             *     ]
              */
             says: string[];
         };
@@ -3789,16 +4262,19 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example holdable_engine_torque
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Engine torque the clutch can hold
              */
             label: string;
             /**
              * Same
              * @description Nobody could tell them apart.
+             * @example false
              */
             same: boolean;
             /**
@@ -3823,11 +4299,16 @@ export interface components {
              * Build
              * @description Nothing for the plan, “found”, or an alternative's name.
              * @default
+             * @example planned
              */
             build?: string;
             /**
              * Others
              * @description Jobs whose plans stand beside.
+             * @example [
+             *       2,
+             *       2
+             *     ]
              */
             others?: number[];
         };
@@ -3850,36 +4331,45 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example redline
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Redline
              */
             label: string;
             /**
              * Missing
              * @description It has no value at all, so that questions wait for it.
+             * @example true
              */
             missing: boolean;
             /**
              * Settles
              * @description The questions it decides, or that wait for it.
+             * @example [
+             *       "true"
+             *     ]
              */
             settles: ("bite" | "lift" | "heat" | "true")[];
             /**
              * Moves
              * @description What its ends leave of the weakest margin's band, over that margin.
+             * @example 0.25
              */
             moves: number;
             /**
              * Why
              * @description Why, in words.
+             * @example True waits for it and 3 more.
              */
             why: string;
             /**
              * Check
              * @description The check of the bench that reads it; nothing where none does.
+             * @example slave_travel
              */
             check: string;
         };
@@ -3891,11 +4381,17 @@ export interface components {
             /**
              * Title
              * @description Its title.
+             * @example Stocked bores
              */
             title: string;
             /**
              * Columns
              * @description Columns, side by side.
+             * @example [
+             *       "Master",
+             *       "Slave",
+             *       "Lift"
+             *     ]
              */
             columns: string[];
             /**
@@ -3906,6 +4402,9 @@ export interface components {
             /**
              * Says
              * @description In a sentence.
+             * @example [
+             *       "One is chosen, and its washers, locker and lubrication go with it; never mixed. The manual wins."
+             *     ]
              */
             says: string[];
             /**
@@ -3916,6 +4415,7 @@ export interface components {
             /**
              * Trouble
              * @description What went wrong; null where nothing did.
+             * @example null
              */
             trouble: string | null;
         };
@@ -3927,6 +4427,7 @@ export interface components {
             /**
              * Words
              * @description In words.
+             * @example 7/8 in
              */
             words: string;
             /** @description The figure, as it is shown. */
@@ -3945,11 +4446,13 @@ export interface components {
             /**
              * Good
              * @description It meets what is asked.
+             * @example true
              */
             good: boolean;
             /**
              * Present
              * @description It is what the job has now.
+             * @example false
              */
             present: boolean;
             /**
@@ -3981,6 +4484,7 @@ export interface components {
             /**
              * Has Old
              * @description True where one comes out that is known.
+             * @example true
              */
             has_old: boolean;
         };
@@ -3992,11 +4496,13 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example flywheel_inertia
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Flywheel inertia
              */
             label: string;
             /** @description Of the one that comes out. */
@@ -4012,11 +4518,13 @@ export interface components {
             /**
              * Gear
              * @description Number of the gear.
+             * @example 1
              */
             gear: number;
             /**
              * Ratio
              * @description The ratio.
+             * @example 3.4
              */
             ratio: number;
             /** @description Of the one that comes out. */
@@ -4026,6 +4534,7 @@ export interface components {
             /**
              * Of Vehicle
              * @description New mass over the vehicle's.
+             * @example 0.10052971999167533
              */
             of_vehicle: number | null;
         };
@@ -4051,6 +4560,7 @@ export interface components {
             /**
              * Tolerances
              * @description Tolerances of what moves it.
+             * @example 1
              */
             tolerances: number;
             /**
@@ -4061,6 +4571,7 @@ export interface components {
             /**
              * Trouble
              * @description What went wrong; null where nothing did.
+             * @example null
              */
             trouble: string | null;
         };
@@ -4072,16 +4583,19 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example fulcrum_diameter
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Fulcrum ring
              */
             label: string;
             /**
              * Elasticity
              * @description Per cent of the result per per cent of the input.
+             * @example -7.755859419093028
              */
             elasticity: number;
             /** @description Change of the result over the tolerance typed. */
@@ -4095,6 +4609,7 @@ export interface components {
             /**
              * Can Enter
              * @description True where it can be entered in the job.
+             * @example true
              */
             can_enter: boolean;
         };
@@ -4116,26 +4631,39 @@ export interface components {
             /**
              * Short
              * @description A short name.
+             * @example 1
              */
             short: number | null;
             /**
              * Samples
              * @description How many were drawn.
+             * @example 40000
              */
             samples: number;
             /**
              * Bins
              * @description Edges of the bins.
+             * @example [
+             *       0.3253223625055882,
+             *       0.353100140283366,
+             *       0.3808779180611438
+             *     ]
              */
             bins: number[];
             /**
              * Counts
              * @description How many lie in each bin.
+             * @example [
+             *       0,
+             *       0,
+             *       0
+             *     ]
              */
             counts: number[];
             /**
              * Target
              * @description What it has to come to.
+             * @example 1.1
              */
             target: number | null;
         };
@@ -4153,12 +4681,14 @@ export interface components {
              * Build
              * @description Nothing for the plan, “found”, or an alternative's name.
              * @default
+             * @example planned
              */
             build?: string;
             /**
              * Result
              * @description The result asked for.
              * @default bite_margin
+             * @example lift_margin
              */
             result?: string;
         };
@@ -4180,16 +4710,19 @@ export interface components {
             /**
              * Archived
              * @description True where it is out of sight; nothing is deleted.
+             * @example 1
              */
             archived: number;
             /**
              * Count
              * @description How many match in all.
+             * @example 63
              */
             count: number;
             /**
              * First
              * @description Where this page begins.
+             * @example 0
              */
             first: number;
         };
@@ -4201,21 +4734,25 @@ export interface components {
             /**
              * Id
              * @description Its number.
+             * @example 60
              */
             id: number;
             /**
              * Version
              * @description Its version, for If-Match; 0 where there is none.
+             * @example 1
              */
             version: number;
             /**
              * Slot
              * @description Kind of part of the shelf.
+             * @example cover
              */
             slot: string;
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example 9 kN
              */
             name: string;
             /**
@@ -4228,16 +4765,19 @@ export interface components {
             /**
              * Price
              * @description Price, in the shop's currency.
+             * @example 310
              */
             price: number;
             /**
              * Source
              * @description Where it comes from, in words.
+             * @example ISO 898-1, proof strength by class
              */
             source: string;
             /**
              * Notes
              * @description Notes, as typed.
+             * @example for the estate
              */
             notes: string;
         };
@@ -4249,21 +4789,29 @@ export interface components {
             /**
              * Slot
              * @description Kind of part of the shelf.
+             * @example disc
              */
             slot: string;
             /**
              * Label
              * @description What it is called.
+             * @example Disc
              */
             label: string;
             /**
              * Quantities
              * @description Keys of quantities.
+             * @example [
+             *       "master_diameter",
+             *       "master_stroke",
+             *       "port_travel"
+             *     ]
              */
             quantities: string[];
             /**
              * Count
              * @description How many of the kind there are.
+             * @example 7
              */
             count: number;
         };
@@ -4275,11 +4823,13 @@ export interface components {
             /**
              * Slot
              * @description Kind of part of the shelf.
+             * @example cover
              */
             slot: string;
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example 9 kN
              */
             name: string;
             /**
@@ -4293,18 +4843,21 @@ export interface components {
              * Price
              * @description Price, in the shop's currency.
              * @default 0
+             * @example 310
              */
             price?: number;
             /**
              * Source
              * @description Where it comes from, in words.
              * @default
+             * @example measured on the bench
              */
             source?: string;
             /**
              * Notes
              * @description Notes, as typed.
              * @default
+             * @example for the estate
              */
             notes?: string;
         };
@@ -4321,16 +4874,19 @@ export interface components {
             /**
              * New
              * @description Of the new one, or how many are new.
+             * @example 1
              */
             new: number;
             /**
              * Changes
              * @description What was changed, one by one.
+             * @example 1
              */
             changes: number;
             /**
              * Bad
              * @description Runs of the sample that come to no value.
+             * @example 1
              */
             bad: number;
         };
@@ -4342,32 +4898,38 @@ export interface components {
             /**
              * Line
              * @description The line, point by point.
+             * @example 2
              */
             line: number;
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example M10 × 1, 10.9
              */
             name: string;
             /**
              * Slot
              * @description Kind of part of the shelf.
+             * @example bolts
              */
             slot: string;
             /**
              * Status
              * @description How it stands.
+             * @example same
              * @enum {string}
              */
             status: "new" | "changes" | "same" | "bad";
             /**
              * Says
              * @description In a sentence.
+             * @example is on the shelf as it is
              */
             says: string;
             /**
              * Column
              * @description Number of the column, from 0.
+             * @example master_diameter
              */
             column: string;
         };
@@ -4380,11 +4942,14 @@ export interface components {
              * Name
              * @description Its key, or the name somebody gave it.
              * @default
+             * @example shelf.csv
              */
             name?: string;
             /**
              * Text
              * @description As text.
+             * @example slot,name,Clamp load
+             *     cover,Sports cover,9.5 kN
              */
             text: string;
         };
@@ -4396,16 +4961,19 @@ export interface components {
             /**
              * Slot
              * @description Kind of part of the shelf.
+             * @example cover
              */
             slot: string;
             /**
              * Label
              * @description What it is called.
+             * @example Cover
              */
             label: string;
             /**
              * Taken
              * @description How many were taken, or what was.
+             * @example Firm
              */
             taken: string | null;
             /**
@@ -4421,11 +4989,13 @@ export interface components {
             /**
              * Count
              * @description How many match in all.
+             * @example 1
              */
             count: number;
             /**
              * First
              * @description Where this page begins.
+             * @example 0
              */
             first: number;
         };
@@ -4444,21 +5014,25 @@ export interface components {
             /**
              * Taken
              * @description How many were taken, or what was.
+             * @example true
              */
             taken: boolean;
             /**
              * Misfit
              * @description What does not fit, in a sentence; null where all does.
+             * @example the disc is not of the size the cover is made for
              */
             misfit: string | null;
             /**
              * Bite
              * @description The margin of Bite.
+             * @example 0.5
              */
             bite: number | null;
             /**
              * Lift
              * @description Lift of the plate, in metres.
+             * @example 1.131
              */
             lift: number | null;
         };
@@ -4470,6 +5044,10 @@ export interface components {
             /**
              * Parts
              * @description Parts, by key or as shown.
+             * @example [
+             *       61,
+             *       3
+             *     ]
              */
             parts?: number[];
             /**
@@ -4481,6 +5059,7 @@ export interface components {
              * Build
              * @description Nothing for the plan, “found”, or an alternative's name.
              * @default
+             * @example planned
              */
             build?: string;
         };
@@ -4492,26 +5071,31 @@ export interface components {
             /**
              * Run
              * @description Number of the run.
+             * @example 1
              */
             run: number;
             /**
              * Total
              * @description How many there are.
+             * @example 392
              */
             total: number;
             /**
              * Done
              * @description How much of it is done.
+             * @example 392
              */
             done: number;
             /**
              * Kept
              * @description What is kept.
+             * @example 117
              */
             kept: number;
             /**
              * State
              * @description The state, in a word.
+             * @example running
              * @enum {string}
              */
             state: "running" | "finished" | "cancelled" | "failed";
@@ -4523,6 +5107,7 @@ export interface components {
             /**
              * More Candidates
              * @description How many more there are than are shown.
+             * @example 0
              */
             more_candidates: number;
             /**
@@ -4538,11 +5123,13 @@ export interface components {
             /**
              * Unseen
              * @description What could not be compared, for want of figures.
+             * @example []
              */
             unseen: string[];
             /**
              * Trouble
              * @description What went wrong; null where nothing did.
+             * @example The finder failed: nothing was changed. Try it again.
              */
             trouble: string | null;
         };
@@ -4588,16 +5175,19 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example bite
              */
             name: string;
             /**
              * Says
              * @description In a sentence.
+             * @example less bite than the use asks for
              */
             says: string;
             /**
              * Count
              * @description How many there are.
+             * @example 98
              */
             count: number;
         };
@@ -4609,21 +5199,25 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example bite
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Bite margin
              */
             label: string;
             /**
              * Unit
              * @description Its unit.
+             * @example kg·m²
              */
             unit: string;
             /**
              * More
              * @description True where more is better.
+             * @example true
              */
             more: boolean;
         };
@@ -4648,6 +5242,7 @@ export interface components {
              * All Four
              * @description Keep only what leaves all four answers good, not just what works.
              * @default true
+             * @example true
              */
             all_four?: boolean;
         };
@@ -4659,21 +5254,25 @@ export interface components {
             /**
              * Quantity
              * @description Key of the quantity.
+             * @example pedal_ratio
              */
             quantity: string;
             /**
              * Start
              * @description Where it begins.
+             * @example 4.6
              */
             start: string;
             /**
              * End
              * @description Where it ends.
+             * @example 5.8
              */
             end: string;
             /**
              * Steps
              * @description Steps, in their order.
+             * @example 6
              */
             steps: number;
         };
@@ -4701,6 +5300,7 @@ export interface components {
             /**
              * Label
              * @description What it is called.
+             * @example As it is
              */
             label: string;
             /**
@@ -4718,6 +5318,7 @@ export interface components {
             /**
              * Misfit
              * @description What does not fit, in a sentence; null where all does.
+             * @example null
              */
             misfit: string | null;
         };
@@ -4740,16 +5341,19 @@ export interface components {
             /**
              * Job
              * @description Number of the job.
+             * @example 2
              */
             job: number;
             /**
              * Change
              * @description Counts every write to anything of the job.
+             * @example 2
              */
             change: number;
             /**
              * Vehicle
              * @description What the vehicle is called.
+             * @example Ternwick 750
              */
             vehicle: string;
             /**
@@ -4760,22 +5364,26 @@ export interface components {
             /**
              * Worst
              * @description The worst of them.
+             * @example open
              * @enum {string}
              */
             worst: "stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted";
             /**
              * Done
              * @description How much of it is done.
+             * @example 1
              */
             done: number;
             /**
              * Wanted
              * @description How many are wanted.
+             * @example 41
              */
             wanted: number;
             /**
              * Next Check
              * @description Key of the check that comes next.
+             * @example rivet_depth
              */
             next_check: string;
             /**
@@ -4811,17 +5419,23 @@ export interface components {
             /**
              * Build
              * @description Whose parts are looked at.
+             * @example found
              * @enum {string}
              */
             build: "found" | "planned";
             /**
              * Apart
              * @description Parts that are found and planned as two, by what they are called.
+             * @example [
+             *       "Rear main seal",
+             *       "Input shaft seal"
+             *     ]
              */
             apart: string[];
             /**
              * Scope
              * @description How far the job goes.
+             * @example everything
              */
             scope: string;
             /**
@@ -4837,6 +5451,11 @@ export interface components {
             /**
              * Overrulings
              * @description Verdicts that may be put in the place of one.
+             * @example [
+             *       "stop",
+             *       "renew as set",
+             *       "renew"
+             *     ]
              */
             overrulings: ("stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted")[];
             /**
@@ -4847,11 +5466,15 @@ export interface components {
             /**
              * People
              * @description Names of the shop, those used last first.
+             * @example [
+             *       "Ines"
+             *     ]
              */
             people: string[];
             /**
              * Left Out
              * @description What of the record cannot be read, a sentence each.
+             * @example []
              */
             left_out: string[];
         };
@@ -4863,21 +5486,25 @@ export interface components {
             /**
              * Check
              * @description Key of the check of the bench.
+             * @example end_float
              */
             check: string;
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example behind
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Behind the retainer
              */
             label: string;
             /**
              * Said
              * @description What was said, with who and when.
+             * @example lowers
              */
             said: string;
             /**
@@ -4894,6 +5521,7 @@ export interface components {
             /**
              * Label
              * @description What it is called.
+             * @example window of this clutch
              */
             label: string;
             /** @description The low end. */
@@ -4903,16 +5531,19 @@ export interface components {
             /**
              * Start
              * @description Where it begins.
+             * @example 0.34476
              */
             start: number;
             /**
              * End
              * @description Where it ends.
+             * @example 0.63188
              */
             end: number;
             /**
              * Leading
              * @description The one that counts most.
+             * @example true
              */
             leading: boolean;
         };
@@ -4934,37 +5565,48 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example cut
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Height of the flywheel
              */
             label: string;
             /**
              * Checks
              * @description Checks of the bench.
+             * @example [
+             *       "face_cut",
+             *       "seat_cut",
+             *       "flywheel_heights"
+             *     ]
              */
             checks: string[];
             /**
              * Waits For
              * @description What it waits for, in words.
+             * @example the gap at all four places
              */
             waits_for: string;
             /**
              * Sentence
              * @description In a sentence.
+             * @example The shaft passes the whole pilot and stays 3.2 mm (0.126 in) clear of the bottom.
              */
             sentence: string;
             /**
              * Verdict
              * @description Whether it goes in as it is.
+             * @example put right
              * @enum {string}
              */
             verdict: "reuse" | "put right" | "stop" | "";
             /**
              * Working
              * @description The working, line by line.
+             * @example []
              */
             working: string[];
             /**
@@ -4983,6 +5625,7 @@ export interface components {
             /**
              * Text
              * @description As text.
+             * @example none
              */
             text: string;
             /** @description The value. */
@@ -4996,12 +5639,14 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example new
              * @enum {string}
              */
             name: "new" | "least" | "most" | "spread";
             /**
              * Version
              * @description Its version, for If-Match; 0 where there is none.
+             * @example 1
              */
             version: number;
             /** @description The value. */
@@ -5009,21 +5654,25 @@ export interface components {
             /**
              * Mark
              * @description Where it comes from: standard, handbook, memory, practice, entered, measured, assumed.
+             * @example practice
              */
             mark: string;
             /**
              * Why
              * @description Why, in words.
+             * @example common practice, no source: new over 1.0 mm
              */
             why: string;
             /**
              * Zone
              * @description Pass, fail or too close to call.
+             * @example fail
              */
             zone: ("pass" | "fail" | "close") | null;
             /**
              * Sentence
              * @description In a sentence.
+             * @example Plate 1, place 1: 2.75 mm (0.108 in) against at least 2.8 mm (0.11 in), under by 0.05 mm.
              */
             sentence: string;
         };
@@ -5035,22 +5684,26 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example rivet_depth
              */
             name: string;
             /**
              * Of
              * @description Whose part: where it stays, both builds' one.
+             * @example both
              * @enum {string}
              */
             of: "both" | "found" | "planned";
             /**
              * Own
              * @description Added by this job.
+             * @example false
              */
             own: boolean;
             /**
              * In Scope
              * @description Asked for on this job, by its scope and by what was said of the check.
+             * @example true
              */
             in_scope: boolean;
             /** @description “That will do”, or “not on this job”. */
@@ -5060,48 +5713,64 @@ export interface components {
             /**
              * By Readings
              * @description The readings' own verdict.
+             * @example open
              * @enum {string}
              */
             by_readings: "stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted";
             /**
              * Part
              * @description Key of the part or assembly; of one of the shop's own its name.
+             * @example disc
              */
             part: string;
             /**
              * Part Label
              * @description What the part is called.
+             * @example Disc
              */
             part_label: string;
             /**
              * Label
              * @description What it is called.
+             * @example Facing down to the rivet
              */
             label: string;
             /**
              * Title
              * @description Its title.
+             * @example Disc: facing down to the rivet
              */
             title: string;
             /**
              * How
              * @description How it is done or taken.
+             * @example Shake it by your ear; slide it on the shaft; look for oil.
              */
             how: string;
             /**
              * Kind
              * @description Which kind it is of.
+             * @example reading
              * @enum {string}
              */
             kind: "reading" | "grade" | "sweep" | "figure";
             /**
              * Units
              * @description Units offered.
+             * @example [
+             *       "mm",
+             *       "in",
+             *       "thou"
+             *     ]
              */
             units: string[];
             /**
              * Instruments
              * @description Instruments of the shop, then one of every kind.
+             * @example [
+             *       "depth_gauge",
+             *       "caliper"
+             *     ]
              */
             instruments: string[];
             /**
@@ -5112,6 +5781,7 @@ export interface components {
             /**
              * Grows
              * @description True where more places may be added.
+             * @example false
              */
             grows: boolean;
             /**
@@ -5122,6 +5792,7 @@ export interface components {
             /**
              * Picture
              * @description What its pictures show.
+             * @example surface
              * @enum {string}
              */
             picture: "surface" | "bearing" | "seal" | "facing" | "fastener" | "spots" | "spring";
@@ -5133,16 +5804,19 @@ export interface components {
             /**
              * Series
              * @description Number of the series.
+             * @example 1
              */
             series: number | null;
             /**
              * Version
              * @description Of what is said of the series, for If-Match; 0 where there is none.
+             * @example 1
              */
             version: number;
             /**
              * Begun At
              * @description When it was begun, ISO 8601 in UTC.
+             * @example 2026-12-02T00:01:55.806426Z
              */
             begun_at: string | null;
             /** @description Odometer, or distance driven. */
@@ -5169,11 +5843,13 @@ export interface components {
             /**
              * Can Undo
              * @description True where something can be undone.
+             * @example false
              */
             can_undo: boolean;
             /**
              * Can Redo
              * @description True where something undone can be done again.
+             * @example false
              */
             can_redo: boolean;
             /** @description What its readings came to. */
@@ -5181,6 +5857,7 @@ export interface components {
             /**
              * Working
              * @description How the verdict was worked out, line by line.
+             * @example []
              */
             working: string[];
             /** @description The readings on a ruler with their limits. */
@@ -5198,6 +5875,7 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example slips
              */
             name: string;
             /**
@@ -5214,16 +5892,23 @@ export interface components {
             /**
              * Label
              * @description What it is called.
+             * @example inner disc
              */
             label: string;
             /**
              * Y
              * @description Up the chart, 0 to 1.
+             * @example [
+             *       0.3215,
+             *       0.6715,
+             *       1.0215
+             *     ]
              */
             y: number[];
             /**
              * Leading
              * @description The one that counts most.
+             * @example false
              */
             leading: boolean;
         };
@@ -5237,11 +5922,13 @@ export interface components {
             /**
              * Clock
              * @description High side, clockwise seen from the gearbox side [°].
+             * @example 214
              */
             clock: number;
             /**
              * Clock Words
              * @description Where it stands, by the clock.
+             * @example 7 o’clock
              */
             clock_words: string;
             /** @description What is left of it. */
@@ -5249,11 +5936,13 @@ export interface components {
             /**
              * Slack
              * @description How far it may be clocked off [°].
+             * @example 8.5
              */
             slack: number;
             /**
              * Meets
              * @description True where it meets the target.
+             * @example true
              */
             meets: boolean;
         };
@@ -5265,32 +5954,38 @@ export interface components {
             /**
              * Verdict
              * @description The verdict, in a word.
+             * @example open
              * @enum {string}
              */
             verdict: "stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted";
             /**
              * Sentence
              * @description In a sentence.
+             * @example Plate 3 is the thinnest, 2.86 mm; 70 % of its life is used.
              */
             sentence: string;
             /**
              * Place
              * @description Where on the part.
+             * @example Plate 1, place 1
              */
             place: string;
             /**
              * Better
              * @description The instrument that would settle it.
+             * @example Micrometer
              */
             better: string;
             /**
              * Taken
              * @description How many were taken, or what was.
+             * @example 1
              */
             taken: number;
             /**
              * Wanted
              * @description How many are wanted.
+             * @example 6
              */
             wanted: number;
             /** @description The worst of them. */
@@ -5310,27 +6005,32 @@ export interface components {
             /**
              * Value
              * @description The value.
+             * @example tight
              */
             value: string;
             /**
              * Word
              * @description In a word.
+             * @example Tight
              */
             word: string;
             /**
              * Says
              * @description In a sentence.
+             * @example Nothing rattles, splines smooth, facings dry.
              */
             says: string;
             /**
              * Verdict
              * @description The verdict, in a word.
+             * @example reuse
              * @enum {string}
              */
             verdict: "stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted";
             /**
              * Level
              * @description From 0, as new, to 3, scrap.
+             * @example 2
              */
             level: number;
         };
@@ -5342,16 +6042,19 @@ export interface components {
             /**
              * Key
              * @description Its key, by which everything refers to it.
+             * @example rule
              */
             key: string;
             /**
              * Kind
              * @description Which kind it is of.
+             * @example torque_wrench
              */
             kind: string;
             /**
              * Label
              * @description What it is called.
+             * @example Wired
              */
             label: string;
             /** @description The smallest step it shows. */
@@ -5361,26 +6064,31 @@ export interface components {
             /**
              * Why
              * @description Why, in words.
+             * @example the shop's own
              */
             why: string;
             /**
              * Calibrated On
              * @description Day it was calibrated, ISO 8601; empty where nobody said.
+             * @example 2026-01-15
              */
             calibrated_on: string;
             /**
              * Warns
              * @description What to be warned of; empty where nothing.
+             * @example calibrated 91 months ago: check it against a gauge block before it decides
              */
             warns: string;
             /**
              * Port
              * @description Where it is plugged in; empty where it is not.
+             * @example socket://127.0.0.1:8765
              */
             port: string;
             /**
              * Own
              * @description True for one of the shop's own.
+             * @example true
              */
             own: boolean;
         };
@@ -5397,11 +6105,13 @@ export interface components {
             /**
              * About
              * @description What it is about, in words.
+             * @example Reserve of the bearing
              */
             about: string;
             /**
              * Zero
              * @description What stands at nothing.
+             * @example bearing touches the fingers
              */
             zero: string;
             /**
@@ -5433,21 +6143,29 @@ export interface components {
             /**
              * About
              * @description What it is about, in words.
+             * @example Reserve of the bearing
              */
             about: string;
             /**
              * Along
              * @description What the curves run along.
+             * @example worn
              */
             along: string;
             /**
              * Unit
              * @description Its unit.
+             * @example mm
              */
             unit: string;
             /**
              * X
              * @description Along the chart, 0 to 1.
+             * @example [
+             *       0,
+             *       0.35,
+             *       0.7
+             *     ]
              */
             x: number[];
             /**
@@ -5464,6 +6182,7 @@ export interface components {
             /**
              * Label
              * @description What it is called.
+             * @example no spacer
              */
             label: string;
             /** @description The value. */
@@ -5471,11 +6190,13 @@ export interface components {
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 0.92593
              */
             at: number;
             /**
              * Leading
              * @description The one that counts most.
+             * @example false
              */
             leading: boolean;
         };
@@ -5487,6 +6208,7 @@ export interface components {
             /**
              * Label
              * @description What it is called.
+             * @example Stand 1: no shim
              */
             label: string;
             /** @description What stands there after it, or what it comes after. */
@@ -5494,11 +6216,13 @@ export interface components {
             /**
              * Before At
              * @description Where it lay before, along the ruler, 0 to 1.
+             * @example 0.55556
              */
             before_at: number;
             /**
              * After At
              * @description Where it lies after, along the ruler, 0 to 1.
+             * @example 0.55556
              */
             after_at: number;
         };
@@ -5510,32 +6234,40 @@ export interface components {
             /**
              * Part
              * @description Key of the part; of one of the shop's own its name.
+             * @example rear_seal
              */
             part: string;
             /**
              * Label
              * @description What the part is called.
+             * @example Rear main seal
              */
             label: string;
             /**
              * Own
              * @description The shop's own part: it is in no register.
+             * @example false
              */
             own: boolean;
             /**
              * Work
              * @description What is to be done.
+             * @example get
              * @enum {string}
              */
             work: "get" | "dress" | "put_right" | "measure";
             /**
              * Work Label
              * @description That in words.
+             * @example get
              */
             work_label: string;
             /**
              * Reasons
              * @description Why, a sentence each.
+             * @example [
+             *       "planned: renewed"
+             *     ]
              */
             reasons: string[];
             /** @description What would plan it; nothing where it is planned, or has no fate. */
@@ -5543,6 +6275,7 @@ export interface components {
             /**
              * Key
              * @description What it goes by in the record.
+             * @example rear_seal:get
              */
             key: string;
             /** @description Accepted, or struck with a reason. */
@@ -5550,6 +6283,7 @@ export interface components {
             /**
              * Added
              * @description Name it was put on the list by, by hand; empty where it was not.
+             * @example Water pump shaft
              */
             added: string;
             /** @description Where it comes from and how far it is; nothing where nobody said. */
@@ -5563,26 +6297,31 @@ export interface components {
             /**
              * Number
              * @description Its number.
+             * @example HD-240
              */
             number: string;
             /**
              * Source
              * @description Where it comes from, in words.
+             * @example Halm & Daughters
              */
             source: string;
             /**
              * Price
              * @description Price, in the shop's currency.
+             * @example 84.50
              */
             price: string;
             /**
              * Currency
              * @description Currency of the price.
+             * @example EUR
              */
             currency: string;
             /**
              * State
              * @description The state, in a word.
+             * @example ordered
              */
             state: string;
         };
@@ -5594,16 +6333,19 @@ export interface components {
             /**
              * Low
              * @description The low end.
+             * @example 14.849999999999993
              */
             low: number;
             /**
              * Best
              * @description The best value that can be reached.
+             * @example 14.999999999999993
              */
             best: number;
             /**
              * High
              * @description The high end.
+             * @example 15.149999999999993
              */
             high: number;
             /**
@@ -5630,16 +6372,19 @@ export interface components {
             /**
              * Key
              * @description Its key, by which everything refers to it.
+             * @example Disc 1, flywheel side, 1
              */
             key: string;
             /**
              * Item
              * @description What it is a place of, such as a plate.
+             * @example Disc 1
              */
             item: string;
             /**
              * Spot
              * @description The spot on the item.
+             * @example flywheel side, 1
              */
             spot: string;
         };
@@ -5651,11 +6396,21 @@ export interface components {
             /**
              * Angles
              * @description Angles it was swept at, in degrees.
+             * @example [
+             *       0,
+             *       60,
+             *       120
+             *     ]
              */
             angles: number[];
             /**
              * Radii
              * @description Radii of the line.
+             * @example [
+             *       0.5,
+             *       0.52,
+             *       0.49
+             *     ]
              */
             radii: number[];
         };
@@ -5667,21 +6422,25 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example face
              */
             name: string;
             /**
              * About
              * @description What it is about, in words.
+             * @example Flywheel face with a new disc
              */
             about: string;
             /**
              * Option
              * @description What the shop does.
+             * @example needed
              */
             option: string;
             /**
              * Here
              * @description What is done on this job instead; nothing where it is as the shop does.
+             * @example bad
              */
             here: string;
             /**
@@ -5692,6 +6451,7 @@ export interface components {
             /**
              * Version
              * @description Its version, for If-Match; 0 where there is none.
+             * @example 1
              */
             version: number;
         };
@@ -5708,11 +6468,13 @@ export interface components {
             /**
              * Text
              * @description As text.
+             * @example Shims under the stand, where it raises the stop
              */
             text: string;
             /**
              * Verdict
              * @description The verdict, in a word.
+             * @example put right
              */
             verdict: string;
         };
@@ -5724,61 +6486,73 @@ export interface components {
             /**
              * Part
              * @description Key of the part; of one of the shop's own its name.
+             * @example pilot
              */
             part: string;
             /**
              * Label
              * @description What the part is called.
+             * @example Pilot bearing
              */
             label: string;
             /**
              * Version
              * @description Its version, for If-Match; 0 where there is none.
+             * @example 1
              */
             version: number;
             /**
              * Price
              * @description Price, in the shop's currency.
+             * @example 25
              */
             price: number;
             /**
              * Chance
              * @description Chance that it fails within the clutch's life, 0 to 1.
+             * @example 0.1
              */
             chance: number;
             /**
              * Hours
              * @description Labour to get back in, in hours.
+             * @example 8
              */
             hours: number;
             /**
              * Rate
              * @description Rate: money an hour, or change over a distance.
+             * @example 70
              */
             rate: number;
             /**
              * Extra Hours
              * @description Hours it adds while it is open.
+             * @example 0
              */
             extra_hours: number;
             /**
              * Now
              * @description What it costs, or comes to, now.
+             * @example 25
              */
             now: number;
             /**
              * Later
              * @description What it costs to come back, times the chance.
+             * @example 58.5
              */
             later: number;
             /**
              * Pays
              * @description True where renewing now costs no more.
+             * @example true
              */
             pays: boolean;
             /**
              * Even
              * @description Chance at which both cost the same, 0 to 1.
+             * @example 0.042735042735042736
              */
             even: number;
         };
@@ -5790,6 +6564,9 @@ export interface components {
             /**
              * Readings
              * @description Readings, in the order they were taken.
+             * @example [
+             *       0.09677
+             *     ]
              */
             readings: number[];
             /**
@@ -5815,26 +6592,31 @@ export interface components {
             /**
              * Answer
              * @description What was answered.
+             * @example done
              */
             answer: string;
             /**
              * Words
              * @description The answer in words.
+             * @example done
              */
             words: string;
             /**
              * Reason
              * @description Why, as somebody said it.
+             * @example all alike
              */
             reason: string;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
+             * @example Ines
              */
             who: string;
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 2026-12-01T23:59:24.837678Z
              */
             at: string;
         };
@@ -5846,16 +6628,19 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example new
              */
             name: string;
             /**
              * Start
              * @description Where it begins.
+             * @example 0.89524
              */
             start: number;
             /**
              * End
              * @description Where it ends.
+             * @example 0.89524
              */
             end: number;
         };
@@ -5875,16 +6660,19 @@ export interface components {
             /**
              * Direction
              * @description Which way, in degrees.
+             * @example 132
              */
             direction: number;
             /**
              * Direction Words
              * @description Which way, by the clock.
+             * @example 4 o’clock
              */
             direction_words: string;
             /**
              * Face
              * @description True for a face: the fit is its lean, highest towards the direction.
+             * @example false
              */
             face: boolean;
             /** @description How oval it is. */
@@ -5896,16 +6684,19 @@ export interface components {
             /**
              * Stands
              * @description What stands there now.
+             * @example true
              */
             stands: boolean;
             /**
              * Passes Tir
              * @description Whether the total indicator reading passes.
+             * @example true
              */
             passes_tir: boolean;
             /**
              * Passes Centre
              * @description Whether the centre passes.
+             * @example true
              */
             passes_centre: boolean;
             /**
@@ -5927,16 +6718,19 @@ export interface components {
             /**
              * Right
              * @description Centre of the fitted circle, to the right.
+             * @example 0.02
              */
             right: number;
             /**
              * Up
              * @description Centre of the fitted circle, upwards.
+             * @example -0.03
              */
             up: number;
             /**
              * Limit
              * @description Radius of half the limit, as the picture draws it.
+             * @example 0.5
              */
             limit: number | null;
         };
@@ -5953,11 +6747,17 @@ export interface components {
             /**
              * About
              * @description What it is about, in words.
+             * @example Reserve of the bearing
              */
             about: string;
             /**
              * Heads
              * @description Heads of the columns.
+             * @example [
+             *       "Spacers",
+             *       "Stack",
+             *       "Reserve"
+             *     ]
              */
             heads: string[];
             /**
@@ -5974,16 +6774,19 @@ export interface components {
             /**
              * Id
              * @description Its number.
+             * @example 1
              */
             id: number;
             /**
              * Place
              * @description Where on the part.
+             * @example Plate 1, place 1
              */
             place: string;
             /**
              * Typed
              * @description As typed, with fractions set properly; a grade's word.
+             * @example 2.86 mm
              */
             typed: string;
             /** @description The value. */
@@ -5991,6 +6794,7 @@ export interface components {
             /**
              * Instrument
              * @description What it was taken with.
+             * @example Caliper
              */
             instrument: string;
             /** @description Expanded uncertainty, k = 2. */
@@ -5998,21 +6802,25 @@ export interface components {
             /**
              * Skipped
              * @description Why nothing was taken there; empty where something was.
+             * @example lost
              */
             skipped: string;
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 2026-12-02T00:01:55.812745Z
              */
             at: string;
             /**
              * Source
              * @description Where it comes from, in words.
+             * @example typed
              */
             source: string;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
+             * @example Ines
              */
             who: string;
         };
@@ -6026,21 +6834,27 @@ export interface components {
             /**
              * Typeset
              * @description As typed, with fractions set as print sets them.
+             * @example 3 ⁷⁄₃₂ in
              */
             typeset: string;
             /**
              * Question
              * @description Which of the four questions, or what is asked about a figure.
+             * @example 9.5 mm is unusual for thickness; most are 1 mm to 6 mm.
              */
             question: string;
             /**
              * Instead
              * @description Readings of the same figure that would be usual, as typed.
+             * @example [
+             *       "6 mm"
+             *     ]
              */
             instead: string[];
             /**
              * Problem
              * @description Why it cannot be taken; null where it can.
+             * @example Thickness: nothing was typed.
              */
             problem: string;
         };
@@ -6052,66 +6866,77 @@ export interface components {
             /**
              * Check
              * @description Key of the check of the bench.
+             * @example plate_thickness
              */
             check: string;
             /**
              * Place
              * @description Left out for a gauge's reading, it goes to the first not read.
              * @default
+             * @example Plate 1, place 1
              */
             place?: string;
             /**
              * Typed
              * @description As typed, with its unit.
              * @default
+             * @example 5∞m1½+n/no%'
              */
             typed?: string;
             /**
              * Unit
              * @description Its unit.
              * @default
+             * @example thou
              */
             unit?: string;
             /**
              * Grade
              * @description The condition that was picked, by its key.
              * @default
+             * @example smooth
              */
             grade?: string;
             /**
              * Skipped
              * @description Why nothing was taken there; empty where something was.
              * @default
+             * @example lost
              */
             skipped?: string;
             /**
              * Instrument
              * @description Kind, or the number of one of the shop's own.
              * @default
+             * @example caliper
              */
             instrument?: string;
             /**
              * Sure
              * @description True to take a figure that is unusual.
              * @default false
+             * @example true
              */
             sure?: boolean;
             /**
              * Event
              * @description Number of what the data port of the instrument sent; 0 for what was keyed.
              * @default 0
+             * @example 1796169795216
              */
             event?: number;
             /**
              * Series
              * @description The series it goes to.
              * @default null
+             * @example 4
              */
             series?: number | null;
             /**
              * Request
              * @description An identity of the request's own; a repeat counts once.
              * @default
+             * @example 7f3a-2
              */
             request?: string;
         };
@@ -6123,6 +6948,7 @@ export interface components {
             /**
              * Check
              * @description Key of the check of the bench.
+             * @example spring_free_length
              */
             check: string;
         };
@@ -6134,18 +6960,21 @@ export interface components {
             /**
              * Check
              * @description Key of the check of the bench.
+             * @example spring_free_length
              */
             check: string;
             /**
              * Distance
              * @description Odometer, or distance driven.
              * @default
+             * @example 24000
              */
             distance?: string;
             /**
              * Seen From
              * @description From which side the angles are counted.
              * @default gearbox
+             * @example engine
              * @enum {string}
              */
             seen_from?: "gearbox" | "engine";
@@ -6153,24 +6982,28 @@ export interface components {
              * Presses Plus
              * @description True where pressing in reads plus.
              * @default true
+             * @example false
              */
             presses_plus?: boolean;
             /**
              * Sag
              * @description Sag of the bracket, as typed.
              * @default
+             * @example 0.02 mm
              */
             sag?: string;
             /**
              * Swept
              * @description Radius a face was swept at, as typed.
              * @default
+             * @example 50 mm
              */
             swept?: string;
             /**
              * Label
              * @description What it is called.
              * @default
+             * @example before winter
              */
             label?: string;
             /**
@@ -6184,6 +7017,7 @@ export interface components {
              * Request
              * @description An identity of the request's own; a repeat counts once.
              * @default
+             * @example 7f3a-2
              */
             request?: string;
         };
@@ -6196,18 +7030,21 @@ export interface components {
              * Typed
              * @description As typed, with its unit.
              * @default null
+             * @example 2.5
              */
             typed?: string | null;
             /**
              * Unit
              * @description Its unit.
              * @default
+             * @example mm
              */
             unit?: string;
             /**
              * Source
              * @description Where it comes from, in words.
              * @default
+             * @example p. 7
              */
             source?: string;
         };
@@ -6219,6 +7056,7 @@ export interface components {
             /**
              * Option
              * @description The option in force, by its key.
+             * @example share95
              */
             option: string;
         };
@@ -6230,35 +7068,41 @@ export interface components {
             /**
              * Kind
              * @description Which kind it is of.
+             * @example torque_wrench
              */
             kind: string;
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example Wired
              */
             name: string;
             /**
              * Resolution
              * @description Smallest step it shows; empty takes its kind's.
              * @default
+             * @example 0.1 mm
              */
             resolution?: string;
             /**
              * Uncertainty
              * @description Expanded, k = 2; empty takes its kind's, half a step at least.
              * @default
+             * @example 0.008 mm
              */
             uncertainty?: string;
             /**
              * Calibrated On
              * @description ISO date, or empty.
              * @default
+             * @example 2026-01-15
              */
             calibrated_on?: string;
             /**
              * Port
              * @description Where it is plugged in; empty where it is not.
              * @default
+             * @example socket://127.0.0.1:8765
              */
             port?: string;
         };
@@ -6270,27 +7114,32 @@ export interface components {
             /**
              * Price
              * @description Price, in the shop's currency.
+             * @example 25
              */
             price: number;
             /**
              * Chance
              * @description Chance that it fails within the clutch's life, 0 to 1.
+             * @example 0.1
              */
             chance: number;
             /**
              * Hours
              * @description Labour to get back in, in hours.
+             * @example 8
              */
             hours: number;
             /**
              * Rate
              * @description Rate: money an hour, or change over a distance.
+             * @example 70
              */
             rate: number;
             /**
              * Extra Hours
              * @description Hours it adds while it is open.
              * @default 0
+             * @example 0.5
              */
             extra_hours?: number;
         };
@@ -6307,30 +7156,46 @@ export interface components {
             /**
              * Key
              * @default
+             * @example rear_seal:get
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Order: its words. */
             said: {
-                /** @description Order: number. */
+                /**
+                 * @description Order: number.
+                 * @example HD-240
+                 */
                 number?: string;
-                /** @description Order: source. */
+                /**
+                 * @description Order: source.
+                 * @example Halm & Daughters
+                 */
                 source?: string;
-                /** @description Order: price. */
+                /**
+                 * @description Order: price.
+                 * @example 84.50
+                 */
                 price?: string;
-                /** @description Order: currency. */
+                /**
+                 * @description Order: currency.
+                 * @example EUR
+                 */
                 currency?: string;
                 /**
                  * @description Order: state.
+                 * @example ordered
                  * @enum {string}
                  */
                 state?: "" | "ordered" | "awaited" | "arrived" | "in_stock";
@@ -6344,26 +7209,33 @@ export interface components {
             /**
              * Key
              * @default
+             * @example pilot:get
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Line of the list: its words. */
             said: {
                 /**
                  * @description Line of the list: answer.
+                 * @example struck
                  * @enum {string}
                  */
                 answer: "accepted" | "struck" | "open";
-                /** @description Line of the list: reason. */
+                /**
+                 * @description Line of the list: reason.
+                 * @example renewed in spring
+                 */
                 reason?: string;
             };
         } | {
@@ -6375,26 +7247,33 @@ export interface components {
             /**
              * Key
              * @default
+             * @example fork
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Check: its words. */
             said: {
                 /**
                  * @description Check: answer.
+                 * @example not_on_job
                  * @enum {string}
                  */
                 answer: "enough" | "not_on_job" | "open";
-                /** @description Check: reason. */
+                /**
+                 * @description Check: reason.
+                 * @example gearbox stays in
+                 */
                 reason?: string;
             };
         } | {
@@ -6406,26 +7285,33 @@ export interface components {
             /**
              * Key
              * @default
+             * @example rivet_depth
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Verdict: its words. */
             said: {
                 /**
                  * @description Verdict: answer.
+                 * @example reuse
                  * @enum {string}
                  */
                 answer: "reuse" | "dress or resurface" | "put right" | "renew" | "renew as set" | "stop" | "open";
-                /** @description Verdict: reason. */
+                /**
+                 * @description Verdict: reason.
+                 * @example track day only
+                 */
                 reason?: string;
             };
         } | {
@@ -6437,26 +7323,33 @@ export interface components {
             /**
              * Key
              * @default
+             * @example Water pump shaft
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Part of the list: its words. */
             said: {
                 /**
                  * @description Part of the list: answer.
+                 * @example to_get
                  * @enum {string}
                  */
                 answer: "to_get" | "open";
-                /** @description Part of the list: reason. */
+                /**
+                 * @description Part of the list: reason.
+                 * @example known to wear its seal
+                 */
                 reason?: string;
             };
         } | {
@@ -6468,22 +7361,26 @@ export interface components {
             /**
              * Key
              * @default
+             * @example
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Scope: its words. */
             said: {
                 /**
                  * @description Scope: answer.
+                 * @example hydraulics
                  * @enum {string}
                  */
                 answer: "everything" | "clutch_flywheel" | "clutch" | "bearing" | "hydraulics" | "complaint";
@@ -6497,43 +7394,69 @@ export interface components {
             /**
              * Key
              * @default
+             * @example Sensor gap
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Check of this job: its words. */
             said: {
                 /**
                  * @description Check of this job: answer.
+                 * @example asked
                  * @enum {string}
                  */
                 answer?: "" | "asked" | "open";
                 /**
                  * @description Check of this job: kind.
+                 * @example go_no_go
                  * @enum {string}
                  */
                 kind?: "" | "figure" | "look" | "go_no_go";
-                /** @description Check of this job: part. */
+                /**
+                 * @description Check of this job: part.
+                 * @example Flywheel
+                 */
                 part?: string;
-                /** @description Check of this job: unit. */
+                /**
+                 * @description Check of this job: unit.
+                 * @example mm
+                 */
                 unit?: string;
-                /** @description Check of this job: least. */
+                /**
+                 * @description Check of this job: least.
+                 * @example 0.6
+                 */
                 least?: string;
-                /** @description Check of this job: most. */
+                /**
+                 * @description Check of this job: most.
+                 * @example 1.0
+                 */
                 most?: string;
-                /** @description Check of this job: grades. */
+                /**
+                 * @description Check of this job: grades.
+                 * @example none = reuse; a ring = watch; all over = renew
+                 */
                 grades?: string;
-                /** @description Check of this job: places. */
+                /**
+                 * @description Check of this job: places.
+                 * @example 3
+                 */
                 places?: string;
-                /** @description Check of this job: how. */
+                /**
+                 * @description Check of this job: how.
+                 * @example Feeler between sensor and ring
+                 */
                 how?: string;
             };
         } | {
@@ -6545,21 +7468,27 @@ export interface components {
             /**
              * Key
              * @default
+             * @example seal
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Practice of this job: its words. */
             said: {
-                /** @description Practice of this job: answer. */
+                /**
+                 * @description Practice of this job: answer.
+                 * @example bad
+                 */
                 answer?: string;
             };
         };
@@ -6592,36 +7521,43 @@ export interface components {
             /**
              * Check
              * @description Key of the check of the bench.
+             * @example plate_thickness
              */
             check: string;
             /**
              * Quantity
              * @description Key of the quantity.
+             * @example wear
              */
             quantity: string;
             /**
              * Label
              * @description What it is called.
+             * @example Wear found
              */
             label: string;
             /**
              * Before
              * @description What stood there before.
+             * @example 0 mm (0 in) assumed
              */
             before: string;
             /**
              * After
              * @description What stands there after it, or what it comes after.
+             * @example 0.35 mm
              */
             after: string;
             /**
              * Typed
              * @description As typed, with its unit.
+             * @example 0.35 mm
              */
             typed: string;
             /**
              * Why
              * @description Why, in words.
+             * @example 7 plates of 3 mm new, by their mean thickness
              */
             why: string;
         };
@@ -6633,6 +7569,11 @@ export interface components {
             /**
              * Quantities
              * @description Keys of quantities.
+             * @example [
+             *       "wear",
+             *       "spring_lengths",
+             *       "spring_free_lengths"
+             *     ]
              */
             quantities: string[];
         };
@@ -6654,6 +7595,7 @@ export interface components {
             /**
              * Total
              * @description How many there are.
+             * @example 21
              */
             total: number;
         };
@@ -6665,36 +7607,43 @@ export interface components {
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 2026-12-02T00:02:53.470247Z
              */
             at: string;
             /**
              * Job
              * @description Number of the job.
+             * @example 1
              */
             job: number;
             /**
              * Vehicle
              * @description What the vehicle is called.
+             * @example Merrix 600
              */
             vehicle: string;
             /**
              * Check
              * @description Key of the check of the bench.
+             * @example plate_thickness
              */
             check: string;
             /**
              * Label
              * @description What it is called.
+             * @example Friction plates: thickness
              */
             label: string;
             /**
              * Place
              * @description Where on the part.
+             * @example Plate 7, place 3
              */
             place: string;
             /**
              * Typed
              * @description As typed, with its unit.
+             * @example 2.95 mm
              */
             typed: string;
             /** @description The value. */
@@ -6702,26 +7651,31 @@ export interface components {
             /**
              * Instrument
              * @description What it was taken with.
+             * @example caliper
              */
             instrument: string;
             /**
              * Source
              * @description Where it comes from, in words.
+             * @example typed
              */
             source: string;
             /**
              * Skipped
              * @description Why nothing was taken there; empty where something was.
+             * @example cover still on
              */
             skipped: string;
             /**
              * Withdrawn
              * @description True where it was taken back.
+             * @example false
              */
             withdrawn: boolean;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
+             * @example Ines
              */
             who: string;
         };
@@ -6733,11 +7687,13 @@ export interface components {
             /**
              * X
              * @description Along the chart, 0 to 1.
+             * @example 0.4
              */
             x: number;
             /**
              * Y
              * @description Up the chart, 0 to 1.
+             * @example 0.58065
              */
             y: number;
         };
@@ -6749,11 +7705,13 @@ export interface components {
             /**
              * Check
              * @description Key of the check of the bench.
+             * @example plate_thickness
              */
             check: string;
             /**
              * Title
              * @description Its title.
+             * @example Friction plates: thickness
              */
             title: string;
             /**
@@ -6764,6 +7722,7 @@ export interface components {
             /**
              * Rate
              * @description Rate: money an hour, or change over a distance.
+             * @example 0.005 mm per 1000 km (0.00032 in per 1000 mi)
              */
             rate: string;
             /** @description What it is held against. */
@@ -6780,6 +7739,7 @@ export interface components {
             /**
              * Limit At
              * @description Where the limit lies on the chart, 0 to 1.
+             * @example 0.09677
              */
             limit_at: number | null;
         };
@@ -6791,11 +7751,13 @@ export interface components {
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 2026-12-02T00:02:52.214670Z
              */
             at: string;
             /**
              * Job
              * @description Number of the job.
+             * @example 1
              */
             job: number;
             /** @description Odometer, or distance driven. */
@@ -6805,26 +7767,31 @@ export interface components {
             /**
              * Readings
              * @description Readings, in the order they were taken.
+             * @example 21
              */
             readings: number;
             /**
              * X
              * @description Along the chart, 0 to 1.
+             * @example 0.4
              */
             x: number;
             /**
              * Y
              * @description Up the chart, 0 to 1.
+             * @example 0.90323
              */
             y: number;
             /**
              * Y Low
              * @description Lower end of the doubt, 0 to 1.
+             * @example 0.84946
              */
             y_low: number;
             /**
              * Y High
              * @description Upper end of the doubt, 0 to 1.
+             * @example 0.95699
              */
             y_high: number;
         };
@@ -6836,11 +7803,13 @@ export interface components {
             /**
              * Connected
              * @description True while it is connected.
+             * @example false
              */
             connected: boolean;
             /**
              * Newest
              * @description The version that stands.
+             * @example 1796169567713
              */
             newest: number;
             /**
@@ -6857,17 +7826,20 @@ export interface components {
             /**
              * Number
              * @description Its number.
+             * @example 1796169567711
              */
             number: number;
             /**
              * Kind
              * @description Which kind it is of.
+             * @example back
              * @enum {string}
              */
             kind: "value" | "said" | "odd" | "lost" | "back";
             /**
              * Text
              * @description As text.
+             * @example 2.86 mm
              */
             text: string;
         };
@@ -6880,12 +7852,14 @@ export interface components {
              * After
              * @description What stands there after it, or what it comes after.
              * @default 0
+             * @example 4503599627370496
              */
             after?: number;
             /**
              * Wait
              * @description How long to wait for it, in seconds.
              * @default 0
+             * @example 0.2
              */
             wait?: number;
         };
@@ -6897,21 +7871,29 @@ export interface components {
             /**
              * Taken
              * @description How many were taken, or what was.
+             * @example 5
              */
             taken: number;
             /**
              * Already
              * @description What was here already and was left as it is.
+             * @example 22
              */
             already: number;
             /**
              * Series
              * @description Number of the series.
+             * @example [
+             *       2
+             *     ]
              */
             series: number[];
             /**
              * Faults
              * @description What could not be read, in a sentence each.
+             * @example [
+             *       "Line 2: “âp!ûy” is no check."
+             *     ]
              */
             faults: string[];
         };
@@ -6923,6 +7905,8 @@ export interface components {
             /**
              * Text
              * @description As text.
+             * @example check,place,reading
+             *     fork_tips,Left,0.2 mm
              */
             text: string;
         };
@@ -6934,6 +7918,10 @@ export interface components {
             /**
              * Series
              * @description Number of the series.
+             * @example [
+             *       3,
+             *       4
+             *     ]
              */
             series: number[];
         };
@@ -6945,11 +7933,13 @@ export interface components {
             /**
              * Job
              * @description Number of the job.
+             * @example 1
              */
             job: number;
             /**
              * Change
              * @description How often anything of the job was written; another figure means it was changed.
+             * @example 3
              */
             change: number;
             /**
@@ -6975,16 +7965,19 @@ export interface components {
             /**
              * Next
              * @description The step to do now; nothing where none is open.
+             * @example cautions
              */
             next: string;
             /**
              * Done
              * @description How much of it is done.
+             * @example 1
              */
             done: number;
             /**
              * Minutes
              * @description About how long what is left takes.
+             * @example 948
              */
             minutes: number;
             /**
@@ -6995,6 +7988,9 @@ export interface components {
             /**
              * Awaited
              * @description Parts that are ordered and not here.
+             * @example [
+             *       "rear_seal"
+             *     ]
              */
             awaited: string[];
             /**
@@ -7017,11 +8013,17 @@ export interface components {
             /**
              * To Get
              * @description Parts of the list of which nobody said that they are here.
+             * @example [
+             *       "input_seal"
+             *     ]
              */
             to_get: string[];
             /**
              * Left Out
              * @description What of the plan or the record has no place, a sentence each.
+             * @example [
+             *       "1460 of 1660 steps of one's own are left out; a plan takes 200"
+             *     ]
              */
             left_out: string[];
         };
@@ -7033,6 +8035,7 @@ export interface components {
             /**
              * Joint
              * @description Key of the joint.
+             * @example Bell housing
              */
             joint: string;
             /**
@@ -7043,37 +8046,44 @@ export interface components {
             /**
              * Swaps
              * @description Bolts that would harm in another's hole.
+             * @example []
              */
             swaps: string[];
             /**
              * Circle
              * @description In how many ways round it goes on; empty where the angles are not said.
+             * @example goes on one way only
              */
             circle: string;
             /**
              * Across
              * @description Measured across its circle, as typed.
+             * @example 78 mm
              */
             across: string;
             /**
              * Between
              * @description Measured between two holes, as typed.
+             * @example 1-3: 300 mm
              */
             between: string;
             /**
              * Starts
              * @description Where numbers begin.
+             * @example part
              * @enum {string}
              */
             starts: "part" | "clock";
             /**
              * Photo
              * @description The photo it is dragged over, by its digest.
+             * @example d4e24d749a4fe2f161af2de913c0402b04e3ae287dafd0f9dbfa4a5c56c69285
              */
             photo: string;
             /**
              * Card
              * @description Why there is no card at 1:1 yet; empty where there is.
+             * @example Bell housing: place three holes at least before a card is drawn
              */
             card: string;
         };
@@ -7085,109 +8095,140 @@ export interface components {
             /**
              * Key
              * @description Its key, by which everything refers to it.
+             * @example cautions
              */
             key: string;
             /**
              * Title
              * @description Its title.
+             * @example Read the cautions, and put a name under them
              */
             title: string;
             /**
              * Stretch
              * @description Stretch of the work.
+             * @example before
              * @enum {string}
              */
             stretch: "before" | "down" | "clean" | "fit" | "in" | "back" | "fill" | "prove";
             /**
              * Part
              * @description What its stretch of the work is called.
+             * @example Before anything
              */
             part: string;
             /**
              * State
              * @description The state, in a word.
+             * @example open
              * @enum {string}
              */
             state: "done" | "overridden" | "open" | "waits" | "shut";
             /**
              * Needs
              * @description Keys of the steps that come first.
+             * @example [
+             *       "cautions"
+             *     ]
              */
             needs: string[];
             /**
              * First
              * @description Titles of those that are not done yet.
+             * @example [
+             *       "Read the cautions, and put a name under them"
+             *     ]
              */
             first: string[];
             /**
              * Awaits
              * @description Parts on their way that it takes.
+             * @example []
              */
             awaits: string[];
             /**
              * Reached
              * @description From where, in words; nothing where that does not matter.
+             * @example from above
              */
             reached: string;
             /**
              * Hands
              * @description People it takes.
+             * @example 1
              */
             hands: number;
             /**
              * Short
              * @description It takes more hands than there are.
+             * @example false
              */
             short: boolean;
             /**
              * Tools
              * @description What to have at hand.
+             * @example [
+             *       "centring tool",
+             *       "torque wrench",
+             *       "long extensions"
+             *     ]
              */
             tools: string[];
             /**
              * Note
              * @description What to know, in words.
+             * @example The lever's tower is out of reach once the car is up.
              */
             note: string;
             /**
              * Hazards
              * @description What can hurt, a sentence each.
+             * @example [
+             *       "The starter cable is live until the battery is off."
+             *     ]
              */
             hazards: string[];
             /**
              * Evidence
              * @description What proves it: a tick, a reading, its bolts or a sentence.
+             * @example tick
              * @enum {string}
              */
             evidence: "tick" | "reading" | "bolts" | "sentence";
             /**
              * Hold
              * @description True for a hold point.
+             * @example true
              */
             hold: boolean;
             /**
              * Signed
              * @description It wants a name.
+             * @example true
              */
             signed: boolean;
             /**
              * Joint
              * @description Key of the joint.
+             * @example clutch_cover
              */
             joint: string;
             /**
              * Minutes
              * @description About how long it takes, in minutes.
+             * @example 3
              */
             minutes: number;
             /**
              * Learned
              * @description Whose minutes these are, where they are the shop's own.
+             * @example as 4 of your jobs took
              */
             learned: string;
             /**
              * Own
              * @description True for one of the shop's own.
+             * @example false
              */
             own: boolean;
             /** @description What was said, with who and when. */
@@ -7195,11 +8236,13 @@ export interface components {
             /**
              * Text
              * @description What was read or found.
+             * @example as it should be
              */
             text: string;
             /**
              * Sequence
              * @description Its bolts in the order they are tightened; nothing where not known.
+             * @example []
              */
             sequence: number[];
             /**
@@ -7210,6 +8253,7 @@ export interface components {
             /**
              * Passes
              * @description Passes the bolts are tightened in.
+             * @example 0
              */
             passes: number;
             /**
@@ -7220,6 +8264,7 @@ export interface components {
             /**
              * Help
              * @description What it says by the job's own figures.
+             * @example []
              */
             help: string[];
             /** @description Who is at it. */
@@ -7233,16 +8278,19 @@ export interface components {
             /**
              * Key
              * @description Its key, by which everything refers to it.
+             * @example Bell housing:1
              */
             key: string;
             /**
              * Number
              * @description Its number.
+             * @example 1
              */
             number: number;
             /**
              * Words
              * @description Thread, length, grip, washers, depth, as said.
+             * @example M10, 50 mm long, grip 30 mm
              */
             words: string;
             /**
@@ -7252,70 +8300,104 @@ export interface components {
             said: {
                 /**
                  * @description Hole of the bolt map: answer.
+                 * @example kept
                  * @enum {string}
                  */
                 answer?: "kept" | "open";
-                /** @description Hole of the bolt map: thread. */
+                /**
+                 * @description Hole of the bolt map: thread.
+                 * @example M10
+                 */
                 thread?: string;
-                /** @description Hole of the bolt map: length. */
+                /**
+                 * @description Hole of the bolt map: length.
+                 * @example 50 mm
+                 */
                 length?: string;
-                /** @description Hole of the bolt map: grip. */
+                /**
+                 * @description Hole of the bolt map: grip.
+                 * @example 30 mm
+                 */
                 grip?: string;
-                /** @description Hole of the bolt map: washer. */
+                /**
+                 * @description Hole of the bolt map: washer.
+                 * @example 1.6 mm
+                 */
                 washer?: string;
-                /** @description Hole of the bolt map: depth. */
+                /**
+                 * @description Hole of the bolt map: depth.
+                 * @example 30 mm
+                 */
                 depth?: string;
-                /** @description Hole of the bolt map: shank. */
+                /**
+                 * @description Hole of the bolt map: shank.
+                 * @example 12 mm
+                 */
                 shank?: string;
                 /**
                  * @description Hole of the bolt map: material.
+                 * @example steel
                  * @enum {string}
                  */
                 material?: "" | "steel" | "iron" | "aluminium";
-                /** @description Hole of the bolt map: angle. */
+                /**
+                 * @description Hole of the bolt map: angle.
+                 * @example 30°
+                 */
                 angle?: string;
-                /** @description Hole of the bolt map: out. */
+                /**
+                 * @description Hole of the bolt map: out.
+                 * @example 1.1
+                 */
                 out?: string;
             };
             /**
              * State
              * @description The state, in a word.
+             * @example open
              * @enum {string}
              */
             state: "good" | "look again" | "short" | "bottoms" | "shank in thread" | "open";
             /**
              * Wrong
              * @description True where it is not put in as it is.
+             * @example false
              */
             wrong: boolean;
             /**
              * Says
              * @description In a sentence.
+             * @example 18.5 mm (0.7283 in) of thread in steel, 1.9 times its diameter; how deep the thread goes is not said
              */
             says: string;
             /**
              * Working
              * @description How it comes about.
+             * @example Length 50 less grip 30 less washers 0: 20 mm reach in.
              */
             working: string;
             /**
              * Degrees
              * @description Clockwise from the top; nothing where nobody said.
+             * @example 100
              */
             degrees: number | null;
             /**
              * Out
              * @description How far from the middle of the drawing, whose circle has radius 1.
+             * @example 0.9
              */
             out: number;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
+             * @example Ines
              */
             who: string;
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 2026-12-01T23:59:45.748482Z
              */
             at: string;
         };
@@ -7327,47 +8409,56 @@ export interface components {
             /**
              * Kind
              * @description Which kind it is of.
+             * @example bag
              * @enum {string}
              */
             kind: "bag" | "mark" | "leftover" | "noted";
             /**
              * Key
              * @description What it is of: an assembly, a pair of parts, a fastener.
+             * @example Bell housing
              */
             key: string;
             /**
              * Label
              * @description What that is called.
+             * @example Bell housing
              */
             label: string;
             /**
              * Number
              * @description Of bags, in the order they were filled; 0 for the rest.
+             * @example 1
              */
             number: number;
             /**
              * Words
              * @description What is in it, how it is marked, or what it was and where it belongs.
+             * @example 9 x M10, two long at the bottom
              */
             words: string;
             /**
              * Count
              * @description How many there are.
+             * @example 1
              */
             count: string;
             /**
              * Open
              * @description Left over and unexplained.
+             * @example false
              */
             open: boolean;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
+             * @example Ines
              */
             who: string;
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 2026-12-02T00:00:47.660532Z
              */
             at: string;
         };
@@ -7410,21 +8501,25 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example kind
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Kind of vehicle
              */
             label: string;
             /**
              * Answer
              * @description What was answered.
+             * @example in_line
              */
             answer: string;
             /**
              * Said
              * @description False where nobody answered, and the first one is taken.
+             * @example false
              */
             said: boolean;
             /**
@@ -7441,21 +8536,25 @@ export interface components {
             /**
              * Title
              * @description Its title.
+             * @example Torch and gloves put away
              */
             title: string;
             /**
              * Key
              * @description Its key in a plan.
+             * @example own:torch_and_gloves_put_away
              */
             key: string;
             /**
              * Kept
              * @description What is kept.
+             * @example true
              */
             kept: boolean;
             /**
              * Version
              * @description For If-Match.
+             * @example 1
              */
             version: number;
         };
@@ -7467,32 +8566,38 @@ export interface components {
             /**
              * Key
              * @description Its name in the record, after the step's.
+             * @example 1.4
              */
             key: string;
             /**
              * Number
              * @description Which pass, from 1.
+             * @example 1
              */
             number: number;
             /**
              * Bolt
              * @description Number of the bolt, clockwise.
+             * @example 4
              */
             bolt: number;
             /**
              * To
              * @description What it is tightened to; empty where no figure is known.
+             * @example 10 N·m (7.38 lb-ft)
              */
             to: string;
             /**
              * State
              * @description The state, in a word.
+             * @example done
              * @enum {string}
              */
             state: "open" | "done" | "look again";
             /**
              * Says
              * @description What a wrench read, and what is wrong with it.
+             * @example 10.1 N·m
              */
             says: string;
         };
@@ -7504,6 +8609,7 @@ export interface components {
             /**
              * Key
              * @description Its key, by which everything refers to it.
+             * @example fill_plug
              */
             key: string;
             /** @description What was said, with who and when. */
@@ -7511,6 +8617,7 @@ export interface components {
             /**
              * Text
              * @description As text.
+             * @example as it should be
              */
             text: string;
         };
@@ -7522,21 +8629,25 @@ export interface components {
             /**
              * Key
              * @description Its key, by which everything refers to it.
+             * @example cover:the kit
              */
             key: string;
             /**
              * Owner
              * @description Who owns it.
+             * @example the kit
              */
             owner: string;
             /**
              * Chosen
              * @description What was chosen.
+             * @example true
              */
             chosen: boolean;
             /**
              * Words
              * @description All of it in words.
+             * @example 26 N·m, in thirds, M8, 8.8
              */
             words: string;
             /**
@@ -7546,40 +8657,66 @@ export interface components {
             said: {
                 /**
                  * @description Tightening: answer.
+                 * @example chosen
                  * @enum {string}
                  */
                 answer?: "chosen" | "beside" | "open";
                 /**
                  * @description Tightening: how.
+                 * @example figure
                  * @enum {string}
                  */
                 how?: "" | "figure" | "none_known" | "by_feel";
-                /** @description Tightening: figure. */
+                /**
+                 * @description Tightening: figure.
+                 * @example 26 N·m
+                 */
                 figure?: string;
                 /**
                  * @description Tightening: passes.
+                 * @example thirds
                  * @enum {string}
                  */
                 passes?: "" | "at_once" | "thirds" | "half_then_fifths" | "as_given";
-                /** @description Tightening: steps. */
+                /**
+                 * @description Tightening: steps.
+                 * @example 35; 55; 75 lb-ft
+                 */
                 steps?: string;
-                /** @description Tightening: washers. */
+                /**
+                 * @description Tightening: washers.
+                 * @example as the kit says
+                 */
                 washers?: string;
                 /**
                  * @description Tightening: bolts.
+                 * @example renewed
                  * @enum {string}
                  */
                 bolts?: "" | "renewed" | "used_again";
-                /** @description Tightening: count. */
+                /**
+                 * @description Tightening: count.
+                 * @example 6
+                 */
                 count?: string;
-                /** @description Tightening: thread. */
+                /**
+                 * @description Tightening: thread.
+                 * @example M8
+                 */
                 thread?: string;
-                /** @description Tightening: grade. */
+                /**
+                 * @description Tightening: grade.
+                 * @example 8.8
+                 */
                 grade?: string;
-                /** @description Tightening: head. */
+                /**
+                 * @description Tightening: head.
+                 * @example 13 mm
+                 */
                 head?: string;
                 /**
                  * @description Tightening: under.
+                 * @example steel
                  * @enum {string}
                  */
                 under?: "" | "aluminium" | "steel";
@@ -7587,22 +8724,26 @@ export interface components {
             /**
              * State
              * @description The state, in a word.
+             * @example plausible
              * @enum {string}
              */
             state: "plausible" | "low" | "high" | "refused" | "by stretch" | "open";
             /**
              * Says
              * @description Against thread and grade; what is missing where they are not known.
+             * @example plausible: 76.5 % of proof
              */
             says: string;
             /**
              * Working
              * @description The working, line by line.
+             * @example 26 N·m (19.2 lb-ft) at K 0.20 on 8 mm: preload 16.25 kN (3653 lbf)
              */
             working: string;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
+             * @example Ines
              */
             who: string;
         };
@@ -7617,21 +8758,29 @@ export interface components {
              * @constant
              */
             kind: "plan";
-            /** Key */
+            /**
+             * Key
+             * @example lift
+             */
             key: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Plan: its words. */
             said: {
-                /** @description Plan: answer. */
+                /**
+                 * @description Plan: answer.
+                 * @example floor
+                 */
                 answer: string;
             };
         } | {
@@ -7640,28 +8789,40 @@ export interface components {
              * @constant
              */
             kind: "step";
-            /** Key */
+            /**
+             * Key
+             * @example cautions
+             */
             key: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Step: its words. */
             said: {
                 /**
                  * @description Step: answer.
+                 * @example done
                  * @enum {string}
                  */
                 answer: "done" | "overridden" | "open";
-                /** @description Step: text. */
+                /**
+                 * @description Step: text.
+                 * @example as it should be
+                 */
                 text?: string;
-                /** @description Step: reason. */
+                /**
+                 * @description Step: reason.
+                 * @example tool lost, centred by eye
+                 */
                 reason?: string;
             };
         } | {
@@ -7670,30 +8831,45 @@ export interface components {
              * @constant
              */
             kind: "bolt";
-            /** Key */
+            /**
+             * Key
+             * @example flywheel_on:1
+             */
             key: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Bolt: its words. */
             said: {
                 /**
                  * @description Bolt: answer.
+                 * @example done
                  * @enum {string}
                  */
                 answer: "done" | "look_again" | "open";
-                /** @description Bolt: torque. */
+                /**
+                 * @description Bolt: torque.
+                 * @example 29.8 N·m
+                 */
                 torque?: string;
-                /** @description Bolt: angle. */
+                /**
+                 * @description Bolt: angle.
+                 * @example 90°
+                 */
                 angle?: string;
-                /** @description Bolt: flag. */
+                /**
+                 * @description Bolt: flag.
+                 * @example turned less than 3°: it was tight before
+                 */
                 flag?: string;
             };
         } | {
@@ -7702,56 +8878,87 @@ export interface components {
              * @constant
              */
             kind: "tightening";
-            /** Key */
+            /**
+             * Key
+             * @example cover:kit
+             */
             key: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Tightening: its words. */
             said: {
                 /**
                  * @description Tightening: answer.
+                 * @example chosen
                  * @enum {string}
                  */
                 answer: "chosen" | "beside" | "open";
                 /**
                  * @description Tightening: how.
+                 * @example figure
                  * @enum {string}
                  */
                 how?: "" | "figure" | "none_known" | "by_feel";
-                /** @description Tightening: figure. */
+                /**
+                 * @description Tightening: figure.
+                 * @example 19 lb-ft, blue locker
+                 */
                 figure?: string;
                 /**
                  * @description Tightening: passes.
+                 * @example thirds
                  * @enum {string}
                  */
                 passes?: "" | "at_once" | "thirds" | "half_then_fifths" | "as_given";
-                /** @description Tightening: steps. */
+                /**
+                 * @description Tightening: steps.
+                 * @example 35; 55; 75 lb-ft
+                 */
                 steps?: string;
-                /** @description Tightening: washers. */
+                /**
+                 * @description Tightening: washers.
+                 * @example as the kit says
+                 */
                 washers?: string;
                 /**
                  * @description Tightening: bolts.
+                 * @example renewed
                  * @enum {string}
                  */
                 bolts?: "" | "renewed" | "used_again";
-                /** @description Tightening: count. */
+                /**
+                 * @description Tightening: count.
+                 * @example 6
+                 */
                 count?: string;
-                /** @description Tightening: thread. */
+                /**
+                 * @description Tightening: thread.
+                 * @example M8
+                 */
                 thread?: string;
-                /** @description Tightening: grade. */
+                /**
+                 * @description Tightening: grade.
+                 * @example 10.9
+                 */
                 grade?: string;
-                /** @description Tightening: head. */
+                /**
+                 * @description Tightening: head.
+                 * @example 13 mm
+                 */
                 head?: string;
                 /**
                  * @description Tightening: under.
+                 * @example aluminium
                  * @enum {string}
                  */
                 under?: "" | "aluminium" | "steel";
@@ -7762,22 +8969,28 @@ export interface components {
              * @constant
              */
             kind: "at_step";
-            /** Key */
+            /**
+             * Key
+             * @example cautions
+             */
             key: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description At a step: its words. */
             said: {
                 /**
                  * @description At a step: answer.
+                 * @example here
                  * @enum {string}
                  */
                 answer: "here" | "open";
@@ -7788,33 +9001,49 @@ export interface components {
              * @constant
              */
             kind: "pattern";
-            /** Key */
+            /**
+             * Key
+             * @example Bell housing
+             */
             key: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Pattern of holes: its words. */
             said: {
                 /**
                  * @description Pattern of holes: answer.
+                 * @example kept
                  * @enum {string}
                  */
                 answer: "kept" | "open";
-                /** @description Pattern of holes: across. */
+                /**
+                 * @description Pattern of holes: across.
+                 * @example 78 mm
+                 */
                 across?: string;
-                /** @description Pattern of holes: between. */
+                /**
+                 * @description Pattern of holes: between.
+                 * @example 1-3: 300 mm
+                 */
                 between?: string;
-                /** @description Pattern of holes: photo. */
+                /**
+                 * @description Pattern of holes: photo.
+                 * @example d4e24d749a4fe2f161af2de913c0402b04e3ae287dafd0f9dbfa4a5c56c69285
+                 */
                 photo?: string;
                 /**
                  * @description Pattern of holes: starts.
+                 * @example clock
                  * @enum {string}
                  */
                 starts?: "" | "part" | "clock";
@@ -7825,28 +9054,40 @@ export interface components {
              * @constant
              */
             kind: "own_step";
-            /** Key */
+            /**
+             * Key
+             * @example Paint the trace on every bolt
+             */
             key: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Step of this job: its words. */
             said: {
                 /**
                  * @description Step of this job: answer.
+                 * @example asked
                  * @enum {string}
                  */
                 answer: "asked" | "open";
-                /** @description Step of this job: after. */
+                /**
+                 * @description Step of this job: after.
+                 * @example flywheel_on
+                 */
                 after?: string;
-                /** @description Step of this job: note. */
+                /**
+                 * @description Step of this job: note.
+                 * @example white
+                 */
                 note?: string;
             };
         } | {
@@ -7855,45 +9096,76 @@ export interface components {
              * @constant
              */
             kind: "hole";
-            /** Key */
+            /**
+             * Key
+             * @example Bell housing:1
+             */
             key: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Hole of the bolt map: its words. */
             said: {
                 /**
                  * @description Hole of the bolt map: answer.
+                 * @example kept
                  * @enum {string}
                  */
                 answer: "kept" | "open";
-                /** @description Hole of the bolt map: thread. */
+                /**
+                 * @description Hole of the bolt map: thread.
+                 * @example M10
+                 */
                 thread?: string;
-                /** @description Hole of the bolt map: length. */
+                /**
+                 * @description Hole of the bolt map: length.
+                 * @example 50 mm
+                 */
                 length?: string;
-                /** @description Hole of the bolt map: grip. */
+                /**
+                 * @description Hole of the bolt map: grip.
+                 * @example 30 mm
+                 */
                 grip?: string;
-                /** @description Hole of the bolt map: washer. */
+                /**
+                 * @description Hole of the bolt map: washer.
+                 * @example 1.6 mm
+                 */
                 washer?: string;
-                /** @description Hole of the bolt map: depth. */
+                /**
+                 * @description Hole of the bolt map: depth.
+                 * @example 30 mm
+                 */
                 depth?: string;
-                /** @description Hole of the bolt map: shank. */
+                /**
+                 * @description Hole of the bolt map: shank.
+                 * @example 12 mm
+                 */
                 shank?: string;
                 /**
                  * @description Hole of the bolt map: material.
+                 * @example steel
                  * @enum {string}
                  */
                 material?: "" | "steel" | "iron" | "aluminium";
-                /** @description Hole of the bolt map: angle. */
+                /**
+                 * @description Hole of the bolt map: angle.
+                 * @example 100°
+                 */
                 angle?: string;
-                /** @description Hole of the bolt map: out. */
+                /**
+                 * @description Hole of the bolt map: out.
+                 * @example 0.9
+                 */
                 out?: string;
             };
         } | {
@@ -7902,28 +9174,40 @@ export interface components {
              * @constant
              */
             kind: "bag";
-            /** Key */
+            /**
+             * Key
+             * @example Bell housing
+             */
             key: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Bag: its words. */
             said: {
                 /**
                  * @description Bag: answer.
+                 * @example filled
                  * @enum {string}
                  */
                 answer: "filled" | "open";
-                /** @description Bag: holds. */
+                /**
+                 * @description Bag: holds.
+                 * @example 9 x M10, two long at the bottom
+                 */
                 holds?: string;
-                /** @description Bag: note. */
+                /**
+                 * @description Bag: note.
+                 * @example seen twice
+                 */
                 note?: string;
             };
         } | {
@@ -7932,26 +9216,35 @@ export interface components {
              * @constant
              */
             kind: "mark";
-            /** Key */
+            /**
+             * Key
+             * @example Propeller shaft flanges
+             */
             key: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Mark: its words. */
             said: {
                 /**
                  * @description Mark: answer.
+                 * @example made
                  * @enum {string}
                  */
                 answer: "made" | "open";
-                /** @description Mark: note. */
+                /**
+                 * @description Mark: note.
+                 * @example one line, green
+                 */
                 note?: string;
             };
         } | {
@@ -7960,28 +9253,40 @@ export interface components {
              * @constant
              */
             kind: "leftover";
-            /** Key */
+            /**
+             * Key
+             * @example M6 x 20
+             */
             key: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Left over: its words. */
             said: {
                 /**
                  * @description Left over: answer.
+                 * @example unexplained
                  * @enum {string}
                  */
                 answer: "unexplained" | "explained" | "open";
-                /** @description Left over: count. */
+                /**
+                 * @description Left over: count.
+                 * @example 1
+                 */
                 count?: string;
-                /** @description Left over: reason. */
+                /**
+                 * @description Left over: reason.
+                 * @example heat shield
+                 */
                 reason?: string;
             };
         } | {
@@ -7990,26 +9295,35 @@ export interface components {
              * @constant
              */
             kind: "noted";
-            /** Key */
+            /**
+             * Key
+             * @example Mounts
+             */
             key: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Noted of a part: its words. */
             said: {
                 /**
                  * @description Noted of a part: answer.
+                 * @example left_out
                  * @enum {string}
                  */
                 answer: "missing" | "broken" | "loose" | "wrong_part" | "substituted" | "left_out" | "open";
-                /** @description Noted of a part: note. */
+                /**
+                 * @description Noted of a part: note.
+                 * @example agreed
+                 */
                 note?: string;
             };
         };
@@ -8027,6 +9341,7 @@ export interface components {
              * Who
              * @description By whom; empty where nobody gave a name.
              * @default
+             * @example Ines
              */
             who?: string;
         };
@@ -8038,24 +9353,28 @@ export interface components {
             /**
              * Title
              * @description Its title.
+             * @example Torch and gloves put away
              */
             title: string;
             /**
              * After
              * @description What stands there after it, or what it comes after.
              * @default
+             * @example flywheel_on
              */
             after?: string;
             /**
              * Note
              * @description What to know, in words.
              * @default
+             * @example both hands free
              */
             note?: string;
             /**
              * Kept
              * @description What is kept.
              * @default true
+             * @example false
              */
             kept?: boolean;
         };
@@ -8067,6 +9386,7 @@ export interface components {
             /**
              * Text
              * @description As text.
+             * @example {"own": [{"title": "Paint the trace", "after": "cover_on"}]}
              */
             text: string;
         };
@@ -8078,28 +9398,37 @@ export interface components {
             /**
              * Step
              * @description Key of the step.
+             * @example flywheel_on
              */
             step: string;
             /**
              * Instrument
              * @description What it was taken with.
+             * @example 1
              */
             instrument: string;
             /**
              * Events
              * @description What happened, in its order.
+             * @example [
+             *       1796169567713,
+             *       1796169567714,
+             *       1796169567715
+             *     ]
              */
             events: number[];
             /**
              * Turn
              * @description The turn picked; the next one where none.
              * @default
+             * @example 1.4
              */
             turn?: string;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
              * @default
+             * @example Ines
              */
             who?: string;
         };
@@ -8111,6 +9440,7 @@ export interface components {
             /**
              * Least
              * @description Fewest jobs anything is said from.
+             * @example 5
              */
             least: number;
             /**
@@ -8137,26 +9467,31 @@ export interface components {
             /**
              * Part
              * @description Key of the part; of one of the shop's own its name.
+             * @example pilot
              */
             part: string;
             /**
              * Label
              * @description What it is called.
+             * @example Pilot bearing
              */
             label: string;
             /**
              * Jobs
              * @description Jobs, or how many there are.
+             * @example 5
              */
             jobs: number;
             /**
              * Back
              * @description What putting it back is called.
+             * @example 1
              */
             back: number;
             /**
              * Share
              * @description How often leaving it came back.
+             * @example 0.2
              */
             share: number;
         };
@@ -8168,36 +9503,43 @@ export interface components {
             /**
              * Key
              * @description Its key, by which everything refers to it.
+             * @example parts_gate
              */
             key: string;
             /**
              * Title
              * @description Its title.
+             * @example Lay out the parts: everything on the list is here, or it is known which step waits for it
              */
             title: string;
             /**
              * Minutes
              * @description About how long it takes, in minutes.
+             * @example 24
              */
             minutes: number;
             /**
              * Low
              * @description The low end.
+             * @example 22
              */
             low: number;
             /**
              * High
              * @description The high end.
+             * @example 26
              */
             high: number;
             /**
              * Jobs
              * @description Jobs, or how many there are.
+             * @example 5
              */
             jobs: number;
             /**
              * Usual
              * @description What is taken where nothing was learned [min].
+             * @example 15
              */
             usual: number;
         };
@@ -8209,31 +9551,37 @@ export interface components {
             /**
              * Use
              * @description How it is used.
+             * @example street
              */
             use: string;
             /**
              * Label
              * @description What it is called.
+             * @example Street
              */
             label: string;
             /**
              * Per Distance
              * @description Middle [µm in 1,000 km].
+             * @example 21
              */
             per_distance: number;
             /**
              * Low
              * @description The low end.
+             * @example 14
              */
             low: number;
             /**
              * High
              * @description The high end.
+             * @example 33
              */
             high: number;
             /**
              * Jobs
              * @description Jobs, or how many there are.
+             * @example 4
              */
             jobs: number;
         };
@@ -8245,11 +9593,13 @@ export interface components {
             /**
              * Job
              * @description Number of the job.
+             * @example 1
              */
             job: number;
             /**
              * Change
              * @description How often anything of the job was written; another figure means it was changed.
+             * @example 8
              */
             change: number;
             /** @description The fault looked for. */
@@ -8293,11 +9643,13 @@ export interface components {
             /**
              * Changed Since
              * @description The job is another than the edition last signed.
+             * @example false
              */
             changed_since: boolean;
             /**
              * Left Out
              * @description What of the record cannot be read, a sentence each.
+             * @example []
              */
             left_out: string[];
         };
@@ -8309,16 +9661,21 @@ export interface components {
             /**
              * Says
              * @description In a sentence.
+             * @example [
+             *       "Measured again in about 0 km (0 mi); the clamp holds about 0 km (0 mi) more."
+             *     ]
              */
             says: string[];
             /**
              * Glove
              * @description A line to leave in the vehicle.
+             * @example Clutch: look again at 50 to 100 km.
              */
             glove: string;
             /**
              * Working
              * @description The working, line by line.
+             * @example 1.2 mm until the rivets end it, at 0.03 mm per 1000 km (by its use); measured again at half of that [practice].
              */
             working: string;
         };
@@ -8330,21 +9687,25 @@ export interface components {
             /**
              * Key
              * @description Its key, by which everything refers to it.
+             * @example one
              */
             key: string;
             /**
              * Label
              * @description What it is called.
+             * @example Pump, hold, open, close
              */
             label: string;
             /**
              * Fluid
              * @description Key of the fluid.
+             * @example 0.3 L
              */
             fluid: string;
             /**
              * Note
              * @description What to know, in words.
+             * @example bubbles for six strokes, then none
              */
             note: string;
             /** @description Bottles opened less what is left; nothing where nobody said. */
@@ -8352,21 +9713,25 @@ export interface components {
             /**
              * Working
              * @description How it comes about, as said.
+             * @example 500 mL − 320 mL
              */
             working: string;
             /**
              * Strokes
              * @description Full strokes that move as much.
+             * @example null
              */
             strokes: number | null;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
+             * @example Ines
              */
             who: string;
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 2026-12-02T00:05:19.951800Z
              */
             at: string;
         };
@@ -8378,26 +9743,34 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example open
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Screw open, pumped
              */
             label: string;
             /**
              * Hands
              * @description People it takes.
+             * @example 1
              */
             hands: number;
             /**
              * Minutes
              * @description About how long it takes, in minutes.
+             * @example 15
              */
             minutes: number;
             /**
              * Takes
              * @description What it takes.
+             * @example [
+             *       "clear hose",
+             *       "bottle with fluid"
+             *     ]
              */
             takes: string[];
             /**
@@ -8408,11 +9781,13 @@ export interface components {
             /**
              * Suits
              * @description What it suits, in words.
+             * @example alone, with a hose that stays under fluid
              */
             suits: string;
             /**
              * Short
              * @description It takes more people than there are.
+             * @example false
              */
             short: boolean;
         };
@@ -8424,26 +9799,31 @@ export interface components {
             /**
              * Key
              * @description Its key, by which everything refers to it.
+             * @example open 1:1
              */
             key: string;
             /**
              * You
              * @description What you do.
+             * @example Hose on the screw, its end under fluid; reservoir full
              */
             you: string;
             /**
              * Helper
              * @description True where it takes a second person.
+             * @example Sit in; agree on the words
              */
             helper: string;
             /**
              * Seconds
              * @description In seconds.
+             * @example 60
              */
             seconds: number;
             /**
              * Done
              * @description How much of it is done.
+             * @example false
              */
             done: boolean;
         };
@@ -8455,11 +9835,17 @@ export interface components {
             /**
              * Fluid
              * @description Key of the fluid.
+             * @example true
              */
             fluid: boolean;
             /**
              * Always
              * @description True where it is always done.
+             * @example [
+             *       "Fresh fluid of the grade the cap names; some systems take mineral oil only and are ruined by brake fluid.",
+             *       "Brake fluid hurts skin, eyes and paint: gloves, glasses, a tray and water at hand.",
+             *       "A new slave is pushed out by hand first; the pedal is never pressed with the slave off."
+             *     ]
              */
             always: string[];
             /**
@@ -8470,11 +9856,13 @@ export interface components {
             /**
              * Strokes
              * @description Strokes that move 100 mL.
+             * @example 15
              */
             strokes: number | null;
             /**
              * Stroke
              * @description What a full stroke moves, with its working; nothing where it cannot be said.
+             * @example (150 − 6 of free play)/5.6 − 1 to close the port = 24.714 mm of the master, times its area of 285.0 mm² = 7.04 mL a full stroke
              */
             stroke: string;
             /**
@@ -8485,17 +9873,20 @@ export interface components {
             /**
              * Says
              * @description What travel and bite point came to; nothing until they were read.
+             * @example The slave falls 2 mm short at full pedal.
              */
             says: string;
             /**
              * Frees
              * @description Whether it frees as it is.
+             * @example put right
              * @enum {string}
              */
             frees: "reuse" | "put right" | "stop" | "";
             /**
              * Next
              * @description What to do next.
+             * @example Bleed it, then read the slave's travel.
              */
             next: string;
         };
@@ -8507,21 +9898,25 @@ export interface components {
             /**
              * Key
              * @description Its key, by which everything refers to it.
+             * @example start:neutral
              */
             key: string;
             /**
              * Do
              * @description What is done.
+             * @example Start it in neutral, pedal up
              */
             do: string;
             /**
              * Listen
              * @description What to look, feel and listen for.
+             * @example Turns freely, no scrape, no smell
              */
             listen: string;
             /**
              * Symptom
              * @description The complaint it becomes where it is odd; empty where it is none.
+             * @example noise
              */
             symptom: string;
             /** @description What was said, with who and when. */
@@ -8535,21 +9930,28 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example start
              */
             name: string;
             /**
              * Title
              * @description Its title.
+             * @example First start
              */
             title: string;
             /**
              * Caution
              * @description What can hurt.
+             * @example Cold, chocked, off the road.
              */
             caution: string;
             /**
              * First
              * @description Steps of the plan that come before it and are not done.
+             * @example [
+             *       "Prove before the start",
+             *       "Static release test: in gear, output locked, pedal down, it turns by hand"
+             *     ]
              */
             first: string[];
             /**
@@ -8566,32 +9968,40 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example air
              */
             name: string;
             /**
              * Words
              * @description In words.
+             * @example air in the hydraulics
              */
             words: string;
             /**
              * Word
              * @description In a word.
+             * @example possible
              * @enum {string}
              */
             word: "likely" | "possible" | "unlikely";
             /**
              * Odds
              * @description Odds against a vehicle without the fault.
+             * @example 0.2376
              */
             odds: number;
             /**
              * Why
              * @description Why, in words.
+             * @example [
+             *       "speaks for it: it lifts 1.14 times what just frees it"
+             *     ]
              */
             why: string[];
             /**
              * Mends
              * @description What mends it, in words.
+             * @example bleed it, then read the slave's travel
              */
             mends: string;
             /** @description What was found. */
@@ -8612,11 +10022,13 @@ export interface components {
             /**
              * Scope
              * @description How far the job goes, by its key.
+             * @example hydraulics
              */
             scope: string;
             /**
              * Scope Label
              * @description What that is called.
+             * @example Hydraulics only
              */
             scope_label: string;
         };
@@ -8628,26 +10040,35 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example since
              */
             name: string;
             /**
              * Ask
              * @description What is asked, as one would say it across a bench.
+             * @example Free play at pedal or lever, by hand?
              */
             ask: string;
             /**
              * Minutes
              * @description About how long it takes, in minutes.
+             * @example 1
              */
             minutes: number;
             /**
              * Opens
              * @description True where it has to be opened up.
+             * @example false
              */
             opens: boolean;
             /**
              * Answers
              * @description Verdicts of the four questions.
+             * @example [
+             *       "slowly",
+             *       "after work",
+             *       "suddenly"
+             *     ]
              */
             answers: string[];
             /** @description What was said, with who and when. */
@@ -8661,21 +10082,29 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example clutch
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Clutch fluid
              */
             label: string;
             /**
              * Classes
              * @description Classes it may be of.
+             * @example [
+             *       "glycol, as the cap says",
+             *       "mineral, as the cap says",
+             *       "another than the cap says"
+             *     ]
              */
             classes: string[];
             /**
              * Note
              * @description What to know, in words.
+             * @example Between the marks, level again after the first run.
              */
             note: string;
             /** @description What was filled in, by whom and when. */
@@ -8683,6 +10112,7 @@ export interface components {
             /**
              * Kind
              * @description The class that was filled.
+             * @example not said on the can
              */
             kind: string;
             /** @description How much was used. */
@@ -8690,21 +10120,25 @@ export interface components {
             /**
              * Again
              * @description Its level was looked at again.
+             * @example false
              */
             again: boolean;
             /**
              * Wrong
              * @description What is wrong with its class.
+             * @example a friction-modified oil makes a wet clutch slip: wash the plates, and fill what the manual names
              */
             wrong: string;
             /**
              * Due
              * @description Days until it is renewed.
+             * @example 365
              */
             due: number | null;
             /**
              * Renewed
              * @description The same in words; empty where no round figure is used.
+             * @example in about 12 months
              */
             renewed: string;
             /**
@@ -8714,19 +10148,33 @@ export interface components {
             said: {
                 /**
                  * @description Fluid: answer.
+                 * @example filled
                  * @enum {string}
                  */
                 answer?: "filled" | "open";
-                /** @description Fluid: class. */
+                /**
+                 * @description Fluid: class.
+                 * @example not said on the can
+                 */
                 class?: string;
-                /** @description Fluid: bottles. */
+                /**
+                 * @description Fluid: bottles.
+                 * @example 4 L
+                 */
                 bottles?: string;
-                /** @description Fluid: left. */
+                /**
+                 * @description Fluid: left.
+                 * @example 1 US qt
+                 */
                 left?: string;
-                /** @description Fluid: note. */
+                /**
+                 * @description Fluid: note.
+                 * @example seen twice
+                 */
                 note?: string;
                 /**
                  * @description Fluid: again.
+                 * @example right
                  * @enum {string}
                  */
                 again?: "" | "right";
@@ -8740,26 +10188,31 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example monday.csv
              */
             name: string;
             /**
              * Says
              * @description In a sentence.
+             * @example No slip in 8 min in gear.
              */
             says: string;
             /**
              * Friction
              * @description Friction measured, over nominal.
+             * @example 0.239
              */
             friction: string;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
+             * @example Ines
              */
             who: string;
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 2026-12-02T00:05:27.578141Z
              */
             at: string;
         };
@@ -8771,11 +10224,13 @@ export interface components {
             /**
              * Words
              * @description In words.
+             * @example 9 hold points are not proved
              */
             words: string;
             /**
              * Leads
              * @description The view of the job that mends it.
+             * @example fit
              */
             leads: string;
         };
@@ -8787,6 +10242,9 @@ export interface components {
             /**
              * Complaints
              * @description What is complained of.
+             * @example [
+             *       "drags"
+             *     ]
              */
             complaints: string[];
             /**
@@ -8814,6 +10272,7 @@ export interface components {
             /**
              * Settled
              * @description True where nothing that is left would tell more.
+             * @example false
              */
             settled: boolean;
         };
@@ -8825,16 +10284,19 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example input_bearing
              */
             name: string;
             /**
              * Heard
              * @description What was heard that is not the clutch.
+             * @example Whirr in neutral with the pedal up, gone with it down
              */
             heard: string;
             /**
              * What
              * @description What it is.
+             * @example the gearbox's input bearing
              */
             what: string;
             /** @description What was said, with who and when. */
@@ -8848,6 +10310,7 @@ export interface components {
             /**
              * School
              * @description What the shop does, by its key.
+             * @example distance
              */
             school: string;
             /**
@@ -8858,16 +10321,19 @@ export interface components {
             /**
              * Share
              * @description The share, 0 to 1.
+             * @example 0.03
              */
             share: number;
             /**
              * Done
              * @description How much of it is done.
+             * @example false
              */
             done: boolean;
             /**
              * Says
              * @description In a sentence.
+             * @example Do not load it fully yet: 0 % of 800 km; 0 km and 0 gentle starts so far.
              */
             says: string;
             /**
@@ -8883,11 +10349,13 @@ export interface components {
             /**
              * Look At
              * @description What is looked at again.
+             * @example fluid, leaks, mounts, exhaust, shaft bolts and the slave's travel
              */
             look_at: string;
             /**
              * Driven Hard
              * @description True where it was driven hard.
+             * @example Driven hard once before it was bedded in.
              */
             driven_hard: string;
             /** @description Who allowed full load before, and why. */
@@ -8895,6 +10363,7 @@ export interface components {
             /**
              * Look Again
              * @description Whether it was looked at again.
+             * @example false
              */
             look_again: boolean;
             /** @description What was looked at. */
@@ -8908,6 +10377,7 @@ export interface components {
             /**
              * Key
              * @description Its key, by which everything refers to it.
+             * @example trip 0
              */
             key: string;
             /** @description Odometer, or distance driven. */
@@ -8915,21 +10385,25 @@ export interface components {
             /**
              * Starts
              * @description Starts, or where the numbers begin.
+             * @example 40
              */
             starts: number;
             /**
              * How
              * @description How it is done or taken.
+             * @example gentle
              */
             how: string;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
+             * @example Ines
              */
             who: string;
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 2026-12-02T00:05:43.708923Z
              */
             at: string;
         };
@@ -8946,32 +10420,48 @@ export interface components {
             /**
              * Key
              * @default
+             * @example one
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Bled: its words. */
             said: {
                 /**
                  * @description Bled: answer.
+                 * @example helper
                  * @enum {string}
                  */
                 answer: "open" | "helper" | "pressure" | "vacuum" | "gravity" | "taken_back";
-                /** @description Bled: fluid. */
+                /**
+                 * @description Bled: fluid.
+                 * @example 0.3 L
+                 */
                 fluid?: string;
-                /** @description Bled: note. */
+                /**
+                 * @description Bled: note.
+                 * @example seen twice
+                 */
                 note?: string;
-                /** @description Bled: bottles. */
+                /**
+                 * @description Bled: bottles.
+                 * @example 500 mL
+                 */
                 bottles?: string;
-                /** @description Bled: left. */
+                /**
+                 * @description Bled: left.
+                 * @example 320 mL
+                 */
                 left?: string;
             };
         } | {
@@ -8983,22 +10473,26 @@ export interface components {
             /**
              * Key
              * @default
+             * @example helper 1:1
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Step of bleeding: its words. */
             said: {
                 /**
                  * @description Step of bleeding: answer.
+                 * @example done
                  * @enum {string}
                  */
                 answer: "done" | "open";
@@ -9012,26 +10506,33 @@ export interface components {
             /**
              * Key
              * @default
+             * @example start:neutral
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Tried: its words. */
             said: {
                 /**
                  * @description Tried: answer.
+                 * @example good
                  * @enum {string}
                  */
                 answer: "good" | "odd" | "not_tried" | "open";
-                /** @description Tried: note. */
+                /**
+                 * @description Tried: note.
+                 * @example grinds
+                 */
                 note?: string;
             };
         } | {
@@ -9043,26 +10544,33 @@ export interface components {
             /**
              * Key
              * @default
+             * @example chain
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Noise that is not the clutch: its words. */
             said: {
                 /**
                  * @description Noise that is not the clutch: answer.
+                 * @example heard
                  * @enum {string}
                  */
                 answer: "heard" | "open";
-                /** @description Noise that is not the clutch: note. */
+                /**
+                 * @description Noise that is not the clutch: note.
+                 * @example only cold
+                 */
                 note?: string;
             };
         } | {
@@ -9074,35 +10582,52 @@ export interface components {
             /**
              * Key
              * @default
+             * @example engine
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Fluid: its words. */
             said: {
                 /**
                  * @description Fluid: answer.
+                 * @example filled
                  * @enum {string}
                  */
                 answer: "filled" | "open";
-                /** @description Fluid: class. */
+                /**
+                 * @description Fluid: class.
+                 * @example not said on the can
+                 */
                 class?: string;
-                /** @description Fluid: bottles. */
+                /**
+                 * @description Fluid: bottles.
+                 * @example 4 L
+                 */
                 bottles?: string;
-                /** @description Fluid: left. */
+                /**
+                 * @description Fluid: left.
+                 * @example 1 US qt
+                 */
                 left?: string;
-                /** @description Fluid: note. */
+                /**
+                 * @description Fluid: note.
+                 * @example seen twice
+                 */
                 note?: string;
                 /**
                  * @description Fluid: again.
+                 * @example right
                  * @enum {string}
                  */
                 again?: "" | "right";
@@ -9116,31 +10641,42 @@ export interface components {
             /**
              * Key
              * @default
+             * @example trip 0
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Trip: its words. */
             said: {
                 /**
                  * @description Trip: answer.
+                 * @example open
                  * @enum {string}
                  */
                 answer?: "" | "open";
-                /** @description Trip: distance. */
+                /**
+                 * @description Trip: distance.
+                 * @example 60 km
+                 */
                 distance?: string;
-                /** @description Trip: starts. */
+                /**
+                 * @description Trip: starts.
+                 * @example 40
+                 */
                 starts?: string;
                 /**
                  * @description Trip: how.
+                 * @example gentle
                  * @enum {string}
                  */
                 how?: "" | "gentle" | "mixed" | "hard";
@@ -9154,22 +10690,26 @@ export interface components {
             /**
              * Key
              * @default
+             * @example
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Bedding in: its words. */
             said: {
                 /**
                  * @description Bedding in: answer.
+                 * @example starts
                  * @enum {string}
                  */
                 answer: "distance" | "starts";
@@ -9183,26 +10723,33 @@ export interface components {
             /**
              * Key
              * @default
+             * @example
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Look again: its words. */
             said: {
                 /**
                  * @description Look again: answer.
+                 * @example done
                  * @enum {string}
                  */
                 answer: "done" | "open";
-                /** @description Look again: text. */
+                /**
+                 * @description Look again: text.
+                 * @example dry, bolts tight, travel as before
+                 */
                 text?: string;
             };
         } | {
@@ -9214,26 +10761,33 @@ export interface components {
             /**
              * Key
              * @default
+             * @example
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Full load before it is bedded in: its words. */
             said: {
                 /**
                  * @description Full load before it is bedded in: answer.
+                 * @example allowed
                  * @enum {string}
                  */
                 answer: "allowed" | "open";
-                /** @description Full load before it is bedded in: reason. */
+                /**
+                 * @description Full load before it is bedded in: reason.
+                 * @example the kit asks for no bedding-in
+                 */
                 reason?: string;
             };
         } | {
@@ -9245,21 +10799,27 @@ export interface components {
             /**
              * Key
              * @default
+             * @example
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Complaint looked into: its words. */
             said: {
-                /** @description Complaint looked into: answer. */
+                /**
+                 * @description Complaint looked into: answer.
+                 * @example drags
+                 */
                 answer?: string;
             };
         } | {
@@ -9271,23 +10831,32 @@ export interface components {
             /**
              * Key
              * @default
+             * @example pump
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Test of a fault: its words. */
             said: {
-                /** @description Test of a fault: answer. */
+                /**
+                 * @description Test of a fault: answer.
+                 * @example better
+                 */
                 answer: string;
-                /** @description Test of a fault: note. */
+                /**
+                 * @description Test of a fault: note.
+                 * @example seen twice
+                 */
                 note?: string;
             };
         } | {
@@ -9299,26 +10868,33 @@ export interface components {
             /**
              * Key
              * @default
+             * @example air
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Fault: its words. */
             said: {
                 /**
                  * @description Fault: answer.
+                 * @example found
                  * @enum {string}
                  */
                 answer: "found" | "open";
-                /** @description Fault: note. */
+                /**
+                 * @description Fault: note.
+                 * @example seen twice
+                 */
                 note?: string;
             };
         } | {
@@ -9330,39 +10906,62 @@ export interface components {
             /**
              * Key
              * @default
+             * @example monday.csv
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Drive: its words. */
             said: {
                 /**
                  * @description Drive: answer.
+                 * @example kept
                  * @enum {string}
                  */
                 answer: "kept" | "open";
-                /** @description Drive: says. */
+                /**
+                 * @description Drive: says.
+                 * @example No slip in 8 min in gear.
+                 */
                 says?: string;
-                /** @description Drive: friction. */
+                /**
+                 * @description Drive: friction.
+                 * @example 0.239
+                 */
                 friction?: string;
-                /** @description Drive: share. */
+                /**
+                 * @description Drive: share.
+                 * @example 0.7966
+                 */
                 share?: string;
-                /** @description Drive: distance. */
+                /**
+                 * @description Drive: distance.
+                 * @example 24 km
+                 */
                 distance?: string;
-                /** @description Drive: heat. */
+                /**
+                 * @description Drive: heat.
+                 * @example 9 kJ
+                 */
                 heat?: string;
-                /** @description Drive: starts. */
+                /**
+                 * @description Drive: starts.
+                 * @example 40
+                 */
                 starts?: string;
                 /**
                  * @description Drive: how.
+                 * @example gentle
                  * @enum {string}
                  */
                 how?: "" | "gentle" | "mixed" | "hard";
@@ -9376,26 +10975,33 @@ export interface components {
             /**
              * Key
              * @default
+             * @example 2
              */
             key?: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Hand-over: its words. */
             said: {
                 /**
                  * @description Hand-over: answer.
+                 * @example signed
                  * @enum {string}
                  */
                 answer: "signed" | "open";
-                /** @description Hand-over: note. */
+                /**
+                 * @description Hand-over: note.
+                 * @example seen twice
+                 */
                 note?: string;
             };
         };
@@ -9423,11 +11029,13 @@ export interface components {
             /**
              * Heading
              * @description Heading of the column.
+             * @example kanal 0
              */
             heading: string;
             /**
              * Taken
              * @description As role:unit; empty where it is left out.
+             * @example time:s
              */
             taken: string;
         };
@@ -9439,12 +11047,14 @@ export interface components {
             /**
              * Cause
              * @description Key of the cause.
+             * @example master_bypass
              */
             cause: string;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
              * @default
+             * @example Ines
              */
             who?: string;
         };
@@ -9461,37 +11071,46 @@ export interface components {
             /**
              * Distance
              * @description How far it was, to be typed; empty where no speed of the road was logged.
+             * @example 9.26 km
              */
             distance: string;
             /**
              * Starts
              * @description Starts, or where the numbers begin.
+             * @example 8
              */
             starts: number;
             /**
              * Start Heat
              * @description Mean heat of its starts, to be typed; empty where it is not known.
+             * @example 2284 J
              */
             start_heat: string;
             /**
              * How
              * @description Hard where it slipped.
+             * @example hard
              * @enum {string}
              */
             how: "gentle" | "hard";
             /**
              * Rate
              * @description Rows a second.
+             * @example 50
              */
             rate: number;
             /**
              * Minutes
              * @description About how long it takes, in minutes.
+             * @example 6
              */
             minutes: number;
             /**
              * Notes
              * @description What is odd about the file.
+             * @example [
+             *       "20 rows a second: slip of less than 0.2 s cannot be seen."
+             *     ]
              */
             notes: string[];
             /**
@@ -9502,21 +11121,28 @@ export interface components {
             /**
              * Scale
              * @description Wheels as logged over the job's tyre and ratios.
+             * @example 1.0000154471401295
              */
             scale: number | null;
             /**
              * Least Slip
              * @description The smallest slip the file can show, as a share.
+             * @example 0.03
              */
             least_slip: number;
             /**
              * Least Time
              * @description The shortest slip the file can show, in seconds.
+             * @example 0.2
              */
             least_time: number;
             /**
              * Says
              * @description In a sentence.
+             * @example [
+             *       "No slip in 5 min in gear; 3 % for 0.2 s would have been seen.",
+             *       "8 starts, the hardest put 2.551 kJ into it."
+             *     ]
              */
             says: string[];
             /**
@@ -9527,6 +11153,7 @@ export interface components {
             /**
              * Slips
              * @description Where it slips along the curve.
+             * @example 5
              */
             slips: number;
             /** @description What it holds, or where a formula holds, in words. */
@@ -9536,16 +11163,23 @@ export interface components {
             /**
              * Friction
              * @description Nominal friction that slip measured.
+             * @example 0.2389854871395921
              */
             friction: number | null;
             /**
              * Share
              * @description What it held over what the job says, for the record of the drive.
+             * @example 0.7966
              */
             share: number | null;
             /**
              * Working
              * @description How the figures came about, and what was taken for what nobody logged.
+             * @example [
+             *       "Engine over road or shaft, in SI, by the peaks of its own histogram: gear 1 42.77, gear 2 24.53, gear 3 17.11, gear 4 13.21, gear 5 10.32. Slip is an engine more than 3 % above that line for 0.2 s while the vehicle gains speed [our own choice, proved against drives whose slip is known].",
+             *       "From the engine, from 90 % of throttle: T = T_engine − I_engine · dω/dt, ± 5 % of the curve [practice].",
+             *       "From the vehicle: T = ((I_v + I_g) · dω/dt + T_load + ½ · ρ · cA · v² · r/(i_g · i_f)) / share. Taken, as nobody logged them: 0.86 to 0.95 of the torque reaches the road, a grade within ± 2 %, air of 1.2 kg/m³ on 6500 cm² (1008 in²) [practice]."
+             *     ]
              */
             working: string[];
             /**
@@ -9568,22 +11202,26 @@ export interface components {
             /**
              * Kind
              * @description Which kind it is of.
+             * @example start
              * @enum {string}
              */
             kind: "start" | "shift" | "slip" | "clutch down";
             /**
              * Gear
              * @description Number of the gear.
+             * @example gear 1
              */
             gear: string;
             /**
              * Time
              * @description When it begins [s].
+             * @example 2.12
              */
             time: number;
             /**
              * Duration
              * @description How long it lasts [s].
+             * @example 0.38
              */
             duration: number;
             /** @description Engine, mean. */
@@ -9591,6 +11229,7 @@ export interface components {
             /**
              * Slip
              * @description Highest share of slip.
+             * @example 0.6075
              */
             slip: number;
             /** @description Column of the torque, from 0; or torques, in newton metres. */
@@ -9612,11 +11251,13 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example gear 1
              */
             name: string;
             /**
              * Ratio
              * @description The ratio.
+             * @example 42.7735
              */
             ratio: number;
         };
@@ -9628,16 +11269,31 @@ export interface components {
             /**
              * Time
              * @description Times, in seconds.
+             * @example [
+             *       0,
+             *       0.3,
+             *       0.6
+             *     ]
              */
             time: number[];
             /**
              * Engine
              * @description [rpm]
+             * @example [
+             *       859,
+             *       856,
+             *       860
+             *     ]
              */
             engine: number[];
             /**
              * Wheels
              * @description Road or shaft times the gear's ratio [rpm].
+             * @example [
+             *       null,
+             *       null,
+             *       null
+             *     ]
              */
             wheels: (number | null)[];
         };
@@ -9649,16 +11305,19 @@ export interface components {
             /**
              * Heading
              * @description Heading of the column.
+             * @example kanal 0
              */
             heading: string;
             /**
              * Role
              * @description What the column is.
+             * @example time
              */
             role: string;
             /**
              * Unit
              * @description Its unit.
+             * @example rpm
              */
             unit: string;
         };
@@ -9693,46 +11352,55 @@ export interface components {
             /**
              * Digest
              * @description SHA-256 of its JPEG, by which it is known.
+             * @example 8dfb5025946b4be63f3be68b649e4d669e7196caaf4e10b7cd056d2af5aed125
              */
             digest: string;
             /**
              * Of
              * @description `job`, or `check:`, `step:`, `bag:` and its name.
+             * @example step:disc_in
              */
             of: string;
             /**
              * Label
              * @description What it is of, in words.
+             * @example disc_in
              */
             label: string;
             /**
              * Words
              * @description In words.
+             * @example long hub to the gearbox
              */
             words: string;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
+             * @example Ines
              */
             who: string;
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 2026-12-02T00:04:55.832584Z
              */
             at: string;
             /**
              * Width
              * @description Width, in pixels or metres.
+             * @example 320
              */
             width: number;
             /**
              * Height
              * @description Height, in pixels or metres.
+             * @example 200
              */
             height: number;
             /**
              * Here
              * @description False where a job file named it and its shop's archive has not been brought.
+             * @example true
              */
             here: boolean;
         };
@@ -9745,30 +11413,35 @@ export interface components {
              * Of
              * @description What it is of.
              * @default job
+             * @example check:flywheel_face
              */
             of?: string;
             /**
              * Words
              * @description In words.
              * @default
+             * @example hot spots at 4 o’clock
              */
             words?: string;
             /**
              * Off
              * @description True to take it off.
              * @default false
+             * @example true
              */
             off?: boolean;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @description An identity of the request's own; a repeat counts once.
              * @default
+             * @example 7f3a-2
              */
             request?: string;
         };
@@ -9785,18 +11458,21 @@ export interface components {
             /**
              * Reason
              * @description Why, as somebody said it.
+             * @example the customer asked
              */
             reason: string;
             /**
              * Who
              * @description Who erases it; the name of who sends it where left out.
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @description An identity of the request's own; a repeat counts once.
              * @default
+             * @example 7f3a-2
              */
             request?: string;
         };
@@ -9808,21 +11484,25 @@ export interface components {
             /**
              * Left
              * @description Left edge, in metres.
+             * @example 0.2
              */
             left: number;
             /**
              * Top
              * @description Upper edge, in metres.
+             * @example 0.2
              */
             top: number;
             /**
              * Right
              * @description Right edge, in metres.
+             * @example 0.6
              */
             right: number;
             /**
              * Bottom
              * @description Lower edge, in metres.
+             * @example 0.6
              */
             bottom: number;
         };
@@ -9834,11 +11514,13 @@ export interface components {
             /**
              * Change
              * @description How often anything of the job was written.
+             * @example 8
              */
             change: number;
             /**
              * Total
              * @description Events there are, as narrowed.
+             * @example 8
              */
             total: number;
             /**
@@ -9865,42 +11547,54 @@ export interface components {
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 2026-12-02T00:06:01.482761Z
              */
             at: string;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
+             * @example Ines
              */
             who: string;
             /**
              * Station
              * @description The station it belongs to.
+             * @example prove
              * @enum {string}
              */
             station: "choose" | "measure" | "fit" | "prove" | "photos";
             /**
              * Parts
              * @description Keys of the parts it is of.
+             * @example [
+             *       "mounts"
+             *     ]
              */
             parts: string[];
             /**
              * What
              * @description What was done, a sentence each.
+             * @example [
+             *       "Hand-over: signed"
+             *     ]
              */
             what: string[];
             /**
              * Revision
              * @description Revision of the ledger, of what was entered.
+             * @example 2
              */
             revision: number | null;
             /**
              * Kind
              * @description “start”, “edit”, “undo”, “redo”, “reading”, or the kind of what was said.
+             * @example hand_over
              */
             kind: string;
             /**
              * Of
              * @description The revision that was undone, redone or gone back to.
+             * @example null
              */
             of: number | null;
         };
@@ -9912,11 +11606,13 @@ export interface components {
             /**
              * File
              * @description Name of the file.
+             * @example shop.sqlite
              */
             file: string;
             /**
              * Size
              * @description How large it is.
+             * @example 258320
              */
             size: number;
             /**
@@ -9927,21 +11623,25 @@ export interface components {
             /**
              * Room
              * @description Bytes that the copies of the hour may take together.
+             * @example 78162649088
              */
             room: number;
             /**
              * Short
              * @description What the disk is too small for; empty where it is not.
+             * @example less than 200 MB are free
              */
             short: string;
             /**
              * Trouble
              * @description Why the last copy could not be made; empty where it could.
+             * @example no copy could be written since Monday
              */
             trouble: string;
             /**
              * Open
              * @description True where other machines of the network are let in.
+             * @example false
              */
             open: boolean;
         };
@@ -9953,31 +11653,37 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example 20261201T080253Z-hand.sqlite
              */
             name: string;
             /**
              * Path
-             * @description The outline, as SVG takes it.
+             * @description Where it lies.
+             * @example backups/20261201T080253Z-hand.sqlite
              */
             path: string;
             /**
              * At
              * @description When, ISO 8601 in UTC.
+             * @example 2026-12-01T08:02:53Z
              */
             at: string;
             /**
              * Size
              * @description Bytes.
+             * @example 991232
              */
             size: number;
             /**
              * Why
              * @description Why it was taken.
+             * @example by hand
              */
             why: string;
             /**
              * Ahead
              * @description Dated in the future, by a clock that ran ahead.
+             * @example false
              */
             ahead: boolean;
         };
@@ -9989,36 +11695,43 @@ export interface components {
             /**
              * Jobs
              * @description Jobs that are new here.
+             * @example 1
              */
             jobs: number;
             /**
              * Already
              * @description Jobs that were here as they are.
+             * @example 1
              */
             already: number;
             /**
              * Updated
              * @description Jobs that were here and go on with what the archive has.
+             * @example 1
              */
             updated: number;
             /**
              * Parts
              * @description Parts of the shelf that are new here.
+             * @example 2
              */
             parts: number;
             /**
              * Photos
              * @description Photos that are new here.
+             * @example 1
              */
             photos: number;
             /**
              * Instruments
              * @description Instruments that are new here.
+             * @example 1
              */
             instruments: number;
             /**
              * Said
              * @description Practices, units and steps that the shop has from now on.
+             * @example 2
              */
             said: number;
             /**
@@ -10029,6 +11742,9 @@ export interface components {
             /**
              * Faults
              * @description Files that could not be read, each with why.
+             * @example [
+             *       "jobs/00001-everything-entered.liftbite.json: “jobs/00001-everything-entered.liftbite.json” in the archive is damaged or locked"
+             *     ]
              */
             faults: string[];
         };
@@ -10040,26 +11756,33 @@ export interface components {
             /**
              * Key
              * @description What it goes by where it is decided.
+             * @example 4bfde867640a49049337d0e470829fa3
              */
             key: string;
             /**
              * What
              * @description What it is.
+             * @example Job “Halden 220, spring”
              */
             what: string;
             /**
              * Says
              * @description In a sentence.
+             * @example both were changed since, each otherwise
              */
             says: string;
             /**
              * Offered
              * @description What may be picked.
+             * @example [
+             *       "copy"
+             *     ]
              */
             offered: ("leave" | "copy" | "update")[];
             /**
              * Job
              * @description Its number here, of a job.
+             * @example 1
              */
             job: number | null;
         };
@@ -10071,38 +11794,45 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example f9a3fdabc175e366bdc7de85
              */
             name: string;
             /**
              * Way
              * @description How it is brought back.
+             * @example out
              * @enum {string}
              */
             way: "out" | "in";
             /**
              * State
              * @description The state, in a word.
+             * @example receiving
              * @enum {string}
              */
             state: "receiving" | "working" | "done" | "failed";
             /**
              * Trouble
              * @description Why it failed.
+             * @example this is no archive: a .zip of job files and a shelf is one
              */
             trouble: string;
             /**
              * Done
              * @description Files that are through.
+             * @example 1
              */
             done: number;
             /**
              * Total
              * @description Files there are, about.
+             * @example 5
              */
             total: number;
             /**
              * Size
              * @description Bytes of its file so far.
+             * @example 4748
              */
             size: number;
             /** @description What it brought so far, of one that comes in. */
@@ -10129,12 +11859,14 @@ export interface components {
             /**
              * Units
              * @description In which units sentences, sheets and screens are written.
+             * @example both
              * @enum {string}
              */
             units: "both" | "metric" | "inch";
             /**
              * Version
              * @description For If-Match; 0 where nobody said.
+             * @example 1
              */
             version: number;
             /**
@@ -10151,6 +11883,7 @@ export interface components {
             /**
              * Units
              * @description Units offered.
+             * @example inch
              * @enum {string}
              */
             units: "both" | "metric" | "inch";
@@ -10202,6 +11935,11 @@ export interface components {
             /**
              * Clutch Figures
              * @description Inputs that tell a clutch at the beginning of a job.
+             * @example [
+             *       "outer_diameter",
+             *       "inner_diameter",
+             *       "cover_clamp"
+             *     ]
              */
             clutch_figures: string[];
             /**
@@ -10227,16 +11965,19 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example layout
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Layout
              */
             label: string;
             /**
              * Small
              * @description Few builders pick it: it begins folded.
+             * @example false
              */
             small: boolean;
             /**
@@ -10253,16 +11994,27 @@ export interface components {
             /**
              * Part
              * @description Key of the part; of one of the shop's own its name.
+             * @example crank
              */
             part: string;
             /**
              * Groups
              * @description Groups of fields, in the order of work.
+             * @example [
+             *       "joint",
+             *       "balance",
+             *       "fits"
+             *     ]
              */
             groups: string[];
             /**
              * Results
              * @description Results, by name.
+             * @example [
+             *       "joint_margin",
+             *       "proof_margin",
+             *       "unbalance_force"
+             *     ]
              */
             results: string[];
         };
@@ -10274,21 +12026,32 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example engine
              */
             name: string;
             /**
              * Title
              * @description Its title.
+             * @example Engine output
              */
             title: string;
             /**
              * Rows
              * @description Rows of the table.
+             * @example [
+             *       "stage_plan",
+             *       "stage_gain",
+             *       "replacement_curve"
+             *     ]
              */
             rows: string[];
             /**
              * Slots
              * @description Kinds of parts of the shelf.
+             * @example [
+             *       "disc",
+             *       "plates"
+             *     ]
              */
             slots: string[];
         };
@@ -10300,41 +12063,49 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example job_name
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Job
              */
             label: string;
             /**
              * Kind
              * @description Which kind it is of.
+             * @example text
              */
             kind: string;
             /**
              * Field Unit
              * @description The unit a bare number is read in.
+             * @example mm
              */
             field_unit: string;
             /**
              * Units
              * @description Units offered.
+             * @example []
              */
             units: string[];
             /**
              * Meaning
              * @description What it means, in a sentence.
+             * @example What the shop calls this job.
              */
             meaning: string;
             /**
              * Usual
              * @description What is usual.
+             * @example null
              */
             usual: string | null;
             /**
              * Searched
              * @description True where the finder offers to leave it free.
+             * @example false
              */
             searched: boolean;
         };
@@ -10346,21 +12117,28 @@ export interface components {
             /**
              * Value
              * @description The value.
+             * @example dry_car
              */
             value: string;
             /**
              * Label
              * @description What it is called.
+             * @example Car, dry clutch
              */
             label: string;
             /**
              * Meaning
              * @description What it means, in a sentence.
+             * @example Nothing is assumed of the vehicle.
              */
             meaning: string;
             /**
              * Layouts
              * @description Layouts it is of.
+             * @example [
+             *       "dry_car",
+             *       "wet_motorcycle"
+             *     ]
              */
             layouts: string[];
         };
@@ -10372,26 +12150,35 @@ export interface components {
             /**
              * Name
              * @description Its key, or the name somebody gave it.
+             * @example disc
              */
             name: string;
             /**
              * Label
              * @description What it is called.
+             * @example Disc
              */
             label: string;
             /**
              * Layouts
              * @description Layouts it is of.
+             * @example [
+             *       "dry_car"
+             *     ]
              */
             layouts: string[];
             /**
              * Searched
              * @description Layouts in which the finder offers it.
+             * @example [
+             *       "dry_car"
+             *     ]
              */
             searched: string[];
             /**
              * First
              * @description How many were passed over.
+             * @example true
              */
             first: boolean;
         };
@@ -10409,6 +12196,7 @@ export interface components {
             /**
              * Version
              * @description Its version, for If-Match; 0 where there is none.
+             * @example 0.1.0
              */
             version: string;
         };
@@ -10479,12 +12267,14 @@ export interface components {
              * Newest
              * @description The version that stands.
              * @default null
+             * @example 1
              */
             newest?: number | null;
             /**
              * Seen
              * @description The version the change was made on.
              * @default null
+             * @example 2
              */
             seen?: number | null;
             /**
