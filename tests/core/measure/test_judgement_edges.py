@@ -245,3 +245,11 @@ def test_a_sweep_says_nothing_of_its_own_until_it_is_worked_out() -> None:
     assert uncertainty_of("caliper", "m") == CALIPER
     assert uncertainty_of("caliper", "N") == 0.0
     assert uncertainty_of("thumb", "m") == 0.0
+
+
+def test_a_limit_of_nothing_is_a_limit() -> None:
+    near = judged(read(0.1), limit("least", 0), limit("most", 0.3))
+    assert near.decides is not None
+    assert near.decides.limit.name == "least"
+    at = judged(read(0.0, doubt=CALIPER), limit("most", 0))
+    assert (at.verdict, at.better) == ("too close to call", "")
