@@ -41,11 +41,15 @@ class Lack:
         """It in words."""
         match self.code:
             case "hold points":
-                return f"{self.count} hold points are not proved"
+                return f"{self.count} hold points are not proved" if self.count > 1 else "a hold point is not proved"
             case "left over":
                 return f"left over and unexplained: {', '.join(self.named)}"
             case "stops":
-                return f"{self.count} readings of what goes in say stop, or settle nothing"
+                return (
+                    f"{self.count} readings of what goes in say stop, or settle nothing"
+                    if self.count > 1
+                    else "a reading of what goes in says stop, or settles nothing"
+                )
             case "no drive":
                 return "no drive was kept"
             case "unread":

@@ -123,6 +123,8 @@ def read_hole(key: str, said: HoleMapped) -> Hole:
         raise UnreadableEntry("Bolt map: say the joint and the hole's number, as “Bell housing:3”")
     typed = said.thread
     thread = read_thread(typed)
+    if not typed.strip():
+        raise UnreadableEntry("Bolt map: say its thread, as M10 x 1.5 or 3/8-16")
     if thread is None:
         raise UnreadableEntry(f"Bolt map: “{typed}” is no thread; M10 x 1.5 or 3/8-16 is")
     material = said.material
