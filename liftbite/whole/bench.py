@@ -132,12 +132,15 @@ class Bench:
 
     def said_of(self, kind: type[Said]) -> Mapping[str, Line[Said]]:
         """Of what -> what was said last, of one kind."""
-        of_kind: Mapping[str, Any] = self._said[kind.about.name]
+        of_kind: Mapping[str, Any] = self._said.get(kind.about.name, {})
         return of_kind
 
     @cached_property
     def _said(self) -> Mapping[str, Mapping[str, Line]]:
-        return {name: in_force(self.record, kind) for name, kind in KINDS.items()}
+        of_kind: dict[str, list[Line]] = {}
+        for line in self.record:
+            of_kind.setdefault(line.kind, []).append(line)
+        return {name: in_force(lines, KINDS[name]) for name, lines in of_kind.items()}
 
     @property
     def job_name(self) -> str:
