@@ -144,3 +144,7 @@ def test_what_was_entered_in_one_system_has_one_digit_more_in_the_other(
 ) -> None:
     """Three at least; a length stays as it is in millimetres, as catalogues have it."""
     assert (str(show(si, unit, "metric")), str(show(si, unit, "inch"))) == (metric, inch)
+
+
+def test_a_small_negative_figure_keeps_its_sign() -> None:
+    assert [figure(v) for v in (-0.5, -1.0, -0.04)] == ["−0.5", "−1", "−0.04"]
