@@ -1,7 +1,7 @@
 """What is said of a job, as the interface documents it: one shape a kind, from the kinds of the record.
 
 - `at_station`      refuses a kind that is said at another station
-- `Statement`       what may be sent of one: kind, of what, its words, by whom
+- `StatementWords`  what may be sent of one: kind, of what, its words, by whom
 - `SaidOut`, `said_out`   what was said, as it is shown
 - `words_said`      the words of a kind as they stand in an answer
 - `typed`           writes a model's schema as the union of the kinds of a station
@@ -16,13 +16,12 @@ from typing import Annotated, Any, overload
 
 from pydantic import AfterValidator, BaseModel, Field, WithJsonSchema
 
-from liftbite.core.job.record import MAX_WORDS, Line, fields_of, needed_of, option_words
-from liftbite.core.job.record import Statement as Said
+from liftbite.core.job.record import MAX_WORDS, Line, Statement, fields_of, needed_of, option_words
 from liftbite.core.statements import KINDS
 from liftbite.files.fields import Words
 
 #: Field -> its words.
-Statement = Annotated[
+StatementWords = Annotated[
     dict[Annotated[Words, Field(max_length=40)], Annotated[Words, Field(max_length=MAX_WORDS)]], Field(max_length=20)
 ]
 
@@ -92,7 +91,7 @@ def words_said(kind: str) -> WithJsonSchema:
     return WithJsonSchema(_shape(KINDS[kind]) | {"required": []}, mode="serialization")
 
 
-def _shape(kind: type[Said]) -> dict[str, Any]:
+def _shape(kind: type[Statement]) -> dict[str, Any]:
     """The words of a kind."""
     fields: dict[str, Any] = {}
     for name, options in fields_of(kind).items():

@@ -156,19 +156,8 @@ def names_of_now(record: Iterable[Line], shop_steps: Iterable[str] = ()) -> dict
 
 def under_names_of_now(record: Iterable[Line], names: Mapping[str, str]) -> list[Line]:
     """A record with every own step and check by the name of now."""
-    return [_renamed(line, names) for line in record]
-
-
-def _renamed(line: Line, names: Mapping[str, str]) -> Line:
-    if isinstance(line.statement, StepTick | AtStep | CheckClosed | Overruling):
-        return replace(line, key=names.get(line.key, line.key))
-    if isinstance(line.statement, BoltTick):
-        step, colon, turn = line.key.rpartition(":")
-        return replace(line, key=names.get(step, step) + colon + turn)
-    if isinstance(line.statement, Photo):
-        kind, colon, name = line.statement.of.partition(":")
-        return replace(line, statement=replace(line.statement, of=kind + colon + names.get(name, name)))
-    if isinstance(line.statement, OwnStep):
-        after = line.statement.after
-        return replace(line, statement=replace(line.statement, after=names.get(after, after)))
-    return line
+    found = []
+    for line in record:
+        key, statement = line.statement.renamed(line.key, names)
+        found.append(replace(line, key=key, statement=statement))
+    return found

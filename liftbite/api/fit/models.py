@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.api.jobs.models import NameOut
-from liftbite.api.statements import SaidOut, Statement, at_station, typed, words_said
+from liftbite.api.statements import SaidOut, StatementWords, at_station, typed, words_said
 from liftbite.core.fit.progress import State
 from liftbite.core.fit.step import Evidence, Stretch
 from liftbite.files.fields import Words
@@ -203,7 +203,7 @@ class SayOfPlanIn(BaseModel):
 
     kind: Annotated[str, at_station("plan")]
     key: Annotated[Words, Field(min_length=1, max_length=120)]
-    said: Statement
+    said: StatementWords
     who: Annotated[Words, Field(max_length=60)] = ""
     request: Annotated[Words, Field(max_length=80)] = ""
 

@@ -28,7 +28,7 @@ from liftbite.core.fit.progress import fits, hold_against, own_key, ticked, turn
 from liftbite.core.fit.statements import OwnStep
 from liftbite.core.fit.tightening import judged, left_of, read_pull
 from liftbite.core.job.ledger import FOUND, PLAN
-from liftbite.core.job.record import Line, lines_of
+from liftbite.core.job.record import Line, RawLine, checked, lines_of
 from liftbite.core.statements import read_statement
 from liftbite.files.fields import Words
 from liftbite.files.plan import read_plan
@@ -82,23 +82,22 @@ def keep_step(path: JobPath, body: mf.ShopStepIn) -> Response:
     seen = seen_version()
     said = {"answer": "asked", "after": body.after, "note": body.note}
     with writing() as session:
-        line, bench = read_statement("own_step", body.title, said), bench_of(session, path.job_id, FOUND)
+        line = checked(OwnStep, RawLine(OwnStep.about.name, body.title, said))
+        bench = bench_of(session, path.job_id, FOUND)
         _has_a_place(line, bench)
         shop.set_step(session, line.key, line.words if body.kept else {}, now(), seen)
         return reply(plan_out(bench_of(session, path.job_id, FOUND)))
 
 
-def _has_a_place(line: Line, bench: Bench) -> None:
+def _has_a_place(line: Line[OwnStep], bench: Bench) -> None:
     """A step of the shop's comes after a step every job can have, and not after itself, in this job or any other.
 
     Raises
     ------
     UnreadableEntry : it does not
     """
-    after, shops = (
-        line.words.get("after", ""),
-        {own_key(title) for title, (said, _) in bench.shop_steps.items() if said},
-    )
+    after = line.statement.after
+    shops = {own_key(title) for title, (said, _) in bench.shop_steps.items() if said}
     if after.startswith(OWN) and after not in shops:
         raise UnreadableEntry(
             f"“{after}” is a step of this job alone; a step for every job comes after one that all have"

@@ -9,7 +9,7 @@ from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from liftbite.api.jobs.models import _In
 from liftbite.api.paths import JobPath
-from liftbite.api.statements import Statement, at_station, typed
+from liftbite.api.statements import StatementWords, at_station, typed
 from liftbite.core.measure.limit import LimitName
 from liftbite.files.fields import Named, Short, Words
 from liftbite.files.measured import RenewalFigures
@@ -37,7 +37,7 @@ class SayIn(_In):
 
     kind: Annotated[str, at_station("bench")]
     key: Annotated[Words, Field(max_length=120)] = ""
-    said: Statement
+    said: StatementWords
     who: Annotated[Words, Field(max_length=60)] = ""
     request: RequestName = ""
 

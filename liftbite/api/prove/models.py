@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from liftbite.api.jobs.models import FigureOut, NameOut
-from liftbite.api.statements import SaidOut, Statement, at_station, typed, words_said
+from liftbite.api.statements import SaidOut, StatementWords, at_station, typed, words_said
 from liftbite.core.prove.drive import Kind
 from liftbite.files.fields import Words
 
@@ -323,7 +323,7 @@ class SayOfProofIn(BaseModel):
 
     kind: Annotated[str, at_station("proof")]
     key: Annotated[Words, Field(max_length=120)] = ""
-    said: Statement
+    said: StatementWords
     who: Annotated[Words, Field(max_length=60)] = ""
     request: Annotated[Words, Field(max_length=80)] = ""
 

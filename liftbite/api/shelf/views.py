@@ -210,7 +210,7 @@ def import_csv(body: ms.CsvIn) -> Response:
 # --- into a job
 
 
-def said(quantity: str, typed: str) -> m.NameOut:
+def typed_name(quantity: str, typed: str) -> m.NameOut:
     """A figure of a part: what it is called and what it says."""
     option = CHOICES[quantity].option(typed) if quantity in CHOICES else None
     return m.NameOut(name=label_of(quantity), label=option.label.lower() if option else typed)
@@ -239,7 +239,7 @@ def offers(path: JobPath, query: SlotQuery) -> Response:
         found.append(
             ms.OfferOut(
                 part=part_out(shelved),
-                states=[said(q, t) for q, t in part.values.items()],
+                states=[typed_name(q, t) for q, t in part.values.items()],
                 taken=now is not None and now.typed == part.name,
                 misfit=misfit_sentence(clash[0]) if clash else None,
                 bite=_low(after, "bite_margin", -1.0),

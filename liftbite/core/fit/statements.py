@@ -10,7 +10,8 @@ Instructions, holes and their pattern are said in `fit.tightening`, `fit.bolt_ma
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 from typing import ClassVar, Literal
 
 from liftbite.core.errors import UnreadableEntry
@@ -42,7 +43,11 @@ class StepTick(Statement):
     """A step that is done, with what was read or found; or a hold point that is overridden."""
 
     about: ClassVar = Kind(
-        "step", "Step", "plan", answers={"overridden": "hold point overridden", "taken_back": "open again"}
+        "step",
+        "Step",
+        "plan",
+        of_named=True,
+        answers={"overridden": "hold point overridden", "taken_back": "open again"},
     )
 
     answer: Literal["done", "overridden", "open"]
@@ -74,6 +79,11 @@ class BoltTick(Statement):
     angle: str = ""
     flag: str = ""
 
+    def renamed(self, key: str, names: Mapping[str, str]) -> tuple[str, Statement]:
+        """The bolt of the step by its name of now."""
+        step, colon, turn = key.rpartition(":")
+        return names.get(step, step) + colon + turn, self
+
     def subject(self, key: str, names: Names) -> str:
         """The bolt of a step."""
         step, _, turn = key.rpartition(":")
@@ -93,6 +103,7 @@ class AtStep(Statement):
         "At a step",
         "plan",
         named=True,
+        of_named=True,
         answers={"here": "somebody is at it", "taken_back": "nobody is at it"},
     )
 
@@ -116,6 +127,10 @@ class OwnStep(Statement):
     answer: Literal["asked", "open"]
     after: str = ""
     note: str = ""
+
+    def renamed(self, key: str, names: Mapping[str, str]) -> tuple[str, Statement]:
+        """The step it comes after by its name of now."""
+        return key, replace(self, after=names.get(self.after, self.after))
 
     def subject(self, key: str, names: Names) -> str:
         """Its title."""

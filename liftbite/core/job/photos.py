@@ -6,7 +6,8 @@
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 from typing import ClassVar, Literal
 
 from liftbite.core.errors import UnreadableEntry
@@ -35,6 +36,11 @@ class Photo(Statement):
             raise UnreadableEntry("Photo: say who erases it, and why")
         if self.answer == "kept" and not _OF.fullmatch(self.of):
             raise UnreadableEntry("Photo: say what it is of: job, or check:, step: or bag: and its name")
+
+    def renamed(self, key: str, names: Mapping[str, str]) -> tuple[str, Statement]:
+        """What it is of by its name of now."""
+        kind, colon, name = self.of.partition(":")
+        return key, replace(self, of=kind + colon + names.get(name, name))
 
     def subject(self, key: str, names: Names) -> str:
         """What it is of."""

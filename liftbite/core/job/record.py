@@ -62,6 +62,7 @@ class Kind:
     signed : True where a name and a reason have to stand under it
     named : True where a name has to, without a reason
     by_name : True where somebody gives what it is of a name of his own
+    of_named : True where its key is a step or a check, which may be one that somebody named
     takes_back : field and its word that takes back what was said before; empty where nothing does
     answers : answer -> how it reads in the record, where that is not `option_words`
     key_now : key of before -> key
@@ -73,6 +74,7 @@ class Kind:
     signed: bool = False
     named: bool = False
     by_name: bool = False
+    of_named: bool = False
     takes_back: tuple[str, str] = ("answer", "open")
     answers: Mapping[str, str] = field(default_factory=dict)
     key_now: Callable[[str], str] = _as_it_is
@@ -91,6 +93,10 @@ class Statement:
         ------
         UnreadableEntry : what is wrong
         """
+
+    def renamed(self, key: str, names: Mapping[str, str]) -> tuple[str, Statement]:
+        """Its key and itself, with steps and checks of one's own by their names of now."""
+        return names.get(key, key) if self.about.of_named else key, self
 
     def stored(self) -> dict[str, str]:
         """Field -> words, as they are stored and sent: of what was said."""

@@ -102,7 +102,9 @@ class ListLine(Statement):
 class CheckClosed(Statement):
     """A check that is closed without all its readings."""
 
-    about: ClassVar = Kind("check", "Check", "bench", signed=True, answers={"taken_back": "asked for again"})
+    about: ClassVar = Kind(
+        "check", "Check", "bench", signed=True, of_named=True, answers={"taken_back": "asked for again"}
+    )
 
     answer: Literal["enough", "not_on_job", "open"]
     reason: str = ""
@@ -121,7 +123,7 @@ class Overruling(Statement):
     """A verdict that somebody puts in the place of the one that was reached."""
 
     about: ClassVar = Kind(
-        "verdict", "Verdict", "bench", signed=True, answers={"taken_back": "as the readings say again"}
+        "verdict", "Verdict", "bench", signed=True, of_named=True, answers={"taken_back": "as the readings say again"}
     )
 
     answer: Literal[OverruledBy, "open"]

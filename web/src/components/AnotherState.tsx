@@ -2,6 +2,7 @@ import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { client, type EntryIn, postKept, Refusal, seen, taken } from "@/api/client";
 import { useCatalogue } from "@/api/queries";
+import { Refused } from "@/components/Refused";
 import { type Base, type Held, heldOfOthers, letGo, loadBase } from "@/lib/drafts";
 import { pageState, useAnotherState } from "@/lib/state";
 import { FILES, type Kept, keptOfOthers, letKeptGo } from "@/lib/waiting";
@@ -170,11 +171,7 @@ export function AnotherState() {
               ))}
             </p>
           ))}
-          {trouble && (
-            <p role="alert" className="mt-2 font-semibold">
-              ▲ {trouble}
-            </p>
-          )}
+          <Refused why={trouble} className="mt-2" />
           {!another && list.length === 0 && (
             <button type="button" className="button mt-4 min-h-11" onClick={() => setTold([])}>
               Close

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { photoAddress, usePhotoChange, usePhotos } from "@/api/photos";
+import { Refused } from "@/components/Refused";
 import { moment } from "@/lib/words";
 import { ErasePhoto } from "./ErasePhoto";
 import { FileButton } from "./FileButton";
@@ -56,11 +57,7 @@ export function Photos({ job, of, all = false }: Props) {
           {busy ? "Keeping it …" : "Take a photo"}
         </FileButton>
       </div>
-      {trouble && (
-        <p role="alert" className="font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
+      <Refused why={trouble} />
       {open && <PhotoPanel key={open} job={job} digest={open} onClose={() => setOpen(null)} />}
     </section>
   );
@@ -87,11 +84,7 @@ function PhotoPanel({ job, digest, onClose }: { job: number; digest: string; onC
           onErase={(boxes, reason, who) => void tell({ erase: digest, boxes, reason, who })}
           onLeave={() => setErasing(false)}
         />
-        {trouble && (
-          <p role="alert" className="font-semibold">
-            ▲ {trouble}
-          </p>
-        )}
+        <Refused why={trouble} />
       </Panel>
     );
   }
@@ -140,11 +133,7 @@ function PhotoPanel({ job, digest, onClose }: { job: number; digest: string; onC
           )}
         </div>
       </form>
-      {trouble && (
-        <p role="alert" className="font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
+      <Refused why={trouble} />
     </Panel>
   );
 }

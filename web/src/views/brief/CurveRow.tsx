@@ -2,6 +2,7 @@ import { type DragEvent, useEffect, useRef, useState } from "react";
 import { useLocation, useNavigate } from "react-router";
 import { client, type Field, type Proposal, Refusal, taken } from "@/api/client";
 import { useCatalogue } from "@/api/queries";
+import { Refused } from "@/components/Refused";
 import { base64Of, MOST_BYTES } from "@/lib/files";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { MappingSheet, type Spoken } from "./MappingSheet";
@@ -72,11 +73,7 @@ export function CurveRow({ name }: { name: string }) {
           Reading {reading} …
         </p>
       )}
-      {trouble && (
-        <p role="alert" className="mt-2 font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
+      <Refused why={trouble} className="mt-2" />
       {proposal && (
         <MappingSheet
           proposal={proposal}

@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Find } from "@/api/client";
 import { useCatalogue } from "@/api/queries";
 import { cancelFind, startFind, useFind, useShelf } from "@/api/shelf";
+import { Refused } from "@/components/Refused";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
 import { ENTRIES_COLUMN, RESULTS_COLUMN, TWO_COLUMNS } from "@/lib/columns";
@@ -48,11 +49,7 @@ export function FindView() {
           }}
           onCancel={() => run !== null && void cancelFind(run).then(() => find.refetch())}
         />
-        {trouble && (
-          <p role="alert" className="mt-3 font-semibold">
-            ▲ {trouble}
-          </p>
-        )}
+        <Refused why={trouble} className="mt-3" />
       </Scroll>
       <Scroll label="Candidates" className={RESULTS_COLUMN}>
         {run === null ? (

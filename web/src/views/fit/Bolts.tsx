@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { FitStep, GaugeEvent, Plan } from "@/api/client";
 import type { SayPlan } from "@/api/fit";
 import { useWrench } from "@/api/fit";
+import { Refused } from "@/components/Refused";
 import { beep } from "@/lib/beep";
 import { useGauge } from "@/lib/useGauge";
 
@@ -91,11 +92,7 @@ export function Bolts({ plan, step, say }: { plan: Plan; step: FitStep; say: Say
         {plan.wrenches.length > 0 && open.length > 0 && (
           <Wrench plan={plan} step={step} turn={picked} onTaken={() => setPicked("")} />
         )}
-        {trouble && (
-          <p role="alert" className="font-semibold">
-            ▲ {trouble}
-          </p>
-        )}
+        <Refused why={trouble} />
         <p className="text-note text-soft">
           In the order {step.sequence.join(", ")}. Numbered clockwise from the mark on the part; a line across
           head and part at each, for a mark that points up lies as soon as it turns.
@@ -152,11 +149,7 @@ function Wrench({
           {state.connected ? "It ticks bolts off by itself." : state.says}
         </p>
       )}
-      {trouble && (
-        <p role="alert" className="font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
+      <Refused why={trouble} />
     </div>
   );
 }

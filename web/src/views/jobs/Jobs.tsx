@@ -5,6 +5,7 @@ import { useArchive, useCatalogue, useCopyJob, useJobs, useKeepJob } from "@/api
 import { FileButton } from "@/components/FileButton";
 import { Glyph } from "@/components/Glyph";
 import { More } from "@/components/More";
+import { Refused } from "@/components/Refused";
 import { TopBar } from "@/components/TopBar";
 import { useAddress } from "@/lib/address";
 import { first } from "@/lib/units";
@@ -365,11 +366,7 @@ function BringJob({ dropped }: { dropped: File | null }) {
           </p>
         </div>
       )}
-      {trouble && (
-        <p role="alert" className="mt-2 font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
+      <Refused why={trouble} className="mt-2" />
     </section>
   );
 }

@@ -3,6 +3,7 @@ import { useNavigate } from "react-router";
 import { type Catalogue, client, Refusal, taken } from "@/api/client";
 import { useCatalogue, useKeepJob } from "@/api/queries";
 import { FileButton } from "@/components/FileButton";
+import { Refused } from "@/components/Refused";
 
 const BOX = "mt-1 h-11 w-full rounded-cut border border-line bg-sheet px-3 text-field hover:border-ink";
 
@@ -156,11 +157,7 @@ export function NewJob({ run, onRun }: { run: File | null; onRun: (run: File | n
         Vehicle
         <input name="vehicle" maxLength={200} className={BOX} autoComplete="off" />
       </label>
-      {trouble && (
-        <p role="alert" className="pb-2 font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
+      <Refused why={trouble} className="pb-2" />
       <div className="flex flex-wrap items-center gap-3">
         <button type="submit" className="button h-11 grow">
           Begin

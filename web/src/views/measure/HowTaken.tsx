@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Check } from "@/api/client";
+import { Refused } from "@/components/Refused";
 import { requestName } from "@/lib/request";
 import { first } from "@/lib/units";
 import { moment } from "@/lib/words";
@@ -106,11 +107,7 @@ export function HowTaken({ check, send }: { check: Check; send: Send }) {
         )}
       </div>
       {check.begun_at && <p className="mt-1 text-note text-soft">Begun {moment(check.begun_at)}</p>}
-      {trouble && (
-        <p role="alert" className="font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
+      <Refused why={trouble} />
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { Check, GaugeEvent, Measure } from "@/api/client";
 import { useKeyed, useRereadBench } from "@/api/measure";
+import { Refused } from "@/components/Refused";
 import { beep } from "@/lib/beep";
 import { openPlaces, pieceAfter, placeNow } from "@/lib/keypad";
 import { keepUnit, lastUnit } from "@/lib/lastUnit";
@@ -143,11 +144,7 @@ export function TakeReading({ bench, check, place, instrument, send, onPlace, on
           />
         </div>
       )}
-      {trouble && (
-        <p role="alert" className="mt-2 font-semibold">
-          ▲ {trouble}
-        </p>
-      )}
+      <Refused why={trouble} className="mt-2" />
       <p className="mt-2 flex flex-wrap gap-1.5">
         <button
           type="button"

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { type Prove, useCloseFault } from "@/api/prove";
+import { Refused } from "@/components/Refused";
 import { Scroll } from "@/components/Scroll";
 import { Toggle } from "@/components/Toggle";
 import { useJobEditor } from "@/lib/useJobEditor";
@@ -38,7 +39,7 @@ export function FaultView() {
             ))}
           </p>
         </fieldset>
-        {trouble && <p role="alert">▲ {trouble}</p>}
+        <Refused why={trouble} />
         {fault.next && (
           <section aria-labelledby="next-test" className="mt-2" data-testid="next-test">
             <h2 id="next-test" className="lettering border-b border-ink pb-0.5">
@@ -186,7 +187,7 @@ function Likely({ cause }: { cause: Cause }) {
               </p>
             )
           )}
-          {trouble && <p role="alert">▲ {trouble}</p>}
+          <Refused why={trouble} />
         </>
       )}
     </li>

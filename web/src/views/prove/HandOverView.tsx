@@ -64,11 +64,7 @@ export function HandOverView() {
               All of it in one archive
             </a>
           </p>
-          {trouble && (
-            <p role="alert" className="font-semibold">
-              ▲ {trouble}
-            </p>
-          )}
+          <Refused why={trouble} />
           <button
             type="button"
             className="button min-h-11"

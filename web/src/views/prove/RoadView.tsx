@@ -3,6 +3,7 @@ import type { OptionOf } from "@/api/client";
 import { type Drive, useReadDrive } from "@/api/prove";
 import { Figure } from "@/components/Figure";
 import { FileButton } from "@/components/FileButton";
+import { Refused } from "@/components/Refused";
 import { Scroll } from "@/components/Scroll";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { moment } from "@/lib/words";
@@ -155,7 +156,7 @@ function Read({ name, drive }: { name: string; drive: Drive }) {
           </button>
         )}
       </p>
-      {trouble && <p role="alert">▲ {trouble}</p>}
+      <Refused why={trouble} />
       {slips.length > 0 && (
         <div className="overflow-x-auto">
           <table className="mt-2 w-full" data-testid="slips">

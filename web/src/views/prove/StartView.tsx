@@ -2,6 +2,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import type { OptionOf } from "@/api/client";
 import type { Prove } from "@/api/prove";
+import { Refused } from "@/components/Refused";
 import { Scroll } from "@/components/Scroll";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { FluidRows } from "./FluidRows";
@@ -41,11 +42,7 @@ export function StartView() {
             ))}
           </nav>
           {card && <OneCard key={card.name} card={card} tell={tell} />}
-          {trouble && (
-            <p role="alert" className="font-semibold">
-              ▲ {trouble}
-            </p>
-          )}
+          <Refused why={trouble} />
         </section>
         <div>
           <FluidRows tell={tell} />

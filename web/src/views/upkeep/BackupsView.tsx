@@ -1,5 +1,6 @@
 import { useEffect } from "react";
 import { useBackUp, useUpkeep } from "@/api/upkeep";
+import { Refused } from "@/components/Refused";
 import { TopBar } from "@/components/TopBar";
 import { agoSaid, sizeSaid } from "@/lib/size";
 import { moment } from "@/lib/words";
@@ -32,11 +33,7 @@ export function BackupsView() {
             {backUp.isPending ? "Copying …" : "Back up now"}
           </button>
         </div>
-        {trouble && (
-          <p role="alert" className="py-3 font-semibold">
-            ▲ {trouble}
-          </p>
-        )}
+        <Refused why={trouble} className="py-3" />
         {upkeep.data?.short && <p className="py-2 font-semibold">▲ {upkeep.data.short}</p>}
         {upkeep.data && (
           <>
