@@ -41,10 +41,7 @@ class JobNames:
         return self.checks[key].title if key in self.checks else key
 
     def step(self, key: str) -> str:
-        """A step by its title; of putting back by the step that took it off."""
-        taken = LIBRARY.get(key.removeprefix("back:"))
-        if key.startswith("back:") and taken is not None:
-            return taken.back or taken.title
+        """A step by its title."""
         return LIBRARY[key].title if key in LIBRARY else self.steps.get(key, key)
 
     def part_of_check(self, key: str) -> str:

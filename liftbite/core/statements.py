@@ -16,9 +16,22 @@ from functools import lru_cache
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolt_map import HoleMapped
+from liftbite.core.fit.holds import OverriddenLine
+from liftbite.core.fit.own_steps import own_keys_of_before
 from liftbite.core.fit.pattern import PatternMeasured
-from liftbite.core.fit.progress import own_keys_of_before
-from liftbite.core.fit.statements import AtStep, Bag, BoltTick, LeftOver, Mark, OwnStep, PartNote, PlanAnswer, StepTick
+from liftbite.core.fit.statements import (
+    AtStep,
+    Bag,
+    BoltTick,
+    LeftOver,
+    Mark,
+    NotHere,
+    OwnStep,
+    PartNote,
+    PlanAnswer,
+    StepTick,
+)
+from liftbite.core.fit.step_names import STEPS_OF_BEFORE
 from liftbite.core.fit.tightening import JointInstruction
 from liftbite.core.job.photos import Photo
 from liftbite.core.job.record import Line, RawLine, Statement, checked, lines_of
@@ -66,6 +79,8 @@ KINDS: Mapping[str, type[Statement]] = {
         BoltTick,
         JointInstruction,
         AtStep,
+        NotHere,
+        OverriddenLine,
         PatternMeasured,
         OwnStep,
         HoleMapped,
@@ -151,7 +166,7 @@ def names_of_now(record: Iterable[Line], shop_steps: Iterable[str] = ()) -> dict
     """
     lines = list(record)
     titles = [*shop_steps, *(line.key for line in lines_of(lines, OwnStep))]
-    return own_names_of_before(lines) | own_keys_of_before(dict.fromkeys(titles))
+    return {**STEPS_OF_BEFORE, **own_names_of_before(lines), **own_keys_of_before(dict.fromkeys(titles))}
 
 
 def under_names_of_now(record: Iterable[Line], names: Mapping[str, str]) -> list[Line]:

@@ -18,16 +18,17 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 from liftbite.core.errors import UnreadableEntry, UnreadableFile
 from liftbite.core.fit.case import QUESTIONS, Case
 from liftbite.core.fit.library import LIBRARY
-from liftbite.core.fit.plan import BACK, Plan
-from liftbite.core.fit.progress import fits, own_key, own_keys_of_before
+from liftbite.core.fit.own_steps import fits, own_key, own_keys_of_before
+from liftbite.core.fit.plan import ON, Plan
 from liftbite.core.fit.statements import OwnStep
 from liftbite.core.fit.step import Evidence, Stretch
+from liftbite.core.fit.step_names import STEPS_OF_BEFORE
 from liftbite.core.job.record import Line
 from liftbite.core.statements import read_statement, under_names_of_now
 from liftbite.files.fields import Words
 from liftbite.files.json_text import read_json
 
-_Said = dict[Annotated[str, Field(max_length=40)], Annotated[Words, Field(max_length=400)]]
+_Said = dict[Annotated[str, Field(max_length=40)], Annotated[Words, Field(max_length=2000)]]
 _MOST = 400
 
 
@@ -51,7 +52,17 @@ class FileOwnStep(_Strict):
 
     title: Words = Field(min_length=1, max_length=100)
     after: Words = Field(default="", max_length=120, description="Key of the step it comes after; first where empty.")
-    note: Words = Field(default="", max_length=400)
+    before: Words = Field(default="", max_length=120, description="Key of the step it comes before.")
+    note: Words = Field(default="", max_length=2000)
+    back: Words = Field(default="", max_length=200, description="What putting it back is called.")
+    parts: Words = Field(default="", max_length=400)
+    joint: Words = Field(default="", max_length=60)
+    tools: Words = Field(default="", max_length=400)
+    hazards: Words = Field(default="", max_length=400)
+    evidence: Literal["", "tick", "reading", "bolts", "sentence"] = ""
+    reached: Literal["", "bench", "inside", "above", "below"] = ""
+    hands: Words = Field(default="", max_length=2)
+    minutes: Words = Field(default="", max_length=4)
 
 
 class FileWay(_Strict):
@@ -78,7 +89,7 @@ def write_plan(case: Case, plan: Plan, own: Iterable[Line[OwnStep]], ways: Mappi
     """The file of a plan."""
     filed = PlanFile(
         answers=dict(case.answers),
-        own=[FileOwnStep(title=o.key, after=o.statement.after, note=o.statement.note) for o in own],
+        own=[_filed(o) for o in own],
         tightening=[FileWay(key=key, said=dict(line.words)) for key, line in ways.items()],
         steps=[
             FileStep(
@@ -93,6 +104,11 @@ def write_plan(case: Case, plan: Plan, own: Iterable[Line[OwnStep]], ways: Mappi
         ],
     )
     return json.dumps(filed.model_dump(), ensure_ascii=False, indent=1) + "\n"
+
+
+def _filed(own: Line[OwnStep]) -> FileOwnStep:
+    words = {name: text for name, text in own.words.items() if name != "answer"}
+    return FileOwnStep.model_validate({"title": own.key, **words})
 
 
 def read_plan(text: str) -> list[Line]:
@@ -111,13 +127,10 @@ def read_plan(text: str) -> list[Line]:
         first = error.errors()[0]
         where = ".".join(map(str, first["loc"]))
         raise UnreadableFile(f"this is no plan: {where}: {first['msg'].lower()}") from None
-    known = {
-        *LIBRARY,
-        *(BACK + key for key, step in LIBRARY.items() if step.back),
-        *(own_key(o.title) for o in filed.own),
-    }
-    before = own_keys_of_before(o.title for o in filed.own)
-    for key in (*(step.key for step in filed.steps), *(o.after for o in filed.own if o.after)):
+    titles = [own_key(o.title) for o in filed.own]
+    known = {*LIBRARY, *titles, *(ON + key for key in titles)}
+    before = {**STEPS_OF_BEFORE, **own_keys_of_before(o.title for o in filed.own)}
+    for key in (*(step.key for step in filed.steps), *(o.after or o.before for o in filed.own if o.after or o.before)):
         if before.get(key, key) not in known:
             raise UnreadableFile(f"“{key}” is no step of any plan")
     try:
@@ -137,4 +150,5 @@ def _answers(filed: PlanFile) -> Iterable[Line]:
 
 
 def _own(step: FileOwnStep) -> dict[str, str]:
-    return {"answer": "asked", "after": step.after, "note": step.note}
+    words = step.model_dump(exclude={"title"})
+    return {"answer": "asked", **{name: text for name, text in words.items() if text}}

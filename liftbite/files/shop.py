@@ -53,7 +53,7 @@ class FileShopStep(_Strict):
     """A step the shop adds to every plan; with nothing said, one it has let go."""
 
     title: Words = Field(min_length=1, max_length=120)
-    said: dict[Annotated[Words, Field(max_length=40)], Annotated[Words, Field(max_length=400)]] = Field(max_length=20)
+    said: dict[Annotated[Words, Field(max_length=40)], Annotated[Words, Field(max_length=2000)]] = Field(max_length=20)
 
 
 class FileJobOf(_Strict):

@@ -171,9 +171,14 @@ class Bench:
 
     @property
     def scope(self) -> str:
-        """How far the job goes."""
+        """How far the job goes; everything where nobody said."""
+        return self.scope_said or "everything"
+
+    @property
+    def scope_said(self) -> str:
+        """How far the job was said to go; empty where nobody said."""
         line = self.said_of(ScopeAnswer).get("")
-        return line.answer if line else "everything"
+        return line.answer if line else ""
 
     def wants(self, check: Check) -> bool:
         """True where a check is asked for on this job."""

@@ -11,6 +11,7 @@ from threading import Lock
 
 from sqlalchemy.orm import Session
 
+from liftbite.core.fit.step_names import step_now
 from liftbite.core.prove.learned import Learned, learned_from, step_minutes
 from liftbite.store import learned as store
 
@@ -35,5 +36,5 @@ def minutes_of_steps(session: Session) -> dict[str, Learned]:
     by_step: dict[str, list[float]] = defaultdict(list)
     for ticks in store.step_ticks(session).values():
         for key, minutes in step_minutes(ticks).items():
-            by_step[key].append(minutes)
+            by_step[step_now(key)].append(minutes)
     return {key: found for key, minutes in by_step.items() if (found := learned_from(minutes))}

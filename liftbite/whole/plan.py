@@ -3,6 +3,7 @@
 - `case_of_job`, `plan_of_job`   what a plan is made from, and the plan
 - `own_lines`     steps of the shop's and of the job's own
 - `orders_of`     how far the orders of its parts are
+- `unsound_of`    parts the bench wants renewed, which widen what is opened
 - `progress_of`   where the job stands
 """
 
@@ -11,14 +12,16 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from liftbite.core.fit.case import Case, case_of
+from liftbite.core.fit.own_steps import own_steps
 from liftbite.core.fit.plan import Plan, plan_of
-from liftbite.core.fit.progress import Progress, own_steps, progress
+from liftbite.core.fit.progress import Evidence, Progress, gone_of, order_of_ticks, progress
 from liftbite.core.fit.statements import OwnStep, PlanAnswer
-from liftbite.core.job.ledger import PLAN
+from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.job.parts import PARTS
 from liftbite.core.job.record import Line, lines_of
 from liftbite.core.measure.statements import ON_ITS_WAY, ListLine, Order
 from liftbite.core.statements import read_statement
-from liftbite.whole.bench import Bench, needs_of
+from liftbite.whole.bench import Bench, findings_of, needs_of
 
 
 def answers_of(bench: Bench) -> dict[str, str]:
@@ -28,12 +31,26 @@ def answers_of(bench: Bench) -> dict[str, str]:
 
 def case_of_job(bench: Bench) -> Case:
     """What the plan of a job is made from."""
-    return case_of(bench.seen_as(PLAN).build, answers_of(bench), bench.scope, bench.practices)
+    return case_of(bench.seen_as(PLAN).build, answers_of(bench), bench.scope_said, bench.practices, unsound_of(bench))
+
+
+def unsound_of(bench: Bench) -> dict[str, str]:
+    """Part -> what was read of it that wants it renewed: it widens how far the job opens."""
+    found = bench.seen_as(FOUND)
+    unsound: dict[str, str] = {}
+    for finding in findings_of(found):
+        if finding.verdict not in ("renew", "renew as set"):
+            continue
+        check = found.known[finding.check]
+        for part in check.gets or (check.part,):
+            if part in PARTS:
+                unsound.setdefault(PARTS[part].renewed_as, f"{finding.verdict}: {check.label.lower()}")
+    return unsound
 
 
 def plan_of_job(bench: Bench) -> Plan:
-    """The plan of a job, with the steps it adds."""
-    return plan_of(case_of_job(bench), own_steps(own_lines(bench)))
+    """The plan of a job, with the steps it adds and without those it has not, back in reverse of how it came off."""
+    return plan_of(case_of_job(bench), own_steps(own_lines(bench)), gone_of(bench.record), order_of_ticks(bench.record))
 
 
 def own_lines(bench: Bench) -> list[Line]:
@@ -61,4 +78,6 @@ def progress_of(bench: Bench) -> Progress:
 
 def progress_with(bench: Bench, plan: Plan, orders: Mapping[str, str]) -> Progress:
     """Where a job stands in a plan, by how far its orders are."""
-    return progress(plan, bench.record, [part for part, state in orders.items() if state in ON_ITS_WAY])
+    awaited = [part for part, state in orders.items() if state in ON_ITS_WAY]
+    elsewhere = answers_of(bench).get("begun") == "taken_down_elsewhere"
+    return progress(plan, bench.record, Evidence(awaited, elsewhere=elsewhere))

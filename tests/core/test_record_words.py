@@ -16,7 +16,7 @@ NAMES = JobNames(CHECKS, {"own:paint_it": "Paint it"})
 @pytest.mark.parametrize("kind", KINDS)
 def test_every_kind_has_a_sentence_whatever_its_key(kind: str) -> None:
     answers = fields_of(KINDS[kind]).get("answer")
-    for key in ("", "nobody knows", "disc:get", "flywheel_on:4", "back:battery", "own:paint_it"):
+    for key in ("", "nobody knows", "disc:get", "flywheel_on:4", "on:battery", "own:paint_it"):
         for words in [{}] if answers is None else [{"answer": answer} for answer in answers or ("done",)]:
             told = recorded_line(line(kind, key, words), NAMES)
             assert told.station in STATIONS
@@ -27,13 +27,13 @@ def test_every_kind_has_a_sentence_whatever_its_key(kind: str) -> None:
 @pytest.mark.parametrize(
     ("kind", "key", "words", "sentence"),
     [
-        ("step", "back:battery", {"answer": "done"}, "Battery on, earth last: done"),
+        ("step", "on:battery", {"answer": "done"}, "Connect the battery, earth last: done"),
         ("step", "own:paint_it", {"answer": "done"}, "Paint it: done"),
         (
             "step",
             "prove_disc",
             {"answer": "overridden", "reason": "seen twice"},
-            "Prove before the disc goes on: hold point overridden. seen twice",
+            "Hold: before the disc goes on: hold point overridden. seen twice",
         ),
         ("scope", "", {"answer": "clutch"}, "How far the job goes: Clutch"),
         (

@@ -9,7 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.statements import SaidOut, StatementWords, at_station, typed, words_said
 from liftbite.core.fit.progress import State
-from liftbite.core.fit.step import Evidence, Stretch
+from liftbite.core.fit.step import Evidence, ReasonKind, Stretch
 from liftbite.files.fields import Words
 
 
@@ -48,6 +48,33 @@ class WayOut(BaseModel):
     who: str
 
 
+class WhyOut(BaseModel):
+    """Why a step waits for another."""
+
+    need: str = Field(description="Key of the step that comes first.")
+    kind: ReasonKind
+    says: str
+
+
+class LookOut(BaseModel):
+    """A line a hold point looks up."""
+
+    key: str = Field(description="Its name in the record, after the step's.")
+    label: str
+    state: Literal["good", "bad", "open", "overridden"]
+    says: str = Field(description="What it is known from, or what is missing.")
+    where: str = Field(description="Station and key it is done at, as “measure:disc_wobble”; empty where none is.")
+    overridden: SaidOut | None = Field(description="Who went past it, and why.")
+
+
+class GoneOut(BaseModel):
+    """A step that is not on this job."""
+
+    key: str
+    title: str
+    said: SaidOut
+
+
 class FitStepOut(BaseModel):
     """A step of the plan as it stands."""
 
@@ -58,6 +85,9 @@ class FitStepOut(BaseModel):
     state: State
     needs: list[str] = Field(description="Keys of the steps that come first.")
     first: list[str] = Field(description="Titles of those that are not done yet.")
+    shut: str = Field(description="Why it is shut and what comes first, in a sentence; empty where it is not.")
+    reason: ReasonKind | Literal[""] = Field(description="What kind of reason that is; empty where it is not shut.")
+    reasons: list[WhyOut] = Field(description="Why it waits for each of its needs.")
     awaits: list[str] = Field(description="Parts on their way that it takes.")
     reached: str = Field(description="From where, in words; nothing where that does not matter.")
     hands: int
@@ -67,13 +97,23 @@ class FitStepOut(BaseModel):
     hazards: list[str]
     evidence: Evidence
     hold: bool
+    guards: bool = Field(description="It carries or guards: that it is not on this job wants a reason.")
     signed: bool = Field(description="It wants a name.")
+    on: str = Field(description="Key of the step that puts back what it takes off; empty where there is none.")
+    off: str = Field(description="Key of the step that took off what it puts back; empty where there is none.")
     joint: str
+    joints: list[str] = Field(description="Every joint whose bolts it tightens.")
+    parts: list[str] = Field(description="Keys of the parts it takes.")
     minutes: int
     learned: str = Field(description="Whose minutes these are, where they are the shop's own.")
     own: bool
     said: SaidOut | None
     text: str = Field(description="What was read or found.")
+    settled: SaidOut | None = Field(description="That it was found done, or done elsewhere.")
+    known: str = Field(description="From what else it is known to be done: its card, its reading; empty where not.")
+    again: str = Field(description="Title of the step that was opened again, so that this is to be proved anew.")
+    lines: list[LookOut] = Field(description="What a hold point looks up, line by line.")
+    bolted_to: bool = Field(description="Where it stays on, what it is bolted to that stays has to be said.")
     sequence: list[int] = Field(description="Its bolts in the order they are tightened; nothing where not known.")
     turns: list[TurnOut] = Field(description="The same pass after pass, with what each is tightened to.")
     passes: int
@@ -151,7 +191,17 @@ class ShopStepIn(BaseModel):
 
     title: Annotated[Words, Field(min_length=1, max_length=100)]
     after: Annotated[Words, Field(max_length=120)] = ""
-    note: Annotated[Words, Field(max_length=400)] = ""
+    before: Annotated[Words, Field(max_length=120)] = ""
+    note: Annotated[Words, Field(max_length=2000)] = ""
+    back: Annotated[Words, Field(max_length=200)] = Field(default="", description="What putting it back is called.")
+    parts: Annotated[Words, Field(max_length=400)] = ""
+    joint: Annotated[Words, Field(max_length=60)] = ""
+    tools: Annotated[Words, Field(max_length=400)] = ""
+    hazards: Annotated[Words, Field(max_length=400)] = ""
+    evidence: Literal["", "tick", "reading", "bolts", "sentence"] = ""
+    reached: Literal["", "bench", "inside", "above", "below"] = ""
+    hands: Annotated[Words, Field(max_length=2)] = ""
+    minutes: Annotated[Words, Field(max_length=4)] = ""
     kept: bool = True
 
 
@@ -192,6 +242,9 @@ class PlanOut(BaseModel):
     offered: OfferedOut
     materials: list[NameOut] = Field(description="What a thread may be in.")
     to_get: list[str] = Field(description="Parts of the list of which nobody said that they are here.")
+    gone: list[GoneOut] = Field(description="Steps that are not on this job: there is none, or it stays on.")
+    opening: str = Field(description="How far the job opens.")
+    opens_for: list[str] = Field(description="Why it opens as far as that.")
     left_out: list[str] = Field(description="What of the plan or the record has no place, a sentence each.")
 
 

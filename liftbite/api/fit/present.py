@@ -17,12 +17,15 @@ from liftbite.api.jobs.models import NameOut
 from liftbite.api.statements import said_out
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolt_map import MATERIALS, Hole, HoleMapped, Swap, judge, read_hole, swaps
-from liftbite.core.fit.case import QUESTIONS
+from liftbite.core.fit.case import OPENED, QUESTIONS
 from liftbite.core.fit.helps import help_of
+from liftbite.core.fit.holds import Stands
+from liftbite.core.fit.library import title_of
+from liftbite.core.fit.own_steps import OWN, own_key
 from liftbite.core.fit.pattern import PatternMeasured, drawn_at, places_of, read_pattern, ways_round
 from liftbite.core.fit.plan import Plan
-from liftbite.core.fit.progress import PASSED, Standing, own_key, pulled, turns_of_step
-from liftbite.core.fit.statements import AtStep, Bag, BoltTick, LeftOver, Mark, OwnStep, PartNote
+from liftbite.core.fit.progress import PASSED, Standing, pulled, shut_words, turns_of_step
+from liftbite.core.fit.statements import BOLTED_TO, AtStep, Bag, BoltTick, LeftOver, Mark, OwnStep, PartNote
 from liftbite.core.fit.step import REACHED, STRETCHES, Step
 from liftbite.core.fit.tightening import (
     JointInstruction,
@@ -93,6 +96,9 @@ def plan_out(bench: Bench) -> mf.PlanOut:
         materials=[NameOut(name=name, label=label) for name, (label, _, _) in MATERIALS.items()],
         awaited=[part for part, state in orders.items() if state in ON_ITS_WAY],
         to_get=[part for part, state in orders.items() if state not in (*ON_ITS_WAY, *HERE)],
+        gone=[mf.GoneOut(key=line.key, title=title_of(line.key), said=said_out(line)) for line in found.gone],
+        opening=OPENED[case.opening],
+        opens_for=[why for level, why in case.openings() if level == case.opening],
         left_out=[*bench.unread, *plan.left_out],
     )
 
@@ -235,6 +241,9 @@ def _step_out(standing: Standing, plan: Plan, hands: int, known: Mapping[str, ob
         state=standing.state,
         needs=list(standing.planned.needs),
         first=[plan.by_key[n].step.title for n in standing.missing],
+        shut=shut_words(standing, plan),
+        reason=standing.reason.kind if standing.reason else "",
+        reasons=[mf.WhyOut(need=n, kind=r.kind, says=r.says) for n, r in standing.planned.why.items()],
         awaits=[called(part) for part in standing.awaits],
         reached=REACHED[step.reached],
         hands=step.hands,
@@ -244,19 +253,41 @@ def _step_out(standing: Standing, plan: Plan, hands: int, known: Mapping[str, ob
         hazards=list(step.hazards),
         evidence=step.evidence,
         hold=step.hold,
+        guards=step.guards,
         signed=step.signed,
+        on=step.on if step.on in plan.by_key else "",
+        off=step.off if step.off in plan.by_key else "",
         joint=step.joint,
+        joints=list(step.joints),
+        parts=list(step.parts),
         minutes=_minutes(bench, step),
         learned="" if learned is None else f"as {learned.jobs} of your jobs took",
-        own=step.key.startswith("own:"),
+        own=OWN in step.key,
         said=said_out(standing.said) if standing.said else None,
         text=standing.said.statement.text if standing.said else "",
+        settled=said_out(standing.settled) if standing.settled else None,
+        known=standing.known,
+        again=plan.by_key[standing.again].step.title if standing.again else "",
+        lines=[_line_out(each) for each in standing.lines],
+        bolted_to=step.key in BOLTED_TO,
         sequence=list(dict.fromkeys(turn.bolt for turn in turns)),
-        turns=_turns_out(turns, pulled(record, step.key)),
+        turns=_turns_out(turns, pulled(record, step.key, standing.since)),
         passes=max((turn.number for turn in turns), default=0),
         ways=_ways_out(step.joint, record, way, known),
         help=help_of(step.key, known, way),
         has=said_out(has) if has and standing.state not in PASSED else None,
+    )
+
+
+def _line_out(each: Stands) -> mf.LookOut:
+    look = each.look
+    return mf.LookOut(
+        key=look.key,
+        label=look.label,
+        state="overridden" if each.overridden else look.state,
+        says=look.says,
+        where=look.where,
+        overridden=said_out(each.overridden),
     )
 
 

@@ -23,8 +23,8 @@ from liftbite.api.turns import in_turn
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolts import MOST
 from liftbite.core.fit.library import LIBRARY
-from liftbite.core.fit.plan import BACK, OWN
-from liftbite.core.fit.progress import fits, hold_against, own_key, ticked, turns_in
+from liftbite.core.fit.own_steps import OWN, fits, own_key
+from liftbite.core.fit.progress import hold_against, ticked, turns_in
 from liftbite.core.fit.statements import OwnStep
 from liftbite.core.fit.tightening import judged, left_of, read_pull
 from liftbite.core.job.ledger import FOUND, PLAN
@@ -80,7 +80,8 @@ def from_paper(path: JobPath, body: mf.FromPaperIn) -> Response:
 def keep_step(path: JobPath, body: mf.ShopStepIn) -> Response:
     """A step for every plan of the shop from now on, or no more, in the place of the version seen."""
     seen = seen_version()
-    said = {"answer": "asked", "after": body.after, "note": body.note}
+    words = body.model_dump(exclude={"title", "kept"})
+    said = {"answer": "asked", **{name: text for name, text in words.items() if text}}
     with writing() as session:
         line = checked(OwnStep, RawLine(OwnStep.about.name, body.title, said))
         bench = bench_of(session, path.job_id, FOUND)
@@ -96,14 +97,14 @@ def _has_a_place(line: Line[OwnStep], bench: Bench) -> None:
     ------
     UnreadableEntry : it does not
     """
-    after = line.statement.after
     shops = {own_key(title) for title, (said, _) in bench.shop_steps.items() if said}
-    if after.startswith(OWN) and after not in shops:
-        raise UnreadableEntry(
-            f"“{after}” is a step of this job alone; a step for every job comes after one that all have"
-        )
-    if after and after not in shops and after.removeprefix(BACK) not in LIBRARY:
-        raise UnreadableEntry(f"“{after}” is no step of any plan")
+    for near in filter(None, (line.statement.after, line.statement.before)):
+        if near.startswith(OWN) and near not in shops:
+            raise UnreadableEntry(
+                f"“{near}” is a step of this job alone; a step for every job stands by one that all have"
+            )
+        if near not in shops and near not in LIBRARY:
+            raise UnreadableEntry(f"“{near}” is no step of any plan")
     if line.answer == "asked":
         fits([*own_lines(bench), line], [line])
 

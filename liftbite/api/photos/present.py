@@ -12,6 +12,7 @@ from sqlalchemy.orm import Session
 
 from liftbite.api.photos.models import PhotoOut
 from liftbite.core.fit.library import LIBRARY
+from liftbite.core.fit.step_names import step_now
 from liftbite.core.job.photos import Photo
 from liftbite.core.job.record import Line, in_force
 from liftbite.core.measure.check import Check
@@ -52,6 +53,6 @@ def _label(of: str, checks: Mapping[str, Check]) -> str:
     kind, _, name = of.partition(":")
     if kind == "check" and name in checks:
         return checks[name].title
-    if kind == "step" and name in LIBRARY:
-        return LIBRARY[name].title
+    if kind == "step" and step_now(name) in LIBRARY:
+        return LIBRARY[step_now(name)].title
     return {"job": "The job", "bag": f"Bag {name}"}.get(kind, name)

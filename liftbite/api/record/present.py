@@ -7,7 +7,7 @@ from collections.abc import Iterator, Sequence
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.jobs.present import history_out
 from liftbite.api.record.models import RecordEventOut, RecordOut
-from liftbite.core.fit.progress import own_key
+from liftbite.core.fit.own_steps import own_key
 from liftbite.core.fit.statements import OwnStep
 from liftbite.core.job.builds import part_of
 from liftbite.core.job.ledger import Revision

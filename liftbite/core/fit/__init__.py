@@ -4,12 +4,16 @@
 - `bolts`     Sequences for any count of bolts, their passes, and where each stands on its circle.
 - `case`      What a plan depends on: kind of vehicle, housing, shaft, line, lift, helpers, scope, what comes out.
 - `helps`     What a step says by the job's own figures: one pitch of the splines, what the holder of the crank carries.
+- `holds`     What a hold point looks up, line by line, and what a named person goes past.
 - `joints`    Joints of several bolts on a circle: what a job says of them, and the card they are worked from.
-- `library`   Every step there is, a file a stretch of the work.
+- `library`   Every step there is, a file a stretch of the work: how it is called, what proves it, what puts it back.
+- `order`     What comes after what, as rows a builder can review: a file a layout.
+- `own_steps`  Steps a job or a shop adds, each with its place.
 - `pattern`   Where the holes of a joint stand: on a circle, by angles, or dragged over a photo; at true size.
-- `plan`      The steps of a case in order: needs bridged over what is left out, what came off put back.
+- `plan`      The steps of a case in order, each with what it waits for and why; what came off put back in reverse.
 - `progress`  Where a job stands in its plan: what is done, open, shut, waits; what vanished with its evidence.
 - `statements`  What is said of a plan: its answers, steps done, bolts ticked off, bags, marks, what is left over.
-- `step`      What a step is.
+- `step`      What a step is, and why one waits for another.
+- `step_names`  What steps went by before.
 - `tightening`  How a joint is tightened: by whose instruction, in which passes, and what a wrench says of each bolt.
 """

@@ -1,8 +1,8 @@
 """Where a job stands in its plan.
 
-- `State`, `Standing`, `progress`   every step with its state, and what comes next
-- `own_steps`, `fits`               steps a record adds; whether they have a place
-- `own_key`, `own_keys_of_before`   what such a step goes by, and went by before
+- `State`, `Standing`, `progress`   every step with its state, why it is shut, and what comes next
+- `Evidence`     what is known of a job beside the ticks: parts on their way, lines looked up, steps done on a card
+- `gone_of`, `order_of_ticks`   steps that are not on this job; those done, in order
 - `hold_against`                    what is said of a plan, where it can be
 - `read_evidence`                   what is said of a step, checked against what proves it
 - `turns_in`, `turns_of_step`       the bolts of a step, turn by turn
@@ -11,21 +11,44 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Iterable, Mapping
-from dataclasses import dataclass
+from collections.abc import Collection, Iterable, Mapping, Sequence
+from dataclasses import dataclass, field
 from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.case import QUESTIONS
-from liftbite.core.fit.plan import MOST_OWN, OWN, Plan, Planned, without_circles
-from liftbite.core.fit.statements import AtStep, BoltTick, OwnStep, PlanAnswer, StepTick
-from liftbite.core.fit.step import Step
+from liftbite.core.fit.holds import Look, OverriddenLine, Stands, overridden_in, refuse_shut, standing_of
+from liftbite.core.fit.library import LIBRARY
+from liftbite.core.fit.own_steps import fits
+from liftbite.core.fit.plan import Plan, Planned
+from liftbite.core.fit.statements import AtStep, BoltTick, NotHere, OwnStep, PlanAnswer, StepTick
+from liftbite.core.fit.step import Reason, Step
 from liftbite.core.fit.tightening import JointInstruction, Turn, left_of, turns_at
-from liftbite.core.job.record import Line, in_force, keys_of_before, name_key
+from liftbite.core.job.record import Line, in_force, lines_of
 
 State = Literal["done", "overridden", "open", "waits", "shut"]
 #: States with which what comes after may begin.
 PASSED = ("done", "overridden")
+#: What is said of a step that is found done, or done elsewhere.
+DONE_BEFORE = ("found_done", "elsewhere")
+
+
+@dataclass(frozen=True, slots=True)
+class Evidence:
+    """What is known of a job beside the ticks.
+
+    Attributes
+    ----------
+    awaited : keys of the parts that are ordered and not here
+    looks : hold point -> the lines it looks up
+    proved : step -> from what it is known to be done: its card, its reading, its bleeding
+    elsewhere : True where the job was taken down elsewhere: what takes off is found done
+    """
+
+    awaited: Collection[str] = ()
+    looks: Mapping[str, Sequence[Look]] = field(default_factory=dict)
+    proved: Mapping[str, str] = field(default_factory=dict)
+    elsewhere: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,6 +61,11 @@ class Standing:
     said : what was said of it last; None where nothing was
     missing : steps that are to come first and are not done
     awaits : parts it takes that are on their way
+    settled : that it was found done, or done elsewhere; None where not said
+    known : from what else it is known to be done; empty where it is not
+    again : the step that was opened again, on which its proof rested; empty where none was
+    lines : what a hold point looks up
+    since : place in the record before which nothing said of it counts
     """
 
     planned: Planned
@@ -45,6 +73,16 @@ class Standing:
     said: Line[StepTick] | None
     missing: tuple[str, ...] = ()
     awaits: tuple[str, ...] = ()
+    settled: Line[NotHere] | None = None
+    known: str = ""
+    again: str = ""
+    lines: tuple[Stands, ...] = ()
+    since: int = 0
+
+    @property
+    def reason(self) -> Reason | None:
+        """Why it is shut: what it waits for first, and why; None where it is not."""
+        return self.planned.why.get(self.missing[0]) if self.state == "shut" and self.missing else None
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,12 +95,14 @@ class Progress:
     next : the step to do now: the first that is open; None where none is
     vanished : what was said of steps the plan no longer has
     left_out : what has no place in the plan, in a sentence each
+    gone : steps that are not on this job: there is none, or it stays on
     """
 
     standings: tuple[Standing, ...]
     next: Standing | None
     vanished: tuple[Line[StepTick], ...]
     left_out: tuple[str, ...] = ()
+    gone: tuple[Line[NotHere], ...] = ()
 
     @property
     def done(self) -> int:
@@ -70,33 +110,110 @@ class Progress:
         return sum(s.state in PASSED for s in self.standings)
 
 
-def progress(plan: Plan, record: Iterable[Line], awaited: Collection[str] = ()) -> Progress:
+def gone_of(record: Iterable[Line]) -> dict[str, Line[NotHere]]:
+    """Steps that are not on this job: there is none, or it stays on."""
+    return {key: line for key, line in in_force(record, NotHere).items() if line.answer not in DONE_BEFORE}
+
+
+def order_of_ticks(record: Iterable[Line]) -> list[str]:
+    """Steps that are done, in the order this job did them."""
+    order: dict[str, None] = {}
+    for line in lines_of(record, StepTick):
+        order.pop(line.key, None)
+        if not line.is_taken_back:
+            order[line.key] = None
+    return list(order)
+
+
+def progress(plan: Plan, record: Iterable[Line], known: Evidence | None = None) -> Progress:
     """Where a job stands.
 
     Parameters
     ----------
     plan : its plan
-    record : what was said of the job
-    awaited : keys of the parts that are ordered and not here
+    record : what was said of the job, in order
+    known : what is known of it beside
     """
-    said = in_force(record, StepTick)
+    known, record = known or Evidence(), list(record)
+    said, settled = in_force(record, StepTick), in_force(record, NotHere)
+    overridden, opened = overridden_in(record), _opened_again(record)
+    at = _places(record)
     state: dict[str, State] = {}
     standings = []
     for planned in plan.steps:
-        line = said.get(planned.key)
+        key = planned.key
+        line = said.get(key)
+        since, again = _since(plan, key, opened)
+        if line is not None and planned.step.proves and at[key] < since:
+            line = None
+        else:
+            again = again if line is None else ""
+        lines = tuple(standing_of(key, known.looks.get(key, ()), overridden))
         missing = tuple(n for n in planned.needs if state[n] not in PASSED)
-        awaits = tuple(part for part in planned.step.parts if part in awaited)
-        state[planned.key] = _state(line, missing, awaits)
-        standings.append(Standing(planned, state[planned.key], line, missing, awaits))
+        awaits = tuple(part for part in planned.step.parts if part in known.awaited)
+        done = settled.get(key)
+        by = known.proved.get(key, "") or _taken_down(planned.step, known)
+        passed = line if not any(each.shuts for each in lines) else None
+        state[key] = _state(passed, missing, awaits, done is not None or bool(by))
+        by = by if line is None else ""
+        standings.append(Standing(planned, state[key], passed, missing, awaits, done, by, again, lines, since))
     following = next((s for s in standings if s.state == "open"), None)
-    gone = tuple(line for key, line in said.items() if key not in plan.by_key)
-    return Progress(tuple(standings), following, gone, plan.left_out)
+    gone = gone_of(record)
+    vanished = tuple(line for key, line in said.items() if key not in plan.by_key)
+    return Progress(tuple(standings), following, vanished, plan.left_out, tuple(gone.values()))
 
 
-def _state(line: Line[StepTick] | None, missing: Collection[str], awaits: Collection[str]) -> State:
+def _taken_down(step: Step, known: Evidence) -> str:
+    """That a step was done before the job came here; empty where it was not, or has to be done here as well."""
+    if not known.elsewhere or step.stretch != "down" or step.guards:
+        return ""
+    return "taken down elsewhere: no marks"
+
+
+def _places(record: Sequence[Line]) -> dict[str, int]:
+    """Step -> where in the record it was ticked last."""
+    return {line.key: n for n, line in enumerate(record) if line.of(StepTick)}
+
+
+def _opened_again(record: Sequence[Line]) -> dict[str, int]:
+    """Step -> where in the record it was opened again last."""
+    return {line.key: n for n, line in enumerate(record) if line.of(StepTick) and line.is_taken_back}
+
+
+def _since(plan: Plan, key: str, opened: Mapping[str, int]) -> tuple[int, str]:
+    """From where in the record something said of a step counts, and the step that was opened there.
+
+    What takes off is not what a proof rests on: opened again, it says only that it was not done.
+    """
+    found, again = 0, ""
+    for other, place in opened.items():
+        ours = other in plan.by_key and plan.by_key[other].step.stretch not in ("before", "down")
+        if place > found and ours and (other == key or other in plan.rests_on[key]):
+            found, again = place, other
+    return found, again
+
+
+def _state(line: Line[StepTick] | None, missing: Collection[str], awaits: Collection[str], done: bool = False) -> State:
     if line is not None:
         return "overridden" if line.answer == "overridden" else "done"
+    if done:
+        return "done"
     return "shut" if missing else "waits" if awaits else "open"
+
+
+def shut_words(here: Standing, plan: Plan) -> str:
+    """Why a step is shut, and what comes first: empty where it is not.
+
+    >>> from liftbite.core.fit.plan import Plan
+    >>> shut_words(Standing(Planned(LIBRARY["bled"], (), {}), "open", None), Plan(()))
+    ''
+    """
+    if here.state != "shut":
+        return ""
+    first = plan.by_key[here.missing[0]].step.title
+    reason = here.reason
+    says = f"{reason.says}; " if reason else ""
+    return f"{says}first: {first[0].lower()}{first[1:]}"
 
 
 def read_evidence(
@@ -121,34 +238,50 @@ def read_evidence(
         return
     here = standing[line.key]
     if here.state == "shut":
-        first = plan.by_key[here.missing[0]].step.title
-        raise UnreadableEntry(f"{planned.step.title}: its turn has not come; first: {first.lower()}")
-    if line.answer == "overridden" and not planned.step.hold:
-        raise UnreadableEntry(f"{planned.step.title}: only a hold point is overridden")
+        raise UnreadableEntry(f"{planned.step.title}: shut: {shut_words(here, plan)}")
+    if line.answer == "overridden" and (not planned.step.hold or planned.step.signed):
+        raise UnreadableEntry(f"{planned.step.title}: only a hold point is overridden, and never the cautions")
+    if line.answer == "done":
+        refuse_shut(line.key, here.lines)
     if left and line.answer == "done":
         bolts = ", ".join(dict.fromkeys(str(turn.bolt) for turn in left))
         raise UnreadableEntry(f"{planned.step.title}: not ticked off yet: bolt {bolts}")
     if planned.step.signed and not line.who:
         raise UnreadableEntry(f"{planned.step.title}: say who says so")
-    if line.answer == "done" and planned.step.evidence in {"reading", "sentence"} and not line.statement.text:
-        wanted = "what was read" if planned.step.evidence == "reading" else "what was found, in a few words"
+    if line.answer == "done" and planned.step.evidence in {"reading", "sentence"} and not _is_said(line.statement.text):
+        wanted = "what was read" if planned.step.evidence == "reading" else "what was seen, in a few words"
         raise UnreadableEntry(f"{planned.step.title}: say {wanted}")
 
 
-def pulled(record: Iterable[Line], step: str) -> dict[str, Line[BoltTick]]:
+def _is_said(text: str) -> bool:
+    """True of what says something: a figure, or a word of two letters; “x” says nothing.
+
+    >>> _is_said("x"), _is_said("0.4 mm"), _is_said("ok"), _is_said("4")
+    (False, True, True, True)
+    """
+    return any(c.isdigit() for c in text) or sum(c.isalpha() for c in text) > 1
+
+
+def pulled(record: Iterable[Line], step: str, since: int = 0) -> dict[str, Line[BoltTick]]:
     """Turn of a step -> what was said of it last, ticked off or to be looked at again, in the order they were.
+
+    Parameters
+    ----------
+    record : what was said of the job
+    step : key of the step
+    since : place in the record before which nothing counts: the step was opened again there
 
     >>> list(pulled([Line("flywheel_on:4", BoltTick(answer="done"))], "flywheel_on"))
     ['4']
     """
     ahead = f"{step}:"
-    found = in_force(record, BoltTick)
+    found = in_force(list(record)[since:], BoltTick)
     return {key.removeprefix(ahead): line for key, line in found.items() if key.startswith(ahead)}
 
 
-def ticked(record: Iterable[Line], step: str) -> tuple[str, ...]:
+def ticked(record: Iterable[Line], step: str, since: int = 0) -> tuple[str, ...]:
     """The turns of a step's bolts that are ticked off, in the order they were."""
-    return tuple(key for key, line in pulled(record, step).items() if line.answer == "done")
+    return tuple(key for key, line in pulled(record, step, since).items() if line.answer == "done")
 
 
 def read_tick(line: Line[BoltTick], standing: Mapping[str, Standing], turns: Collection[Turn]) -> None:
@@ -194,7 +327,9 @@ def hold_against(
         if question is None or line.answer not in question.options:
             raise UnreadableEntry(f"“{line.answer}” is no answer to “{line.key}”")
     if step := line.of(StepTick):
-        read_evidence(plan, step, standing, left_of(turns_in(plan, line.key, known, record), ticked(record, line.key)))
+        since = standing[line.key].since if line.key in standing else 0
+        turns = turns_in(plan, line.key, known, record)
+        read_evidence(plan, step, standing, left_of(turns, ticked(record, line.key, since)))
     if bolt := line.of(BoltTick):
         read_tick(bolt, standing, turns_in(plan, line.key.rpartition(":")[0], known, record))
     if line.of(JointInstruction):
@@ -203,32 +338,40 @@ def hold_against(
             raise UnreadableEntry(f"“{joint}” is no joint of this plan")
     if line.of(AtStep) and line.key not in plan.by_key:
         raise UnreadableEntry(f"“{line.key}” is no step of this plan")
+    if line.of(NotHere):
+        _can_be_settled(line, plan, found)
+    if look := line.of(OverriddenLine):
+        _can_be_overridden(look, standing)
     own = line.of(OwnStep)
     if own and own.answer == "asked":
-        after = own.statement.after
-        if after and after not in plan.by_key:
-            raise UnreadableEntry(f"“{after}” is no step of this plan")
+        for near in (own.statement.after, own.statement.before):
+            if near and near not in plan.by_key:
+                raise UnreadableEntry(f"“{near}” is no step of this plan")
+        if own.statement.before and own.statement.before in {own.statement.after} | plan.before.get(
+            own.statement.after, frozenset()
+        ):
+            raise UnreadableEntry(f"“{line.key}” comes after itself: what it comes before is done before that")
         fits([*shop, *record, line], [line])
 
 
-def fits(record: Iterable[Line], new: Iterable[Line]) -> None:
-    """Whether new steps of one's own have a place in every plan.
+def _can_be_settled(line: Line, plan: Plan, found: Progress) -> None:
+    """A step of this plan, or one that was said not to be on the job and is again."""
+    gone = {each.key for each in found.gone}
+    if line.key not in plan.by_key and line.key not in gone:
+        raise UnreadableEntry(f"“{line.key}” is no step of this plan")
+    step = plan.by_key[line.key].step if line.key in plan.by_key else LIBRARY[line.key]
+    if step.hold and line.answer != "open":
+        raise UnreadableEntry(f"{step.title}: a hold point is overridden, with a name and a reason")
 
-    Parameters
-    ----------
-    record : the steps there are, of the shop and of the job, with the new ones
-    new : those that are said now
 
-    Raises
-    ------
-    UnreadableEntry : one comes after itself, or there are more than a plan takes
-    """
-    placed = {step.key for step in without_circles(own_steps(record))[0]}
-    for line in new:
-        if line.answer == "asked" and own_key(line.key) not in placed:
-            raise UnreadableEntry(
-                f"“{line.key}” comes after itself, or is one more than the {MOST_OWN} steps of one's own a plan takes"
-            )
+def _can_be_overridden(line: Line[OverriddenLine], standing: Mapping[str, Standing]) -> None:
+    """A line a hold point has, and as it stands."""
+    step, _, key = line.key.partition(":")
+    lines = {each.look.key: each.look for each in standing[step].lines} if step in standing else {}
+    if key not in lines:
+        raise UnreadableEntry(f"“{line.key}” is no line of a hold point of this plan")
+    if line.answer == "overridden" and lines[key].state == "good":
+        raise UnreadableEntry(f"{lines[key].label}: {lines[key].says}; there is nothing to override")
 
 
 def turns_in(plan: Plan, key: str, known: Mapping[str, object], record: Iterable[Line]) -> tuple[Turn, ...]:
@@ -240,35 +383,3 @@ def turns_in(plan: Plan, key: str, known: Mapping[str, object], record: Iterable
 def turns_of_step(step: Step, known: Mapping[str, object], record: Iterable[Line]) -> tuple[Turn, ...]:
     """The turns of a step that is proved by its bolts; nothing of one that only names its joint."""
     return turns_at(step.joint, known, record) if step.evidence == "bolts" else ()
-
-
-def own_steps(record: Iterable[Line]) -> list[Step]:
-    """The steps a record adds: each after the step it names, before the last look."""
-    return [
-        Step(
-            own_key(line.key),
-            line.key,
-            "fit",
-            tuple(filter(None, (line.statement.after,))),
-            note=line.statement.note,
-        )
-        for line in in_force(record, OwnStep).values()
-    ]
-
-
-def own_key(title: str) -> str:
-    """The name of a step of one's own, for good.
-
-    >>> own_key("Paint the trace on every bolt")
-    'own:paint_the_trace_on_every_bolt'
-    """
-    return OWN + name_key(title, "step", 60)
-
-
-def own_keys_of_before(titles: Iterable[str]) -> dict[str, str]:
-    """Key of before -> key, of steps of one's own.
-
-    >>> own_keys_of_before(["Paint bolt #1"])
-    {'own:paint_bolt_1': 'own:paint_bolt_1_243fb335506c'}
-    """
-    return {OWN + old: OWN + key for old, key in keys_of_before(titles, "step", 60).items()}

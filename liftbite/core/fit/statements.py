@@ -2,6 +2,7 @@
 
 - `PlanAnswer`   what a plan depends on
 - `StepTick`, `AtStep`, `OwnStep`   a step done or overridden, somebody at it, one a job adds
+- `NotHere`      a step that is not on this job, and why
 - `BoltTick`     a bolt of a step, ticked off or to be looked at again
 - `Bag`, `Mark`, `LeftOver`, `PartNote`   what keeps parts together, and what was seen of them
 
@@ -16,13 +17,10 @@ from typing import ClassVar, Literal
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.case import QUESTIONS
-from liftbite.core.fit.library import LIBRARY
+from liftbite.core.fit.library import LIBRARY, part_of_step
+from liftbite.core.fit.step_names import step_now, turn_now
 from liftbite.core.job.parts import called, part_named
 from liftbite.core.job.record import Kind, Names, Statement
-
-
-def _part_of_step(key: str) -> str:
-    return LIBRARY[key].part if key in LIBRARY else ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -48,6 +46,7 @@ class StepTick(Statement):
         "plan",
         of_named=True,
         answers={"overridden": "hold point overridden", "taken_back": "open again"},
+        key_now=step_now,
     )
 
     answer: Literal["done", "overridden", "open"]
@@ -65,14 +64,14 @@ class StepTick(Statement):
 
     def of_part(self, key: str, names: Names) -> str:
         """Its part."""
-        return _part_of_step(key)
+        return part_of_step(key)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class BoltTick(Statement):
     """A bolt of a step, with what a wrench sent of it [N·m], [°], as typed or sent."""
 
-    about: ClassVar = Kind("bolt", "Bolt", "plan", answers={"done": "tight"})
+    about: ClassVar = Kind("bolt", "Bolt", "plan", answers={"done": "tight"}, key_now=turn_now)
 
     answer: Literal["done", "look_again", "open"]
     torque: str = ""
@@ -91,7 +90,7 @@ class BoltTick(Statement):
 
     def of_part(self, key: str, names: Names) -> str:
         """The part of the step."""
-        return _part_of_step(key.rpartition(":")[0])
+        return part_of_step(key.rpartition(":")[0])
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -105,6 +104,7 @@ class AtStep(Statement):
         named=True,
         of_named=True,
         answers={"here": "somebody is at it", "taken_back": "nobody is at it"},
+        key_now=step_now,
     )
 
     answer: Literal["here", "open"]
@@ -115,22 +115,95 @@ class AtStep(Statement):
 
     def of_part(self, key: str, names: Names) -> str:
         """Its part."""
-        return _part_of_step(key)
+        return part_of_step(key)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class NotHere(Statement):
+    """A step that is not on this job: there is none, it stays on, it was found done, or it was done elsewhere.
+
+    What carries or guards wants a reason. What stays on and others are bolted to has to say what it is bolted to.
+    """
+
+    about: ClassVar = Kind(
+        "not_here",
+        "Step not on this job",
+        "plan",
+        named=True,
+        of_named=True,
+        answers={
+            "none": "there is none",
+            "stays_on": "stays on",
+            "found_done": "found done",
+            "elsewhere": "done elsewhere",
+            "taken_back": "on this job after all",
+        },
+        key_now=step_now,
+    )
+
+    answer: Literal["none", "stays_on", "found_done", "elsewhere", "open"]
+    reason: str = ""
+    bolted_to: str = ""
+
+    def hold(self, key: str, who: str) -> None:
+        """Why, of what carries or guards; and to what it is bolted, of what stays on; no hold point."""
+        step = LIBRARY.get(key)
+        if step is None or self.answer == "open":
+            return
+        if step.hold:
+            raise UnreadableEntry(f"{step.title}: a hold point is overridden, with a name and a reason")
+        if step.guards and not self.reason:
+            raise UnreadableEntry(f"{step.title}: this step carries or guards; say why it is not on this job")
+        if self.answer == "stays_on" and key in BOLTED_TO and not self.bolted_to:
+            raise UnreadableEntry(f"{step.title}: say what it is bolted to that stays: bolted_to")
+
+    def subject(self, key: str, names: Names) -> str:
+        """The step."""
+        return names.step(key)
+
+    def of_part(self, key: str, names: Names) -> str:
+        """Its part."""
+        return part_of_step(key)
+
+
+#: Steps of what may stay on only where it is bolted to something that stays.
+BOLTED_TO = frozenset({"starter", "drive_shafts", "prop_shaft", "front_prop_shaft", "mounts", "engine_mounts"})
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class OwnStep(Statement):
-    """A step a job adds, by its title: after which step it comes, and a note."""
+    """A step a job adds, by its title: where it stands, what it takes, what proves it, and what puts it back."""
 
     about: ClassVar = Kind("own_step", "Step of this job", "plan", by_name=True, answers={"asked": "added"})
 
     answer: Literal["asked", "open"]
     after: str = ""
+    before: str = ""
     note: str = ""
+    back: str = ""
+    parts: str = ""
+    joint: str = ""
+    tools: str = ""
+    hazards: str = ""
+    evidence: Literal["", "tick", "reading", "bolts", "sentence"] = ""
+    reached: Literal["", "bench", "inside", "above", "below"] = ""
+    hands: str = ""
+    minutes: str = ""
+
+    def hold(self, key: str, who: str) -> None:
+        """A joint, where its bolts prove it; hands and minutes that are numbers."""
+        if self.answer == "open":
+            return
+        if self.evidence == "bolts" and not self.joint:
+            raise UnreadableEntry(f"{key}: bolts that prove it name their joint: joint")
+        for name, most in (("hands", 9), ("minutes", 9_999)):
+            text = getattr(self, name)
+            if text and not (text.isascii() and text.isdigit() and 0 < int(text) <= most):
+                raise UnreadableEntry(f"{key}: “{text}” is no number of {name}; 1 to {most}")
 
     def renamed(self, key: str, names: Mapping[str, str]) -> tuple[str, Statement]:
-        """The step it comes after by its name of now."""
-        return key, replace(self, after=names.get(self.after, self.after))
+        """The steps it stands between by their names of now."""
+        return key, replace(self, after=names.get(self.after, self.after), before=names.get(self.before, self.before))
 
     def subject(self, key: str, names: Names) -> str:
         """Its title."""

@@ -1,21 +1,21 @@
 """What a step of the work is.
 
-- `Step`      one thing to do, with what it needs before it and what proves it
+- `Step`      one thing to do, with what proves it, what puts it back, and why others wait for it
+- `Reason`    why a step waits for another
 - `Evidence`  how a step is proved
-- `STRETCHES`, `REACHED`   stretches of the work and where it is reached from, in words
+- `STRETCHES`, `REACHED`, `REASONS`   stretches of the work, where it is reached from, kinds of reasons, in words
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
-from dataclasses import dataclass
-from typing import Literal
-
-from liftbite.core.fit.case import Case
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Literal, cast
 
 Evidence = Literal["tick", "reading", "bolts", "sentence"]
 Reached = Literal["bench", "inside", "above", "below", ""]
 Stretch = Literal["before", "down", "clean", "fit", "in", "back", "fill", "prove"]
+ReasonKind = Literal["reach", "load", "fluid", "harm", "proof"]
 
 
 #: Stretch -> what it is called.
@@ -37,11 +37,38 @@ REACHED: Mapping[Reached, str] = {
     "below": "from below",
     "": "",
 }
+#: Kind of a reason -> what it means.
+REASONS: Mapping[ReasonKind, str] = {
+    "reach": "out of reach until then, or afterwards",
+    "load": "what comes loose has to be carried",
+    "fluid": "a fluid runs out, or cannot go in",
+    "harm": "somebody or something is hurt",
+    "proof": "it cannot be proved later",
+}
 
 
-def always(_: Case) -> bool:
-    """Whatever the case."""
-    return True
+@dataclass(frozen=True, slots=True)
+class Reason:
+    """Why a step waits for another: a kind, and a sentence."""
+
+    kind: ReasonKind
+    says: str
+
+
+def read_reason(text: str) -> Reason:
+    """A reason as the tables have it: `load: nothing carries the gearbox`.
+
+    Raises
+    ------
+    ValueError : it names no kind, or says nothing
+
+    >>> read_reason("load: nothing carries the gearbox")
+    Reason(kind='load', says='nothing carries the gearbox')
+    """
+    kind, _, says = text.partition(": ")
+    if kind not in REASONS or not says:
+        raise ValueError(f"“{text}” is no reason; write it as “load: nothing carries the gearbox”")
+    return Reason(cast(ReasonKind, kind), says)
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,40 +80,54 @@ class Step:
     key : its name for good; evidence belongs to it whatever else changes
     title : what to do, as one would say it
     stretch : the part of the work it belongs to
-    needs : keys of steps that come first
-    when : the cases it is part of
     reached : from where: inside, above or below the car, at the bench
     hands : people it takes
     tools : what to have at hand
     note : what to know, access included
     hazards : what can hurt
-    hazards_of : what can hurt in a case, where cases differ
     evidence : what proves it
     hold : True for a hold point: what comes after stays shut until it is proved, or a named person overrides it
+    guards : True where it carries something or guards somebody: that it is not needed wants a reason
     parts : keys of the parts it takes; while one is awaited it waits
     part : key of the part it puts in
-    back : what putting it back is called; empty where nothing came off
-    joint : the joint whose bolts it tightens
+    joints : the joints whose bolts it tightens
+    proof : True where it is a proof by being done: filled, bled, tried
     signed : True where a name has to stand under it
     minutes : about how long it takes
+    on : key of the step that puts back what it takes off, or takes a carrier away; empty where there is none
+    off : the other way round, of the step that puts back
+    because : why others wait for it; None where nothing ever does
+    why : need -> why this one waits for it, where that says more; "*" for every need
     """
 
     key: str
     title: str
     stretch: Stretch
-    needs: tuple[str, ...] = ()
-    when: Callable[[Case], bool] = always
     reached: Reached = ""
     hands: int = 1
     tools: tuple[str, ...] = ()
     note: str = ""
     hazards: tuple[str, ...] = ()
-    hazards_of: Callable[[Case], tuple[str, ...]] | None = None
     evidence: Evidence = "tick"
     hold: bool = False
+    guards: bool = False
     parts: tuple[str, ...] = ()
     part: str = ""
-    back: str = ""
-    joint: str = ""
+    joints: tuple[str, ...] = ()
+    proof: bool = False
     signed: bool = False
     minutes: int = 10
+    on: str = ""
+    off: str = ""
+    because: Reason | None = None
+    why: Mapping[str, Reason] = field(default_factory=dict)
+
+    @property
+    def joint(self) -> str:
+        """The joint its bolts are counted by; empty where it has none."""
+        return self.joints[0] if self.joints else ""
+
+    @property
+    def proves(self) -> bool:
+        """True where it is a proof: a hold point, a reading, bolts, what somebody saw, or a trial."""
+        return self.hold or self.proof or self.evidence != "tick"

@@ -29,7 +29,7 @@ from typing_extensions import TypeVar
 from liftbite.core.errors import UnreadableEntry
 
 #: Longest text of a field, and of a name.
-MAX_WORDS, MAX_NAME = 400, 60
+MAX_WORDS, MAX_NAME = 2_000, 60
 #: Where something is said, and held against what stands there.
 At = Literal["bench", "plan", "proof", "photo"]
 
@@ -165,6 +165,10 @@ _OPTION_WORDS: Mapping[str, str] = {
     "look_again": "look again",
     "here": "somebody is at it",
     "taken_back": "taken back",
+    "stays_on": "stays on",
+    "found_done": "found done",
+    "elsewhere": "done elsewhere",
+    "none": "there is none",
 }
 
 

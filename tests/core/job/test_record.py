@@ -26,7 +26,7 @@ from liftbite.core.statements import KINDS, read_statement
         ("check", {"answer": "enough", "reason": "six of eight"}, "", "who"),
         ("check", {"answer": "enough"}, "Ines", "why"),
         ("check", {"answer": "perhaps", "reason": "x"}, "Ines", "not offered"),
-        ("verdict", {"answer": "reuse", "reason": "x" * 500}, "Ines", "too many"),
+        ("verdict", {"answer": "reuse", "reason": "x" * 2_500}, "Ines", "too many"),
         ("verdict", {"answer": "reuse", "reason": "two\x07bells"}, "Ines", "cannot be stored"),
         ("line", {"answer": "struck"}, "", "why"),
         ("order", {"price": "cheap"}, "", "no figure"),
