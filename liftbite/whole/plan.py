@@ -3,7 +3,7 @@
 - `case_of_job`, `plan_of_job`   what a plan is made from, and the plan
 - `own_lines`     steps of the shop's and of the job's own
 - `orders_of`     how far the orders of its parts are
-- `unsound_of`    parts the bench wants renewed, which widen what is opened
+- `wanted_of`     parts that will be renewed though nobody planned it, which widen what is opened
 - `progress_of`   where the job stands
 """
 
@@ -19,7 +19,7 @@ from liftbite.core.fit.statements import OwnStep, PlanAnswer
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.parts import PARTS
 from liftbite.core.job.record import Line, lines_of
-from liftbite.core.measure.statements import ON_ITS_WAY, ListLine, Order
+from liftbite.core.measure.statements import HERE, ON_ITS_WAY, ORDERS, ListLine, Order, OwnPart
 from liftbite.core.statements import read_statement
 from liftbite.whole.bench import Bench, findings_of, needs_of
 
@@ -31,21 +31,34 @@ def answers_of(bench: Bench) -> dict[str, str]:
 
 def case_of_job(bench: Bench) -> Case:
     """What the plan of a job is made from."""
-    return case_of(bench.seen_as(PLAN).build, answers_of(bench), bench.scope_said, bench.practices, unsound_of(bench))
+    return case_of(bench.seen_as(PLAN).build, answers_of(bench), bench.scope_said, bench.practices, wanted_of(bench))
 
 
-def unsound_of(bench: Bench) -> dict[str, str]:
-    """Part -> what was read of it that wants it renewed: it widens how far the job opens."""
+def wanted_of(bench: Bench) -> dict[str, str]:
+    """Part -> why it will be renewed though nobody planned it: what was read of it, the list, its order.
+
+    It widens how far the job opens, and brings its steps.
+    """
+    wanted: dict[str, str] = {}
     found = bench.seen_as(FOUND)
-    unsound: dict[str, str] = {}
     for finding in findings_of(found):
         if finding.verdict not in ("renew", "renew as set"):
             continue
         check = found.known[finding.check]
         for part in check.gets or (check.part,):
             if part in PARTS:
-                unsound.setdefault(PARTS[part].renewed_as, f"{finding.verdict}: {check.label.lower()}")
-    return unsound
+                wanted.setdefault(PARTS[part].renewed_as, f"{finding.verdict}: {check.label.lower()}")
+    for part, listed in bench.said_of(OwnPart).items():
+        if part in PARTS:
+            wanted.setdefault(
+                PARTS[part].renewed_as, f"on the list: {listed.reason}" if listed.reason else "on the list"
+            )
+    for key, order in bench.said_of(Order).items():
+        part, _, work = key.partition(":")
+        if part in PARTS and work == "get" and order.statement.state in (*ON_ITS_WAY, *HERE):
+            wanted.setdefault(PARTS[part].renewed_as, ORDERS[order.statement.state])
+    struck = {key.partition(":")[0] for key, line in bench.said_of(ListLine).items() if line.answer == "struck"}
+    return {part: why for part, why in wanted.items() if part not in struck}
 
 
 def plan_of_job(bench: Bench) -> Plan:

@@ -124,15 +124,28 @@ source = "common practice, no source"
 """,
     ),
     (
-        "core/fit/library/bench.py",
-        "STEPS = (\n",
+        "core/fit/library/clutch_out.toml",
+        "# Source: common practice, no source\n",
         """\
-    Step("boot_on", "Press the dust boot home", "clean", ("measured",), parts=("dust_boot",), part="dust_boot"),
+
+[boot_on]
+title = "Press the dust boot home"
+stretch = "clean"
+parts = ["dust_boot"]
+part = "dust_boot"
+because = "reach: the boot is behind the arm"
+""",
+    ),
+    (
+        "core/fit/order/clutch.order",
+        "{rear_seal_in} < flywheel_off faces_clean\n",
+        """\
+boot_on < measured; prove_gearbox
 """,
     ),
     (
         "core/fit/statements.py",
-        '    return LIBRARY[key].part if key in LIBRARY else ""\n',
+        "from liftbite.core.job.record import Kind, Names, Statement\n",
         '''
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -152,8 +165,8 @@ class Swept(Statement):
     ),
     (
         "core/statements.py",
-        "import AtStep, Bag, BoltTick, LeftOver, Mark, OwnStep, PartNote, PlanAnswer, StepTick",
-        ", Swept",
+        "    PartNote,\n    PlanAnswer,\n",
+        "    Swept,\n",
     ),
     ("core/statements.py", "        PlanAnswer,\n", "        Swept,\n"),
 )

@@ -6,7 +6,7 @@ from typing import Any
 
 from flask.testing import FlaskClient
 
-from liftbite.core.fit.progress import own_key
+from liftbite.core.fit.own_steps import own_key
 from liftbite.core.measure.own import own_name
 from liftbite.store.database import writing
 from liftbite.store.models import RecordRow

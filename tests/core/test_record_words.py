@@ -33,7 +33,7 @@ def test_every_kind_has_a_sentence_whatever_its_key(kind: str) -> None:
             "step",
             "prove_disc",
             {"answer": "overridden", "reason": "seen twice"},
-            "Hold: before the disc goes on: hold point overridden. seen twice",
+            "Prove before the disc goes on: hold point overridden. seen twice",
         ),
         ("scope", "", {"answer": "clutch"}, "How far the job goes: Clutch"),
         (

@@ -77,7 +77,7 @@ def test_a_tick_sent_twice_counts_once_and_two_people_do_not_collide(client: Fla
 
 
 def test_answers_make_the_plan_anew_and_what_was_done_is_listed(client: FlaskClient, job: int) -> None:
-    work_on(client, job, "exhaust")
+    work_on(client, job, "prop_shaft")
     plan = say(client, job, "plan", "shaft", answer="flanged").get_json()
     assert {v["key"] for v in plan["vanished"]} == {"fill_plug", "drain"}
     assert next(q for q in plan["questions"] if q["name"] == "shaft")["said"]
@@ -94,7 +94,7 @@ def test_an_ordered_part_that_is_not_here_makes_its_step_wait(client: FlaskClien
     listed = client.get(f"/api/jobs/{job}/measure").get_json()["needs"]
     key = next(n["key"] for n in listed if n["part"] == "rear_seal")
     client.post(f"/api/jobs/{job}/record", json=body | {"key": key})
-    plan = work_on(client, job, "shaft_seal_in")
+    plan = work_on(client, job, "retainer_on")
     waits = next(s for s in plan["steps"] if s["key"] == "rear_seal_in")
     assert (waits["state"], waits["awaits"]) == ("waits", ["Rear main seal"])
     client.post(f"/api/jobs/{job}/record", json=body | {"key": key, "said": {"state": "arrived"}})
@@ -105,7 +105,7 @@ def test_a_step_of_ones_own_holds_up_the_last_look(client: FlaskClient, job: int
     plan = say(client, job, "own_step", "Paint every bolt", answer="asked", after="cover_on").get_json()
     own = next(s for s in plan["steps"] if s["own"])
     assert own["needs"] == ["cover_on"]
-    assert own["key"] in next(s for s in plan["steps"] if s["key"] == "final_look")["needs"]
+    assert own["key"] in next(s for s in plan["steps"] if s["key"] == "housing_trial")["needs"]
     assert say(client, job, "own_step", "Another", answer="asked", after="nowhere").status_code == 422
 
 
@@ -117,7 +117,7 @@ def test_what_is_said_of_a_plan_is_not_said_past_it(client: FlaskClient, job: in
 def test_a_motorcycle_has_its_own_plan(client: FlaskClient) -> None:
     number = begin(client, MOTORCYCLE)["id"]
     plan = plan_of(client, number)
-    assert [q["name"] for q in plan["questions"]] == ["helpers"]
+    assert [q["name"] for q in plan["questions"]] == ["begun", "runs", "arm", "helpers"]
     assert "pack_in" in {s["key"] for s in plan["steps"]}
 
 

@@ -8019,6 +8019,21 @@ export interface components {
              */
             to_get: string[];
             /**
+             * Gone
+             * @description Steps that are not on this job: there is none, or it stays on.
+             */
+            gone: components["schemas"]["GoneOut"][];
+            /**
+             * Opening
+             * @description How far the job opens.
+             */
+            opening: string;
+            /**
+             * Opens For
+             * @description Why it opens as far as that.
+             */
+            opens_for: string[];
+            /**
              * Left Out
              * @description What of the plan or the record has no place, a sentence each.
              * @example [
@@ -8141,6 +8156,21 @@ export interface components {
              */
             first: string[];
             /**
+             * Shut
+             * @description Why it is shut and what comes first, in a sentence; empty where it is not.
+             */
+            shut: string;
+            /**
+             * Reason
+             * @description What kind of reason that is; empty where it is not shut.
+             */
+            reason: ("reach" | "load" | "fluid" | "harm" | "proof") | "";
+            /**
+             * Reasons
+             * @description Why it waits for each of its needs.
+             */
+            reasons: components["schemas"]["WhyOut"][];
+            /**
              * Awaits
              * @description Parts on their way that it takes.
              * @example []
@@ -8202,17 +8232,42 @@ export interface components {
              */
             hold: boolean;
             /**
+             * Guards
+             * @description It carries or guards: that it is not on this job wants a reason.
+             */
+            guards: boolean;
+            /**
              * Signed
              * @description It wants a name.
              * @example true
              */
             signed: boolean;
             /**
+             * On
+             * @description Key of the step that puts back what it takes off; empty where there is none.
+             */
+            on: string;
+            /**
+             * Off
+             * @description Key of the step that took off what it puts back; empty where there is none.
+             */
+            off: string;
+            /**
              * Joint
              * @description Key of the joint.
              * @example clutch_cover
              */
             joint: string;
+            /**
+             * Joints
+             * @description Every joint whose bolts it tightens.
+             */
+            joints: string[];
+            /**
+             * Parts
+             * @description Keys of the parts it takes.
+             */
+            parts: string[];
             /**
              * Minutes
              * @description About how long it takes, in minutes.
@@ -8239,6 +8294,28 @@ export interface components {
              * @example as it should be
              */
             text: string;
+            /** @description That it was found done, or done elsewhere. */
+            settled: components["schemas"]["SaidOut"] | null;
+            /**
+             * Known
+             * @description From what else it is known to be done: its card, its reading; empty where not.
+             */
+            known: string;
+            /**
+             * Again
+             * @description Title of the step that was opened again, so that this is to be proved anew.
+             */
+            again: string;
+            /**
+             * Lines
+             * @description What a hold point looks up, line by line.
+             */
+            lines: components["schemas"]["LookOut"][];
+            /**
+             * Bolted To
+             * @description Where it stays on, what it is bolted to that stays has to be said.
+             */
+            bolted_to: boolean;
             /**
              * Sequence
              * @description Its bolts in the order they are tightened; nothing where not known.
@@ -8269,6 +8346,24 @@ export interface components {
             help: string[];
             /** @description Who is at it. */
             has: components["schemas"]["SaidOut"] | null;
+        };
+        /**
+         * GoneOut
+         * @description A step that is not on this job.
+         */
+        GoneOut: {
+            /**
+             * Key
+             * @description Its key, by which everything refers to it.
+             */
+            key: string;
+            /**
+             * Title
+             * @description Its title.
+             */
+            title: string;
+            /** @description What was said, with who and when. */
+            said: components["schemas"]["SaidOut"];
         };
         /**
          * HoleOut
@@ -8461,6 +8556,40 @@ export interface components {
              * @example 2026-12-02T00:00:47.660532Z
              */
             at: string;
+        };
+        /**
+         * LookOut
+         * @description A line a hold point looks up.
+         */
+        LookOut: {
+            /**
+             * Key
+             * @description Its name in the record, after the step's.
+             */
+            key: string;
+            /**
+             * Label
+             * @description What it is called.
+             */
+            label: string;
+            /**
+             * State
+             * @description The state, in a word.
+             * @enum {string}
+             */
+            state: "good" | "bad" | "open" | "overridden";
+            /**
+             * Says
+             * @description What it is known from, or what is missing.
+             */
+            says: string;
+            /**
+             * Where
+             * @description Station and key it is done at, as “measure:disc_wobble”; empty where none is.
+             */
+            where: string;
+            /** @description Who went past it, and why. */
+            overridden: components["schemas"]["SaidOut"] | null;
         };
         /**
          * OfferedOut
@@ -8748,6 +8877,28 @@ export interface components {
             who: string;
         };
         /**
+         * WhyOut
+         * @description Why a step waits for another.
+         */
+        WhyOut: {
+            /**
+             * Need
+             * @description Key of the step that comes first.
+             */
+            need: string;
+            /**
+             * Kind
+             * @description Which kind it is of.
+             * @enum {string}
+             */
+            kind: "reach" | "load" | "fluid" | "harm" | "proof";
+            /**
+             * Says
+             * @description In a sentence.
+             */
+            says: string;
+        };
+        /**
          * SayOfPlanIn
          * @description Something said of the plan: an answer it depends on, a step done or overridden, a bolt ticked, a step of one's
          *     own, a bag, a mark, or something left over.
@@ -8997,6 +9148,66 @@ export interface components {
             };
         } | {
             /**
+             * @description Step not on this job
+             * @constant
+             */
+            kind: "not_here";
+            /** Key */
+            key: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Step not on this job: its words. */
+            said: {
+                /**
+                 * @description Step not on this job: answer.
+                 * @enum {string}
+                 */
+                answer: "none" | "stays_on" | "found_done" | "elsewhere" | "open";
+                /** @description Step not on this job: reason. */
+                reason?: string;
+                /** @description Step not on this job: bolted_to. */
+                bolted_to?: string;
+            };
+        } | {
+            /**
+             * @description Line of a hold point
+             * @constant
+             */
+            kind: "hold_line";
+            /** Key */
+            key: string;
+            /**
+             * Who
+             * @default
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             */
+            request?: string;
+            /** @description Line of a hold point: its words. */
+            said: {
+                /**
+                 * @description Line of a hold point: answer.
+                 * @enum {string}
+                 */
+                answer: "overridden" | "open";
+                /** @description Line of a hold point: reason. */
+                reason?: string;
+                /** @description Line of a hold point: stood. */
+                stood?: string;
+            };
+        } | {
+            /**
              * @description Pattern of holes
              * @constant
              */
@@ -9084,11 +9295,37 @@ export interface components {
                  * @example flywheel_on
                  */
                 after?: string;
+                /** @description Step of this job: before. */
+                before?: string;
                 /**
                  * @description Step of this job: note.
                  * @example white
                  */
                 note?: string;
+                /** @description Step of this job: back. */
+                back?: string;
+                /** @description Step of this job: parts. */
+                parts?: string;
+                /** @description Step of this job: joint. */
+                joint?: string;
+                /** @description Step of this job: tools. */
+                tools?: string;
+                /** @description Step of this job: hazards. */
+                hazards?: string;
+                /**
+                 * @description Step of this job: evidence.
+                 * @enum {string}
+                 */
+                evidence?: "" | "tick" | "reading" | "bolts" | "sentence";
+                /**
+                 * @description Step of this job: reached.
+                 * @enum {string}
+                 */
+                reached?: "" | "bench" | "inside" | "above" | "below";
+                /** @description Step of this job: hands. */
+                hands?: string;
+                /** @description Step of this job: minutes. */
+                minutes?: string;
             };
         } | {
             /**
@@ -9364,12 +9601,74 @@ export interface components {
              */
             after?: string;
             /**
+             * Before
+             * @description What stood there before.
+             * @default
+             */
+            before?: string;
+            /**
              * Note
              * @description What to know, in words.
              * @default
              * @example both hands free
              */
             note?: string;
+            /**
+             * Back
+             * @description What putting it back is called.
+             * @default
+             */
+            back?: string;
+            /**
+             * Parts
+             * @description Parts, by key or as shown.
+             * @default
+             */
+            parts?: string;
+            /**
+             * Joint
+             * @description Key of the joint.
+             * @default
+             */
+            joint?: string;
+            /**
+             * Tools
+             * @description What to have at hand.
+             * @default
+             */
+            tools?: string;
+            /**
+             * Hazards
+             * @description What can hurt, a sentence each.
+             * @default
+             */
+            hazards?: string;
+            /**
+             * Evidence
+             * @description What proves it: a tick, a reading, its bolts or a sentence.
+             * @default
+             * @enum {string}
+             */
+            evidence?: "" | "tick" | "reading" | "bolts" | "sentence";
+            /**
+             * Reached
+             * @description From where a step is reached: at the bench, from inside, above or below.
+             * @default
+             * @enum {string}
+             */
+            reached?: "" | "bench" | "inside" | "above" | "below";
+            /**
+             * Hands
+             * @description People it takes.
+             * @default
+             */
+            hands?: string;
+            /**
+             * Minutes
+             * @description About how long it takes, in minutes.
+             * @default
+             */
+            minutes?: string;
             /**
              * Kept
              * @description What is kept.
