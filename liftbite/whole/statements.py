@@ -1,6 +1,7 @@
 """A statement about a job, held against the job as it stands before it counts.
 
 - `plan_statement`    what is said of the plan: a step that is open, a bolt there is
+- `line_as_it_stands`   a line of a hold point, which an override covers as it is
 - `fault_closed`    a cause that was found, with what follows from it
 - `proof_statement`   what is said in Prove: a hand-over is of the job as it stands, with nothing left over
 
@@ -10,9 +11,11 @@ What a line's own words have to be, `core.statements` knows; what the rest of th
 from __future__ import annotations
 
 from collections.abc import Mapping
+from dataclasses import replace
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.fit.progress import hold_against
+from liftbite.core.fit.holds import OverriddenLine
+from liftbite.core.fit.progress import Progress, hold_against
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.record import Line
 from liftbite.core.prove.causes import CAUSES
@@ -20,6 +23,7 @@ from liftbite.core.prove.statements import HandOver
 from liftbite.core.statements import read_statement
 from liftbite.whole.bench import Bench
 from liftbite.whole.hand_over import unexplained
+from liftbite.whole.joints import instructions_of
 from liftbite.whole.plan import own_lines, plan_of_job, progress_of
 
 
@@ -30,11 +34,26 @@ def plan_statement(bench: Bench, kind: str, key: str, said: Mapping[str, str], w
     ------
     UnreadableEntry : its words, or it is of nothing the plan has open
     """
-    line = read_statement(kind, key, said, who)
+    line, found = read_statement(kind, key, said, who), progress_of(bench)
+    if overridden := line.of(OverriddenLine):
+        line = replace(line, statement=replace(overridden.statement, stood=line_as_it_stands(found, key)))
     hold_against(
-        line, plan_of_job(bench), progress_of(bench), bench.record, bench.seen_as(PLAN).build.known, own_lines(bench)
+        line,
+        plan_of_job(bench),
+        found,
+        bench.record,
+        bench.seen_as(PLAN).build.known,
+        own_lines(bench),
+        instructions_of(bench),
     )
     return line
+
+
+def line_as_it_stands(found: Progress, key: str) -> str:
+    """What a line of a hold point says now: an override covers it as it stands; empty where there is none."""
+    step, _, line = key.partition(":")
+    stands = (each for s in found.standings if s.planned.key == step for each in s.lines)
+    return next((each.look.says for each in stands if each.look.key == line), "")
 
 
 def fault_closed(cause: str, who: str) -> list[Line]:

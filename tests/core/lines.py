@@ -7,7 +7,8 @@ from typing import Any
 
 from liftbite.core.fit.bolt_map import Hole, HoleMapped, read_hole
 from liftbite.core.fit.pattern import Pattern, PatternMeasured, read_pattern
-from liftbite.core.fit.tightening import JointInstruction, Way, read_way
+from liftbite.core.fit.tightening import JointInstruction, read_way
+from liftbite.core.fit.way import Way
 from liftbite.core.job.record import Line, Statement, fields_of, needed_of
 from liftbite.core.prove.fluids import Filled, FluidFilled, read_filled
 from liftbite.core.statements import KINDS

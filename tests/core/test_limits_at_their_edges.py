@@ -10,7 +10,8 @@ from math import radians, sqrt
 
 import pytest
 
-from liftbite.core.fit.tightening import Pull, judged, turns_of
+from liftbite.core.fit.pulls import Pull, judged
+from liftbite.core.fit.tightening import turns_of
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import Finding, assess

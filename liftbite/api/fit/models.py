@@ -27,6 +27,7 @@ class TurnOut(BaseModel):
     """A bolt in a pass."""
 
     key: str = Field(description="Its name in the record, after the step's.")
+    joint: str = Field(description="Key of its joint.")
     number: int = Field(description="Which pass, from 1.")
     bolt: int
     to: str = Field(description="What it is tightened to; empty where no figure is known.")
@@ -38,6 +39,7 @@ class WayOut(BaseModel):
     """An instruction for the bolts of a joint."""
 
     key: str
+    joint: str = Field(description="What its joint is called.")
     owner: str
     chosen: bool
     words: str = Field(description="All of it in words.")
@@ -102,7 +104,7 @@ class FitStepOut(BaseModel):
     on: str = Field(description="Key of the step that puts back what it takes off; empty where there is none.")
     off: str = Field(description="Key of the step that took off what it puts back; empty where there is none.")
     joint: str
-    joints: list[str] = Field(description="Every joint whose bolts it tightens.")
+    joints: list[NameOut] = Field(description="Every joint whose bolts it tightens.")
     parts: list[str] = Field(description="Keys of the parts it takes.")
     minutes: int
     learned: str = Field(description="Whose minutes these are, where they are the shop's own.")
@@ -166,6 +168,7 @@ class BoltMapOut(BaseModel):
 
     joint: str
     holes: list[HoleOut]
+    sizes: str = Field(description="How many bolts of which size.")
     swaps: list[str] = Field(description="Bolts that would harm in another's hole.")
     circle: str = Field(description="In how many ways round it goes on; empty where the angles are not said.")
     across: str = Field(description="Measured across its circle, as typed.")

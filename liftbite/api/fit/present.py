@@ -16,10 +16,13 @@ from liftbite.api.fit import models as mf
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.statements import said_out
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.fit.bolt_map import MATERIALS, Hole, HoleMapped, Swap, judge, read_hole, swaps
+from liftbite.core.fit.bolt_load import Plausible, head_pressure, plausible, strips
+from liftbite.core.fit.bolt_map import MATERIALS, Hole, HoleMapped, Swap, judge, read_hole, sizes_of, swaps
+from liftbite.core.fit.bolts import sequence_faults
 from liftbite.core.fit.case import OPENED, QUESTIONS
 from liftbite.core.fit.helps import help_of
 from liftbite.core.fit.holds import Stands
+from liftbite.core.fit.joints import label_of_joint
 from liftbite.core.fit.library import title_of
 from liftbite.core.fit.own_steps import OWN, own_key
 from liftbite.core.fit.pattern import PatternMeasured, drawn_at, places_of, read_pattern, ways_round
@@ -27,22 +30,15 @@ from liftbite.core.fit.plan import Plan
 from liftbite.core.fit.progress import PASSED, Standing, pulled, shut_words, turns_of_step
 from liftbite.core.fit.statements import BOLTED_TO, AtStep, Bag, BoltTick, LeftOver, Mark, OwnStep, PartNote
 from liftbite.core.fit.step import REACHED, STRETCHES, Step
-from liftbite.core.fit.tightening import (
-    JointInstruction,
-    Plausible,
-    Turn,
-    Way,
-    chosen_of,
-    head_pressure,
-    plausible,
-    read_way,
-)
+from liftbite.core.fit.tightening import JointInstruction, Turn, chosen_of, holes_of_joint, read_way
+from liftbite.core.fit.way import Way
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.parts import called
 from liftbite.core.job.record import Line, Statement, fields_of, in_force, option_words
 from liftbite.core.measure.statements import HERE, ON_ITS_WAY
 from liftbite.files.plan import write_plan
 from liftbite.whole.bench import Bench
+from liftbite.whole.joints import instructions_of
 from liftbite.whole.plan import answers_of, case_of_job, orders_of, own_lines, plan_of_job, progress_with
 
 
@@ -136,6 +132,7 @@ def _bolt_map(
         joint=joint,
         holes=[_hole_out(hole, line) for hole, line in said],
         circle=circle,
+        sizes=sizes_of(holes),
         swaps=_swaps_said(swaps(holes)),
         across=measured.statement.across if measured else "",
         between=measured.statement.between if measured else "",
@@ -169,7 +166,7 @@ def _hole_out(hole: Hole, line: Line[HoleMapped]) -> mf.HoleOut:
         hole.typed,
         f"{said['length']} long",
         f"grip {said['grip']}",
-        *(f"{name} {said[name]}" for name in ("washer", "shank", "depth") if said.get(name)),
+        *(f"{name} {said[name]}" for name in ("washer", "shank", "depth", "head") if said.get(name)),
     ]
     kept = {name: text for name, text in said.items() if name not in ("answer", "angle", "out")}
     turned = None if hole.angle is None else round(degrees(hole.angle), 1)
@@ -231,7 +228,8 @@ def _options(options: Iterable[str]) -> list[NameOut]:
 def _step_out(standing: Standing, plan: Plan, hands: int, known: Mapping[str, object], bench: Bench) -> mf.FitStepOut:
     step, record = standing.planned.step, bench.record
     learned = bench.minutes.get(step.key)
-    turns, way = turns_of_step(step, known, record), chosen_of(record, step.joint)
+    said = instructions_of(bench)
+    turns, way = turns_of_step(step, known, said), chosen_of(said, step.joint)
     has = in_force(record, AtStep).get(step.key)
     return mf.FitStepOut(
         key=step.key,
@@ -258,7 +256,7 @@ def _step_out(standing: Standing, plan: Plan, hands: int, known: Mapping[str, ob
         on=step.on if step.on in plan.by_key else "",
         off=step.off if step.off in plan.by_key else "",
         joint=step.joint,
-        joints=list(step.joints),
+        joints=[NameOut(name=joint, label=label_of_joint(joint)) for joint in step.joints],
         parts=list(step.parts),
         minutes=_minutes(bench, step),
         learned="" if learned is None else f"as {learned.jobs} of your jobs took",
@@ -273,7 +271,7 @@ def _step_out(standing: Standing, plan: Plan, hands: int, known: Mapping[str, ob
         sequence=list(dict.fromkeys(turn.bolt for turn in turns)),
         turns=_turns_out(turns, pulled(record, step.key, standing.since)),
         passes=max((turn.number for turn in turns), default=0),
-        ways=_ways_out(step.joint, record, way, known),
+        ways=[each for joint in step.joints for each in _ways_out(joint, said, known)],
         help=help_of(step.key, known, way),
         has=said_out(has) if has and standing.state not in PASSED else None,
     )
@@ -307,17 +305,22 @@ def _turn_out(turn: Turn, line: Line[BoltTick] | None) -> mf.TurnOut:
         "open" if line is None else "done" if line.answer == "done" else "look again"
     )
     return mf.TurnOut(
-        key=turn.key, number=turn.number, bolt=turn.bolt, to=turn.to, state=state, says=", ".join(filter(None, read))
+        key=turn.key,
+        joint=turn.joint,
+        number=turn.number,
+        bolt=turn.bolt,
+        to=turn.to,
+        state=state,
+        says=", ".join(filter(None, read)),
     )
 
 
-def _ways_out(joint: str, record: Sequence[Line], chosen: Way | None, known: Mapping[str, object]) -> list[mf.WayOut]:
-    if not joint:
-        return []
-    lines = in_force(record, JointInstruction)
+def _ways_out(joint: str, said: Sequence[Line], known: Mapping[str, object]) -> list[mf.WayOut]:
+    chosen = chosen_of(said, joint)
+    holes = holes_of_joint(said, joint)
     return [
-        _way_out(line, read_way(key, line.statement), chosen, known)
-        for key, line in lines.items()
+        _way_out(line, read_way(key, line.statement), chosen, known, holes)
+        for key, line in in_force(said, JointInstruction).items()
         if key.partition(":")[0].strip() == joint
     ]
 
@@ -328,9 +331,16 @@ def _against_proof(way: Way, found: Plausible | None) -> str:
     return "" if way.given is None else "type thread and class to hold it against proof"
 
 
-def _way_out(line: Line[JointInstruction], way: Way, chosen: Way | None, known: Mapping[str, object]) -> mf.WayOut:
+def _way_out(
+    line: Line[JointInstruction], way: Way, chosen: Way | None, known: Mapping[str, object], holes: Sequence[Hole]
+) -> mf.WayOut:
     found, pressed, said = plausible(way, known), head_pressure(way), line.statement
-    told = [
+    engaged = [(judge(hole).engaged, hole.material) for hole in holes]
+    least = min(engaged, default=None)
+    stripped = strips(way, *least) if least else None
+    count = way.count or len(holes)
+    wrong = sequence_faults(way.sequence, count) if way.sequence and count else []
+    words = [
         said.figure or option_words(said.how),
         option_words(said.passes),
         said.steps,
@@ -339,14 +349,17 @@ def _way_out(line: Line[JointInstruction], way: Way, chosen: Way | None, known: 
         said.thread,
         said.grade,
     ]
+    says = [_against_proof(way, found), *(each.says for each in (pressed, stripped) if each)]
+    says += [f"sequence: {each}" for each in wrong]
     return mf.WayOut(
         key=line.key,
+        joint=label_of_joint(way.joint),
         owner=way.owner,
         chosen=way == chosen,
-        words=", ".join(filter(None, told)),
+        words=", ".join(filter(None, words)),
         said={name: text for name, text in line.words.items() if name != "answer"},
         state=found.state if found else "open",
-        says="; ".join(filter(None, (_against_proof(way, found), pressed.says if pressed else ""))),
-        working=" ".join(each.working for each in (found, pressed) if each),
+        says="; ".join(filter(None, says)),
+        working=" ".join(each.working for each in (found, pressed, stripped) if each),
         who=line.who,
     )

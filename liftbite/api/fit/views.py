@@ -25,8 +25,9 @@ from liftbite.core.fit.bolts import MOST
 from liftbite.core.fit.library import LIBRARY
 from liftbite.core.fit.own_steps import OWN, fits, own_key
 from liftbite.core.fit.progress import hold_against, ticked, turns_in
+from liftbite.core.fit.pulls import judged, read_pull
 from liftbite.core.fit.statements import OwnStep
-from liftbite.core.fit.tightening import judged, left_of, read_pull
+from liftbite.core.fit.tightening import left_of
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import Line, RawLine, checked, lines_of
 from liftbite.core.statements import read_statement
@@ -37,7 +38,7 @@ from liftbite.store import record as record_store
 from liftbite.store import shop
 from liftbite.store.carry import file_name
 from liftbite.whole.bench import Bench, bench_of
-from liftbite.whole.joints import card_of_job
+from liftbite.whole.joints import card_of_job, instructions_of
 from liftbite.whole.plan import own_lines, plan_of_job, progress_of
 from liftbite.whole.statements import plan_statement
 
@@ -148,8 +149,10 @@ def from_wrench(path: JobPath, body: mf.WrenchIn) -> Response:
             bench = bench_of(session, path.job_id, FOUND)
             known = bench.seen_as(PLAN).build.known
             plan = plan_of_job(bench)
-            turns = turns_in(plan, body.step, known, bench.record)
-            left = left_of(turns, ticked(bench.record, body.step))
+            found, said_of_joints = progress_of(bench), instructions_of(bench)
+            turns = turns_in(plan, body.step, known, said_of_joints)
+            since = next((s.since for s in found.standings if s.planned.key == body.step), 0)
+            left = left_of(turns, ticked(bench.record, body.step, since))
             turn = next((each for each in left if each.key == body.turn), left[0] if left else None)
             if turn is None:
                 raise UnreadableEntry("Every bolt of this step is ticked off; nothing is left for the wrench.")
@@ -162,7 +165,7 @@ def from_wrench(path: JobPath, body: mf.WrenchIn) -> Response:
                 "flag": wrong,
             }
             line = read_statement("bolt", f"{body.step}:{turn.key}", said, body.who or jobs_store.who_of(session))
-            hold_against(line, plan, progress_of(bench), bench.record, known)
+            hold_against(line, plan, found, bench.record, known, instructions=said_of_joints)
             gauge.claim(number)
             record_store.say(session, path.job_id, line, now(), f"wrench {body.instrument} {number}")
         return reply(plan_out(bench_of(session, path.job_id, FOUND)))

@@ -9,7 +9,7 @@ from __future__ import annotations
 import numpy as np
 
 from liftbite.core.find.alternatives import Beside, Row
-from liftbite.core.fit.tightening import of_proof
+from liftbite.core.fit.bolt_load import of_proof
 from liftbite.core.graph.graph import Needs, Refused
 from liftbite.core.job.build import Build
 from liftbite.core.job.tightening import Instruction, read_instructions

@@ -1,5 +1,6 @@
 """Fitting: the plan of a job as a graph of steps, what is open in it, bolts in order.
 
+- `bolt_load`  What tightening does to bolts: preload over proof, where an angle ends, head and thread.
 - `bolt_map`  Which bolt goes where: bottoms, too short, shank in the thread, and which two must not be swapped.
 - `bolts`     Sequences for any count of bolts, their passes, and where each stands on its circle.
 - `case`      What a plan depends on: kind of vehicle, housing, shaft, line, lift, helpers, scope, what comes out.
@@ -13,7 +14,9 @@
 - `plan`      The steps of a case in order, each with what it waits for and why; what came off put back in reverse.
 - `progress`  Where a job stands in its plan: what is done, open, shut, waits; what vanished with its evidence.
 - `statements`  What is said of a plan: its answers, steps done, bolts ticked off, bags, marks, what is left over.
+- `pulls`     What a torque wrench sends of a bolt, held against its turn.
 - `step`      What a step is, and why one waits for another.
 - `step_names`  What steps went by before.
-- `tightening`  How a joint is tightened: by whose instruction, in which passes, and what a wrench says of each bolt.
+- `tightening`  How a joint is tightened: by whose instruction, in which passes, each hole to its own figure.
+- `way`       An instruction for the bolts of a joint, read.
 """

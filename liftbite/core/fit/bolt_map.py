@@ -3,6 +3,7 @@
 - `HoleMapped`          what is said of a hole
 - `Hole`, `read_hole`   a hole and its bolt, as said of a job
 - `Judged`, `judge`     what a bolt does in a hole
+- `sizes_of`            how many of which size, as a builder says it
 - `Swap`, `swaps`       two bolts that go into each other's holes, and harm there
 
 [practice], lengths of engagement as the trade asks for them; the manual's own lengths outrank them.
@@ -10,6 +11,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import combinations
@@ -50,6 +52,7 @@ class Hole:
     material : of the thread in the hole
     angle : clockwise from the top, None where nobody said [rad]
     out : how far from the middle of the drawing, whose circle has radius 1 [-]
+    head : size of the head or the spanner, as typed
     """
 
     joint: str
@@ -64,6 +67,7 @@ class Hole:
     shank: float = 0.0
     angle: float | None = None
     out: float = 1.0
+    head: str = ""
 
     @property
     def name(self) -> str:
@@ -100,6 +104,7 @@ class HoleMapped(Statement):
     material: Literal["", "steel", "iron", "aluminium"] = ""
     angle: str = ""
     out: str = ""
+    head: str = ""
 
     def hold(self, key: str, who: str) -> None:
         """All of it."""
@@ -148,6 +153,7 @@ def read_hole(key: str, said: HoleMapped) -> Hole:
         figures.get("shank", 0.0),
         _angle(said.angle) if said.angle else None,
         _out(said.out),
+        " ".join(said.head.split()),
     )
     if hole.shank >= hole.length:
         raise UnreadableEntry("Bolt map: the shank is as long as the bolt; measure under the head")
@@ -198,8 +204,8 @@ class Judged:
 def judge(hole: Hole) -> Judged:
     """Whether a hole's bolt has thread enough, does not bottom, and keeps its shank out of the thread.
 
-    reach = length − grip − washers, engaged = reach − chamfer; the chamfer, a pitch, is length but no engagement.
-    Bottoms where reach > depth − pitch.
+    reach = length − grip − washers, engaged = min(reach, depth) − chamfer; the chamfer, a pitch, is length but no
+    engagement. Bottoms where reach > depth − pitch. Every fault is said, the gravest first.
 
     Source: [practice]; the chamfer of a point as a pitch [memory].
 
@@ -210,7 +216,7 @@ def judge(hole: Hole) -> Judged:
     """
     diameter, pitch = hole.thread.diameter, hole.thread.pitch
     reach = hole.length - hole.grip - hole.washer
-    engaged = reach - pitch
+    engaged = min(reach, reach if hole.depth is None else hole.depth) - pitch
     label, enough, least = MATERIALS[hole.material]
 
     def judged(state: State, says: str) -> Judged:
@@ -219,15 +225,18 @@ def judge(hole: Hole) -> Judged:
     has = (
         f"{both_fine(max(engaged, 0.0), 'm')} of thread in {label.lower()}, {engaged / diameter:.2g} times its diameter"
     )
+    faults: list[tuple[State, str]] = []
     if hole.depth is not None and reach > hole.depth - pitch + 1e-9:
         over = both_fine(reach - (hole.depth - pitch), "m")
-        return judged("bottoms", f"bottoms: {over} too long; it cracks the casting and holds nothing")
+        faults.append(("bottoms", f"bottoms: {over} too long; it cracks the casting and holds nothing"))
     if hole.shank > hole.grip + hole.washer + 1e-9:
         into = both_fine(hole.shank - hole.grip - hole.washer, "m")
-        return judged("shank in thread", f"its shank runs {into} into the thread")
+        faults.append(("shank in thread", f"its shank runs {into} into the thread"))
     if engaged < least * diameter - 1e-9:
         held = has if engaged > 0 else "it reaches no thread"
-        return judged("short", f"too short, it strips: {held}")
+        faults.append(("short", f"too short, it strips: {held}"))
+    if faults:
+        return judged(faults[0][0], "; ".join(says for _, says in faults))
     if engaged < enough * diameter - 1e-9:
         return judged("look again", f"{has}; {enough:g} is better")
     if hole.depth is None:
@@ -246,6 +255,17 @@ def _working(hole: Hole, reach: float, engaged: float, least: float, enough: flo
     )
 
 
+def sizes_of(holes: Sequence[Hole]) -> str:
+    """How many bolts of which size, the larger first: by head or spanner where that is said, else by thread.
+
+    >>> said = HoleMapped(answer="kept", thread="M8", length="50", grip="30", material="iron", head="13")
+    >>> sizes_of([read_hole("A:1", said), read_hole("A:2", replace(said, thread="M10", head="17"))])
+    '1 × 17, 1 × 13'
+    """
+    count = Counter((hole.thread.diameter, hole.head or hole.typed) for hole in holes)
+    return ", ".join(f"{many} × {size}" for (_, size), many in sorted(count.items(), reverse=True))
+
+
 @dataclass(frozen=True, slots=True)
 class Swap:
     """A bolt that goes into another's hole and harms there."""
@@ -261,12 +281,13 @@ _HARMS: tuple[State, ...] = ("bottoms", "short", "shank in thread")
 def swaps(holes: Sequence[Hole]) -> Iterator[Swap]:
     """Pairs that the hand can swap and the casting cannot: the same thread, another bolt, and harm where it goes.
 
-    A bolt that harms in its own hole as well is that hole's own fault, and not said here again.
+    A hole that is at fault with its own bolt is no excuse: a swap that harms is said all the same.
     """
     for one, other in combinations(holes, 2):
-        if one.thread != other.thread:
+        alike = (one.length, one.shank, one.washer) == (other.length, other.shank, other.washer)
+        if one.thread != other.thread or alike:
             continue
         for bolt, hole in ((one, other), (other, one)):
             put = judge(replace(hole, length=bolt.length, shank=bolt.shank, washer=bolt.washer))
-            if put.state in _HARMS and judge(hole).state not in _HARMS:
+            if put.state in _HARMS:
                 yield Swap(bolt, hole, put.says)

@@ -1,14 +1,19 @@
 """Bolts in order: sequences for any count, and where each stands on its circle.
 
 - `star`        opposite to opposite, never neighbours in turn
+- `read_sequence`, `sequence_faults`   one somebody typed, and what is wrong with it
 - `places_on`   where the holes of a circle stand
 """
 
 from __future__ import annotations
 
+import re
 from collections.abc import Sequence
 from functools import lru_cache
+from itertools import pairwise
 from math import cos, gcd, pi, sin
+
+from liftbite.core.errors import UnreadableEntry
 
 #: Most bolts of a circle.
 MOST = 36
@@ -78,3 +83,35 @@ def places_on(
     """
     turned = list(angles) or [start + 2 * pi * n / count for n in range(count)]
     return [(diameter / 2 * sin(a), diameter / 2 * cos(a)) for a in turned]
+
+
+def read_sequence(typed: str) -> tuple[int, ...]:
+    """A sequence that was typed: numbers with spaces, commas or dashes between.
+
+    Raises
+    ------
+    UnreadableEntry : something in it is no number of a bolt
+
+    >>> read_sequence("1-4, 2 5 3 6")
+    (1, 4, 2, 5, 3, 6)
+    """
+    parts = [part for part in re.split(r"[\s,;>–-]+", typed.strip()) if part]
+    wrong = [part for part in parts if not (part.isascii() and part.isdigit() and 0 < int(part) <= MOST)]
+    if wrong or not parts:
+        raise UnreadableEntry(f"Sequence: “{(wrong or [typed])[0]}” is no bolt; write it as “1 4 2 5 3 6”")
+    return tuple(map(int, parts))
+
+
+def sequence_faults(sequence: Sequence[int], count: int) -> list[str]:
+    """What is wrong with a sequence for a circle of so many bolts, a sentence each; nothing where it is sound.
+
+    >>> sequence_faults((1, 2, 4, 5, 3, 3), 6)
+    ['bolt 6 is left out', 'bolt 3 comes twice', '1 and 2 are neighbours in a row', '4 and 5 are neighbours in a row']
+    """
+    faults = [f"bolt {n} is left out" for n in range(1, count + 1) if n not in sequence]
+    faults += [f"bolt {n} comes twice" for n in dict.fromkeys(sequence) if sequence.count(n) > 1]
+    faults += [f"there is no bolt {n}" for n in dict.fromkeys(sequence) if n > count]
+    if count > 4:
+        near = ((a, b) for a, b in pairwise(sequence) if (a - b) % count in {1, count - 1})
+        faults += [f"{a} and {b} are neighbours in a row" for a, b in near]
+    return faults

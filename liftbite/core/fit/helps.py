@@ -9,7 +9,8 @@ from __future__ import annotations
 
 from collections.abc import Callable, Mapping
 
-from liftbite.core.fit.tightening import Way
+from liftbite.core.fit.bolt_load import end_of
+from liftbite.core.fit.way import Way
 from liftbite.core.units.sentence import both
 from liftbite.core.units.show import bare, figure
 
@@ -31,8 +32,13 @@ def _splines(known: Known, _: Way | None) -> list[str]:
 
 def _holder(known: Known, way: Way | None) -> list[str]:
     torque = way.given.torque if way and way.given else known.get("bolt_torque")
+    end = end_of(way) if way and way.given and way.given.angle > 0 else None
+    if end is not None:
+        torque = end.torque
     if not isinstance(torque, float | int) or torque <= 0:
         return []
+    if way and way.given and way.given.angle > 0 and end is None:
+        return ["Whoever holds the crank carries the end of torque and angle; type thread, class and grip to know it."]
     forces = " or ".join(f"{both(torque / lever, 'N', 2)} at {bare(lever, 'mm', 0)} mm" for lever in HELD_AT)
     return [f"Whoever holds the crank carries the wrench's {both(float(torque), 'N·m', 3)}: {forces} from the middle."]
 

@@ -1,6 +1,7 @@
 """Joints of several bolts on a circle: what a job says of them, and the card they are worked from.
 
-- `JOINTS`        the joints whose circle or count a job knows
+- `JOINTS`        every joint of a job, some with the inputs that say its circle, count and torque
+- `label_of_joint`   what one is called, also one of the job's own
 - `count_of`      how many bolts a joint has
 - `Card`, `card_of`, `card_of_map`   holes at their true size, of a circle the job knows or of the bolt map
 """
@@ -40,8 +41,46 @@ class Joint:
 JOINTS: Mapping[str, Joint] = {
     "flywheel": Joint("Flywheel bolts", "bolt_count", "bolt_circle_diameter", "bolt_diameter", "bolt_torque"),
     "cover": Joint("Cover bolts", circle="flywheel_cover_bolt_circle"),
+    "floater": Joint("Ring of the floater"),
+    "floater_stands": Joint("Stands of the floater"),
+    "housing": Joint("Housing to engine"),
+    "gearbox": Joint("Gearbox to housing"),
+    "mounts": Joint("Mounts"),
+    "crossmember": Joint("Crossmember"),
+    "prop_shaft": Joint("Propeller shaft flange"),
+    "shaft_flange": Joint("Drive shaft flanges"),
+    "hub_nut": Joint("Hub nuts"),
+    "starter": Joint("Starter"),
+    "slave": Joint("Slave cylinder"),
+    "pivot": Joint("Pivot of the arm"),
+    "concentric": Joint("Concentric bearing"),
+    "bleed_screw": Joint("Bleed screw"),
+    "retainer": Joint("Bearing retainer"),
+    "tower": Joint("Shift lever housing"),
+    "exhaust": Joint("Exhaust"),
+    "subframe": Joint("Subframe"),
+    "strut": Joint("Strut"),
+    "ball_joint": Joint("Ball joint"),
+    "steering": Joint("Steering pinch bolt"),
+    "tube": Joint("Torque tube"),
+    "coupling": Joint("Coupling of the tube"),
+    "rod": Joint("Shift rod"),
+    "plugs": Joint("Drain and fill plugs"),
+    "banjo": Joint("Line, banjo bolt"),
+    "clutch_cover": Joint("Clutch cover of the case"),
     "spring_bolts": Joint("Spring bolts", "spring_count", "spring_circle_diameter"),
+    "centre_nut": Joint("Centre nut of the hub"),
+    "wheels": Joint("Wheels"),
 }
+
+
+def label_of_joint(joint: str) -> str:
+    """What a joint is called; one of the job's own goes by its name.
+
+    >>> label_of_joint("hub_nut"), label_of_joint("Heat shield")
+    ('Hub nuts', 'Heat shield')
+    """
+    return JOINTS[joint].label if joint in JOINTS else joint
 
 
 def count_of(joint: str, known: Mapping[str, object]) -> int:
@@ -103,6 +142,8 @@ def card_of(build: Build, joint: str, count: int | None = None) -> Card:
     UnreadableEntry : its circle or count is not entered
     """
     found = JOINTS[joint]
+    if not found.circle:
+        raise UnreadableEntry(f"{found.label}: no circle is known of it; map its holes in the bolt map")
     if found.circle not in build.entries:
         raise UnreadableEntry(f"A card at 1:1 wants what was measured: enter {label_of(found.circle).lower()}")
     many = count or int(build.known.get(found.count, 0))

@@ -12,18 +12,19 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Iterable, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.case import QUESTIONS
 from liftbite.core.fit.holds import Look, OverriddenLine, Stands, overridden_in, refuse_shut, standing_of
+from liftbite.core.fit.joints import JOINTS
 from liftbite.core.fit.library import LIBRARY
 from liftbite.core.fit.own_steps import fits
 from liftbite.core.fit.plan import Plan, Planned
 from liftbite.core.fit.statements import AtStep, BoltTick, NotHere, OwnStep, PlanAnswer, StepTick
 from liftbite.core.fit.step import Reason, Step
-from liftbite.core.fit.tightening import JointInstruction, Turn, left_of, turns_at
+from liftbite.core.fit.tightening import JointInstruction, Turn, chosen_of, left_of, turns_at
 from liftbite.core.job.record import Line, in_force, lines_of
 
 State = Literal["done", "overridden", "open", "waits", "shut"]
@@ -306,6 +307,7 @@ def hold_against(
     record: Iterable[Line],
     known: Mapping[str, object],
     shop: Iterable[Line] = (),
+    instructions: Iterable[Line] | None = None,
 ) -> None:
     """What is said of a plan, where it can be: an answer it depends on, a step, a bolt, a step of one's own.
 
@@ -316,26 +318,30 @@ def hold_against(
     record : what was said before
     known : figures of the planned build [SI]
     shop : the steps the shop adds to every plan, as lines
+    instructions : what is said of joints, in Choose as well; the record where nothing else is given
 
     Raises
     ------
     UnreadableEntry : it is no answer, no step and no bolt of this plan, or its turn has not come
     """
     standing, record = {s.planned.key: s for s in found.standings}, list(record)
+    said = record if instructions is None else list(instructions)
     if line.of(PlanAnswer):
         question = QUESTIONS.get(line.key)
         if question is None or line.answer not in question.options:
             raise UnreadableEntry(f"“{line.answer}” is no answer to “{line.key}”")
     if step := line.of(StepTick):
         since = standing[line.key].since if line.key in standing else 0
-        turns = turns_in(plan, line.key, known, record)
+        turns = turns_in(plan, line.key, known, said)
         read_evidence(plan, step, standing, left_of(turns, ticked(record, line.key, since)))
     if bolt := line.of(BoltTick):
-        read_tick(bolt, standing, turns_in(plan, line.key.rpartition(":")[0], known, record))
+        read_tick(bolt, standing, turns_in(plan, line.key.rpartition(":")[0], known, said))
     if line.of(JointInstruction):
         joint = line.key.partition(":")[0].strip()
-        if joint not in {p.step.joint for p in plan.steps if p.step.joint}:
-            raise UnreadableEntry(f"“{joint}” is no joint of this plan")
+        if joint not in JOINTS and joint not in {each for p in plan.steps for each in p.step.joints}:
+            raise UnreadableEntry(
+                f"“{joint}” is no joint of this plan; {', '.join(JOINTS)} are, and those of own steps"
+            )
     if line.of(AtStep) and line.key not in plan.by_key:
         raise UnreadableEntry(f"“{line.key}” is no step of this plan")
     if line.of(NotHere):
@@ -381,5 +387,15 @@ def turns_in(plan: Plan, key: str, known: Mapping[str, object], record: Iterable
 
 
 def turns_of_step(step: Step, known: Mapping[str, object], record: Iterable[Line]) -> tuple[Turn, ...]:
-    """The turns of a step that is proved by its bolts; nothing of one that only names its joint."""
-    return turns_at(step.joint, known, record) if step.evidence == "bolts" else ()
+    """The turns of a step, joint by joint; of a second joint each with the joint before its key.
+
+    A step that bolts do not prove has turns only where somebody typed its instruction: then they are ticked as well.
+    """
+    record = list(record)
+    found: list[Turn] = []
+    for number, joint in enumerate(step.joints):
+        if step.evidence != "bolts" and chosen_of(record, joint) is None:
+            continue
+        turns = turns_at(joint, known, record)
+        found += (replace(t, joint=joint, key=f"{joint}/{t.key}" if number else t.key) for t in turns)
+    return tuple(found)

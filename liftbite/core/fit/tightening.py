@@ -1,13 +1,12 @@
-"""How a joint is tightened: by whose instruction, in which passes, and what a wrench says of each bolt.
+"""How a joint is tightened: by whose instruction, in which passes, each hole to its own figure.
 
 - `JointInstruction`     what is said of a joint's tightening
-- `Way`, `read_way`      the same, read
+- `read_way`             the same, read
 - `chosen_of`            the one a joint goes by
-- `of_proof`             what a preload over proof is called
-- `plausible`, `head_pressure`   an instruction held against thread and grade, and against what the head bears on
 - `Turn`, `turns_of`     the bolts in order, pass after pass, each with what it is tightened to
 - `turns_at`             those of a joint as a job knows it
-- `Pull`, `read_pull`, `judged`   what a torque wrench with a data port sends of a bolt, held against its turn
+- `holes_of_joint`       its holes in the bolt map
+- `left_of`              those that are not ticked off
 
 [practice]: passes as the trade makes them, the manual's own outrank them; preload and proof as in `quantities.joint`.
 """
@@ -16,22 +15,25 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
-from math import degrees, inf, pi
+from math import degrees
 from typing import ClassVar, Literal
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.fit.bolts import MOST, star
+from liftbite.core.fit.bolt_load import HOLE, plausible
+from liftbite.core.fit.bolt_map import Hole, HoleMapped, read_hole
+from liftbite.core.fit.bolts import MOST, read_sequence, sequence_faults, star
 from liftbite.core.fit.joints import count_of
-from liftbite.core.job.record import Kind, Line, Names, Statement, lines_of, option_words
-from liftbite.core.job.tightening import Instruction, read_instruction
-from liftbite.core.quantities.joint import bolt_preload, bolt_proof_load, bolt_stress_area
+from liftbite.core.fit.way import Way
+from liftbite.core.job.record import Kind, Line, Names, Statement, in_force, lines_of, option_words
+from liftbite.core.job.spoken import OfSize, read_spoken
+from liftbite.core.job.tightening import Instruction, of_spoken
+from liftbite.core.quantities.joint import JOINT
 from liftbite.core.units.fasteners import Thread, read_class, read_thread
 from liftbite.core.units.read import read
 from liftbite.core.units.sentence import both
-from liftbite.core.units.show import bare, figure
-from liftbite.core.verdicts.criteria import PROOF_BAD, PROOF_GOOD
+from liftbite.core.units.show import bare
 
 #: In which passes -> shares of the torque.
 PASSES: Mapping[str, tuple[float, ...]] = {
@@ -40,49 +42,6 @@ PASSES: Mapping[str, tuple[float, ...]] = {
     "half_then_fifths": (0.5, 0.7, 0.9, 1.0),
     "as_given": (),
 }
-#: A figure is known, nobody knows one, or it is done by feel, and said so.
-HOW = ("figure", "none_known", "by_feel")
-#: A wrench's torque may be off by this share, its angle by this much, and a bolt that turns less was tight [-], [°].
-TORQUE_BAND, ANGLE_BAND, STILL = 0.05, 5.0, 3.0
-#: Preload over proof below which a bolt is looked at again [practice].
-LOW = 0.5
-#: A bolt's hole over the bolt, and what stands under a head [-], [Pa].
-HOLE, STANDS = 1.1, {"aluminium": 200e6, "steel": 500e6}
-#: Torque factor where nobody says what is on the thread: zinc plated, or as received [memory: Shigley].
-AS_RECEIVED = 0.20
-
-
-@dataclass(frozen=True, slots=True)
-class Way:
-    """An instruction for the bolts of a joint, with all that goes with it.
-
-    Attributes
-    ----------
-    joint, owner : of which joint, and whose it is
-    how : one of `HOW`
-    given : torque, angle and what is on the thread; None where there is no figure
-    passes, steps : one of `PASSES`, and the torques of "as_given" [N·m]
-    washers : as said
-    renewed : False where bolts are used again, None where nobody said
-    count : how many bolts; 0 where nobody said
-    thread, proof : of the bolts, proof strength [Pa]; None where nobody said
-    head : diameter of the head or its washer, on what it bears [m]; None where nobody said
-    under : what it bears on
-    """
-
-    joint: str
-    owner: str
-    how: str
-    given: Instruction | None
-    passes: str
-    steps: tuple[float, ...]
-    washers: str
-    renewed: bool | None
-    count: int
-    thread: Thread | None
-    proof: float | None
-    head: float | None = None
-    under: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -103,6 +62,11 @@ class JointInstruction(Statement):
     grade: str = ""
     head: str = ""
     under: Literal["", "aluminium", "steel"] = ""
+    grip: str = ""
+    hole: str = ""
+    stiffness: str = ""
+    sequence: str = ""
+    sizes: str = ""
 
     def hold(self, key: str, who: str) -> None:
         """All of it."""
@@ -128,18 +92,21 @@ def read_way(key: str, said: JointInstruction) -> Way:
     joint, _, owner = key.partition(":")
     if not joint.strip():
         raise UnreadableEntry("Tightening: say the joint, as “cover:kit”")
-    how = said.how or "figure"
+    how: str = said.how or "figure"
     given = None
     if how == "figure":
         if not said.figure:
             raise UnreadableEntry("Tightening: type the figure, or say that none is known, or that it is by feel")
-        given = read_instruction(owner.strip(), said.figure)
+        spoken = read_spoken(said.figure)
+        how = spoken.how
+        given = of_spoken(owner, spoken) if how == "figure" else None
     thread, proof = _fastener(said)
     passes = said.passes or "at_once"
-    steps = _steps(said.steps) if passes == "as_given" else ()
+    steps = _steps(said.steps) if passes == "as_given" else given.stages if given else ()
     if given and steps and abs(steps[-1] / given.torque - 1) > 0.01:
         raise UnreadableEntry(f"Tightening: the last pass goes to {both(given.torque, 'N·m')}, as the figure says")
     renewed = {"renewed": True, "used_again": False}.get(said.bolts)
+    count, of_hole = _count(said.count), _holes_of(said.sizes, given)
     way = Way(
         joint.strip(),
         owner.strip(),
@@ -149,11 +116,16 @@ def read_way(key: str, said: JointInstruction) -> Way:
         steps,
         said.washers,
         renewed,
-        _count(said.count),
+        count,
         thread,
         proof,
         _head(said.head, thread),
         said.under,
+        _between("grip", said.grip, 1e-3, 0.3),
+        _between("hole", said.hole, 0.003, 0.06),
+        _stiffness(said.stiffness),
+        read_sequence(said.sequence) if said.sequence else (),
+        of_hole,
     )
     found = plausible(way)
     if found is not None and found.state == "refused" and not way.owner:
@@ -161,11 +133,54 @@ def read_way(key: str, said: JointInstruction) -> Way:
     return way
 
 
+def _between(name: str, typed: str, least: float, most: float) -> float | None:
+    if not typed:
+        return None
+    found = float(read(typed, "m", "mm").si)
+    if not least <= found <= most:
+        raise UnreadableEntry(
+            f"Tightening, {name}: “{typed}” lies outside {bare(least, 'mm')} to {bare(most, 'mm')} mm"
+        )
+    return found
+
+
+def _stiffness(typed: str) -> float:
+    if not typed:
+        return JOINT
+    found = float(read(typed, "-", "").si)
+    if not 0.5 <= found <= 20:
+        raise UnreadableEntry(
+            f"Tightening: “{typed}”: the joint is 0.5 to 20 times as stiff as its bolt, in steel 3 to 5"
+        )
+    return found
+
+
+def _holes_of(typed: str, given: Instruction | None) -> dict[int, str]:
+    """Which holes take which size: `large: 1 4 7; small: 2 3 5 6`.
+
+    Raises
+    ------
+    UnreadableEntry : a size the figure does not name, no hole, or one hole twice
+    """
+    found: dict[int, str] = {}
+    known = {size.size.lower(): size.size for size in given.sizes} if given else {}
+    for part in filter(None, map(str.strip, typed.split(";"))):
+        name, _, numbers = part.partition(":")
+        if name.strip().lower() not in known:
+            offered = ", ".join(known.values()) or "none"
+            raise UnreadableEntry(f"Tightening: “{name.strip()}” is no size of the figure; {offered}")
+        for hole in read_sequence(numbers or "-"):
+            if hole in found:
+                raise UnreadableEntry(f"Tightening: hole {hole} has two sizes")
+            found[hole] = known[name.strip().lower()]
+    return found
+
+
 def _count(typed: str) -> int:
     if not typed:
         return 0
-    if not typed.isdecimal() or not 3 <= int(typed) <= MOST:
-        raise UnreadableEntry(f"Tightening: “{typed}” is no number of bolts from 3 to {MOST}")
+    if not (typed.isascii() and typed.isdecimal()) or not 1 <= int(typed) <= MOST:
+        raise UnreadableEntry(f"Tightening: “{typed}” is no number of bolts from 1 to {MOST}")
     return int(typed)
 
 
@@ -182,7 +197,7 @@ def _fastener(said: JointInstruction) -> tuple[Thread | None, float | None]:
     thread = read_thread(said.thread) if said.thread else None
     if said.thread and thread is None:
         raise UnreadableEntry(f"Tightening: “{said.thread}” is no thread; M10 x 1.5 or 3/8-16 is")
-    proof = read_class(said.grade) if said.grade else None
+    proof = read_class(said.grade, thread.diameter if thread else 0.0) if said.grade else None
     if said.grade and proof is None:
         raise UnreadableEntry(f"Tightening: “{said.grade}” is no class; 8.8, 10.9, 12.9, grade 5 or grade 8 is")
     return thread, proof
@@ -215,128 +230,20 @@ def chosen_of(record: Iterable[Line], joint: str) -> Way | None:
     return read_way(chosen, said[chosen].statement) if chosen is not None else None
 
 
-State = Literal["plausible", "low", "high", "refused", "by stretch"]
-_STRETCH = "Past the snug torque the angle stretches bolt and joint; torque says nothing any more [practice]."
-
-
-@dataclass(frozen=True, slots=True)
-class Plausible:
-    """An instruction against thread and grade: a state, in words, how it comes about, and what was taken for it."""
-
-    state: State
-    says: str
-    working: str
-    taken: str = ""
-
-
-def plausible(way: Way, known: Mapping[str, object] | None = None) -> Plausible | None:
-    """What an instruction makes of its bolts; None where figure, thread or grade is not known.
-
-    F = T/(K·d), over F_proof = R_p·A_s. Up to 90 % of proof plausible, to 110 % looked at again, above it refused;
-    below 50 % low. Bolts tightened by an angle end at yield on purpose, and are used once.
-
-    Source: [practice: 50, 90 and 110 %]; [memory: Shigley, torque factors; ISO 898-1 and SAE J429, proof strengths].
-
-    >>> said = JointInstruction(answer="chosen", figure="35 lb-ft", thread="M8", grade="8.8")
-    >>> plausible(read_way("cover:kit", said)).says
-    'refused: 140 % of proof'
-    """
-    given, thread, proof = way.given, way.thread, way.proof
-    if given is None:
-        return None
-    if given.angle > 0:
-        once = "; used once: renew them" if way.renewed is not True else "; renewed, as bolts used once are"
-        return Plausible("by stretch", f"by stretch, to yield on purpose{once}", _STRETCH)
-    if thread is None and known and way.joint == "flywheel":
-        d, p = known.get("bolt_diameter"), known.get("bolt_pitch")
-        thread = Thread(float(d), float(p)) if isinstance(d, float) and isinstance(p, float) else None
-        strength = known.get("bolt_proof_strength")
-        proof = proof if proof is not None else float(strength) if isinstance(strength, float) else None
-    if thread is None or proof is None:
-        return None
-    preload = _preload(given, thread)
-    load = float(bolt_proof_load(bolt_stress_area(thread.diameter, thread.pitch), proof))
-    state = of_proof(preload / load)
-    words = f"look again, {state}" if state in {"high", "low"} else state
-    taken = "" if given.factor else "nobody said what is on the thread: taken as received"
-    return Plausible(
-        state,
-        f"{words}: {figure(100 * preload / load, 3)} % of proof",
-        f"{both(given.torque, 'N·m')} at K {given.factor or AS_RECEIVED:.2f} on "
-        f"{bare(thread.diameter, 'mm')} mm: preload {both(preload, 'N')}; proof {both(load, 'N')}. "
-        "Wrenches scatter 25 to 30 %.",
-        taken,
-    )
-
-
-def of_proof(share: float) -> State:
-    """What a preload over proof is called.
-
-    >>> of_proof(0.75), of_proof(0.95)
-    ('plausible', 'high')
-    """
-    margin = 1 / share if share > 0 else inf  # as the criterion has it, so that both turn at the same figure
-    if margin < PROOF_BAD:
-        return "refused"
-    if margin < PROOF_GOOD:
-        return "high"
-    return "low" if share < LOW else "plausible"
-
-
-def _preload(given: Instruction, thread: Thread) -> float:
-    """Preload of a torque alone [N]; no stretch, so neither grip nor yield enters."""
-    area = bolt_stress_area(thread.diameter, thread.pitch)
-    return float(
-        bolt_preload(given.torque, given.factor or AS_RECEIVED, thread.diameter, 0.0, thread.pitch, area, 1.0, inf)
-    )
-
-
-@dataclass(frozen=True, slots=True)
-class Pressed:
-    """Pressure under a head or washer, what the material under it stands [Pa], in words, and how it comes about."""
-
-    pressure: float
-    stands: float
-    says: str
-    working: str
-
-
-def head_pressure(way: Way) -> Pressed | None:
-    """What a head or washer does to what it bears on; None where something is not said.
-
-    p = F/(π/4·(d_w² − d_h²)), d_h = 1.1·d
-
-    Source: [memory: about 200 MPa for cast aluminium, 500 for steel, as VDI 2230 lists; ISO 273 medium, holes].
-
-    >>> said = JointInstruction(answer="chosen", figure="30 N·m", thread="M8", head="13 mm", under="aluminium")
-    >>> found = head_pressure(read_way("cover:kit", said))
-    >>> round(found.pressure / 1e6), round(found.stands / 1e6)
-    (261, 200)
-    """
-    if way.given is None or way.given.angle > 0 or way.thread is None or way.head is None or not way.under:
-        return None
-    hole, preload = HOLE * way.thread.diameter, _preload(way.given, way.thread)
-    pressure, stands = preload / (pi / 4 * (way.head**2 - hole**2)), STANDS[way.under]
-    words = "it sinks in: a washer" if pressure > stands else "stands it"
-    return Pressed(
-        pressure,
-        stands,
-        f"under the head {both(pressure, 'Pa', 2)} of {both(stands, 'Pa', 2)}, {way.under} {words}",
-        f"Under the head: {both(preload, 'N')} on {both(way.head, 'm')} less a hole of {both(hole, 'm')}.",
-    )
-
-
 @dataclass(frozen=True, slots=True)
 class Turn:
     """A bolt in a pass.
 
     Attributes
     ----------
-    key : its name in the record: the bolt's number in the pass that makes it tight, `pass.bolt` in others
+    key : its name in the record: the bolt's number in the pass that makes it tight, `pass.bolt` in others; of a step's
+        second joint with the joint before it, `plugs/1`
     number, bolt : which pass, from 1, and which bolt
     to : what it is tightened to, in words; empty where no figure is known
     torque, angle : the same [N·m], [rad]; None where it is not by that
     again : True where a tight bolt is only tried once more
+    low, high : ends of a range that is allowed [N·m]; None where the wrench's own tolerance counts
+    joint : of which joint
     """
 
     key: str
@@ -346,36 +253,86 @@ class Turn:
     torque: float | None = None
     angle: float | None = None
     again: bool = False
+    low: float | None = None
+    high: float | None = None
+    joint: str = ""
 
 
-def turns_of(count: int, way: Way | None) -> tuple[Turn, ...]:
+def turns_of(count: int, way: Way | None, of_hole: Mapping[int, str] | None = None) -> tuple[Turn, ...]:
     """The bolts of a joint in the order they are tightened, pass after pass.
 
-    A torque with an angle is two passes. One in passes goes round once more at the last torque.
+    A torque with an angle is two passes. One in passes goes round once more at the last torque. Where bolts of one
+    joint have two figures, all go round in one star, each by the same share of its own in every pass.
+
+    Parameters
+    ----------
+    count : how many bolts
+    way : the instruction they go by
+    of_hole : hole -> size, as the bolt map has it; the instruction's own word comes first
 
     >>> way = read_way("cover:kit", JointInstruction(answer="chosen", figure="30 N·m + 90°"))
     >>> [(t.key, t.to) for t in turns_of(3, way)][2:4]
     [('1.3', '30 N·m (22.1 lb-ft)'), ('1', '90° further')]
+    >>> said = JointInstruction(answer="chosen", figure="53 large, 28 small N·m", sizes="large: 1")
+    >>> [t.to for t in turns_of(1, read_way("housing:maker", said))]
+    ['53 N·m (39.1 lb-ft), large']
     """
-    if count < 3:
+    if count < 1:
         return ()
-    order = star(count)
     given = way.given if way else None
+    order = _order(count, way)
     if way is None or given is None:
         words = option_words(way.how) if way and way.how in ("by_feel", "none_known") else ""
         return tuple(Turn(str(bolt), 1, bolt, words) for bolt in order)
-    torques = way.steps or tuple(share * given.torque for share in PASSES.get(way.passes) or (1.0,))
-    rounds: list[tuple[str, float, float | None, bool]] = [(both(t, "N·m", 3), t, None, False) for t in torques]
-    if given.angle > 0:
-        rounds.append((f"{degrees(given.angle):g}° further", given.torque, given.angle, False))
-    elif len(torques) > 1:
-        rounds.append((f"once more at {both(given.torque, 'N·m', 3)}", given.torque, None, True))
-    tight = len(rounds) - (1 if rounds[-1][3] else 0)
-    return tuple(
-        Turn(str(bolt) if number == tight else f"{number}.{bolt}", number, bolt, to, torque, angle, again)
-        for number, (to, torque, angle, again) in enumerate(rounds, start=1)
+    sizes = {**(of_hole or {}), **way.of_hole}
+    shares = _shares(way, given)
+    turns = [
+        _turn(number, bolt, share, number == len(shares), _figure_of(given, sizes.get(bolt, "")))
+        for number, share in enumerate(shares, start=1)
         for bolt in order
-    )
+    ]
+    more = len(shares) + 1
+    if given.angle > 0:
+        turns = [replace(t, key=f"{t.number}.{t.bolt}") for t in turns]
+        to = f"{degrees(given.angle):g}° further"
+        turns += [Turn(str(bolt), more, bolt, to, given.torque, given.angle) for bolt in order]
+    elif len(shares) > 1:
+        for bolt in order:
+            last = _turn(more, bolt, 1.0, True, _figure_of(given, sizes.get(bolt, "")))
+            turns.append(replace(last, key=f"{more}.{bolt}", to=f"once more at {last.to}", again=True))
+    return tuple(turns)
+
+
+def _order(count: int, way: Way | None) -> tuple[int, ...]:
+    """The instruction's own sequence where it is sound; else the star, and few bolts as they stand."""
+    if way and way.sequence and not sequence_faults(way.sequence, count):
+        return way.sequence
+    return star(count) if count >= 3 else tuple(range(1, count + 1))
+
+
+def _shares(way: Way, given: Instruction) -> tuple[float, ...]:
+    if way.steps:
+        return tuple(step / given.torque for step in way.steps)
+    return PASSES.get(way.passes) or (1.0,)
+
+
+def _figure_of(given: Instruction, size: str) -> OfSize | None:
+    """What a bolt is tightened to; None where sizes differ and nobody said which it is of."""
+    if not given.sizes:
+        return OfSize("", given.torque, given.low or given.torque, given.high or given.torque)
+    return next((each for each in given.sizes if each.size == size), None)
+
+
+def _turn(number: int, bolt: int, share: float, last: bool, of: OfSize | None) -> Turn:
+    key = str(bolt) if last else f"{number}.{bolt}"
+    if of is None:
+        return Turn(key, number, bolt, "say which size this hole takes")
+    torque = share * of.torque
+    ranged = last and of.low < of.high
+    band = f", {both(of.low, 'N·m', 3)} to {both(of.high, 'N·m', 3)}" if ranged else ""
+    size = f", {of.size}" if of.size else ""
+    low, high = (of.low, of.high) if ranged else (None, None)
+    return Turn(key, number, bolt, f"{both(torque, 'N·m', 3)}{band}{size}", torque, low=low, high=high)
 
 
 def turns_at(joint: str, known: Mapping[str, object], record: Iterable[Line]) -> tuple[Turn, ...]:
@@ -384,57 +341,36 @@ def turns_at(joint: str, known: Mapping[str, object], record: Iterable[Line]) ->
     >>> [t.bolt for t in turns_at("flywheel", {"bolt_count": 6.0}, [])]
     [1, 4, 2, 5, 3, 6]
     """
+    record = list(record)
     way = chosen_of(record, joint)
-    return turns_of(way.count if way and way.count else count_of(joint, known), way)
+    holes = holes_of_joint(record, joint)
+    count = way.count if way and way.count else len(holes) or count_of(joint, known)
+    return turns_of(count, way, _sizes_by_map(holes, way))
 
 
-@dataclass(frozen=True, slots=True)
-class Pull:
-    """What a wrench sends of one pull: torque [N·m], and how far the bolt turned [rad] where it measures that."""
-
-    torque: float
-    angle: float | None
+def holes_of_joint(record: Iterable[Line], joint: str) -> list[Hole]:
+    """The holes of a joint in the bolt map."""
+    said = in_force(record, HoleMapped)
+    return [read_hole(key, line.statement) for key, line in said.items() if key.rpartition(":")[0].strip() == joint]
 
 
-_PULL = re.compile(r"([\d.,]{1,12}) ?(N·m|lb-ft|lb-in)(?: +([\d.,]{1,8}) ?°)?")
-
-
-def read_pull(text: str) -> Pull | None:
-    """A wrench's reading; None for what is none, such as a length.
-
-    >>> read_pull("95.2 N·m"), read_pull("12.3 mm")
-    (Pull(torque=95.2, angle=None), None)
-    """
-    found = _PULL.fullmatch(text)
-    if found is None:
-        return None
-    try:
-        torque = float(read(f"{found[1]} {found[2]}", "N·m", "N·m").si)
-        angle = float(read(f"{found[3]} °", "rad", "°").si) if found[3] else None
-    except UnreadableEntry:
-        return None
-    return Pull(torque, angle)
-
-
-def judged(pull: Pull, turn: Turn) -> str:
-    """What is wrong with a pull for its turn; empty where nothing is.
-
-    A bolt that does not turn at its torque was tight before: the same bolt twice, and another one missed.
-
-    >>> turn = turns_of(3, read_way("cover:kit", JointInstruction(answer="chosen", figure="30 N·m")))[0]
-    >>> judged(Pull(30.4, 0.8), turn), judged(Pull(34.0, 0.8), turn), judged(Pull(30.0, 0.01), turn)
-    ('', 'out of band: 34 N·m of 30 N·m', 'turned 1° only: it was tight before; the same bolt twice?')
-    """
-    if pull.angle is not None and not turn.again and degrees(pull.angle) < STILL:
-        return f"turned {degrees(pull.angle):.0f}° only: it was tight before; the same bolt twice?"
-    if turn.angle is not None:
-        if pull.angle is None:
-            return "the wrench sent no angle; turn it by its scale, and tick it"
-        off = degrees(pull.angle - turn.angle)
-        return f"out of band: {degrees(pull.angle):.0f}° of {degrees(turn.angle):.0f}°" if abs(off) > ANGLE_BAND else ""
-    if turn.torque is not None and abs(pull.torque / turn.torque - 1) > TORQUE_BAND:
-        return f"out of band: {figure(pull.torque, 3)} N·m of {figure(turn.torque, 3)} N·m"
-    return ""
+def _sizes_by_map(holes: Sequence[Hole], way: Way | None) -> dict[int, str]:
+    """Hole -> size: by its thread or head where the figure names that; by the larger thread where it says large."""
+    sizes = [size.size for size in way.given.sizes] if way and way.given else []
+    if not sizes or not holes:
+        return {}
+    named = {
+        hole.number: size
+        for hole in holes
+        for size in sizes
+        if size.lower() in (hole.head.lower(), hole.typed.split("x")[0].strip().lower())
+    }
+    if named:
+        return named
+    across = sorted({hole.thread.diameter for hole in holes}, reverse=True)
+    if len(across) != len(sizes):
+        return {}
+    return {hole.number: sizes[across.index(hole.thread.diameter)] for hole in holes}
 
 
 def left_of(turns: Sequence[Turn], done: Iterable[str]) -> list[Turn]:

@@ -31,5 +31,6 @@
   together.
 - `schedule`       A race, a hill, a day in town: starts one after the other, as a builder writes them.
 - `slots`          The kinds of parts a shelf holds.
+- `spoken`      A tightening as it is spoken: a range, stages, one a size, torque and angle, two units, by feel.
 - `tightening`     Instructions for bolts, as a workshop writes them: whose, torque and angle, and what goes with it.
 """

@@ -2,6 +2,7 @@
 
 - `FINISHES`   what goes with an instruction -> torque factor
 - `Instruction`, `read_instruction`   one of them
+- `of_spoken`   the same of a figure as it was spoken
 - `read_instructions`   `kit: 44 lb-ft + 90°, oiled; maker: 53 lb-ft, blue locker`
 """
 
@@ -11,8 +12,7 @@ import re
 from dataclasses import dataclass
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.units.fasteners import read_tightening
-from liftbite.core.units.read import read
+from liftbite.core.job.spoken import OfSize, Spoken, read_spoken
 
 #: Finish, lubricant or locker -> torque factor [handbook: Shigley, torque factors, from memory].
 FINISHES = {
@@ -44,6 +44,9 @@ class Instruction:
     torque, angle : [N·m], [rad]
     words : finish, locker, washers: what goes with it
     factor : torque factor that goes with the words [-], None where they name none
+    low, high : ends of a range that are allowed; the torque itself where it is one figure [N·m]
+    stages : torques on the way, the last the figure [N·m]; nothing where nobody said
+    sizes : where bolts of one joint differ, the largest figure first
     """
 
     owner: str
@@ -52,6 +55,10 @@ class Instruction:
     angle: float
     words: str
     factor: float | None
+    low: float = 0.0
+    high: float = 0.0
+    stages: tuple[float, ...] = ()
+    sizes: tuple[OfSize, ...] = ()
 
 
 def read_instructions(typed: str) -> tuple[Instruction, ...]:
@@ -85,17 +92,29 @@ def read_instruction(owner: str, typed: str) -> Instruction:
     return _instruction(owner, typed, typed)
 
 
+def of_spoken(owner: str, said: Spoken) -> Instruction:
+    """What was meant as an instruction of somebody's."""
+    words = said.words.lower()
+    factor = next((k for name, k in FINISHES.items() if name in words), None)
+    return Instruction(
+        owner.strip(),
+        said.typed,
+        said.torque,
+        said.angle,
+        said.words,
+        factor,
+        said.low,
+        said.high,
+        said.stages,
+        said.sizes,
+    )
+
+
 def _instruction(owner: str, rest: str, part: str) -> Instruction:
-    first, _, words = rest.partition(",")
-    first, words = first.strip(), words.strip()
-    both = read_tightening(first)
     try:
-        torque = read(both.torque if both else first, "N·m", "N·m").si
-        angle = read(both.angle, "rad", "°").si if both else 0.0
-    except UnreadableEntry:
-        raise UnreadableEntry(f"“{part[:60]}” is not understood; {_EXAMPLE}") from None
-    if not 0 < torque <= 1_000 or not 0 <= angle <= 6.3:
-        raise UnreadableEntry(f"“{part[:60]}”: up to 1000 N·m and a turn")
-    said = words.lower()
-    factor = next((k for name, k in FINISHES.items() if name in said), None)
-    return Instruction(owner.strip(), first, torque, angle, words, factor)
+        said = read_spoken(rest)
+    except UnreadableEntry as error:
+        raise UnreadableEntry(f"{error.reason}; {_EXAMPLE}") from None
+    if said.how != "figure":
+        raise UnreadableEntry(f"“{part[:60]}” names no figure; {_EXAMPLE}")
+    return of_spoken(owner, said)

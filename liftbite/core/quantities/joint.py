@@ -12,6 +12,7 @@ import numpy as np
 
 from liftbite.core.graph.graph import Values, plain, within
 from liftbite.core.graph.guards import positive
+from liftbite.core.units.constants import INCH
 
 #: Modulus of elasticity of steel [Pa], and how many times as stiff as the bolt a steel joint is.
 STEEL, JOINT = 206e9, 4.0
@@ -20,7 +21,7 @@ STEEL, JOINT = 206e9, 4.0
 def bolt_stress_area(bolt_diameter: Values, bolt_pitch: Values) -> Values:
     """Area of the bolt that carries the load.
 
-    A_s = π/4 · (d_b − 0.9382·P)²
+    A_s = π/4 · (d_b − 0.9382·P)², inch threads π/4 · (d_b − 0.9743·P)²
 
     Parameters
     ----------
@@ -31,14 +32,16 @@ def bolt_stress_area(bolt_diameter: Values, bolt_pitch: Values) -> Values:
     -------
     A_s, stress area of the bolt [m²]
 
-    Range: metric coarse and fine threads of 60°, d_b above 0.9382·P.
-    Source: [standard: ISO 898-1:2013, table 5].
+    Range: threads of 60°, d_b above 0.9743·P; a pitch of a whole number to the inch is an inch thread's.
+    Source: [standard: ISO 898-1:2013, table 5]; [memory: ASME B1.1, tensile stress area].
 
-    >>> round(bolt_stress_area(0.010, 0.0015) * 1e6, 1)
-    58.0
+    >>> round(bolt_stress_area(0.010, 0.0015) * 1e6, 1), round(bolt_stress_area(9.525e-3, 25.4e-3 / 16) * 1e6, 1)
+    (58.0, 50.0)
     """
     ok = within(np.less(bolt_pitch, bolt_diameter), "bolt_pitch", bolt_pitch, "below", bolt_diameter, "bolt_diameter")
-    return np.pi / 4 * (bolt_diameter - 0.9382 * bolt_pitch) ** 2 * ok
+    to_the_inch = INCH / np.asarray(bolt_pitch, dtype=float)
+    off = np.where(np.abs(to_the_inch - np.round(to_the_inch)) < 1e-4, 0.9743, 0.9382)
+    return plain(np.pi / 4 * (bolt_diameter - off * bolt_pitch) ** 2 * ok)
 
 
 def bolt_proof_load(bolt_stress_area: Values, bolt_proof_strength: Values) -> Values:

@@ -22,6 +22,8 @@ _TABLE = rows("liftbite.core.units", "fasteners.toml")
 _COARSE = {thread: si(row["pitch"]) for thread, row in _TABLE["coarse"].items()}
 #: Proof strength by class and grade [Pa].
 _PROOF = {grade: si(row["strength"]) for grade, row in _TABLE["proof"].items()}
+#: Class -> size above which it is stronger [m], and its proof strength there [Pa].
+_ABOVE = {grade: (si(row["above"]), si(row["strength"])) for grade, row in _TABLE["above"].items()}
 _METRIC = re.compile(r"M ?(\d{1,2}(?:[.,]\d)?)(?: ?[x×*] ?(\d(?:[.,]\d{1,2})?))?", re.IGNORECASE)
 _UNIFIED = re.compile(r"(\d{1,2}/\d{1,2})(?: ?in)? ?- ?(\d{1,2})")
 _ANGLE = re.compile(r"([^+]{1,60})\+ ?(\d{1,3}(?:[.,]\d)?) ?(?:°|deg|degrees)?")
@@ -56,14 +58,23 @@ def read_thread(typed: str) -> Thread | None:
     return None
 
 
-def read_class(typed: str) -> float | None:
+def read_class(typed: str, diameter: float = 0.0) -> float | None:
     """Proof strength of the class or grade that was typed [Pa]; None for what is none.
 
-    >>> read_class("10.9"), read_class("class 8.8"), read_class("850 MPa")
-    (830000000.0, 580000000.0, None)
+    Parameters
+    ----------
+    typed : as typed
+    diameter : nominal, for classes that are stronger above a size; 0 where nobody said [m]
+
+    >>> read_class("10.9"), read_class("class 8.8"), read_class("8.8", 0.018), read_class("850 MPa")
+    (830000000.0, 580000000.0, 600000000.0, None)
     """
-    text = typed.strip().lower().removeprefix("class").strip()
-    return _PROOF.get(text.replace(",", ".")) if len(text) < _LONGEST else None
+    text = typed.strip().lower().removeprefix("class").strip().replace(",", ".")
+    if len(text) >= _LONGEST:
+        return None
+    if text in _ABOVE and diameter > _ABOVE[text][0] + 1e-9:
+        return _ABOVE[text][1]
+    return _PROOF.get(text)
 
 
 @dataclass(frozen=True, slots=True)

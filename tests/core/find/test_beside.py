@@ -121,9 +121,9 @@ def test_an_instruction_put_in_is_the_jobs_own() -> None:
 @pytest.mark.parametrize(
     ("typed", "says"),
     [
-        ("by feel", "is not understood"),
+        ("by feel", "names no figure"),
         ("; ".join(["53 lb-ft"] * 9), "too many"),
-        ("kit: 5000 lb-ft", "up to 1000 N·m"),
+        ("kit: 5000 lb-ft", "between 0 and 1000 N·m"),
     ],
 )
 def test_what_is_no_instruction_is_a_sentence(typed: str, says: str) -> None:

@@ -133,3 +133,16 @@ def test_a_hole_nobody_placed_is_named() -> None:
     holes = [*placed((1, "0°", "1"), (2, "90°", "1")), hole(7, length="55 mm")]
     with pytest.raises(UnreadableEntry, match="place hole 7"):
         places_of(holes, pattern_of("Bell housing", {"across": "300 mm"}))
+
+
+def test_every_fault_of_a_hole_is_said_and_engagement_stops_where_the_thread_does() -> None:
+    found = judge(hole(length="60 mm", grip="20 mm", depth="15 mm", shank="25 mm"))
+    assert found.state == "bottoms"
+    assert "its shank runs" in found.says
+    assert "too short, it strips" in found.says, "15 mm of thread less a point, however long the bolt"
+    assert found.engaged == pytest.approx(0.0135)
+
+
+def test_a_swap_that_harms_is_said_though_the_hole_is_at_fault_already() -> None:
+    both = [hole(1, length="90 mm", depth="25 mm"), hole(2, length="80 mm", depth="25 mm")]
+    assert {(s.bolt_of.number, s.into.number) for s in swaps(both)} == {(1, 2), (2, 1)}

@@ -8,20 +8,11 @@ from typing import Any
 import pytest
 
 from liftbite.core.errors import UnreadableEntry
+from liftbite.core.fit.bolt_load import head_pressure, of_proof, plausible
 from liftbite.core.fit.bolts import MOST, star
-from liftbite.core.fit.tightening import (
-    Pull,
-    Turn,
-    Way,
-    chosen_of,
-    head_pressure,
-    judged,
-    of_proof,
-    plausible,
-    read_pull,
-    read_way,
-    turns_of,
-)
+from liftbite.core.fit.pulls import Pull, judged, read_pull
+from liftbite.core.fit.tightening import Turn, chosen_of, read_way, turns_of
+from liftbite.core.fit.way import Way
 from liftbite.core.job.record import Line
 from liftbite.core.units.fasteners import Thread
 from tests.core.lines import line, way_of
@@ -41,8 +32,8 @@ def refused(says: str, **said: str) -> bool:
 
 def test_how_many_bolts_a_joint_may_have() -> None:
     assert way().count == 0
-    assert (way(count="3").count, way(count=str(MOST)).count) == (3, MOST)
-    assert refused(f"“2” is no number of bolts from 3 to {MOST}", count="2")
+    assert (way(count="1").count, way(count=str(MOST)).count) == (1, MOST)
+    assert refused(f"“0” is no number of bolts from 1 to {MOST}", count="0")
     assert refused("is no number of bolts", count=str(MOST + 1))
 
 
@@ -108,7 +99,8 @@ def test_the_turns_of_a_joint_one_by_one() -> None:
     assert [t.key for t in little[::3]] == ["1.1", "2.1", "3.1", "1"]
     two = turns_of(3, way(passes="as_given", steps="15; 30 N·m"))
     assert [(t.key, t.again) for t in two[::3]] == [("1.1", False), ("1", False), ("3.1", True)]
-    assert turns_of(2, way()) == ()
+    assert turns_of(0, way()) == ()
+    assert [t.bolt for t in turns_of(2, way())] == [1, 2]
     assert turns_of(4, None) == tuple(Turn(str(bolt), 1, bolt, "") for bolt in star(4))
     felt = turns_of(3, way_of("cover:kit", {"how": "by_feel"}))
     assert {t.to for t in felt} == {"by feel"}
