@@ -88,7 +88,7 @@ def _fit(session: Session, job: int, until: str, bolts: int) -> None:
     said: list[Line] = [
         Line(p.key, StepTick(answer="done", text=SAID_OF.get(p.key, "")), FITTER)
         for p in plan.steps
-        if p.key in plan.before[until]
+        if p.key in plan.before[until] or p.step.stretch == "before"
     ]
     turns = turns_in(plan, until, build.known, ())
     said += [Line(f"{until}:{turn.key}", BoltTick(answer="done"), FITTER) for turn in turns[:bolts]]

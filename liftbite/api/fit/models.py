@@ -77,6 +77,16 @@ class GoneOut(BaseModel):
     said: SaidOut
 
 
+class GroupOut(BaseModel):
+    """Steps of one stretch that stand together in the plan."""
+
+    label: str = Field(description="What the stretch is called.")
+    stretch: Stretch
+    steps: list[str] = Field(description="Keys of its steps, in order.")
+    done: int
+    in_one_go: list[str] = Field(description="Keys of the plain steps that one name can tick now, in order.")
+
+
 class FitStepOut(BaseModel):
     """A step of the plan as it stands."""
 
@@ -233,18 +243,19 @@ class PlanOut(BaseModel):
     change: int
     questions: list[PlanQuestionOut]
     steps: list[FitStepOut]
+    groups: list[GroupOut] = Field(description="The steps by the stretches of the work they stand in.")
     wrenches: list[NameOut] = Field(description="Instruments of the shop with a data port, by their keys.")
     shop_steps: list[ShopStepOut] = Field(description="Steps the shop adds to every plan, and those it has let go.")
     next: str = Field(description="The step to do now; nothing where none is open.")
     done: int
     minutes: int = Field(description="About how long what is left takes.")
     vanished: list[VanishedOut]
-    awaited: list[str] = Field(description="Parts that are ordered and not here.")
+    awaited: list[NameOut] = Field(description="Parts that are ordered and not here.")
     kept: list[KeptOut] = Field(description="Bags, marks and what was left over, in the order they were said.")
     bolt_maps: list[BoltMapOut]
     offered: OfferedOut
     materials: list[NameOut] = Field(description="What a thread may be in.")
-    to_get: list[str] = Field(description="Parts of the list of which nobody said that they are here.")
+    to_get: list[NameOut] = Field(description="Parts of the list of which nobody said that they are here.")
     gone: list[GoneOut] = Field(description="Steps that are not on this job: there is none, or it stays on.")
     opening: str = Field(description="How far the job opens.")
     opens_for: list[str] = Field(description="Why it opens as far as that.")

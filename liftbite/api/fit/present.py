@@ -27,7 +27,7 @@ from liftbite.core.fit.library import title_of
 from liftbite.core.fit.own_steps import OWN, own_key
 from liftbite.core.fit.pattern import PatternMeasured, drawn_at, places_of, read_pattern, ways_round
 from liftbite.core.fit.plan import Plan
-from liftbite.core.fit.progress import PASSED, Standing, pulled, shut_words, turns_of_step
+from liftbite.core.fit.progress import PASSED, Standing, groups_of, pulled, shut_words, turns_of_step
 from liftbite.core.fit.statements import BOLTED_TO, AtStep, Bag, BoltTick, LeftOver, Mark, OwnStep, PartNote
 from liftbite.core.fit.step import REACHED, STRETCHES, Step
 from liftbite.core.fit.tightening import JointInstruction, Turn, chosen_of, holes_of_joint, read_way
@@ -68,6 +68,16 @@ def plan_out(bench: Bench) -> mf.PlanOut:
             for name, answer in case.answers.items()
         ],
         steps=[_step_out(s, plan, hands, known, bench) for s in found.standings],
+        groups=[
+            mf.GroupOut(
+                label=STRETCHES[group.stretch],
+                stretch=group.stretch,
+                steps=[s.planned.key for s in group.standings],
+                done=group.done,
+                in_one_go=list(group.in_one_go),
+            )
+            for group in groups_of(found)
+        ],
         wrenches=[
             NameOut(name=str(number), label=held.name)
             for number, held in bench.instruments
@@ -90,8 +100,8 @@ def plan_out(bench: Bench) -> mf.PlanOut:
             noted=_options(so for so in fields_of(PartNote)["answer"] if so != "open"),
         ),
         materials=[NameOut(name=name, label=label) for name, (label, _, _) in MATERIALS.items()],
-        awaited=[part for part, state in orders.items() if state in ON_ITS_WAY],
-        to_get=[part for part, state in orders.items() if state not in (*ON_ITS_WAY, *HERE)],
+        awaited=[_part(part) for part, state in orders.items() if state in ON_ITS_WAY],
+        to_get=[_part(part) for part, state in orders.items() if state not in (*ON_ITS_WAY, *HERE)],
         gone=[mf.GoneOut(key=line.key, title=title_of(line.key), said=said_out(line)) for line in found.gone],
         opening=OPENED[case.opening],
         opens_for=[why for level, why in case.openings() if level == case.opening],
@@ -219,6 +229,10 @@ _KEPT: Mapping[Literal["bag", "mark", "leftover", "noted"], type[Statement]] = {
     "leftover": LeftOver,
     "noted": PartNote,
 }
+
+
+def _part(part: str) -> NameOut:
+    return NameOut(name=part, label=called(part))
 
 
 def _options(options: Iterable[str]) -> list[NameOut]:

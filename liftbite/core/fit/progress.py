@@ -2,6 +2,7 @@
 
 - `State`, `Standing`, `progress`   every step with its state, why it is shut, and what comes next
 - `Evidence`     what is known of a job beside the ticks: parts on their way, lines looked up, steps done on a card
+- `Group`, `groups_of`   its steps by stretch, with those that one name can tick in one go
 - `gone_of`, `order_of_ticks`   steps that are not on this job; those done, in order
 - `hold_against`                    what is said of a plan, where it can be
 - `read_evidence`                   what is said of a step, checked against what proves it
@@ -13,6 +14,7 @@ from __future__ import annotations
 
 from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from itertools import groupby
 from typing import Literal
 
 from liftbite.core.errors import UnreadableEntry
@@ -23,7 +25,7 @@ from liftbite.core.fit.library import LIBRARY
 from liftbite.core.fit.own_steps import fits
 from liftbite.core.fit.plan import Plan, Planned
 from liftbite.core.fit.statements import AtStep, BoltTick, NotHere, OwnStep, PlanAnswer, StepTick
-from liftbite.core.fit.step import Reason, Step
+from liftbite.core.fit.step import Reason, Step, Stretch
 from liftbite.core.fit.tightening import JointInstruction, Turn, chosen_of, left_of, turns_at
 from liftbite.core.job.record import Line, in_force, lines_of
 
@@ -200,6 +202,44 @@ def _state(line: Line[StepTick] | None, missing: Collection[str], awaits: Collec
     if done:
         return "done"
     return "shut" if missing else "waits" if awaits else "open"
+
+
+@dataclass(frozen=True, slots=True)
+class Group:
+    """Steps of one stretch that stand together in the plan.
+
+    Attributes
+    ----------
+    stretch : the stretch
+    standings : its steps, in order
+    in_one_go : keys of those that one name can tick now, in order: plain ones, each with all before it done by then
+    """
+
+    stretch: Stretch
+    standings: tuple[Standing, ...]
+    in_one_go: tuple[str, ...]
+
+    @property
+    def done(self) -> int:
+        """How many are passed."""
+        return sum(s.state in PASSED for s in self.standings)
+
+
+def groups_of(found: Progress) -> list[Group]:
+    """The steps of a plan by the stretches they stand in."""
+    passed = {s.planned.key for s in found.standings if s.state in PASSED}
+    groups = []
+    for stretch, standings in groupby(found.standings, key=lambda s: s.planned.step.stretch):
+        members, then = tuple(standings), set(passed)
+        ready = []
+        for s in members:
+            step = s.planned.step
+            plain = step.evidence == "tick" and not (step.hold or step.signed or s.awaits or s.again)
+            if s.planned.key not in passed and plain and then.issuperset(s.planned.needs):
+                ready.append(s.planned.key)
+                then.add(s.planned.key)
+        groups.append(Group(stretch, members, tuple(ready)))
+    return groups
 
 
 def shut_words(here: Standing, plan: Plan) -> str:

@@ -8,7 +8,15 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.holds import Look
 from liftbite.core.fit.own_steps import own_steps
 from liftbite.core.fit.plan import Plan, plan_of
-from liftbite.core.fit.progress import Evidence, Progress, gone_of, order_of_ticks, progress, read_evidence
+from liftbite.core.fit.progress import (
+    Evidence,
+    Progress,
+    gone_of,
+    groups_of,
+    order_of_ticks,
+    progress,
+    read_evidence,
+)
 from liftbite.core.fit.statements import BoltTick
 from liftbite.core.job.record import Line
 from liftbite.core.statements import read_statement
@@ -244,3 +252,16 @@ def test_a_hold_point_takes_no_x() -> None:
 def test_what_a_step_was_called_before_is_still_said_of_it() -> None:
     assert read_statement("step", "back:exhaust", {"answer": "done"}).key == "on:exhaust"
     assert read_statement("bolt", "back:case_off:4", {"answer": "done"}).key == "on:case_off:4"
+
+
+def test_a_stretch_is_ticked_in_one_go_as_far_as_plain_steps_go() -> None:
+    """Once the car is up everything is plain, until what has to be written down."""
+    record = done_up_to(PLAN, "raise")
+    groups = {group.stretch: group for group in groups_of(progress(PLAN, record))}
+    keys = groups["down"].in_one_go
+    assert (keys[0], keys[-1]) == ("raise", "cover_off")
+    for key in keys:
+        here = {s.planned.key: s for s in progress(PLAN, record).standings}
+        read_evidence(PLAN, said(key), here)
+        record.append(said(key))
+    assert "disc_out" not in keys, "which side faced the flywheel is written down"

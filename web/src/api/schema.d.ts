@@ -7953,6 +7953,11 @@ export interface components {
              */
             steps: components["schemas"]["FitStepOut"][];
             /**
+             * Groups
+             * @description The steps by the stretches of the work they stand in.
+             */
+            groups: components["schemas"]["GroupOut"][];
+            /**
              * Wrenches
              * @description Instruments of the shop with a data port, by their keys.
              */
@@ -7988,11 +7993,8 @@ export interface components {
             /**
              * Awaited
              * @description Parts that are ordered and not here.
-             * @example [
-             *       "rear_seal"
-             *     ]
              */
-            awaited: string[];
+            awaited: components["schemas"]["NameOut"][];
             /**
              * Kept
              * @description Bags, marks and what was left over, in the order they were said.
@@ -8013,11 +8015,8 @@ export interface components {
             /**
              * To Get
              * @description Parts of the list of which nobody said that they are here.
-             * @example [
-             *       "input_seal"
-             *     ]
              */
-            to_get: string[];
+            to_get: components["schemas"]["NameOut"][];
             /**
              * Gone
              * @description Steps that are not on this job: there is none, or it stays on.
@@ -8058,6 +8057,11 @@ export interface components {
              * @description Holes of the joint.
              */
             holes: components["schemas"]["HoleOut"][];
+            /**
+             * Sizes
+             * @description How many bolts of which size.
+             */
+            sizes: string;
             /**
              * Swaps
              * @description Bolts that would harm in another's hole.
@@ -8262,7 +8266,7 @@ export interface components {
              * Joints
              * @description Every joint whose bolts it tightens.
              */
-            joints: string[];
+            joints: components["schemas"]["NameOut"][];
             /**
              * Parts
              * @description Keys of the parts it takes.
@@ -8366,6 +8370,38 @@ export interface components {
             said: components["schemas"]["SaidOut"];
         };
         /**
+         * GroupOut
+         * @description Steps of one stretch that stand together in the plan.
+         */
+        GroupOut: {
+            /**
+             * Label
+             * @description What the stretch is called.
+             */
+            label: string;
+            /**
+             * Stretch
+             * @description Stretch of the work.
+             * @enum {string}
+             */
+            stretch: "before" | "down" | "clean" | "fit" | "in" | "back" | "fill" | "prove";
+            /**
+             * Steps
+             * @description Keys of its steps, in order.
+             */
+            steps: string[];
+            /**
+             * Done
+             * @description How much of it is done.
+             */
+            done: number;
+            /**
+             * In One Go
+             * @description Keys of the plain steps that one name can tick now, in order.
+             */
+            in_one_go: string[];
+        };
+        /**
          * HoleOut
          * @description A hole of the bolt map and its bolt.
          */
@@ -8445,6 +8481,8 @@ export interface components {
                  * @example 1.1
                  */
                 out?: string;
+                /** @description Hole of the bolt map: head. */
+                head?: string;
             };
             /**
              * State
@@ -8699,6 +8737,11 @@ export interface components {
              */
             key: string;
             /**
+             * Joint
+             * @description Key of its joint.
+             */
+            joint: string;
+            /**
              * Number
              * @description Which pass, from 1.
              * @example 1
@@ -8761,6 +8804,11 @@ export interface components {
              * @example cover:the kit
              */
             key: string;
+            /**
+             * Joint
+             * @description What its joint is called.
+             */
+            joint: string;
             /**
              * Owner
              * @description Who owns it.
@@ -8849,6 +8897,16 @@ export interface components {
                  * @enum {string}
                  */
                 under?: "" | "aluminium" | "steel";
+                /** @description Tightening: grip. */
+                grip?: string;
+                /** @description Tightening: hole. */
+                hole?: string;
+                /** @description Tightening: stiffness. */
+                stiffness?: string;
+                /** @description Tightening: sequence. */
+                sequence?: string;
+                /** @description Tightening: sizes. */
+                sizes?: string;
             };
             /**
              * State
@@ -9113,6 +9171,16 @@ export interface components {
                  * @enum {string}
                  */
                 under?: "" | "aluminium" | "steel";
+                /** @description Tightening: grip. */
+                grip?: string;
+                /** @description Tightening: hole. */
+                hole?: string;
+                /** @description Tightening: stiffness. */
+                stiffness?: string;
+                /** @description Tightening: sequence. */
+                sequence?: string;
+                /** @description Tightening: sizes. */
+                sizes?: string;
             };
         } | {
             /**
@@ -9404,6 +9472,8 @@ export interface components {
                  * @example 0.9
                  */
                 out?: string;
+                /** @description Hole of the bolt map: head. */
+                head?: string;
             };
         } | {
             /**

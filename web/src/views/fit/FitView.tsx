@@ -1,16 +1,15 @@
 import { useState } from "react";
 import type { Plan } from "@/api/client";
-import { type SayPlan, usePlan, usePlanFile, useSayOfPlan, useShopStep } from "@/api/fit";
+import { type SayPlan, useFromPaper, usePlan, usePlanFile, useSayOfPlan } from "@/api/fit";
 import { FileButton } from "@/components/FileButton";
 import { LeftOut } from "@/components/LeftOut";
 import { Photos } from "@/components/Photos";
-import { Refused } from "@/components/Refused";
 import { SaveLink } from "@/components/SaveLink";
 import { Scroll } from "@/components/Scroll";
 import { useAddress } from "@/lib/address";
-import { useForm } from "@/lib/useForm";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { Person } from "@/views/measure/Person";
+import { AddStep } from "./AddStep";
 import { Answers } from "./Answers";
 import { Bags } from "./Bags";
 import { BoltMap } from "./BoltMap";
@@ -23,6 +22,12 @@ export function FitView() {
   const { entered: job } = useJobEditor();
   const plan = usePlan(job.id, job.change);
   const say = useSayOfPlan(job.id);
+  const fromPaper = useFromPaper(job.id);
+  const inOneGo = (keys: string[]) =>
+    fromPaper({
+      lines: keys.map((key) => ({ kind: "step", key, said: { answer: "done" }, who: "", request: "" })),
+      who: "",
+    });
   const [search, put] = useAddress();
   if (plan.error && !plan.data) return <p className="p-5">▲ {plan.error.message}</p>;
   if (!plan.data) return <p className="p-5">Laying out the work …</p>;
@@ -37,7 +42,13 @@ export function FitView() {
       >
         <LeftOut sentences={plan.data.left_out} />
         <Progress plan={plan.data} />
-        <StepLine plan={plan.data} now={now?.key ?? ""} onStep={(key) => put({ step: key })} />
+        <StepLine
+          plan={plan.data}
+          now={now?.key ?? ""}
+          say={(keys) => inOneGo(keys)}
+          onStep={(key) => put({ step: key })}
+        />
+        <Gone plan={plan.data} say={say} />
         <AddStep plan={plan.data} say={say} />
       </Scroll>
       <Scroll label="The step at hand" className="order-1 px-4 py-3 tablet:order-none tablet:overflow-y-auto">
@@ -55,6 +66,7 @@ export function FitView() {
               step={now}
               say={say}
               onDone={() => put({ step: null })}
+              onStep={(key) => put({ step: key })}
             />
             <Photos job={job.id} of={`step:${now.key}`} />
           </>
@@ -128,6 +140,8 @@ function TakePlan({ job }: { job: number }) {
   );
 }
 
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
 function Progress({ plan }: { plan: Plan }) {
   const hours = plan.minutes / 60;
   return (
@@ -135,13 +149,42 @@ function Progress({ plan }: { plan: Plan }) {
       <b className="figure text-field">
         {plan.done} of {plan.steps.length}
       </b>{" "}
-      done; about {hours >= 1 ? `${hours.toFixed(1)} h` : `${plan.minutes} min`} left, in round figures from
-      memory.
-      {plan.awaited.length > 0 && <span className="block">On their way: {plan.awaited.join(", ")}.</span>}
+      done; about {hours >= 1 ? `${hours.toFixed(1)} h` : `${plan.minutes} min`} left (rough figures).
+      <span className="block">
+        {capital(plan.opening)}
+        {plan.opens_for.length > 0 && `: ${plan.opens_for.join("; ")}`}.
+      </span>
+      {plan.awaited.length > 0 && (
+        <span className="block">On their way: {plan.awaited.map(({ label }) => label).join(", ")}.</span>
+      )}
       {plan.to_get.length > 0 && (
-        <span className="block">Not said to be here: {plan.to_get.join(", ")}.</span>
+        <span className="block">Not in yet: {plan.to_get.map(({ label }) => label).join(", ")}.</span>
       )}
     </p>
+  );
+}
+
+/** What is not on this job: there is none, or it stays on; each can come back. */
+function Gone({ plan, say }: { plan: Plan; say: SayPlan }) {
+  if (plan.gone.length === 0) return null;
+  return (
+    <section className="mt-3" data-testid="gone">
+      <h2 className="lettering border-b border-ink pb-0.5">Not on this job</h2>
+      {plan.gone.map(({ key, title, said }) => (
+        <p key={key} className="py-1 text-note">
+          {title}: {said.words}
+          {said.who && `, ${said.who}`}
+          {said.reason && `: ${said.reason}`}{" "}
+          <button
+            type="button"
+            className="plain-link min-h-11"
+            onClick={() => void say({ kind: "not_here", key, said: { answer: "open" } })}
+          >
+            It is, after all
+          </button>
+        </p>
+      ))}
+    </section>
   );
 }
 
@@ -156,83 +199,5 @@ function Vanished({ plan }: { plan: Plan }) {
         </p>
       ))}
     </section>
-  );
-}
-
-/** A step of one's own, after one that is there. */
-function AddStep({ plan, say }: { plan: Plan; say: SayPlan }) {
-  const keep = useShopStep(plan.job);
-  const form = useForm(
-    { title: "", after: "", always: false },
-    ({ title, after, always }) => {
-      const version = plan.shop_steps.find((each) => each.title === title.trim())?.version ?? 0;
-      return always
-        ? keep({ title: title.trim(), after, note: "", kept: true, version })
-        : say({ kind: "own_step", key: title, said: { answer: "asked", after } });
-    },
-    ["after", "always"],
-  );
-  const own = plan.steps.filter((step) => step.own && step.state !== "done");
-  const letGo = async (key: string, name: string) => {
-    const shop = plan.shop_steps.find((each) => each.key === key && each.kept);
-    await form.tell(
-      shop
-        ? keep({ title: shop.title, after: "", note: "", kept: false, version: shop.version })
-        : say({ kind: "own_step", key: name, said: { answer: "open" } }),
-    );
-  };
-  return (
-    <details className="mt-3">
-      <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center text-note">
-        Add a step of your own
-      </summary>
-      {own.map((step) => (
-        <p key={step.key} className="text-note">
-          {step.title}{" "}
-          <button
-            type="button"
-            className="plain-link min-h-11"
-            onClick={() => void letGo(step.key, step.title)}
-          >
-            {plan.shop_steps.some(({ key, kept }) => key === step.key && kept)
-              ? "No longer in every job"
-              : "Leave it out"}
-          </button>
-        </p>
-      ))}
-      <form className="grid gap-2" onSubmit={form.onSubmit}>
-        <input
-          aria-label="What is to be done"
-          maxLength={100}
-          {...form.field("title")}
-          className="h-11 rounded-cut border border-line bg-sheet px-2"
-        />
-        <select
-          aria-label="After which step"
-          {...form.field("after")}
-          className="h-11 min-w-0 rounded-cut border border-line bg-sheet px-2"
-        >
-          <option value="">at the beginning</option>
-          {plan.steps.map(({ key, title }) => (
-            <option key={key} value={key}>
-              after: {title}
-            </option>
-          ))}
-        </select>
-        <label className="flex min-h-11 items-center gap-2 text-note">
-          <input
-            type="checkbox"
-            className="size-5"
-            checked={form.words.always}
-            onChange={(event) => form.put({ always: event.target.checked })}
-          />
-          In every job of the shop
-        </label>
-        <button type="submit" className="button min-h-11" disabled={!form.words.title.trim()}>
-          Add the step
-        </button>
-        <Refused why={form.trouble} />
-      </form>
-    </details>
   );
 }

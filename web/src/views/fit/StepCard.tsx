@@ -5,6 +5,8 @@ import { person } from "@/lib/person";
 import { useForm } from "@/lib/useForm";
 import { moment } from "@/lib/words";
 import { Bolts } from "./Bolts";
+import { Lines } from "./Lines";
+import { NotHere } from "./NotHere";
 import { Tightening } from "./Tightening";
 
 const ASKS: Record<FitStep["evidence"], string> = {
@@ -20,13 +22,16 @@ export function StepCard({
   step,
   say,
   onDone,
+  onStep,
 }: {
   plan: Plan;
   step: FitStep;
   say: SayPlan;
   onDone: () => void;
+  onStep: (key: string) => void;
 }) {
   const done = step.state === "done" || step.state === "overridden";
+  const first = plan.steps.find(({ title }) => title === step.first[0]);
   const wants = step.evidence === "reading" || step.evidence === "sentence";
   const form = useForm({ text: step.text, reason: "" }, ({ text }) => tick({ answer: "done", text }));
   const tick = async (said: WordsOf<"step">) => {
@@ -64,11 +69,29 @@ export function StepCard({
         </p>
       ))}
       {!done && <AtIt step={step} say={say} />}
-      {step.first.length > 0 && (
-        <p className="pt-2" data-testid="comes-first">
-          First: {step.first.join("; ")}.
+      {step.shut && (
+        <p className="mt-2 border-l-4 border-line pl-3 text-field" data-testid="comes-first">
+          <b>Shut:</b> {step.shut}.
+          {first && (
+            <button type="button" className="plain-link block min-h-11" onClick={() => onStep(first.key)}>
+              Go to it
+            </button>
+          )}
+          {step.first.length > 1 && <span className="block">Then: {step.first.slice(1).join("; ")}.</span>}
         </p>
       )}
+      {step.again && (
+        <p className="pt-2 font-semibold">▲ To be proved anew: “{step.again}” was opened again.</p>
+      )}
+      {step.known && <p className="pt-2 text-field">Done: {step.known}.</p>}
+      {step.settled && (
+        <p className="pt-2 text-field">
+          <b>{step.settled.words}</b>
+          {step.settled.who && `, ${step.settled.who}`}
+          {step.settled.reason && `: ${step.settled.reason}`}
+        </p>
+      )}
+      {step.lines.length > 0 && <Lines step={step} say={say} />}
       {step.awaits.length > 0 && <p className="pt-2">Waits for: {step.awaits.join(", ")}.</p>}
       {done && step.said ? (
         <div className="pt-3">
@@ -86,16 +109,19 @@ export function StepCard({
           </button>
         </div>
       ) : (
+        !done &&
         step.state !== "shut" && (
           <form className="grid gap-2 pt-3" onSubmit={form.onSubmit}>
             {step.turns.length > 0 && <Bolts plan={plan} step={step} say={say} />}
-            {step.joint && step.evidence === "bolts" && <Tightening plan={plan} step={step} say={say} />}
+            {step.joints.map((joint) => (
+              <Tightening key={joint.name} joint={joint} plan={plan} step={step} say={say} />
+            ))}
             {ASKS[step.evidence] && (
               <label>
                 <span className="font-semibold">{ASKS[step.evidence]}</span>
                 <textarea
                   rows={2}
-                  maxLength={400}
+                  maxLength={2000}
                   {...form.field("text")}
                   className="mt-1 block w-full rounded-cut border border-line bg-sheet px-3 py-2 text-field"
                 />
@@ -117,7 +143,7 @@ export function StepCard({
                 <input
                   aria-label="Why it is overridden"
                   {...form.field("reason")}
-                  maxLength={400}
+                  maxLength={2000}
                   placeholder="why; it is printed with your name"
                   className="h-11 w-full rounded-cut border border-line bg-sheet px-2 placeholder:text-soft placeholder:italic"
                 />
@@ -135,6 +161,7 @@ export function StepCard({
         )
       )}
       <Refused why={form.trouble} className="pt-2" />
+      {!done && !step.hold && !step.own && !step.off && <NotHere step={step} say={say} />}
     </article>
   );
 }

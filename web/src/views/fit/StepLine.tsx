@@ -1,5 +1,7 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { FitStep, Plan } from "@/api/client";
+import { Refused } from "@/components/Refused";
+import { person } from "@/lib/person";
 
 const WORDS: Record<FitStep["state"], string> = {
   done: "done",
@@ -9,27 +11,97 @@ const WORDS: Record<FitStep["state"], string> = {
   shut: "",
 };
 
-/** The order of work as one line from top to bottom, with a mark at each step; a hold point crosses it. */
-export function StepLine({ plan, now, onStep }: { plan: Plan; now: string; onStep: (key: string) => void }) {
-  let stretch = "";
+/** The order of work as one line from top to bottom, by stretch: what is done folds away, a hold point crosses the line. */
+export function StepLine({
+  plan,
+  now,
+  say,
+  onStep,
+}: {
+  plan: Plan;
+  now: string;
+  say: (keys: string[]) => Promise<string | null>;
+  onStep: (key: string) => void;
+}) {
+  const steps = new Map(plan.steps.map((step) => [step.key, step]));
   return (
-    <ol data-testid="steps">
-      {plan.steps.map((step) => {
-        const heads = step.stretch !== stretch;
-        stretch = step.stretch;
-        return (
-          <li key={step.key}>
-            {heads && <p className="lettering pb-0.5 pl-9 pt-2">{step.part}</p>}
-            <Line step={step} now={step.key === now} onStep={onStep} />
-          </li>
-        );
-      })}
-    </ol>
+    <div data-testid="steps">
+      {plan.groups.map((group) => (
+        <Stretch
+          key={group.steps[0]}
+          group={group}
+          steps={group.steps.flatMap((key) => steps.get(key) ?? [])}
+          now={now}
+          say={say}
+          onStep={onStep}
+        />
+      ))}
+    </div>
   );
 }
 
+type StretchProps = {
+  group: Plan["groups"][number];
+  steps: FitStep[];
+  now: string;
+  say: (keys: string[]) => Promise<string | null>;
+  onStep: (key: string) => void;
+};
+
+/** The steps of one stretch; open where one stands, where something is open, or where a hand opened it. */
+function Stretch({ group, steps, now, say, onStep }: StretchProps) {
+  const here = group.steps.includes(now) || steps.some(({ state }) => state === "open" || state === "waits");
+  const [opened, setOpened] = useState<boolean | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const open = opened ?? here;
+  const me = person();
+  const reason = steps.find(({ state, shut }) => state === "shut" && shut);
+  return (
+    <section>
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={() => setOpened(!open)}
+        className="lettering flex min-h-11 w-full items-center justify-between gap-2 border-b border-hair pl-9 pr-1 text-left"
+      >
+        <span>{group.label}</span>
+        <span className="figure whitespace-nowrap font-normal normal-case tracking-normal">
+          {group.done} of {steps.length} {open ? "▾" : "▸"}
+        </span>
+      </button>
+      {!open && reason && <p className="pb-1 pl-9 text-note text-soft">{shutWords(reason.shut)}</p>}
+      {open && group.in_one_go.length > 1 && (
+        <p className="pl-9">
+          <button
+            type="button"
+            className="plain-link min-h-11 text-left text-note"
+            onClick={() => void say(group.in_one_go).then(setTrouble)}
+          >
+            Tick the next {group.in_one_go.length} in one go{me && `, ${me}`}
+          </button>
+        </p>
+      )}
+      <Refused why={trouble} className="pl-9" />
+      {open && (
+        <ol>
+          {steps.map((step) => (
+            <li key={step.key}>
+              <Line step={step} now={step.key === now} onStep={onStep} />
+            </li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}
+
+const shutWords = (shut: string) => `Shut: ${shut}.`;
+
 function Line({ step, now, onStep }: { step: FitStep; now: boolean; onStep: (key: string) => void }) {
   const line = useRef<HTMLButtonElement>(null);
+  const words = [step.hold ? "hold point" : "", step.known || step.settled?.words || WORDS[step.state]]
+    .filter(Boolean)
+    .join(", ");
   useEffect(() => {
     if (now && matchMedia("(min-width: 48rem)").matches) line.current?.scrollIntoView({ block: "nearest" });
   }, [now]);
@@ -48,9 +120,10 @@ function Line({ step, now, onStep }: { step: FitStep; now: boolean; onStep: (key
       <Mark step={step} now={now} />
       <span className={`self-center py-1 ${step.state === "shut" ? "text-soft" : ""}`}>
         {step.title}
-        {(WORDS[step.state] || step.hold) && (
+        {(words || (now && step.shut)) && (
           <span className="block text-note font-normal text-soft">
-            {[step.hold ? "hold point" : "", WORDS[step.state]].filter(Boolean).join(", ")}
+            {words}
+            {now && step.shut && shutWords(step.shut)}
           </span>
         )}
       </span>

@@ -7,16 +7,22 @@ import { Refused } from "@/components/Refused";
 import { useForm } from "@/lib/useForm";
 
 const FIELDS = [
-  { name: "figure", label: "Figure, and what is on the thread", hint: "44 lb-ft + 90°, oiled" },
+  { name: "figure", label: "Figure, and what is on the thread", hint: "53 large, 28 small lb-ft" },
   { name: "count", label: "How many bolts", hint: "as the job says" },
   { name: "thread", label: "Thread", hint: "M8" },
   { name: "grade", label: "Class", hint: "10.9" },
   { name: "head", label: "Across the head or washer", hint: "16 mm" },
   { name: "washers", label: "Washers", hint: "as the kit says" },
+  { name: "grip", label: "Length that is clamped", hint: "30 mm" },
+  { name: "sequence", label: "Its own sequence", hint: "1 4 2 5 3 6" },
+  { name: "sizes", label: "Which hole takes which size", hint: "large: 1 4; small: 2 3 5 6" },
 ] as const;
 
+type Props = { joint: { name: string; label: string }; plan: Plan; step: FitStep; say: SayPlan };
+
 /** By whose instruction a joint is tightened: instructions side by side, one chosen, never mixed. */
-export function Tightening({ plan, step, say }: { plan: Plan; step: FitStep; say: SayPlan }) {
+export function Tightening({ joint, plan, step, say }: Props) {
+  const ways = step.ways.filter((way) => way.key.split(":")[0]?.trim() === joint.name);
   const [trouble, setTrouble] = useState<string | null>(null);
   const tell = async (key: string, said: WordsOf<"tightening">) => {
     const refused = await say({ kind: "tightening", key, said });
@@ -24,8 +30,9 @@ export function Tightening({ plan, step, say }: { plan: Plan; step: FitStep; say
     return refused;
   };
   return (
-    <section className="pt-3" aria-label="By whose instruction" data-testid="tightening">
-      {step.ways.map((way) => (
+    <section className="pt-3" aria-label={`${joint.label}: by whose instruction`} data-testid="tightening">
+      {step.joints.length > 1 && <h3 className="lettering">{joint.label}</h3>}
+      {ways.map((way) => (
         <div key={way.key} className="border-b border-hair py-1" data-chosen={way.chosen}>
           <p className="text-field">
             <b>{way.owner || "Nobody named"}</b>: {way.words}
@@ -59,7 +66,7 @@ export function Tightening({ plan, step, say }: { plan: Plan; step: FitStep; say
         </div>
       ))}
       <Refused why={trouble} />
-      <New offered={plan.offered} step={step} tell={tell} />
+      <New offered={plan.offered} joint={joint.name} ways={ways} step={step} tell={tell} />
     </section>
   );
 }
@@ -74,6 +81,9 @@ const NOTHING = {
   grade: "",
   head: "",
   washers: "",
+  grip: "",
+  sequence: "",
+  sizes: "",
   steps: "",
   how: "figure" as NonNullable<Way["how"]>,
   passes: "at_once" as NonNullable<Way["passes"]>,
@@ -81,7 +91,9 @@ const NOTHING = {
   under: undefined as Way["under"],
 };
 
-function New({ offered, step, tell }: { offered: Plan["offered"]; step: FitStep; tell: Tell }) {
+type NewProps = { offered: Plan["offered"]; joint: string; ways: FitStep["ways"]; step: FitStep; tell: Tell };
+
+function New({ offered, joint, ways, step, tell }: NewProps) {
   const box = "mt-0.5 block h-11 w-full rounded-cut border border-line bg-sheet px-2 font-normal";
   const keep = ({ owner, how, passes, steps, bolts, under, ...typed }: typeof NOTHING) => {
     const given = Object.fromEntries(Object.entries(typed).filter(([, text]) => text.trim()));
@@ -89,20 +101,20 @@ function New({ offered, step, tell }: { offered: Plan["offered"]; step: FitStep;
     const said: Way = {
       ...given,
       how,
-      answer: step.ways.length > 0 ? "beside" : "chosen",
+      answer: ways.length > 0 ? "beside" : "chosen",
     };
     if (how === "figure") said.passes = passes;
     if (how === "figure" && passes === "as_given") said.steps = steps;
     if (bolts) said.bolts = bolts;
     if (under) said.under = under;
-    return tell(`${step.joint}:${owner.trim()}`, said);
+    return tell(`${joint}:${owner.trim()}`, said);
   };
   const form = useForm(NOTHING, keep, ["how", "passes", "steps", "bolts", "under", "count"]);
   const { how, passes, bolts, under } = form.words;
   return (
-    <details open={step.ways.length === 0 && step.turns.length === 0}>
+    <details open={step.evidence === "bolts" && ways.length === 0 && step.turns.length === 0}>
       <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
-        {step.ways.length > 0 ? "Another instruction beside it …" : "Say how it is tightened …"}
+        {ways.length > 0 ? "Another instruction beside it …" : "Say how it is tightened …"}
       </summary>
       <div className="grid grid-cols-2 items-end gap-2 tablet:grid-cols-4">
         <Labelled label="Whose it is" placeholder="the manual" maxLength={40} {...form.text("owner")} />
