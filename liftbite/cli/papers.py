@@ -105,16 +105,27 @@ def sheet(file: Path, as_html: Path | None, as_pdf: Path | None, appendix: bool)
 @JSON
 @click.option("--file", "as_file", type=_OUT, help="Write the plan's own file here: answers, own steps, instructions.")
 @click.option("--with", "taken", type=click.Path(path_type=Path), help="Take another plan's file in first.")
-def plan(file: Path, as_json: bool, as_file: Path | None, taken: Path | None) -> None:
+@click.option(
+    "--answer", "answers", multiple=True, metavar="NAME=ANSWER", help="What the plan depends on: kind=transverse."
+)
+def plan(file: Path, as_json: bool, as_file: Path | None, taken: Path | None, answers: tuple[str, ...]) -> None:
     """Lay out the work of a job FILE: every step in order, what it needs, what is done and open."""
     from liftbite.api.fit.present import plan_out, plan_text
-    from liftbite.core.errors import UnreadableFile
+    from liftbite.core.errors import UnreadableEntry, UnreadableFile
     from liftbite.core.job.ledger import FOUND
     from liftbite.files.plan import read_plan
     from liftbite.store.record import say
     from liftbite.whole.bench import bench_of
+    from liftbite.whole.statements import plan_statement
 
     with shop_of(file) as (session, job_id):
+        for text in answers:
+            name, _, answer = text.partition("=")
+            try:
+                line = plan_statement(bench_of(session, job_id, FOUND), "plan", name, {"answer": answer}, "")
+            except UnreadableEntry as error:
+                bad_input(error.reason)
+            say(session, job_id, line, datetime.now(UTC))
         try:
             for line in read_plan(taken.read_text("utf-8")) if taken else ():
                 say(session, job_id, line, datetime.now(UTC))
@@ -132,10 +143,13 @@ def plan(file: Path, as_json: bool, as_file: Path | None, taken: Path | None) ->
     for question in found.questions:
         click.echo(
             f"{question.label}: {next(o.label for o in question.options if o.name == question.answer)}"
-            f"{'' if question.said else ' (taken, not said)'}"
+            f"{'' if question.said else ' (assumed)'}"
         )
+    click.echo(f"Opens: {found.opening}{'' if not found.opens_for else ', for ' + '; '.join(found.opens_for)}")
     for step in found.steps:
         click.echo(f"[{marks[step.state]}] {'HOLD ' if step.hold else ''}{step.title}")
+        if step.shut:
+            click.echo(f"      shut: {step.shut}")
 
 
 @click.command(cls=Writes)

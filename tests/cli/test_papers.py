@@ -36,6 +36,16 @@ def test_a_plan_is_laid_out_in_words_and_as_json(tmp_path: Path) -> None:
     assert all(set(step["needs"]) <= set(keys[: keys.index(step["key"])]) for step in told["steps"])
 
 
+def test_a_plan_is_laid_out_for_what_it_is_answered_and_says_why_a_step_is_shut(tmp_path: Path) -> None:
+    job = write(tmp_path / "full.liftbite.json", FULL)
+    found = run("plan", job, "--answer", "kind=torque_tube")
+    assert "Kind of vehicle: Torque tube, rear transaxle\n" in found.output
+    assert "Push the tube forward" in found.output
+    assert "shut: the cautions are read and signed before anything is touched; first:" in found.output
+    refused = run("plan", job, "--answer", "kind=boat")
+    assert (refused.exit_code, "no answer" in refused.stderr) == (2, True)
+
+
 def test_a_plans_file_goes_into_another_job(tmp_path: Path) -> None:
     job, out = write(tmp_path / "full.liftbite.json", FULL), tmp_path / "plan.json"
     assert run("plan", job, "--file", str(out)).exit_code == 0

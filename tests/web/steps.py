@@ -69,3 +69,15 @@ def all_four(page: Page, *states: str) -> None:
     """Expects the four answers to stand as said, Bite first."""
     for question, expected in zip(("bite", "lift", "heat", "true"), states, strict=True):
         expect(answer(page, question)).to_have_attribute("data-state", expected)
+
+
+def unfold(page: Page) -> None:
+    """Opens every stretch of the plan for good, so that what is done does not fold away."""
+    heads = page.get_by_test_id("steps").locator("button[aria-expanded]")
+    expect(heads.first).to_be_visible()
+    for number in range(heads.count()):
+        head = heads.nth(number)
+        if head.get_attribute("aria-expanded") == "true":
+            head.click()
+        head.click()
+        expect(head).to_have_attribute("aria-expanded", "true")

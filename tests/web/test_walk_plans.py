@@ -7,7 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.web.steps import open_job
+from tests.web.steps import open_job, unfold
 from tests.web.test_walk_fit import sign
 
 
@@ -15,6 +15,7 @@ def work_through(page: Page) -> list[str]:
     """Does what is asked for until nothing is open; the keys of the steps in the order they came."""
     came: list[str] = []
     card = page.get_by_test_id("step")
+    unfold(page)
     while card.count() and len(came) < 200:
         key = card.get_attribute("data-step")
         assert key

@@ -7,7 +7,7 @@ from pathlib import Path
 
 from playwright.sync_api import Page, expect
 
-from tests.web.steps import open_job, turn
+from tests.web.steps import open_job, turn, unfold
 from tests.web.test_walk_prove import sign
 
 
@@ -93,6 +93,7 @@ def test_a_motorcycle_that_drags(page: Page, shop: str) -> None:
     warped.get_by_role("button", name="This was it").click()
     expect(warped.get_by_test_id("closed")).to_contain_text("Plate set")
     warped.get_by_role("link", name="lay out the work").click()
+    unfold(page)
     expect(page.locator("[data-step=pack_out]").first).to_be_visible()
     proof(page, "First start")
     engine = page.locator("[data-fluid=engine]")

@@ -8025,11 +8025,15 @@ export interface components {
             /**
              * Opening
              * @description How far the job opens.
+             * @example the cover comes off
              */
             opening: string;
             /**
              * Opens For
              * @description Why it opens as far as that.
+             * @example [
+             *       "disc: renewed"
+             *     ]
              */
             opens_for: string[];
             /**
@@ -8060,6 +8064,7 @@ export interface components {
             /**
              * Sizes
              * @description How many bolts of which size.
+             * @example 6 × M10, 5 × M8
              */
             sizes: string;
             /**
@@ -8162,11 +8167,13 @@ export interface components {
             /**
              * Shut
              * @description Why it is shut and what comes first, in a sentence; empty where it is not.
+             * @example the prop shaft is in the way; first: remove the exhaust
              */
             shut: string;
             /**
              * Reason
              * @description What kind of reason that is; empty where it is not shut.
+             * @example reach
              */
             reason: ("reach" | "load" | "fluid" | "harm" | "proof") | "";
             /**
@@ -8238,6 +8245,7 @@ export interface components {
             /**
              * Guards
              * @description It carries or guards: that it is not on this job wants a reason.
+             * @example false
              */
             guards: boolean;
             /**
@@ -8249,11 +8257,13 @@ export interface components {
             /**
              * On
              * @description Key of the step that puts back what it takes off; empty where there is none.
+             * @example on:exhaust
              */
             on: string;
             /**
              * Off
              * @description Key of the step that took off what it puts back; empty where there is none.
+             * @example exhaust
              */
             off: string;
             /**
@@ -8270,6 +8280,10 @@ export interface components {
             /**
              * Parts
              * @description Keys of the parts it takes.
+             * @example [
+             *       "cover",
+             *       "cover_bolts"
+             *     ]
              */
             parts: string[];
             /**
@@ -8303,11 +8317,13 @@ export interface components {
             /**
              * Known
              * @description From what else it is known to be done: its card, its reading; empty where not.
+             * @example taken down elsewhere: no marks
              */
             known: string;
             /**
              * Again
              * @description Title of the step that was opened again, so that this is to be proved anew.
+             * @example Connect the line: home, clip, tug; take the clamp and the tag off
              */
             again: string;
             /**
@@ -8318,6 +8334,7 @@ export interface components {
             /**
              * Bolted To
              * @description Where it stays on, what it is bolted to that stays has to be said.
+             * @example false
              */
             bolted_to: boolean;
             /**
@@ -8359,11 +8376,13 @@ export interface components {
             /**
              * Key
              * @description Its key, by which everything refers to it.
+             * @example undertray
              */
             key: string;
             /**
              * Title
              * @description Its title.
+             * @example Remove the undertray
              */
             title: string;
             /** @description What was said, with who and when. */
@@ -8377,27 +8396,39 @@ export interface components {
             /**
              * Label
              * @description What the stretch is called.
+             * @example Take down
              */
             label: string;
             /**
              * Stretch
              * @description Stretch of the work.
+             * @example down
              * @enum {string}
              */
             stretch: "before" | "down" | "clean" | "fit" | "in" | "back" | "fill" | "prove";
             /**
              * Steps
              * @description Keys of its steps, in order.
+             * @example [
+             *       "battery",
+             *       "console",
+             *       "raise"
+             *     ]
              */
             steps: string[];
             /**
              * Done
              * @description How much of it is done.
+             * @example 2
              */
             done: number;
             /**
              * In One Go
              * @description Keys of the plain steps that one name can tick now, in order.
+             * @example [
+             *       "console",
+             *       "raise"
+             *     ]
              */
             in_one_go: string[];
         };
@@ -8481,7 +8512,10 @@ export interface components {
                  * @example 1.1
                  */
                 out?: string;
-                /** @description Hole of the bolt map: head. */
+                /**
+                 * @description Hole of the bolt map: head.
+                 * @example 17 mm
+                 */
                 head?: string;
             };
             /**
@@ -8603,27 +8637,32 @@ export interface components {
             /**
              * Key
              * @description Its name in the record, after the step's.
+             * @example floater
              */
             key: string;
             /**
              * Label
              * @description What it is called.
+             * @example Floater at every stand
              */
             label: string;
             /**
              * State
              * @description The state, in a word.
+             * @example good
              * @enum {string}
              */
             state: "good" | "bad" | "open" | "overridden";
             /**
              * Says
              * @description What it is known from, or what is missing.
+             * @example nothing carries the gearbox
              */
             says: string;
             /**
              * Where
              * @description Station and key it is done at, as “measure:disc_wobble”; empty where none is.
+             * @example measure:floater_clearance
              */
             where: string;
             /** @description Who went past it, and why. */
@@ -8739,6 +8778,7 @@ export interface components {
             /**
              * Joint
              * @description Key of its joint.
+             * @example cover
              */
             joint: string;
             /**
@@ -8807,6 +8847,7 @@ export interface components {
             /**
              * Joint
              * @description What its joint is called.
+             * @example Cover bolts
              */
             joint: string;
             /**
@@ -8897,15 +8938,30 @@ export interface components {
                  * @enum {string}
                  */
                 under?: "" | "aluminium" | "steel";
-                /** @description Tightening: grip. */
+                /**
+                 * @description Tightening: grip.
+                 * @example 30 mm
+                 */
                 grip?: string;
-                /** @description Tightening: hole. */
+                /**
+                 * @description Tightening: hole.
+                 * @example 9 mm
+                 */
                 hole?: string;
-                /** @description Tightening: stiffness. */
+                /**
+                 * @description Tightening: stiffness.
+                 * @example 4
+                 */
                 stiffness?: string;
-                /** @description Tightening: sequence. */
+                /**
+                 * @description Tightening: sequence.
+                 * @example 1 4 2 5 3 6
+                 */
                 sequence?: string;
-                /** @description Tightening: sizes. */
+                /**
+                 * @description Tightening: sizes.
+                 * @example large: 1 4; small: 2 3 5 6
+                 */
                 sizes?: string;
             };
             /**
@@ -8942,17 +8998,20 @@ export interface components {
             /**
              * Need
              * @description Key of the step that comes first.
+             * @example raise
              */
             need: string;
             /**
              * Kind
              * @description Which kind it is of.
+             * @example load
              * @enum {string}
              */
             kind: "reach" | "load" | "fluid" | "harm" | "proof";
             /**
              * Says
              * @description In a sentence.
+             * @example nothing carries the gearbox
              */
             says: string;
         };
@@ -9171,15 +9230,30 @@ export interface components {
                  * @enum {string}
                  */
                 under?: "" | "aluminium" | "steel";
-                /** @description Tightening: grip. */
+                /**
+                 * @description Tightening: grip.
+                 * @example 30 mm
+                 */
                 grip?: string;
-                /** @description Tightening: hole. */
+                /**
+                 * @description Tightening: hole.
+                 * @example 9 mm
+                 */
                 hole?: string;
-                /** @description Tightening: stiffness. */
+                /**
+                 * @description Tightening: stiffness.
+                 * @example 4
+                 */
                 stiffness?: string;
-                /** @description Tightening: sequence. */
+                /**
+                 * @description Tightening: sequence.
+                 * @example 1 4 2 5 3 6
+                 */
                 sequence?: string;
-                /** @description Tightening: sizes. */
+                /**
+                 * @description Tightening: sizes.
+                 * @example large: 1 4; small: 2 3 5 6
+                 */
                 sizes?: string;
             };
         } | {
@@ -9220,28 +9294,40 @@ export interface components {
              * @constant
              */
             kind: "not_here";
-            /** Key */
+            /**
+             * Key
+             * @example undertray
+             */
             key: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Step not on this job: its words. */
             said: {
                 /**
                  * @description Step not on this job: answer.
+                 * @example none
                  * @enum {string}
                  */
                 answer: "none" | "stays_on" | "found_done" | "elsewhere" | "open";
-                /** @description Step not on this job: reason. */
+                /**
+                 * @description Step not on this job: reason.
+                 * @example there never was one
+                 */
                 reason?: string;
-                /** @description Step not on this job: bolted_to. */
+                /**
+                 * @description Step not on this job: bolted_to.
+                 * @example the engine
+                 */
                 bolted_to?: string;
             };
         } | {
@@ -9250,28 +9336,40 @@ export interface components {
              * @constant
              */
             kind: "hold_line";
-            /** Key */
+            /**
+             * Key
+             * @example prove_cover:floater
+             */
             key: string;
             /**
              * Who
              * @default
+             * @example Ines
              */
             who?: string;
             /**
              * Request
              * @default
+             * @example 7f3a-2
              */
             request?: string;
             /** @description Line of a hold point: its words. */
             said: {
                 /**
                  * @description Line of a hold point: answer.
+                 * @example overridden
                  * @enum {string}
                  */
                 answer: "overridden" | "open";
-                /** @description Line of a hold point: reason. */
+                /**
+                 * @description Line of a hold point: reason.
+                 * @example race car, read again at the track
+                 */
                 reason?: string;
-                /** @description Line of a hold point: stood. */
+                /**
+                 * @description Line of a hold point: stood.
+                 * @example 0.79 mm (0.031 in): put right
+                 */
                 stood?: string;
             };
         } | {
@@ -9363,36 +9461,62 @@ export interface components {
                  * @example flywheel_on
                  */
                 after?: string;
-                /** @description Step of this job: before. */
+                /**
+                 * @description Step of this job: before.
+                 * @example lowered
+                 */
                 before?: string;
                 /**
                  * @description Step of this job: note.
                  * @example white
                  */
                 note?: string;
-                /** @description Step of this job: back. */
+                /**
+                 * @description Step of this job: back.
+                 * @example Horn bracket on
+                 */
                 back?: string;
-                /** @description Step of this job: parts. */
+                /**
+                 * @description Step of this job: parts.
+                 * @example cover bolts
+                 */
                 parts?: string;
-                /** @description Step of this job: joint. */
+                /**
+                 * @description Step of this job: joint.
+                 * @example Horn bracket
+                 */
                 joint?: string;
-                /** @description Step of this job: tools. */
+                /**
+                 * @description Step of this job: tools.
+                 * @example 13 mm socket
+                 */
                 tools?: string;
-                /** @description Step of this job: hazards. */
+                /**
+                 * @description Step of this job: hazards.
+                 * @example Hot parts.
+                 */
                 hazards?: string;
                 /**
                  * @description Step of this job: evidence.
+                 * @example tick
                  * @enum {string}
                  */
                 evidence?: "" | "tick" | "reading" | "bolts" | "sentence";
                 /**
                  * @description Step of this job: reached.
+                 * @example below
                  * @enum {string}
                  */
                 reached?: "" | "bench" | "inside" | "above" | "below";
-                /** @description Step of this job: hands. */
+                /**
+                 * @description Step of this job: hands.
+                 * @example 2
+                 */
                 hands?: string;
-                /** @description Step of this job: minutes. */
+                /**
+                 * @description Step of this job: minutes.
+                 * @example 15
+                 */
                 minutes?: string;
             };
         } | {
@@ -9472,7 +9596,10 @@ export interface components {
                  * @example 0.9
                  */
                 out?: string;
-                /** @description Hole of the bolt map: head. */
+                /**
+                 * @description Hole of the bolt map: head.
+                 * @example 17 mm
+                 */
                 head?: string;
             };
         } | {
@@ -9674,6 +9801,7 @@ export interface components {
              * Before
              * @description What stood there before.
              * @default
+             * @example lowered
              */
             before?: string;
             /**
@@ -9687,36 +9815,42 @@ export interface components {
              * Back
              * @description What putting it back is called.
              * @default
+             * @example Horn bracket on
              */
             back?: string;
             /**
              * Parts
              * @description Parts, by key or as shown.
              * @default
+             * @example cover bolts
              */
             parts?: string;
             /**
              * Joint
              * @description Key of the joint.
              * @default
+             * @example cover
              */
             joint?: string;
             /**
              * Tools
              * @description What to have at hand.
              * @default
+             * @example 13 mm socket
              */
             tools?: string;
             /**
              * Hazards
              * @description What can hurt, a sentence each.
              * @default
+             * @example Hot parts.
              */
             hazards?: string;
             /**
              * Evidence
              * @description What proves it: a tick, a reading, its bolts or a sentence.
              * @default
+             * @example tick
              * @enum {string}
              */
             evidence?: "" | "tick" | "reading" | "bolts" | "sentence";
@@ -9724,6 +9858,7 @@ export interface components {
              * Reached
              * @description From where a step is reached: at the bench, from inside, above or below.
              * @default
+             * @example below
              * @enum {string}
              */
             reached?: "" | "bench" | "inside" | "above" | "below";
@@ -9731,12 +9866,14 @@ export interface components {
              * Hands
              * @description People it takes.
              * @default
+             * @example 2
              */
             hands?: string;
             /**
              * Minutes
              * @description About how long it takes, in minutes.
              * @default
+             * @example 15
              */
             minutes?: string;
             /**

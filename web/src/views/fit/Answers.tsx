@@ -13,7 +13,7 @@ export function Answers({ plan, say }: { plan: Plan; say: SayPlan }) {
         {plan.questions.map(({ name, label, answer, said, options }) => (
           <label key={name} className="py-1">
             <span className="font-semibold">{label}</span>
-            {!said && <span className="text-note text-soft"> taken, not said</span>}
+            {!said && <span className="text-note text-soft"> assumed</span>}
             <select
               value={answer}
               onChange={(event) =>

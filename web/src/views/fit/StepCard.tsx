@@ -135,7 +135,7 @@ export function StepCard({
               {step.hold ? "Proved" : "Done"}
               {person() ? `, ${person()}` : ""}
             </button>
-            {step.hold && (
+            {step.hold && !step.signed && (
               <details>
                 <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center text-note">
                   Go on without it …
