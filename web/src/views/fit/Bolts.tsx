@@ -94,8 +94,8 @@ export function Bolts({ plan, step, say }: { plan: Plan; step: FitStep; say: Say
         )}
         <Refused why={trouble} />
         <p className="text-note text-soft">
-          In the order {step.sequence.join(", ")}. Numbered clockwise from the mark on the part; a line across
-          head and part at each, for a mark that points up lies as soon as it turns.
+          In the order {step.sequence.join(", ")}. Numbered clockwise from the mark on the part. Draw a line
+          across head and part at each: a mark “up” is lost when one turns.
         </p>
       </div>
     </div>

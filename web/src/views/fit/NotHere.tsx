@@ -44,9 +44,14 @@ export function NotHere({ step, say }: { step: FitStep; say: SayPlan }) {
             className={box}
           />
         )}
-        <p className="grid grid-cols-2 gap-2 tablet:grid-cols-4">
+        <p className="flex flex-wrap gap-2">
           {ANSWERS.map(([answer, label]) => (
-            <button key={answer} type="button" className="button min-h-12" onClick={() => settle(answer)}>
+            <button
+              key={answer}
+              type="button"
+              className="button min-h-12 grow basis-36"
+              onClick={() => settle(answer)}
+            >
               {label}
             </button>
           ))}
