@@ -7,14 +7,13 @@
 
 from __future__ import annotations
 
-import re
-
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolt_map import Hole, HoleMapped, read_hole
 from liftbite.core.fit.joints import JOINTS, Card, card_of, card_of_map
 from liftbite.core.fit.pattern import Pattern, PatternMeasured, read_pattern
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.record import Line
+from liftbite.core.job.tightening import read_instructions
 from liftbite.core.statements import read_statement
 from liftbite.whole.bench import Bench
 
@@ -49,10 +48,9 @@ def instructions_of(bench: Bench) -> list[Line]:
     build = bench.seen_as(PLAN).build
     said: list[Line] = []
     entry = build.entries.get("bolt_instructions")
-    texts = [part.strip() for part in re.split(r"[;\n]", (entry.typed or "") if entry else "") if part.strip()]
-    for text in texts:
-        owner, _, figure = text.rpartition(":")
-        said += _typed_in_choose(owner.strip() or "typed in Choose", figure.strip(), "beside" if said else "chosen")
+    for one in read_instructions((entry.typed or "") if entry else ""):
+        figure = ", ".join(filter(None, (one.typed, one.words)))
+        said += _typed_in_choose(one.owner or "typed in Choose", figure, "beside" if said else "chosen")
     torque = build.entries.get("bolt_torque")
     if torque is not None and torque.typed and not said:
         angle = build.entries.get("bolt_angle")

@@ -3,13 +3,13 @@
 - `Question`, `QUESTIONS`   what is asked, with its answers; the first one is taken, and shown as assumed
 - `asked_of`                the questions of a case
 - `Case`, `case_of`         the answers of a job
-- `NEEDS_OFF`, `Opening`    how far parts want a clutch opened, and why
+- `Opening`, `OPENED`, `opening_of`   how far a part wants a clutch opened
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, field
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import Any, Literal
 
@@ -238,26 +238,9 @@ def case_of(
 
 def answered(case: Case, said: Mapping[str, str]) -> Case:
     """A case with its answers: those given, and the first one where none was."""
-    answers = {q.name: _answer(q, said) for q in asked_of(case)}
-    return Case(
-        answers,
-        case.car,
-        case.pull,
-        case.hydraulic,
-        case.concentric,
-        case.discs,
-        case.scope,
-        case.fates,
-        case.shop,
-        case.found,
-    )
+    return replace(case, answers={q.name: _answer(q, said) for q in asked_of(case)})
 
 
 def _answer(question: Question, said: Mapping[str, str]) -> str:
     given = said.get(question.name, "")
     return given if given in question.options else next(iter(question.options))
-
-
-def labels(parts: Iterable[str]) -> str:
-    """Parts by what they are called."""
-    return ", ".join(PARTS[part].label.lower() for part in parts)

@@ -28,6 +28,8 @@ ON = "on:"
 LAST_LOOK = "final_look"
 #: What may wait until the look for leaks is done; only the road waits for it.
 LATER = frozenset({"on:undertray"})
+#: What a job has whether or not its off-step is there: bolts are tight, levels are right, drained or not.
+_STAYS = frozenset({"housing_tight", "filled", "engine_oil"})
 _PLAIN = Reason("reach", "its turn is after that")
 _OWN_PLACE = Reason("reach", "it was put there on this job")
 _WHOLE = Reason("proof", "nothing starts before everything is back and looked at")
@@ -131,7 +133,7 @@ class _Making:
         self.written, left = _written(tuple(blocks_of(case)), held)
         there = [key for key, always in left.items() if always or (key in WHEN and WHEN[key](case))]
         backs = (LIBRARY[key].on for key in there if LIBRARY[key].on in BACK_WITH)
-        dropped = {key for each in gone for key in (each, LIBRARY[each].on if each in LIBRARY else "")}
+        dropped = {key for each in gone for key in (each, LIBRARY[each].on if each in LIBRARY else "")} - _STAYS
         called = called_in(case)
         self.steps = {key: called(key) for key in dict.fromkeys((*there, *backs)) if key not in dropped}
         self.left_out: list[str] = []

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import io
 from typing import Any
 
 import pytest
 from flask.testing import FlaskClient
+from pypdf import PdfReader
 
 from tests.api.fit.test_views import plan_of, say, work_on
 from tests.api.jobs.test_views import begin, enter
@@ -71,8 +73,19 @@ def test_an_own_step_is_a_step_whole(client: FlaskClient, job: int) -> None:
     plan = say(client, job, "tightening", "Horn bracket:maker", **figure).get_json()
     turns = step_of(plan, own["key"])["turns"]
     assert [t["to"][:6] for t in turns] == ["9 N·m ", "9 N·m "]
-    paper = client.get(f"/api/jobs/{job}/plan.pdf")
-    assert paper.status_code == 200
+    pages = PdfReader(io.BytesIO(client.get(f"/api/jobs/{job}/plan.pdf").data)).pages
+    paper = " ".join(page.extract_text() for page in pages)
+    assert "and the clip last." in " ".join(paper.split()), "its text stands whole on paper"
+
+
+def test_the_paper_names_the_parts_that_are_not_in_yet(client: FlaskClient, job: int) -> None:
+    enter(client, client.get(f"/api/jobs/{job}").get_json(), rear_seal_fate="renewed")
+    body = {"kind": "own_part", "key": "Rear main seal", "said": {"answer": "to_get", "reason": "weeps"}, "request": ""}
+    client.post(f"/api/jobs/{job}/record", json=body)
+    first = PdfReader(io.BytesIO(client.get(f"/api/jobs/{job}/plan.pdf").data)).pages[0].extract_text()
+    line = " ".join(first.split()).partition("Not in yet: ")[2][:200]
+    assert "Rear main seal" in line
+    assert "name=" not in line
 
 
 @pytest.mark.parametrize(

@@ -160,6 +160,13 @@ def test_what_is_not_there_hands_its_needs_on() -> None:
     assert faults_of(without) == []
 
 
+@pytest.mark.parametrize(("gone", "stays"), [("gearbox_strapped", "housing_tight"), ("drain", "filled")])
+def test_bolts_are_tight_and_levels_right_though_nothing_was_strapped_or_drained(gone: str, stays: str) -> None:
+    plan = plan_of(renewing("disc"), gone=[gone])
+    assert gone not in plan.by_key
+    assert stays in plan.before["final_look"]
+
+
 @given(any_case())
 def test_whatever_ordinary_step_is_not_on_the_job_the_plan_holds(found: Case) -> None:
     plan = plan_of(found)
