@@ -4,6 +4,7 @@
 - `fault`     The complaint of a job: what explains it, and the causes it may have.
 - `joints`    The joints of a job, and the cards they are worked from.
 - `learned`   How long the steps of the work take in this shop.
+- `looks`     What hold points look up, and the steps whose fact was said elsewhere.
 - `plan`      The plan of a job, and where the job stands in it.
 - `hand_over`   What stands between a job and its hand-over.
 - `own_process` Long work in a process of its own, so that the server answers others meanwhile.

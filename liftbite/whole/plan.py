@@ -10,6 +10,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from dataclasses import replace
 
 from liftbite.core.fit.case import Case, case_of
 from liftbite.core.fit.own_steps import own_steps
@@ -22,6 +23,7 @@ from liftbite.core.job.record import Line, lines_of
 from liftbite.core.measure.statements import HERE, ON_ITS_WAY, ORDERS, ListLine, Order, OwnPart
 from liftbite.core.statements import read_statement
 from liftbite.whole.bench import Bench, findings_of, needs_of
+from liftbite.whole.looks import asked_of, looks_of, proved_of
 
 
 def answers_of(bench: Bench) -> dict[str, str]:
@@ -90,7 +92,16 @@ def progress_of(bench: Bench) -> Progress:
 
 
 def progress_with(bench: Bench, plan: Plan, orders: Mapping[str, str]) -> Progress:
-    """Where a job stands in a plan, by how far its orders are."""
-    awaited = [part for part, state in orders.items() if state in ON_ITS_WAY]
-    elsewhere = answers_of(bench).get("begun") == "taken_down_elsewhere"
-    return progress(plan, bench.record, Evidence(awaited, elsewhere=elsewhere))
+    """Where a job stands in a plan, by how far its orders are and by what was said of it elsewhere.
+
+    Steps come first, by themselves; then what hold points look up, which looks at steps.
+    """
+    case = case_of_job(bench)
+    known = Evidence(
+        awaited=[part for part, state in orders.items() if state in ON_ITS_WAY],
+        proved=proved_of(bench, case, plan),
+        asked=asked_of(bench, plan),
+        elsewhere=answers_of(bench).get("begun") == "taken_down_elsewhere",
+    )
+    by_steps = progress(plan, bench.record, known)
+    return progress(plan, bench.record, replace(known, looks=looks_of(bench, case, plan, by_steps)))

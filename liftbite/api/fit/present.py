@@ -279,6 +279,8 @@ def _step_out(standing: Standing, plan: Plan, hands: int, known: Mapping[str, ob
         text=standing.said.statement.text if standing.said else "",
         settled=said_out(standing.settled) if standing.settled else None,
         known=standing.known,
+        asked=standing.asked,
+        fact=step.fact if standing.asked or standing.known else "",
         again=plan.by_key[standing.again].step.title if standing.again else "",
         lines=[_line_out(each) for each in standing.lines],
         bolted_to=step.key in BOLTED_TO,

@@ -2,6 +2,7 @@
 
 - `State`, `Standing`, `progress`   every step with its state, why it is shut, and what comes next
 - `Evidence`     what is known of a job beside the ticks: parts on their way, lines looked up, steps done on a card
+- `Known`        that a step is done, from elsewhere, and when
 - `Group`, `groups_of`   its steps by stretch, with those that one name can tick in one go
 - `gone_of`, `order_of_ticks`   steps that are not on this job; those done, in order
 - `hold_against`                    what is said of a plan, where it can be
@@ -27,13 +28,21 @@ from liftbite.core.fit.plan import Plan, Planned
 from liftbite.core.fit.statements import AtStep, BoltTick, NotHere, OwnStep, PlanAnswer, StepTick
 from liftbite.core.fit.step import Reason, Step, Stretch
 from liftbite.core.fit.tightening import JointInstruction, Turn, chosen_of, left_of, turns_at
-from liftbite.core.job.record import Line, in_force, lines_of
+from liftbite.core.job.record import Line, Statement, in_force, lines_of
 
 State = Literal["done", "overridden", "open", "waits", "shut"]
 #: States with which what comes after may begin.
 PASSED = ("done", "overridden")
 #: What is said of a step that is found done, or done elsewhere.
 DONE_BEFORE = ("found_done", "elsewhere")
+
+
+@dataclass(frozen=True, slots=True)
+class Known:
+    """That a step is done by what was said elsewhere: what, and when [ISO 8601, UTC]."""
+
+    says: str
+    at: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,12 +54,14 @@ class Evidence:
     awaited : keys of the parts that are ordered and not here
     looks : hold point -> the lines it looks up
     proved : step -> from what it is known to be done: its card, its reading, its bleeding
+    asked : step -> where its fact is asked, in words, where this job can say it there: no hand ticks it here
     elsewhere : True where the job was taken down elsewhere: what takes off is found done
     """
 
     awaited: Collection[str] = ()
     looks: Mapping[str, Sequence[Look]] = field(default_factory=dict)
-    proved: Mapping[str, str] = field(default_factory=dict)
+    proved: Mapping[str, Known] = field(default_factory=dict)
+    asked: Mapping[str, str] = field(default_factory=dict)
     elsewhere: bool = False
 
 
@@ -66,6 +77,7 @@ class Standing:
     awaits : parts it takes that are on their way
     settled : that it was found done, or done elsewhere; None where not said
     known : from what else it is known to be done; empty where it is not
+    asked : where its fact is asked and not said yet; empty where it is ticked here
     again : the step that was opened again, on which its proof rested; empty where none was
     lines : what a hold point looks up
     since : place in the record before which nothing said of it counts
@@ -78,6 +90,7 @@ class Standing:
     awaits: tuple[str, ...] = ()
     settled: Line[NotHere] | None = None
     known: str = ""
+    asked: str = ""
     again: str = ""
     lines: tuple[Stands, ...] = ()
     since: int = 0
@@ -140,7 +153,7 @@ def progress(plan: Plan, record: Iterable[Line], known: Evidence | None = None) 
     known, record = known or Evidence(), list(record)
     said, settled = in_force(record, StepTick), in_force(record, NotHere)
     overridden, opened = overridden_in(record), _opened_again(record)
-    at = _places(record)
+    at, settled_at = _places(record, StepTick), _places(record, NotHere)
     state: dict[str, State] = {}
     standings = []
     for planned in plan.steps:
@@ -155,15 +168,26 @@ def progress(plan: Plan, record: Iterable[Line], known: Evidence | None = None) 
         missing = tuple(n for n in planned.needs if state[n] not in PASSED)
         awaits = tuple(part for part in planned.step.parts if part in known.awaited)
         done = settled.get(key)
-        by = known.proved.get(key, "") or _taken_down(planned.step, known)
+        if done is not None and planned.step.proves and settled_at[key] < since:
+            done = None
+        by = _known(known.proved.get(key), record, since) or _taken_down(planned.step, known)
         passed = line if not any(each.shuts for each in lines) else None
         state[key] = _state(passed, missing, awaits, done is not None or bool(by))
         by = by if line is None else ""
-        standings.append(Standing(planned, state[key], passed, missing, awaits, done, by, again, lines, since))
+        asked = "" if state[key] in PASSED else known.asked.get(key, "")
+        again = again if state[key] not in PASSED else ""
+        standings.append(Standing(planned, state[key], passed, missing, awaits, done, by, asked, again, lines, since))
     following = next((s for s in standings if s.state == "open"), None)
     gone = gone_of(record)
     vanished = tuple(line for key, line in said.items() if key not in plan.by_key)
     return Progress(tuple(standings), following, vanished, plan.left_out, tuple(gone.values()))
+
+
+def _known(found: Known | None, record: Sequence[Line], since: int) -> str:
+    """From what a step is known to be done; empty where that was said before what it rests on was opened again."""
+    if found is None or (since and found.at and found.at < record[since].at):
+        return ""
+    return found.says
 
 
 def _taken_down(step: Step, known: Evidence) -> str:
@@ -173,9 +197,9 @@ def _taken_down(step: Step, known: Evidence) -> str:
     return "taken down elsewhere: no marks"
 
 
-def _places(record: Sequence[Line]) -> dict[str, int]:
-    """Step -> where in the record it was ticked last."""
-    return {line.key: n for n, line in enumerate(record) if line.of(StepTick)}
+def _places(record: Sequence[Line], kind: type[Statement]) -> dict[str, int]:
+    """Step -> where in the record something of a kind was said of it last."""
+    return {line.key: n for n, line in enumerate(record) if line.of(kind)}
 
 
 def _opened_again(record: Sequence[Line]) -> dict[str, int]:
@@ -234,7 +258,8 @@ def groups_of(found: Progress) -> list[Group]:
         ready = []
         for s in members:
             step = s.planned.step
-            plain = step.evidence == "tick" and not (step.hold or step.signed or s.awaits or s.again)
+            plain = step.evidence == "tick" and not (step.hold or step.signed or s.awaits or s.again or s.asked)
+            plain = plain and not any(each.shuts for each in s.lines)
             if s.planned.key not in passed and plain and then.issuperset(s.planned.needs):
                 ready.append(s.planned.key)
                 then.add(s.planned.key)
@@ -282,8 +307,9 @@ def read_evidence(
         raise UnreadableEntry(f"{planned.step.title}: shut: {shut_words(here, plan)}")
     if line.answer == "overridden" and (not planned.step.hold or planned.step.signed):
         raise UnreadableEntry(f"{planned.step.title}: only a hold point is overridden, and never the cautions")
-    if line.answer == "done":
-        refuse_shut(line.key, here.lines)
+    refuse_shut(line.key, here.lines)
+    if line.answer == "done" and here.asked:
+        raise UnreadableEntry(f"{planned.step.title}: said {here.asked}; it is ticked from there")
     if left and line.answer == "done":
         bolts = ", ".join(dict.fromkeys(str(turn.bolt) for turn in left))
         raise UnreadableEntry(f"{planned.step.title}: not ticked off yet: bolt {bolts}")

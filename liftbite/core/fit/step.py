@@ -86,6 +86,7 @@ class Step:
     note : what to know, access included
     hazards : what can hurt
     evidence : what proves it
+    fact : station and key its fact is asked at, as "measure:slave_travel"; it is ticked from there, never twice
     hold : True for a hold point: what comes after stays shut until it is proved, or a named person overrides it
     guards : True where it carries something or guards somebody: that it is not needed wants a reason
     parts : keys of the parts it takes; while one is awaited it waits
@@ -109,6 +110,7 @@ class Step:
     note: str = ""
     hazards: tuple[str, ...] = ()
     evidence: Evidence = "tick"
+    fact: str = ""
     hold: bool = False
     guards: bool = False
     parts: tuple[str, ...] = ()

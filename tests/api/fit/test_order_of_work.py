@@ -9,7 +9,7 @@ import pytest
 from flask.testing import FlaskClient
 from pypdf import PdfReader
 
-from tests.api.fit.test_views import plan_of, say, work_on
+from tests.api.fit.working import plan_of, say, work_on
 from tests.api.jobs.test_views import begin, enter
 from tests.jobs import FULL
 

@@ -13,7 +13,8 @@ import pytest
 from flask.testing import FlaskClient
 
 from liftbite.gauges.simulate import Simulator, wrench
-from tests.api.fit.test_views import plan_of, say, ticked_in, work_on
+from tests.api.fit.test_views import ticked_in
+from tests.api.fit.working import plan_of, say, work_on
 from tests.api.jobs.test_views import begin
 from tests.api.measure.test_gauges import heard, own
 from tests.jobs import FULL, MOTORCYCLE

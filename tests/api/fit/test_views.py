@@ -6,41 +6,14 @@ import io
 import json
 import re
 from typing import Any
-from urllib.parse import quote
 
 import pytest
 from flask.testing import FlaskClient
 from pypdf import PdfReader
 
+from tests.api.fit.working import plan_of, say, work_on
 from tests.api.jobs.test_views import begin
 from tests.jobs import FULL, MOTORCYCLE
-
-
-def say(
-    client: FlaskClient, job: int, kind: str, key: str, *, who: str = "Ines", request: str = "", **said: str
-) -> Any:
-    body = {"kind": kind, "key": key, "said": said, "request": request}
-    return client.post(f"/api/jobs/{job}/plan", json=body, headers={"Person": quote(who)} if who else {})
-
-
-def plan_of(client: FlaskClient, job: int) -> dict[str, Any]:
-    found: dict[str, Any] = client.get(f"/api/jobs/{job}/plan").get_json()
-    return found
-
-
-def work_on(client: FlaskClient, job: int, goal: str) -> dict[str, Any]:
-    """Does what comes next until a step is the next one."""
-    plan = plan_of(client, job)
-    for _ in plan["steps"]:
-        if plan["next"] == goal:
-            break
-        step = next(s for s in plan["steps"] if s["key"] == plan["next"])
-        for bolt in step["sequence"]:
-            say(client, job, "bolt", f"{step['key']}:{bolt}", answer="done")
-        answer = say(client, job, "step", plan["next"], answer="done", text="as it should be")
-        assert answer.status_code == 200, answer.text
-        plan = answer.get_json()
-    return plan
 
 
 @pytest.fixture
@@ -62,7 +35,12 @@ def test_a_hold_point_is_overridden_by_name_and_printed(client: FlaskClient, job
     work_on(client, job, "prove_cover")
     assert say(client, job, "step", "prove_cover", answer="overridden").status_code == 422
     assert say(client, job, "step", "cover_on", answer="done").status_code == 422
-    plan = say(client, job, "step", "prove_cover", answer="overridden", reason="tool lost, centred by eye").get_json()
+    lost = {"answer": "overridden", "reason": "tool lost, centred by eye"}
+    refused = say(client, job, "step", "prove_cover", **lost)
+    assert refused.status_code == 422
+    assert "wobble of the disc: nobody has read it" in refused.get_json()["detail"]
+    assert say(client, job, "hold_line", "prove_cover:wobble", answer="overridden", reason="no dial").status_code == 200
+    plan = say(client, job, "step", "prove_cover", **lost).get_json()
     assert plan["next"] == "cover_on"
     sheet = client.get(f"/api/jobs/{job}/sheet.html").get_data(as_text=True)
     assert "tool lost, centred by eye" in sheet

@@ -7,7 +7,7 @@ from typing import Any
 from flask.testing import FlaskClient
 
 from liftbite.api.record.present import PAGE
-from tests.api.fit.test_views import say as say_of_plan
+from tests.api.fit.working import say as say_of_plan
 from tests.api.jobs.test_views import begin, enter
 from tests.api.measure.test_views import take
 from tests.api.photos.test_views import bring, picture
