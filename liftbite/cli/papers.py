@@ -150,6 +150,11 @@ def plan(file: Path, as_json: bool, as_file: Path | None, taken: Path | None, an
         click.echo(f"[{marks[step.state]}] {'HOLD ' if step.hold else ''}{step.title}")
         if step.shut:
             click.echo(f"      shut: {step.shut}")
+        if step.known or (step.asked and not step.shut):
+            click.echo(f"      {step.known or f'said {step.asked}'}")
+        for look in step.lines:
+            past = f"; gone past by {look.overridden.who}: {look.overridden.reason}" if look.overridden else ""
+            click.echo(f"      {look.state}: {look.label}: {look.says}{past}")
 
 
 @click.command(cls=Writes)

@@ -60,7 +60,7 @@ def gone_past(client: FlaskClient, job: int, step: str, *lines: str) -> None:
 
 
 def test_a_floater_out_of_its_window_keeps_cover_and_second_disc_off(client: FlaskClient, twin: int) -> None:
-    """Twelve check cases of the order of work, the ninth: 0.031 in shuts, 0.022 in opens. The window is 0.020 to 0.025."""
+    """The ninth check case of the order of work: 0.031 in shuts, 0.022 in opens; the window is 0.020 to 0.025."""
     work_on(client, twin, "floater_read")
     refused = say(client, twin, "step", "floater_read", answer="done", text="0.022 in")
     assert refused.status_code == 422
@@ -71,6 +71,7 @@ def test_a_floater_out_of_its_window_keeps_cover_and_second_disc_off(client: Fla
     assert plan["next"] == "second_disc"
     assert say(client, twin, "step", "second_disc", answer="done").status_code == 422
     assert step_of(plan, "cover_on")["state"] == "shut"
+    right(client.post(f"/api/jobs/{twin}/series", json={"check": "floater_gap"}))  # its shims changed: read anew
     read(client, twin, "floater_gap", "0.022 in", *STANDS)
     assert line_of(client, twin, "second_disc", "floater")["state"] == "good"
     right(say(client, twin, "step", "second_disc", answer="done"))
@@ -167,7 +168,12 @@ def test_bleeding_fluid_and_travel_are_said_once_and_opening_the_line_opens_them
 
 @pytest.mark.parametrize(
     ("part", "fate", "beds_in"),
-    [("disc", "renewed", True), ("flywheel", "dressed", True), ("bearing", "renewed", False), ("slave", "renewed", False)],
+    [
+        ("disc", "renewed", True),
+        ("flywheel", "dressed", True),
+        ("bearing", "renewed", False),
+        ("slave", "renewed", False),
+    ],
 )
 def test_full_load_waits_for_bedding_in_only_where_a_friction_face_is_new_or_cut(
     client: FlaskClient, part: str, fate: str, beds_in: bool

@@ -8321,6 +8321,18 @@ export interface components {
              */
             known: string;
             /**
+             * Asked
+             * @description Where its fact is asked and not said yet, in words; empty where it is ticked here.
+             * @example on the bench, “Travel at full pedal”
+             */
+            asked: string;
+            /**
+             * Fact
+             * @description Station and key of that, as “measure:slave_travel”; empty where there is none.
+             * @example measure:slave_travel
+             */
+            fact: string;
+            /**
              * Again
              * @description Title of the step that was opened again, so that this is to be proved anew.
              * @example Connect the line: home, clip, tug; take the clamp and the tag off

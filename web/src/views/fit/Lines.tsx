@@ -1,22 +1,27 @@
-import type { FitStep } from "@/api/client";
+import { Link } from "react-router";
+import type { FitStep, Plan } from "@/api/client";
 import type { SayPlan } from "@/api/fit";
 import { Refused } from "@/components/Refused";
 import { useForm } from "@/lib/useForm";
+import { addressOf } from "./where";
 
 const MARKS = { good: "✓", bad: "▲", open: "○", overridden: "╱" } as const;
 
 /** What a hold point looks up: no hand ticks it; a bad or missing one is put right, or a named person goes past it. */
-export function Lines({ step, say }: { step: FitStep; say: SayPlan }) {
+export function Lines({ plan, step, say }: { plan: Plan; step: FitStep; say: SayPlan }) {
   return (
     <ul className="pt-3" data-testid="lines">
       {step.lines.map((line) => (
-        <Line key={line.key} step={step} line={line} say={say} />
+        <Line key={line.key} plan={plan} step={step} line={line} say={say} />
       ))}
     </ul>
   );
 }
 
-function Line({ step, line, say }: { step: FitStep; line: FitStep["lines"][number]; say: SayPlan }) {
+type Looked = FitStep["lines"][number];
+
+function Line({ plan, step, line, say }: { plan: Plan; step: FitStep; line: Looked; say: SayPlan }) {
+  const to = addressOf(plan, line.where);
   const form = useForm({ reason: "" }, ({ reason }) =>
     say({ kind: "hold_line", key: `${step.key}:${line.key}`, said: { answer: "overridden", reason } }),
   );
@@ -28,10 +33,15 @@ function Line({ step, line, say }: { step: FitStep; line: FitStep["lines"][numbe
           {MARKS[line.state]}
         </span>
         <b>{line.label}</b>: {line.says}
-        {line.overridden && ` — gone past by ${line.overridden.who}: ${line.overridden.reason}`}
+        {line.overridden && ` Gone past by ${line.overridden.who}: ${line.overridden.reason}.`}
       </p>
+      {shuts && to && (
+        <Link to={to} className="button mr-3 inline-flex min-h-11 items-center">
+          {line.where.startsWith("measure") ? "Read it" : "Go there"}
+        </Link>
+      )}
       {shuts && (
-        <details>
+        <details className="inline-block align-top open:block">
           <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center text-note">
             Go past this line …
           </summary>

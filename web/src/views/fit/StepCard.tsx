@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import type { FitStep, Plan, WordsOf } from "@/api/client";
 import type { SayPlan } from "@/api/fit";
 import { Refused } from "@/components/Refused";
@@ -8,6 +9,7 @@ import { Bolts } from "./Bolts";
 import { Lines } from "./Lines";
 import { NotHere } from "./NotHere";
 import { Tightening } from "./Tightening";
+import { addressOf } from "./where";
 
 const ASKS: Record<FitStep["evidence"], string> = {
   tick: "",
@@ -33,6 +35,7 @@ export function StepCard({
   const done = step.state === "done" || step.state === "overridden";
   const first = plan.steps.find(({ title }) => title === step.first[0]);
   const wants = step.evidence === "reading" || step.evidence === "sentence";
+  const shuts = step.lines.some(({ state }) => state === "bad" || state === "open");
   const form = useForm({ text: step.text, reason: "" }, ({ text }) => tick({ answer: "done", text }));
   const tick = async (said: WordsOf<"step">) => {
     const refused = await say({ kind: "step", key: step.key, said });
@@ -91,7 +94,7 @@ export function StepCard({
           {step.settled.reason && `: ${step.settled.reason}`}
         </p>
       )}
-      {step.lines.length > 0 && <Lines step={step} say={say} />}
+      {step.lines.length > 0 && <Lines plan={plan} step={step} say={say} />}
       {step.awaits.length > 0 && <p className="pt-2">Waits for: {step.awaits.join(", ")}.</p>}
       {done && step.said ? (
         <div className="pt-3">
@@ -108,6 +111,15 @@ export function StepCard({
             Take it back
           </button>
         </div>
+      ) : step.asked ? (
+        step.state !== "shut" && (
+          <p className="pt-3" data-testid="asked">
+            <Link to={addressOf(plan, step.fact)} className="button flex min-h-16 items-center text-head">
+              Say it {step.asked}
+            </Link>
+            <span className="block pt-1 text-note text-soft">It is ticked from there.</span>
+          </p>
+        )
       ) : (
         !done &&
         step.state !== "shut" && (
@@ -130,12 +142,13 @@ export function StepCard({
             <button
               type="submit"
               className="button min-h-16 text-head"
-              disabled={(wants && !text.trim()) || step.turns.some(({ state }) => state !== "done")}
+              disabled={shuts || (wants && !text.trim()) || step.turns.some(({ state }) => state !== "done")}
             >
               {step.hold ? "Proved" : "Done"}
               {person() ? `, ${person()}` : ""}
             </button>
-            {step.hold && !step.signed && (
+            {shuts && <p className="text-note">First what is looked up above, line by line.</p>}
+            {step.hold && !step.signed && !shuts && (
               <details>
                 <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center text-note">
                   Go on without it …
