@@ -9,6 +9,7 @@
 from __future__ import annotations
 
 from datetime import timedelta
+from itertools import takewhile
 from pathlib import Path
 
 from sqlalchemy.orm import Session
@@ -87,8 +88,7 @@ def _fit(session: Session, job: int, until: str, bolts: int) -> None:
     plan = plan_of(case_of(build, {}, "", {}))
     said: list[Line] = [
         Line(p.key, StepTick(answer="done", text=SAID_OF.get(p.key, "")), FITTER)
-        for p in plan.steps
-        if p.key in plan.before[until] or p.step.stretch == "before"
+        for p in takewhile(lambda p: p.key != until, plan.steps)
     ]
     turns = turns_in(plan, until, build.known, ())
     said += [Line(f"{until}:{turn.key}", BoltTick(answer="done"), FITTER) for turn in turns[:bolts]]

@@ -38,6 +38,8 @@ def _swept(*thou: str) -> dict[str, str]:
 
 
 SERIES: tuple[DemoSeries, ...] = (
+    DemoSeries(3, "rear_seal", 3, {"Once": "dry"}),
+    DemoSeries(3, "pilot_bearing", 3, {"Once": "greasy"}),
     DemoSeries(
         5,
         "plate_thickness",

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Locator, Page, expect
 
 from tests.web.steps import open_job, unfold
 from tests.web.test_walk_fit import sign
@@ -14,26 +14,72 @@ from tests.web.test_walk_fit import sign
 def work_through(page: Page) -> list[str]:
     """Does what is asked for until nothing is open; the keys of the steps in the order they came."""
     came: list[str] = []
-    card = page.get_by_test_id("step")
+    fit, card = page.url, page.get_by_test_id("step")
     unfold(page)
     while card.count() and len(came) < 200:
         key = card.get_attribute("data-step")
         assert key
         assert key not in came, f"{key} came twice"
         came.append(key)
-        while (bolt := card.get_by_role("button", name=re.compile(r"^Bolt \d"))).count():
-            left = card.locator("[data-ticked=false]").count(), card.get_by_text("of").count()
-            words = bolt.inner_text()
-            bolt.click()
-            expect(card.get_by_role("button", name=words, exact=True)).to_have_count(0)
-            assert left
-        if (words := card.locator("form > label textarea")).count():
-            words.fill("proved")
-        submit = card.locator("button[type=submit]").last
-        submit.click()
+        if (asked := card.get_by_test_id("asked").get_by_role("link")).count():
+            fact = asked.get_attribute("href") or ""
+            if "/measure/" in fact:
+                card.get_by_text("Not on this job …").click()
+                card.get_by_label("Why it is not on this job").fill("read at the other shop")
+                card.get_by_role("button", name="Done elsewhere").click()
+            else:
+                asked.click()
+                prove(page, fact)
+                page.goto(fit)
+                unfold(page)
+        else:
+            do(page, card)
         expect(page.locator(f"[data-testid=steps] [data-step='{key}'][data-state=done]")).to_have_count(1)
         expect(page.locator(f"[data-testid=step][data-step='{key}']")).to_have_count(0)
     return came
+
+
+def do(page: Page, card: Locator) -> None:
+    """What a step asks for where it stands: lines that a named person goes past, bolts, words, and done."""
+    while (
+        shut := card.locator("[data-testid=lines] li[data-state=open], [data-testid=lines] li[data-state=bad]")
+    ).count():
+        line = shut.first
+        name = line.get_attribute("data-line")
+        line.get_by_text("Go past this line …").click()
+        line.get_by_label(re.compile("^Why, past: ")).fill("as on the last one")
+        line.get_by_role("button", name="Go past it").click()
+        expect(card.locator(f"[data-line='{name}'][data-state=overridden]")).to_have_count(1)
+    while (bolt := card.get_by_role("button", name=re.compile(r"^Bolt \d"))).count():
+        left = card.locator("[data-ticked=false]").count(), card.get_by_text("of").count()
+        words = bolt.inner_text()
+        bolt.click()
+        expect(card.get_by_role("button", name=words, exact=True)).to_have_count(0)
+        assert left
+    if (words := card.locator("form > label textarea")).count():
+        words.fill("proved")
+    card.locator("button[type=submit]").last.click()
+
+
+def prove(page: Page, fact: str) -> None:
+    """What is said in Prove: a bleeding, a fluid, a card item by item."""
+    page.wait_for_load_state("networkidle")
+    if fact.endswith("/bleed"):
+        page.get_by_label("Fluid").first.fill("glycol, sealed bottle")
+        page.get_by_role("button", name="Bled this way").click()
+        page.wait_for_load_state("networkidle")
+        return
+    if "fluid" in fact:
+        filled = page.get_by_role("button", name="Filled", exact=True).last
+        count = page.get_by_role("button", name="Filled", exact=True).count()
+        filled.click()
+        expect(page.get_by_role("button", name="Filled", exact=True)).to_have_count(count - 1)
+        return
+    item = page.get_by_test_id("try-now")
+    while item.count():
+        words = item.locator("p").first.inner_text()
+        item.get_by_role("button", name="As it should").click()
+        expect(item.get_by_text(words, exact=True)).to_have_count(0)
 
 
 @pytest.mark.trust

@@ -4,6 +4,7 @@ import type { OptionOf } from "@/api/client";
 import type { Prove } from "@/api/prove";
 import { Refused } from "@/components/Refused";
 import { Scroll } from "@/components/Scroll";
+import { useAddress } from "@/lib/address";
 import { useJobEditor } from "@/lib/useJobEditor";
 import { FluidRows } from "./FluidRows";
 import { useProof } from "./Prove";
@@ -22,8 +23,8 @@ export function StartView() {
     return refused;
   };
   const begun = prove.cards.find((card) => card.items.some(({ said }) => said === null));
-  const [picked, setPicked] = useState<string | null>(null);
-  const card = prove.cards.find(({ name }) => name === picked) ?? begun ?? prove.cards[0];
+  const [search, put] = useAddress();
+  const card = prove.cards.find(({ name }) => name === search.get("card")) ?? begun ?? prove.cards[0];
   return (
     <Scroll label="Cards and fluids" className="h-full overflow-y-auto px-5 py-4">
       <div className="mx-auto grid max-w-[72rem] gap-x-8 gap-y-6 wide:grid-cols-[1fr_22rem]">
@@ -35,7 +36,7 @@ export function StartView() {
                 type="button"
                 aria-current={each.name === card?.name ? "true" : undefined}
                 className={`min-h-11 ${each.name === card?.name ? "font-bold" : "plain-link"}`}
-                onClick={() => setPicked(each.name)}
+                onClick={() => put({ card: each.name })}
               >
                 {each.title} {each.items.filter(({ said }) => said).length}/{each.items.length}
               </button>
@@ -83,6 +84,7 @@ function Heard({ noise, tell }: { noise: Prove["noises"][number]; tell: Tell }) 
 }
 
 function OneCard({ card, tell }: { card: Card; tell: Tell }) {
+  const { entered: job } = useJobEditor();
   const next = card.items.find(({ said }) => said === null);
   const rest = card.items.filter((item) => item !== next);
   return (
@@ -99,7 +101,12 @@ function OneCard({ card, tell }: { card: Card; tell: Tell }) {
       {next ? (
         <Try key={next.key} item={next} tell={tell} />
       ) : (
-        <p className="py-4 text-state font-bold">All of it is tried.</p>
+        <p className="py-4 text-state font-bold">
+          All of it is tried.{" "}
+          <Link to={`/jobs/${job.id}/fit`} className="plain-link text-field">
+            Back to the order of work
+          </Link>
+        </p>
       )}
       {rest.map((item) => (
         <Tried key={item.key} item={item} tell={tell} />
