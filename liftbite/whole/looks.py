@@ -215,6 +215,8 @@ class _Job:
         told, where = self._outcomes[line.of[0]], f"measure:{line.of[0]}"
         if told is None:
             return line.found("open", "nobody has read it", where)
+        if told.again:
+            return line.found("bad", told.sentence, where)
         return line.found("good", told.working[0] + self._read_by(line.of[0]), where)
 
     # --- parts and bolts

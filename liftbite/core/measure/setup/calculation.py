@@ -131,6 +131,7 @@ class Outcome:
     working : how, line by line, with its figures and whose rule it is
     shows : what is shown beside it, in order
     length : what a kit maker's or a manual's window is for [m]; None where there is no such length
+    again : True where the readings contradict one another, or what can be: they are taken again before anything moves
     """
 
     sentence: str
@@ -138,6 +139,7 @@ class Outcome:
     working: tuple[str, ...] = ()
     shows: tuple[Shown, ...] = ()
     length: float | None = None
+    again: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,6 +1,6 @@
 """The gap between gearbox and engine read at four places: which way the tail goes, and how far.
 
-- `tail_move`    from the gaps
+- `tail_move`    from the gaps, which have to lie in a plane
 - `HousingGap`, `work_out`, `tell`   the calculation
 
 The shaft enters when both faces are parallel. The tail goes towards the wider side of the gap, by the difference of the
@@ -55,6 +55,19 @@ class HousingGap:
     tail: float | None
     across: float | None
 
+    @property
+    def twist(self) -> float:
+        """What keeps the four from lying in one plane [m]: 12 and 6 together less 3 and 9; nil for any plane."""
+        return self.gaps["At 12"] + self.gaps["At 6"] - self.gaps["At 3"] - self.gaps["At 9"]
+
+    @property
+    def is_plane(self) -> bool:
+        """True where four blades, each trusted by half of `EVEN`, may have read two flat faces.
+
+        Source: [geometry: across a plane, opposite gaps add up to the same on every diameter].
+        """
+        return abs(self.twist) <= 2 * EVEN + 1e-9
+
 
 def work_out(_: Build, readings: Readings, __: Mapping[str, str]) -> HousingGap | None:
     """The move of the tail from a job's readings; None until all four places are read."""
@@ -75,7 +88,9 @@ def work_out(_: Build, readings: Readings, __: Mapping[str, str]) -> HousingGap 
 
 
 def tell(found: HousingGap) -> Outcome:
-    """Which way the tail goes, and how far."""
+    """Which way the tail goes, and how far; nothing moves by gaps that no two flat faces have."""
+    if not found.is_plane:
+        return _measure_again(found)
     high = found.gaps["At 12"] - found.gaps["At 6"]
     side = found.gaps["At 3"] - found.gaps["At 9"]
     even = abs(high) <= EVEN and abs(side) <= EVEN
@@ -108,6 +123,23 @@ def tell(found: HousingGap) -> Outcome:
         () if even else (Remark("Never draw it in by its bolts: force means a wrong angle or something in the way."),)
     )
     return Outcome(sentence, right(even), tuple(working), shows)
+
+
+def _measure_again(found: HousingGap) -> Outcome:
+    gaps = found.gaps
+    one, other = gaps["At 12"] + gaps["At 6"], gaps["At 3"] + gaps["At 9"]
+    return Outcome(
+        f"Measure again: no two flat faces have these gaps. 12 and 6 make {span(one)}, 3 and 9 make {span(other)}; "
+        "they would be alike.",
+        "put right",
+        (
+            f"Gaps: {', '.join(f'{place.lower()} {mm(gap)}' for place, gap in gaps.items())} mm.",
+            f"Across a plane opposite gaps add up to the same: {mm(one)} − {mm(other)} = {mm(found.twist)} mm, more "
+            f"than four blades of {mm(EVEN / 2)} mm explain [geometry].",
+        ),
+        (Remark("A burr, a dowel, a hose between the faces, or a blade that was misread."),),
+        again=True,
+    )
 
 
 CALCULATION = Calculation(

@@ -80,6 +80,7 @@ class Shortfall:
     frees : lift with the travel as it was measured over what just frees [-]; None where that is not known
     bite : bite point worked out and measured [m]; None until it was read
     force : highest force worked out and measured [N]; None until it was read
+    most : furthest the master can push the slave at each travel read [m]
     """
 
     points: tuple[Point, ...]
@@ -88,6 +89,15 @@ class Shortfall:
     frees: float | None
     bite: tuple[float, float] | None
     force: tuple[float, float] | None
+    most: tuple[float, ...] = ()
+
+    @property
+    def beyond(self) -> tuple[Point, float] | None:
+        """A travel no master of this bore can give, and the most it can [m]; None where there is none."""
+        over = (
+            pair for pair in zip(self.points, self.most, strict=False) if pair[0].measured - pair[0].doubt > pair[1]
+        )
+        return next(over, None)
 
     @property
     def short(self) -> bool:
@@ -157,7 +167,25 @@ def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> Shortfal
         _frees(build, points[-1].measured) if 1.0 in travels else None,
         _beside(whole.bite_point, bite),
         _beside(whole.peak_effort, force),
+        tuple(_most(build, point.pedal) for point in points),
     )
+
+
+def _most(build: Build, pedal: float) -> float:
+    """Furthest a slave goes at a pedal [m]: no free play, an open port that shuts at once, nothing that swells.
+
+    s = A_m/A_s · min(x/R_p, x_m)
+
+    Source: [geometry: what leaves the master comes to the slave].
+    """
+    names = ("master_area", "slave_area", "pedal_ratio", "master_stroke")
+    v = build.evaluate(names)
+    if any(isinstance(v[name], Needs | Refused) for name in names[:3]):
+        return float("inf")
+    pushed = pedal / float(v["pedal_ratio"])
+    if not isinstance(v["master_stroke"], Needs | Refused):
+        pushed = min(pushed, float(v["master_stroke"]))
+    return float(v["master_area"]) / float(v["slave_area"]) * pushed
 
 
 def _areas(build: Build) -> tuple[float, float]:
@@ -248,12 +276,24 @@ def tell(found: Shortfall) -> Outcome:
         right(all(part.fine for part in parts)),
         tuple(line for part in parts for line in part.working),
         tuple(remark for part in parts for remark in part.shows),
+        again=found.beyond is not None,
+    )
+
+
+def _beyond(point: Point, most: float) -> _Part:
+    return _Part(
+        f"The slave travels {span(point.measured)} at {both(point.pedal, 'm')} of pedal, further than the {span(most)} "
+        "its master can push: a bore or a ratio is not this vehicle's, or the figure is misread. Measure again.",
+        (f"At most A_m/A_s · pedal/ratio = {mm(most)} mm, without free play, port or swell [geometry].",),
+        fine=False,
     )
 
 
 def _travel(found: Shortfall) -> _Part:
     if not found.points:
         return _Part()
+    if found.beyond is not None:
+        return _beyond(*found.beyond)
     working = tuple(
         f"At {both(p.pedal, 'm')} of pedal, {both(p.pressure, 'Pa')} in the line: worked out less measured, "
         f"{mm(p.expected)} − {mm(p.measured)} = {mm(round(p.expected, 6) - round(p.measured, 6))} mm."

@@ -50,3 +50,20 @@ def test_after_the_move_the_gaps_are_even(one: float, other: float, tail: float,
     """Turning the box about its face by move/tail closes the wide side and opens the narrow one to their mean."""
     angle = tail_move(one, other, tail, across) / tail
     assert one - angle * across / 2 == pytest.approx(other + angle * across / 2, abs=1e-12)
+
+
+@pytest.mark.parametrize("gaps", [(8, 2, 2, 2), (5, 5, 5, 9), (1, 8, 1, 8)])
+def test_four_gaps_that_no_plane_has_are_measured_again_and_move_nothing(gaps: tuple[int, ...]) -> None:
+    """Geometry: across two flat faces opposite gaps add up to the same on every diameter."""
+    said = told("housing_gap", CAR, housing_gap=dict(zip(("At 12", "At 3", "At 6", "At 9"), gaps, strict=True)))
+    assert said.sentence.startswith("Measure again: no two flat faces have these gaps.")
+    assert said.again
+    assert "tail" not in said.sentence
+
+
+@given(st.floats(2, 8), st.floats(-2, 2), st.floats(-2, 2), st.lists(st.floats(-0.15, 0.15), min_size=4, max_size=4))
+def test_no_plane_read_to_a_blade_is_sent_back(mean: float, up: float, side: float, off: list[float]) -> None:
+    true = (mean + up, mean + side, mean - up, mean - side)
+    places = ("At 12", "At 3", "At 6", "At 9")
+    read = {place: gap + blade for place, gap, blade in zip(places, true, off, strict=True)}
+    assert not told("housing_gap", CAR, housing_gap=read).again

@@ -126,3 +126,17 @@ def test_what_no_cause_fits_is_said_and_not_named() -> None:
     build = build_of(entries(FORK_CAR))
     travels = {"slave_travel_half": {"Once": moved(build, 0.5) * 1e3}, "slave_travel": {"Once": 9.0}}
     assert "No one cause fits" in told("travel", FORK_CAR, **travels).sentence
+
+
+@pytest.mark.parametrize("job", [FORK_CAR, FULL], ids=["fork", "concentric"])
+def test_a_slave_goes_no_further_than_its_master_pushes(job: dict[str, str]) -> None:
+    """Volume by hand: pedal over ratio, times master's area over slave's; more is a wrong bore or a misread figure."""
+    build = build_of(entries(job))
+    v = build.evaluate(("master_area", "slave_area", "pedal_stroke", "pedal_ratio"))
+    most = float(v["pedal_stroke"] / v["pedal_ratio"] * v["master_area"] / v["slave_area"])
+    for share, again in ((1.05, True), (0.97, False)):
+        readings = {"slave_travel": [Reading("Once", share * most, "", "caliper", 5e-5)]}
+        calculation = CALCULATIONS["travel"]
+        said = calculation.tell(calculation.work_out(build, readings, {}))
+        assert said.again is again
+        assert ("a bore or a ratio is not this vehicle's" in said.sentence) is again
