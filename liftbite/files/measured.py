@@ -21,7 +21,7 @@ from liftbite.core.job.ledger import FOUND, MAX_TEXT, PLAN
 from liftbite.core.job.parts import part_named
 from liftbite.core.job.record import MAX_NAME, MAX_WORDS, Line, RawLine
 from liftbite.core.measure.check import Check
-from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Instrument
+from liftbite.core.measure.instruments import ANGLE_BAND, INSTRUMENT_KINDS, TORQUE_BAND, Instrument
 from liftbite.core.measure.keyed import ASKS, how_typed, read_filed, read_how, read_limit
 from liftbite.core.measure.own import known_checks
 from liftbite.core.measure.parts_list import Renewal
@@ -161,6 +161,12 @@ class FileInstrument(_Strict):
     resolution: Annotated[Finite, Field(gt=0, le=1e6)]
     uncertainty: Annotated[Finite, Field(gt=0, le=1e6)]
     calibrated_on: Words = Field(default="", max_length=10, description="ISO date, or empty.")
+    torque_band: Annotated[Finite, Field(gt=0, le=0.2)] = Field(
+        default=TORQUE_BAND, description="Of a torque wrench, how far a pull may be off, as a share."
+    )
+    angle_band: Annotated[Finite, Field(gt=0, le=0.4)] = Field(
+        default=ANGLE_BAND, description="The same of its angle, in rad."
+    )
     port: Words = Field(default="", max_length=200, description="Where its data port is read; only in a shop's file.")
 
 
@@ -260,6 +266,8 @@ def to_instrument(each: Instrument) -> FileInstrument:
         uncertainty=each.uncertainty,
         calibrated_on=each.calibrated_on,
         port=each.port,
+        torque_band=each.torque_band,
+        angle_band=each.angle_band,
     )
 
 
@@ -276,7 +284,17 @@ def from_instrument(each: FileInstrument) -> Instrument:
         day = date.fromisoformat(each.calibrated_on).isoformat() if each.calibrated_on else ""
     except ValueError:
         raise UnreadableFile(f"instrument “{each.name}”: “{each.calibrated_on}” is no day") from None
-    return Instrument(each.kind, each.name, each.resolution, each.uncertainty, day, each.port, each.uid)
+    return Instrument(
+        each.kind,
+        each.name,
+        each.resolution,
+        each.uncertainty,
+        day,
+        each.port,
+        each.uid,
+        each.torque_band,
+        each.angle_band,
+    )
 
 
 def _to_series(series: FiledSeries, checks: Mapping[str, Check]) -> FileSeries:

@@ -21,7 +21,9 @@ class NoSuchInstrument(Exception):
 
 
 def _instrument(r: InstrumentRow) -> Instrument:
-    return Instrument(r.kind, r.name, r.resolution, r.uncertainty, r.calibrated_on, r.port, r.uid)
+    return Instrument(
+        r.kind, r.name, r.resolution, r.uncertainty, r.calibrated_on, r.port, r.uid, r.torque_band, r.angle_band
+    )
 
 
 def instruments(session: Session) -> list[tuple[int, Instrument]]:
@@ -65,6 +67,8 @@ def add_instrument(session: Session, found: Instrument, archived_at: datetime | 
         port=found.port,
         uid=found.uid or new_identity(),
         archived_at=archived_at,
+        torque_band=found.torque_band,
+        angle_band=found.angle_band,
     )
     session.add(row)
     session.flush()

@@ -12,6 +12,7 @@ from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
 
 from liftbite.core.job.ledger import Mark, RevisionKind
+from liftbite.core.measure.instruments import ANGLE_BAND, TORQUE_BAND
 from liftbite.core.measure.limit import LimitName
 
 NAMING = {
@@ -290,6 +291,8 @@ class InstrumentRow(Base):
     port: Mapped[str]
     version: Mapped[int] = mapped_column(default=1, server_default="1")
     archived_at: Mapped[datetime | None] = mapped_column(UtcDateTime, default=None)
+    torque_band: Mapped[float] = mapped_column(default=TORQUE_BAND, server_default=str(TORQUE_BAND))
+    angle_band: Mapped[float] = mapped_column(default=ANGLE_BAND, server_default=str(ANGLE_BAND))
 
 
 class RenewalRow(Base):

@@ -70,10 +70,9 @@ def prove(page: Page, fact: str) -> None:
         page.wait_for_load_state("networkidle")
         return
     if "fluid" in fact:
-        filled = page.get_by_role("button", name="Filled", exact=True).last
-        count = page.get_by_role("button", name="Filled", exact=True).count()
-        filled.click()
-        expect(page.get_by_role("button", name="Filled", exact=True)).to_have_count(count - 1)
+        fluid = page.locator(f"[data-fluid={fact.rpartition(' ')[2].rpartition('%20')[2]}]")
+        fluid.get_by_role("button", name="Filled", exact=True).click()
+        expect(fluid.get_by_role("button", name="Take back")).to_be_visible()
         return
     item = page.get_by_test_id("try-now")
     while item.count():

@@ -147,6 +147,7 @@ def from_wrench(path: JobPath, body: mf.WrenchIn) -> Response:
             if event is None or pull is None:
                 continue  # another tab has taken it, or it is no wrench's
             bench = bench_of(session, path.job_id, FOUND)
+            wrench = next(held for number, held in bench.instruments if str(number) == body.instrument)
             known = bench.seen_as(PLAN).build.known
             plan = plan_of_job(bench)
             found, said_of_joints = progress_of(bench), instructions_of(bench)
@@ -156,7 +157,7 @@ def from_wrench(path: JobPath, body: mf.WrenchIn) -> Response:
             turn = next((each for each in left if each.key == body.turn), left[0] if left else None)
             if turn is None:
                 raise UnreadableEntry("Every bolt of this step is ticked off; nothing is left for the wrench.")
-            wrong = judged(pull, turn)
+            wrong = judged(pull, turn, wrench.torque_band, wrench.angle_band)
             angle = "" if pull.angle is None else f"{degrees(pull.angle):.0f}°"
             said = {
                 "answer": "look_again" if wrong else "done",

@@ -209,6 +209,7 @@ class InstrumentOut(BaseModel):
     calibrated_on: str
     warns: str
     port: str
+    bands: str = Field(description="Of a torque wrench of the shop's own, how far a pull may be off; empty of others.")
     own: bool
 
 

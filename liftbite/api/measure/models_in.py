@@ -112,6 +112,8 @@ class InstrumentIn(_In):
     uncertainty: Short = Field(default="", description="Expanded, k = 2; empty takes its kind's, half a step at least.")
     calibrated_on: Annotated[str, AfterValidator(_a_day)] = Field(default="", description="ISO date, or empty.")
     port: Annotated[Words, Field(max_length=200)] = ""
+    torque_band: Short = Field(default="", description="Of a torque wrench, how far a pull may be off; empty for 5 %.")
+    angle_band: Short = Field(default="", description="The same of its angle; empty for 5°.")
 
 
 class PracticePath(JobPath):

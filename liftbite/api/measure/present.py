@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Collection, Sequence
 from dataclasses import asdict
 from datetime import date
+from math import degrees
 from typing import Any, Literal
 
 from liftbite.api.jobs import models as m
@@ -25,7 +26,7 @@ from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.parts import PARTS, called
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.explained import finding_explained, sweep_explained
-from liftbite.core.measure.instruments import INSTRUMENT_KINDS, calibration_warns
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Instrument, calibration_warns
 from liftbite.core.measure.judgement import VERDICTS, Finding
 from liftbite.core.measure.keyed import units_of
 from liftbite.core.measure.left import left_of
@@ -213,6 +214,10 @@ def _days_since(day: str, today: date) -> int | None:
     return (today - date.fromisoformat(day)).days if day else None
 
 
+def _bands(i: Instrument) -> str:
+    return f"a pull may be off by {100 * i.torque_band:.3g} % and {degrees(i.angle_band):.3g}°"
+
+
 def instruments_out(bench: Bench) -> list[mm.InstrumentOut]:
     """The shop's instruments, then one of every kind."""
     own = [
@@ -227,6 +232,7 @@ def instruments_out(bench: Bench) -> list[mm.InstrumentOut]:
             resolution=fine_out(i.resolution, INSTRUMENT_KINDS[i.kind].unit),
             uncertainty=fine_out(i.uncertainty, INSTRUMENT_KINDS[i.kind].unit),
             why="the shop's own",
+            bands=_bands(i) if i.kind == "torque_wrench" else "",
         )
         for n, i in bench.instruments
     ]
@@ -242,6 +248,7 @@ def instruments_out(bench: Bench) -> list[mm.InstrumentOut]:
             resolution=fine_out(k.resolution, k.unit),
             uncertainty=fine_out(k.uncertainty, k.unit),
             why=f"[{k.mark}] {k.why}",
+            bands="",
         )
         for k in INSTRUMENT_KINDS.values()
     ]

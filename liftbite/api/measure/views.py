@@ -28,7 +28,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.parts import part_named
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
-from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Instrument, read_trust
+from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Instrument, read_bands, read_trust
 from liftbite.core.measure.judgement import uncertainty_of
 from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit, read_radius
 from liftbite.core.measure.own import OwnCheck
@@ -323,7 +323,10 @@ def add_instrument(path: JobPath, query: mi.BenchQuery, body: mi.InstrumentIn) -
     resolution, uncertainty = read_trust(kind, body.resolution, body.uncertainty)
     port = check_port(body.port) if body.port.strip() else ""
     with writing() as session:
-        found = Instrument(kind.name, body.name.strip(), resolution, uncertainty, body.calibrated_on, port)
+        name, (torque, angle) = body.name.strip(), read_bands(body.torque_band, body.angle_band)
+        found = Instrument(
+            kind.name, name, resolution, uncertainty, body.calibrated_on, port, torque_band=torque, angle_band=angle
+        )
         instruments.add_instrument(session, found)
         return _measure(session, path.job_id, query.build)
 

@@ -12,11 +12,12 @@ from math import degrees
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.tightening import Turn
+from liftbite.core.measure.instruments import ANGLE_BAND, TORQUE_BAND
 from liftbite.core.units.read import read
 from liftbite.core.units.show import figure
 
-#: A wrench's torque may be off by this share, its angle by this much, and a bolt that turns less was tight [-], [°].
-TORQUE_BAND, ANGLE_BAND, STILL = 0.05, 5.0, 3.0
+#: A bolt that turns less than this at its torque was tight before [°] [practice].
+STILL = 3.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -47,10 +48,14 @@ def read_pull(text: str) -> Pull | None:
     return Pull(torque, angle)
 
 
-def judged(pull: Pull, turn: Turn) -> str:
+def judged(pull: Pull, turn: Turn, torque_band: float = TORQUE_BAND, angle_band: float = ANGLE_BAND) -> str:
     """What is wrong with a pull for its turn; empty where nothing is.
 
     A bolt that does not turn at its torque was tight before: the same bolt twice, and another one missed.
+
+    Parameters
+    ----------
+    torque_band, angle_band : how far it may be off, as its wrench has it: share [-], angle [rad]; a range outranks them
 
     >>> turn = Turn("1", 1, 1, "30 N·m", 30.0)
     >>> judged(Pull(30.4, 0.8), turn), judged(Pull(34.0, 0.8), turn), judged(Pull(30.0, 0.01), turn)
@@ -62,12 +67,16 @@ def judged(pull: Pull, turn: Turn) -> str:
         if pull.angle is None:
             return "the wrench sent no angle; turn it by its scale, and tick it"
         off = degrees(pull.angle - turn.angle)
-        return f"out of band: {degrees(pull.angle):.0f}° of {degrees(turn.angle):.0f}°" if abs(off) > ANGLE_BAND else ""
+        return (
+            f"out of band: {degrees(pull.angle):.0f}° of {degrees(turn.angle):.0f}°"
+            if abs(off) > degrees(angle_band) + 1e-9
+            else ""
+        )
     if turn.low is not None and turn.high is not None:
         if not turn.low - 1e-9 <= pull.torque <= turn.high + 1e-9:
             word = "low" if pull.torque < turn.low else "high"
             return f"{word}: {figure(pull.torque, 3)} N·m of {figure(turn.low, 3)} to {figure(turn.high, 3)} N·m"
         return ""
-    if turn.torque is not None and abs(pull.torque / turn.torque - 1) > TORQUE_BAND:
+    if turn.torque is not None and abs(pull.torque / turn.torque - 1) > torque_band + 1e-9:
         return f"out of band: {figure(pull.torque, 3)} N·m of {figure(turn.torque, 3)} N·m"
     return ""

@@ -7,6 +7,7 @@
 - `settles_it`   the plainest instrument that would settle what is too close to call
 - `worst_trust`   the largest uncertainty a reading can have
 - `read_trust`   step and uncertainty of a shop's own instrument, as typed
+- `TORQUE_BAND`, `ANGLE_BAND`, `read_bands`   how far a pull of a torque wrench may be off, as typed
 - `calibration_warns`   what an old calibration is worth saying
 """
 
@@ -14,6 +15,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from math import radians
 from typing import Any, Literal, get_args
 
 import numpy as np
@@ -65,6 +67,10 @@ INSTRUMENT_KINDS: Mapping[str, InstrumentKind] = {
 }
 
 
+#: How far a pull may be off the torque asked, a share, and off the angle [rad] [practice], where a shop says no other.
+TORQUE_BAND, ANGLE_BAND = 0.05, radians(5)
+
+
 @dataclass(frozen=True, slots=True)
 class Instrument:
     """An instrument of a shop.
@@ -77,6 +83,7 @@ class Instrument:
     calibrated_on : ISO date, or empty
     port : device or address of its data port, or empty
     uid : its identity, which readings taken with it name
+    torque_band, angle_band : of a torque wrench, how far a pull may be off what is asked: share [-], angle [rad]
     """
 
     kind: str
@@ -86,6 +93,8 @@ class Instrument:
     calibrated_on: str = ""
     port: str = ""
     uid: str = ""
+    torque_band: float = TORQUE_BAND
+    angle_band: float = ANGLE_BAND
 
 
 #: A calibration is good for so many days; our own choice, a shop's own rule comes first.
@@ -206,6 +215,32 @@ def worst_trust(kind: str, unit: str) -> float:
         k for k in INSTRUMENT_KINDS.values() if k.unit == unit
     ]
     return max((float(f"{WORSE * k.uncertainty:.12g}") for k in kinds), default=float("inf"))
+
+
+def read_bands(torque: str, angle: str) -> tuple[float, float]:
+    """How far a pull of a wrench may be off, as typed; what is left empty is the trade's round figure.
+
+    Parameters
+    ----------
+    torque : share of what is asked, as “4 %”, or empty
+    angle : as “3°”, or empty
+
+    Returns
+    -------
+    torque [-], angle [rad]
+
+    Raises
+    ------
+    UnreadableEntry : no such figure, none above nothing, or more than 20 % or 20°
+
+    >>> [round(band, 4) for band in read_bands("4 %", "3°")], read_bands("", "")[0]
+    ([0.04, 0.0524], 0.05)
+    """
+    share = float(read(torque, "share", "%").si) if torque.strip() else TORQUE_BAND
+    turned = float(read(angle, "rad", "°").si) if angle.strip() else ANGLE_BAND
+    if not 0 < share <= 0.2 or not 0 < turned <= radians(20):
+        raise UnreadableEntry("Torque wrench: a pull may be off by 20 % and by 20° at most")
+    return share, turned
 
 
 def read_trust(kind: InstrumentKind, resolution: str, uncertainty: str) -> tuple[float, float]:

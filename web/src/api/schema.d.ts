@@ -6086,6 +6086,12 @@ export interface components {
              */
             port: string;
             /**
+             * Bands
+             * @description Of a torque wrench of the shop's own, how far a pull may be off; empty of others.
+             * @example a pull may be off by 4 % and 3°
+             */
+            bands: string;
+            /**
              * Own
              * @description True for one of the shop's own.
              * @example true
@@ -7105,6 +7111,20 @@ export interface components {
              * @example socket://127.0.0.1:8765
              */
             port?: string;
+            /**
+             * Torque Band
+             * @description Of a torque wrench, how far a pull may be off; empty for 5 %.
+             * @default
+             * @example 4 %
+             */
+            torque_band?: string;
+            /**
+             * Angle Band
+             * @description The same of its angle; empty for 5°.
+             * @default
+             * @example 3°
+             */
+            angle_band?: string;
         };
         /**
          * RenewalIn

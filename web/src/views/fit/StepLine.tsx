@@ -26,9 +26,9 @@ export function StepLine({
   const steps = new Map(plan.steps.map((step) => [step.key, step]));
   return (
     <div data-testid="steps">
-      {plan.groups.map((group) => (
+      {plan.groups.map((group, place) => (
         <Stretch
-          key={group.steps[0]}
+          key={`${group.stretch} ${nth(plan.groups, place)}`}
           group={group}
           steps={group.steps.flatMap((key) => steps.get(key) ?? [])}
           now={now}
@@ -38,6 +38,11 @@ export function StepLine({
       ))}
     </div>
   );
+}
+
+/** The how-manieth of its name a stretch is: it stays folded or open whatever order its steps take. */
+function nth(groups: Plan["groups"], place: number): number {
+  return groups.slice(0, place).filter(({ stretch }) => stretch === groups[place]?.stretch).length;
 }
 
 type StretchProps = {

@@ -25,6 +25,7 @@ export function Instruments({ bench, send, onClose }: { bench: Measure; send: Se
                   steps of {first(each.resolution).figure} {first(each.resolution).unit}, {each.why}
                   {each.calibrated_on && `, calibrated ${day(each.calibrated_on)}`}
                   {each.port && `, reads ${each.port}`}
+                  {each.bands && `; ${each.bands}`}
                 </span>
                 {each.warns && <span className="block text-note">▲ {each.warns}</span>}
               </th>
@@ -63,7 +64,16 @@ export function Instruments({ bench, send, onClose }: { bench: Measure; send: Se
 
 const FIELD = "block h-11 w-full rounded-cut border border-line bg-sheet px-2 placeholder:text-soft";
 
-const BLANK = { kind: "caliper", name: "", resolution: "", uncertainty: "", calibrated_on: "", port: "" };
+const BLANK = {
+  kind: "caliper",
+  name: "",
+  resolution: "",
+  uncertainty: "",
+  calibrated_on: "",
+  port: "",
+  torque_band: "",
+  angle_band: "",
+};
 
 function New({ bench, send }: { bench: Measure; send: Send }) {
   const form = useForm(BLANK, (instrument) => send({ instrument }));
@@ -106,6 +116,18 @@ function New({ bench, send }: { bench: Measure; send: Send }) {
           className={`figure ${FIELD}`}
         />
       </label>
+      {form.words.kind === "torque_wrench" && (
+        <p className="grid grid-cols-2 gap-3">
+          <label className="text-note font-semibold">
+            A pull may be off by (empty: 5 %)
+            <input {...form.field("torque_band")} placeholder="4 %" className={`figure ${FIELD}`} />
+          </label>
+          <label className="text-note font-semibold">
+            Its angle by (empty: 5°)
+            <input {...form.field("angle_band")} placeholder="3°" className={`figure ${FIELD}`} />
+          </label>
+        </p>
+      )}
       <Refused why={form.trouble} />
       <button type="submit" className="button min-h-11" disabled={!form.words.name.trim()}>
         Add to the bench
