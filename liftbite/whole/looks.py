@@ -200,7 +200,8 @@ class _Job:
         calculation, check = CALCULATIONS[line.of[0]], CHECKS[line.of[1]]
         told, found, where = self._outcomes[calculation.name], self._finding(check.name), f"measure:{check.name}"
         here = self.steps.get(line.only_with)
-        if found and found.taken and found.verdict not in (*GOOD, "open"):
+        right = told is not None and told.verdict == "reuse" and not (found and found.overruled)
+        if found and found.taken and found.verdict not in (*GOOD, "open") and not right:
             return line.found(*self._of_finding(found), where)
         if here is not None and here.settled:
             return line.found(*_of_step(here), f"fit:{line.only_with}")

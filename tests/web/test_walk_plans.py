@@ -75,6 +75,7 @@ def prove(page: Page, fact: str) -> None:
         expect(fluid.get_by_role("button", name="Take back")).to_be_visible()
         return
     item = page.get_by_test_id("try-now")
+    expect(item).to_be_visible()
     while item.count():
         words = item.locator("p").first.inner_text()
         item.get_by_role("button", name="As it should").click()

@@ -93,6 +93,36 @@ def test_a_wrench_ticks_bolts_off_and_the_one_pulled_twice_is_seen(
     assert client.post(f"/api/jobs/{job}/plan/wrench", json=spare).status_code == 200, "no event, nothing kept"
 
 
+def test_a_wrench_has_its_own_band_and_a_pull_outside_it_stays_open(client: FlaskClient, job: int) -> None:
+    """85 of 82 N·m is 3.7 % off: good by the trade's 5 %, not by the 2 % of a shop's own wrench."""
+    refused = client.post(
+        f"/api/jobs/{job}/instruments", json={"kind": "torque_wrench", "name": "Long one", "torque_band": "30 %"}
+    )
+    assert (refused.status_code, "20 %" in refused.get_json()["detail"]) == (422, True)
+    work_on(client, job, "flywheel_on")
+    say(client, job, "tightening", "flywheel:kit", answer="chosen", figure="82 N·m", count="3")
+    there = Simulator(wrench(85, 3, noise=0.0), every=0.01).start()
+    try:
+        own = {
+            "kind": "torque_wrench",
+            "name": "Short one",
+            "port": there.url,
+            "torque_band": "2 %",
+            "angle_band": "3°",
+        }
+        added = client.post(f"/api/jobs/{job}/instruments", json=own).get_json()["instruments"]
+        (mine,) = [i for i in added if i["own"]]
+        assert mine["bands"] == "a pull may be off by 2 % and 3°"
+        events = [e["number"] for e in heard(client, mine["key"], 3)][:3]
+        body = {"step": "flywheel_on", "instrument": mine["key"], "events": events}
+        told = client.post(f"/api/jobs/{job}/plan/wrench", json=body).get_json()
+    finally:
+        there.stop()
+    turns = step_of(told, "flywheel_on")["turns"]
+    assert {t["state"] for t in turns} == {"look again", "open"}
+    assert "out of band: 85 N·m of 82 N·m" in turns[0]["says"]
+
+
 def test_twenty_pulls_a_second_and_none_lost_or_doubled(client: FlaskClient, job: int) -> None:
     work_on(client, job, "flywheel_on")
     say(client, job, "tightening", "flywheel:kit", answer="chosen", figure="85 N·m", count="36")

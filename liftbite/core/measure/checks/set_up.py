@@ -51,6 +51,18 @@ CHECKS = (
         set_up=True,
     ),
     Check(
+        "floater_found",
+        "floater",
+        "Shims found under the stands",
+        "Each measured as it came out, with its stand; 0 where there was none. One too many comes out for good.",
+        "figure",
+        suited=("micrometer", "caliper"),
+        wanted=is_multi_disc,
+        places=fixed("Stand 1", "Stand 2", "Stand 3"),
+        usual=(0, 3e-3),
+        set_up=True,
+    ),
+    Check(
         "depth_x",
         "bearing",
         "X, housing face to finger tips",

@@ -9,7 +9,7 @@ Lengths in metres.
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import combinations, product
 
 import numpy as np
@@ -53,7 +53,7 @@ class FloaterShims:
 
     Attributes
     ----------
-    pieces : per stand, the shims at hand by index
+    pieces : per stand, the shims by index: those at hand, then those that were found under stands, in order
     gaps : per stand, the clearance with them in [m]
     in_window, alike : whether all stands are in the window, and within 0.002 in of each other
     """
@@ -65,9 +65,14 @@ class FloaterShims:
 
 
 def floater_stands(
-    gaps: Sequence[float], shims: Sequence[float], *, opens: bool, window: Window = FLOATER
+    gaps: Sequence[float],
+    shims: Sequence[float],
+    *,
+    opens: bool,
+    window: Window = FLOATER,
+    under: Sequence[float] = (),
 ) -> FloaterShims:
-    """Shims that bring every stand into its window and keep them alike; the fewest pieces that do it best.
+    """Shims that bring every stand into its window and keep them alike; the fewest pieces moved that do it best.
 
     Parameters
     ----------
@@ -76,6 +81,7 @@ def floater_stands(
     opens : True where a shim raises the stop and so opens the gap, False where it closes it: it depends on where the
         shim sits
     window : clearance asked for [m]
+    under : shim found under each stand when its gap was measured [m], 0 for none: it may come out, or go elsewhere
 
     Raises
     ------
@@ -85,12 +91,20 @@ def floater_stands(
     >>> found = floater_stands([0.015 * INCH, 0.022 * INCH, 0.0165 * INCH], [0.007 * INCH, 0.006 * INCH], opens=True)
     >>> found.pieces, found.in_window, found.alike
     (((0,), (), (1,)), True, True)
+    >>> wide = floater_stands([0.022 * INCH, 0.029 * INCH, 0.023 * INCH], [], opens=True, under=[0, 0.006 * INCH, 0])
+    >>> wide.pieces, round(wide.gaps[1] / INCH, 3)
+    (((), (), ()), 0.023)
     """
     if not gaps:
         raise ValueError("no gap was measured")
     if len(shims) > MOST_PIECES:
         raise ValueError(f"{len(shims)} shims are too many to try every way; {MOST_PIECES} at most")
     sign = 1.0 if opens else -1.0
+    under = [*under, *[0.0] * (len(gaps) - len(under))]
+    was: list[tuple[int, ...]] = [()] * len(gaps)
+    for stand in (i for i, height in enumerate(under) if height):
+        was[stand], shims = (len(shims),), [*shims, under[stand]]
+    bare = [gap - sign * height for gap, height in zip(gaps, under, strict=True)]
     stacks = [c for n in range(3) for c in combinations(range(len(shims)), n)]
     middle = (window.low + window.high) / 2
 
@@ -105,15 +119,16 @@ def floater_stands(
         return list(dict.fromkeys([*few[:12], *near[:12], ()]))
 
     best: tuple[tuple[object, ...], FloaterShims] | None = None
-    for pieces in product(*(better(g) for g in gaps)):
+    for pieces in product(*(dict.fromkeys([*better(gap), was[i]]) for i, gap in enumerate(bare))):
         used = [i for stack in pieces for i in stack]
         if len(used) != len(set(used)):
             continue
-        now = tuple(g + sign * sum(shims[i] for i in stack) for g, stack in zip(gaps, pieces, strict=True))
+        now = tuple(g + sign * sum(shims[i] for i in stack) for g, stack in zip(bare, pieces, strict=True))
+        moved = sum(len({*stack} ^ {*before}) for stack, before in zip(pieces, was, strict=True))
         inside = all(window.holds(g) for g in now)
         alike = max(now) - min(now) <= ALIKE + 1e-9
         off = sum(max(window.low - g, g - window.high, 0.0) for g in now)
-        rank = (not inside, round(off, 7), not alike, len(used), round(max(abs(g - middle) for g in now), 7))
+        rank = (not inside, round(off, 7), not alike, moved, round(max(abs(g - middle) for g in now), 7))
         if best is None or rank < best[0]:
             best = rank, FloaterShims(pieces, now, inside, alike)
     assert best is not None  # no shim at all is always among the ways
@@ -128,10 +143,11 @@ class Floater:
     ----------
     gaps : clearance measured at each stand [m]
     ways : shims for each place one may sit at that is still asked about: raising the stop, lowering it
-    pieces : the shims
+    pieces : the shims: those at hand, then those found under stands
     wear, inner, outer : free travel of both discs along the inner one's wear [m]; empty where the lift is not known
     reshim_at : wear of the inner disc at which the stands want new shims [m], or None
     put_in : True where the shims proposed are in
+    under : index of the shim that was found under each stand; None for none
     """
 
     gaps: tuple[float, ...]
@@ -142,6 +158,12 @@ class Floater:
     outer: tuple[float, ...]
     reshim_at: float | None
     put_in: bool = False
+    under: tuple[int | None, ...] = (None, None, None)
+
+    def out(self, shims: FloaterShims) -> list[int]:
+        """Stands whose shim comes out."""
+        pairs = zip(self.under, shims.pieces, strict=True)
+        return [i for i, (was, stack) in enumerate(pairs, start=1) if was is not None and was not in stack]
 
 
 def work_out(build: Build, readings: Readings, said_of: Mapping[str, str]) -> Floater | None:
@@ -152,9 +174,21 @@ def work_out(build: Build, readings: Readings, said_of: Mapping[str, str]) -> Fl
     gaps = [value for stand in stands for value in stand]
     if len(gaps) < 3:
         return None
-    pieces = pieces_of(readings, "floater_shims")
+    read = {i: values_of(readings, "floater_found", f"Stand {i}")[-1:] for i in (1, 2, 3)}
+    found = {i: height[0] for i, height in read.items() if height and height[0] > 0}
+    at_hand = pieces_of(readings, "floater_shims")
+    order = {i: len(at_hand.heights) + place for place, i in enumerate(found)}
+    under = tuple(order.get(i) for i in (1, 2, 3))
+    pieces = replace(
+        at_hand,
+        names=(*at_hand.names, *(f"the shim of stand {i}" for i in found)),
+        heights=(*at_hand.heights, *found.values()),
+    )
     ways = tuple(
-        (way, floater_stands(gaps, pieces.heights, opens=way == "raises"))
+        (
+            way,
+            floater_stands(gaps, at_hand.heights, opens=way == "raises", under=[found.get(i, 0.0) for i in (1, 2, 3)]),
+        )
         for way in ("raises", "lowers")
         if shim in ("", way)
     )
@@ -164,26 +198,32 @@ def work_out(build: Build, readings: Readings, said_of: Mapping[str, str]) -> Fl
         for n in ("plate_lift_available", "reshim_wear", "wear_limit")
     )
     if lift is None:
-        return Floater(tuple(gaps), ways, pieces, (), (), (), at, put_in)
+        return Floater(tuple(gaps), ways, pieces, (), (), (), at, put_in, under)
     shimmed = ways[0][1]
     gap = float(np.mean(shimmed.gaps)) if shimmed.in_window else (FLOATER.low + FLOATER.high) / 2
     cushion = float(build.known.get("cushion_travel", 0.0))
     wear = np.linspace(0.0, 0.001 if limit is None else limit / 2, 5)
     inner, outer = np.asarray(inner_gap(gap, cushion, wear)), np.asarray(outer_gap(lift, gap, cushion, wear))
     along = [tuple(values.tolist()) for values in (wear, inner, outer)]
-    return Floater(tuple(gaps), ways, pieces, along[0], along[1], along[2], at, put_in)
+    return Floater(tuple(gaps), ways, pieces, along[0], along[1], along[2], at, put_in, under)
 
 
 def _way_said(found: Floater, way: str, shims: FloaterShims) -> str:
     if shims.in_window and shims.alike:
-        return f"With shims {SEATS[way]}, all three come right."
+        out = " and ".join(map(str, found.out(shims)))
+        takes = f" Take the shim out from under stand {out}." if out else ""
+        return f"With shims {SEATS[way]}, all three come right.{takes}"
     middle = (FLOATER.low + FLOATER.high) / 2
     wanted = [(i, (middle - gap) * (1 if way == "raises" else -1)) for i, gap in enumerate(found.gaps, start=1)]
     off = [(i, t) for (i, t), gap in zip(wanted, found.gaps, strict=True) if not FLOATER.holds(gap)] or wanted
     get = ", ".join(f"stand {i} {span(t)}" for i, t in off if t > 0)
     too = ", ".join(f"stand {i}" for i, t in off if t <= 0)
     says = f"With shims {SEATS[way]}, not all three come right."
-    return says + (f" Get for {get}." if get else "") + (f" No shim there mends {too}." if too else "")
+    return (
+        says
+        + (f" Get for {get}." if get else "")
+        + (f" No shim more mends {too}: one that is under it comes out; measure what was found there." if too else "")
+    )
 
 
 def _fits_as_it_is(found: Floater) -> bool:
@@ -209,9 +249,11 @@ def tell(found: Floater) -> Outcome:
     for way, shims in found.ways:
         sign = "+" if way == "raises" else "−"
         sums = []
-        for before, stack, after in zip(found.gaps, shims.pieces, shims.gaps, strict=True):
-            terms = "".join(f" {sign} {mm(found.pieces.heights[i])}" for i in stack)
-            sums.append(f"{mm(before)}{terms} = {mm(after)}" if stack else f"{mm(before)} as it is")
+        for before, was, stack, after in zip(found.gaps, found.under, shims.pieces, shims.gaps, strict=True):
+            less = 0.0 if was is None or was in stack else found.pieces.heights[was]
+            back = f" {'−' if sign == '+' else '+'} {mm(less)}" if less else ""
+            terms = back + "".join(f" {sign} {mm(found.pieces.heights[i])}" for i in stack if i != was)
+            sums.append(f"{mm(before)}{terms} = {mm(after)}" if terms else f"{mm(before)} as it is")
         working.append(f"{SEATS[way][0].upper()}{SEATS[way][1:]}: {'; '.join(sums)} mm.")
     if found.wear:
         working.append(
@@ -285,7 +327,7 @@ CALCULATION = Calculation(
     "floater",
     "Stands of the floater",
     "floater",
-    ("floater_gap", "floater_shims"),
+    ("floater_gap", "floater_shims", "floater_found"),
     "all three stands",
     work_out,
     tell,

@@ -15,7 +15,7 @@ depends_on = None
 
 def upgrade() -> None:
     for name, usual in (("torque_band", 0.05), ("angle_band", radians(5))):
-        op.add_column("instrument", sa.Column(name, sa.Float(), nullable=False, server_default=str(usual)))
+        op.add_column("instrument", sa.Column(name, sa.Double(), nullable=False, server_default=str(usual)))
 
 
 def downgrade() -> None:
