@@ -170,7 +170,8 @@ def progress(plan: Plan, record: Iterable[Line], known: Evidence | None = None) 
         done = settled.get(key)
         if done is not None and planned.step.proves and settled_at[key] < since:
             done = None
-        by = _known(known.proved.get(key), record, since) or _taken_down(planned.step, known)
+        by = "" if missing else _known(known.proved.get(key), record, since)
+        by = by or _taken_down(planned.step, known)
         passed = line if not any(each.shuts for each in lines) else None
         state[key] = _state(passed, missing, awaits, done is not None or bool(by))
         by = by if line is None else ""

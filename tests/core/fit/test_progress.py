@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import pytest
 
 from liftbite.core.errors import UnreadableEntry
@@ -10,6 +12,7 @@ from liftbite.core.fit.own_steps import own_steps
 from liftbite.core.fit.plan import Plan, plan_of
 from liftbite.core.fit.progress import (
     Evidence,
+    Known,
     Progress,
     gone_of,
     groups_of,
@@ -265,3 +268,26 @@ def test_a_stretch_is_ticked_in_one_go_as_far_as_plain_steps_go() -> None:
         read_evidence(PLAN, said(key), here)
         record.append(said(key))
     assert "disc_out" not in keys, "which side faced the flywheel is written down"
+
+
+def known_of(says: str = "bled (Odo)", at: str = "") -> Evidence:
+    return Evidence(proved={"bled": Known(says, at)}, asked={"bled": "in Prove, “Bleed it”"})
+
+
+def test_a_fact_ticks_its_step_when_its_turn_has_come_and_not_before() -> None:
+    plan = plan_of(case(fates={"slave": "renewed"}))
+    early = {s.planned.key: s for s in progress(plan, [], known_of()).standings}
+    assert (early["bled"].state, early["bled"].known) == ("shut", "")
+    record = done_up_to(plan, "bled")
+    then = {s.planned.key: s for s in progress(plan, record, known_of()).standings}
+    assert (then["bled"].state, then["bled"].known) == ("done", "bled (Odo)")
+    unsaid = {s.planned.key: s for s in progress(plan, record, replace(known_of(), proved={})).standings}
+    assert unsaid["bled"].asked == "in Prove, “Bleed it”"
+    with pytest.raises(UnreadableEntry, match="said in Prove, “Bleed it”; it is ticked from there"):
+        read_evidence(plan, said("bled"), unsaid)
+
+
+def test_a_step_whose_fact_is_asked_elsewhere_is_in_no_bulk() -> None:
+    plan = plan_of(case(fates={"slave": "renewed"}))
+    found = progress(plan, done_up_to(plan, "bled"), Evidence(asked={"bled": "in Prove"}))
+    assert all("bled" not in group.in_one_go for group in groups_of(found))

@@ -37,7 +37,7 @@ function Line({ plan, step, line, say }: { plan: Plan; step: FitStep; line: Look
       </p>
       {shuts && to && (
         <Link to={to} className="button mr-3 inline-flex min-h-11 items-center">
-          {line.where.startsWith("measure") ? "Read it" : "Go there"}
+          {line.where.startsWith("measure") && line.state === "open" ? "Read it" : "Go there"}
         </Link>
       )}
       {shuts && (

@@ -5,6 +5,7 @@ import { Refused } from "@/components/Refused";
 import { person } from "@/lib/person";
 import { useForm } from "@/lib/useForm";
 import { moment } from "@/lib/words";
+import { Aloud } from "./Aloud";
 import { Bolts } from "./Bolts";
 import { Lines } from "./Lines";
 import { NotHere } from "./NotHere";
@@ -66,6 +67,7 @@ export function StepCard({
         </p>
       ))}
       {step.note && <p className="pt-2 text-field">{step.note}</p>}
+      <Aloud words={[step.title, ...step.hazards, step.note, step.shut && `Shut: ${step.shut}`]} />
       {step.help.map((help) => (
         <p key={help} className="pt-1 text-field">
           {help}
@@ -115,7 +117,7 @@ export function StepCard({
         step.state !== "shut" && (
           <p className="pt-3" data-testid="asked">
             <Link to={addressOf(plan, step.fact)} className="button flex min-h-16 items-center text-head">
-              Say it {step.asked}
+              {step.fact.startsWith("measure") ? "Read it" : "Say it"} {step.asked}
             </Link>
             <span className="block pt-1 text-note text-soft">It is ticked from there.</span>
           </p>

@@ -127,8 +127,7 @@ function Line({ step, now, onStep }: { step: FitStep; now: boolean; onStep: (key
         {step.title}
         {(words || (now && step.shut)) && (
           <span className="block text-note font-normal text-soft">
-            {words}
-            {now && step.shut && shutWords(step.shut)}
+            {[words, now && step.shut ? shutWords(step.shut) : ""].filter(Boolean).join(". ")}
           </span>
         )}
       </span>
