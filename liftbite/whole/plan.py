@@ -33,7 +33,14 @@ def answers_of(bench: Bench) -> dict[str, str]:
 
 def case_of_job(bench: Bench) -> Case:
     """What the plan of a job is made from."""
-    return case_of(bench.seen_as(PLAN).build, answers_of(bench), bench.scope_said, bench.practices, wanted_of(bench))
+    return case_of(
+        bench.seen_as(PLAN).build,
+        answers_of(bench),
+        bench.scope_said,
+        bench.practices,
+        wanted_of(bench),
+        bench.seen_as(FOUND).build,
+    )
 
 
 def wanted_of(bench: Bench) -> dict[str, str]:

@@ -89,6 +89,7 @@ class Case:
     fates : part -> what becomes of it
     shop : practice -> what is done on this job
     found : part -> what the bench says of it that wants it renewed
+    dual_mass : whether the flywheel that comes out, and the one that goes in, is a dual-mass one
     """
 
     answers: Mapping[str, str]
@@ -101,6 +102,7 @@ class Case:
     fates: Mapping[str, str]
     shop: Mapping[str, str]
     found: Mapping[str, str] = field(default_factory=dict)
+    dual_mass: tuple[bool, bool] = (False, False)
 
     def is_(self, question: str, *answers: str) -> bool:
         """True where a question was answered so; a motorcycle has no answer to a car's."""
@@ -218,6 +220,7 @@ def case_of(
     scope: str,
     shop: Mapping[str, str],
     found: Mapping[str, str] | None = None,
+    before: Build | None = None,
 ) -> Case:
     """What a job's plan is made from.
 
@@ -228,6 +231,7 @@ def case_of(
     scope : how far the job goes; empty where nobody said
     shop : practice -> option
     found : part -> what the bench says of it that wants it renewed
+    before : the build that was found; the planned one where there is none
     """
     options = build.chosen.options
     fates = {part.key: options[fate_of(part.key)] for part in fated() if fate_of(part.key) in options}
@@ -243,6 +247,7 @@ def case_of(
         fates,
         shop,
         found or {},
+        ((before or build).chosen.has("dual-mass flywheel"), build.chosen.has("dual-mass flywheel")),
     )
     return answered(known, said)
 

@@ -62,6 +62,7 @@ LOOKED_UP: Mapping[str, tuple[LookUp, ...]] = {
         LookUp("face", "Face of the flywheel", "part", ("flywheel", "flywheel_face")),
         _step("remeasured", "Measured again after the cut", "flywheel_remeasured"),
         _step("beside", "Old beside new", "flywheel_beside"),
+        _step("solid", "Solid in the place of dual-mass", "solid_beside"),
         _step("balance", "Balance class", "balance_class"),
         _step("balanced", "Balanced as one", "balanced"),
     ),

@@ -58,6 +58,7 @@ def drawn(random: Random) -> Case:
     parts = random.sample(list(fated()), random.choice((0, 1, 2, 3, 5)))
     return case(
         car,
+        dual_mass=(random.random() < 0.2, random.random() < 0.2),
         **said,
         pull=car and random.random() < 0.4,
         hydraulic=random.random() < 0.7,

@@ -148,6 +148,16 @@ TRADE: dict[str, tuple[Case, list[str], str]] = {
         ["gearbox_out measured fork_in prove_gearbox gearbox_in"],
         "cover_off disc_out cover_on prove_cover flywheel_off housing_off",
     ),
+    "solid for dual-mass": (
+        renewing("flywheel", "disc", dual_mass=(True, False)),
+        ["disc_out dual_read flywheel_off solid_beside prove_flywheel flywheel_on"],
+        "flywheel_sent",
+    ),
+    "dual-mass, dressed": (  # never machined
+        case(fates={"flywheel": "dressed"}, dual_mass=(True, True)),
+        ["disc_out dual_read flywheel_off prove_flywheel"],
+        "flywheel_sent solid_beside",
+    ),
     "rear seal": (renewing("rear_seal"), ["flywheel_off rear_seal_in prove_flywheel flywheel_on"], "pilot_in"),
     "input seal": (
         renewing("input_seal"),
