@@ -77,7 +77,13 @@ export function AddStep({ plan, say }: { plan: Plan; say: SayPlan }) {
       ))}
       <form className="grid gap-2" onSubmit={form.onSubmit}>
         <input aria-label="What is to be done" maxLength={100} {...form.field("title")} className={BOX} />
-        <Step label="After which step" first="no place: any time before the final look" word="after" plan={plan} form={form} />
+        <Step
+          label="After which step"
+          first="no place: any time before the final look"
+          word="after"
+          plan={plan}
+          form={form}
+        />
         <Step
           label="Before which step"
           first="before all that followed"

@@ -50,12 +50,14 @@ export function FromPaper({ plan }: { plan: Plan }) {
                   <input
                     type="checkbox"
                     className="size-6 shrink-0"
+                    disabled={step.asked !== ""}
                     checked={done[step.key] ?? false}
                     onChange={(event) => setDone({ ...done, [step.key]: event.target.checked })}
                   />
                   <span>
                     {step.hold && <b>Hold: </b>}
                     {step.title}
+                    {step.asked && <span className="block text-note text-soft">Said {step.asked}</span>}
                     {step.turns.length > 0 && (
                       <span className="text-soft">, all {step.sequence.length} bolts</span>
                     )}
@@ -63,7 +65,7 @@ export function FromPaper({ plan }: { plan: Plan }) {
                 </label>
               </td>
               <td className="w-2/5">
-                {(step.evidence !== "tick" || done[step.key]) && (
+                {!step.asked && (step.evidence !== "tick" || done[step.key]) && (
                   <input
                     aria-label={`Written at ${step.title}`}
                     value={words[step.key] ?? ""}
