@@ -91,7 +91,8 @@ def test_going_past_a_line_covers_it_as_it_stood_and_a_contrary_reading_shuts_it
     right(say(client, twin, "step", "prove_cover", answer="done", text="sides, marks, tool seated"))
     assert step_of(plan_of(client, twin), "cover_on")["state"] == "open"
     sheet = client.get(f"/api/jobs/{twin}/sheet.html").get_data(as_text=True)
-    assert "as on the last one" in sheet
+    assert "Prove before the cover goes on: floater at every stand" in sheet
+    assert "Gone past: as on the last one" in sheet
     read(client, twin, "floater_gap", "0.035 in", STANDS[1])
     plan = plan_of(client, twin)
     assert step_of(plan, "cover_on")["state"] == "shut"
