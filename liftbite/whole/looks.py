@@ -16,8 +16,8 @@ from functools import cached_property
 
 from liftbite.core.fit.bolt_map import HoleMapped, judge, read_hole
 from liftbite.core.fit.case import Case
+from liftbite.core.fit.hold_lines import GOING_IN, HOLD_LINES, READ_LATER, LookUp
 from liftbite.core.fit.holds import Look, LookState
-from liftbite.core.fit.looked_up import GOING_IN, LOOKED_UP, READ_LATER, LookUp
 from liftbite.core.fit.plan import LATER, Plan
 from liftbite.core.fit.progress import PASSED, Known, Progress, Standing
 from liftbite.core.fit.statements import LeftOver
@@ -71,7 +71,7 @@ class _Job:
     def lines(self, hold: str) -> Iterator[Look]:
         """The lines of one step: those it looks up, and bad readings of what is out of reach after it."""
         covered: set[str] = set()
-        for line in LOOKED_UP.get(hold, ()):
+        for line in HOLD_LINES.get(hold, ()):
             if line.only_with and line.only_with not in self.steps:
                 continue
             covered |= {*line.of, *(CALCULATIONS[line.of[0]].checks if line.by == "setup" else ())}

@@ -64,11 +64,10 @@ def do(page: Page, card: Locator) -> None:
 
 def prove(page: Page, fact: str) -> None:
     """What is said in Prove: a bleeding, a fluid, a card item by item."""
-    page.wait_for_load_state("networkidle")
     if fact.endswith("/bleed"):
         page.get_by_label("Fluid").first.fill("glycol, sealed bottle")
         page.get_by_role("button", name="Bled this way").click()
-        page.wait_for_load_state("networkidle")
+        expect(page.get_by_text(re.compile("glycol, sealed bottle")).first).to_be_visible()
         return
     if "fluid" in fact:
         fluid = page.locator(f"[data-fluid={fact.rpartition(' ')[2].rpartition('%20')[2]}]")

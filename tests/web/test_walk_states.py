@@ -82,6 +82,7 @@ def test_what_waits_for_room_on_the_disk_stays_over_a_reload_and_a_closed_tab(
 
     context.route("**/api/jobs/1/plan", refuse)
     page.goto(f"{shop}/jobs/1/fit")
+    page.get_by_text("Bags, marks and what is left over").click()
     page.get_by_placeholder("Assembly").fill("Cover and disc")
     page.get_by_role("button", name="Keep it").click()
     waits = page.get_by_role("status").filter(has_text="no room left on the disk")

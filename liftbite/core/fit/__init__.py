@@ -5,11 +5,11 @@
 - `bolts`     Sequences for any count of bolts, their passes, and where each stands on its circle.
 - `case`      What a plan depends on: kind of vehicle, housing, shaft, line, lift, helpers, scope, what comes out.
 - `helps`     What a step says by the job's own figures: one pitch of the splines, what the holder of the crank carries.
+- `hold_lines`  What each hold point looks up, and of which parts a bad reading keeps it shut.
 - `holds`     What a hold point looks up, line by line, and what a named person goes past.
 - `joints`    Joints of several bolts on a circle: what a job says of them, and the card they are worked from.
 - `library`   Every step there is, a file a stretch of the work: how it is called, what proves it, what puts it back.
 - `order`     What comes after what, as rows a builder can review: a file a layout.
-- `looked_up`  What each hold point looks up, and of which parts a bad reading keeps it shut.
 - `own_steps`  Steps a job or a shop adds, each with its place.
 - `pattern`   Where the holes of a joint stand: on a circle, by angles, or dragged over a photo; at true size.
 - `plan`      The steps of a case in order, each with what it waits for and why; what came off put back in reverse.

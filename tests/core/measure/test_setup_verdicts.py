@@ -69,7 +69,7 @@ def shaft(out: float) -> Depths:
             {"shims": "raises"},
             {"floater_gap": stands(15, 40, 16.5)},
             "put right",
-            "No shim there mends stand 2",
+            "No shim more mends stand 2",
         ),
         ("shaft", CAR, {}, {"shaft_reach": shaft(0.190)}, "reuse", "passes the whole pilot"),
         ("shaft", CAR, {}, {"shaft_reach": shaft(0.180)}, "put right", "not its whole length"),

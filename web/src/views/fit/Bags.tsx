@@ -37,10 +37,10 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: SayPlan
   const asked = KINDS.find((each) => each.kind === kind) ?? KINDS[0];
   const look = "h-11 rounded-cut border border-line bg-sheet px-2";
   return (
-    <section className="mt-4" aria-labelledby="bags">
-      <h2 id="bags" className="lettering border-b border-ink pb-0.5">
-        Bags, marks and what is left over
-      </h2>
+    <details className="mt-2" open={plan.kept.some(({ open }) => open)} data-testid="bags">
+      <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
+        Bags, marks and what is left over{plan.kept.length > 0 && `: ${plan.kept.length}`} …
+      </summary>
       {plan.kept.map((each) => (
         <p
           key={`${each.kind} ${each.key}`}
@@ -105,6 +105,6 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: SayPlan
           Labels for the bags (PDF)
         </SaveLink>
       )}
-    </section>
+    </details>
   );
 }

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import type { Plan } from "@/api/client";
 import { type SayPlan, useFromPaper, usePlan, usePlanFile, useSayOfPlan } from "@/api/fit";
 import { FileButton } from "@/components/FileButton";
@@ -99,16 +99,28 @@ export function FitView() {
         <BoltMap plan={plan.data} say={say} />
         <FromPaper plan={plan.data} />
         <Answers plan={plan.data} say={say} />
-        <p className="mt-4 flex flex-wrap gap-3">
+        <Files>
           <SaveLink address={`/api/jobs/${job.id}/plan.pdf`}>Steps on paper (PDF)</SaveLink>
           <SaveLink address={`/api/jobs/${job.id}/card.pdf`}>Flywheel bolt card at 1:1 (PDF)</SaveLink>
           <a className="button min-h-11" href={`/api/jobs/${job.id}/plan/file`} download>
             This plan as a file
           </a>
           <TakePlan job={job.id} />
-        </p>
+        </Files>
       </Scroll>
     </div>
+  );
+}
+
+/** The plan as paper and as a file, out of the way of the step at hand. */
+function Files({ children }: { children: ReactNode }) {
+  return (
+    <details className="mt-2">
+      <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
+        Paper and files …
+      </summary>
+      <p className="flex flex-wrap gap-3 py-2">{children}</p>
+    </details>
   );
 }
 

@@ -1,7 +1,7 @@
 """What each hold point looks up, line by line: what stands by itself, and of which parts a bad reading keeps it shut.
 
 - `LookUp`      a line: what it is called, how it is known, of what
-- `LOOKED_UP`   hold point -> its lines, in order
+- `HOLD_LINES`   hold point -> its lines, in order
 - `GOING_IN`    hold point -> parts that are out of reach after it: a bad reading of one keeps it shut
 - `READ_LATER`  checks that are read at another hold point than the rest of their part
 
@@ -55,7 +55,7 @@ def _step(key: str, label: str, step: str) -> LookUp:
 #: A twin's floater keeps the second disc out, and the cover off.
 _FLOATER = LookUp("floater", "Floater at every stand", "setup", ("floater", "floater_gap"), "floater_read")
 
-LOOKED_UP: Mapping[str, tuple[LookUp, ...]] = {
+HOLD_LINES: Mapping[str, tuple[LookUp, ...]] = {
     "prove_flywheel": (
         LookUp("seal", "Seal of the crank", "part", ("rear_seal", "rear_seal")),
         LookUp("pilot", "Pilot bearing", "part", ("pilot", "pilot_bearing")),
