@@ -9,7 +9,7 @@ export function Aloud({ words }: { words: string[] }) {
     voice.speak(said);
   };
   return (
-    <button type="button" className="plain-link mt-1 min-h-11 text-note" onClick={speak}>
+    <button type="button" className="plain-link min-h-11 text-note" onClick={speak}>
       Read it aloud
     </button>
   );

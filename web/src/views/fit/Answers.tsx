@@ -5,9 +5,9 @@ import type { SayPlan } from "@/api/fit";
 export function Answers({ plan, say }: { plan: Plan; say: SayPlan }) {
   const open = plan.questions.some(({ said }) => !said);
   return (
-    <details className="mt-5 border-t border-ink pt-2" open={open && plan.done === 0}>
-      <summary className="inline-flex min-h-11 cursor-pointer items-center font-bold">
-        What the plan is made from
+    <details className="open:basis-full" open={open && plan.done === 0}>
+      <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
+        What the plan is made from …
       </summary>
       <div className="grid gap-x-5 tablet:grid-cols-2">
         {plan.questions.map(({ name, label, answer, said, options }) => (

@@ -37,7 +37,7 @@ export function Bags({ job, plan, say }: { job: number; plan: Plan; say: SayPlan
   const asked = KINDS.find((each) => each.kind === kind) ?? KINDS[0];
   const look = "h-11 rounded-cut border border-line bg-sheet px-2";
   return (
-    <details className="mt-2" open={plan.kept.some(({ open }) => open)} data-testid="bags">
+    <details className="open:basis-full" open={plan.kept.some(({ open }) => open)} data-testid="bags">
       <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
         Bags, marks and what is left over{plan.kept.length > 0 && `: ${plan.kept.length}`} …
       </summary>

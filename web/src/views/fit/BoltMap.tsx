@@ -44,10 +44,14 @@ export function BoltMap({ plan, say }: { plan: Plan; say: SayPlan }) {
   );
   const box = "mt-0.5 block h-11 w-full rounded-cut border border-line bg-sheet px-2 font-normal";
   return (
-    <section className="mt-4" aria-labelledby="bolt-map" data-testid="bolt-map">
-      <h2 id="bolt-map" className="lettering border-b border-ink pb-0.5">
-        Which bolt goes where
-      </h2>
+    <section
+      className={plan.bolt_maps.length > 0 ? "basis-full" : "has-[details[open]]:basis-full"}
+      aria-label="Which bolt goes where"
+      data-testid="bolt-map"
+    >
+      {plan.bolt_maps.length > 0 && (
+        <h2 className="lettering border-b border-ink pb-0.5">Which bolt goes where</h2>
+      )}
       {plan.bolt_maps.map((map) => (
         <JointMap key={map.joint} job={plan.job} map={map} say={say} tell={form.tell} />
       ))}

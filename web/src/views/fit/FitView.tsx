@@ -82,31 +82,35 @@ export function FitView() {
             <h2 id="open-too" className="lettering border-b border-ink pb-0.5">
               Can be done meanwhile
             </h2>
-            {open.slice(0, 6).map((step) => (
-              <button
-                key={step.key}
-                type="button"
-                onClick={() => put({ step: step.key })}
-                className="block min-h-11 w-full border-b border-hair py-1 text-left hover:bg-sheet"
-              >
-                {step.title}
-              </button>
-            ))}
+            <div className="grid gap-x-6 wide:grid-cols-2">
+              {open.slice(0, 6).map((step) => (
+                <button
+                  key={step.key}
+                  type="button"
+                  onClick={() => put({ step: step.key })}
+                  className="block min-h-11 w-full border-b border-hair py-1 text-left hover:bg-sheet"
+                >
+                  {step.title}
+                </button>
+              ))}
+            </div>
           </section>
         )}
         <Vanished plan={plan.data} />
-        <Bags job={job.id} plan={plan.data} say={say} />
-        <BoltMap plan={plan.data} say={say} />
-        <FromPaper plan={plan.data} />
-        <Answers plan={plan.data} say={say} />
-        <Files>
-          <SaveLink address={`/api/jobs/${job.id}/plan.pdf`}>Steps on paper (PDF)</SaveLink>
-          <SaveLink address={`/api/jobs/${job.id}/card.pdf`}>Flywheel bolt card at 1:1 (PDF)</SaveLink>
-          <a className="button min-h-11" href={`/api/jobs/${job.id}/plan/file`} download>
-            This plan as a file
-          </a>
-          <TakePlan job={job.id} />
-        </Files>
+        <div className="mt-3 flex flex-wrap gap-x-6 border-t border-ink pt-1">
+          <Bags job={job.id} plan={plan.data} say={say} />
+          <BoltMap plan={plan.data} say={say} />
+          <FromPaper plan={plan.data} />
+          <Answers plan={plan.data} say={say} />
+          <Files>
+            <SaveLink address={`/api/jobs/${job.id}/plan.pdf`}>Steps on paper (PDF)</SaveLink>
+            <SaveLink address={`/api/jobs/${job.id}/card.pdf`}>Flywheel bolt card at 1:1 (PDF)</SaveLink>
+            <a className="button min-h-11" href={`/api/jobs/${job.id}/plan/file`} download>
+              This plan as a file
+            </a>
+            <TakePlan job={job.id} />
+          </Files>
+        </div>
       </Scroll>
     </div>
   );
@@ -115,7 +119,7 @@ export function FitView() {
 /** The plan as paper and as a file, out of the way of the step at hand. */
 function Files({ children }: { children: ReactNode }) {
   return (
-    <details className="mt-2">
+    <details className="open:basis-full">
       <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
         Paper and files …
       </summary>

@@ -36,7 +36,7 @@ export function FromPaper({ plan }: { plan: Plan }) {
     setWords({});
   };
   return (
-    <details className="mt-2" data-testid="from-paper">
+    <details className="open:basis-full" data-testid="from-paper">
       <summary className="plain-link inline-flex min-h-11 cursor-pointer items-center">
         Type a filled paper back …
       </summary>

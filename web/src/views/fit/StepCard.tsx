@@ -48,7 +48,7 @@ export function StepCard({
     <article className="pt-2" data-testid="step" data-step={step.key}>
       {step.hold && <p className="lettering inline-block border-2 border-ink px-2 py-0.5">Hold point</p>}
       <h2 className="text-state font-bold leading-tight">{step.title}</h2>
-      <p className="pt-1 text-field text-soft">
+      <p className="flex flex-wrap items-center gap-x-4 text-field text-soft">
         {[
           step.reached,
           step.hands > 1 ? `${step.hands} people` : "",
@@ -57,6 +57,7 @@ export function StepCard({
         ]
           .filter(Boolean)
           .join(" · ")}
+        <Aloud words={[step.title, ...step.hazards, step.note, step.shut && `Shut: ${step.shut}`]} />
       </p>
       {step.short && (
         <p className="pt-1 font-semibold">▲ It takes {step.hands} people; fewer are said to be here.</p>
@@ -67,7 +68,6 @@ export function StepCard({
         </p>
       ))}
       {step.note && <p className="pt-2 text-field">{step.note}</p>}
-      <Aloud words={[step.title, ...step.hazards, step.note, step.shut && `Shut: ${step.shut}`]} />
       {step.help.map((help) => (
         <p key={help} className="pt-1 text-field">
           {help}
