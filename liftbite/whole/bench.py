@@ -158,6 +158,10 @@ class Bench:
         """The checks this build calls for, and those the job added."""
         return (*checks_for(self.build), *own_checks(self.record).values())
 
+    def check(self, name: str) -> Check | None:
+        """A check this build calls for, by its name; None of another."""
+        return next((check for check in self.checks if check.name == name), None)
+
     @cached_property
     def here(self) -> Mapping[str, str]:
         """Practices in which this job departs from the shop's."""

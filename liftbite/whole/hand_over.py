@@ -10,13 +10,13 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from liftbite.core.fit.progress import Progress
 from liftbite.core.fit.statements import LeftOver
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.record import lines_of
 from liftbite.core.prove.running_in import LoggedDrive
 from liftbite.core.prove.statements import HandOver
 from liftbite.whole.bench import Bench, findings_of
-from liftbite.whole.plan import progress_of
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,10 +67,14 @@ def edition_signed(bench: Bench) -> str:
     return signed[-1].key if signed else ""
 
 
-def lacks_of(bench: Bench) -> list[Lack]:
-    """What stands between a job and its hand-over."""
+def lacks_of(bench: Bench, standing: Progress) -> list[Lack]:
+    """What stands between a job and its hand-over.
+
+    Parameters
+    ----------
+    standing : where it stands in its plan
+    """
     found: list[Lack] = []
-    standing = progress_of(bench)
     shut = [s for s in standing.standings if s.planned.step.hold and s.state not in ("done", "overridden")]
     if shut:
         found.append(Lack("hold points", "fit", len(shut)))

@@ -14,13 +14,14 @@ from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
-from liftbite.core.fit.bolt_map import HoleMapped, judge, read_hole
+from liftbite.core.fit.bolt_map import judge
 from liftbite.core.fit.case import Case
-from liftbite.core.fit.hold_lines import GOING_IN, HOLD_LINES, READ_LATER, LookUp
+from liftbite.core.fit.hold_lines import FILLED_AT, GOING_IN, HOLD_LINES, READ_LATER, LookUp, state_of
 from liftbite.core.fit.holds import Look, LookState
 from liftbite.core.fit.plan import LATER, Plan
 from liftbite.core.fit.progress import PASSED, Known, Progress, Standing
 from liftbite.core.fit.statements import LeftOver
+from liftbite.core.fit.tightening import holes_of_joint
 from liftbite.core.job.inputs import FITS
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.record import Line, option_words
@@ -34,17 +35,12 @@ from liftbite.core.measure.statements import CheckClosed
 from liftbite.core.measure.words import WORDS, finding_sentence
 from liftbite.core.parts.mismatch import misfit_sentence
 from liftbite.core.parts.shelf import misfits
-from liftbite.core.prove.cards import CARDS, Item
+from liftbite.core.prove.cards import Item, card_named, items_of
 from liftbite.core.prove.fluids import FLUIDS, FluidFilled, read_filled
 from liftbite.core.prove.statements import Bled, FullLoad, SecondLook, Tried
 from liftbite.store.jobs import utc_text
 from liftbite.whole.bench import Bench, finding_of
 from liftbite.whole.road import bedding_of
-
-#: Verdicts with which a part goes in.
-GOOD = ("reuse", "reuse and watch", "noted")
-#: Fluid -> the step that fills it.
-_FILLED_AT: Mapping[str, str] = {"clutch": "bled", "gearbox": "filled", "engine": "engine_oil"}
 
 
 def looks_of(bench: Bench, case: Case, plan: Plan, found: Progress) -> dict[str, list[Look]]:
@@ -75,21 +71,21 @@ class _Job:
             if line.only_with and line.only_with not in self.steps:
                 continue
             covered |= {*line.of, *(CALCULATIONS[line.of[0]].checks if line.by == "setup" else ())}
-            yield from self._line(line)
+            yield from self._line(line, hold)
         yield from self._bad(hold, covered)
 
-    def _line(self, line: LookUp) -> Iterable[Look]:
+    def _line(self, line: LookUp, hold: str) -> Iterable[Look]:
         match line.by:
             case "step":
                 return [self._step(line)]
             case "check":
                 return self._check(line, CHECKS[line.of[0]])
             case "part":
-                return self._part(line, *line.of)
+                return self._part(line, hold)
             case "setup":
                 return [self._setup(line)]
             case "read":
-                return [self._read(line)]
+                return [self._gaps(line)]
             case "fit":
                 return self._fit(line)
             case "bolt map":
@@ -108,11 +104,7 @@ class _Job:
     # --- steps
 
     def _step(self, line: LookUp) -> Look:
-        key = line.of[0]
-        here = self.steps[key]
-        if key == "recheck" and not here.settled and here.state in PASSED:
-            return self._card(LookUp(line.key, line.label, "card", ("recheck",)))
-        return line.found(*_of_step(here), f"fit:{key}")
+        return line.found(*_of_step(self.steps[line.of[0]]), f"fit:{line.of[0]}")
 
     def _back(self, line: LookUp) -> Look:
         on = [s for key, s in self.steps.items() if s.planned.step.off and key not in LATER]
@@ -125,16 +117,15 @@ class _Job:
 
     def _finding(self, check: str) -> Finding | None:
         """What was read of the part that goes in; None where the job does not call for the check."""
-        known = next((c for c in self.bench.checks if c.name == check), None)
+        known = self.bench.check(check)
         return finding_of(self.bench, known)[0] if known else None
 
     def _check(self, line: LookUp, check: Check) -> Iterable[Look]:
         found, where = self._finding(check.name), f"measure:{check.name}"
-        closed = self.bench.said_of(CheckClosed).get(check.name)
         if found is None:
             return []
-        if closed and closed.answer == "not_on_job" and not found.taken:
-            return [line.found("good", f"not on this job: {closed.reason}{_by(closed)}", where)]
+        if (found.skipped or not found.taken) and (closed := _closed(self.bench, check.name)):
+            return [line.found("good", closed.says, where)]
         if not found.taken and not (asked_in(self.bench.scope, check) or self._puts_in(check.part) or line.only_with):
             return []
         return [line.found(*self._of_finding(found), where)]
@@ -142,8 +133,7 @@ class _Job:
     def _of_finding(self, found: Finding) -> tuple[LookState, str]:
         if not found.taken:
             return "open", "nobody has read it"
-        state: LookState = "good" if found.verdict in GOOD else "open" if found.verdict == "open" else "bad"
-        return state, f"{WORDS[found.verdict]}. {finding_sentence(found)}{self._read_by(found.check)}"
+        return state_of(found), f"{WORDS[found.verdict]}. {finding_sentence(found)}{self._read_by(found.check)}"
 
     def _read_by(self, check: str) -> str:
         series = self.bench.latest(check)
@@ -155,16 +145,18 @@ class _Job:
     def _puts_in(self, part: str) -> bool:
         return any(s.planned.step.part == part for s in self.steps.values())
 
-    def _part(self, line: LookUp, part: str, check: str) -> Iterable[Look]:
+    def _part(self, line: LookUp, hold: str) -> Iterable[Look]:
         """A part that is renewed, or whose reading lets it stay."""
+        part, check = line.of
         if self.case.fate(part) == "left_out":
             return []
         found = self._finding(check)
         if self.case.renews(part):
             if found and found.taken and part in self.bench.apart:
                 return [line.found(*self._of_finding(found), f"measure:{check}")]
-            fitted = next((s for s in self.steps.values() if s.planned.step.part == part), None)
-            if fitted is None or part == "flywheel":
+            before = (self.steps[key] for key in self.plan.before[hold])
+            fitted = next((s for s in before if s.planned.step.part == part), None)
+            if fitted is None:
                 return [line.found("good", "a new one goes in", "measure:")]
             state, says = _of_step(fitted)
             return [line.found(state, f"renewed, {says}", f"fit:{fitted.planned.key}")]
@@ -201,21 +193,25 @@ class _Job:
         told, found, where = self._outcomes[calculation.name], self._finding(check.name), f"measure:{check.name}"
         here = self.steps.get(line.only_with)
         right = told is not None and told.verdict == "reuse" and not (found and found.overruled)
-        if found and found.taken and found.verdict not in (*GOOD, "open") and not right:
+        if found and found.taken and state_of(found) == "bad" and not right:
             return line.found(*self._of_finding(found), where)
         if here is not None and here.settled:
             return line.found(*_of_step(here), f"fit:{line.only_with}")
         if told is not None and not (found and found.to_go and check.kind == "reading"):
             state: LookState = "good" if told.verdict in ("reuse", "") else "bad"
             return line.found(state, told.sentence + self._read_by(check.name), where)
+        if closed := _closed(self.bench, check.name):
+            return line.found("good", closed.says, where)
         if here is not None and here.known:
             return line.found("good", f"{here.known}; nothing to hold it against", where)
         return line.found("open", f"waits for {calculation.waits_for}", where)
 
-    def _read(self, line: LookUp) -> Look:
+    def _gaps(self, line: LookUp) -> Look:
+        """Readings that are all there, whatever they come to; those that contradict one another are taken again."""
         told, where = self._outcomes[line.of[0]], f"measure:{line.of[0]}"
         if told is None:
-            return line.found("open", "nobody has read it", where)
+            closed = _closed(self.bench, line.of[0])
+            return line.found("good" if closed else "open", closed.says if closed else "nobody has read it", where)
         if told.again:
             return line.found("bad", told.sentence, where)
         return line.found("good", told.working[0] + self._read_by(line.of[0]), where)
@@ -236,11 +232,12 @@ class _Job:
 
     def _bolt_map(self, line: LookUp) -> Look:
         joints = self.plan.by_key["housing_tight"].step.joints if "housing_tight" in self.plan.by_key else line.of
-        said = (read_hole(key, one.statement) for key, one in self.bench.said_of(HoleMapped).items())
-        holes = [hole for hole in said if hole.joint in joints]
-        wrong = [f"{hole.number}: {found.says}" for hole in holes if (found := judge(hole)).state not in ("good",)]
-        if wrong:
-            return line.found("bad", "; ".join(wrong), "fit:bolt_map")
+        holes = [hole for joint in joints for hole in holes_of_joint(self.bench.record, joint)]
+        judged = [(hole.number, judge(hole)) for hole in holes]
+        unsaid = [f"{number}: {found.says}" for number, found in judged if found.state == "open"]
+        wrong = [f"{number}: {found.says}" for number, found in judged if found.state not in ("good", "open")]
+        if wrong or unsaid:
+            return line.found("bad" if wrong else "open", "; ".join(wrong or unsaid), "fit:bolt_map")
         if holes:
             return line.found("good", f"{len(holes)} on the bolt map, each right", "fit:bolt_map")
         card = self.steps.get("gearbox_strapped")
@@ -252,7 +249,7 @@ class _Job:
 
     def _fluids(self) -> Iterator[Look]:
         said = self.bench.said_of(FluidFilled)
-        for name, step in _FILLED_AT.items():
+        for name, step in FILLED_AT.items():
             here, line = self.steps.get(step), said.get(name)
             if here is None or not (here.planned.step.fact or line):
                 continue
@@ -272,13 +269,11 @@ class _Job:
         left = [key for key, one in said.items() if one.answer == "unexplained"]
         if left:
             return line.found("bad", f"unexplained: {', '.join(left)}", "fit:left_over")
-        return Look(
-            line.key, line.label, "good", "explained, each" if said else "nothing was left over", "fit:left_over"
-        )
+        return line.found("good", "each is explained" if said else "nothing was left over", "fit:left_over")
 
     def _card(self, line: LookUp) -> Look:
         name = line.of[0]
-        where, said, items = f"prove:{name}", self.bench.said_of(Tried), items_of(self.case, name)
+        where, said, items = f"prove:{name}", self.bench.said_of(Tried), _items(self.case, name)
         lines = {key: said[key].statement for key in items if key in said}
         odd = [f"{items[key].do}: {one.note or 'odd'}" for key, one in lines.items() if one.answer == "odd"]
         again = self.bench.said_of(SecondLook).get("") if name == "recheck" else None
@@ -290,7 +285,7 @@ class _Job:
         if again:
             return line.found("good", f"looked at again{_by(again)}", where)
         step = self.steps.get(name)
-        if step is not None and step.settled:
+        if step is not None and (step.said or step.settled):
             return line.found(*_of_step(step), where)
         return line.found("open", f"{good} of {len(items)} good", where)
 
@@ -331,10 +326,17 @@ def _last_bled(bench: Bench) -> Line[Bled] | None:
     return next(reversed([*bench.said_of(Bled).values()]), None)
 
 
-def items_of(case: Case, card: str) -> dict[str, Item]:
-    """The items of a card that concern a case, by their names in the record."""
-    found = next(each for each in CARDS if each.name == card)
-    return {f"{card}:{item.name}": item for item in found.items if case.has(*item.where)}
+def _items(case: Case, name: str) -> dict[str, Item]:
+    card = card_named(name)
+    return items_of(card, case) if card else {}
+
+
+def _closed(bench: Bench, check: str) -> Known | None:
+    """That a check was said not to be on this job."""
+    line = bench.said_of(CheckClosed).get(check)
+    if line is None or line.answer != "not_on_job":
+        return None
+    return Known(f"not on this job: {line.reason}{_by(line)}", line.at)
 
 
 # --- facts said elsewhere
@@ -354,9 +356,8 @@ def asked_of(bench: Bench, plan: Plan) -> dict[str, str]:
 def _asked_at(station: str, what: str) -> str:
     if station == "measure":
         return f"on the bench, “{CHECKS[what].label}”"
-    card = next((card.title for card in CARDS if card.name == what), None)
-    if card:
-        return f"on its card in Prove, “{card}”"
+    if card := card_named(what):
+        return f"on its card in Prove, “{card.title}”"
     return "in Prove, “Bleed it”" if what == "bleed" else f"in Prove, “{FLUIDS[what.removeprefix('fluid ')].label}”"
 
 
@@ -381,14 +382,13 @@ def _known(bench: Bench, case: Case, fact: str) -> Known | None:
 
 
 def _known_by_reading(bench: Bench, name: str) -> Known | None:
-    check = next((c for c in bench.checks if c.name == name), None)
+    check = bench.check(name)
     if check is None:
         return None
-    closed = bench.said_of(CheckClosed).get(name)
+    if closed := _closed(bench, name):
+        return closed
     found, series = finding_of(bench, check)[0], bench.latest(name)
-    if closed and closed.answer == "not_on_job":
-        return Known(f"not on this job: {closed.reason}{_by(closed)}", closed.at)
-    if series is None or not found.taken or found.to_go:
+    if series is None or not found.taken or found.to_go or found.skipped:
         return None
     last = max(t.at for t in series.taken if not t.withdrawn)
     read = ", ".join(dict.fromkeys(t.reading.typed for t in series.taken if not t.withdrawn and t.reading.typed))
@@ -398,8 +398,8 @@ def _known_by_reading(bench: Bench, name: str) -> Known | None:
 def _known_by_card(bench: Bench, case: Case, name: str) -> Known | None:
     """A card whose items were all tried; the look again, said in one sentence, too."""
     said = bench.said_of(Tried)
-    tried = [said[key] for key in items_of(case, name) if key in said and said[key].answer in ("good", "odd")]
+    tried = [said[key] for key in _items(case, name) if key in said and said[key].answer in ("good", "odd")]
     again = bench.said_of(SecondLook).get("") if name == "recheck" else None
-    if len(tried) == len(items_of(case, name)):
+    if len(tried) == len(_items(case, name)):
         return Known(f"its card{_by(tried[-1])}", max(line.at for line in tried))
     return Known(f"looked at again{_by(again)}", again.at) if again else None

@@ -33,9 +33,9 @@ from liftbite.core.job.record import Line, RawLine, checked, lines_of
 from liftbite.core.statements import read_statement
 from liftbite.files.fields import Words
 from liftbite.files.plan import read_plan
+from liftbite.store import instruments, shop
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
-from liftbite.store import shop
 from liftbite.store.carry import file_name
 from liftbite.whole.bench import Bench, bench_of
 from liftbite.whole.joints import card_of_job, instructions_of
@@ -147,7 +147,7 @@ def from_wrench(path: JobPath, body: mf.WrenchIn) -> Response:
             if event is None or pull is None:
                 continue  # another tab has taken it, or it is no wrench's
             bench = bench_of(session, path.job_id, FOUND)
-            wrench = next(held for number, held in bench.instruments if str(number) == body.instrument)
+            wrench = instruments.instrument_of(session, int(body.instrument))
             known = bench.seen_as(PLAN).build.known
             plan = plan_of_job(bench)
             found, said_of_joints = progress_of(bench), instructions_of(bench)

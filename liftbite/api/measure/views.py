@@ -69,7 +69,7 @@ def _measure(session: Session, job_id: int, build: str) -> Response:
 
 
 def _check(bench: Bench, name: str) -> Check:
-    check = next((c for c in bench.checks if c.name == name), None)
+    check = bench.check(name)
     if check is None:
         raise UnreadableEntry(f"“{name}” is no check of this job's layout")
     return check

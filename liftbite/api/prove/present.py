@@ -237,7 +237,7 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
     """Where a job stands in Prove."""
     signed = [line for line in lines_of(bench.record, HandOver) if line.answer == "signed"]
     last = edition_signed(bench)
-    case = case_of_job(bench)
+    case, standing = case_of_job(bench), progress_of(bench)
     fluids = fluids_out(bench, case)
     return mp.ProveOut(
         job=bench.job_id,
@@ -254,12 +254,12 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
             )
             for key, line in bench.said_of(LoggedDrive).items()
         ],
-        cards=cards_out(bench, case, progress_of(bench)),
+        cards=cards_out(bench, case, standing),
         noises=noises_out(bench, case),
         fluids=fluids,
         ahead=ahead_out(bench, fluids),
         running_in=_running_in(bench),
-        lacks=[mp.LacksOut(words=lack.words, leads=lack.station) for lack in lacks_of(bench)],
+        lacks=[mp.LacksOut(words=lack.words, leads=lack.station) for lack in lacks_of(bench, standing)],
         editions=[
             SaidOut(
                 answer=line.key,

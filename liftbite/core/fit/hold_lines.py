@@ -3,6 +3,8 @@
 - `LookUp`      a line: what it is called, how it is known, of what
 - `HOLD_LINES`   hold point -> its lines, in order
 - `GOING_IN`    hold point -> parts that are out of reach after it: a bad reading of one keeps it shut
+- `FILLED_AT`   fluid -> the step that fills it
+- `state_of`    a reading of what goes in as a line: good, bad, open
 - `READ_LATER`  checks that are read at another hold point than the rest of their part
 
 Handbook of the trade [common practice, no source].
@@ -15,6 +17,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from liftbite.core.fit.holds import Look, LookState
+from liftbite.core.measure.judgement import Finding
 
 #: How a line is known: by a step that is done, by a check's verdict, by a calculation of the set-up, by readings that
 #: are all there whatever they come to, by a part that is renewed or whose check passes, by rules that fit parts
@@ -110,7 +113,7 @@ HOLD_LINES: Mapping[str, tuple[LookUp, ...]] = {
     "prove_drive": (LookUp("start", "First start, item by item", "card", ("start",)),),
     "prove_full_load": (
         LookUp("bedding", "Bedded in", "bedding"),
-        _step("recheck", "Re-check after the first kilometres", "recheck"),
+        LookUp("recheck", "Re-check after the first kilometres", "card", ("recheck",), "recheck"),
     ),
 }
 
@@ -137,3 +140,19 @@ GOING_IN: Mapping[str, tuple[str, ...]] = {
 }
 #: Checks that are read after the hold point of their part, and the one they are looked up at.
 READ_LATER: Mapping[str, str] = {"flywheel_runout": "prove_disc", "housing_gap": "prove_housing"}
+#: Fluid -> the step that fills it.
+FILLED_AT: Mapping[str, str] = {"clutch": "bled", "gearbox": "filled", "engine": "engine_oil"}
+#: Verdicts with which a part goes in.
+_GOOD = ("reuse", "reuse and watch", "noted")
+
+
+def state_of(found: Finding) -> LookState:
+    """What a reading of what goes in does to a hold point; a place that was skipped proves nothing.
+
+    >>> from liftbite.core.measure.judgement import Finding
+    >>> [state_of(Finding("x", v)) for v in ("reuse", "open", "too close to call")]
+    ['good', 'open', 'bad']
+    """
+    if found.skipped or found.verdict == "open":
+        return "open"
+    return "good" if found.verdict in _GOOD else "bad"

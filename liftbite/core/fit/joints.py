@@ -18,6 +18,7 @@ from liftbite.core.fit.bolts import MOST, places_on, star
 from liftbite.core.fit.pattern import Pattern, places_of
 from liftbite.core.job.build import Build, label_of
 from liftbite.core.units.show import bare
+from liftbite.core.words import folded
 
 
 @dataclass(frozen=True, slots=True)
@@ -29,6 +30,7 @@ class Joint:
     label : what it is called
     count, circle, bolt, tightening : inputs that say how many, on which diameter, how thick, and how tight; empty where
         none does
+    names : what else somebody may write over a bolt map
     """
 
     label: str
@@ -36,16 +38,19 @@ class Joint:
     circle: str = ""
     bolt: str = ""
     tightening: str = ""
+    names: tuple[str, ...] = ()
 
 
 JOINTS: Mapping[str, Joint] = {
-    "flywheel": Joint("Flywheel bolts", "bolt_count", "bolt_circle_diameter", "bolt_diameter", "bolt_torque"),
-    "cover": Joint("Cover bolts", circle="flywheel_cover_bolt_circle"),
+    "flywheel": Joint(
+        "Flywheel bolts", "bolt_count", "bolt_circle_diameter", "bolt_diameter", "bolt_torque", ("flywheel",)
+    ),
+    "cover": Joint("Cover bolts", circle="flywheel_cover_bolt_circle", names=("cover",)),
     "floater": Joint("Ring of the floater"),
     "floater_stands": Joint("Stands of the floater"),
-    "housing": Joint("Housing to engine"),
-    "gearbox": Joint("Gearbox to housing"),
-    "mounts": Joint("Mounts"),
+    "housing": Joint("Housing to engine", names=("bell housing", "housing")),
+    "gearbox": Joint("Gearbox to housing", names=("gearbox",)),
+    "mounts": Joint("Mounts", names=("gearbox mount", "engine mount")),
     "crossmember": Joint("Crossmember"),
     "prop_shaft": Joint("Propeller shaft flange"),
     "shaft_flange": Joint("Drive shaft flanges"),
@@ -55,7 +60,7 @@ JOINTS: Mapping[str, Joint] = {
     "pivot": Joint("Pivot of the arm"),
     "concentric": Joint("Concentric bearing"),
     "bleed_screw": Joint("Bleed screw"),
-    "retainer": Joint("Bearing retainer"),
+    "retainer": Joint("Bearing retainer", names=("retainer",)),
     "tower": Joint("Shift lever housing"),
     "exhaust": Joint("Exhaust"),
     "subframe": Joint("Subframe"),
@@ -72,6 +77,18 @@ JOINTS: Mapping[str, Joint] = {
     "centre_nut": Joint("Centre nut of the hub"),
     "wheels": Joint("Wheels"),
 }
+
+
+_NAMED = {folded(name): key for key, joint in JOINTS.items() for name in (key, joint.label, *joint.names)}
+
+
+def joint_named(name: str) -> str:
+    """The key of a joint by its key, its label or another name of it; one of the job's own goes by its name.
+
+    >>> joint_named("Bell housing"), joint_named("flywheel bolts"), joint_named("Heat shield")
+    ('housing', 'flywheel', 'Heat shield')
+    """
+    return _NAMED.get(folded(name), name.strip())
 
 
 def label_of_joint(joint: str) -> str:

@@ -24,7 +24,7 @@ from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolt_load import HOLE, plausible
 from liftbite.core.fit.bolt_map import Hole, HoleMapped, read_hole
 from liftbite.core.fit.bolts import MOST, read_sequence, sequence_faults, star
-from liftbite.core.fit.joints import count_of
+from liftbite.core.fit.joints import count_of, joint_named
 from liftbite.core.fit.way import Way
 from liftbite.core.job.record import Kind, Line, Names, Statement, in_force, lines_of, option_words
 from liftbite.core.job.spoken import OfSize, read_spoken
@@ -349,9 +349,10 @@ def turns_at(joint: str, known: Mapping[str, object], record: Iterable[Line]) ->
 
 
 def holes_of_joint(record: Iterable[Line], joint: str) -> list[Hole]:
-    """The holes of a joint in the bolt map."""
-    said = in_force(record, HoleMapped)
-    return [read_hole(key, line.statement) for key, line in said.items() if key.rpartition(":")[0].strip() == joint]
+    """The holes of a joint in the bolt map, whatever of its names stands over them."""
+    holes = (read_hole(key, line.statement) for key, line in in_force(record, HoleMapped).items())
+    wanted = joint_named(joint)
+    return [hole for hole in holes if joint_named(hole.joint) == wanted]
 
 
 def _sizes_by_map(holes: Sequence[Hole], way: Way | None) -> dict[int, str]:

@@ -2,6 +2,7 @@
 
 - `Item`, `Card`, `CARDS`   what is done one after the other, with big answers
 - `NOISES`     noises that are not the clutch, and what they are
+- `card_named`, `items_of`   one of them, and its items that concern a case
 - `cards_of`   the cards of a case, each with what of the plan comes first
 
 They stand in `cards.toml`.
@@ -82,6 +83,15 @@ CARDS: Sequence[Card] = tuple(_card(name, said) for name, said in _TABLE["card"]
 NOISES: Sequence[Noise] = tuple(made(Noise, name, {"name": name, **said}) for name, said in _TABLE["noise"].items())
 
 
+def card_named(name: str) -> Card | None:
+    """A card by its name; None where there is none.
+
+    >>> card_named("start").title
+    'First start'
+    """
+    return next((card for card in CARDS if card.name == name), None)
+
+
 @dataclass(frozen=True, slots=True)
 class CardStanding:
     """A card with its caution and items of the case, and the titles of what comes first and is not done."""
@@ -90,6 +100,11 @@ class CardStanding:
     caution: str
     items: tuple[Item, ...]
     first: tuple[str, ...]
+
+
+def items_of(card: Card, case: Case) -> dict[str, Item]:
+    """The items of a card that concern a case, by their names in the record."""
+    return {f"{card.name}:{item.name}": item for item in card.items if case.has(*item.where)}
 
 
 def cards_of(case: Case, found: Progress) -> list[CardStanding]:
@@ -105,7 +120,7 @@ def cards_of(case: Case, found: Progress) -> list[CardStanding]:
         CardStanding(
             card,
             card.caution if case.car else card.on_two,
-            tuple(item for item in card.items if case.has(*item.where)),
+            tuple(items_of(card, case).values()),
             tuple(open_steps[key] for key in card.first if key in open_steps),
         )
         for card in CARDS

@@ -122,6 +122,29 @@ def test_a_cracked_pressure_plate_keeps_the_cover_off_until_another_goes_in(clie
     assert "prove_cover" not in [s["key"] for s in plan_of(client, job)["steps"] if s["state"] == "done"]
 
 
+def test_a_place_that_was_skipped_proves_nothing_and_a_check_closed_by_name_does(client: FlaskClient, job: int) -> None:
+    work_on(client, job, "prove_flywheel")
+    skip = {"check": "rear_seal", "place": "Once", "skipped": "no lamp"}
+    right(client.post(f"/api/jobs/{job}/readings", json=skip))
+    assert line_of(client, job, "prove_flywheel", "seal")["state"] == "open"
+    closed = {"kind": "check", "key": "rear_seal", "said": {"answer": "not_on_job", "reason": "new last month"}}
+    right(client.post(f"/api/jobs/{job}/record", json=closed, headers={"Person": "Odo"}))
+    assert line_of(client, job, "prove_flywheel", "seal")["says"].startswith("not on this job: new last month (Odo")
+
+
+@pytest.mark.parametrize("called", ["Bell housing", "gearbox", "Gearbox to housing"])
+def test_a_bolt_map_counts_by_whatever_name_its_joint_goes(client: FlaskClient, job: int, called: str) -> None:
+    """A bolt that bottoms keeps the housing from being tightened, card or no card."""
+    work_on(client, job, "prove_housing")
+    hole = {"answer": "kept", "thread": "M10 x 1.5", "length": "60 mm", "grip": "20 mm", "depth": "25 mm"}
+    right(say(client, job, "hole", f"{called}:3", material="aluminium", **hole))
+    line = line_of(client, job, "prove_housing", "map")
+    of_housing = called == "Bell housing"  # a separate housing has a star of its own: this hold point is the gearbox's
+    assert line["state"] == ("good" if of_housing else "bad")
+    if not of_housing:
+        assert line["says"].startswith("3: ")
+
+
 def test_the_housing_wants_its_gap_read_at_four_places_whatever_it_is(client: FlaskClient, job: int) -> None:
     work_on(client, job, "prove_housing")
     assert line_of(client, job, "prove_housing", "gaps")["state"] == "open"

@@ -1,6 +1,7 @@
 """Slave travel and bite point held against the stroke the job works out: what is short, and what that looks like.
 
 - `Point`, `Shortfall`     travel at one place of the pedal; all of them with what each cause would leave
+- `Reach`                  how far a master can push its slave
 - `Cause`, `causes_of`     air, flex or lost travel, each fitted alone to what is missing
 - `work_out`, `tell`       the calculation
 
@@ -25,7 +26,7 @@ from liftbite.core.measure.setup.calculation import Calculation, Outcome, Remark
 from liftbite.core.quantities.torque_curve import Array
 from liftbite.core.units.constants import ATMOSPHERE
 from liftbite.core.units.sentence import both
-from liftbite.core.units.show import figure
+from liftbite.core.units.show import bare, figure
 
 #: Check -> how far down the pedal it is read [-].
 PLACES: Mapping[str, float] = {"slave_travel_half": 0.5, "slave_travel": 1.0}
@@ -69,6 +70,20 @@ class Cause:
 
 
 @dataclass(frozen=True, slots=True)
+class Reach:
+    """How far a master can push its slave: areas of both [m²], and the travel of the master [m]."""
+
+    master: float
+    slave: float
+    pushed: float
+
+    @property
+    def most(self) -> float:
+        """Travel of the slave [m]."""
+        return self.master / self.slave * self.pushed
+
+
+@dataclass(frozen=True, slots=True)
 class Shortfall:
     """What a job's pedal does against its stroke.
 
@@ -80,7 +95,7 @@ class Shortfall:
     frees : lift with the travel as it was measured over what just frees [-]; None where that is not known
     bite : bite point worked out and measured [m]; None until it was read
     force : highest force worked out and measured [N]; None until it was read
-    most : furthest the master can push the slave at each travel read [m]
+    most : at each travel read, how far the master can push the slave
     """
 
     points: tuple[Point, ...]
@@ -89,15 +104,13 @@ class Shortfall:
     frees: float | None
     bite: tuple[float, float] | None
     force: tuple[float, float] | None
-    most: tuple[float, ...] = ()
+    most: tuple[Reach | None, ...] = ()
 
     @property
-    def beyond(self) -> tuple[Point, float] | None:
-        """A travel no master of this bore can give, and the most it can [m]; None where there is none."""
-        over = (
-            pair for pair in zip(self.points, self.most, strict=False) if pair[0].measured - pair[0].doubt > pair[1]
-        )
-        return next(over, None)
+    def beyond(self) -> tuple[Point, Reach] | None:
+        """A travel no master of this bore can give, and how far it can; None where there is none."""
+        pairs = zip(self.points, self.most, strict=False)
+        return next(((p, r) for p, r in pairs if r is not None and p.measured - p.doubt > r.most), None)
 
     @property
     def short(self) -> bool:
@@ -167,12 +180,12 @@ def work_out(build: Build, readings: Readings, _: Mapping[str, str]) -> Shortfal
         _frees(build, points[-1].measured) if 1.0 in travels else None,
         _beside(whole.bite_point, bite),
         _beside(whole.peak_effort, force),
-        tuple(_most(build, point.pedal) for point in points),
+        tuple(_reach(build, point.pedal) for point in points),
     )
 
 
-def _most(build: Build, pedal: float) -> float:
-    """Furthest a slave goes at a pedal [m]: no free play, an open port that shuts at once, nothing that swells.
+def _reach(build: Build, pedal: float) -> Reach | None:
+    """How far a slave goes at most: no free play, a port that shuts at once, nothing that swells; None if not known.
 
     s = A_m/A_s · min(x/R_p, x_m)
 
@@ -181,11 +194,11 @@ def _most(build: Build, pedal: float) -> float:
     names = ("master_area", "slave_area", "pedal_ratio", "master_stroke")
     v = build.evaluate(names)
     if any(isinstance(v[name], Needs | Refused) for name in names[:3]):
-        return float("inf")
+        return None
     pushed = pedal / float(v["pedal_ratio"])
     if not isinstance(v["master_stroke"], Needs | Refused):
         pushed = min(pushed, float(v["master_stroke"]))
-    return float(v["master_area"]) / float(v["slave_area"]) * pushed
+    return Reach(float(v["master_area"]), float(v["slave_area"]), pushed)
 
 
 def _areas(build: Build) -> tuple[float, float]:
@@ -280,11 +293,16 @@ def tell(found: Shortfall) -> Outcome:
     )
 
 
-def _beyond(point: Point, most: float) -> _Part:
+def _beyond(point: Point, reach: Reach) -> _Part:
+    areas = f"{bare(reach.master, 'mm²', 1)}/{bare(reach.slave, 'mm²', 1)}"
     return _Part(
-        f"The slave travels {span(point.measured)} at {both(point.pedal, 'm')} of pedal, further than the {span(most)} "
-        "its master can push: a bore or a ratio is not this vehicle's, or the figure is misread. Measure again.",
-        (f"At most A_m/A_s · pedal/ratio = {mm(most)} mm, without free play, port or swell [geometry].",),
+        f"The slave travels {span(point.measured)} at {both(point.pedal, 'm')} of pedal, further than the "
+        f"{span(reach.most)} its master can push: a bore or a ratio is not this vehicle's, or the figure is misread. "
+        "Measure again.",
+        (
+            f"At most A_m/A_s · x_m = {areas} · {mm(reach.pushed)} = {mm(reach.most)} mm: the pedal over its ratio, no "
+            "further than the master's stroke, without free play, port or swell [geometry].",
+        ),
         fine=False,
     )
 

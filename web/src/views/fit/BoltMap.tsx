@@ -7,7 +7,7 @@ import { useForm } from "@/lib/useForm";
 import { HolePattern } from "./HolePattern";
 
 type Joint = Plan["bolt_maps"][number];
-const JOINTS = ["Bell housing", "Flywheel", "Cover", "Gearbox mount", "Retainer", "Starter"];
+const FIRST = "Bell housing";
 const FIGURES = [
   { name: "thread", label: "Thread", hint: "M10 x 1.5" },
   { name: "length", label: "Length under the head", hint: "50 mm" },
@@ -19,7 +19,7 @@ const FIGURES = [
 ] as const;
 const NOTHING = {
   ...Object.fromEntries(FIGURES.map(({ name }) => [name, ""])),
-  joint: JOINTS[0] as string,
+  joint: FIRST,
   hole: "1",
   material: "aluminium",
 } as Record<(typeof FIGURES)[number]["name"] | "joint" | "hole" | "material", string>;
@@ -62,7 +62,9 @@ export function BoltMap({ plan, say }: { plan: Plan; say: SayPlan }) {
         <form className="grid grid-cols-2 items-end gap-2 tablet:grid-cols-4" onSubmit={form.onSubmit}>
           <Labelled label="Joint" list="joints" maxLength={60} {...form.text("joint")} />
           <datalist id="joints">
-            {JOINTS.map((each) => (
+            {[
+              ...new Set([FIRST, ...plan.steps.flatMap(({ joints }) => joints.map(({ label }) => label))]),
+            ].map((each) => (
               <option key={each} value={each} />
             ))}
           </datalist>

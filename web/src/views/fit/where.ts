@@ -8,7 +8,9 @@ export function addressOf(plan: Plan, where: string): string {
   const job = `/jobs/${plan.job}`;
   if (station === "measure") return `${job}/measure/bench${what && `?check=${what}&build=planned`}`;
   if (station === "prove")
-    return VIEWS.includes(what) ? `${job}/prove/${what}` : `${job}/prove/start?card=${what}`;
+    return VIEWS.includes(what)
+      ? `${job}/prove/${what}`
+      : `${job}/prove/start?card=${encodeURIComponent(what)}`;
   if (station === "fit")
     return plan.steps.some(({ key }) => key === what) ? `${job}/fit?step=${encodeURIComponent(what)}` : "";
   return `${job}/${station}`;
