@@ -14,13 +14,16 @@ from pathlib import Path
 
 from sqlalchemy.orm import Session
 
+from liftbite.core.fit.case import case_of
+from liftbite.core.fit.plan import plan_of
 from liftbite.core.fit.progress import turns_in
 from liftbite.core.fit.statements import BoltTick, StepTick
+from liftbite.core.job.build import build_of
 from liftbite.core.job.builds import entering
 from liftbite.core.job.dyno_file import read_curve
 from liftbite.core.job.dyno_mapping import propose
 from liftbite.core.job.dyno_table import decode
-from liftbite.core.job.ledger import FOUND, PLAN, Entry, Revision, curve_entry, layers_of, read_entry
+from liftbite.core.job.ledger import PLAN, Entry, Revision, curve_entry, layers_of, present, read_entry
 from liftbite.core.job.record import Line
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import uncertainty_of
@@ -28,13 +31,11 @@ from liftbite.core.measure.keyed import read_distance, read_keyed
 from liftbite.core.measure.reading import Reading
 from liftbite.demo.parts import PARTS
 from liftbite.demo.readings import SERIES, DemoSeries
-from liftbite.demo.shop import FITTED, FITTER, JOBS, OPENED, SAID_OF, DemoJob, InBuild
+from liftbite.demo.shop import ALSO_DONE, FITTED, FITTER, JOBS, OPENED, SAID_OF, DemoJob, InBuild
 from liftbite.store import jobs as store
 from liftbite.store import measurements as bench
 from liftbite.store.parts import add_parts
 from liftbite.store.record import say
-from liftbite.whole.bench import bench_of
-from liftbite.whole.plan import plan_of_job
 
 HERE = Path(__file__).parent
 
@@ -83,13 +84,14 @@ def _read(session: Session, series: DemoSeries) -> None:
 def _fit(session: Session, job: int, until: str, bolts: int) -> None:
     """A demo job fitted up to a step, some bolts of that one ticked off."""
     at = OPENED + timedelta(days=JOBS[job - 1].day + 4, hours=1)
-    here = bench_of(session, job, FOUND)
-    plan = plan_of_job(here)
+    build = build_of(present(ledger_of(JOBS[job - 1])))
+    plan = plan_of(case_of(build, {}, "", {}))
     said: list[Line] = [
         Line(p.key, StepTick(answer="done", text=SAID_OF.get(p.key, "")), FITTER)
         for p in takewhile(lambda p: p.key != until, plan.steps)
     ]
-    turns = turns_in(plan, until, here.seen_as(PLAN).build.known, ())
+    said += [Line(key, StepTick(answer="done"), FITTER) for key in ALSO_DONE]
+    turns = turns_in(plan, until, build.known, ())
     said += [Line(f"{until}:{turn.key}", BoltTick(answer="done"), FITTER) for turn in turns[:bolts]]
     for n, line in enumerate(said):
         say(session, job, line, at + timedelta(minutes=11 * n))

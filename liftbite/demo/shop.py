@@ -295,3 +295,5 @@ SAID_OF = {
     "prove_flywheel": "seal dry, face bare, pilot 1 mm below the flange, index hole found",
 }
 FITTED = ((3, "flywheel_on", 3),)
+#: What was done besides, for parts the bench wants renewed.
+ALSO_DONE = ("bearing_beside",)
