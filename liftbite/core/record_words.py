@@ -13,7 +13,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal
 
-from liftbite.core.fit.library import LIBRARY
+from liftbite.core.fit.library import title_of
 from liftbite.core.job.record import At, Line, option_words
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.statements import ORDERS, Order
@@ -42,7 +42,7 @@ class JobNames:
 
     def step(self, key: str) -> str:
         """A step by its title."""
-        return LIBRARY[key].title if key in LIBRARY else self.steps.get(key, key)
+        return self.steps.get(key) or title_of(key)
 
     def part_of_check(self, key: str) -> str:
         """Key of the part of a check; empty where there is none."""

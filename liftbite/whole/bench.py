@@ -3,13 +3,12 @@
 - `Bench`       everything of a job's bench, read once, as one of its builds looks at it
 - `bench_of`    a job's, read from the shop's file
 - `finding_of`, `read_of`, `findings_of`   what readings came to: as it stands, and by themselves
-- `needs_of`    parts to get and work to have done
 - `effects_of`, `measured_entries`   what readings enter
 """
 
 from __future__ import annotations
 
-from collections.abc import Collection, Mapping, Sequence
+from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from datetime import UTC, date, datetime
 from functools import cached_property
@@ -32,13 +31,13 @@ from liftbite.core.measure.judgement import VERDICTS, Finding, Overruled, assess
 from liftbite.core.measure.limit import Limit, LimitName, value_of
 from liftbite.core.measure.limits import limits_of
 from liftbite.core.measure.own import OwnCheck, fits_readings, known_checks, own_checks, own_name
-from liftbite.core.measure.parts_list import Need, Renewal, needs, slips_worn
+from liftbite.core.measure.parts_list import Renewal
 from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.runout import SweepSettings
 from liftbite.core.measure.scope import asked_in
-from liftbite.core.measure.setup import CALCULATIONS, outcome_of
-from liftbite.core.measure.statements import CheckClosed, Overruling, OwnPart, PracticeHere, ScopeAnswer
+from liftbite.core.measure.setup import CALCULATIONS
+from liftbite.core.measure.statements import CheckClosed, Overruling, PracticeHere, ScopeAnswer
 from liftbite.core.measure.sweep import Sweep, judge_sweep, places_read, scale_of, sweep_of, tir_alone
 from liftbite.core.measure.whose import life_of, of_build, part_read
 from liftbite.core.prove.learned import Learned
@@ -79,6 +78,7 @@ class Bench:
     minutes : step -> how long it takes in this shop
     unread : what of the record cannot be read, in a sentence each
     held : identity -> instrument the shop has or had
+    planned_by : part -> who said last what becomes of it, and when
     """
 
     job_id: int
@@ -102,6 +102,7 @@ class Bench:
     minutes: Mapping[str, Learned] = field(default_factory=dict)
     unread: Sequence[str] = ()
     held: Mapping[str, Instrument] = field(default_factory=dict)
+    planned_by: Mapping[str, tuple[str, str]] = field(default_factory=dict)
 
     @cached_property
     def entries(self) -> Mapping[str, Entry]:
@@ -123,6 +124,11 @@ class Bench:
 
     @cached_property
     def _seen(self) -> dict[str, Bench]:
+        return {}
+
+    @cached_property
+    def memo(self) -> dict[str, Any]:
+        """What was worked out of the whole of it, by name."""
         return {}
 
     @cached_property
@@ -288,7 +294,18 @@ def bench_of(session: Session, job_id: int, which: str = FOUND, today: date | No
         minutes_learned(session),
         [_unread(line, why) for line, why in bad],
         {held.uid: held for _, held, _ in known},
+        _planned_by(revisions),
     )
+
+
+def _planned_by(revisions: Iterable[ledger.Revision]) -> dict[str, tuple[str, str]]:
+    """Part -> who said last what becomes of it, and when."""
+    return {
+        entry.quantity.removesuffix("_fate"): (revision.who, revision.at)
+        for revision in revisions
+        for entry in revision.entries
+        if entry.quantity.endswith("_fate") and entry.build == PLAN
+    }
 
 
 def _under(series: store.Series, names: Mapping[str, str]) -> store.Series:
@@ -330,32 +347,6 @@ def findings_of(bench: Bench) -> list[Finding]:
     return [f for check in bench.checks if (f := finding_of(bench, check)[0]).taken]
 
 
-def needs_of(bench: Bench, *, worn_together: bool = True) -> list[Need]:
-    """The parts to get and the work to have done: by what was found, and by what was read of the parts that go in.
-
-    Parameters
-    ----------
-    worn_together : False to leave out what the four answers say of plates that each pass and slip together, which takes
-        the working out of a whole job
-    """
-    found, plan = bench.seen_as(FOUND), bench.seen_as(PLAN)
-    new = [f for f in findings_of(plan) if part_read(f.check) in bench.apart]
-    checks = {c.name for c in plan.checks}
-    setups = [
-        (c, told)
-        for c, told in outcome_of(plan.build, plan.readings, plan.series_answers, plan.manual)
-        if told is not None and checks & set(c.checks)
-    ]
-    slips = slips_worn(found.entries, _effects_in(found)) if worn_together else ""
-    added = {part: _added(line) for part, line in bench.said_of(OwnPart).items()}
-    return needs(plan.build, findings_of(found), bench.practices, new, setups, slips, bench.known, added)
-
-
-def _added(line: Line[OwnPart]) -> str:
-    by = f", says {line.who}" if line.who else ""
-    return f"put on the list: {line.statement.reason}{by}"
-
-
 def settings_of(series: Series | None) -> SweepSettings:
     """How a series's sweep was read."""
     kept = series.settings if series else {}
@@ -387,7 +378,12 @@ def read_of(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
 
 
 def _read(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
-    series, limits = bench.latest(check.name), bench.limits(check)
+    return finding_of_series(bench, check, bench.latest(check.name))
+
+
+def finding_of_series(bench: Bench, check: Check, series: Series | None) -> tuple[Finding, Sweep | None]:
+    """What the readings of one series come to by themselves: the one in force, or one taken before."""
+    limits = bench.limits(check)
     readings = series.readings if series else ()
     held = () if check.kind in {"sweep", "figure"} else limits
     finding = assess(check, bench.places(check), readings, held, bench.practices["guard"])
@@ -403,11 +399,12 @@ def _read(bench: Bench, check: Check) -> tuple[Finding, Sweep | None]:
 
 def effects_of(bench: Bench) -> list[Effect]:
     """What the readings of the build looked at enter; what a set-up calculation enters is of what goes in."""
-    own = [e for e in _effects_in(bench) if part_read(e.check)]
-    return [*own, *(e for e in _effects_in(bench.seen_as(PLAN)) if not part_read(e.check))]
+    own = [e for e in effects_in(bench) if part_read(e.check)]
+    return [*own, *(e for e in effects_in(bench.seen_as(PLAN)) if not part_read(e.check))]
 
 
-def _effects_in(bench: Bench) -> list[Effect]:
+def effects_in(bench: Bench) -> list[Effect]:
+    """What the readings of the build looked at enter, those of what goes in among them."""
     swept = {c.name: finding_of(bench, c)[1] for c in bench.checks if c.kind == "sweep"}
     scales = {
         c.name: scale_of(c, settings_of(bench.latest(c.name)).swept, bench.build) for c in bench.checks if c.meant_at[0]

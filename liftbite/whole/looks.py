@@ -43,15 +43,16 @@ from liftbite.whole.bench import Bench, finding_of
 from liftbite.whole.road import bedding_of
 
 
-def looks_of(bench: Bench, case: Case, plan: Plan, found: Progress) -> dict[str, list[Look]]:
+def looks_of(bench: Bench, case: Case, plan: Plan, found: Progress, faces: tuple[str, ...]) -> dict[str, list[Look]]:
     """The lines of every hold point of a plan as they stand.
 
     Parameters
     ----------
     bench, case, plan : the job and its plan
     found : where it stands in it by its ticks and facts
+    faces : parts whose friction face is new or cut
     """
-    job = _Job(bench.seen_as(PLAN), case, plan, {s.planned.key: s for s in found.standings})
+    job = _Job(bench.seen_as(PLAN), case, plan, {s.planned.key: s for s in found.standings}, faces)
     return {hold: lines for hold in plan.by_key if (lines := [*job.lines(hold)])}
 
 
@@ -63,6 +64,7 @@ class _Job:
     case: Case
     plan: Plan
     steps: Mapping[str, Standing]
+    faces: tuple[str, ...]
 
     def lines(self, hold: str) -> Iterator[Look]:
         """The lines of one step: those it looks up, and bad readings of what is out of reach after it."""
@@ -290,9 +292,9 @@ class _Job:
         return line.found("open", f"{good} of {len(items)} good", where)
 
     def _bedding(self, line: LookUp) -> Iterable[Look]:
-        if not self.case.beds_in:
+        if not self.faces:
             return []
-        found, allowed = bedding_of(self.bench), self.bench.said_of(FullLoad).get("")
+        found, allowed = bedding_of(self.bench, self.faces), self.bench.said_of(FullLoad).get("")
         if found.done or not allowed:
             return [line.found("good" if found.done else "open", found.sentence, "prove:hand-over")]
         says = f"{found.sentence} Full load all the same: {allowed.reason}{_by(allowed)}"

@@ -13,9 +13,12 @@ from liftbite.core.job.build import build_of
 from liftbite.core.job.ledger import PLAN, Entry
 from liftbite.core.prove.driven import Driven, driven
 from liftbite.core.prove.road_log import LogMapping, RoadLog, propose_log, read_log
-from liftbite.core.prove.running_in import RunningIn, running_in, school_of
+from liftbite.core.prove.running_in import RunningIn, asked_for, running_in
 from liftbite.core.prove.statements import BeddingIn
 from liftbite.whole.bench import Bench
+
+#: Choices that say what faces a disc or a plate, on either side.
+FACINGS = ("facing_material", "other_material")
 
 
 @dataclass(frozen=True, slots=True)
@@ -41,8 +44,14 @@ def road_of(entries: Mapping[str, Entry], data: bytes, columns: Sequence[str] = 
     return LoggedRoad(log, mapping, driven(build, log), float(nominal) if isinstance(nominal, int | float) else None)
 
 
-def bedding_of(bench: Bench) -> RunningIn:
-    """How far a job is bedded in: counted as somebody picked, else as its facing asks."""
-    picked = bench.said_of(BeddingIn).get("")
-    options = bench.seen_as(PLAN).build.chosen.options
-    return running_in(bench.record, school_of(options.get("facing_material", ""), picked.answer if picked else ""))
+def bedding_of(bench: Bench, faces: tuple[str, ...]) -> RunningIn:
+    """How far a job is bedded in: counted as somebody picked, else as its facings ask.
+
+    Parameters
+    ----------
+    faces : parts whose friction face is new or cut
+    """
+    chosen = bench.seen_as(PLAN).build.chosen
+    facings = [option for name in FACINGS if (option := chosen.options.get(name))]
+    asked = asked_for(facings, bench.said_of(BeddingIn).get(""), wet=not chosen.has("car"))
+    return running_in(bench.record, asked, faces)

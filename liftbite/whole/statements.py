@@ -21,10 +21,11 @@ from liftbite.core.job.record import Line
 from liftbite.core.prove.causes import CAUSES
 from liftbite.core.prove.statements import HandOver
 from liftbite.core.statements import read_statement
+from liftbite.whole.account import account_of
 from liftbite.whole.bench import Bench
 from liftbite.whole.hand_over import unexplained
 from liftbite.whole.joints import instructions_of
-from liftbite.whole.plan import own_lines, plan_of_job, progress_of
+from liftbite.whole.plan import own_lines
 
 
 def plan_statement(bench: Bench, kind: str, key: str, said: Mapping[str, str], who: str) -> Line:
@@ -34,13 +35,13 @@ def plan_statement(bench: Bench, kind: str, key: str, said: Mapping[str, str], w
     ------
     UnreadableEntry : its words, or it is of nothing the plan has open
     """
-    line, found = read_statement(kind, key, said, who), progress_of(bench)
+    line, account = read_statement(kind, key, said, who), account_of(bench)
     if overridden := line.of(OverriddenLine):
-        line = replace(line, statement=replace(overridden.statement, stood=line_as_it_stands(found, key)))
+        line = replace(line, statement=replace(overridden.statement, stood=line_as_it_stands(account.standing, key)))
     hold_against(
         line,
-        plan_of_job(bench),
-        found,
+        account.plan,
+        account.standing,
         bench.record,
         bench.seen_as(PLAN).build.known,
         own_lines(bench),

@@ -15,6 +15,7 @@ from typing import Literal
 from liftbite.api.fit import models as mf
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.statements import said_out
+from liftbite.core.account.parts import ON_THE_WAY, PLANNED
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolt_load import Plausible, head_pressure, plausible, strips
 from liftbite.core.fit.bolt_map import MATERIALS, Hole, HoleMapped, Swap, judge, read_hole, sizes_of, swaps
@@ -35,23 +36,25 @@ from liftbite.core.fit.way import Way
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.parts import called
 from liftbite.core.job.record import Line, Statement, fields_of, in_force, option_words
-from liftbite.core.measure.statements import HERE, ON_ITS_WAY
 from liftbite.files.plan import write_plan
+from liftbite.whole.account import account_of
 from liftbite.whole.bench import Bench
 from liftbite.whole.joints import instructions_of
-from liftbite.whole.plan import answers_of, case_of_job, orders_of, own_lines, plan_of_job, progress_with
+from liftbite.whole.plan import answers_of, own_lines
 
 
 def plan_text(bench: Bench) -> str:
     """The file of a job's plan."""
     own = in_force(own_lines(bench), OwnStep).values()
-    return write_plan(case_of_job(bench), plan_of_job(bench), own, bench.said_of(JointInstruction))
+    account = account_of(bench)
+    return write_plan(account.case, account.plan, own, bench.said_of(JointInstruction))
 
 
 def plan_out(bench: Bench) -> mf.PlanOut:
     """The plan of a job."""
-    case, plan, orders, said = case_of_job(bench), plan_of_job(bench), orders_of(bench), answers_of(bench)
-    found = progress_with(bench, plan, orders)
+    account, said = account_of(bench), answers_of(bench)
+    case, plan, found = account.case, account.plan, account.standing
+    to_get = [line for line in account.parts if line.work == "get" and line.state in PLANNED]
     known = bench.seen_as(PLAN).build.known
     hands = int(case.answers.get("helpers", "0")) + 1
     return mf.PlanOut(
@@ -100,8 +103,8 @@ def plan_out(bench: Bench) -> mf.PlanOut:
             noted=_options(so for so in fields_of(PartNote)["answer"] if so != "open"),
         ),
         materials=[NameOut(name=name, label=label) for name, (label, _, _) in MATERIALS.items()],
-        awaited=[_part(part) for part, state in orders.items() if state in ON_ITS_WAY],
-        to_get=[_part(part) for part, state in orders.items() if state not in (*ON_ITS_WAY, *HERE)],
+        awaited=[_part(line.part) for line in to_get if line.state in ON_THE_WAY],
+        to_get=[_part(line.part) for line in to_get if line.state == "planned"],
         gone=[mf.GoneOut(key=line.key, title=title_of(line.key), said=said_out(line)) for line in found.gone],
         opening=OPENED[case.opening],
         opens_for=[why for level, why in case.openings() if level == case.opening],

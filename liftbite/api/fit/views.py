@@ -37,9 +37,10 @@ from liftbite.store import instruments, shop
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
 from liftbite.store.carry import file_name
+from liftbite.whole.account import account_of
 from liftbite.whole.bench import Bench, bench_of
 from liftbite.whole.joints import card_of_job, instructions_of
-from liftbite.whole.plan import own_lines, plan_of_job, progress_of
+from liftbite.whole.plan import own_lines
 from liftbite.whole.statements import plan_statement
 
 api = APIBlueprint("fit", __name__, url_prefix="/api/jobs", abp_tags=[Tag(name="fit")])
@@ -149,8 +150,8 @@ def from_wrench(path: JobPath, body: mf.WrenchIn) -> Response:
             bench = bench_of(session, path.job_id, FOUND)
             wrench = instruments.instrument_of(session, int(body.instrument))
             known = bench.seen_as(PLAN).build.known
-            plan = plan_of_job(bench)
-            found, said_of_joints = progress_of(bench), instructions_of(bench)
+            plan, found = account_of(bench).plan, account_of(bench).standing
+            said_of_joints = instructions_of(bench)
             turns = turns_in(plan, body.step, known, said_of_joints)
             since = next((s.since for s in found.standings if s.planned.key == body.step), 0)
             left = left_of(turns, ticked(bench.record, body.step, since))

@@ -22,7 +22,8 @@ from liftbite.files.table import write_table
 from liftbite.store import measurements as store
 from liftbite.store.filed import bring
 from liftbite.store.jobs import brought, note_brought
-from liftbite.whole.bench import bench_of, needs_of
+from liftbite.whole.account import account_of
+from liftbite.whole.bench import bench_of
 from liftbite.whole.readings import readings_of, rows_of
 
 api = APIBlueprint("bench_files", __name__, abp_tags=[Tag(name="measure")])
@@ -107,7 +108,7 @@ def export_parts(path: JobPath) -> Response:
         bench = bench_of(session, path.job_id)
     orders, lines = bench.said_of(Order), bench.said_of(ListLine)
     rows = []
-    for need in needs_of(bench):
+    for need in account_of(bench).needs:
         order, line = orders.get(need.key), lines.get(need.key)
         struck = line.statement.reason if line and line.answer == "struck" else ""
         rows.append(

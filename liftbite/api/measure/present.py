@@ -46,12 +46,12 @@ from liftbite.core.units.show import figure, typeset
 from liftbite.core.verdicts.answers import answer
 from liftbite.store.jobs import utc_text
 from liftbite.store.measurements import Series
+from liftbite.whole.account import account_of
 from liftbite.whole.bench import (
     Bench,
     effects_of,
     finding_of,
     measured_entries,
-    needs_of,
     read_of,
     settings_of,
 )
@@ -340,7 +340,7 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
             for name, (about, options) in PRACTICES.items()
         ],
         parts=[m.NameOut(name=p.key, label=p.label) for p in PARTS.values() if goes_in.build.chosen.has_part(p.key)],
-        needs=[_need_out(bench, n, goes_in.build) for n in needs_of(bench)],
+        needs=[_need_out(bench, n, goes_in.build) for n in account_of(bench).needs],
         scope=bench.scope,
         scopes=[m.NameOut(name=name, label=label) for name, label in SCOPES.items()],
         order_states=[m.NameOut(name=name, label=label) for name, label in ORDERS.items()],

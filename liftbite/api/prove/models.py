@@ -184,10 +184,13 @@ class KeptDriveOut(BaseModel):
 
 
 class LacksOut(BaseModel):
-    """What stands between the job and its hand-over."""
+    """What is not done, and known."""
 
+    code: str = Field(description="What it is.")
     words: str
     leads: str = Field(description="The view of the job that mends it.")
+    named: list[str] = Field(description="Which, by what they are called.")
+    at: str = Field(description="Key of what is mended there; empty where that is all of it.")
 
 
 class BleedStepOut(BaseModel):

@@ -16,6 +16,7 @@ from liftbite.api.jobs.present import figure_out
 from liftbite.api.prove import models as mp
 from liftbite.api.prove.start import ahead_out, bleeding_out, cards_out, fluids_out, noises_out
 from liftbite.api.statements import SaidOut, said_out
+from liftbite.core.account.words import point_words
 from liftbite.core.job.parts import called
 from liftbite.core.job.record import Line, lines_of
 from liftbite.core.measure.scope import SCOPES
@@ -29,11 +30,11 @@ from liftbite.core.prove.running_in import HOW, SCHOOLS, LoggedDrive, TripDriven
 from liftbite.core.prove.statements import FaultTestAnswer, FullLoad, HandOver, ProvedFault, SecondLook
 from liftbite.core.units.constants import RPM
 from liftbite.core.units.show import bare
+from liftbite.whole.account import account_of
 from liftbite.whole.bench import Bench
 from liftbite.whole.fault import complaints_of, finder_of
-from liftbite.whole.hand_over import edition_signed, lacks_of
-from liftbite.whole.plan import case_of_job, progress_of
-from liftbite.whole.road import LoggedRoad, bedding_of
+from liftbite.whole.hand_over import edition_signed
+from liftbite.whole.road import LoggedRoad
 
 #: Points a drive is drawn with at most.
 _POINTS = 1_200
@@ -210,7 +211,7 @@ def _test(test: Test, line: Line | None) -> mp.FaultTestOut:
 
 
 def _running_in(bench: Bench) -> mp.RunningInOut:
-    found = bedding_of(bench)
+    found = account_of(bench).bedding
     trips = [(line.key, read_trip(line)) for line in bench.said_of(TripDriven).values()]
     return mp.RunningInOut(
         school=found.school,
@@ -237,7 +238,8 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
     """Where a job stands in Prove."""
     signed = [line for line in lines_of(bench.record, HandOver) if line.answer == "signed"]
     last = edition_signed(bench)
-    case, standing = case_of_job(bench), progress_of(bench)
+    account = account_of(bench)
+    case, standing = account.case, account.standing
     fluids = fluids_out(bench, case)
     return mp.ProveOut(
         job=bench.job_id,
@@ -259,7 +261,12 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
         fluids=fluids,
         ahead=ahead_out(bench, fluids),
         running_in=_running_in(bench),
-        lacks=[mp.LacksOut(words=lack.words, leads=lack.station) for lack in lacks_of(bench, standing)],
+        lacks=[
+            mp.LacksOut(
+                code=point.code, words=point_words(point), leads=point.station, named=list(point.named), at=point.at
+            )
+            for p in account.points
+        ],
         editions=[
             SaidOut(
                 answer=line.key,

@@ -28,8 +28,8 @@ from liftbite.core.prove.fluids import Fluid, FluidFilled, due_in, fluids_of, in
 from liftbite.core.prove.hand_over import FLUID
 from liftbite.core.prove.running_in import LoggedDrive
 from liftbite.core.prove.statements import Bled, BleedStepDone, Heard, Tried
+from liftbite.whole.account import account_of
 from liftbite.whole.bench import Bench
-from liftbite.whole.plan import case_of_job
 
 #: Fluid that strokes are counted for [m³].
 _BOTTLE = 100e-6
@@ -54,7 +54,7 @@ def _bled_out(key: str, line: Line[Bled], build: Build) -> mp.BledOut:
 def bleeding_out(bench: Bench) -> mp.BleedingOut:
     """Ways to bleed, the times it was, and what the slave's travel says now."""
     plan, bled, ticked = bench.seen_as(PLAN), bench.said_of(Bled), bench.said_of(BleedStepDone).keys()
-    hands = int(case_of_job(bench).answers.get("helpers", "0")) + 1
+    hands = int(account_of(bench).case.answers.get("helpers", "0")) + 1
     told = {c.name: t for c, t in outcome_of(plan.build, plan.readings, plan.series_answers, plan.manual)}.get("travel")
     frees = told.verdict if told else ""
     return mp.BleedingOut(

@@ -11,6 +11,7 @@
 - `library`   Every step there is, a file a stretch of the work: how it is called, what proves it, what puts it back.
 - `order`     What comes after what, as rows a builder can review: a file a layout.
 - `own_steps`  Steps a job or a shop adds, each with its place.
+- `part_steps`  Steps for planned parts that no step of the library takes, and for those that stay dressed.
 - `pattern`   Where the holes of a joint stand: on a circle, by angles, or dragged over a photo; at true size.
 - `plan`      The steps of a case in order, each with what it waits for and why; what came off put back in reverse.
 - `progress`  Where a job stands in its plan: what is done, open, shut, waits; what vanished with its evidence.

@@ -34,8 +34,6 @@ _OF_SCOPE: Mapping[str, Opening] = {
     "everything": 3,
     "complaint": 2,
 }
-#: Parts with a friction face.
-_FACES = ("disc", "cover", "flywheel", "floater", "plates")
 #: Part -> opening, where it is not as its scope has it: what is behind the disc is reached by less than everything.
 _OF_PART: Mapping[str, Opening] = {
     "gearbox": 1,
@@ -165,15 +163,6 @@ class Case:
     def flywheel_off(self) -> bool:
         """True where the flywheel comes off, or goes on for the first time."""
         return self.car and (self.opening >= 3 or self.never)
-
-    @property
-    def beds_in(self) -> bool:
-        """True where a friction face is new or cut, which is bedded in before full load."""
-        faces = [part for part in _FACES if part in self.fates or part in self.found]
-        if self.never and not faces:
-            return True
-        new = [part for part in faces if self.renews(part) or self.fate(part) == "dressed"]
-        return self.opening >= 2 and bool(new)
 
     @property
     def renews_hydraulics(self) -> bool:

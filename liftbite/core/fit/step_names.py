@@ -1,13 +1,18 @@
-"""What steps went by before, so that what was said of them stays theirs.
+"""What steps went by before, so that what was said of them stays theirs; and what those of single parts go by.
 
 - `STEPS_OF_BEFORE`   key of before -> key
 - `step_now`, `turn_now`   a step's key, and a bolt's, as they are now
+- `IN`, `DRESS`   how the key of a step for one part begins: `in:gearbox`, `dress:basket`
+- `part_step_title`, `part_in_step`   what such a step is called, and its part
 """
 
 from __future__ import annotations
 
 from collections.abc import Mapping
 
+from liftbite.core.job.parts import PARTS, called
+
+IN, DRESS = "in:", "dress:"
 STEPS_OF_BEFORE: Mapping[str, str] = {
     "front_shafts": "drive_shafts",
     "transfer_shafts": "front_prop_shaft",
@@ -63,3 +68,27 @@ def turn_now(key: str) -> str:
     """
     step, colon, turn = key.rpartition(":")
     return step_now(step) + colon + turn
+
+
+def part_step_title(key: str) -> str:
+    """What a step of a part is called; the key itself of another step.
+
+    >>> part_step_title("in:gearbox"), part_step_title("in:Speed sensor"), part_step_title("dress:hub")
+    ('Fit the new gearbox', 'Fit: Speed sensor', 'Dress the clutch centre, and read it again')
+    """
+    part = part_in_step(key)
+    label = called(part)
+    if not part:
+        return key
+    if key.startswith(DRESS):
+        return f"Dress the {label[0].lower()}{label[1:]}, and read it again"
+    return f"Fit the new {label[0].lower()}{label[1:]}" if part in PARTS else f"Fit: {label}"
+
+
+def part_in_step(key: str) -> str:
+    """The part of such a step; empty of another step.
+
+    >>> part_in_step("in:gearbox"), part_in_step("disc_on")
+    ('gearbox', '')
+    """
+    return next((key.removeprefix(begins) for begins in (IN, DRESS) if key.startswith(begins)), "")

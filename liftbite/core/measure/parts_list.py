@@ -9,13 +9,25 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from types import MappingProxyType
+from typing import Literal, Protocol
 
 from liftbite.core.job.build import Build
 from liftbite.core.job.ledger import Entry
-from liftbite.core.job.parts import FATES, PARTS, Work, called, fate_of, fated, part_named, with_what_is_on
+from liftbite.core.job.parts import (
+    FATES,
+    OPENINGS,
+    PARTS,
+    Work,
+    called,
+    fate_of,
+    fated,
+    part_named,
+    reached,
+    with_what_is_on,
+)
 from liftbite.core.measure.check import Check, Verdict
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effect import Effect
@@ -52,13 +64,25 @@ WORKS: Mapping[Work, str] = {
 }
 
 
+#: Why a line is on the list: its plan, a verdict of what was found or of what goes in, wear taken together, a
+#: calculation of the set-up, somebody's word, its order, another part, a practice of the shop.
+Because = Literal["plan", "verdict", "worn together", "set-up", "by name", "order", "along", "practice"]
+
+
 @dataclass(frozen=True, slots=True)
 class Need:
-    """A part to get, or work to have done, with every reason for it; the part by its key, or the shop's own name."""
+    """A part to get, or work to have done, with every reason for it; the part by its key, or the shop's own name.
+
+    Attributes
+    ----------
+    part, work : what is done with which part
+    reasons, because : why, in words, and as codes
+    """
 
     part: str
     work: Work
     reasons: tuple[str, ...]
+    because: frozenset[Because] = frozenset()
 
     @property
     def key(self) -> str:
@@ -116,6 +140,8 @@ def needs(
     slips: str = "",
     checks: Mapping[str, Check] = CHECKS,
     added: Mapping[str, str] = MappingProxyType({}),
+    going: Mapping[tuple[str, Work], str] = MappingProxyType({}),
+    scope: str = "",
 ) -> list[Need]:
     """The parts to get and the work to have done, each with its reasons; plates are renewed only whole.
 
@@ -129,50 +155,73 @@ def needs(
     checks : every check readings may be of
     slips : what Bite says with the wear that was read, where it does not hold then; empty where it does
     added : parts somebody put on the list himself -> why: their age, a weakness he knows of
+    going : lines that are ordered or accepted -> why; they stay on the list whatever was read since
+    scope : how far the job goes: no practice brings a part it does not reach; empty where nobody said
     """
-    found: dict[tuple[str, Work], list[str]] = {}
+    lines: dict[tuple[str, Work], tuple[list[str], set[Because]]] = {}
 
-    def get(part: str, why: str, work: Work = "get") -> None:
-        reasons = found.setdefault((part, work), [])
+    def get(part: str, why: str, because: Because, work: Work = "get") -> None:
+        reasons, codes = lines.setdefault((part, work), ([], set()))
+        codes.add(because)
         if why not in reasons:
             reasons.append(why)
 
-    fates = build.chosen.options
-    layout = build.chosen.layout
-    goes = with_what_is_on(p.key for p in fated(layout) if fates.get(fate_of(p.key)) in ("renewed", "left_out"))
-    for each in fated(layout):
-        fate = fates.get(fate_of(each.key), "")
-        if fate in ("renewed", "added") and build.chosen.has_part(each.key):
-            get(each.key, f"planned: {FATES[fate][0].lower()}")
-    for finding in (*findings, *new):
-        check = checks[finding.check]
-        goes_in = "of the one that goes in, " if finding in new else ""
-        said = f"{goes_in}{check.label}: {finding_sentence(finding)}"
-        comes_out = part_read(finding.check) in goes
-        if comes_out and finding not in new and finding.verdict not in _RENEWS:
-            continue  # what is wrong with a part that comes out is nobody's work
-        if finding.verdict in _RENEWS:
-            for part in check.got:
-                get(part, said)
-        elif finding.verdict == "dress or resurface":
-            get(check.worked_on, said, "dress")
-        elif finding.verdict == "put right":
-            get(check.worked_on, said, "put_right")
-        elif finding.verdict == "too close to call" and check.kind == "reading":
-            get(check.worked_on, said, "measure")
+    _planned(build, get)
+    _by_verdicts(build, findings, checks, "", get)
+    _by_verdicts(build, new, checks, "of the one that goes in, ", get)
     worn = "disc" if build.chosen.has("car") else "plates"
-    if slips and not any(part == worn for part, _ in found):
-        get(worn, f"every one is within its limit, but with their wear together: {slips}")
+    if slips and not any(part == worn for part, _ in lines):
+        get(worn, f"every one is within its limit, but with their wear together: {slips}", "worn together")
     for calculation, told in setups:
         if told.verdict in ("put right", "stop"):
-            get(calculation.part, f"{calculation.label}: {told.sentence}", "put_right")
+            get(calculation.part, f"{calculation.label}: {told.sentence}", "set-up", "put_right")
     for name, why in added.items():
-        get(part_named(name), why)
-    renewed = [part for part, work in found if work == "get"]
+        get(part_named(name), why, "by name")
+    for (part, work), why in going.items():
+        get(part, why, "order", work)
+    renewed = [part for part, work in lines if work == "get"]
     for along in brought(build, renewed, practices, opened=bool(findings)):
-        get(along.part, along.why, along.work)
+        if scope not in OPENINGS or reached(along.part, scope):
+            get(along.part, along.why, along.because, along.work)
     order = list(WORKS)
-    return [Need(p, w, tuple(r)) for (p, w), r in sorted(found.items(), key=lambda item: order.index(item[0][1]))]
+    made = sorted(lines.items(), key=lambda item: order.index(item[0][1]))
+    return [Need(part, work, tuple(reasons), frozenset(codes)) for (part, work), (reasons, codes) in made]
+
+
+class _Get(Protocol):
+    """Puts a line on the list."""
+
+    def __call__(self, part: str, why: str, because: Because, work: Work = "get") -> None: ...
+
+
+def _planned(build: Build, get: _Get) -> None:
+    """What the plan says becomes of parts."""
+    for part in fated(build.chosen.layout):
+        fate = build.chosen.options.get(fate_of(part.key), "")
+        if fate in ("renewed", "added", "dressed") and build.chosen.has_part(part.key):
+            words = FATES[fate][0]
+            get(part.key, f"planned: {words[0].lower()}{words[1:]}", "plan", "dress" if fate == "dressed" else "get")
+
+
+def _by_verdicts(build: Build, findings: Iterable[Finding], checks: Mapping[str, Check], whose: str, get: _Get) -> None:
+    """What verdicts ask for; what is wrong with a part that comes out is nobody's work."""
+    fates = build.chosen.options
+    parts = fated(build.chosen.layout)
+    goes = with_what_is_on(p.key for p in parts if fates.get(fate_of(p.key)) in ("renewed", "left_out"))
+    for finding in findings:
+        check = checks[finding.check]
+        words = f"{whose}{check.label}: {finding_sentence(finding)}"
+        if finding.verdict in _RENEWS:
+            for part in check.got:
+                get(part, words, "verdict")
+        elif not whose and part_read(finding.check) in goes:
+            continue
+        elif finding.verdict == "dress or resurface":
+            get(check.worked_on, words, "verdict", "dress")
+        elif finding.verdict == "put right":
+            get(check.worked_on, words, "verdict", "put_right")
+        elif finding.verdict == "too close to call" and check.kind == "reading":
+            get(check.worked_on, words, "verdict", "measure")
 
 
 @dataclass(frozen=True, slots=True)

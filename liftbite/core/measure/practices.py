@@ -9,7 +9,7 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Iterator, Mapping
-from typing import NamedTuple
+from typing import Literal, NamedTuple
 
 from liftbite.core.job.build import Build
 from liftbite.core.job.parts import ASSEMBLIES, PARTS, Work
@@ -50,6 +50,7 @@ class Brought(NamedTuple):
     part: str
     why: str
     work: Work = "get"
+    because: Literal["along", "practice"] = "along"
 
 
 def brought(
@@ -77,15 +78,18 @@ def brought(
                 continue
             if along.part == brought_by or (along.work == "dress" and along.part in renewed):
                 continue
-            yield Brought(along.part, along.why, along.work)
+            yield Brought(along.part, along.why, along.work, "practice" if practice else "along")
             if along.work == "get" and along.part not in seen:
                 seen.add(along.part)
                 waiting.append((along.part, part))
     if build.chosen.has("car") and opened and does["seal"] == "always":
-        yield from (Brought(seal, "the shop renews seals while it is open") for seal in ASSEMBLIES["seals"].parts)
+        yield from (
+            Brought(seal, "the shop renews seals while it is open", because="practice")
+            for seal in ASSEMBLIES["seals"].parts
+        )
     if _CLUTCH & set(renewed) and does["small"] == "always":
         yield from (
-            Brought(part.key, f"known to fail: {part.fails}")
+            Brought(part.key, f"known to fail: {part.fails}", because="practice")
             for part in PARTS.values()
             if part.fails and build.chosen.has_part(part.key)
         )

@@ -1,6 +1,7 @@
 """What a customer complains of: its words, and which findings of the bench explain it.
 
 - `complaints_in`   which complaints a text tells of
+- `makes`   whether a cause explains a complaint
 - `explained_by`   complaint -> the checks whose findings explain it, by the causes both belong to
 """
 
@@ -33,11 +34,12 @@ def explained_by(complaints: Iterable[str], findings: Iterable[Finding]) -> dict
     """
     bad = [f for f in findings if f.verdict in _BAD]
     return {
-        complaint: tuple(f.check for f in bad if any(_makes(cause, complaint) for cause in f.causes))
+        complaint: tuple(f.check for f in bad if any(makes(cause, complaint) for cause in f.causes))
         for complaint in complaints
         if complaint in COMPLAINTS
     }
 
 
-def _makes(cause: str, complaint: str) -> bool:
+def makes(cause: str, complaint: str) -> bool:
+    """True where a cause makes a complaint often enough to explain it."""
     return CAUSES[cause].shows.get(complaint, 0.0) >= _EXPLAINS_FROM

@@ -1,6 +1,7 @@
 """How far a new clutch is bedded in: by distance or by gentle starts, trip after trip.
 
 - `SCHOOLS`, `school_of`   the two ways the trade does it, and which one a build takes
+- `Asked`, `asked_for`     what bedding in takes: the trade's figure, or the maker's, which outranks it
 - `HOW`         how a trip was driven
 - `TripDriven`, `LoggedDrive`   what is said of one, and of a logged drive
 - `Trip`, `read_trip`   one trip, as said
@@ -8,7 +9,8 @@
 - `read_share`   how much of what it should hold a drive showed
 - `RunningIn`, `running_in`   how far it is, what was asked too early, and when to look again
 
-Until it is done the build carries "do not load fully"; a trip driven hard before is a breach, and stays one.
+Only a friction face that is new or cut is bedded in. Until it is done the build carries "do not load fully"; a trip
+driven hard before is a breach, and stays one.
 """
 
 from __future__ import annotations
@@ -20,7 +22,7 @@ from typing import ClassVar, Literal
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.record import Kind, Line, Statement, lines_of
 from liftbite.core.measure.keyed import read_distance
-from liftbite.core.prove.statements import SecondLook
+from liftbite.core.prove.statements import BeddingIn, SecondLook, read_bedding
 from liftbite.core.units.read import read
 
 _KM = 1e3
@@ -48,24 +50,84 @@ class Trip:
 
 
 @dataclass(frozen=True, slots=True)
+class Asked:
+    """What bedding in takes.
+
+    Attributes
+    ----------
+    school : the way it is counted
+    amount : metres, or gentle starts
+    maker : the kit maker's figure as typed, which outranks the trade's; empty where nobody typed one
+    wet : True of plates that run in oil
+    """
+
+    school: School
+    amount: float
+    maker: str = ""
+    wet: bool = False
+
+    @property
+    def words(self) -> str:
+        """How much, in words.
+
+        >>> Asked("distance", 800e3).words, Asked("starts", 300.0, "300").words
+        ('800 km', '300 gentle starts, the maker\'s figure')
+        """
+        how_much = f"{self.amount / _KM:,.0f} km" if self.school == "distance" else f"{self.amount:,.0f} gentle starts"
+        return f"{how_much}, the maker's figure" if self.maker else how_much
+
+
+def asked_for(facings: Iterable[str], picked: Line[BeddingIn] | None = None, *, wet: bool = False) -> Asked:
+    """What bedding in takes: the maker's figure where one was typed, else as the facing asks.
+
+    Parameters
+    ----------
+    facings : materials of the facings, of both sides where they differ
+    picked : what somebody said of it; None where nobody did
+    wet : True of plates that run in oil
+
+    >>> asked_for(["organic", "cermet"]).words, asked_for(["organic"]).words
+    ('1,200 gentle starts', '800 km')
+    """
+    said = picked.statement if picked else None
+    school = school_of(" ".join(facings), said.answer if said else "")
+    figure = read_bedding(said.answer, said.figure) if said else None
+    if figure is not None and said is not None:
+        return Asked(school, figure, said.figure, wet)
+    return Asked(school, SCHOOLS[school][1], wet=wet)
+
+
+@dataclass(frozen=True, slots=True)
 class RunningIn:
     """How far a clutch is bedded in.
 
     Attributes
     ----------
-    school : the way it is counted
+    asked : what it takes
+    faces : parts whose friction face is new or cut; nothing is bedded in where there is none
     distance, starts : driven so far [m], [-]; starts of hard trips do not count
-    share : of what is asked, 0 to 1 [-]
     breaches : trips driven hard before it was done
     look_again : True between 50 and 100 km, and from there until somebody said it was done
     """
 
-    school: School
+    asked: Asked
+    faces: tuple[str, ...]
     distance: float
     starts: int
-    share: float
     breaches: tuple[Trip, ...]
     look_again: bool
+
+    @property
+    def school(self) -> School:
+        """The way it is counted."""
+        return self.asked.school
+
+    @property
+    def share(self) -> float:
+        """Of what is asked, 0 to 1 [-]; 1 where nothing is bedded in."""
+        if not self.faces:
+            return 1.0
+        return min((self.distance if self.school == "distance" else self.starts) / self.asked.amount, 1.0)
 
     @property
     def done(self) -> bool:
@@ -75,11 +137,15 @@ class RunningIn:
     @property
     def sentence(self) -> str:
         """In a sentence."""
+        if not self.faces:
+            return "Nothing to bed in: no friction face is new or cut."
         km = f"{self.distance / _KM:.0f} km and {self.starts} gentle starts"
         if self.done:
             return f"Bedded in: {km}."
-        asked = "of 800 km" if self.school == "distance" else "of 1,200 gentle starts"
-        return f"Do not load it fully yet: {100 * self.share:.0f} % {asked}; {km} so far."
+        if self.asked.wet:
+            says = "New plates seat on the plain ones in their oil: ride it gently, no hard starts"
+            return f"{says}; {100 * self.share:.0f} % of {self.asked.words}; {km} so far."
+        return f"Do not load it fully yet: {100 * self.share:.0f} % of {self.asked.words}; {km} so far."
 
     @property
     def driven_hard(self) -> str:
@@ -90,19 +156,20 @@ class RunningIn:
 
 
 def school_of(facing: str, said: str = "") -> School:
-    """The way it is counted: as said; else by starts where the facing is metallic, by distance where not [practice].
+    """The way it is counted: as said; else by starts where a dry facing is metallic, by distance where not [practice].
 
     Parameters
     ----------
-    facing : option of the facing's material
+    facing : options of the facings' materials
     said : the way somebody picked; empty where nobody did
 
-    >>> school_of("sintered"), school_of("organic"), school_of("organic", "starts")
-    ('starts', 'distance', 'starts')
+    >>> school_of("sintered_dry"), school_of("cermet"), school_of("organic"), school_of("organic", "starts")
+    ('starts', 'starts', 'distance', 'starts')
     """
     if said in SCHOOLS:
         return "starts" if said == "starts" else "distance"
-    return "starts" if "sinter" in facing else "distance"
+    metallic = "cermet" in facing or ("sinter" in facing and "wet" not in facing)
+    return "starts" if metallic else "distance"
 
 
 How = Literal["", "gentle", "mixed", "hard"]
@@ -202,17 +269,22 @@ def read_drive_as_trip(line: Line[LoggedDrive]) -> Trip | None:
     return read_trip(line) if counted else None
 
 
-def running_in(lines: Iterable[Line], school: School) -> RunningIn:
+def running_in(lines: Iterable[Line], asked: Asked, faces: tuple[str, ...]) -> RunningIn:
     """How far it is, from trips that were said, drives that were kept, and the look again.
 
+    Parameters
+    ----------
+    lines : what was said of the job
+    asked : what bedding in takes
+    faces : parts whose friction face is new or cut
+
     >>> trips = [Line(str(n), TripDriven(distance="300 km", starts="100")) for n in (1, 2)]
-    >>> running_in(trips, "distance").share, running_in(trips, "starts").starts
+    >>> running_in(trips, Asked("distance", 800e3), ("disc",)).share, running_in(trips, Asked("starts", 9.0), ()).starts
     (0.75, 200)
     """
     all_lines = list(lines)
     latest = {(line.kind, line.key): line for line in all_lines if isinstance(line.statement, TripDriven | LoggedDrive)}
     distance, starts, breaches = 0.0, 0, []
-    asked = SCHOOLS[school][1]
     for line in latest.values():
         if line.answer == "open":
             continue
@@ -220,10 +292,9 @@ def running_in(lines: Iterable[Line], school: School) -> RunningIn:
         trip = read_trip(said) if said else read_drive_as_trip(drive) if drive else None
         if trip is None:
             continue
-        if trip.how == "hard" and (distance if school == "distance" else starts) < asked:
+        if faces and trip.how == "hard" and (distance if asked.school == "distance" else starts) < asked.amount:
             breaches.append(trip)
         distance += trip.distance
         starts += 0 if trip.how == "hard" else trip.starts
     looked = any(line.answer == "done" for line in lines_of(all_lines, SecondLook))
-    share = min((distance if school == "distance" else starts) / asked, 1.0)
-    return RunningIn(school, distance, starts, share, tuple(breaches), distance >= LOOK_AGAIN[0] and not looked)
+    return RunningIn(asked, faces, distance, starts, tuple(breaches), distance >= LOOK_AGAIN[0] and not looked)

@@ -3,7 +3,8 @@
 - `Bled`, `BleedStepDone`   a bleeding, and a step of one
 - `Tried`, `Heard`          an item of a card, a noise that is not the clutch
 - `BeddingIn`, `SecondLook`, `FullLoad`   how bedding in is counted, that it was looked at again, full load before
-- `Complaints`, `FaultTestAnswer`, `ProvedFault`   what is complained of, an answer of a test, the cause that was it
+- `Complaints`, `ComplaintClosed`   what is complained of; that a complaint needs no more
+- `FaultTestAnswer`, `ProvedFault`   an answer of a test, the cause that was it
 - `HandOver`                a revision that was signed
 
 Fluids, trips and drives are said in `prove.fluids` and `prove.running_in`.
@@ -16,6 +17,7 @@ from typing import ClassVar, Literal
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.record import Kind, Names, Statement
+from liftbite.core.measure.keyed import read_distance
 from liftbite.core.prove.bleeding import METHODS, step_named, used_of
 from liftbite.core.prove.cards import ITEMS, NOISE
 from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, COMPLAINTS, TESTS
@@ -97,15 +99,48 @@ class Heard(Statement):
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class BeddingIn(Statement):
-    """By what bedding in is counted."""
+    """By what bedding in is counted, and the kit maker's own figure, which outranks the trade's."""
 
     about: ClassVar = Kind("bedding_in", "Bedding in", "proof", takes_back=("", ""))
 
     answer: Literal["distance", "starts"]
+    figure: str = ""
+
+    def hold(self, key: str, who: str) -> None:
+        """Its figure."""
+        read_bedding(self.answer, self.figure)
 
     def subject(self, key: str, names: Names) -> str:
         """That it is counted."""
         return "Bedding in is counted by"
+
+
+def read_bedding(counted: str, typed: str) -> float | None:
+    """A maker's figure for bedding in: metres, or gentle starts; None where none was typed.
+
+    Parameters
+    ----------
+    counted : "distance" or "starts"
+    typed : a distance, bare in km; or a count
+
+    Raises
+    ------
+    UnreadableEntry : it is no distance, or no count
+
+    >>> read_bedding("distance", "500 mi"), read_bedding("starts", "300"), read_bedding("starts", "")
+    (804672.0, 300.0, None)
+    """
+    if not typed.strip():
+        return None
+    if counted == "distance":
+        metres = read_distance(typed)
+        if not metres or metres > 20_000e3:
+            raise UnreadableEntry(f"Bedding in: “{typed}” can't be. Type a distance such as 500 km, up to 20,000 km.")
+        return metres
+    count = typed.strip().split()[0].replace(",", "")
+    if not (count.isascii() and count.isdigit() and 0 < int(count) <= 100_000):
+        raise UnreadableEntry(f"Bedding in: “{typed}” can't be. Type how many gentle starts, such as 300.")
+    return float(count)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -153,6 +188,27 @@ class Complaints(Statement):
     def subject(self, key: str, names: Names) -> str:
         """That it is looked into."""
         return self.about.label
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class ComplaintClosed(Statement):
+    """That a complaint is answered: by what, and who says so."""
+
+    about: ClassVar = Kind(
+        "complaint_closed", "Complaint closed", "proof", signed=True, answers={"taken_back": "open again"}
+    )
+
+    answer: Literal["closed", "open"]
+    reason: str = ""
+
+    def hold(self, key: str, who: str) -> None:
+        """That there is such a complaint."""
+        if key not in COMPLAINTS:
+            raise UnreadableEntry(f"“{key}” is no complaint; {', '.join(COMPLAINTS)} are")
+
+    def subject(self, key: str, names: Names) -> str:
+        """The complaint."""
+        return f"Complaint “{key}”"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -21,6 +21,7 @@ from liftbite.core.fit.case import Case
 from liftbite.core.fit.library.cautions import cautions_of
 from liftbite.core.fit.order.cases import CASES
 from liftbite.core.fit.step import Reason, Step, read_reason
+from liftbite.core.fit.step_names import part_in_step, part_step_title
 from liftbite.core.job.parts import PARTS
 from liftbite.core.tables import made, rows
 
@@ -116,12 +117,12 @@ def _called(key: str, held: frozenset[str], never: bool) -> Step:
 
 def title_of(key: str) -> str:
     """What a step is called; the key itself of one that is in no library."""
-    return LIBRARY[key].title if key in LIBRARY else key
+    return LIBRARY[key].title if key in LIBRARY else part_step_title(key)
 
 
 def part_of_step(key: str) -> str:
     """The part a step puts in; empty where it puts in none."""
-    return LIBRARY[key].part if key in LIBRARY else ""
+    return LIBRARY[key].part if key in LIBRARY else part_in_step(key)
 
 
 def refuse_unfinished(step: Step, known: Collection[str]) -> None:

@@ -1,0 +1,122 @@
+"""States and points of the account in words: an order and a done thing never share one.
+
+- `part_words`    the state of a part, as "to get" or "new, fitted"
+- `done_words`    what was done about a finding
+- `WHOSE`         of which part a reading is
+- `point_words`   a thing that is not done
+- `STATUS`        whether the work is finished, for whoever takes it over
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from liftbite.core.account.parts import PartLine, PartState, PartWork
+from liftbite.core.account.points import Code, Point, Status
+from liftbite.core.account.read import Done, Whose
+
+_GET: dict[PartState, str] = {
+    "suggested": "suggested",
+    "struck": "struck off",
+    "planned": "to get",
+    "ordered": "ordered",
+    "awaited": "awaited",
+    "arrived": "here, to fit",
+    "in_stock": "in stock, to fit",
+    "fitted": "new, fitted",
+}
+_DRESS: dict[PartState, str] = {
+    "planned": "to dress or machine",
+    "ordered": "sent out",
+    "awaited": "at the machine shop",
+    "arrived": "back, to fit",
+    "in_stock": "back, to fit",
+    "fitted": "dressed, fitted again",
+}
+_PUT_RIGHT: dict[PartState, str] = {"suggested": "to put right", "planned": "to put right"}
+_MEASURE: dict[PartState, str] = {"suggested": "to measure better", "planned": "to measure better"}
+_WORDS: Mapping[PartWork, Mapping[PartState, str]] = {
+    "get": _GET,
+    "dress": {**_GET, **_DRESS},
+    "put_right": {**_GET, **_PUT_RIGHT},
+    "measure": {**_GET, **_MEASURE},
+    "put_back": {"put_back": "put back"},
+    "leave_out": {"left_out": "left out"},
+}
+#: What was done about a finding -> in words; an order is "to …".
+DONE: Mapping[Done, str] = {
+    "nothing": "",
+    "to_renew": "to renew",
+    "renewed": "renewed",
+    "to_dress": "to dress or machine",
+    "dressed": "dressed",
+    "to_put_right": "to put right",
+    "put_right": "put right, read again",
+    "to_measure": "to measure better",
+    "struck": "struck off the list",
+    "open": "nothing planned",
+}
+#: Of which part a reading is -> in words; empty of one that stays.
+WHOSE: Mapping[Whose, str] = {
+    "stays": "",
+    "comes_out": "of the part that comes out",
+    "came_out": "of the old part, which came out",
+    "goes_in": "of the part that goes in",
+    "went_in": "of the new part, which is fitted",
+    "set_up": "",
+}
+STATUS: Mapping[Status, str] = {
+    "not_begun": "The work has not begun.",
+    "in_work": "The work is not finished.",
+    "finished": "The work is finished.",
+}
+
+
+def part_words(line: PartLine) -> str:
+    """The state of a part in words.
+
+    >>> part_words(PartLine("disc", "get", "planned")), part_words(PartLine("flywheel", "dress", "fitted"))
+    ('to get', 'dressed, fitted again')
+    """
+    return _WORDS[line.work].get(line.state, line.state)
+
+
+_ONE: Mapping[Code, tuple[str, str]] = {
+    "steps": ("1 step of the plan is open: {}", "{n} steps of the plan are open, next: {}"),
+    "hold points": ("1 hold point is not proved: {}", "{n} hold points are not proved: {}"),
+    "to fit": ("planned and not fitted: {}", "planned and not fitted: {}"),
+    "awaited": ("ordered and not here yet: {}", "ordered and not here yet: {}"),
+    "renew": ("the bench says renew, and nobody planned it: {}", "the bench says renew, and nobody planned it: {}"),
+    "dress": ("to dress or machine: {}", "to dress or machine: {}"),
+    "put right": ("to put right: {}", "to put right: {}"),
+    "measure": ("too close to call, to measure better: {}", "too close to call, to measure better: {}"),
+    "stops": ("a reading of what goes in says stop: {}", "readings of what goes in say stop: {}"),
+    "unread": ("1 check of this job is not read: {}", "{n} checks of this job are not read: {}"),
+    "cards": ("not tried: {}", "not tried: {}"),
+    "odd": ("odd when it was tried: {}", "odd when they were tried: {}"),
+    "left over": ("left over and unexplained: {}", "left over and unexplained: {}"),
+    "answers": ("{}", "{}"),
+    "not answered": ("not answered: {}", "not answered: {}"),
+    "complaints": ("complaint still open: {}", "complaints still open: {}"),
+    "no drive": ("no drive was recorded", "no drive was recorded"),
+    "bedding": ("{}", "{}"),
+    "look again": ("{}", "{}"),
+    "lines unread": ("{}", "{}"),
+}
+#: Most of a kind that are named; the rest are counted.
+_NAMED = 12
+
+
+def point_words(point: Point) -> str:
+    """A thing that is not done, in words.
+
+    >>> point_words(Point("awaited", "measure", ("Disc", "Cover bolts")))
+    'ordered and not here yet: Disc, Cover bolts'
+    >>> point_words(Point("hold points", "fit", ("Prove before the start",)))
+    '1 hold point is not proved: Prove before the start'
+    """
+    one, many = _ONE[point.code]
+    named = point.named[:1] if point.code == "steps" else point.named[:_NAMED]
+    more = f" and {len(point.named) - _NAMED} more" if len(point.named) > _NAMED and point.code != "steps" else ""
+    separator = "; " if any("," in name for name in named) else ", "
+    return (one if point.count == 1 else many).format(separator.join(named) + more, n=point.count)
