@@ -17,6 +17,7 @@ from werkzeug.exceptions import NotFound
 
 from liftbite import __version__
 from liftbite.api import problems
+from liftbite.api.account import views as account
 from liftbite.api.brief import views as curves
 from liftbite.api.choose import views as workbench
 from liftbite.api.common import current_state, heed_state, heed_tags
@@ -102,6 +103,7 @@ def create_app(
     app.register_api(bench_files.api)
     app.register_api(fit.api)
     app.register_api(learned.api)
+    app.register_api(account.api)
     app.register_api(sheet.api)
     app.register_api(prove.api)
     app.register_api(photos.api)

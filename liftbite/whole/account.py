@@ -80,8 +80,8 @@ class Account:
 
     @cached_property
     def reach(self) -> str:
-        """How far the job goes, by its scope and by what is planned: a scope; empty where nobody said."""
-        return _SCOPES[self.case.opening] if self.case.openings() else ""
+        """How far the job goes, as it was said and as its parts want: a scope; empty where nobody said."""
+        return _SCOPES[self.case.opening] if self.bench.scope_said else ""
 
     @cached_property
     def _wanted(self) -> tuple[PartLine, ...]:

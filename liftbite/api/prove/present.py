@@ -262,9 +262,7 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
         ahead=ahead_out(bench, fluids),
         running_in=_running_in(bench),
         lacks=[
-            mp.LacksOut(
-                code=point.code, words=point_words(point), leads=point.station, named=list(point.named), at=point.at
-            )
+            mp.LacksOut(code=p.code, words=point_words(p), leads=p.station, named=list(p.named), at=p.at)
             for p in account.points
         ],
         editions=[

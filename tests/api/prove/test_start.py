@@ -103,7 +103,7 @@ def test_a_log_in_another_tongue_is_read_once_its_columns_are_picked(client: Fla
 
 
 def test_a_logged_drive_counts_its_starts_and_says_how_it_wears(client: FlaskClient) -> None:
-    job = begin(client, GEARED)
+    job = begin(client, {**GEARED, "disc_fate": "renewed"})
     enter(client, job, starts_per_distance="0.5 1/km")
     said = {"answer": "kept", "distance": "24 km", "starts": "40", "how": "gentle", "heat": "9 kJ"}
     found = say(client, job, "drive", "monday.csv", **said).get_json()

@@ -115,7 +115,7 @@ def test_what_cannot_be_is_refused(client: FlaskClient, kind: str, key: str, sai
 
 
 def test_bedding_in_by_trips_with_a_breach_and_a_look_again(client: FlaskClient) -> None:
-    job = begin(client)
+    job = begin(client, CAR | {"disc_fate": "renewed"})
     for n, (distance, how) in enumerate((("60 km", "gentle"), ("100 mi", "mixed"), ("90 km", "hard"))):
         told = say(client, job, "trip", f"trip {n}", distance=distance, starts="40", how=how).get_json()
     running = told["running_in"]
@@ -134,7 +134,7 @@ def test_bedding_in_by_trips_with_a_breach_and_a_look_again(client: FlaskClient)
 
 
 def test_a_hand_over_is_signed_and_a_later_change_makes_a_new_edition(client: FlaskClient) -> None:
-    job = begin(client, GEARED)
+    job = begin(client, {**GEARED, "disc_fate": "renewed"})
     say(client, job, "drive", "tuesday.csv", answer="kept", says="No slip in 8 min in gear.")
     say(client, job, "trip", "1", distance="120 km", starts="30", how="gentle")
     wrong = say(client, job, "hand_over", "999", "Nell Orrin", answer="signed")
@@ -159,7 +159,7 @@ def test_a_hand_over_is_signed_and_a_later_change_makes_a_new_edition(client: Fl
 
 
 def test_documents_and_dates(client: FlaskClient) -> None:
-    job = begin(client, GEARED)
+    job = begin(client, {**GEARED, "disc_fate": "renewed"})
     assert "To the owner" in client.get(f"/api/jobs/{job['id']}/handover.html").get_data(as_text=True)
     owner = PdfReader(io.BytesIO(client.get(f"/api/jobs/{job['id']}/handover.pdf?owner=true").data))
     assert len(owner.pages) == 1

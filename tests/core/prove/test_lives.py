@@ -17,7 +17,7 @@ from liftbite.core.prove.cards import CARDS, ITEMS, cards_of
 from liftbite.core.prove.causes import CAUSES, COMPLAINTS
 from liftbite.core.prove.fluids import FLUIDS, due_in, fluids_of
 from liftbite.core.prove.learned import LEAST, learned_from, left_and_back, rates_of, step_minutes
-from liftbite.core.prove.running_in import running_in
+from liftbite.core.prove.running_in import asked_for, running_in
 from tests.core.lines import filled_of, line
 from tests.jobs import FULL, built
 
@@ -67,6 +67,8 @@ def test_no_rate_nothing_said() -> None:
 
 # --- a drive counts
 
+METALLIC = asked_for(["cermet"])
+
 
 def test_logged_starts_count_for_bedding_in_and_a_drive_that_slipped_is_a_breach() -> None:
     lines = [
@@ -75,10 +77,12 @@ def test_logged_starts_count_for_bedding_in_and_a_drive_that_slipped_is_a_breach
         line("drive", "c.csv", {"answer": "kept", "says": "of before, which counted nothing"}),
         line("trip", "1", {"distance": "5 km", "starts": "6"}),
     ]
-    found = running_in(lines, "starts")
+    found = running_in(lines, METALLIC, ("disc",))
     assert (found.starts, found.distance, len(found.breaches)) == (36, 20e3, 1)
     back = [*lines, line("drive", "a.csv", {"answer": "open"})]
-    assert running_in(back, "starts").starts == 6
+    assert running_in(back, METALLIC, ("disc",)).starts == 6
+    put_back = running_in(lines, METALLIC, ())
+    assert (put_back.done, put_back.breaches) == (True, ()), "an old disc put back is not bedded in"
 
 
 # --- fluids
